@@ -1,0 +1,38 @@
+/** A command's options: `--name value` or `--name=value`, each at most once. */
+import { parseArgs } from "node:util";
+import { WordsError } from "./outcome";
+
+/** Reads options; an unknown one, a missing value or a stray word is a {@link WordsError}. */
+export function readOptions(
+  words: readonly string[],
+  names: readonly string[],
+): Map<string, string> {
+  try {
+    const { values } = parseArgs({
+      args: joinValues(words),
+      options: Object.fromEntries(
+        names.map((name) => [name, { type: "string", multiple: true } as const]),
+      ),
+      strict: true,
+      allowPositionals: false,
+    });
+    const found = new Map<string, string>();
+    for (const [name, given] of Object.entries(values)) {
+      const list = given as string[];
+      if (list.length > 1)
+        throw new WordsError(`--${name} is given ${list.length} times; give it once`);
+      found.set(name, list[0] as string);
+    }
+    return found;
+  } catch (error) {
+    if (error instanceof WordsError) throw error;
+    throw new WordsError(error instanceof Error ? error.message : String(error));
+  }
+}
+
+/** `--plan -` names standard input, which the parser would take for a stray word on some versions. */
+function joinValues(words: readonly string[]): string[] {
+  return words.flatMap((word, i) =>
+    word === "-" ? [] : words[i + 1] === "-" && word.startsWith("--") ? [`${word}=-`] : [word],
+  );
+}

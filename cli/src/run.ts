@@ -1,0 +1,36 @@
+/** The commands of `dawngate`, as a function of their words: nothing is printed before all is worked out. */
+import { type Outcome, WordsError } from "./outcome";
+import { timelineCommand } from "./timeline";
+
+const USAGE = `dawngate timeline --plan FILE --at INSTANT [--format json|csv|ics] [--enrollment ID]
+
+  --plan FILE       the plan file; - reads standard input
+  --at INSTANT      the instant to look at, in UTC: 2027-03-20T12:00:00Z
+  --format FORMAT   json (default), csv or ics
+  --enrollment ID   only this enrollment
+
+Exit 0: done. 1: the plan is refused, each fault a line "path: reason". 2: the call's words are off.
+`;
+
+/** Runs a command. */
+export async function run(words: readonly string[]): Promise<Outcome> {
+  const [command, ...rest] = words;
+  try {
+    switch (command) {
+      case "timeline":
+        return await timelineCommand(rest);
+      case "help":
+      case "--help":
+      case "-h":
+        return { code: 0, output: USAGE, errors: "" };
+      case undefined:
+        throw new WordsError("Say which command: timeline");
+      default:
+        throw new WordsError(`There is no command "${command}"; there is: timeline`);
+    }
+  } catch (error) {
+    if (error instanceof WordsError)
+      return { code: 2, output: "", errors: `dawngate: ${error.message}\n\n${USAGE}` };
+    throw error;
+  }
+}

@@ -1,0 +1,43 @@
+/** `dawngate timeline`: for each enrollee, access and every item, at an instant. */
+import type { Plan } from "@dawngate/core/plan";
+import { timelines, timelinesToCsv, timelinesToIcs, writeTimeline } from "@dawngate/core/schedule";
+import { formatInstant, type Instant, parseInstant } from "@dawngate/core/time";
+import { readOptions } from "./options";
+import { type Outcome, WordsError } from "./outcome";
+import { readPlan } from "./plan";
+
+const FORMATS = ["json", "csv", "ics"] as const;
+type Format = (typeof FORMATS)[number];
+
+export async function timelineCommand(words: readonly string[]): Promise<Outcome> {
+  const options = readOptions(words, ["plan", "at", "format", "enrollment"]);
+  const file = options.get("plan");
+  const atText = options.get("at");
+  const format = (options.get("format") ?? "json") as Format;
+  if (file === undefined) throw new WordsError("Say which plan: --plan FILE");
+  if (atText === undefined) throw new WordsError("Say at which instant: --at 2027-03-20T12:00:00Z");
+  const at = parseInstant(atText);
+  if (!at.ok) throw new WordsError(`--at: ${at.reason}`);
+  if (!FORMATS.includes(format))
+    throw new WordsError(`--format is one of ${FORMATS.join(", ")}, not "${format}"`);
+
+  const read = await readPlan(file);
+  if (!read.ok) return read.outcome;
+  const { plan } = read;
+  const enrollment = options.get("enrollment");
+  if (enrollment !== undefined && !plan.enrollments.some(({ id }) => id === enrollment))
+    throw new WordsError(`--enrollment: the plan has no enrollment "${enrollment}"`);
+  return { code: 0, output: answer(plan, at.value, format, enrollment), errors: "" };
+}
+
+function answer(plan: Plan, at: Instant, format: Format, enrollment: string | undefined): string {
+  const found = timelines(plan, at, ({ id }) => enrollment === undefined || id === enrollment);
+  switch (format) {
+    case "csv":
+      return timelinesToCsv(plan, found);
+    case "ics":
+      return timelinesToIcs(plan, found, at);
+    case "json":
+      return `${JSON.stringify({ at: formatInstant(at), enrollments: found.map(writeTimeline) }, null, 2)}\n`;
+  }
+}

@@ -1,0 +1,173 @@
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+const folder = mkdtempSync(join(tmpdir(), "dawngate-"));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const plan = {
+  dawnGatePlan: 1,
+  school: { timeZone: "Europe/Lisbon", currency: "EUR", calendar: { weekend: [6, 7], closed: [] } },
+  courses: [
+    {
+      id: "c1",
+      title: "Bread",
+      releaseHour: "07:00",
+      modules: [
+        { id: "m1", title: "One", lessons: [{ id: "l1", title: "First", kind: "video" }] },
+        {
+          id: "m2",
+          title: "Two",
+          gate: { need: "all", when: [{ from: "enrolled", add: "P7D" }] },
+          lessons: [],
+        },
+      ],
+    },
+  ],
+  enrollments: ["e1", "e2"].map((id) => ({
+    id,
+    course: "c1",
+    timeZone: "Europe/Lisbon",
+    enrolledAt: "2027-03-05T14:20:00Z",
+    validity: [{ from: "enrolled", add: "P90D", edge: "end" }],
+    events: [{ type: "completed", item: "l1", at: "2027-03-06T09:00:00Z" }],
+  })),
+};
+
+function file(name: string, content: string | Uint8Array): string {
+  const path = join(folder, name);
+  writeFileSync(path, content);
+  return path;
+}
+const good = file("good.json", JSON.stringify(plan));
+const AT = ["--at", "2027-03-20T12:00:00Z"];
+
+function dawngate(words: string[], input = "") {
+  const run = spawnSync(process.execPath, [join(__dirname, "../dawngate.mjs"), ...words], {
+    input,
+    encoding: "utf8",
+    maxBuffer: 1 << 28,
+  });
+  return { code: run.status, output: run.stdout, errors: run.stderr };
+}
+
+describe("dawngate timeline", () => {
+  test("answers in JSON as plan-file.md has it", () => {
+    const { code, output, errors } = dawngate([
+      "timeline",
+      "--plan",
+      good,
+      ...AT,
+      "--enrollment",
+      "e1",
+    ]);
+    expect({ code, errors }).toEqual({ code: 0, errors: "" });
+    const answer = JSON.parse(output);
+    expect(answer).toMatchObject({
+      at: "2027-03-20T12:00:00Z",
+      enrollments: [
+        {
+          id: "e1",
+          access: {
+            from: "2027-03-05T14:20:00Z",
+            until: "2027-06-03T23:00:00Z",
+            state: "open",
+            untilWaitsFor: [],
+          },
+          progress: { done: 1, of: 1 },
+          completedAt: "2027-03-06T09:00:00Z",
+        },
+      ],
+    });
+    expect(Object.keys(answer.enrollments[0].items[0])).toEqual([
+      "id",
+      "opens",
+      "notBefore",
+      "closes",
+      "due",
+      "state",
+      "done",
+      "reachable",
+      "waitsFor",
+      "why",
+    ]);
+  });
+  test("reads standard input, and answers in CSV and iCalendar", () => {
+    const csv = dawngate(["timeline", "--plan", "-", ...AT, "--format=csv"], JSON.stringify(plan));
+    expect(csv.code).toBe(0);
+    expect(csv.output.split("\r\n")).toHaveLength(1 + 2 * 4 + 1);
+    const ics = dawngate(["timeline", "--plan", good, ...AT, "--format", "ics"]);
+    expect(ics.output).toMatch(/^BEGIN:VCALENDAR\r\n[\s\S]*END:VCALENDAR\r\n$/);
+  });
+  test("an answer larger than a pipe is written whole", () => {
+    const many = {
+      ...plan,
+      enrollments: Array.from({ length: 1500 }, (_, i) => ({
+        ...plan.enrollments[0],
+        id: `e${i}`,
+      })),
+    };
+    const { code, output } = dawngate(["timeline", "--plan", "-", ...AT], JSON.stringify(many));
+    expect(code).toBe(0);
+    expect(output.length).toBeGreaterThan(1 << 20);
+    expect(JSON.parse(output).enrollments).toHaveLength(1500);
+  });
+});
+
+describe("input that is refused: exit 1, each fault a line, nothing half printed", () => {
+  test.each([
+    ["an empty file", file("empty.json", ""), /^\(plan\): The plan is empty\n$/],
+    ["not JSON", file("not.json", "hello"), /^\(plan\): The plan is not JSON: .*\n$/],
+    [
+      "a 50 MB file",
+      file("large.json", " ".repeat(50_000_000)),
+      /large\.json: A plan file has at most 32 MB/,
+    ],
+    [
+      "not UTF-8",
+      file("latin.json", new Uint8Array([0x22, 0xe9, 0x22])),
+      /latin\.json: This is not text in UTF-8/,
+    ],
+    ["no such file", join(folder, "none.json"), /none\.json: There is no such file/],
+    ["a folder", folder, /: This is a folder/],
+    [
+      "a fault",
+      file(
+        "fault.json",
+        JSON.stringify({ ...plan, enrollments: [{ ...plan.enrollments[0], timeZone: "X" }] }),
+      ),
+      /^enrollments\[0\]\.timeZone: "X" is not a time zone.*\n$/,
+    ],
+  ])("%s", (_, path, errors) => {
+    expect(dawngate(["timeline", "--plan", path, ...AT])).toEqual({
+      code: 1,
+      output: "",
+      errors: expect.stringMatching(errors),
+    });
+  });
+  test("50 MB on standard input", () => {
+    const run = dawngate(["timeline", "--plan", "-", ...AT], " ".repeat(50_000_000));
+    expect(run).toMatchObject({ code: 1, output: "" });
+    expect(run.errors).toMatch(/at most 32 MB/);
+  });
+});
+
+describe("words that are off: exit 2", () => {
+  test.each([
+    [[], /Say which command/],
+    [["sunrise"], /no command "sunrise"/],
+    [["timeline", ...AT], /Say which plan/],
+    [["timeline", "--plan", good], /Say at which instant/],
+    [["timeline", "--plan", good, "--at", "today"], /--at: "today" is not an instant/],
+    [["timeline", "--plan", good, ...AT, "--format", "xml"], /--format is one of/],
+    [["timeline", "--plan", good, ...AT, "--enrollment", "nobody"], /no enrollment "nobody"/],
+    [["timeline", "--plan", good, ...AT, ...AT], /given 2 times/],
+    [["timeline", "--plan", good, ...AT, "--color"], /--color/],
+    [["timeline", "--plan"], /--plan/],
+  ])("%p", (words, errors) => {
+    const run = dawngate(words);
+    expect(run).toMatchObject({ code: 2, output: "" });
+    expect(run.errors).toMatch(errors);
+  });
+});

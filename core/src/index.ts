@@ -1,0 +1,4 @@
+/** The core: what is calculated, with no interface, no database and no clock of its own. */
+export * from "./plan";
+export * from "./schedule";
+export * from "./time";

@@ -1,0 +1,27 @@
+/** The plan file: the open exchange format, and the one way data enters the core. */
+export { readCalendar } from "./check";
+export { EVENT_TYPES, type PlanEvent } from "./events";
+export type { Fault } from "./faults";
+export { formatPath } from "./faults";
+export * as planFields from "./fields";
+export {
+  anchorOf,
+  gate as gateSchema,
+  itemMoment as momentSchema,
+  type PlanGate,
+  type PlanMoment,
+  readMoment,
+} from "./moment";
+export { planJsonSchema } from "./json-schema";
+export { LARGEST_PLAN, type ParsedPlan, parsePlan, parsePlanText } from "./parse";
+export {
+  course as courseSchema,
+  type Plan,
+  type PlanCohort,
+  type PlanCourse,
+  type PlanEnrollment,
+  type PlanLesson,
+  type PlanModule,
+  type PlanSchool,
+  planDocument,
+} from "./schema";

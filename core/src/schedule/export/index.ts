@@ -1,0 +1,10 @@
+export { timelinesToCsv } from "./csv";
+export { timelinesToIcs } from "./ics";
+export {
+  type ExplainedTimeline,
+  type Written,
+  type WrittenTimeline,
+  writeExplainedTimeline,
+  writeSteps,
+  writeTimeline,
+} from "./written";

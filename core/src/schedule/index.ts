@@ -1,0 +1,7 @@
+/** The schedule: gates, access, timelines, and why. */
+export { preparer, timelines } from "./answer";
+export { evaluate } from "./evaluate";
+export * from "./export";
+export { type PreparedCourse, prepareCourse } from "./prepare";
+export type * from "./steps";
+export type * from "./timeline";

@@ -1,0 +1,8 @@
+/** The why in words: sentences and lines, written from the evaluator's steps. */
+export { explainClosing, explainEnd, explainStart, sayWrittenEnd } from "./access";
+export { sayAnchor, sayWaiting } from "./anchor";
+export * from "./dates";
+export { type Line, momentLines, sayMoment } from "./moment";
+export { sayOffset } from "./offset";
+export { type Explanation, explainOpening, type WrittenOpening } from "./opening";
+export type { Speaker } from "./speaker";

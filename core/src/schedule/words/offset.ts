@@ -1,0 +1,28 @@
+/** Offsets in words: "7 days", "1 month and 2 days", "36 hours". */
+import { listed } from "./speaker";
+
+const UNITS: [RegExp, string][] = [
+  [/(\d+)Y/, "year"],
+  [/(\d+)M/, "month"],
+  [/(\d+)W/, "week"],
+  [/(\d+)D/, "day"],
+];
+const CLOCK_UNITS: [RegExp, string][] = [
+  [/(\d+)H/, "hour"],
+  [/(\d+)M/, "minute"],
+];
+
+/** The amount of an offset without its sign; "0 days" for none. */
+export function sayOffset(add: string): string {
+  const clock = add.includes("T");
+  const parts = (clock ? CLOCK_UNITS : UNITS).flatMap(([pattern, unit]) => {
+    const amount = Number(pattern.exec(add)?.[1] ?? 0);
+    return amount === 0 ? [] : [`${amount} ${unit}${amount === 1 ? "" : "s"}`];
+  });
+  return parts.length === 0 ? (clock ? "0 hours" : "0 days") : listed(parts);
+}
+
+/** Whether an offset goes back. */
+export function goesBack(add: string): boolean {
+  return add.startsWith("-") && /[1-9]/.test(add);
+}

@@ -1,0 +1,21 @@
+// Unit and server tests. The application's run under its own preset in app/jest.config.mjs.
+const swc = [
+  "@swc/jest",
+  {
+    jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true } },
+    module: { type: "commonjs" },
+  },
+];
+const room = (name, extra = {}) => ({
+  displayName: name,
+  rootDir: `./${name}`,
+  testMatch: ["<rootDir>/test/**/*.test.ts"],
+  testEnvironment: "node",
+  transform: { "\\.[cm]?[jt]sx?$": swc },
+  transformIgnorePatterns: ["/node_modules/(?!(temporal-polyfill|temporal-utils|ical\\.js)/)"],
+  ...extra,
+});
+
+export default {
+  projects: [room("core"), room("cli"), room("contract"), room("server")],
+};
