@@ -4,6 +4,7 @@ export { EVENT_TYPES, type PlanEvent } from "./events";
 export type { Fault } from "./faults";
 export { formatPath } from "./faults";
 export * as planFields from "./fields";
+export { planJsonSchema } from "./json-schema";
 export {
   anchorOf,
   gate as gateSchema,
@@ -12,7 +13,6 @@ export {
   type PlanMoment,
   readMoment,
 } from "./moment";
-export { planJsonSchema } from "./json-schema";
 export { LARGEST_PLAN, type ParsedPlan, parsePlan, parsePlanText } from "./parse";
 export {
   course as courseSchema,

@@ -1,0 +1,31 @@
+/** What an import brings: a plan file, and what a plan file has no place for: names, addresses, texts. */
+import { z } from "zod";
+import { slug } from "./school";
+
+export const importExtras = z.strictObject({
+  school: z.strictObject({ slug, name: z.string().min(1).max(200) }),
+  cohorts: z
+    .record(z.string(), z.string().min(1).max(200))
+    .describe("The name of each cohort, by its identifier."),
+  people: z.array(
+    z.strictObject({
+      id: z.string().min(1).max(200),
+      name: z.string().min(1).max(200),
+      email: z.email().max(320),
+      enrollments: z.array(z.string()).describe("Their enrollments in the plan."),
+    }),
+  ),
+  reasons: z
+    .record(z.string(), z.string())
+    .default({})
+    .describe("Why staff did something: by enrollment and event type, as e1/extended."),
+});
+
+export type ImportExtras = z.infer<typeof importExtras>;
+
+/** A whole import. `texts` are Markdown, by lesson. The plan is parsed by the core's own door. */
+export interface ImportRequest {
+  plan: unknown;
+  extras: unknown;
+  texts: Record<string, string>;
+}

@@ -1,0 +1,95 @@
+/** The database as the rest of the server sees it: only ever through one school at a time. */
+import { formatInstant, type Instant } from "@dawngate/core/time";
+import { Kysely, PostgresDialect, sql, type Transaction } from "kysely";
+import pg from "pg";
+import type { DatabaseAddress } from "./prepare";
+import type { Tables } from "./types";
+
+/** A transaction that sees and writes one school's rows and no others. */
+export type SchoolTransaction = Transaction<Tables>;
+
+declare const brand: unique symbol;
+/** The identifier of a school that exists. */
+export type SchoolId = string & { readonly [brand]: "SchoolId" };
+
+export interface Database {
+  /** The school of a web address, or null. */
+  findSchool(slug: string): Promise<SchoolId | null>;
+  /**
+   * Runs `work` in one transaction, set to the school (`SET LOCAL`), so that row security shows it nothing else.
+   * This is the only way to an executor. What throws rolls back.
+   */
+  withSchool<T>(school: SchoolId, work: (tx: SchoolTransaction) => Promise<T>): Promise<T>;
+  /** The same for reading: everything in `work` sees the same state of the database. */
+  readSchool<T>(school: SchoolId, work: (tx: SchoolTransaction) => Promise<T>): Promise<T>;
+  /** Makes a school. Its slug must be free. */
+  createSchool(school: NewSchool): Promise<SchoolId>;
+  close(): Promise<void>;
+}
+
+export interface NewSchool {
+  slug: string;
+  name: string;
+  time_zone: string;
+  currency: string;
+  weekend: number[];
+  closed: string[];
+}
+
+const DATE = 1082;
+const DATE_ARRAY = 1182;
+const TIMESTAMPTZ = 1184;
+
+/** Dates and instants stay text: a driver's own dates would pass through the machine's zone. */
+const types: pg.CustomTypesConfig = {
+  getTypeParser: ((id: number, format?: "text" | "binary") => {
+    if (id === DATE) return (text: string) => text;
+    if (id === TIMESTAMPTZ) return (text: string) => formatInstant(Date.parse(text) as Instant);
+    if (id === DATE_ARRAY) return (text: string) => text.slice(1, -1).split(",").filter(Boolean);
+    return pg.types.getTypeParser(id, format as "text");
+  }) as pg.CustomTypesConfig["getTypeParser"],
+};
+
+/** Opens a pool of connections. */
+export function openDatabase(address: DatabaseAddress): Database {
+  const pool = new pg.Pool({ ...address, types, max: 10, options: "-c timezone=UTC" });
+  // A connection that breaks while idle is replaced by the next use; without a listener it would end the process.
+  pool.on("error", () => undefined);
+  const db = new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
+  const inSchool = async (school: SchoolId, tx: SchoolTransaction) => {
+    await sql`select set_config('dawngate.school_id', ${school}, true)`.execute(tx);
+  };
+  return {
+    async findSchool(slug) {
+      const { rows } = await sql<{ id: SchoolId | null }>`select school_of(${slug}) as id`.execute(
+        db,
+      );
+      return rows[0]?.id ?? null;
+    },
+    withSchool: (school, work) =>
+      db.transaction().execute(async (tx) => {
+        await inSchool(school, tx);
+        return work(tx);
+      }),
+    readSchool: (school, work) =>
+      db
+        .transaction()
+        .setIsolationLevel("repeatable read")
+        .setAccessMode("read only")
+        .execute(async (tx) => {
+          await inSchool(school, tx);
+          return work(tx);
+        }),
+    createSchool: (school) =>
+      db.transaction().execute(async (tx) => {
+        const id = crypto.randomUUID() as string as SchoolId;
+        await inSchool(id, tx);
+        await tx
+          .insertInto("school")
+          .values({ id, ...school })
+          .execute();
+        return id;
+      }),
+    close: () => db.destroy(),
+  };
+}

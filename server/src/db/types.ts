@@ -1,0 +1,152 @@
+/** The tables, as Kysely sees them. Dates are `YYYY-MM-DD`, instants ISO 8601 in UTC: the driver is told so. */
+import type { PlanCohort, PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
+import type { ColumnType, Generated, JSONColumnType } from "kysely";
+
+/** JSON that may be null. */
+type NullableJson<T> = ColumnType<T | null, string | null, string | null>;
+
+export interface SchoolTable {
+  id: Generated<string>;
+  slug: string;
+  name: string;
+  time_zone: string;
+  currency: string;
+  weekend: number[];
+  closed: string[];
+  created_at: Generated<string>;
+}
+
+export interface CourseTable {
+  school_id: string;
+  id: string;
+  title: string;
+  position: number;
+  clock: PlanCourse["clock"];
+  release_hour: string | null;
+  counting: PlanCourse["counting"];
+  lesson_order: PlanCourse["order"];
+  opens_on: string | null;
+  window_opens: string | null;
+  window_closes: string | null;
+  validity: JSONColumnType<PlanMoment[]>;
+  current_version: number | null;
+  created_at: Generated<string>;
+}
+
+export interface ModulePlacementTable {
+  school_id: string;
+  course_id: string;
+  id: string;
+  position: number;
+  title: string;
+  visible: "published" | "draft" | "hidden";
+  gate: NullableJson<PlanGate>;
+  closes: NullableJson<PlanMoment>;
+  due: NullableJson<PlanMoment>;
+}
+
+export interface LessonPlacementTable extends ModulePlacementTable {
+  module_id: string;
+  lesson_id: string;
+  kind: string;
+  holds_next: boolean;
+  sample: boolean;
+  required: boolean;
+  minutes: number | null;
+}
+
+export interface LessonTable {
+  school_id: string;
+  id: string;
+  created_at: Generated<string>;
+}
+
+export interface LessonRevisionTable {
+  school_id: string;
+  lesson_id: string;
+  number: number;
+  body: string;
+  created_at: Generated<string>;
+}
+
+export interface CourseVersionTable {
+  school_id: string;
+  course_id: string;
+  number: number;
+  plan: JSONColumnType<PlanCourse>;
+  note: string;
+  published_at: Generated<string>;
+}
+
+export interface CohortTable {
+  school_id: string;
+  course_id: string;
+  id: string;
+  name: string;
+  window_opens: string | null;
+  window_closes: string | null;
+  starts: string;
+  ends: string;
+  grace: number | null;
+  seats: number | null;
+  gates: JSONColumnType<PlanCohort["gates"]>;
+}
+
+export interface PersonTable {
+  school_id: string;
+  id: string;
+  name: string;
+  email: string;
+  time_zone: string;
+}
+
+export interface EnrollmentTable {
+  school_id: string;
+  id: string;
+  course_id: string;
+  person_id: string;
+  cohort_id: string | null;
+  /** Null: follows the course's current version. */
+  pinned_version: number | null;
+  last_sequence: number;
+}
+
+export interface EnrollmentEventTable {
+  school_id: string;
+  enrollment_id: string;
+  sequence: number;
+  kind: string;
+  at: string;
+  data: JSONColumnType<Record<string, unknown>>;
+  author: string;
+  reason: string | null;
+  idempotency_key: string | null;
+  recorded_at: Generated<string>;
+}
+
+export interface OpeningTable {
+  school_id: string;
+  enrollment_id: string;
+  item_id: string;
+  opens: string | null;
+  closes: string | null;
+  version: number;
+  event_sequence: number;
+  /** From this instant on the row must be worked out again; null: only when something happens. */
+  stale_at: string | null;
+}
+
+export interface Tables {
+  school: SchoolTable;
+  course: CourseTable;
+  module_placement: ModulePlacementTable;
+  lesson_placement: LessonPlacementTable;
+  lesson: LessonTable;
+  lesson_revision: LessonRevisionTable;
+  course_version: CourseVersionTable;
+  cohort: CohortTable;
+  person: PersonTable;
+  enrollment: EnrollmentTable;
+  enrollment_event: EnrollmentEventTable;
+  opening: OpeningTable;
+}
