@@ -6,7 +6,7 @@ import { openApiDocument } from "@dawngate/server/http/openapi";
 
 const documents: Record<string, unknown> = {
   "plan.schema.json": planJsonSchema(),
-  "openapi.json": openApiDocument(),
+  "openapi.json": await openApiDocument(),
 };
 
 for (const [name, document] of Object.entries(documents)) {

@@ -23,7 +23,7 @@ export const importExtras = z.strictObject({
 
 export type ImportExtras = z.infer<typeof importExtras>;
 
-/** A whole import. `texts` are Markdown, by lesson. The plan is parsed by the core's own door. */
+/** A whole import. `texts` are Markdown, by `course/lesson`. The plan is parsed by the core's own door. */
 export interface ImportRequest {
   plan: unknown;
   extras: unknown;

@@ -2,6 +2,7 @@
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from "node:fs";
 import { join } from "node:path";
+import { fileURLToPath } from "node:url";
 
 /** All files below a folder, or the file itself. */
 export function filesBelow(path) {
@@ -30,7 +31,7 @@ export async function bundled(root, name, entry, sources) {
   const folder = join(root, ".local/bundles");
   const file = join(
     folder,
-    `${name}-${stateOf([...sources, join(root, "package-lock.json")])}.mjs`,
+    `${name}-${stateOf([...sources, join(root, "package-lock.json"), fileURLToPath(import.meta.url)])}.mjs`,
   );
   if (existsSync(file)) return file;
   mkdirSync(folder, { recursive: true });
@@ -46,7 +47,7 @@ export async function bundled(root, name, entry, sources) {
     logLevel: "error",
     sourcemap: "inline",
     banner: {
-      js: 'import { createRequire as __require } from "node:module"; const require = __require(import.meta.url);',
+      js: 'import { createRequire as nodeRequire } from "node:module"; const require = nodeRequire(import.meta.url);',
     },
   });
   for (const old of readdirSync(folder))

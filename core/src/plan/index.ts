@@ -15,7 +15,9 @@ export {
 } from "./moment";
 export { LARGEST_PLAN, type ParsedPlan, parsePlan, parsePlanText } from "./parse";
 export {
+  cohort as cohortSchema,
   course as courseSchema,
+  enrollment as enrollmentSchema,
   type Plan,
   type PlanCohort,
   type PlanCourse,
@@ -25,3 +27,4 @@ export {
   type PlanSchool,
   planDocument,
 } from "./schema";
+export { shiftPlan } from "./shift";

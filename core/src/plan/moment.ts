@@ -127,9 +127,9 @@ export function readMoment(moment: PlanMoment): Moment {
   const { weekdays, workdays, zone } = moment;
   return {
     anchor,
-    offset: offset && offset.value,
+    offset: offset?.value ?? null,
     add: moment.add ?? null,
-    at: at && at.value,
+    at: at?.value ?? null,
     alignment:
       weekdays || workdays
         ? { weekdays: weekdayBits((weekdays ?? []) as Weekday[]), workdays: workdays ?? false }

@@ -22,8 +22,11 @@ export interface Database {
   withSchool<T>(school: SchoolId, work: (tx: SchoolTransaction) => Promise<T>): Promise<T>;
   /** The same for reading: everything in `work` sees the same state of the database. */
   readSchool<T>(school: SchoolId, work: (tx: SchoolTransaction) => Promise<T>): Promise<T>;
-  /** Makes a school. Its slug must be free. */
-  createSchool(school: NewSchool): Promise<SchoolId>;
+  /** Makes a school, and all that `work` puts into it, in one transaction. Its slug must be free. */
+  createSchool(
+    school: NewSchool,
+    work: (tx: SchoolTransaction, school: SchoolId) => Promise<void>,
+  ): Promise<SchoolId>;
   close(): Promise<void>;
 }
 
@@ -80,7 +83,7 @@ export function openDatabase(address: DatabaseAddress): Database {
           await inSchool(school, tx);
           return work(tx);
         }),
-    createSchool: (school) =>
+    createSchool: (school, work) =>
       db.transaction().execute(async (tx) => {
         const id = crypto.randomUUID() as string as SchoolId;
         await inSchool(id, tx);
@@ -88,6 +91,7 @@ export function openDatabase(address: DatabaseAddress): Database {
           .insertInto("school")
           .values({ id, ...school })
           .execute();
+        await work(tx, id);
         return id;
       }),
     close: () => db.destroy(),

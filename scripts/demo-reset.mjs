@@ -1,0 +1,29 @@
+// npm run demo:reset: the demo school starts over, with dates around today.
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { holderOf } from "./lib/lock.mjs";
+import { ensurePackages } from "./lib/packages.mjs";
+import { ensurePostgres, startCluster } from "./lib/postgres.mjs";
+import { secretIn } from "./lib/secret.mjs";
+import { databaseSettings, serverBundle, startServer } from "./lib/server.mjs";
+
+const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const local = join(root, ".local");
+const say = (line) => console.log(`  ${line}`);
+
+await ensurePackages(root, say);
+await ensurePostgres(say);
+// A cluster that serves a running start is used and left running.
+const borrowed = holderOf(join(local, "start.lock")) !== null;
+const cluster = await startCluster(join(local, "postgres"), { say });
+try {
+  const settings = databaseSettings(cluster, "dawngate", secretIn(join(local, "secret")));
+  await startServer(await serverBundle(root), {
+    ...settings,
+    DAWNGATE_DEMO: join(root, "demo"),
+    DAWNGATE_START_OVER: "yes",
+  });
+  say("the demo school is as new");
+} finally {
+  if (!borrowed) await cluster.stop();
+}

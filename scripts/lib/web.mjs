@@ -1,0 +1,44 @@
+// The application's export for the browser, made once for each state of its sources.
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { stateOf } from "./bundle.mjs";
+import { run } from "./run.mjs";
+
+/** The folder of the exported application, made now if its sources have changed since the last time. */
+export async function exportedApp(root, say) {
+  const app = join(root, "app");
+  const state = stateOf([
+    ...["app", "src", "assets", "app.json", "babel.config.js", "metro.config.js", "package.json"]
+      .map((name) => join(app, name))
+      .filter(existsSync),
+    join(root, "core/src"),
+    join(root, "contract/src"),
+    join(root, "package-lock.json"),
+  ]);
+  const exports = join(root, ".local/web");
+  const folder = join(exports, state);
+  if (existsSync(folder)) return folder;
+  say("building the application (about a minute, when it has changed) …");
+  const draft = join(exports, `${state}.${process.pid}.making`);
+  // Metro keeps its cache in the temporary folder; ours stays in the project.
+  const temporary = join(root, ".local/tmp");
+  mkdirSync(temporary, { recursive: true });
+  rmSync(draft, { recursive: true, force: true });
+  await run("npx", ["expo", "export", "--platform", "web", "--output-dir", draft], {
+    cwd: app,
+    quiet: true,
+    env: {
+      ...process.env,
+      NODE_ENV: "production",
+      EXPO_OFFLINE: "1",
+      EXPO_NO_TELEMETRY: "1",
+      CI: "1",
+      TMPDIR: temporary,
+    },
+  });
+  for (const old of readdirSync(exports))
+    if (old !== `${state}.${process.pid}.making`)
+      rmSync(join(exports, old), { recursive: true, force: true });
+  renameSync(draft, folder);
+  return folder;
+}

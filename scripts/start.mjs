@@ -1,0 +1,94 @@
+// npm start: from a fresh checkout to the demo in the browser. Sets up what is missing, keeps what is there,
+// says what it does, and stops cleanly on Ctrl-C.
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { takeLock } from "./lib/lock.mjs";
+import { ensurePackages } from "./lib/packages.mjs";
+import { ensurePostgres, startCluster } from "./lib/postgres.mjs";
+import { secretIn } from "./lib/secret.mjs";
+import { databaseSettings, serverBundle, startServer } from "./lib/server.mjs";
+import { exportedApp } from "./lib/web.mjs";
+
+const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const local = join(root, ".local");
+const say = (line) => console.log(`  ${line}`);
+/** The first port that is tried; where it is taken, the next ones are. */
+const FIRST_PORT = Number(process.env.PORT ?? 4170);
+const chosen = process.env.PORT !== undefined;
+
+const lock = takeLock(join(local, "start.lock"));
+if (lock.holder) {
+  const at = lock.holder.address ? ` at ${lock.holder.address}` : "";
+  console.error(`Dawn Gate runs already from this folder${at} (process ${lock.holder.pid}).`);
+  process.exit(1);
+}
+
+const undo = [lock.giveBack];
+let ending = false;
+async function end(code) {
+  if (ending) return;
+  ending = true;
+  for (const step of undo.reverse())
+    await Promise.resolve(step()).catch((error) => console.error(error.message));
+  process.exit(code);
+}
+for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"])
+  process.on(signal, () => {
+    console.log("\n  stopping …");
+    end(0);
+  });
+
+/** Serves at the first port that is free. */
+async function serve(bundle, settings) {
+  for (let port = FIRST_PORT; ; port++) {
+    try {
+      return await startServer(bundle, { ...settings, DAWNGATE_PORT: String(port) }, heard);
+    } catch (error) {
+      if (error.code !== "EADDRINUSE" || chosen || port > FIRST_PORT + 50) throw error;
+    }
+  }
+}
+
+const told = new Set();
+function heard({ done }) {
+  const words = {
+    migrated: "the database is ready",
+    "demo-loaded": "the demo school is loaded",
+    "demo-kept": "the demo school is as you left it (npm run demo:reset starts it over)",
+  };
+  if (words[done] && !told.has(done)) say(words[done]);
+  told.add(done);
+}
+
+try {
+  console.log("Dawn Gate");
+  await ensurePackages(root, say);
+  await ensurePostgres(say);
+  const cluster = await startCluster(join(local, "postgres"), { say });
+  undo.push(cluster.stop);
+  const web = await exportedApp(root, say);
+  const settings = {
+    ...databaseSettings(cluster, "dawngate", secretIn(join(local, "secret"))),
+    DAWNGATE_WEB: web,
+    DAWNGATE_DEMO: join(root, "demo"),
+  };
+  const server = await serve(await serverBundle(root), settings);
+  undo.push(server.stop);
+  const address = `http://127.0.0.1:${server.port}`;
+  lock.note({ address });
+  console.log(`
+  Open ${address}
+
+  The demo school is Ember Row Bread School. There is no sign-in yet: whoever opens
+  the page sees what its staff see. The API describes itself at ${address}/api/openapi.json.
+  Ctrl-C stops everything; what is in the database stays.
+`);
+  const code = await server.ended;
+  if (!ending) {
+    console.error(`The server ended by itself (${code}).`);
+    await end(1);
+  }
+} catch (error) {
+  if (!ending) console.error(error.message);
+  await end(1);
+}

@@ -1,0 +1,67 @@
+/** An enrollment is its events: how a plan's enrollment becomes them, and how they become one again. */
+import { enrollmentSchema, type PlanEnrollment, type PlanEvent } from "@dawngate/core/plan";
+
+/** An event before it has a number. `data` holds what the kind carries besides its instant. */
+export interface NewEvent {
+  kind: string;
+  at: string;
+  data: Record<string, unknown>;
+}
+
+/** An event as it is kept. */
+export interface KeptEvent extends NewEvent {
+  sequence: number;
+}
+
+/**
+ * The kinds that set an enrollment up; all others are a plan's own event types. The latest in sequence counts,
+ * except for `paid` and `started`, whose first does.
+ */
+const SETTING_UP = ["enrolled", "paid", "started", "validity-given", "paid-through"] as const;
+
+/** The events that say what a plan's enrollment says, set-up first, the rest by their instant. */
+export function toEvents(enrollment: PlanEnrollment): NewEvent[] {
+  const { enrolledAt, paidAt, startedAt, timeZone, needsPayment, cohort } = enrollment;
+  const { validity, paidThrough, grace } = enrollment;
+  const events: NewEvent[] = [
+    { kind: "enrolled", at: enrolledAt, data: { timeZone, needsPayment, cohort } },
+  ];
+  if (validity) events.push({ kind: "validity-given", at: enrolledAt, data: { validity } });
+  if (paidAt) events.push({ kind: "paid", at: paidAt, data: {} });
+  if (paidThrough !== null || grace !== 0)
+    events.push({ kind: "paid-through", at: enrolledAt, data: { through: paidThrough, grace } });
+  if (startedAt) events.push({ kind: "started", at: startedAt, data: {} });
+  const happened = enrollment.events.map(({ type, at, ...data }): NewEvent => {
+    return { kind: type, at, data };
+  });
+  return [...events, ...happened.sort((a, b) => Date.parse(a.at) - Date.parse(b.at))];
+}
+
+/** The plan's enrollment that events add up to. Throws where they do not begin with an enrolling. */
+export function fromEvents(
+  id: string,
+  course: string,
+  events: readonly KeptEvent[],
+): PlanEnrollment {
+  const last = (kind: (typeof SETTING_UP)[number]) => events.findLast((e) => e.kind === kind);
+  const enrolled = last("enrolled");
+  if (!enrolled) throw new Error(`The enrollment ${id} has no enrolling among its events`);
+  const paidThrough = last("paid-through")?.data;
+  const setUp: readonly string[] = SETTING_UP;
+  return enrollmentSchema.parse({
+    id,
+    course,
+    cohort: enrolled.data.cohort,
+    timeZone: enrolled.data.timeZone,
+    enrolledAt: enrolled.at,
+    needsPayment: enrolled.data.needsPayment,
+    paidAt: events.find((e) => e.kind === "paid")?.at ?? null,
+    startedAt: events.find((e) => e.kind === "started")?.at ?? null,
+    validity: last("validity-given")?.data.validity ?? null,
+    paidThrough: paidThrough?.through ?? null,
+    grace: paidThrough?.grace ?? 0,
+    events: events
+      .filter(({ kind }) => !setUp.includes(kind))
+      .map(({ kind, at, data }) => ({ ...data, type: kind as PlanEvent["type"], at })),
+  });
+}

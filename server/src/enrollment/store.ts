@@ -1,0 +1,215 @@
+/** People, cohorts, enrollments and their events in the database. */
+import { cohortSchema, type PlanCohort, type PlanEnrollment } from "@dawngate/core/plan";
+import { windowOf } from "../courses/store";
+import { insertMany } from "../db/bulk";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { fromEvents, type KeptEvent, toEvents } from "./events";
+
+export interface NewPerson {
+  id: string;
+  name: string;
+  email: string;
+  timeZone: string;
+}
+
+export async function insertPeople(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  people: readonly NewPerson[],
+): Promise<void> {
+  await insertMany(
+    tx,
+    "person",
+    people.map(({ id, name, email, timeZone }) => ({
+      school_id: school,
+      id,
+      name,
+      email,
+      time_zone: timeZone,
+    })),
+  );
+}
+
+export async function insertCohorts(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  cohorts: readonly PlanCohort[],
+  nameOf: (cohort: string) => string,
+): Promise<void> {
+  await insertMany(
+    tx,
+    "cohort",
+    cohorts.map((cohort) => ({
+      school_id: school,
+      course_id: cohort.course,
+      id: cohort.id,
+      name: nameOf(cohort.id),
+      window_opens: cohort.window?.opens ?? null,
+      window_closes: cohort.window?.closes ?? null,
+      starts: cohort.starts,
+      ends: cohort.ends,
+      grace: cohort.grace,
+      seats: cohort.seats,
+      gates: cohort.gates,
+    })),
+  );
+}
+
+export interface NewEnrollment {
+  enrollment: PlanEnrollment;
+  person: string;
+  author: string;
+  /** The reason on record for an event of this kind, if there is one. */
+  reasonOf(kind: string): string | null;
+}
+
+/** Writes enrollments with all their events, numbered from 1. */
+export async function insertEnrollments(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  enrollments: readonly NewEnrollment[],
+): Promise<void> {
+  const all = enrollments.map((one) => ({ ...one, events: toEvents(one.enrollment) }));
+  await insertMany(
+    tx,
+    "enrollment",
+    all.map(({ enrollment, person, events }) => ({
+      school_id: school,
+      id: enrollment.id,
+      course_id: enrollment.course,
+      person_id: person,
+      cohort_id: enrollment.cohort,
+      last_sequence: events.length,
+    })),
+  );
+  await insertMany(
+    tx,
+    "enrollment_event",
+    all.flatMap(({ enrollment, events, author, reasonOf }) =>
+      events.map(({ kind, at, data }, number) => ({
+        school_id: school,
+        enrollment_id: enrollment.id,
+        sequence: number + 1,
+        kind,
+        at,
+        data,
+        author,
+        reason: reasonOf(kind),
+      })),
+    ),
+  );
+}
+
+/** One enrollment of a course, or null. */
+export async function readEnrollment(tx: SchoolTransaction, course: string, id: string) {
+  return (await readEnrollments(tx, course, [id]))[0] ?? null;
+}
+
+/** The enrollments of a course (those named, or all), each folded from its events. */
+export async function readEnrollments(
+  tx: SchoolTransaction,
+  course: string,
+  ids?: readonly string[],
+) {
+  const rows = await tx
+    .selectFrom("enrollment")
+    .select(["id", "cohort_id", "pinned_version", "last_sequence"])
+    .where("course_id", "=", course)
+    .$if(ids !== undefined, (query) => query.where("id", "in", ids as string[]))
+    .orderBy("id")
+    .execute();
+  if (rows.length === 0) return [];
+  const events = await tx
+    .selectFrom("enrollment_event as event")
+    .innerJoin("enrollment", (join) =>
+      join
+        .onRef("enrollment.school_id", "=", "event.school_id")
+        .onRef("enrollment.id", "=", "event.enrollment_id"),
+    )
+    .select(["event.enrollment_id", "event.sequence", "event.kind", "event.at", "event.data"])
+    .where("enrollment.course_id", "=", course)
+    .$if(ids !== undefined, (query) => query.where("enrollment.id", "in", ids as string[]))
+    .orderBy("event.enrollment_id")
+    .orderBy("event.sequence")
+    .execute();
+  const byEnrollment = new Map<string, KeptEvent[]>();
+  for (const { enrollment_id, ...event } of events) {
+    const list = byEnrollment.get(enrollment_id);
+    if (list) list.push(event);
+    else byEnrollment.set(enrollment_id, [event]);
+  }
+  return rows.map((row) => ({
+    enrollment: fromEvents(row.id, course, byEnrollment.get(row.id) ?? []),
+    pinnedVersion: row.pinned_version,
+    lastSequence: row.last_sequence,
+  }));
+}
+
+/** The cohorts of a course by their first day, with their names. */
+export async function readCohorts(tx: SchoolTransaction, course: string) {
+  const rows = await tx
+    .selectFrom("cohort")
+    .selectAll()
+    .where("course_id", "=", course)
+    .orderBy("starts")
+    .orderBy("id")
+    .execute();
+  return rows.map((row) => ({
+    name: row.name,
+    cohort: cohortSchema.parse({
+      id: row.id,
+      course: row.course_id,
+      window: windowOf(row),
+      starts: row.starts,
+      ends: row.ends,
+      grace: row.grace,
+      seats: row.seats,
+      gates: row.gates,
+    }),
+  }));
+}
+
+/** Who is in a course, by name: what a list of people shows, and no more. */
+export async function listPeople(tx: SchoolTransaction, course: string) {
+  return tx
+    .selectFrom("enrollment")
+    .innerJoin("person", (join) =>
+      join
+        .onRef("person.school_id", "=", "enrollment.school_id")
+        .onRef("person.id", "=", "enrollment.person_id"),
+    )
+    .innerJoin("enrollment_event as enrolled", (join) =>
+      join
+        .onRef("enrolled.school_id", "=", "enrollment.school_id")
+        .onRef("enrolled.enrollment_id", "=", "enrollment.id")
+        .on("enrolled.kind", "=", "enrolled"),
+    )
+    .select([
+      "enrollment.id",
+      "person.name",
+      "person.time_zone",
+      "enrollment.cohort_id",
+      "enrolled.at",
+    ])
+    .where("enrollment.course_id", "=", course)
+    .orderBy("person.name")
+    .orderBy("enrollment.id")
+    .execute();
+}
+
+/** How many people and cohorts each course has. */
+export async function countByCourse(tx: SchoolTransaction) {
+  const people = await tx
+    .selectFrom("enrollment")
+    .select(["course_id", (e) => e.fn.countAll<string>().as("count")])
+    .groupBy("course_id")
+    .execute();
+  const cohorts = await tx
+    .selectFrom("cohort")
+    .select(["course_id", (e) => e.fn.countAll<string>().as("count")])
+    .groupBy("course_id")
+    .execute();
+  const table = (rows: { course_id: string; count: string }[]) =>
+    new Map(rows.map(({ course_id, count }) => [course_id, Number(count)]));
+  return { people: table(people), cohorts: table(cohorts) };
+}

@@ -1,0 +1,26 @@
+/** The HTTP API: every room's routes under one roof, with its description. */
+import { OpenAPIHono } from "@hono/zod-openapi";
+import { courseRoutes } from "../courses/routes";
+import { scheduleRoutes } from "../schedule/routes";
+import { schoolRoutes } from "../school/routes";
+import type { Services } from "./kit";
+
+const DESCRIPTION = {
+  openapi: "3.1.0",
+  info: {
+    title: "Dawn Gate",
+    version: "0.1.0",
+    description:
+      "Courses whose release dates are worked out for each enrollee, exactly, and explained. Instants are UTC (RFC 3339), dates are local (YYYY-MM-DD), refusals are problem details (RFC 9457).",
+  },
+  servers: [{ url: "/api" }],
+};
+
+export function api(services: Services) {
+  const app = new OpenAPIHono()
+    .route("/", schoolRoutes(services))
+    .route("/", courseRoutes(services))
+    .route("/", scheduleRoutes(services));
+  app.get("/openapi.json", (c) => c.json(app.getOpenAPI31Document(DESCRIPTION)));
+  return app;
+}

@@ -1,0 +1,95 @@
+/** The exported application's files, packed where the browser takes it; unknown paths get the application itself. */
+import { createHash } from "node:crypto";
+import { readdirSync, readFileSync } from "node:fs";
+import { extname, join, relative, sep } from "node:path";
+import { brotliCompressSync, constants, gzipSync } from "node:zlib";
+import type { Context } from "hono";
+
+const TYPES: Record<string, string> = {
+  ".html": "text/html; charset=utf-8",
+  ".js": "text/javascript; charset=utf-8",
+  ".css": "text/css; charset=utf-8",
+  ".json": "application/json",
+  ".svg": "image/svg+xml",
+  ".png": "image/png",
+  ".ico": "image/x-icon",
+  ".ttf": "font/ttf",
+  ".woff2": "font/woff2",
+  ".map": "application/json",
+};
+const PACKED = new Set([".html", ".js", ".css", ".json", ".svg", ".ttf", ".map"]);
+
+interface File {
+  type: string;
+  tag: string;
+  plain: Buffer;
+  gzip: Buffer | null;
+  brotli: Buffer | null;
+  forever: boolean;
+}
+
+export type StaticFiles = (c: Context) => Response;
+
+/**
+ * Reads a folder once, into memory: the export is small, and a request can then never leave it, whatever its path
+ * says. Missing files below `_expo` and `assets` are missing; anything else is a place within the application.
+ */
+export function staticFiles(folder: string): StaticFiles {
+  const files = new Map<string, File>();
+  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
+    if (!entry.isFile()) continue;
+    const path = join(entry.parentPath ?? entry.path, entry.name);
+    files.set(`/${relative(folder, path).split(sep).join("/")}`, readStatic(path));
+  }
+  return (c) => {
+    const path = decoded(c.req.path);
+    const found = files.get(path);
+    if (found) return answer(c, found);
+    const index = files.get("/index.html");
+    if (!index || /^\/(_expo|assets)\//.test(path)) return c.text("Not here", 404);
+    return answer(c, index);
+  };
+}
+
+function decoded(path: string): string {
+  try {
+    return decodeURIComponent(path);
+  } catch {
+    return path;
+  }
+}
+
+function readStatic(path: string): File {
+  const plain = readFileSync(path);
+  const ending = extname(path);
+  const packed = PACKED.has(ending) && plain.length > 1024;
+  const quality = { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } };
+  return {
+    type: TYPES[ending] ?? "application/octet-stream",
+    tag: `"${createHash("sha256").update(plain).digest("base64url").slice(0, 22)}"`,
+    plain,
+    gzip: packed ? gzipSync(plain, { level: 9 }) : null,
+    brotli: packed ? brotliCompressSync(plain, quality) : null,
+    // Names below these folders carry a hash of what they hold.
+    forever: /[/\\](_expo|assets)[/\\]/.test(path),
+  };
+}
+
+function answer(c: Context, file: File): Response {
+  const headers: Record<string, string> = {
+    "content-type": file.type,
+    "cache-control": file.forever ? "public, max-age=31536000, immutable" : "no-cache",
+    etag: file.tag,
+    vary: "Accept-Encoding",
+  };
+  if (c.req.header("if-none-match") === file.tag) return c.body(null, 304, headers);
+  const accepted = c.req.header("accept-encoding") ?? "";
+  const [encoding, body] =
+    file.brotli && /\bbr\b/.test(accepted)
+      ? ["br", file.brotli]
+      : file.gzip && /\bgzip\b/.test(accepted)
+        ? ["gzip", file.gzip]
+        : [null, file.plain];
+  if (encoding) headers["content-encoding"] = encoding;
+  return c.body(new Uint8Array(body), 200, headers);
+}

@@ -1,0 +1,69 @@
+/** Works out the openings of people in a course and writes them down for lists. */
+
+import type { PlanEnrollment } from "@dawngate/core/plan";
+import { evaluate, prepareCourse, type Timeline } from "@dawngate/core/schedule";
+import { formatInstant, type Instant } from "@dawngate/core/time";
+import { readPublished } from "../courses/store";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { readCohorts, readEnrollments } from "../enrollment/store";
+import { readVersion } from "../review/store";
+import { planSchool } from "../school/plan";
+import { readSchool } from "../school/store";
+import { type Projection, replaceOpenings } from "./store";
+
+/** Projects the openings of a course's enrollments, those named or all, as things stand at `now`. */
+export async function projectOpenings(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  course: string,
+  now: Instant,
+  ids?: readonly string[],
+): Promise<void> {
+  const published = await readPublished(tx, course);
+  if (!published) return;
+  const settings = planSchool(await readSchool(tx));
+  const cohorts = new Map((await readCohorts(tx, course)).map(({ cohort }) => [cohort.id, cohort]));
+  const prepared = new Map<string, ReturnType<typeof prepareCourse>>();
+  const projections: Projection[] = [];
+  for (const { enrollment, pinnedVersion, lastSequence } of await readEnrollments(
+    tx,
+    course,
+    ids,
+  )) {
+    const version = pinnedVersion ?? published.number;
+    const key = JSON.stringify([version, enrollment.cohort]);
+    let ready = prepared.get(key);
+    if (!ready) {
+      const plan =
+        version === published.number ? published.plan : await readVersion(tx, course, version);
+      if (!plan) throw new Error(`Version ${version} of ${course} is missing`);
+      ready = prepareCourse(settings, plan, cohorts.get(enrollment.cohort ?? "") ?? null);
+      prepared.set(key, ready);
+    }
+    const timeline = evaluate(ready, enrollment, now);
+    projections.push({
+      enrollment: enrollment.id,
+      version,
+      sequence: lastSequence,
+      staleAt: staleAt(enrollment, timeline, now),
+      openings: timeline.items.map(({ id, opens, closes }) => ({
+        item: id,
+        opens: opens === null ? null : formatInstant(opens),
+        closes: closes === null ? null : formatInstant(closes),
+      })),
+    });
+  }
+  await replaceOpenings(tx, school, projections);
+}
+
+/**
+ * The instant from which on the passing of time alone changes the dates: at once while a pause runs (it moves all
+ * that is counted), else when the next thing happens that is on record for later.
+ */
+function staleAt(enrollment: PlanEnrollment, timeline: Timeline, now: Instant): string | null {
+  if (timeline.access.shutBy === "pause") return formatInstant(now);
+  const ahead = [enrollment.paidAt, enrollment.startedAt, ...enrollment.events.map(({ at }) => at)]
+    .filter((at) => at !== null)
+    .filter((at) => Date.parse(at) > now);
+  return ahead.sort((a, b) => Date.parse(a) - Date.parse(b))[0] ?? null;
+}
