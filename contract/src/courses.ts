@@ -1,4 +1,5 @@
 /** Courses: the list, and one course's current version with its cohorts and its people. */
+import type { PlanMoment } from "@dawngate/core/plan";
 import { z } from "zod";
 
 export const courseSummary = z
@@ -21,7 +22,8 @@ export const courseList = z.object({ courses: z.array(courseSummary) }).meta({ i
 
 const visible = z.enum(["published", "draft", "hidden"]);
 const momentJson = z
-  .record(z.string(), z.unknown())
+  .custom<PlanMoment>((value) => typeof value === "object" && value !== null)
+  .meta({ type: "object" })
   .describe("A moment as in the plan file; see plan.schema.json.");
 const gateJson = z
   .object({ need: z.enum(["all", "any"]), when: z.array(momentJson) })
@@ -55,6 +57,9 @@ export const cohort = z
     ends: z.string(),
     grace: z.int().nullable(),
     seats: z.int().nullable(),
+    gates: z
+      .record(z.string(), gateJson.nullable())
+      .describe("The cohort's own gates, by item, instead of the items' own; null: none."),
   })
   .meta({ id: "Cohort" });
 

@@ -40,8 +40,7 @@ export function readSettings(env: Record<string, string | undefined>): Settings 
   return {
     cluster: {
       host: data.DAWNGATE_DB_HOST,
-      startOver: data.DAWNGATE_START_OVER === "yes",
-    port: data.DAWNGATE_DB_PORT,
+      port: data.DAWNGATE_DB_PORT,
       password: data.DAWNGATE_DB_PASSWORD,
     },
     database: data.DAWNGATE_DB_NAME,

@@ -52,7 +52,7 @@ export async function showCourse(db: Database, slug: string, id: string): Promis
       modules: plan.modules
         .filter(isPublished)
         .map((module) => ({ ...module, lessons: module.lessons.filter(isPublished) })),
-      cohorts: cohorts.map(({ name, cohort: { course, gates, ...cohort } }) => ({
+      cohorts: cohorts.map(({ name, cohort: { course, ...cohort } }) => ({
         ...cohort,
         name,
       })),

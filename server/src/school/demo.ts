@@ -3,13 +3,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import type { ImportRequest } from "@dawngate/contract";
 import { parsePlanText, shiftPlan } from "@dawngate/core/plan";
-import {
-  type Instant,
-  type LocalDate,
-  localDateAt,
-  parseDate,
-  zoneOf,
-} from "@dawngate/core/time";
+import { type Instant, type LocalDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import type { Database } from "../db/connection";
 import { importSchool } from "./import";
 

@@ -2,6 +2,7 @@
 export { explainClosing, explainEnd, explainStart, sayWrittenEnd } from "./access";
 export { sayAnchor, sayWaiting } from "./anchor";
 export * from "./dates";
+export { sayGate, sayPlannedMoment } from "./gate";
 export { type Line, momentLines, sayMoment } from "./moment";
 export { sayOffset } from "./offset";
 export { type Explanation, explainOpening, type WrittenOpening } from "./opening";

@@ -1,0 +1,1 @@
+export { MissingScreen as default } from "../src/ui/missing-screen";

@@ -1,0 +1,1 @@
+export { SchoolFrame as default } from "../../src/school/school-frame";

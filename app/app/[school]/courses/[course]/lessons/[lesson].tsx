@@ -1,0 +1,1 @@
+export { LessonScreen as default } from "../../../../../src/courses/lesson-screen";

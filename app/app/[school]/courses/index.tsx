@@ -1,0 +1,1 @@
+export { CourseListScreen as default } from "../../../src/courses/list-screen";

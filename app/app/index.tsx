@@ -1,0 +1,1 @@
+export { StartScreen as default } from "../src/school/start-screen";

@@ -1,0 +1,121 @@
+/** Markdown as our own text: read by the usual parser, drawn without any HTML of the author's. */
+import { lexer, type Token, type Tokens } from "marked";
+import { Fragment, type ReactNode } from "react";
+import { View } from "react-native";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+
+export function Markdown({ text }: { text: string }) {
+  return <View style={{ gap: 14 }}>{lexer(text).map(block)}</View>;
+}
+
+function block(token: Token, key: number): ReactNode {
+  switch (token.type) {
+    case "space":
+      return null;
+    case "heading":
+      return (
+        <Text
+          key={key}
+          kind={token.depth <= 2 ? "heading" : "name"}
+          level={token.depth <= 2 ? 2 : 3}
+        >
+          {inline(token.tokens)}
+        </Text>
+      );
+    case "paragraph":
+      return <Text key={key}>{inline(token.tokens)}</Text>;
+    case "list":
+      return <List key={key} list={token as Tokens.List} />;
+    case "table":
+      return <Table key={key} table={token as Tokens.Table} />;
+    case "blockquote":
+      return (
+        <View key={key} style={{ paddingLeft: 16, gap: 8 }}>
+          {(token.tokens ?? []).map(block)}
+        </View>
+      );
+    default:
+      // Whatever else there is (HTML among it) is shown as it was written.
+      return <Text key={key}>{token.raw.trim()}</Text>;
+  }
+}
+
+function inline(tokens: Token[] | undefined): ReactNode {
+  return (tokens ?? []).map((token, key) => {
+    const inner = () => ("tokens" in token && token.tokens ? inline(token.tokens) : plain(token));
+    switch (token.type) {
+      case "strong":
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the text does not change under us
+          <Text key={key} kind="strong">
+            {inner()}
+          </Text>
+        );
+      case "em":
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the text does not change under us
+          <Text key={key} style={{ fontStyle: "italic" }}>
+            {inner()}
+          </Text>
+        );
+      case "br":
+        return "\n";
+      default:
+        // biome-ignore lint/suspicious/noArrayIndexKey: the text does not change under us
+        return <Fragment key={key}>{inner()}</Fragment>;
+    }
+  });
+}
+
+function plain(token: Token): string {
+  return "text" in token ? String(token.text) : token.raw;
+}
+
+function List({ list }: { list: Tokens.List }) {
+  return (
+    <View role="list" style={{ gap: 6 }}>
+      {list.items.map((item, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: the text does not change under us
+        <View key={i} role="listitem" style={{ flexDirection: "row", gap: 10 }}>
+          <Text aria-hidden>{list.ordered ? `${Number(list.start || 1) + i}.` : "•"}</Text>
+          <View style={{ flex: 1 }}>{item.tokens.map(itemBlock)}</View>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** A tight list's items hold bare text. */
+function itemBlock(token: Token, key: number): ReactNode {
+  if (token.type !== "text") return block(token, key);
+  return <Text key={key}>{"tokens" in token ? inline(token.tokens) : plain(token)}</Text>;
+}
+
+function Table({ table }: { table: Tokens.Table }) {
+  const { line } = usePalette();
+  const row = (cells: Tokens.TableCell[], head: boolean, key: number) => (
+    <View
+      key={key}
+      role="row"
+      style={{ flexDirection: "row", borderBottomWidth: 1, borderBottomColor: line }}
+    >
+      {cells.map((cell, i) => (
+        <View
+          // biome-ignore lint/suspicious/noArrayIndexKey: columns do not move
+          key={i}
+          role={head ? "columnheader" : "cell"}
+          style={{ flex: 1, padding: 8 }}
+        >
+          <Text kind={head ? "smallStrong" : "small"}>{inline(cell.tokens)}</Text>
+        </View>
+      ))}
+    </View>
+  );
+  return (
+    <View role="table">
+      {row(table.header, true, -1)}
+      {table.rows.map((cells, i) => row(cells, false, i))}
+    </View>
+  );
+}

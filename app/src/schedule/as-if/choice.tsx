@@ -1,0 +1,32 @@
+/** A chip: one choice among a few, shown by a tick and by its border where it is taken; or a plain step. */
+import { Press } from "../../ui/press";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+
+interface Props {
+  label: string;
+  /** Left out: a step, not a choice. */
+  taken?: boolean;
+  onPress(): void;
+}
+
+export function Choice({ label, taken, onPress }: Props) {
+  const { dusk, line, lilac } = usePalette();
+  const role = taken === undefined ? ("button" as const) : ("radio" as const);
+  return (
+    <Press
+      onPress={onPress}
+      role={role}
+      aria-checked={taken}
+      style={{
+        paddingHorizontal: 14,
+        justifyContent: "center",
+        borderWidth: taken ? 2 : 1,
+        borderColor: taken ? dusk : line,
+        backgroundColor: taken ? lilac : "transparent",
+      }}
+    >
+      <Text kind={taken ? "smallStrong" : "small"}>{label}</Text>
+    </Press>
+  );
+}

@@ -1,0 +1,126 @@
+/** The "as if" strip: for whom and when all dates on the screen hold. Each part can be pressed and changed. */
+import type { Course, TimelineAnswer } from "@dawngate/contract";
+import { sayInstant, sayWrittenDate, sayZone } from "@dawngate/core/schedule/words";
+import { type Instant, zoneOf } from "@dawngate/core/time";
+import { View } from "react-native";
+import { Press } from "../../ui/press";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { type AsIf, type Who, windowFor } from "./as-if";
+
+interface Props {
+  course: Course;
+  asIf: AsIf;
+  timeline: TimelineAnswer | undefined;
+  /** The instant shown, also while it is dragged. */
+  at: Instant | null;
+  clock: string;
+  wide: boolean;
+  onWho(): void;
+  onWhen(): void;
+  onChange(who: Who): void;
+}
+
+export function AsIfStrip({
+  course,
+  asIf,
+  timeline,
+  at,
+  clock,
+  wide,
+  onWho,
+  onWhen,
+  onChange,
+}: Props) {
+  const palette = usePalette();
+  const { who } = asIf;
+  const part = {
+    paddingHorizontal: wide ? 8 : 0,
+    paddingVertical: wide ? 10 : 0,
+    justifyContent: "center",
+    flexShrink: 1,
+  } as const;
+  const seen =
+    at === null ? "…" : sayInstant((Math.floor(at / 60_000) * 60_000) as Instant, zoneOf(clock));
+  return (
+    <View
+      role="region"
+      aria-label="As if"
+      style={{
+        backgroundColor: palette.morning,
+        borderRadius: 10,
+        paddingHorizontal: wide ? 8 : 16,
+        paddingVertical: wide ? 2 : 4,
+        flexDirection: "row",
+        flexWrap: "wrap",
+        alignItems: "center",
+      }}
+    >
+      <Press
+        onPress={onWho}
+        style={part}
+        aria-label={`As if ${sayWho(course, who, timeline)}. Change who`}
+      >
+        <Text kind={wide ? "body" : "small"} color={palette.onMorningQuiet}>
+          As if{" "}
+          <Text kind={wide ? "strong" : "smallStrong"} color={palette.onMorning}>
+            {sayWho(course, who, timeline)}
+          </Text>
+        </Text>
+      </Press>
+      <Press onPress={onWhen} style={part} aria-label={`Seen ${seen}. Change when`}>
+        <Text kind={wide ? "body" : "small"} color={palette.onMorningQuiet}>
+          seen{" "}
+          <Text kind={wide ? "strong" : "smallStrong"} color={palette.onMorning}>
+            {asIf.at === null ? "now, " : ""}
+            {seen}
+          </Text>
+          {wide && ` ${sayZone(clock)} time`}
+        </Text>
+      </Press>
+      {wide && <Quick course={course} who={who} onWho={onWho} onChange={onChange} />}
+    </View>
+  );
+}
+
+/** The first and the last possible enrollee of the window, and the way to the people. */
+function Quick({
+  course,
+  who,
+  onWho,
+  onChange,
+}: Pick<Props, "course" | "onWho" | "onChange"> & { who: Who }) {
+  const { onMorningQuiet } = usePalette();
+  const window = who.kind === "imagined" ? windowFor(course, who.cohort) : null;
+  const quick = { paddingHorizontal: 8, justifyContent: "center" } as const;
+  return (
+    <View style={{ flexDirection: "row", marginLeft: "auto" }}>
+      {who.kind === "imagined" && window && (
+        <>
+          <Press onPress={() => onChange({ ...who, day: window.opens })} style={quick}>
+            <Text color={onMorningQuiet}>First of window</Text>
+          </Press>
+          <Press onPress={() => onChange({ ...who, day: window.closes })} style={quick}>
+            <Text color={onMorningQuiet}>Last of window</Text>
+          </Press>
+        </>
+      )}
+      <Press onPress={onWho} style={quick}>
+        <Text color={onMorningQuiet}>A person…</Text>
+      </Press>
+    </View>
+  );
+}
+
+/** "somebody enrolling Fri 5 Mar 2027, 14:20 in Lisbon", or a name with the day of enrolling. */
+function sayWho(course: Course, who: Who, timeline: TimelineAnswer | undefined): string {
+  const into = (cohort: string | null) => {
+    const name = course.cohorts.find(({ id }) => id === cohort)?.name;
+    return name === undefined ? "" : ` into cohort ${name}`;
+  };
+  if (who.kind === "imagined")
+    return `somebody enrolling ${sayWrittenDate(who.day)}, ${who.time}${into(who.cohort)}, ${sayZone(who.timeZone)}`;
+  const person = course.people.find(({ enrollment }) => enrollment === who.enrollment);
+  if (!person) return timeline ? who.enrollment : "…";
+  return `${person.name}, ${sayZone(person.timeZone)}${person.cohort === null ? "" : `, cohort ${course.cohorts.find(({ id }) => id === person.cohort)?.name ?? person.cohort}`}`;
+}

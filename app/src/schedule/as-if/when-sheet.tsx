@@ -1,0 +1,68 @@
+/** The instant one looks at: now, a day and a time, or a step from where one is. */
+import { sayZone } from "@dawngate/core/schedule/words";
+import {
+  addDays,
+  formatDate,
+  formatInstant,
+  formatTimeOfDay,
+  type Instant,
+  instantAt,
+  localDateAt,
+  parseDate,
+  parseTimeOfDay,
+  type TimeOfDay,
+  timeOfDayAt,
+  type Zone,
+} from "@dawngate/core/time";
+import { View } from "react-native";
+import { Sheet } from "../../ui/sheet";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { Choice } from "./choice";
+import { DateField, TimeField } from "./moment-fields";
+
+interface Props {
+  zone: Zone;
+  at: Instant;
+  isNow: boolean;
+  /** Null: now. */
+  onChange(at: string | null): void;
+  onClose(): void;
+}
+
+const STEPS: [string, number][] = [
+  ["A week back", -7],
+  ["A day back", -1],
+  ["A day on", 1],
+  ["A week on", 7],
+];
+
+export function WhenSheet({ zone, at, isNow, onChange, onClose }: Props) {
+  const { quiet } = usePalette();
+  const day = formatDate(localDateAt(zone, at));
+  const time = formatTimeOfDay((Math.floor(timeOfDayAt(zone, at) / 60_000) * 60_000) as TimeOfDay);
+  const change = (newDay: string, newTime: string, days = 0) => {
+    const date = parseDate(newDay);
+    const clock = parseTimeOfDay(newTime);
+    if (date.ok && clock.ok)
+      onChange(formatInstant(instantAt(zone, addDays(date.value, days), clock.value)));
+  };
+  return (
+    <Sheet title="Seen when?" onClose={onClose}>
+      <View style={{ flexDirection: "row", gap: 12 }}>
+        <DateField label="Day" value={day} onChange={(value) => change(value, time)} />
+        <TimeField label="Time" value={time} onChange={(value) => change(day, value)} />
+      </View>
+      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
+        <Choice label={isNow ? "Now (as shown)" : "Now"} onPress={() => onChange(null)} />
+        {STEPS.map(([label, days]) => (
+          <Choice key={label} label={label} onPress={() => change(day, time, days)} />
+        ))}
+      </View>
+      <Text kind="small" color={quiet}>
+        In {sayZone(zone.id)} time. On the horizon, the dark handle does the same: drag it, or move
+        it with the arrow keys.
+      </Text>
+    </Sheet>
+  );
+}

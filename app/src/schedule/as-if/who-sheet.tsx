@@ -1,0 +1,191 @@
+/** For whom the dates hold: somebody imagined, or a person of this course. */
+import type { Course, EnrolledPerson } from "@dawngate/contract";
+import { sayWrittenDate, sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
+import { useState } from "react";
+import { View } from "react-native";
+import { TextInput } from "react-native-paper";
+import { Press } from "../../ui/press";
+import { Sheet } from "../../ui/sheet";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { type Who, windowFor } from "./as-if";
+import { Choice } from "./choice";
+import { DateField, TimeField } from "./moment-fields";
+import { ZoneField } from "./zone-field";
+
+type Imagined = Extract<Who, { kind: "imagined" }>;
+
+interface Props {
+  course: Course;
+  who: Who;
+  /** Somebody imagined to begin with, where a real person is shown now. */
+  fallback: Imagined;
+  onChange(who: Who): void;
+  onClose(): void;
+}
+
+export function WhoSheet({ course, who, fallback, onChange, onClose }: Props) {
+  const imagined = who.kind === "imagined" ? who : fallback;
+  return (
+    <Sheet title="As if who?" onClose={onClose}>
+      <ImaginedForm course={course} who={imagined} onChange={onChange} />
+      <People
+        course={course}
+        chosen={who.kind === "real" ? who.enrollment : null}
+        onChoose={(enrollment) => {
+          onChange({ kind: "real", enrollment });
+          onClose();
+        }}
+      />
+    </Sheet>
+  );
+}
+
+function ImaginedForm({
+  course,
+  who,
+  onChange,
+}: {
+  course: Course;
+  who: Imagined;
+  onChange(who: Who): void;
+}) {
+  const window = windowFor(course, who.cohort);
+  return (
+    <View style={{ gap: 14 }}>
+      <Text kind="name" level={3}>
+        Somebody imagined, who enrolls on
+      </Text>
+      <View style={{ flexDirection: "row", gap: 12 }}>
+        <DateField label="Day" value={who.day} onChange={(day) => onChange({ ...who, day })} />
+        <TimeField label="Time" value={who.time} onChange={(time) => onChange({ ...who, time })} />
+      </View>
+      <ZoneField value={who.timeZone} onChange={(timeZone) => onChange({ ...who, timeZone })} />
+      {course.cohorts.length > 0 && (
+        <View
+          role="radiogroup"
+          aria-label="Cohort"
+          style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+        >
+          {course.cohorts.map(({ id, name }) => (
+            <Choice
+              key={id}
+              label={`Cohort ${name}`}
+              taken={who.cohort === id}
+              onPress={() => onChange({ ...who, cohort: id })}
+            />
+          ))}
+          <Choice
+            label="No cohort"
+            taken={who.cohort === null}
+            onPress={() => onChange({ ...who, cohort: null })}
+          />
+        </View>
+      )}
+      {window && (
+        <View
+          role="radiogroup"
+          aria-label="Day of the window"
+          style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+        >
+          <Choice
+            label={`First day of the window, ${sayWrittenDate(window.opens, false)}`}
+            taken={who.day === window.opens}
+            onPress={() => onChange({ ...who, day: window.opens })}
+          />
+          <Choice
+            label={`Last day, ${sayWrittenDate(window.closes, false)}`}
+            taken={who.day === window.closes}
+            onPress={() => onChange({ ...who, day: window.closes })}
+          />
+        </View>
+      )}
+    </View>
+  );
+}
+
+function People({
+  course,
+  chosen,
+  onChoose,
+}: {
+  course: Course;
+  chosen: string | null;
+  onChoose(enrollment: string): void;
+}) {
+  const { quiet, surface } = usePalette();
+  const [typed, setTyped] = useState("");
+  const wanted = typed.trim().toLowerCase();
+  const found = course.people.filter(({ name }) => name.toLowerCase().includes(wanted));
+  return (
+    <View style={{ gap: 8 }}>
+      <Text kind="name" level={3}>
+        Or a person in this course
+      </Text>
+      {course.people.length === 0 ? (
+        <Text color={quiet}>Nobody is enrolled yet.</Text>
+      ) : (
+        <TextInput
+          mode="outlined"
+          dense
+          style={{ backgroundColor: surface }}
+          label="Find by name"
+          aria-label="Find by name"
+          value={typed}
+          onChangeText={setTyped}
+          autoCorrect={false}
+        />
+      )}
+      {course.people.length > 0 && found.length === 0 && (
+        <Text color={quiet}>Nobody here is called that.</Text>
+      )}
+      {found.slice(0, 60).map((person) => (
+        <Person
+          key={person.enrollment}
+          person={person}
+          cohort={course.cohorts.find(({ id }) => id === person.cohort)?.name ?? null}
+          chosen={person.enrollment === chosen}
+          onPress={() => onChoose(person.enrollment)}
+        />
+      ))}
+      {found.length > 60 && (
+        <Text kind="small" color={quiet}>
+          and {found.length - 60} more; type a part of the name
+        </Text>
+      )}
+    </View>
+  );
+}
+
+function Person({
+  person,
+  cohort,
+  chosen,
+  onPress,
+}: {
+  person: EnrolledPerson;
+  cohort: string | null;
+  chosen: boolean;
+  onPress(): void;
+}) {
+  const { quiet, lilac } = usePalette();
+  const since = sayWrittenInstant(person.enrolledAt, zoneOf(person.timeZone));
+  return (
+    <Press
+      onPress={onPress}
+      aria-current={chosen ? "true" : undefined}
+      style={{
+        paddingHorizontal: 12,
+        paddingVertical: 6,
+        backgroundColor: chosen ? lilac : "transparent",
+      }}
+    >
+      <Text kind="strong">{person.name}</Text>
+      <Text kind="small" color={quiet}>
+        {sayZone(person.timeZone)}, enrolled {since}
+        {cohort === null ? "" : `, cohort ${cohort}`}
+      </Text>
+    </Press>
+  );
+}

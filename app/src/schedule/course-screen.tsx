@@ -1,0 +1,212 @@
+/** A course's schedule: the outline with the horizon beside it (under each row on a phone), for whoever is asked for. */
+import type { Course, TimelineAnswer } from "@dawngate/contract";
+import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
+import { Link, Stack, useLocalSearchParams } from "expo-router";
+import { useEffect, useRef, useState } from "react";
+import { ScrollView, View } from "react-native";
+import { useGetCourseQuery } from "../courses/api";
+import { sayLength } from "../courses/length";
+import { useGetSchoolQuery } from "../school/api";
+import { explain } from "../store/api";
+import { useWide } from "../ui/layout";
+import { Notice } from "../ui/notice";
+import { Skeleton } from "../ui/skeleton";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { useGetTimelineQuery } from "./api";
+import { type AsIf, asQuery, type Who } from "./as-if/as-if";
+import { AsIfStrip } from "./as-if/strip";
+import { WhenSheet } from "./as-if/when-sheet";
+import { WhoSheet } from "./as-if/who-sheet";
+import { read } from "./horizon/scale";
+import { Schedule } from "./schedule";
+import { useAsIf } from "./use-as-if";
+
+export function CourseScreen() {
+  const { school, course: id } = useLocalSearchParams() as { school: string; course: string };
+  const { data: settings, error: schoolError, refetch: askSchool } = useGetSchoolQuery(school);
+  const { data: course, error, refetch } = useGetCourseQuery({ school, course: id });
+  const wide = useWide();
+  const asIf = useAsIf(course, settings?.timeZone);
+  const trouble = error ?? schoolError;
+  if (trouble && (!course || !settings))
+    return (
+      <Page wide={wide}>
+        <Crumb school={school} />
+        <Notice {...explain(trouble)} onRetry={() => (error ? refetch() : askSchool())} />
+      </Page>
+    );
+  if (!course || !settings || !asIf.asIf || !asIf.imagined)
+    return (
+      <Page wide={wide}>
+        <Crumb school={school} />
+        <Skeleton widths={[0.5, 1]} height={32} />
+        <Skeleton widths={[0.7, 0.5, 0.6, 0.7, 0.4, 0.6]} />
+      </Page>
+    );
+  return (
+    <CourseSchedule
+      school={school}
+      course={course}
+      schoolZone={settings.timeZone}
+      asIf={asIf.asIf}
+      imagined={asIf.imagined}
+      setWho={asIf.setWho}
+      setAt={asIf.setAt}
+    />
+  );
+}
+
+interface Props {
+  school: string;
+  course: Course;
+  schoolZone: string;
+  asIf: AsIf;
+  imagined: Extract<Who, { kind: "imagined" }>;
+  setWho(who: Who): void;
+  setAt(at: string | null): void;
+}
+
+function CourseSchedule({ school, course, schoolZone, asIf, imagined, setWho, setAt }: Props) {
+  const wide = useWide();
+  const palette = usePalette();
+  const [sheet, setSheet] = useState<"who" | "when" | null>(null);
+  const [dragged, setDragged] = useState<Instant | null>(null);
+  const asked = useThrottled(dragged, 120);
+  const query = asQuery(asked === null ? asIf : { ...asIf, at: formatInstant(asked) });
+  const { data, currentData, error, refetch } = useGetTimelineQuery({
+    school,
+    course: course.id,
+    query,
+  });
+  // The person changed: what is still on the screen would be somebody else's dates.
+  const timeline = currentData ?? (sameWho(data, asIf.who) ? data : undefined);
+  const at = dragged ?? read(asIf.at) ?? read(timeline?.at ?? null);
+  const clock = timeline?.clock ?? (course.clock === "school" ? schoolZone : imagined.timeZone);
+  const settle = (instant: Instant) => {
+    setDragged(null);
+    setAt(formatInstant(instant));
+  };
+  return (
+    <Page wide={wide}>
+      <Stack.Screen options={{ title: course.title }} />
+      <View style={{ gap: 6 }}>
+        <Crumb school={school} />
+        <Text kind="title" level={1}>
+          {course.title}
+        </Text>
+        <Text kind="small" color={palette.quiet}>
+          {sayCourse(course)}
+        </Text>
+      </View>
+      <AsIfStrip
+        course={course}
+        asIf={asIf}
+        timeline={timeline}
+        at={at}
+        clock={clock}
+        wide={wide}
+        onWho={() => setSheet("who")}
+        onWhen={() => setSheet("when")}
+        onChange={setWho}
+      />
+      {error && !currentData ? (
+        <Notice {...explain(error)} onRetry={refetch} />
+      ) : timeline && at !== null ? (
+        <Schedule
+          school={school}
+          course={course}
+          timeline={timeline}
+          cohort={course.cohorts.find(({ id }) => id === cohortOf(course, asIf.who)) ?? null}
+          at={at}
+          wide={wide}
+          onMove={setDragged}
+          onSettle={settle}
+        />
+      ) : (
+        <Skeleton widths={[0.7, 0.5, 0.6, 0.7, 0.4, 0.6]} />
+      )}
+      {sheet === "who" && (
+        <WhoSheet
+          course={course}
+          who={asIf.who}
+          fallback={imagined}
+          onChange={setWho}
+          onClose={() => setSheet(null)}
+        />
+      )}
+      {sheet === "when" && at !== null && (
+        <WhenSheet
+          zone={zoneOf(clock)}
+          at={at}
+          isNow={asIf.at === null}
+          onChange={setAt}
+          onClose={() => setSheet(null)}
+        />
+      )}
+    </Page>
+  );
+}
+
+function sameWho(timeline: TimelineAnswer | undefined, who: Who): boolean {
+  return timeline?.id === (who.kind === "real" ? who.enrollment : "imagined");
+}
+
+function cohortOf(course: Course, who: Who): string | null {
+  if (who.kind === "imagined") return who.cohort;
+  return course.people.find(({ enrollment }) => enrollment === who.enrollment)?.cohort ?? null;
+}
+
+/** A value that changes at most every `ms`, but always arrives at the last. */
+function useThrottled<T>(value: T, ms: number): T {
+  const [shown, setShown] = useState(value);
+  const last = useRef(0);
+  useEffect(() => {
+    const wait = Math.max(0, last.current + ms - Date.now());
+    const timer = setTimeout(() => {
+      last.current = Date.now();
+      setShown(value);
+    }, wait);
+    return () => clearTimeout(timer);
+  }, [value, ms]);
+  return value === null ? value : shown;
+}
+
+function sayCourse(course: Course): string {
+  const lessons = course.modules.flatMap((module) => module.lessons);
+  const minutes = lessons.reduce((sum, lesson) => sum + (lesson.minutes ?? 0), 0);
+  const people = course.people.length;
+  return [
+    `${course.modules.length} modules`,
+    `${lessons.length} lessons`,
+    sayLength(minutes),
+    people === 1 ? "one person inside" : `${people} people inside`,
+    `version ${course.version}`,
+  ].join(" · ");
+}
+
+function Crumb({ school }: { school: string }) {
+  const { dusk } = usePalette();
+  return (
+    <Link href={`/${school}/courses`} style={{ alignSelf: "flex-start", paddingVertical: 12 }}>
+      <Text kind="small" color={dusk}>
+        Courses
+      </Text>
+    </Link>
+  );
+}
+
+function Page({ wide, children }: { wide: boolean; children: React.ReactNode }) {
+  return (
+    <ScrollView
+      contentContainerStyle={{
+        padding: wide ? 26 : 20,
+        paddingTop: wide ? 12 : 8,
+        paddingBottom: 64,
+        gap: wide ? 14 : 12,
+      }}
+    >
+      {children}
+    </ScrollView>
+  );
+}

@@ -1,0 +1,107 @@
+/** Why a module or a lesson opens, closes and is due when it does, for one person. */
+import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
+import {
+  explainClosing,
+  explainOpening,
+  momentLines,
+  type Speaker,
+  sayMoment,
+  sayWaiting,
+  sayWrittenEnd,
+} from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
+import { Link } from "expo-router";
+import { View } from "react-native";
+import { Sheet } from "../../ui/sheet";
+import { SunMark } from "../../ui/sun-mark";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { read } from "../horizon/scale";
+import { markOf, sayState } from "../state-words";
+import { ExplanationView } from "./explanation";
+import { ZoneNote } from "./zone-note";
+
+interface Props {
+  item: TimelineItemAnswer;
+  timeline: TimelineAnswer;
+  titleOf(id: string): string;
+  /** Where the lesson's text can be read; null for a module. */
+  href: string | null;
+  onClose(): void;
+}
+
+export function ItemSheet({ item, timeline, titleOf, href, onClose }: Props) {
+  const { dusk } = usePalette();
+  const zone = zoneOf(timeline.clock);
+  const speaker: Speaker = { zone, titleOf, person: "they" };
+  return (
+    <Sheet title={titleOf(item.id)} onClose={onClose}>
+      <View style={{ flexDirection: "row", gap: 10, alignItems: "center" }}>
+        <SunMark mark={markOf(item)} size={32} />
+        <Text kind="strong">{sayState(item, zone)}</Text>
+      </View>
+      <Shut timeline={timeline} item={item} />
+      <ExplanationView heading="Opening" explanation={explainOpening(item.why, speaker)} />
+      {item.waitsFor.length > 0 && (
+        <View style={{ gap: 4 }}>
+          <Text kind="smallStrong">What would have to happen for it to open</Text>
+          {item.waitsFor.map((anchor) => (
+            <Text kind="small" key={JSON.stringify(anchor)}>
+              · {sayNeeded(sayWaiting(anchor, speaker))}
+            </Text>
+          ))}
+        </View>
+      )}
+      <ExplanationView heading="Closing" explanation={explainClosing(item.closesWhy, speaker)} />
+      {item.dueWhy && (
+        <ExplanationView
+          heading="Due"
+          explanation={{
+            sentence:
+              item.due === null
+                ? `No date yet: ${sayMoment(item.dueWhy, speaker)}.`
+                : `Due by ${sayWrittenEnd(item.due, speaker)}. It locks nothing.`,
+            groups: [
+              { heading: "Its due date", lines: momentLines(item.dueWhy, speaker), decides: false },
+            ],
+          }}
+        />
+      )}
+      {href !== null && (
+        <Link href={href} style={{ paddingVertical: 10, minHeight: 44 }}>
+          <Text kind="strong" color={dusk} style={{ textDecorationLine: "underline" }}>
+            Read this lesson
+          </Text>
+        </Link>
+      )}
+      <ZoneNote clock={timeline.clock} timeZone={timeline.timeZone} instant={read(item.opens)} />
+    </Sheet>
+  );
+}
+
+/** "them to pass X" as a thing to do. */
+function sayNeeded(waiting: string): string {
+  return waiting.replace(/^them to /, "they ").replace(/^they (open|finish|pass)\b/, "they $1");
+}
+
+/** Why it is closed although its own dates would have it open. */
+function Shut({ timeline, item }: Pick<Props, "timeline" | "item">) {
+  const { ember } = usePalette();
+  const { shutBy, state } = timeline.access;
+  if (item.state !== "closed") return null;
+  const reason =
+    shutBy === "pause"
+      ? "Closed while this person's pause runs. No day is lost: dates that count days move along."
+      : shutBy === "suspension"
+        ? "Closed while this person's access is suspended."
+        : !item.reachable
+          ? "It closes before it opens, so it never opens."
+          : state === "closed"
+            ? "Closed because this person's access has ended."
+            : null;
+  return reason === null ? null : (
+    <Text kind="small" color={ember}>
+      {reason}
+    </Text>
+  );
+}

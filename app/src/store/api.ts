@@ -1,0 +1,37 @@
+/** Reading from the server. Each room adds its own questions. */
+import type { Problem } from "@dawngate/contract";
+import { createApi, fetchBaseQuery, retry } from "@reduxjs/toolkit/query/react";
+
+const fromServer = fetchBaseQuery({ baseUrl: "/api" });
+
+/** Asks again, twice, where no answer came; a refusal is an answer. */
+const patient = retry(
+  async (args: Parameters<typeof fromServer>[0], api, options) => {
+    const result = await fromServer(args, api, options);
+    if (result.error && typeof result.error.status === "number" && result.error.status < 500)
+      retry.fail(result.error);
+    return result;
+  },
+  { maxRetries: 2 },
+);
+
+export const api = createApi({ reducerPath: "api", baseQuery: patient, endpoints: () => ({}) });
+
+/** A path of the API with its parts made safe. */
+export function path(...parts: string[]): string {
+  return `/${parts.map(encodeURIComponent).join("/")}`;
+}
+
+/** An error of a question, as something one can read. */
+export function explain(error: unknown): { title: string; detail: string } {
+  const { status, data } = (error ?? {}) as { status?: unknown; data?: Partial<Problem> };
+  if (typeof status === "number" && data?.detail)
+    return {
+      title: data.title ?? "Not possible",
+      detail: [data.detail, ...(data.errors ?? []).map((e) => `${e.path}: ${e.reason}`)].join(" "),
+    };
+  return {
+    title: "No answer from the server",
+    detail: "The connection may be down, or the server is being restarted. Nothing was lost.",
+  };
+}

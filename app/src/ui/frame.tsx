@@ -1,0 +1,68 @@
+/** The frame of the studio: places on a rail at the left where there is room; below them the screen. */
+import { Link, usePathname } from "expo-router";
+import type { ReactNode } from "react";
+import { View } from "react-native";
+import { useWide } from "./layout";
+import { DawnGateMark } from "./sun-mark";
+import { Text } from "./text";
+import { usePalette } from "./theme";
+
+export interface Place {
+  name: string;
+  href: string;
+}
+
+export function Frame({ places, children }: { places: Place[]; children: ReactNode }) {
+  const wide = useWide();
+  const { paper } = usePalette();
+  return (
+    <View style={{ flex: 1, flexDirection: "row", backgroundColor: paper }}>
+      {wide && <Rail places={places} />}
+      <View role="main" style={{ flex: 1, minWidth: 0 }}>
+        {children}
+      </View>
+    </View>
+  );
+}
+
+function Rail({ places }: { places: Place[] }) {
+  const { frame } = usePalette();
+  const path = usePathname();
+  return (
+    <View
+      role="navigation"
+      aria-label="Places"
+      style={{ width: 96, backgroundColor: frame, alignItems: "center", paddingTop: 24, gap: 24 }}
+    >
+      <DawnGateMark />
+      <View style={{ alignSelf: "stretch", gap: 4 }}>
+        {places.map((place) => (
+          <RailPlace key={place.href} place={place} here={path.startsWith(place.href)} />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+function RailPlace({ place, here }: { place: Place; here: boolean }) {
+  const { onFrame, onFrameQuiet, frameHere, frameMark } = usePalette();
+  return (
+    <Link
+      href={place.href}
+      aria-current={here ? "page" : undefined}
+      style={{
+        marginHorizontal: 8,
+        paddingVertical: 11,
+        textAlign: "center",
+        borderRadius: 8,
+        borderLeftWidth: 4,
+        borderLeftColor: here ? frameMark : "transparent",
+        backgroundColor: here ? frameHere : "transparent",
+      }}
+    >
+      <Text kind="smallStrong" color={here ? onFrame : onFrameQuiet}>
+        {place.name}
+      </Text>
+    </Link>
+  );
+}

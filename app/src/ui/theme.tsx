@@ -1,0 +1,62 @@
+/** Light and dark, as the reader's system has it: our palette, and Paper's roles made of it. */
+import { createContext, type ReactNode, useContext, useMemo } from "react";
+import { useColorScheme } from "react-native";
+import { configureFonts, PaperProvider } from "react-native-paper";
+import { MD3DarkTheme, MD3LightTheme } from "react-native-paper/lib/module/styles/themes";
+import { TEXT, TEXT_BOLD } from "./fonts";
+import { PaperIcon } from "./icon";
+import { dark, light, type Palette } from "./palette";
+
+const PaletteContext = createContext<Palette>(light);
+
+export function usePalette(): Palette {
+  return useContext(PaletteContext);
+}
+
+function paperTheme(palette: Palette) {
+  const base = palette.dark ? MD3DarkTheme : MD3LightTheme;
+  return {
+    ...base,
+    roundness: 2,
+    fonts: {
+      ...configureFonts({ config: { fontFamily: TEXT } }),
+      labelLarge: { ...base.fonts.labelLarge, fontFamily: TEXT_BOLD, fontSize: 15 },
+    },
+    colors: {
+      ...base.colors,
+      primary: palette.dusk,
+      onPrimary: palette.paper,
+      primaryContainer: palette.lilac,
+      onPrimaryContainer: palette.ink,
+      secondaryContainer: palette.lilac,
+      onSecondaryContainer: palette.ink,
+      background: palette.paper,
+      onBackground: palette.ink,
+      surface: palette.surface,
+      onSurface: palette.ink,
+      surfaceVariant: palette.lilac,
+      onSurfaceVariant: palette.quiet,
+      outline: palette.quiet,
+      outlineVariant: palette.line,
+      error: palette.ember,
+      onError: palette.onEmber,
+      elevation: {
+        ...base.colors.elevation,
+        level2: palette.surface,
+        level3: palette.surface,
+      },
+    },
+  };
+}
+
+export function ThemeProvider({ children }: { children: ReactNode }) {
+  const palette = useColorScheme() === "dark" ? dark : light;
+  const theme = useMemo(() => paperTheme(palette), [palette]);
+  return (
+    <PaletteContext.Provider value={palette}>
+      <PaperProvider theme={theme} settings={{ icon: PaperIcon, rippleEffectEnabled: false }}>
+        {children}
+      </PaperProvider>
+    </PaletteContext.Provider>
+  );
+}
