@@ -3,18 +3,22 @@ import { spawn } from "node:child_process";
 
 /**
  * Runs a program to its end and answers what it printed. With `quiet`, its output is shown only where it fails;
- * otherwise it goes where ours goes. Rejects with its last words where it ends with anything but 0.
+ * otherwise it goes where ours goes (`output: "stderr"`: nowhere but standard error). Rejects with its last words where it ends with anything but 0.
  */
 export function run(
   program,
   words,
-  { cwd, env = process.env, quiet = false, input = "ignore" } = {},
+  { cwd, env = process.env, quiet = false, input = "ignore", output = "inherit" } = {},
 ) {
   return new Promise((resolve, reject) => {
     const child = spawn(program, words, {
       cwd,
       env,
-      stdio: [input, quiet ? "pipe" : "inherit", quiet ? "pipe" : "inherit"],
+      stdio: [
+        input,
+        quiet ? "pipe" : output === "stderr" ? "ignore" : "inherit",
+        quiet ? "pipe" : "inherit",
+      ],
     });
     let said = "";
     child.stdout?.on("data", (chunk) => (said += chunk));

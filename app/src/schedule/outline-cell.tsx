@@ -1,6 +1,7 @@
 /** A row of the outline: mark, title, what holds it. Pressing it asks why. */
 import type { Zone } from "@dawngate/core/time";
 import { View } from "react-native";
+import { Hidden } from "../ui/hidden";
 import { Icon } from "../ui/icon";
 import { Press } from "../ui/press";
 import { SunMark } from "../ui/sun-mark";
@@ -28,7 +29,6 @@ export function OutlineCell({ row, zone, height, wide, onWhy, onFold }: Props) {
     <View style={{ flexDirection: "row", alignItems: "center", height }}>
       <Press
         onPress={onWhy}
-        aria-label={`${module ? "Module" : "Lesson"} ${title}: ${state}. ${note}. Why?`}
         style={{
           flex: 1,
           flexDirection: "row",
@@ -41,9 +41,11 @@ export function OutlineCell({ row, zone, height, wide, onWhy, onFold }: Props) {
         }}
       >
         <SunMark mark={markOf(item)} size={module ? 24 : 20} />
+        <Hidden>{`${module ? "Module" : "Lesson"} ${title}: ${state}. ${note}. Why?`}</Hidden>
         <Text
           kind={module ? "name" : "body"}
           numberOfLines={1}
+          aria-hidden
           style={{ flexShrink: wide ? 1 : 2, flexGrow: 1, minWidth: wide ? 120 : 90 }}
         >
           {title}
@@ -52,6 +54,7 @@ export function OutlineCell({ row, zone, height, wide, onWhy, onFold }: Props) {
           kind="small"
           color={item.reachable ? palette.quiet : palette.ember}
           numberOfLines={1}
+          aria-hidden
           style={{ flexShrink: wide ? 2 : 0, textAlign: "right" }}
         >
           {beside}

@@ -4,6 +4,7 @@ import { sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words"
 import { type Instant, type Zone, zoneOf } from "@dawngate/core/time";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
+import { Hidden } from "../ui/hidden";
 import { Press } from "../ui/press";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
@@ -204,7 +205,6 @@ function AccessRow({
     <View style={{ flexDirection: wide ? "row" : "column" }}>
       <Press
         onPress={onWhy}
-        aria-label={`Access: ${words}. Why?`}
         style={{
           flexDirection: "row",
           alignItems: "center",
@@ -214,9 +214,13 @@ function AccessRow({
         }}
       >
         <SunMark mark={timeline.access.state} />
-        <Text kind="name">Access</Text>
+        <Hidden>{`Access: ${words}. Why?`}</Hidden>
+        <Text kind="name" aria-hidden>
+          Access
+        </Text>
         <Text
           kind="small"
+          aria-hidden
           color={timeline.access.shutBy === null ? palette.quiet : palette.ember}
           style={{ flex: 1, textAlign: "right" }}
         >

@@ -1,6 +1,6 @@
 /** Light and dark, as the reader's system has it: our palette, and Paper's roles made of it. */
 import { createContext, type ReactNode, useContext, useMemo } from "react";
-import { useColorScheme } from "react-native";
+import { useColorScheme, View } from "react-native";
 import { configureFonts, PaperProvider } from "react-native-paper";
 import { MD3DarkTheme, MD3LightTheme } from "react-native-paper/lib/module/styles/themes";
 import { TEXT, TEXT_BOLD } from "./fonts";
@@ -55,7 +55,7 @@ export function ThemeProvider({ children }: { children: ReactNode }) {
   return (
     <PaletteContext.Provider value={palette}>
       <PaperProvider theme={theme} settings={{ icon: PaperIcon, rippleEffectEnabled: false }}>
-        {children}
+        <View style={{ flex: 1, backgroundColor: palette.paper }}>{children}</View>
       </PaperProvider>
     </PaletteContext.Provider>
   );

@@ -1,3 +1,4 @@
+import { IANAZone } from "luxon";
 import { Temporal } from "temporal-polyfill";
 import {
   DAY,
@@ -162,6 +163,23 @@ describe("every zone the runtime knows", () => {
         expect(offsetAt(zone, t)).toBe(offset / 1e6);
       }
     }
+  });
+
+  test("agrees with Luxon in any zone, at any time from 1970 to 2100", () => {
+    const zones = Intl.supportedValuesOf("timeZone");
+    const span = Date.UTC(2100, 11, 31) - Date.UTC(1970, 0, 1);
+    zones.forEach((id, i) => {
+      const zone = zoneOf(id);
+      for (let k = 0; k < 4; k++) {
+        // Multiples of an irrational number spread evenly over the span (Weyl 1916).
+        const ms = Math.floor((((i * 4 + k) * 0.6180339887498949) % 1) * span);
+        expect([id, ms, offsetAt(zone, ms) / 60_000]).toEqual([
+          id,
+          ms,
+          IANAZone.create(id).offset(ms),
+        ]);
+      }
+    });
   });
 
   test.each([

@@ -1,7 +1,7 @@
 /** HTTP of courses. */
 import { course, courseList, lessonText } from "@dawngate/contract";
-import { createRoute, z } from "@hono/zod-openapi";
-import { answers, inCourse, inSchool, router, type Services } from "../http/kit";
+import { createRoute } from "@hono/zod-openapi";
+import { answers, inCourse, inLesson, inSchool, router, type Services } from "../http/kit";
 import { listCourses, showCourse, showLessonText } from "./service";
 
 export function courseRoutes({ db, now }: Services) {
@@ -37,7 +37,7 @@ export function courseRoutes({ db, now }: Services) {
         path: "/schools/{school}/courses/{course}/lessons/{lesson}",
         tags: ["courses"],
         summary: "What stands in a lesson",
-        request: { params: inCourse.extend({ lesson: z.string() }) },
+        request: { params: inLesson },
         responses: answers(lessonText, "The lesson's newest text."),
       }),
       async (c) => {

@@ -1,6 +1,6 @@
 /** What every room's routes are made of: the application's type, and descriptions that recur. */
 import { problem } from "@dawngate/contract";
-import { formatPath } from "@dawngate/core/plan";
+import { formatPath, planFields } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import { OpenAPIHono, z } from "@hono/zod-openapi";
 import type { Database } from "../db/connection";
@@ -46,5 +46,10 @@ export function answers<T extends z.ZodType>(schema: T, description: string) {
 }
 
 /** Parameters in the address. */
-export const inSchool = z.object({ school: z.string().meta({ example: "ember-row" }) });
-export const inCourse = inSchool.extend({ course: z.string().meta({ example: "cold-kitchen" }) });
+export const inSchool = z.object({ school: planFields.id.meta({ example: "ember-row" }) });
+export const inCourse = inSchool.extend({
+  course: planFields.id.meta({ example: "cold-kitchen" }),
+});
+export const inLesson = inCourse.extend({
+  lesson: planFields.id.meta({ example: "folds-and-rests" }),
+});

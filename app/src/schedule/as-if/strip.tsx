@@ -3,6 +3,7 @@ import type { Course, TimelineAnswer } from "@dawngate/contract";
 import { sayInstant, sayWrittenDate, sayZone } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
+import { Hidden } from "../../ui/hidden";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -56,19 +57,16 @@ export function AsIfStrip({
         alignItems: "center",
       }}
     >
-      <Press
-        onPress={onWho}
-        style={part}
-        aria-label={`As if ${sayWho(course, who, timeline)}. Change who`}
-      >
+      <Press onPress={onWho} style={part}>
         <Text kind={wide ? "body" : "small"} color={palette.onMorningQuiet}>
           As if{" "}
           <Text kind={wide ? "strong" : "smallStrong"} color={palette.onMorning}>
             {sayWho(course, who, timeline)}
           </Text>
+          <Hidden>. Change who</Hidden>
         </Text>
       </Press>
-      <Press onPress={onWhen} style={part} aria-label={`Seen ${seen}. Change when`}>
+      <Press onPress={onWhen} style={part}>
         <Text kind={wide ? "body" : "small"} color={palette.onMorningQuiet}>
           seen{" "}
           <Text kind={wide ? "strong" : "smallStrong"} color={palette.onMorning}>
@@ -76,6 +74,7 @@ export function AsIfStrip({
             {seen}
           </Text>
           {wide && ` ${sayZone(clock)} time`}
+          <Hidden>. Change when</Hidden>
         </Text>
       </Press>
       {wide && <Quick course={course} who={who} onWho={onWho} onChange={onChange} />}

@@ -50,7 +50,7 @@ export function rangeOf(timeline: TimelineAnswer): Range {
   const from = Math.min(...known(begins));
   let to = Math.max(...known(ends), from + 14 * DAY);
   const until = read(access.until);
-  if (until !== null && until > to && until - from < (to - from) * 1.8 + 14 * DAY) to = until;
+  if (until !== null && until > to && until - from < (to - from) * 3 + 14 * DAY) to = until;
   const air = (to - from) * 0.06;
   return { from: (from - air) as Instant, to: (to + air * 1.5) as Instant };
 }
@@ -88,6 +88,8 @@ const STEPS: { days?: number; months?: number }[] = [
   { months: 3 },
   { months: 6 },
   { months: 12 },
+  { months: 60 },
+  { months: 240 },
 ];
 
 /** The days to mark, so that labels stand at least `apart` from each other. */

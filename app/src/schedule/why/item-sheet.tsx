@@ -47,7 +47,7 @@ export function ItemSheet({ item, timeline, titleOf, href, onClose }: Props) {
           <Text kind="smallStrong">What would have to happen for it to open</Text>
           {item.waitsFor.map((anchor) => (
             <Text kind="small" key={JSON.stringify(anchor)}>
-              · {sayNeeded(sayWaiting(anchor, speaker))}
+              • {sayNeeded(sayWaiting(anchor, speaker))}
             </Text>
           ))}
         </View>
@@ -68,7 +68,7 @@ export function ItemSheet({ item, timeline, titleOf, href, onClose }: Props) {
         />
       )}
       {href !== null && (
-        <Link href={href} style={{ paddingVertical: 10, minHeight: 44 }}>
+        <Link href={href} onPress={onClose} style={{ paddingVertical: 10, minHeight: 44 }}>
           <Text kind="strong" color={dusk} style={{ textDecorationLine: "underline" }}>
             Read this lesson
           </Text>
@@ -79,9 +79,10 @@ export function ItemSheet({ item, timeline, titleOf, href, onClose }: Props) {
   );
 }
 
-/** "them to pass X" as a thing to do. */
+/** "them to pass X" as a thing to do: "They pass X". */
 function sayNeeded(waiting: string): string {
-  return waiting.replace(/^them to /, "they ").replace(/^they (open|finish|pass)\b/, "they $1");
+  const told = waiting.replace(/^them to /, "they ");
+  return told.charAt(0).toUpperCase() + told.slice(1);
 }
 
 /** Why it is closed although its own dates would have it open. */

@@ -1,0 +1,30 @@
+/** The application in Debian's Chromium, wide and on a phone. The server is started by scripts/test.mjs. */
+import { defineConfig } from "@playwright/test";
+// @ts-expect-error: a plain script, shared with the start commands
+import { CHROMIUM, CHROMIUM_FLAGS } from "../scripts/lib/chromium.mjs";
+
+const url = process.env.DAWNGATE_URL;
+if (!url) throw new Error("The browser tests need a server: run them with npm test");
+
+export default defineConfig({
+  testDir: "./tests",
+  outputDir: "./results",
+  reporter: [["list"], ["json"]],
+  timeout: 45_000,
+  workers: 2,
+  forbidOnly: true,
+  use: {
+    baseURL: url,
+    locale: "en-GB",
+    timezoneId: "Pacific/Auckland",
+    launchOptions: {
+      executablePath: CHROMIUM,
+      args: CHROMIUM_FLAGS,
+    },
+    trace: "off",
+  },
+  projects: [
+    { name: "wide", use: { viewport: { width: 1280, height: 800 } } },
+    { name: "phone", use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
+  ],
+});

@@ -1,0 +1,78 @@
+import { accessibilityFaults, expect, test } from "./helpers";
+
+const PLACES = [
+  ["the list of courses", "/ember-row/courses"],
+  ["a schedule for somebody imagined", "/ember-row/courses/cold-kitchen"],
+  [
+    "a schedule with waiting and due dates",
+    "/ember-row/courses/oven-and-allergens?enrollment=safety-04",
+  ],
+  ["a paused person's schedule", "/ember-row/courses/cold-kitchen?enrollment=sourdough-05"],
+  ["a lesson", "/ember-row/courses/cold-kitchen/lessons/feeding-by-the-clock"],
+  ["an address that leads nowhere", "/ember-row/nothing/here"],
+] as const;
+
+for (const scheme of ["light", "dark"] as const)
+  test.describe(scheme, () => {
+    test.use({ colorScheme: scheme });
+    for (const [what, url] of PLACES)
+      test(`${what} has no fault that axe knows (WCAG 2.2 AA), and nothing sticks out at the side`, async ({
+        page,
+      }) => {
+        await page.goto(url);
+        await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+        await page.waitForLoadState("networkidle");
+        expect(await accessibilityFaults(page)).toEqual([]);
+        const width = await page.evaluate(() =>
+          Math.max(
+            ...[...document.querySelectorAll("*")].map((element) =>
+              element.scrollWidth - element.clientWidth > 1 &&
+              getComputedStyle(element).overflowX !== "hidden" &&
+              getComputedStyle(element).overflowX !== "visible"
+                ? element.scrollWidth
+                : 0,
+            ),
+          ),
+        );
+        expect(width).toBe(0);
+      });
+
+    test("the sheets have none either", async ({ page }) => {
+      await page.goto("/ember-row/courses/winter-rye");
+      for (const name of [/Change who/, /Change when/, /^Module Three stages/, /^Access/]) {
+        await page.getByRole("button", { name }).click();
+        await expect(page.getByRole("dialog")).toBeVisible();
+        expect(await accessibilityFaults(page)).toEqual([]);
+        await page.keyboard.press("Escape");
+      }
+    });
+  });
+
+test("what can be pressed is at least 44 high where a thumb presses it", async ({ page }) => {
+  test.skip(test.info().project.name !== "phone");
+  await page.goto("/ember-row/courses/winter-rye?enrollment=rye-01");
+  await expect(page.getByRole("button", { name: /^Access/ })).toBeVisible();
+  const small = await page.evaluate(() =>
+    [...document.querySelectorAll("[role=button],[role=slider],a,button,input")]
+      .map((element) => ({
+        name: element.getAttribute("aria-label") ?? element.textContent,
+        height: element.getBoundingClientRect().height,
+      }))
+      .filter(({ height }) => height > 0 && height < 43.5),
+  );
+  expect(small).toEqual([]);
+});
+
+test("the whole page can be walked by keyboard: a row, its why, and back to the row", async ({
+  page,
+}) => {
+  test.skip(test.info().project.name !== "wide");
+  await page.goto("/ember-row/courses/cold-kitchen?enrollment=sourdough-01");
+  const row = page.getByRole("button", { name: /^Module The first loaf/ });
+  await row.focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("dialog")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog")).toBeHidden();
+  await expect(row).toBeFocused();
+});

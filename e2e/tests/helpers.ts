@@ -1,0 +1,52 @@
+/** What every browser test needs: pages that fail on errors, and an accessibility check. */
+import { readFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import { test as base, expect, type Page } from "@playwright/test";
+
+const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
+
+/** A page on which any error in the console, and any script that breaks, fails the test. */
+export const test = base.extend<{ allowedErrors: RegExp | null }>({
+  allowedErrors: [null, { option: true }],
+  page: async ({ page, allowedErrors }, use) => {
+    const errors: string[] = [];
+    page.on("pageerror", (error) => errors.push(error.message));
+    page.on("console", (message) => {
+      if (message.type() === "error") errors.push(message.text());
+    });
+    await use(page);
+    expect(errors.filter((text) => !allowedErrors?.test(text))).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Everything axe finds by the rules of WCAG 2.2 A and AA, as readable lines. */
+export async function accessibilityFaults(page: Page): Promise<string[]> {
+  await page.evaluate(axe);
+  return page.evaluate(async () => {
+    const { axe } = window as never as {
+      axe: { run(o: object): Promise<{ violations: Violation[] }> };
+    };
+    interface Violation {
+      id: string;
+      nodes: { target: string[]; failureSummary: string; html: string }[];
+    }
+    const found = await axe.run({
+      runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"],
+    } as never);
+    return found.violations.flatMap(({ id, nodes }) =>
+      nodes.map(
+        ({ target, html, failureSummary }) =>
+          `${id} ${target.join(" ")}: ${failureSummary} ${html.slice(0, 200)}`,
+      ),
+    );
+  });
+}
+
+/** What the API answers, asked from the page's own server. */
+export async function ask<T>(page: Page, path: string): Promise<T> {
+  const response = await page.request.get(`/api/schools/ember-row${path}`);
+  expect(response.ok()).toBe(true);
+  return (await response.json()) as T;
+}

@@ -1,0 +1,90 @@
+// npm test: sets up what it needs, checks everything, cleans up, and ends with the line "N passed, N failed".
+import { existsSync, mkdirSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { ensureDebian } from "./lib/debian.mjs";
+import { ensurePackages } from "./lib/packages.mjs";
+import { run } from "./lib/run.mjs";
+import { serveDemo, testCluster } from "./lib/session.mjs";
+import { readJest, readPlaywright, Tally } from "./lib/tally.mjs";
+
+const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const local = join(root, ".local");
+const say = (line) => console.log(`  ${line}`);
+const node = (words, options = {}) => run(process.execPath, words, { cwd: root, ...options });
+const bin = (name) => join(root, "node_modules", name);
+const tally = new Tally();
+
+await ensurePackages(root, say);
+if (!existsSync("/usr/bin/chromium")) await ensureDebian(["chromium"], say);
+mkdirSync(local, { recursive: true });
+
+await tally.check("types", () => node(["scripts/types.mjs"]));
+await tally.check("lint and format", () => node([bin("@biomejs/biome/bin/biome"), "check", "."]));
+await tally.check("generated documents are current", () =>
+  node(["--import", "tsx", "scripts/docs.ts", "--check"]),
+);
+
+const cluster = await testCluster(root, say);
+let stopped = false;
+const stop = async () => {
+  if (!stopped) await cluster.stop();
+  stopped = true;
+};
+for (const signal of ["SIGINT", "SIGTERM"])
+  process.on(signal, () => stop().then(() => process.exit(1)));
+
+try {
+  const env = {
+    ...process.env,
+    DAWNGATE_TEST_CLUSTER: JSON.stringify({
+      host: cluster.host,
+      port: cluster.port,
+      password: cluster.password,
+    }),
+  };
+  const jest = (name, config) => {
+    const report = join(local, `jest-${name}.json`);
+    return tally.runner(
+      `jest: ${name}`,
+      report,
+      () =>
+        node([bin("jest/bin/jest.js"), "--config", config, "--json", "--outputFile", report], {
+          env,
+          output: "stderr",
+        }),
+      readJest,
+    );
+  };
+  await jest("core, contract, server, cli", "jest.config.mjs");
+  await jest("app", "app/jest.config.mjs");
+
+  const report = join(local, "playwright.json");
+  await tally.runner(
+    "playwright: the application in a browser",
+    report,
+    async () => {
+      const server = await serveDemo(root, cluster, "e2e", say);
+      try {
+        await node(
+          [bin("@playwright/test/cli.js"), "test", "--config", "e2e/playwright.config.ts"],
+          {
+            env: {
+              ...env,
+              DAWNGATE_URL: `http://127.0.0.1:${server.port}`,
+              PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+            },
+          },
+        );
+      } finally {
+        await server.stop();
+      }
+    },
+    readPlaywright,
+  );
+} finally {
+  await stop();
+}
+
+console.log(`\n${tally.passed} passed, ${tally.failed} failed`);
+process.exitCode = tally.failed === 0 ? 0 : 1;

@@ -1,0 +1,181 @@
+import type { Course, CourseList, Problem, TimelineAnswer } from "@dawngate/contract";
+import { course, courseList, timeline } from "@dawngate/contract";
+import { parsePlan } from "@dawngate/core/plan";
+import { timelines, writeTimeline } from "@dawngate/core/schedule";
+import { formatInstant } from "@dawngate/core/time";
+import { createApp } from "../src/http/app";
+import { importSchool } from "../src/school/import";
+import { type TestDatabase, testDatabase } from "./helpers/database";
+import { instant, sampleImport } from "./helpers/sample";
+
+const now = instant("2027-03-20T12:00:00Z");
+let test_: TestDatabase;
+let app: ReturnType<typeof createApp>;
+const logged: string[] = [];
+beforeAll(async () => {
+  test_ = await testDatabase();
+  await importSchool(test_.db, sampleImport("one"), now);
+  app = createApp({
+    db: test_.db,
+    now: () => now,
+    homeSchool: "one",
+    files: null,
+    log: (line) => logged.push(line),
+  });
+});
+afterAll(() => test_.close());
+
+const get = async <T>(path: string, status = 200): Promise<T> => {
+  const response = await app.request(`/api${path}`);
+  expect(response.status).toBe(status);
+  if (status >= 400) expect(response.headers.get("content-type")).toBe("application/problem+json");
+  return (await response.json()) as T;
+};
+const line = "/schools/one/courses/c/timeline";
+
+describe("the timeline over HTTP", () => {
+  test("is the core's own answer for a real person, with the why of everything", async () => {
+    const parsed = parsePlan(sampleImport("one").plan);
+    if (!parsed.ok) throw new Error();
+    for (const [index, id] of ["e1", "e2"].entries()) {
+      const answer = await get<TimelineAnswer>(`${line}?enrollment=${id}`);
+      timeline.parse(answer);
+      const own = timelines(parsed.plan, now)[index];
+      if (!own) throw new Error();
+      const { items, access, ...rest } = writeTimeline(own);
+      expect(answer).toMatchObject({ ...rest, at: formatInstant(now), access, version: 1 });
+      expect(answer.items).toMatchObject(items as never);
+      for (const item of answer.items)
+        expect(item.closesWhy.at(-1)).toMatchObject({ instant: item.closes });
+    }
+  });
+
+  test("answers for somebody imagined, in their own zone, in a cohort or without", async () => {
+    const plain = await get<TimelineAnswer>(
+      `${line}?day=2027-03-05&time=23:30&timeZone=Asia/Tokyo`,
+    );
+    expect(plain.enrolledAt).toBe("2027-03-05T14:30:00Z");
+    // 5 March + 7 days = Friday 12; the next Monday is closed, so the one after it.
+    expect(plain.items.find(({ id }) => id === "m2")?.opens).toBe("2027-03-22T07:00:00Z");
+    const cohort = await get<TimelineAnswer>(`${line}?day=2027-03-05&cohort=k`);
+    expect(cohort.items.find(({ id }) => id === "m2")?.opens).toBe("2027-04-12T06:00:00Z");
+  });
+
+  test("can be asked for any instant", async () => {
+    const before = await get<TimelineAnswer>(`${line}?enrollment=e1&at=2027-03-06T08:00:00Z`);
+    expect(before.progress.done).toBe(0);
+    expect(before.items.find(({ id }) => id === "m2")?.state).toBe("scheduled");
+  });
+
+  test.each([
+    ["nobody named", "", "enrollment"],
+    ["both a real and an imagined one", "?enrollment=e1&day=2027-03-05", "enrollment"],
+    ["a day that does not exist", "?day=2027-02-30", "day"],
+    ["an unknown zone", "?day=2027-03-05&timeZone=Mars/Olympus", "timeZone"],
+    ["a zone for a real person", "?enrollment=e1&timeZone=Asia/Tokyo", "timeZone"],
+    ["an instant without Z", "?enrollment=e1&at=2027-03-05T10:00:00", "at"],
+    ["a time of day that does not exist", "?day=2027-03-05&time=25:00", "time"],
+  ])("%s is refused at its place", async (_, query, path) => {
+    const problem = await get<Problem>(`${line}${query}`, 400);
+    expect(problem.errors?.map((error) => error.path)).toContain(path);
+  });
+
+  test("a name with a control character is refused at its place", async () => {
+    const problem = await get<Problem>("/schools/one/courses/c%00", 400);
+    expect(problem.errors).toEqual([expect.objectContaining({ path: "course" })]);
+  });
+
+  test.each([
+    ["/schools/none/courses", /no school/],
+    ["/schools/one/courses/none", /no course "none"/],
+    ["/schools/one/courses/c/timeline?enrollment=none", /no enrollment "none"/],
+    ["/schools/one/courses/c/timeline?day=2027-03-05&cohort=none", /no cohort "none"/],
+    ["/schools/one/courses/c/lessons/none", /no lesson "none"/],
+    ["/schools/one/courses/c/lessons/l4", /no lesson "l4"/],
+    ["/nowhere", /no such address/],
+  ])("%s is not there, and says so", async (path, detail) => {
+    expect((await get<Problem>(path, 404)).detail).toMatch(detail);
+  });
+});
+
+describe("courses over HTTP", () => {
+  test("the list counts what is published, and says what opens next for how many", async () => {
+    const list = courseList.parse(await get<CourseList>("/schools/one/courses"));
+    expect(list.courses).toEqual([
+      expect.objectContaining({
+        id: "c",
+        modules: 2,
+        lessons: 3,
+        minutes: 6,
+        enrolled: 2,
+        cohorts: 1,
+      }),
+    ]);
+    // e1, paused two days: 14 March, the closed Monday skipped, so Monday 22; e2 waits for its cohort in April.
+    expect(list.courses[0]?.nextOpening).toEqual({ at: "2027-03-22T07:00:00Z", people: 1 });
+  });
+  test("a row that is older than its enrollment's last event is never shown as true", async () => {
+    const school = await test_.db.findSchool("one");
+    if (!school) throw new Error();
+    const bump = (by: number) =>
+      test_.db.withSchool(school, (tx) =>
+        tx
+          .updateTable("enrollment")
+          .set((e) => ({ last_sequence: e("last_sequence", "+", by) }))
+          .where("id", "=", "e1")
+          .execute(),
+      );
+    await bump(1);
+    const list = await get<CourseList>("/schools/one/courses");
+    expect(list.courses[0]?.nextOpening?.at).not.toBe("2027-03-22T07:00:00Z");
+    await bump(-1);
+  });
+  test("a course shows its published outline, its cohorts and its people, and no mail addresses", async () => {
+    const answer = await get<Course>("/schools/one/courses/c");
+    course.parse(answer);
+    expect(answer.modules.map(({ id, lessons }) => [id, lessons.length])).toEqual([
+      ["m1", 1],
+      ["m2", 2],
+    ]);
+    expect(answer.people.map(({ name }) => name)).toEqual(["Ana Prado", "Ben Loth"]);
+    expect(JSON.stringify(answer)).not.toContain("example.org");
+  });
+  test("a lesson's text is Markdown as it was written", async () => {
+    expect(await get("/schools/one/courses/c/lessons/l1")).toMatchObject({
+      text: "Flour **and** water.",
+    });
+    expect(await get("/schools/one/courses/c/lessons/l3")).toMatchObject({ text: "" });
+  });
+});
+
+describe("the API describes itself", () => {
+  test("every route that is served stands in the OpenAPI document", async () => {
+    const document = await get<{ openapi: string; paths: object }>("/openapi.json");
+    expect(document.openapi).toBe("3.1.0");
+    expect(Object.keys(document.paths).sort()).toEqual([
+      "/schools/{school}",
+      "/schools/{school}/courses",
+      "/schools/{school}/courses/{course}",
+      "/schools/{school}/courses/{course}/lessons/{lesson}",
+      "/schools/{school}/courses/{course}/timeline",
+      "/start",
+    ]);
+  });
+  test("what breaks inside is told to the log, and not to the caller", async () => {
+    const broken = createApp({
+      db: {
+        findSchool: async () => {
+          throw new Error("password=hunter2");
+        },
+      } as never,
+      now: () => now,
+      homeSchool: null,
+      files: null,
+      log: (text) => logged.push(text),
+    });
+    const response = await broken.request("/api/schools/one");
+    expect(response.status).toBe(500);
+    expect(await response.text()).not.toContain("hunter2");
+    expect(logged.join()).toContain("hunter2");
+  });
+});
