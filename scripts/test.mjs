@@ -44,7 +44,7 @@ try {
     }),
   };
   const jest = (name, config) => {
-    const report = join(local, `jest-${name}.json`);
+    const report = join(local, `jest-${name.replaceAll(/\W+/g, "-")}.json`);
     return tally.runner(
       `jest: ${name}`,
       report,

@@ -1,5 +1,5 @@
 /** A lesson's text. */
-import { Link, Stack, useLocalSearchParams } from "expo-router";
+import { Link, useLocalSearchParams } from "expo-router";
 import { ScrollView } from "react-native";
 import { explain } from "../store/api";
 import { useWide } from "../ui/layout";
@@ -7,6 +7,7 @@ import { Notice } from "../ui/notice";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { useTitle } from "../ui/title";
 import { useGetCourseQuery, useGetLessonTextQuery } from "./api";
 import { Markdown } from "./markdown";
 
@@ -17,6 +18,7 @@ export function LessonScreen() {
   const place = { school: school ?? "", course: course ?? "" };
   const { data: about } = useGetCourseQuery(place);
   const { data, error, refetch } = useGetLessonTextQuery({ ...place, lesson: lesson ?? "" });
+  useTitle(data?.title ?? "Lesson");
   return (
     <ScrollView
       contentContainerStyle={{
@@ -27,7 +29,6 @@ export function LessonScreen() {
         maxWidth: 720,
       }}
     >
-      <Stack.Screen options={{ title: data?.title ?? "Lesson" }} />
       <Link
         href={`/${school}/courses/${course}`}
         style={{ alignSelf: "flex-start", paddingVertical: 12 }}

@@ -2,7 +2,7 @@
 import type { CourseSummary, School } from "@dawngate/contract";
 import { sayInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
-import { Stack, useLocalSearchParams, useRouter } from "expo-router";
+import { useLocalSearchParams, useRouter } from "expo-router";
 import { ScrollView, View } from "react-native";
 import { read } from "../schedule/horizon/scale";
 import { useGetSchoolQuery } from "../school/api";
@@ -14,6 +14,7 @@ import { Skeleton } from "../ui/skeleton";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { useTitle } from "../ui/title";
 import { useGetCoursesQuery } from "./api";
 import { sayLength } from "./length";
 
@@ -21,6 +22,7 @@ export function CourseListScreen() {
   const { school } = useLocalSearchParams() as { school: string };
   const wide = useWide();
   const { quiet } = usePalette();
+  useTitle("Courses");
   const about = useGetSchoolQuery(school);
   const list = useGetCoursesQuery(school, { refetchOnMountOrArgChange: true });
   const error = list.error ?? about.error;
@@ -28,7 +30,6 @@ export function CourseListScreen() {
     <ScrollView
       contentContainerStyle={{ padding: wide ? 26 : 20, paddingTop: 24, gap: 20, maxWidth: 1100 }}
     >
-      <Stack.Screen options={{ title: "Courses" }} />
       <View>
         {about.data && (
           <Text kind="small" color={quiet}>

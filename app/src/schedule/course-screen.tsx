@@ -1,7 +1,7 @@
 /** A course's schedule: the outline with the horizon beside it (under each row on a phone), for whoever is asked for. */
 import type { Course, TimelineAnswer } from "@dawngate/contract";
 import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
-import { Link, Stack, useLocalSearchParams } from "expo-router";
+import { Link, useLocalSearchParams } from "expo-router";
 import { useEffect, useRef, useState } from "react";
 import { ScrollView, View } from "react-native";
 import { useGetCourseQuery } from "../courses/api";
@@ -13,6 +13,7 @@ import { Notice } from "../ui/notice";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { useTitle } from "../ui/title";
 import { useGetTimelineQuery } from "./api";
 import { type AsIf, asQuery, type Who } from "./as-if/as-if";
 import { AsIfStrip } from "./as-if/strip";
@@ -70,6 +71,7 @@ interface Props {
 function CourseSchedule({ school, course, schoolZone, asIf, imagined, setWho, setAt }: Props) {
   const wide = useWide();
   const palette = usePalette();
+  useTitle(course.title);
   const [sheet, setSheet] = useState<"who" | "when" | null>(null);
   const [dragged, setDragged] = useState<Instant | null>(null);
   const asked = useThrottled(dragged, 120);
@@ -89,7 +91,6 @@ function CourseSchedule({ school, course, schoolZone, asIf, imagined, setWho, se
   };
   return (
     <Page wide={wide}>
-      <Stack.Screen options={{ title: course.title }} />
       <View style={{ gap: 6 }}>
         <Crumb school={school} />
         <Text kind="title" level={1}>
