@@ -56,8 +56,10 @@ function heard({ done }) {
     "demo-loaded": "the demo school is loaded",
     "demo-kept": "the demo school is as you left it (npm run demo:reset starts it over)",
   };
-  if (words[done] && !told.has(done)) say(words[done]);
-  told.add(done);
+  // A port that was taken means hearing it all again: the first time counts.
+  const about = done.split("-")[0];
+  if (words[done] && !told.has(about)) say(words[done]);
+  told.add(about);
 }
 
 try {
