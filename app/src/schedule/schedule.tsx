@@ -3,7 +3,7 @@ import type { Cohort, Course, TimelineAnswer } from "@dawngate/contract";
 import { sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, type Zone, zoneOf } from "@dawngate/core/time";
 import { useMemo, useState } from "react";
-import { View } from "react-native";
+import { Platform, View } from "react-native";
 import { Hidden } from "../ui/hidden";
 import { Press } from "../ui/press";
 import { SunMark } from "../ui/sun-mark";
@@ -55,7 +55,18 @@ export function Schedule({ school, course, timeline, cohort, at, wide, onMove, o
   const asked = why === null ? undefined : timeline.items.find(({ id }) => id === why);
   return (
     <View>
-      <View style={{ flexDirection: "row", alignItems: "flex-end" }}>
+      <View
+        style={[
+          {
+            flexDirection: "row",
+            alignItems: "flex-end",
+            backgroundColor: palette.paper,
+            zIndex: 1,
+          },
+          // The days and the instant stay in sight while one scrolls through a long outline.
+          Platform.OS === "web" && ({ position: "sticky", top: 0 } as object),
+        ]}
+      >
         {wide && (
           <View
             style={{ width: OUTLINE, flexDirection: "row", paddingRight: 48, paddingBottom: 8 }}
