@@ -1,5 +1,6 @@
 /** Courses: the list, and one course's current version with its cohorts and its people. */
-import type { PlanMoment } from "@dawngate/core/plan";
+import { type Operation, operationSchema } from "@dawngate/core/courses";
+import type { PlanCourse, PlanMoment } from "@dawngate/core/plan";
 import { z } from "zod";
 
 export const courseSummary = z
@@ -11,6 +12,7 @@ export const courseSummary = z
     minutes: z.number(),
     enrolled: z.int(),
     cohorts: z.int(),
+    version: z.int().nullable().describe("Null: not published yet."),
     nextOpening: z
       .object({ at: z.string(), people: z.int() })
       .nullable()
@@ -102,6 +104,73 @@ export const lessonText = z
   })
   .meta({ id: "LessonText" });
 
+export const newCourse = z
+  .strictObject({ title: z.string().trim().min(1, "A title must not be empty").max(10_000) })
+  .meta({ id: "NewCourse" });
+
+export const created = z.object({ id: z.string() }).meta({ id: "Created" });
+
+const planCourse = z
+  .custom<PlanCourse>((value) => typeof value === "object" && value !== null)
+  .meta({ type: "object", description: "A course as in the plan file; see plan.schema.json." });
+
+export const draft = z
+  .object({
+    course: planCourse,
+    sequence: z.int().describe("The number of the draft's last operation."),
+    version: z.int().nullable().describe("The version that is published; null: none."),
+    changed: z.boolean().describe("The draft differs from the published version."),
+    description: z.string(),
+  })
+  .meta({ id: "Draft" });
+
+export const edit = z
+  .strictObject({
+    base: z.int().min(0).describe("The number of the last operation that the client knows."),
+    clientId: z.string().min(8).max(64),
+    operations: z
+      .array(z.strictObject({ number: z.int().min(1), operation: operationSchema }))
+      .min(1)
+      .max(500, "At most 500 operations at a time"),
+  })
+  .meta({ id: "Edit" });
+
+const numbered = z.object({
+  sequence: z.int(),
+  clientId: z.string(),
+  number: z.int(),
+  operation: z.custom<Operation>().meta({ type: "object" }),
+});
+
+export const edited = z
+  .object({
+    sequence: z.int(),
+    operations: z.array(numbered).describe("Everything after the base, one's own among it."),
+    refused: z.array(z.object({ number: z.int(), reason: z.string() })),
+  })
+  .meta({ id: "Edited" });
+
+export const description = z
+  .strictObject({ description: z.string().max(20_000) })
+  .meta({ id: "Description" });
+
+export const publication = z.object({ version: z.int() }).meta({ id: "Publication" });
+
+export const lessonDraft = z
+  .object({ id: z.string(), text: z.string(), revision: z.int(), author: z.string() })
+  .meta({ id: "LessonDraft" });
+
+export const lessonChange = z
+  .strictObject({
+    text: z.string().max(500_000, "A lesson's text has at most 500,000 characters"),
+    revision: z.int().min(0).describe("The revision that was changed."),
+  })
+  .meta({ id: "LessonChange" });
+
+export type Draft = z.infer<typeof draft>;
+export type Edit = z.infer<typeof edit>;
+export type Edited = z.infer<typeof edited>;
+export type LessonDraft = z.infer<typeof lessonDraft>;
 export type CourseSummary = z.infer<typeof courseSummary>;
 export type CourseList = z.infer<typeof courseList>;
 export type Course = z.infer<typeof course>;

@@ -1,5 +1,9 @@
 /** A school, as everybody may see it. */
+import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
+
+/** `visitor`: signed in, but nothing here; `nobody`: not signed in. */
+export const role = z.enum(["owner", "instructor", "enrollee", "visitor", "nobody"]);
 
 export const slug = z
   .string()
@@ -16,8 +20,104 @@ export const school = z
     timeZone: z.string(),
     currency: z.string(),
     calendar: z.object({ weekend: z.array(z.int()), closed: z.array(z.string()) }),
+    contact: z.string(),
+    color: z.string(),
+    releaseHour: z.string().describe("Proposed for new courses."),
+    role: role.describe("What the one who asks is in this school."),
   })
   .meta({ id: "School" });
+
+const currency = z.string().regex(/^[A-Z]{3}$/, "A currency is three capital letters, such as EUR");
+const name = z
+  .string()
+  .trim()
+  .min(1, "A name must not be empty")
+  .max(200, "At most 200 characters");
+
+export const newSchool = z
+  .strictObject({ slug, name, timeZone: planFields.timeZone, currency })
+  .meta({ id: "NewSchool" });
+
+export const schoolChange = z
+  .strictObject({
+    name,
+    timeZone: planFields.timeZone,
+    currency,
+    contact: z.union([z.literal(""), z.email("This is not a mail address")]),
+    color: z.string().regex(/^#[0-9A-Fa-f]{6}$/, "A color is # and six digits, such as #D9533B"),
+    releaseHour: planFields.timeOfDay,
+  })
+  .partial()
+  .meta({ id: "SchoolChange" });
+
+export const me = z
+  .object({
+    account: z.object({ id: z.string(), name: z.string(), email: z.string() }).nullable(),
+    schools: z.array(z.object({ slug: z.string(), name: z.string(), role })),
+    mailTray: z
+      .boolean()
+      .describe("Mail goes to the simulated mailbox, which can be read at /mail."),
+  })
+  .meta({ id: "Me" });
+
+export const members = z
+  .object({
+    members: z.array(
+      z.object({
+        id: z.string(),
+        name: z.string(),
+        email: z.string(),
+        role: z.enum(["owner", "instructor"]),
+        cohorts: z.array(z.string()),
+      }),
+    ),
+    invited: z.array(z.object({ email: z.string(), role: z.string(), expiresAt: z.string() })),
+  })
+  .meta({ id: "Members" });
+
+export const invite = z
+  .strictObject({ email: z.email("This is not a mail address").max(320) })
+  .meta({ id: "Invite" });
+
+export const instructorCohorts = z
+  .strictObject({ cohorts: z.array(planFields.id) })
+  .meta({ id: "InstructorCohorts" });
+
+export const invitation = z
+  .object({ school: z.string(), schoolName: z.string(), email: z.string(), role: z.string() })
+  .meta({ id: "Invitation" });
+
+export const acceptance = z
+  .strictObject({
+    token: z.string().min(1).max(200),
+    /** Left out by somebody who is signed in already. */
+    name: name.optional(),
+    password: z.string().min(10, "At least 10 characters").max(200).optional(),
+  })
+  .meta({ id: "Acceptance" });
+
+export const mailList = z
+  .object({
+    mails: z.array(
+      z.object({
+        id: z.string(),
+        to: z.string(),
+        subject: z.string(),
+        text: z.string(),
+        sentAt: z.string(),
+      }),
+    ),
+  })
+  .meta({ id: "MailList" });
+
+export type Role = z.infer<typeof role>;
+export type NewSchool = z.infer<typeof newSchool>;
+export type SchoolChange = z.infer<typeof schoolChange>;
+export type Me = z.infer<typeof me>;
+export type Members = z.infer<typeof members>;
+export type Invitation = z.infer<typeof invitation>;
+export type Acceptance = z.infer<typeof acceptance>;
+export type MailList = z.infer<typeof mailList>;
 
 /** Where somebody who gives no address begins. */
 export const start = z.object({ school: z.string().nullable() }).meta({ id: "Start" });

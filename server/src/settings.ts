@@ -13,6 +13,13 @@ export interface Settings {
   demo: string | null;
   /** Drop the database first. */
   startOver: boolean;
+  /** A mail server's URL; null: the mail tray. */
+  smtp: string | null;
+  mailFrom: string;
+  /** Where the application is reached, where that is not the port on loopback. */
+  baseUrl: string | null;
+  /** Attempts to sign in are limited. */
+  limitAttempts: boolean;
   /** Null: make everything ready and end. */
   port: number | null;
 }
@@ -25,6 +32,10 @@ const environment = z.object({
   DAWNGATE_SECRET: z.string().min(1),
   DAWNGATE_WEB: z.string().optional(),
   DAWNGATE_DEMO: z.string().optional(),
+  DAWNGATE_SMTP: z.url({ protocol: /^smtps?$/ }).optional(),
+  DAWNGATE_MAIL_FROM: z.string().default("Dawn Gate <dawn-gate@localhost>"),
+  DAWNGATE_URL_BASE: z.url({ protocol: /^https?$/ }).optional(),
+  DAWNGATE_LIMIT_ATTEMPTS: z.enum(["yes", "no"]).default("yes"),
   DAWNGATE_START_OVER: z.literal("yes").optional(),
   DAWNGATE_PORT: z.coerce.number().int().min(0).max(65535).optional(),
 });
@@ -47,6 +58,10 @@ export function readSettings(env: Record<string, string | undefined>): Settings 
     secret: data.DAWNGATE_SECRET,
     web: data.DAWNGATE_WEB ?? null,
     demo: data.DAWNGATE_DEMO ?? null,
+    smtp: data.DAWNGATE_SMTP ?? null,
+    mailFrom: data.DAWNGATE_MAIL_FROM,
+    baseUrl: data.DAWNGATE_URL_BASE ?? null,
+    limitAttempts: data.DAWNGATE_LIMIT_ATTEMPTS === "yes",
     startOver: data.DAWNGATE_START_OVER === "yes",
     port: data.DAWNGATE_PORT ?? null,
   };

@@ -84,10 +84,14 @@ describe("in the database", () => {
     test_ = await testDatabase();
   });
   afterAll(() => test_.close());
+  const account = async (email: string) => `account-${email}`;
   test("it is loaded once, and kept the second time", async () => {
     const now = instant(days[0] as string);
-    expect(await loadDemo(test_.db, folder, now)).toEqual({ slug: "ember-row", loaded: true });
-    expect(await loadDemo(test_.db, folder, (now + DAY) as Instant)).toMatchObject({
+    expect(await loadDemo(test_.db, folder, now, account)).toMatchObject({
+      slug: "ember-row",
+      loaded: true,
+    });
+    expect(await loadDemo(test_.db, folder, (now + DAY) as Instant, account)).toMatchObject({
       loaded: false,
     });
     const school = await test_.db.findSchool("ember-row");

@@ -13,12 +13,10 @@ writeFileSync(join(folder, "_expo/app-0123.js"), script);
 afterAll(() => rmSync(folder, { recursive: true }));
 
 const app = createApp({
-  db: null as never,
-  now: () => 0 as never,
-  homeSchool: null,
   files: staticFiles(folder),
+  changes: null,
   log: () => undefined,
-});
+} as never);
 const get = (path: string, headers = {}) => app.request(path, { headers });
 
 test("a place within the application gets the application, and asks again next time", async () => {

@@ -1,48 +1,242 @@
-/** HTTP of courses. */
-import { course, courseList, lessonText } from "@dawngate/contract";
-import { createRoute } from "@hono/zod-openapi";
-import { answers, inCourse, inLesson, inSchool, router, type Services } from "../http/kit";
+/** HTTP of courses: as they are published, and as they are edited. */
+import {
+  course,
+  courseList,
+  created,
+  description,
+  draft,
+  edit,
+  edited,
+  lessonChange,
+  lessonDraft,
+  lessonText,
+  newCourse,
+  publication,
+} from "@dawngate/contract";
+import { createRoute, z } from "@hono/zod-openapi";
+import { streamSSE } from "hono/streaming";
+import {
+  answers,
+  body,
+  done,
+  inCourse,
+  inLesson,
+  inSchool,
+  OWNERS,
+  only,
+  router,
+  type Services,
+  STAFF,
+} from "../http/kit";
+import type { Changes } from "../jobs/changes";
+import { publish } from "../review/service";
+import {
+  changeDescription,
+  changeLesson,
+  createCourse,
+  editDraft,
+  operationsAfter,
+  showDraft,
+  showLessonDraft,
+} from "./authoring";
 import { listCourses, showCourse, showLessonText } from "./service";
 
-export function courseRoutes({ db, now }: Services) {
-  return router()
+const tags = ["courses"];
+
+export function courseRoutes(services: Services, changes: Changes | null) {
+  const { db, now, jobs } = services;
+  const staff = only(services, STAFF);
+  const owners = only(services, OWNERS);
+  const app = router()
     .openapi(
       createRoute({
         method: "get",
         path: "/schools/{school}/courses",
-        tags: ["courses"],
-        summary: "The school's published courses, in its own order",
+        tags,
+        summary: "The school's courses, in its own order",
+        middleware: staff,
         request: { params: inSchool },
         responses: answers(courseList, "The courses."),
       }),
-      async (c) => c.json(await listCourses(db, c.req.valid("param").school, now()), 200),
+      async (c) => c.json(await listCourses(db, c.get("actor"), now()), 200),
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/courses",
+        tags,
+        summary: "A new course, empty",
+        middleware: owners,
+        request: { params: inSchool, body: body(newCourse) },
+        responses: answers(created, "The course."),
+      }),
+      async (c) => c.json(await createCourse(db, c.get("actor"), c.req.valid("json").title), 200),
     )
     .openapi(
       createRoute({
         method: "get",
         path: "/schools/{school}/courses/{course}",
-        tags: ["courses"],
+        tags,
         summary: "A course's current version, with its cohorts and its people",
+        middleware: staff,
         request: { params: inCourse },
         responses: answers(course, "The course."),
       }),
-      async (c) => {
-        const { school, course } = c.req.valid("param");
-        return c.json(await showCourse(db, school, course), 200);
-      },
+      async (c) => c.json(await showCourse(db, c.get("actor"), c.req.valid("param").course), 200),
     )
     .openapi(
       createRoute({
         method: "get",
         path: "/schools/{school}/courses/{course}/lessons/{lesson}",
-        tags: ["courses"],
+        tags,
         summary: "What stands in a lesson",
+        middleware: staff,
         request: { params: inLesson },
         responses: answers(lessonText, "The lesson's newest text."),
       }),
       async (c) => {
-        const { school, course, lesson } = c.req.valid("param");
-        return c.json(await showLessonText(db, school, course, lesson), 200);
+        const { course, lesson } = c.req.valid("param");
+        return c.json(await showLessonText(db, c.get("actor"), course, lesson), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}/draft",
+        tags,
+        summary: "A course as its authors edit it",
+        middleware: staff,
+        request: { params: inCourse },
+        responses: answers(draft, "The draft, with its number."),
+      }),
+      async (c) => c.json(await showDraft(db, c.get("actor"), c.req.valid("param").course), 200),
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/courses/{course}/draft",
+        tags,
+        summary: "Play operations on a draft",
+        description:
+          "What was played before is not played again; the answer holds everything after the base.",
+        middleware: owners,
+        request: { params: inCourse, body: body(edit) },
+        responses: answers(edited, "What has happened since the base."),
+      }),
+      async (c) =>
+        c.json(
+          await editDraft(db, c.get("actor"), c.req.valid("param").course, c.req.valid("json")),
+          200,
+        ),
+    )
+    .openapi(
+      createRoute({
+        method: "put",
+        path: "/schools/{school}/courses/{course}/description",
+        tags,
+        summary: "Say what a course is, for visitors",
+        middleware: owners,
+        request: { params: inCourse, body: body(description) },
+        responses: answers(done, "Kept."),
+      }),
+      async (c) => {
+        const { course } = c.req.valid("param");
+        await changeDescription(db, c.get("actor"), course, c.req.valid("json").description);
+        return c.json({ done: true as const }, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/courses/{course}/versions",
+        tags,
+        summary: "Publish the draft",
+        middleware: owners,
+        request: { params: inCourse },
+        responses: answers(publication, "The new version."),
+      }),
+      async (c) => {
+        const { course } = c.req.valid("param");
+        const { school, account } = c.get("actor");
+        const version = await db.withSchool(school, (tx) =>
+          publish(tx, school, course, `Published by ${account?.name ?? ""}`),
+        );
+        await jobs.projectCourse(school, course);
+        return c.json({ version }, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}",
+        tags,
+        summary: "A lesson's text as its authors edit it",
+        middleware: staff,
+        request: { params: inLesson },
+        responses: answers(lessonDraft, "The text and the number of its revision."),
+      }),
+      async (c) => {
+        const { course, lesson } = c.req.valid("param");
+        return c.json(await showLessonDraft(db, c.get("actor"), course, lesson), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "put",
+        path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}",
+        tags,
+        summary: "Keep a lesson's text as a new revision",
+        middleware: owners,
+        request: { params: inLesson, body: body(lessonChange) },
+        responses: answers(lessonDraft, "The new revision."),
+      }),
+      async (c) => {
+        const { course, lesson } = c.req.valid("param");
+        const actor = c.get("actor");
+        return c.json(await changeLesson(db, actor, course, lesson, c.req.valid("json")), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}/draft/operations",
+        tags,
+        summary: "What has happened to a draft since a number",
+        middleware: staff,
+        request: { params: inCourse, query: z.object({ base: z.coerce.number().int().min(0) }) },
+        responses: answers(edited.pick({ operations: true }), "The operations."),
+      }),
+      async (c) => {
+        const { course } = c.req.valid("param");
+        const { base } = c.req.valid("query");
+        const operations = await operationsAfter(db, c.get("actor"), course, base);
+        return c.json({ operations }, 200);
       },
     );
+
+  // A stream has no place among routes that answer once.
+  app.get("/schools/:school/courses/:course/draft/changes", only(services, STAFF), (c) => {
+    const { school } = c.get("actor");
+    return streamSSE(c, async (stream) => {
+      let wake: () => void = () => undefined;
+      const stop = changes?.onDraft(school, c.req.param("course"), () => wake());
+      stream.onAbort(() => {
+        stop?.();
+        wake();
+      });
+      await stream.writeSSE({ event: "hello", data: "" });
+      while (!stream.aborted) {
+        const told = await new Promise<boolean>((resolve) => {
+          const timer = setTimeout(() => resolve(false), 20_000);
+          wake = () => {
+            clearTimeout(timer);
+            resolve(true);
+          };
+        });
+        // A word now and then keeps what stands between from closing a quiet connection.
+        if (!stream.aborted) await stream.writeSSE({ event: told ? "changed" : "quiet", data: "" });
+      }
+    });
+  });
+  return app;
 }

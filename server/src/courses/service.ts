@@ -1,39 +1,52 @@
 /** The list of courses, one course as it is published, and what stands in a lesson. */
 import type { Course, CourseList, LessonText } from "@dawngate/contract";
+import type { PlanCourse } from "@dawngate/core/plan";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { Database, SchoolTransaction } from "../db/connection";
 import { countByCourse, listPeople, readCohorts } from "../enrollment/store";
 import { notFound } from "../http/problem";
 import { nextOpenings } from "../schedule/store";
+import { type Actor, isTheirs } from "../school/actor";
 import { reading } from "../school/service";
-import { listPublished, readLessonText, readPublished } from "./store";
+import { listCourseRows, readDraft, readLessonText, readPublished } from "./store";
 
-export async function listCourses(db: Database, slug: string, now: Instant): Promise<CourseList> {
-  return reading(db, slug, async (tx) => {
-    const courses = await listPublished(tx);
+/** Every course, those that were never published by their draft. */
+export async function listCourses(db: Database, actor: Actor, now: Instant): Promise<CourseList> {
+  return reading(db, actor, async (tx) => {
+    const rows = await listCourseRows(tx);
     const counts = await countByCourse(tx);
     const next = await nextOpenings(tx, formatInstant(now));
-    return {
-      courses: courses.map(({ id, plan }) => {
-        const modules = plan.modules.filter(isPublished);
-        const lessons = modules.flatMap((module) => module.lessons.filter(isPublished));
-        return {
-          id,
-          title: plan.title,
-          modules: modules.length,
-          lessons: lessons.length,
-          minutes: lessons.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0),
-          enrolled: counts.people.get(id) ?? 0,
-          cohorts: counts.cohorts.get(id) ?? 0,
-          nextOpening: next.get(id) ?? null,
-        };
-      }),
-    };
+    const courses = [];
+    for (const { id, number, plan } of rows) {
+      const course = plan ?? (await readDraft(tx, id));
+      if (!course) continue;
+      courses.push({
+        id,
+        title: course.title,
+        ...sizeOf(course),
+        enrolled: counts.people.get(id) ?? 0,
+        cohorts: counts.cohorts.get(id) ?? 0,
+        version: number,
+        nextOpening: next.get(id) ?? null,
+      });
+    }
+    return { courses };
   });
 }
 
-export async function showCourse(db: Database, slug: string, id: string): Promise<Course> {
-  return reading(db, slug, async (tx) => {
+/** How much is published in an outline. */
+export function sizeOf(course: PlanCourse) {
+  const modules = course.modules.filter(isPublished);
+  const lessons = modules.flatMap((module) => module.lessons.filter(isPublished));
+  return {
+    modules: modules.length,
+    lessons: lessons.length,
+    minutes: lessons.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0),
+  };
+}
+
+export async function showCourse(db: Database, actor: Actor, id: string): Promise<Course> {
+  return reading(db, actor, async (tx) => {
     const { number, plan, published_at } = await published(tx, id);
     const cohorts = await readCohorts(tx, id);
     const people = await listPeople(tx, id);
@@ -49,35 +62,38 @@ export async function showCourse(db: Database, slug: string, id: string): Promis
       opensOn: plan.opensOn,
       window: plan.window,
       validity: plan.validity,
-      modules: plan.modules
-        .filter(isPublished)
-        .map((module) => ({ ...module, lessons: module.lessons.filter(isPublished) })),
-      cohorts: cohorts.map(({ name, cohort: { course, ...cohort } }) => ({
-        ...cohort,
-        name,
-      })),
-      people: people.map((person) => ({
-        enrollment: person.id,
-        name: person.name,
-        timeZone: person.time_zone,
-        cohort: person.cohort_id,
-        enrolledAt: person.at,
-      })),
+      modules: publishedOutline(plan),
+      cohorts: cohorts.map(({ name, cohort: { course, ...cohort } }) => ({ ...cohort, name })),
+      people: people
+        .filter(({ cohort_id }) => isTheirs(actor, cohort_id))
+        .map((person) => ({
+          enrollment: person.id,
+          name: person.name,
+          timeZone: person.time_zone,
+          cohort: person.cohort_id,
+          enrolledAt: person.at,
+        })),
     };
   });
 }
 
+/** The modules and lessons that exist for an enrollee. */
+export function publishedOutline(plan: PlanCourse) {
+  return plan.modules
+    .filter(isPublished)
+    .map((module) => ({ ...module, lessons: module.lessons.filter(isPublished) }));
+}
+
 export async function showLessonText(
   db: Database,
-  slug: string,
+  actor: Actor,
   courseId: string,
   lessonId: string,
 ): Promise<LessonText> {
-  return reading(db, slug, async (tx) => {
+  return reading(db, actor, async (tx) => {
     const { plan } = await published(tx, courseId);
-    const lesson = plan.modules
-      .filter(isPublished)
-      .flatMap((module) => module.lessons.filter(isPublished))
+    const lesson = publishedOutline(plan)
+      .flatMap((module) => module.lessons)
       .find(({ id }) => id === lessonId);
     if (!lesson) throw notFound(`There is no lesson "${lessonId}" in this course.`);
     const { id, title, kind, minutes } = lesson;

@@ -1,4 +1,6 @@
 /** Courses in the database: the draft that authors edit, and what a lesson holds. */
+
+import type { Operation } from "@dawngate/core/courses";
 import {
   courseSchema,
   type PlanCourse,
@@ -8,6 +10,46 @@ import {
 import { sql } from "kysely";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { DRAFT_CHANNEL, draftTopic } from "../jobs/changes";
+
+/** A course's settings as its row has them. */
+export function courseColumns(course: PlanCourse) {
+  return {
+    title: course.title,
+    clock: course.clock,
+    release_hour: course.releaseHour,
+    counting: course.counting,
+    lesson_order: course.order,
+    opens_on: course.opensOn,
+    window_opens: course.window?.opens ?? null,
+    window_closes: course.window?.closes ?? null,
+    validity: course.validity,
+  };
+}
+
+export function moduleColumns(module: PlanModule, position: number) {
+  const { id, title, visible, gate, closes, due } = module;
+  return { id, position, title, visible, gate, closes, due };
+}
+
+export function lessonColumns(lesson: PlanLesson, position: number, module: string) {
+  const { id, title, visible, gate, closes, due } = lesson;
+  return {
+    module_id: module,
+    id,
+    position,
+    title,
+    visible,
+    gate,
+    closes,
+    due,
+    kind: lesson.kind,
+    holds_next: lesson.holdsNext,
+    sample: lesson.sample,
+    required: lesson.required,
+    minutes: lesson.minutes,
+  };
+}
 
 /** Writes a new course's draft: its settings, its outline, and the text of each lesson. */
 export async function insertDraft(
@@ -18,32 +60,16 @@ export async function insertDraft(
   texts: ReadonlyMap<string, string>,
 ): Promise<void> {
   await insertMany(tx, "course", [
-    {
-      school_id: school,
-      id: course.id,
-      title: course.title,
-      position,
-      clock: course.clock,
-      release_hour: course.releaseHour,
-      counting: course.counting,
-      lesson_order: course.order,
-      opens_on: course.opensOn,
-      window_opens: course.window?.opens ?? null,
-      window_closes: course.window?.closes ?? null,
-      validity: course.validity,
-    },
+    { school_id: school, id: course.id, position, ...courseColumns(course) },
   ]);
   const placed = course.modules.flatMap((module) =>
     module.lessons.map((lesson, number) => ({ module: module.id, lesson, number })),
   );
+  const inCourse = { school_id: school, course_id: course.id };
   await insertMany(
     tx,
     "module_placement",
-    course.modules.map((module, number) => ({
-      school_id: school,
-      course_id: course.id,
-      ...scheduledColumns(module, number),
-    })),
+    course.modules.map((module, number) => ({ ...inCourse, ...moduleColumns(module, number) })),
   );
   // Content of its own: one lesson may stand in several courses, so it is named after the course it came with.
   const content = (lesson: PlanLesson) => `${course.id}/${lesson.id}`;
@@ -66,23 +92,11 @@ export async function insertDraft(
     tx,
     "lesson_placement",
     placed.map(({ module, lesson, number }) => ({
-      school_id: school,
-      course_id: course.id,
-      module_id: module,
+      ...inCourse,
       lesson_id: content(lesson),
-      ...scheduledColumns(lesson, number),
-      kind: lesson.kind,
-      holds_next: lesson.holdsNext,
-      sample: lesson.sample,
-      required: lesson.required,
-      minutes: lesson.minutes,
+      ...lessonColumns(lesson, number, module),
     })),
   );
-}
-
-function scheduledColumns(item: PlanModule | PlanLesson, position: number) {
-  const { id, title, visible, gate, closes, due } = item;
-  return { id, position, title, visible, gate, closes, due };
 }
 
 /** The draft as a plan's course. A lesson whose newest revision holds nothing is empty. */
@@ -159,20 +173,25 @@ export function windowOf(row: { window_opens: string | null; window_closes: stri
   return opens === null || closes === null ? null : { opens, closes };
 }
 
-/** Every course with its current version, in the school's own order. Courses that were never published are left out. */
-export async function listPublished(tx: SchoolTransaction) {
-  return publishedCourses(tx).orderBy("course.position").orderBy("course.id").execute();
+/** Every course in the school's own order, with its current version where it has one. */
+export async function listCourseRows(tx: SchoolTransaction) {
+  return tx
+    .selectFrom("course")
+    .leftJoin("course_version as version", (join) =>
+      join
+        .onRef("version.school_id", "=", "course.school_id")
+        .onRef("version.course_id", "=", "course.id")
+        .onRef("version.number", "=", "course.current_version"),
+    )
+    .select(["course.id", "version.number", "version.plan"])
+    .orderBy("course.position")
+    .orderBy("course.id")
+    .execute();
 }
 
 /** A course with its current version, or null where there is none. */
 export async function readPublished(tx: SchoolTransaction, id: string) {
-  return (await publishedCourses(tx).where("course.id", "=", id).executeTakeFirst()) ?? null;
-}
-
-export type PublishedCourse = NonNullable<Awaited<ReturnType<typeof readPublished>>>;
-
-function publishedCourses(tx: SchoolTransaction) {
-  return tx
+  const row = await tx
     .selectFrom("course")
     .innerJoin("course_version as version", (join) =>
       join
@@ -180,7 +199,121 @@ function publishedCourses(tx: SchoolTransaction) {
         .onRef("version.course_id", "=", "course.id")
         .onRef("version.number", "=", "course.current_version"),
     )
-    .select(["course.id", "version.number", "version.plan", "version.published_at"]);
+    .select([
+      "course.id",
+      "course.description",
+      "version.number",
+      "version.plan",
+      "version.published_at",
+    ])
+    .where("course.id", "=", id)
+    .executeTakeFirst();
+  return row ?? null;
+}
+
+/** The draft's number, its description and what is published; held for the rest of the transaction where asked to. */
+export async function readCourseRow(tx: SchoolTransaction, id: string, hold = false) {
+  return tx
+    .selectFrom("course")
+    .select(["id", "draft_sequence", "description", "current_version"])
+    .where("id", "=", id)
+    .$if(hold, (query) => query.forUpdate())
+    .executeTakeFirst();
+}
+
+export async function nextPosition(tx: SchoolTransaction): Promise<number> {
+  const { last } = await tx
+    .selectFrom("course")
+    .select((e) => e.fn.coalesce(e.fn.max("position"), e.lit(-1)).as("last"))
+    .executeTakeFirstOrThrow();
+  return last + 1;
+}
+
+export async function setDescription(tx: SchoolTransaction, id: string, description: string) {
+  await tx.updateTable("course").set({ description }).where("id", "=", id).execute();
+}
+
+/** The operations after a number, in order. */
+export async function readOperations(tx: SchoolTransaction, course: string, after: number) {
+  return tx
+    .selectFrom("draft_operation")
+    .select(["sequence", "client_id as clientId", "client_number as number", "operation"])
+    .where("course_id", "=", course)
+    .where("sequence", ">", after)
+    .orderBy("sequence")
+    .execute();
+}
+
+/** The highest number of a client's own that has been played. */
+export async function lastNumberOf(tx: SchoolTransaction, course: string, client: string) {
+  const { last } = await tx
+    .selectFrom("draft_operation")
+    .select((e) => e.fn.coalesce(e.fn.max("client_number"), e.lit(0)).as("last"))
+    .where("course_id", "=", course)
+    .where("client_id", "=", client)
+    .executeTakeFirstOrThrow();
+  return last;
+}
+
+/** Writes operations down, moves the draft's number on, and tells whoever listens. */
+export async function appendOperations(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  course: string,
+  first: number,
+  author: string,
+  operations: { clientId: string; number: number; operation: Operation }[],
+): Promise<void> {
+  await insertMany(
+    tx,
+    "draft_operation",
+    operations.map(({ clientId, number, operation }, i) => ({
+      school_id: school,
+      course_id: course,
+      sequence: first + i,
+      client_id: clientId,
+      client_number: number,
+      operation,
+      author,
+    })),
+  );
+  await tx
+    .updateTable("course")
+    .set({ draft_sequence: first + operations.length - 1 })
+    .where("id", "=", course)
+    .execute();
+  await sql`select pg_notify(${DRAFT_CHANNEL}, ${draftTopic(school, course)})`.execute(tx);
+}
+
+/** What stands in a lesson of a draft, with the number of its revision. */
+export async function readRevision(tx: SchoolTransaction, course: string, lesson: string) {
+  return tx
+    .selectFrom("lesson_placement as placed")
+    .leftJoin("lesson_revision as revision", (join) =>
+      join
+        .onRef("revision.school_id", "=", "placed.school_id")
+        .onRef("revision.lesson_id", "=", "placed.lesson_id"),
+    )
+    .select(["placed.lesson_id", "revision.body", "revision.number", "revision.author"])
+    .where("placed.course_id", "=", course)
+    .where("placed.id", "=", lesson)
+    .orderBy("revision.number", "desc")
+    .limit(1)
+    .executeTakeFirst();
+}
+
+export async function insertRevision(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  content: string,
+  number: number,
+  text: string,
+  author: string,
+): Promise<void> {
+  await tx
+    .insertInto("lesson_revision")
+    .values({ school_id: school, lesson_id: content, number, body: text, author })
+    .execute();
 }
 
 /** The newest text of a lesson that stands in the course's current version. */

@@ -1,4 +1,5 @@
 /** The database as the rest of the server sees it: only ever through one school at a time. */
+import type { Role } from "@dawngate/contract";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { Kysely, PostgresDialect, sql, type Transaction } from "kysely";
 import pg from "pg";
@@ -15,6 +16,10 @@ export type SchoolId = string & { readonly [brand]: "SchoolId" };
 export interface Database {
   /** The school of a web address, or null. */
   findSchool(slug: string): Promise<SchoolId | null>;
+  /** The schools an account belongs to, with its role in each. */
+  schoolsOf(account: string): Promise<{ slug: string; name: string; role: Role }[]>;
+  /** What an invitation that can still be used is for, by the hash of its token. */
+  findInvitation(hash: string): Promise<InvitationRow | null>;
   /**
    * Runs `work` in one transaction, set to the school (`SET LOCAL`), so that row security shows it nothing else.
    * This is the only way to an executor. What throws rolls back.
@@ -28,6 +33,15 @@ export interface Database {
     work: (tx: SchoolTransaction, school: SchoolId) => Promise<void>,
   ): Promise<SchoolId>;
   close(): Promise<void>;
+}
+
+export interface InvitationRow {
+  school: SchoolId;
+  slug: string;
+  school_name: string;
+  id: string;
+  email: string;
+  role: "instructor" | "enrollee";
 }
 
 export interface NewSchool {
@@ -68,6 +82,18 @@ export function openDatabase(address: DatabaseAddress): Database {
         db,
       );
       return rows[0]?.id ?? null;
+    },
+    async schoolsOf(account) {
+      const { rows } = await sql<{
+        slug: string;
+        name: string;
+        role: Role;
+      }>`select slug, name, role from schools_of(${account}) order by name, role desc`.execute(db);
+      return rows;
+    },
+    async findInvitation(hash) {
+      const { rows } = await sql<InvitationRow>`select * from invitation_of(${hash})`.execute(db);
+      return rows[0] ?? null;
     },
     withSchool: (school, work) =>
       db.transaction().execute(async (tx) => {

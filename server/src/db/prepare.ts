@@ -1,6 +1,7 @@
 /** Makes a database ready: its two roles, itself, and its tables as the newest migration has them. */
 import { Kysely, Migrator, PostgresDialect, sql } from "kysely";
 import pg from "pg";
+import { prepareQueue } from "../jobs/queue-tables";
 import { migrations } from "./migrations";
 
 /** The superuser of a cluster; used for nothing but this. */
@@ -42,7 +43,10 @@ export async function prepareDatabase(
     const exists = await admin.query("select 1 from pg_database where datname = $1", [database]);
     if (exists.rowCount === 0)
       await admin.query(`create database ${admin.escapeIdentifier(database)} owner dawngate_owner`);
-    await migrate({ host, port, database, user: "dawngate_owner", password: secret });
+    const owner = { host, port, database, user: "dawngate_owner", password: secret };
+    await migrate(owner);
+    await prepareQueue(owner);
+    await grantQueue(owner);
   } finally {
     await admin.end();
   }
@@ -58,6 +62,21 @@ export async function dropDatabase(cluster: Cluster, database: string): Promise<
     await admin.query(`drop database if exists ${admin.escapeIdentifier(database)} with (force)`);
   } finally {
     await admin.end();
+  }
+}
+
+/** The server works with the queue's tables, but owns none of them. */
+async function grantQueue(owner: DatabaseAddress): Promise<void> {
+  const client = new pg.Client(owner);
+  await client.connect();
+  try {
+    await client.query(`
+      grant usage, create on schema pgboss to dawngate_app;
+      grant select, insert, update, delete on all tables in schema pgboss to dawngate_app;
+      grant execute on all functions in schema pgboss to dawngate_app;
+    `);
+  } finally {
+    await client.end();
   }
 }
 

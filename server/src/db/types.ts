@@ -1,4 +1,6 @@
 /** The tables, as Kysely sees them. Dates are `YYYY-MM-DD`, instants ISO 8601 in UTC: the driver is told so. */
+
+import type { Operation } from "@dawngate/core/courses";
 import type { PlanCohort, PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
 
@@ -13,7 +15,48 @@ export interface SchoolTable {
   currency: string;
   weekend: number[];
   closed: string[];
+  contact: Generated<string>;
+  color: Generated<string>;
+  /** Proposed for new courses. */
+  release_hour: Generated<string>;
   created_at: Generated<string>;
+}
+
+export interface MemberTable {
+  school_id: string;
+  user_id: string;
+  role: "owner" | "instructor";
+  name: string;
+  email: string;
+  created_at: Generated<string>;
+}
+
+export interface CohortInstructorTable {
+  school_id: string;
+  cohort_id: string;
+  user_id: string;
+}
+
+export interface InvitationTable {
+  school_id: string;
+  id: Generated<string>;
+  email: string;
+  role: "instructor" | "enrollee";
+  token_hash: string;
+  invited_by: string;
+  expires_at: string;
+  accepted_at: string | null;
+}
+
+export interface DraftOperationTable {
+  school_id: string;
+  course_id: string;
+  sequence: number;
+  client_id: string;
+  client_number: number;
+  operation: JSONColumnType<Operation>;
+  author: string;
+  at: Generated<string>;
 }
 
 export interface CourseTable {
@@ -30,6 +73,9 @@ export interface CourseTable {
   window_closes: string | null;
   validity: JSONColumnType<PlanMoment[]>;
   current_version: number | null;
+  description: Generated<string>;
+  /** The number of the draft's last operation. */
+  draft_sequence: Generated<number>;
   created_at: Generated<string>;
 }
 
@@ -66,6 +112,7 @@ export interface LessonRevisionTable {
   lesson_id: string;
   number: number;
   body: string;
+  author: Generated<string>;
   created_at: Generated<string>;
 }
 
@@ -98,6 +145,8 @@ export interface PersonTable {
   name: string;
   email: string;
   time_zone: string;
+  /** The account they sign in with; null until they have. */
+  user_id: Generated<string | null>;
 }
 
 export interface EnrollmentTable {
@@ -149,4 +198,8 @@ export interface Tables {
   enrollment: EnrollmentTable;
   enrollment_event: EnrollmentEventTable;
   opening: OpeningTable;
+  member: MemberTable;
+  cohort_instructor: CohortInstructorTable;
+  invitation: InvitationTable;
+  draft_operation: DraftOperationTable;
 }

@@ -1,5 +1,6 @@
 /** People, cohorts, enrollments and their events in the database. */
 import { cohortSchema, type PlanCohort, type PlanEnrollment } from "@dawngate/core/plan";
+import { sql } from "kysely";
 import { windowOf } from "../courses/store";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
@@ -212,4 +213,131 @@ export async function countByCourse(tx: SchoolTransaction) {
   const table = (rows: { course_id: string; count: string }[]) =>
     new Map(rows.map(({ course_id, count }) => [course_id, Number(count)]));
   return { people: table(people), cohorts: table(cohorts) };
+}
+
+/** Holds a cohort's row, or the course's where there is none, so that seats are given out one after the other. */
+export async function holdSeats(tx: SchoolTransaction, course: string, cohort: string | null) {
+  if (cohort === null)
+    await tx.selectFrom("course").select("id").where("id", "=", course).forUpdate().execute();
+  else
+    await tx
+      .selectFrom("cohort")
+      .select("id")
+      .where("course_id", "=", course)
+      .where("id", "=", cohort)
+      .forUpdate()
+      .execute();
+}
+
+/** The enrollments of a person in a course, newest first. */
+export async function enrollmentsOf(tx: SchoolTransaction, person: string, course?: string) {
+  return tx
+    .selectFrom("enrollment")
+    .select(["id", "course_id", "cohort_id"])
+    .where("person_id", "=", person)
+    .$if(course !== undefined, (query) => query.where("course_id", "=", course as string))
+    .orderBy("id", "desc")
+    .execute();
+}
+
+export async function findPersonByEmail(tx: SchoolTransaction, email: string) {
+  return tx
+    .selectFrom("person")
+    .select(["id", "user_id", "name"])
+    .where(sql`lower(email)`, "=", email.toLowerCase())
+    .executeTakeFirst();
+}
+
+export async function readEvents(tx: SchoolTransaction, enrollment: string) {
+  return tx
+    .selectFrom("enrollment_event")
+    .select(["sequence", "kind", "at", "author", "reason", "data"])
+    .where("enrollment_id", "=", enrollment)
+    .orderBy("sequence", "desc")
+    .execute();
+}
+
+/** Whose enrollment it is, and of which course. */
+export async function readOwner(tx: SchoolTransaction, enrollment: string) {
+  return tx
+    .selectFrom("enrollment")
+    .select(["person_id", "course_id", "cohort_id"])
+    .where("id", "=", enrollment)
+    .executeTakeFirst();
+}
+
+export async function updateCohort(
+  tx: SchoolTransaction,
+  course: string,
+  id: string,
+  set: {
+    name: string;
+    window_opens: string | null;
+    window_closes: string | null;
+    starts: string;
+    ends: string;
+    grace: number | null;
+    seats: number | null;
+  },
+): Promise<boolean> {
+  const result = await tx
+    .updateTable("cohort")
+    .set(set)
+    .where("course_id", "=", course)
+    .where("id", "=", id)
+    .executeTakeFirst();
+  return result.numUpdatedRows === 1n;
+}
+
+/** Holds an enrollment's row and answers the number of its last event; null where there is none. */
+export async function lockEnrollment(tx: SchoolTransaction, course: string, id: string) {
+  const row = await tx
+    .selectFrom("enrollment")
+    .select("last_sequence")
+    .where("id", "=", id)
+    .where("course_id", "=", course)
+    .forUpdate()
+    .executeTakeFirst();
+  return row?.last_sequence ?? null;
+}
+
+/** Whether an event of this key is there already. */
+export async function hasKey(tx: SchoolTransaction, enrollment: string, key: string) {
+  const row = await tx
+    .selectFrom("enrollment_event")
+    .select("sequence")
+    .where("enrollment_id", "=", enrollment)
+    .where("idempotency_key", "=", key)
+    .executeTakeFirst();
+  return row !== undefined;
+}
+
+/** Adds an event and moves the enrollment's number on. The caller holds its row. */
+export async function insertEvent(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  enrollment: string,
+  event: {
+    sequence: number;
+    kind: string;
+    at: string;
+    data: Record<string, unknown>;
+    author: string;
+    reason: string | null;
+    idempotency_key: string | null;
+  },
+): Promise<void> {
+  await insertMany(tx, "enrollment_event", [
+    { school_id: school, enrollment_id: enrollment, ...event },
+  ]);
+  await tx
+    .updateTable("enrollment")
+    .set({ last_sequence: event.sequence })
+    .where("id", "=", enrollment)
+    .execute();
+}
+
+/** Gives a person the account they sign in with. */
+export async function setAccount(tx: SchoolTransaction, person: string, account: string) {
+  await tx.updateTable("person").set({ user_id: account }).where("id", "=", person).execute();
 }

@@ -1,6 +1,8 @@
 /** The HTTP API: every room's routes under one roof, with its description. */
 import { OpenAPIHono } from "@hono/zod-openapi";
 import { courseRoutes } from "../courses/routes";
+import { enrollmentRoutes } from "../enrollment/routes";
+import type { Changes } from "../jobs/changes";
 import { scheduleRoutes } from "../schedule/routes";
 import { schoolRoutes } from "../school/routes";
 import type { Services } from "./kit";
@@ -16,11 +18,12 @@ const DESCRIPTION = {
   servers: [{ url: "/api" }],
 };
 
-export function api(services: Services) {
+export function api(services: Services, changes: Changes | null) {
   const app = new OpenAPIHono()
     .route("/", schoolRoutes(services))
-    .route("/", courseRoutes(services))
-    .route("/", scheduleRoutes(services));
+    .route("/", courseRoutes(services, changes))
+    .route("/", scheduleRoutes(services))
+    .route("/", enrollmentRoutes(services));
   app.get("/openapi.json", (c) => c.json(app.getOpenAPI31Document(DESCRIPTION)));
   return app;
 }

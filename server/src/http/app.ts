@@ -1,19 +1,24 @@
 /** The server as one function of a request: the API, the application's files, and the manners both keep. */
 import { Hono } from "hono";
 import { compress } from "hono/compress";
+import { csrf } from "hono/csrf";
+import { HTTPException } from "hono/http-exception";
 import { secureHeaders } from "hono/secure-headers";
+import type { Changes } from "../jobs/changes";
 import { api } from "./api";
 import type { Services } from "./kit";
-import { answerProblem, notFound } from "./problem";
+import { answerProblem, notFound, ProblemError } from "./problem";
 import type { StaticFiles } from "./static";
 
 export interface ServerParts extends Services {
   /** The exported application; null serves the API alone. */
   files: StaticFiles | null;
+  /** Null: nobody is told of changes. */
+  changes: Changes | null;
   log(line: string): void;
 }
 
-export function createApp({ files, log, ...services }: ServerParts): Hono {
+export function createApp({ files, changes, log, ...services }: ServerParts): Hono {
   const app = new Hono();
   app.use(
     secureHeaders({
@@ -27,17 +32,30 @@ export function createApp({ files, log, ...services }: ServerParts): Hono {
       },
     }),
   );
-  app.use("/api/*", compress());
+  app.use("/api/*", csrf());
+  const packed = compress();
+  // A stream is sent as it comes.
+  app.use("/api/*", (c, next) => (c.req.path.endsWith("/changes") ? next() : packed(c, next)));
   app.use("/api/*", async (c, next) => {
     await next();
     c.header("cache-control", "no-store");
   });
-  app.route("/api", api(services));
+  app.on(["GET", "POST"], "/api/auth/*", (c) => services.identity.handler(c.req.raw));
+  app.route("/api", api(services, changes));
   app.all("/api/*", () => {
     throw notFound("There is no such address in this API; /api/openapi.json lists them all.");
   });
   if (files) app.get("*", files);
   app.notFound((c) => answerProblem(c, notFound("There is nothing here."), log));
-  app.onError((error, c) => answerProblem(c, error, log));
+  app.onError((error, c) => answerProblem(c, readable(error), log));
   return app;
+}
+
+/** Errors that the frameworks throw, as ours. */
+function readable(error: Error): Error {
+  if (!(error instanceof HTTPException)) return error;
+  return new ProblemError(
+    error.status === 403 ? 403 : 400,
+    error.message || "This request is off.",
+  );
 }

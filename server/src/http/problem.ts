@@ -2,10 +2,12 @@
 import type { Problem } from "@dawngate/contract";
 import type { Context } from "hono";
 
-type Status = 400 | 404 | 409 | 413 | 422 | 500 | 503;
+type Status = 400 | 401 | 403 | 404 | 409 | 413 | 422 | 500 | 503;
 
 const TITLES: Record<Status, string> = {
   400: "The request is off",
+  401: "Sign in first",
+  403: "Not for you",
   404: "Not here",
   409: "This is taken",
   413: "Too large",
@@ -26,6 +28,13 @@ export class ProblemError extends Error {
 }
 
 export const notFound = (detail: string) => new ProblemError(404, detail);
+
+/** A conflict with what stands there already. */
+export const conflict = (detail: string) => new ProblemError(409, detail);
+
+/** Input that is refused, with each fault at its place. */
+export const refusal = (detail: string, errors?: { path: string; reason: string }[]) =>
+  new ProblemError(422, detail, errors);
 
 /** The answer for an error, whatever it is. What we did not foresee is told to the log, not to the caller. */
 export function answerProblem(c: Context, error: unknown, log: (line: string) => void): Response {

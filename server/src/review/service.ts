@@ -1,10 +1,15 @@
-/** Publishing: a draft is frozen into a version. */
+/** Publishing: a draft is frozen into a version, once it is a plan that can be answered. */
+import { circularItems } from "@dawngate/core/courses";
+import { parsePlan } from "@dawngate/core/plan";
 import { readDraft } from "../courses/store";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { notFound } from "../http/problem";
+import { readCohorts } from "../enrollment/store";
+import { notFound, refusal } from "../http/problem";
+import { planSchool } from "../school/plan";
+import { readSchool } from "../school/store";
 import { insertVersion, lockCourse } from "./store";
 
-/** Makes the next version of a course from its draft. Answers its number. */
+/** Makes the next version of a course from its draft. Answers its number; refuses with every fault and its place. */
 export async function publish(
   tx: SchoolTransaction,
   school: SchoolId,
@@ -14,5 +19,22 @@ export async function publish(
   await lockCourse(tx, course);
   const draft = await readDraft(tx, course);
   if (!draft) throw notFound(`There is no course "${course}" in this school.`);
+  const settings = planSchool(await readSchool(tx));
+  const cohorts = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
+  const checked = parsePlan({ dawnGatePlan: 1, school: settings, courses: [draft], cohorts });
+  const faults = checked.ok ? [] : checked.faults;
+  if (checked.ok)
+    for (const cohort of [null, ...cohorts])
+      for (const item of circularItems(settings, draft, cohort))
+        faults.push({
+          path: item,
+          reason:
+            "It waits for its own opening, in a circle; count one of them from something else",
+        });
+  if (faults.length > 0)
+    throw refusal(
+      `This cannot be published: ${faults.length === 1 ? "one fault" : `${faults.length} faults`}.`,
+      faults,
+    );
   return insertVersion(tx, school, draft, note);
 }

@@ -1,10 +1,11 @@
 /** HTTP of the schedule. */
 import { timeline, timelineQuery } from "@dawngate/contract";
 import { createRoute } from "@hono/zod-openapi";
-import { answers, inCourse, router, type Services } from "../http/kit";
+import { answers, inCourse, only, router, type Services, STAFF } from "../http/kit";
 import { showTimeline } from "./service";
 
-export function scheduleRoutes({ db, now }: Services) {
+export function scheduleRoutes(services: Services) {
+  const { db, now } = services;
   return router().openapi(
     createRoute({
       method: "get",
@@ -13,12 +14,16 @@ export function scheduleRoutes({ db, now }: Services) {
       summary: "What opens when, for one person, and why",
       description:
         "For a real enrollment, or for somebody imagined who enrolls on a day; seen at an instant. Every date comes with the steps that led to it.",
+      middleware: only(services, STAFF),
       request: { params: inCourse, query: timelineQuery },
       responses: answers(timeline, "The timeline."),
     }),
     async (c) => {
-      const { school, course } = c.req.valid("param");
-      return c.json(await showTimeline(db, school, course, c.req.valid("query"), now()), 200);
+      const { course } = c.req.valid("param");
+      return c.json(
+        await showTimeline(db, c.get("actor"), course, c.req.valid("query"), now()),
+        200,
+      );
     },
   );
 }

@@ -16,6 +16,7 @@ import type { Database, SchoolTransaction } from "../db/connection";
 import { readCohorts, readEnrollment } from "../enrollment/store";
 import { notFound } from "../http/problem";
 import { readVersion } from "../review/store";
+import { type Actor, isTheirs } from "../school/actor";
 import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
@@ -23,12 +24,12 @@ import { readSchool } from "../school/store";
 /** Answers a question of the timeline. `now` counts where the question names no instant. */
 export async function showTimeline(
   db: Database,
-  slug: string,
+  actor: Actor,
   courseId: string,
   query: TimelineQuery,
   now: Instant,
 ): Promise<TimelineAnswer> {
-  return reading(db, slug, async (tx) => {
+  return reading(db, actor, async (tx) => {
     const course = await published(tx, courseId);
     const school = planSchool(await readSchool(tx));
     const { enrollment, version, plan } =
@@ -38,7 +39,7 @@ export async function showTimeline(
             version: course.number,
             plan: course.plan,
           }
-        : await real(tx, course, query.enrollment);
+        : await real(tx, actor, course, query.enrollment);
     const cohorts = await readCohorts(tx, courseId);
     const cohort = cohorts.find(({ cohort: { id } }) => id === enrollment.cohort)?.cohort ?? null;
     if (enrollment.cohort !== null && cohort === null)
@@ -59,11 +60,13 @@ export async function showTimeline(
 /** Somebody who is really enrolled, with the version that counts for them. */
 async function real(
   tx: SchoolTransaction,
+  actor: Actor,
   course: { id: string; number: number; plan: PlanCourse },
   id: string,
 ) {
   const found = await readEnrollment(tx, course.id, id);
-  if (!found) throw notFound(`There is no enrollment "${id}" in this course.`);
+  if (!found || !isTheirs(actor, found.enrollment.cohort))
+    throw notFound(`There is no enrollment "${id}" in this course.`);
   const version = found.pinnedVersion ?? course.number;
   const plan = version === course.number ? course.plan : await readVersion(tx, course.id, version);
   if (!plan) throw notFound(`Version ${version} of this course is missing.`);

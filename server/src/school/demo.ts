@@ -4,13 +4,29 @@ import { join } from "node:path";
 import type { ImportRequest } from "@dawngate/contract";
 import { parsePlanText, shiftPlan } from "@dawngate/core/plan";
 import { type Instant, type LocalDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
+import { z } from "zod";
 import type { Database } from "../db/connection";
 import { importSchool } from "./import";
+import { insertMember, replaceCohorts } from "./store";
 
-/** The Monday on which the demo's plan file stands still; it is moved from there by whole weeks. */
-interface DemoNote {
-  basedOn: string;
-}
+const demoNote = z.strictObject({
+  /** The Monday on which the demo's plan file stands still; it is moved from there by whole weeks. */
+  basedOn: z.string(),
+  /** What everybody of the demo signs in with. */
+  password: z.string(),
+  staff: z.array(
+    z.strictObject({
+      name: z.string(),
+      email: z.string(),
+      role: z.enum(["owner", "instructor"]),
+      cohorts: z.array(z.string()),
+    }),
+  ),
+  /** People of the demo who can sign in. */
+  enrollees: z.array(z.strictObject({ name: z.string(), email: z.string() })),
+});
+
+type DemoNote = z.infer<typeof demoNote>;
 
 /**
  * Reads the demo's folder as a request to import. Its dates are moved by the whole weeks that have passed between
@@ -20,8 +36,7 @@ export function readDemo(folder: string, now: Instant): ImportRequest {
   const text = (...names: string[]) => readFileSync(join(folder, ...names), "utf8");
   const parsed = parsePlanText(text("plan.json"));
   if (!parsed.ok) throw new Error(`The demo's plan is refused: ${JSON.stringify(parsed.faults)}`);
-  const { basedOn } = JSON.parse(text("demo.json")) as DemoNote;
-  const monday = parseDate(basedOn);
+  const monday = parseDate(readNote(folder).basedOn);
   if (!monday.ok) throw new Error(`demo.json: ${monday.reason}`);
   const today = localDateAt(zoneOf(parsed.plan.school.timeZone), now);
   const plan = shiftPlan(parsed.plan, wholeWeeks(monday.value, today));
@@ -32,19 +47,44 @@ export function readDemo(folder: string, now: Instant): ImportRequest {
   return { plan, extras: JSON.parse(text("extras.json")), texts };
 }
 
+function readNote(folder: string): DemoNote {
+  return demoNote.parse(JSON.parse(readFileSync(join(folder, "demo.json"), "utf8")));
+}
+
 function wholeWeeks(from: LocalDate, to: LocalDate): number {
   return Math.floor((to - from) / 7) * 7;
 }
 
-/** Loads the demo, unless it is there. Answers the school's address. */
+export interface DemoSignIn {
+  email: string;
+  as: string;
+}
+
+/** Loads the demo, unless it is there. Answers the school's address, and who can sign in with what. */
 export async function loadDemo(
   db: Database,
   folder: string,
   now: Instant,
-): Promise<{ slug: string; loaded: boolean }> {
+  ensureAccount: (email: string, name: string, password: string) => Promise<string>,
+): Promise<{ slug: string; loaded: boolean; password: string; signIns: DemoSignIn[] }> {
   const request = readDemo(folder, now);
+  const { password, staff, enrollees } = readNote(folder);
   const { slug } = (request.extras as { school: { slug: string } }).school;
-  if (await db.findSchool(slug)) return { slug, loaded: false };
-  await importSchool(db, request, now);
-  return { slug, loaded: true };
+  const signIns = [
+    ...staff.map(({ email, role, name }) => ({ email, as: `${role}, ${name}` })),
+    ...enrollees.map(({ email, name }) => ({ email, as: `enrollee, ${name}` })),
+  ];
+  if (await db.findSchool(slug)) return { slug, loaded: false, password, signIns };
+  const accounts = new Map<string, string>();
+  for (const { email, name } of [...staff, ...enrollees])
+    accounts.set(email, await ensureAccount(email, name, password));
+  const school = await importSchool(db, request, now);
+  await db.withSchool(school, async (tx) => {
+    for (const { email, name, role, cohorts } of staff) {
+      const user_id = accounts.get(email) as string;
+      await insertMember(tx, school, { user_id, role, name, email });
+      if (role === "instructor") await replaceCohorts(tx, school, user_id, cohorts);
+    }
+  });
+  return { slug, loaded: true, password, signIns };
 }

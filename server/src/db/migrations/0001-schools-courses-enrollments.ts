@@ -1,5 +1,6 @@
 /** Schools, courses with versions, cohorts, people, enrollments and their events, openings; row security by school. */
 import { type Kysely, sql } from "kysely";
+import { secure } from "./secure";
 
 /** Tables that belong to a school, in the order in which they refer to each other. */
 const OF_SCHOOL = [
@@ -212,18 +213,4 @@ export async function up(db: Kysely<unknown>): Promise<void> {
   await sql`
     revoke update, delete on course_version, enrollment_event, lesson_revision from dawngate_app;
   `.execute(db);
-}
-
-/**
- * Rows of a school are seen and written only in a transaction that is set to that school. This holds for the
- * server's role, which owns nothing; the owner, who migrates, sees all.
- */
-async function secure(db: Kysely<unknown>, table: string): Promise<void> {
-  const name = sql.table(table);
-  await sql`alter table ${name} enable row level security`.execute(db);
-  await sql`
-    create policy own on ${name}
-      using (school_id = nullif(current_setting('dawngate.school_id', true), '')::uuid)
-  `.execute(db);
-  await sql`grant select, insert, update, delete on ${name} to dawngate_app`.execute(db);
 }

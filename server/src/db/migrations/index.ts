@@ -1,6 +1,8 @@
 /** The migrations, by name, in order. They are only ever added to. */
 import * as m0001 from "./0001-schools-courses-enrollments";
+import * as m0002 from "./0002-people-and-drafts";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
+  "0002-people-and-drafts": m0002,
 };

@@ -1,0 +1,204 @@
+/** Enrolling and what follows: cohorts, people, what staff do, and what an enrollee sees. */
+import { planFields } from "@dawngate/core/plan";
+import { z } from "zod";
+import { cohort } from "./courses";
+import { timeline } from "./schedule";
+
+const reason = z.string().trim().min(1, "Say why; it stays on the record").max(2000);
+const window = z
+  .strictObject({ opens: planFields.localDate, closes: planFields.localDate })
+  .refine(({ opens, closes }) => opens <= closes, {
+    path: ["closes"],
+    message: "The window closes before it opens; the closing date is the last day, included",
+  });
+
+export const newCohort = z
+  .strictObject({
+    name: z.string().trim().min(1, "A cohort needs a name").max(200),
+    window: window.nullable(),
+    starts: planFields.localDate,
+    ends: planFields.localDate,
+    grace: z.int().min(0).max(100_000).nullable(),
+    seats: z.int("Seats are a whole number").min(0).max(100_000).nullable(),
+  })
+  .refine(({ starts, ends }) => starts <= ends, {
+    path: ["ends"],
+    message: "The cohort ends before it starts",
+  })
+  .meta({ id: "NewCohort" });
+
+export const newEnrollment = z
+  .strictObject({
+    name: z.string().trim().min(1, "A name must not be empty").max(200),
+    email: z.email("This is not a mail address").max(320),
+    timeZone: planFields.timeZone,
+    cohort: planFields.id.nullable(),
+  })
+  .meta({ id: "NewEnrollment" });
+
+const onItem = <T extends string>(type: T) =>
+  z.strictObject({ type: z.literal(type), item: planFields.id, reason });
+const plain = <T extends string>(type: T) => z.strictObject({ type: z.literal(type), reason });
+
+/** What staff do for one person; each with a reason that stays on the record. */
+export const staffAct = z
+  .discriminatedUnion("type", [
+    onItem("completed"),
+    onItem("passed"),
+    onItem("opened-by-staff"),
+    onItem("staff-opening-taken-back"),
+    z.strictObject({ type: z.literal("extended"), add: planFields.offset, reason }),
+    z.strictObject({ type: z.literal("end-set"), through: planFields.localDate, reason }),
+    plain("paused"),
+    plain("resumed"),
+    plain("revoked"),
+    plain("restored"),
+  ])
+  .meta({ id: "StaffAct" });
+
+export const actRequest = z
+  .strictObject({
+    /** Made by the client for each press, so that the same press twice counts once. */
+    key: z.string().min(8).max(64),
+    act: staffAct,
+  })
+  .meta({ id: "ActRequest" });
+
+export const record = z
+  .object({
+    events: z.array(
+      z.object({
+        sequence: z.int(),
+        kind: z.string(),
+        at: z.string(),
+        author: z.string(),
+        reason: z.string().nullable(),
+        data: z.record(z.string(), z.unknown()),
+      }),
+    ),
+  })
+  .meta({ id: "Record" });
+
+const fault = z.object({ kind: z.string(), sentence: z.string() });
+
+/** One way into a course: a cohort, or the course itself. */
+export const wayIn = z.object({
+  cohort: cohort.pick({ id: true, name: true, starts: true, ends: true }).nullable(),
+  window: z.object({ opens: z.string(), closes: z.string() }).nullable(),
+  state: z.enum(["before", "open", "full", "closed"]),
+  seatsLeft: z.int().nullable(),
+  faults: z
+    .array(fault)
+    .describe("Why the one who asks cannot enroll; empty where nothing keeps them out."),
+});
+
+export const publicCourse = z
+  .object({
+    id: z.string(),
+    title: z.string(),
+    description: z.string(),
+    school: z.object({
+      name: z.string(),
+      color: z.string(),
+      timeZone: z.string(),
+      contact: z.string(),
+    }),
+    modules: z.array(
+      z.object({
+        title: z.string(),
+        lessons: z.array(z.object({ title: z.string(), sample: z.boolean() })),
+      }),
+    ),
+    lessons: z.int(),
+    minutes: z.number(),
+    ways: z.array(wayIn),
+    enrollment: z
+      .string()
+      .nullable()
+      .describe("One's own enrollment that is open, if there is one."),
+  })
+  .meta({ id: "PublicCourse" });
+
+export const enrollRequest = z
+  .strictObject({ cohort: planFields.id.nullable(), timeZone: planFields.timeZone })
+  .meta({ id: "EnrollRequest" });
+
+export const enrolled = z.object({ enrollment: z.string() }).meta({ id: "Enrolled" });
+
+export const shelf = z
+  .object({
+    courses: z.array(
+      z.object({
+        enrollment: z.string(),
+        course: z.string(),
+        title: z.string(),
+        clock: z.string(),
+        state: z.enum(["closed", "waiting", "scheduled", "open"]),
+        shutBy: z.enum(["pause", "suspension"]).nullable(),
+        from: z.string().nullable(),
+        until: z.string().nullable(),
+        progress: z.object({ done: z.int(), of: z.int() }),
+        fresh: z.array(z.string()).describe("Titles of modules that opened within the last week."),
+        next: z.object({ title: z.string(), opens: z.string() }).nullable(),
+      }),
+    ),
+  })
+  .meta({ id: "Shelf" });
+
+export const myCourse = z
+  .object({
+    course: z.string(),
+    title: z.string(),
+    school: z.string(),
+    modules: z.array(
+      z.object({
+        id: z.string(),
+        title: z.string(),
+        lessons: z.array(
+          z.object({
+            id: z.string(),
+            title: z.string(),
+            kind: z.string(),
+            minutes: z.number().nullable(),
+            sample: z.boolean(),
+            required: z.boolean(),
+          }),
+        ),
+      }),
+    ),
+    goOn: z
+      .string()
+      .nullable()
+      .describe("The lesson to go on with: the first open one that is not done."),
+    timeline,
+  })
+  .meta({ id: "MyCourse" });
+
+export const myLesson = z
+  .object({
+    id: z.string(),
+    title: z.string(),
+    kind: z.string(),
+    minutes: z.number().nullable(),
+    text: z.string(),
+    done: z.boolean(),
+    previous: z.string().nullable(),
+    next: z.string().nullable(),
+  })
+  .meta({ id: "MyLesson" });
+
+export const tick = z
+  .strictObject({ done: z.boolean(), key: z.string().min(8).max(64) })
+  .meta({ id: "Tick" });
+
+export type NewCohort = z.infer<typeof newCohort>;
+export type NewEnrollment = z.infer<typeof newEnrollment>;
+export type StaffAct = z.infer<typeof staffAct>;
+export type ActRequest = z.infer<typeof actRequest>;
+export type EventRecord = z.infer<typeof record>;
+export type PublicCourse = z.infer<typeof publicCourse>;
+export type WayIn = z.infer<typeof wayIn>;
+export type EnrollRequest = z.infer<typeof enrollRequest>;
+export type Shelf = z.infer<typeof shelf>;
+export type MyCourse = z.infer<typeof myCourse>;
+export type MyLesson = z.infer<typeof myLesson>;

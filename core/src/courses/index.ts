@@ -1,0 +1,4 @@
+/** The outline as authors edit it: operations, played and undone, and what publishing refuses. */
+export { type Applied, applyOperation } from "./apply";
+export { circularItems } from "./circles";
+export { type Operation, operation as operationSchema } from "./operation";

@@ -1,0 +1,57 @@
+/** What an author does to a draft, as data: operations that are sent, numbered, undone and played again. */
+import { z } from "zod";
+import { courseSchema, planFields } from "../plan";
+
+const { modules, id: _id, ...settings } = courseSchema.shape;
+const planModule = modules.element;
+const { lessons, id: _moduleId, ...moduleFields } = planModule.shape;
+const planLesson = lessons.element;
+const { id: _lessonId, ...lessonFields } = planLesson.shape;
+
+/** Put after this item; null: at the beginning; an item that is gone: at the end. */
+const after = planFields.id.nullable();
+
+const plain = <T extends z.ZodRawShape>(shape: T) =>
+  z.strictObject(
+    Object.fromEntries(
+      Object.entries(shape).map(([key, field]) => [key, unwrap(field as z.ZodType).optional()]),
+    ) as { [K in keyof T]: z.ZodOptional<z.ZodType<z.output<T[K] & z.ZodType>>> },
+  );
+
+/** A field without its default: what is left out of a change stays as it is. */
+function unwrap(field: z.ZodType): z.ZodType {
+  return field instanceof z.ZodDefault ? (field.unwrap() as z.ZodType) : field;
+}
+
+export const operation = z
+  .discriminatedUnion("type", [
+    z.strictObject({ type: z.literal("set-course"), set: plain(settings) }),
+    z.strictObject({
+      type: z.literal("set-module"),
+      item: planFields.id,
+      set: plain(moduleFields),
+    }),
+    z.strictObject({
+      type: z.literal("set-lesson"),
+      item: planFields.id,
+      set: plain(lessonFields),
+    }),
+    z.strictObject({ type: z.literal("insert-module"), module: planModule, after }),
+    z.strictObject({
+      type: z.literal("insert-lesson"),
+      lesson: planLesson,
+      module: planFields.id,
+      after,
+    }),
+    z.strictObject({ type: z.literal("move-module"), item: planFields.id, after }),
+    z.strictObject({
+      type: z.literal("move-lesson"),
+      item: planFields.id,
+      module: planFields.id,
+      after,
+    }),
+    z.strictObject({ type: z.literal("remove"), item: planFields.id }),
+  ])
+  .meta({ id: "Operation" });
+
+export type Operation = z.infer<typeof operation>;

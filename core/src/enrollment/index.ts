@@ -1,0 +1,3 @@
+/** Enrolling: windows, seats, and who may. */
+export { type EnrollingFault, type EnrollingPlace, enrollingFaults } from "./eligibility";
+export { type Window, type WindowState, windowInstants, windowState } from "./window";

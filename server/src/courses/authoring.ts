@@ -1,0 +1,184 @@
+/** Authoring: new courses, drafts changed by operations, and lesson texts with revisions. */
+import { randomBytes } from "node:crypto";
+import { isDeepStrictEqual } from "node:util";
+import type { Draft, Edit, Edited, LessonDraft } from "@dawngate/contract";
+import { applyOperation, type Operation } from "@dawngate/core/courses";
+import { courseSchema, type PlanCourse } from "@dawngate/core/plan";
+import type { Database, SchoolTransaction } from "../db/connection";
+import { conflict, notFound, refusal } from "../http/problem";
+import { readVersion } from "../review/store";
+import type { Actor } from "../school/actor";
+import { reading } from "../school/service";
+import { readSchool } from "../school/store";
+import { saveDraft } from "./draft-store";
+import {
+  appendOperations,
+  insertDraft,
+  insertRevision,
+  lastNumberOf,
+  nextPosition,
+  readCourseRow,
+  readDraft,
+  readOperations,
+  readRevision,
+  setDescription,
+} from "./store";
+
+/** A new course, with nothing in it but the school's release hour. */
+export async function createCourse(
+  db: Database,
+  actor: Actor,
+  title: string,
+): Promise<{ id: string }> {
+  const id = `${slugOf(title)}-${randomBytes(3).toString("hex")}`;
+  await db.withSchool(actor.school, async (tx) => {
+    const school = await readSchool(tx);
+    const course = courseSchema.parse({ id, title, releaseHour: school.release_hour, modules: [] });
+    await insertDraft(tx, actor.school, course, await nextPosition(tx), new Map());
+  });
+  return { id };
+}
+
+/** The readable part of an identifier: the title's letters and digits. */
+function slugOf(title: string): string {
+  const plain = title
+    .normalize("NFKD")
+    .replaceAll(/[\u0300-\u036f]/g, "")
+    .toLowerCase();
+  const slug = plain.replaceAll(/[^a-z0-9]+/g, "-").replaceAll(/^-+|-+$/g, "");
+  return slug.slice(0, 40) || "course";
+}
+
+export async function showDraft(db: Database, actor: Actor, id: string): Promise<Draft> {
+  return reading(db, actor, async (tx) => {
+    const { row, draft } = await existing(tx, id);
+    const version = row.current_version;
+    const plan = version === null ? null : await readVersion(tx, id, version);
+    return {
+      course: draft,
+      sequence: row.draft_sequence,
+      version,
+      changed: plan === null || !isDeepStrictEqual(plan, draft),
+      description: row.description,
+    };
+  });
+}
+
+async function existing(tx: SchoolTransaction, id: string, hold = false) {
+  const row = await readCourseRow(tx, id, hold);
+  const draft = row && (await readDraft(tx, id));
+  if (!row || !draft) throw notFound(`There is no course "${id}" in this school.`);
+  return { row, draft };
+}
+
+/**
+ * Plays a client's operations on the draft, in one transaction: numbered, kept and told to the others. What was
+ * played before (the same press twice, an answer that was lost) is not played again. Answers with everything
+ * after the client's base, so that it can catch up.
+ */
+export async function editDraft(
+  db: Database,
+  actor: Actor,
+  id: string,
+  { base, clientId, operations }: Edit,
+): Promise<Edited> {
+  return db.withSchool(actor.school, async (tx) => {
+    const { row, draft } = await existing(tx, id, true);
+    if (base > row.draft_sequence)
+      throw conflict("This draft is older than what you have; load the page again.");
+    const played = await lastNumberOf(tx, id, clientId);
+    const refused: Edited["refused"] = [];
+    const kept: { clientId: string; number: number; operation: Operation }[] = [];
+    let course: PlanCourse = draft;
+    for (const { number, operation } of operations) {
+      if (number <= played) continue;
+      const applied = applyOperation(course, operation);
+      if (!applied.ok) {
+        refused.push({ number, reason: applied.reason });
+        continue;
+      }
+      course = applied.course;
+      kept.push({ clientId, number, operation });
+    }
+    if (kept.length > 0) {
+      checkWhole(course);
+      await saveDraft(tx, actor.school, draft, course);
+      const author = actor.account?.name ?? "";
+      await appendOperations(tx, actor.school, id, row.draft_sequence + 1, author, kept);
+    }
+    return {
+      sequence: row.draft_sequence + kept.length,
+      operations: await readOperations(tx, id, base),
+      refused,
+    };
+  });
+}
+
+/** What no single operation can see: that the whole stays within what a course may be. */
+function checkWhole(course: PlanCourse): void {
+  const lessons = course.modules.reduce((sum, module) => sum + module.lessons.length, 0);
+  if (course.modules.length > 2_000 || lessons > 20_000)
+    throw refusal("A course holds at most 2,000 modules and 20,000 lessons; split it.");
+}
+
+/** Everything after a number, for a client that has been told to look. */
+export async function operationsAfter(db: Database, actor: Actor, id: string, base: number) {
+  return reading(db, actor, (tx) => readOperations(tx, id, base));
+}
+
+export async function changeDescription(
+  db: Database,
+  actor: Actor,
+  id: string,
+  description: string,
+): Promise<void> {
+  await db.withSchool(actor.school, async (tx) => {
+    await existing(tx, id, true);
+    await setDescription(tx, id, description);
+  });
+}
+
+export async function showLessonDraft(
+  db: Database,
+  actor: Actor,
+  course: string,
+  lesson: string,
+): Promise<LessonDraft> {
+  return reading(db, actor, async (tx) => {
+    const row = await readRevision(tx, course, lesson);
+    if (!row) throw notFound(`There is no lesson "${lesson}" in this course.`);
+    const { body, number, author } = row;
+    return { id: lesson, text: body ?? "", revision: number ?? 0, author: author ?? "" };
+  });
+}
+
+/**
+ * Keeps a lesson's text as a new revision. Where somebody else has kept one meanwhile it is refused, so that
+ * neither text is lost: the old one stays, the new one is still on its author's screen.
+ */
+export async function changeLesson(
+  db: Database,
+  actor: Actor,
+  course: string,
+  lesson: string,
+  change: { text: string; revision: number },
+): Promise<LessonDraft> {
+  return db.withSchool(actor.school, async (tx) => {
+    await existing(tx, course, true);
+    const row = await readRevision(tx, course, lesson);
+    if (!row)
+      throw notFound(
+        `There is no lesson "${lesson}" in this course; somebody may have removed it.`,
+      );
+    const current = row.number ?? 0;
+    const author = actor.account?.name ?? "";
+    if ((row.body ?? "") === change.text)
+      return { id: lesson, text: change.text, revision: current, author: row.author ?? "" };
+    if (current !== change.revision)
+      throw conflict(
+        `${row.author || "Somebody"} has changed this lesson meanwhile. Copy your text, load the lesson again, and bring the two together.`,
+      );
+    await insertRevision(tx, actor.school, row.lesson_id, current + 1, change.text, author);
+    return { id: lesson, text: change.text, revision: current + 1, author };
+  });
+}

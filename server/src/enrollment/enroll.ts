@@ -1,0 +1,253 @@
+/** Getting in: the ways into a course, by oneself or by the hand of staff; seats are given out one at a time. */
+import { randomUUID } from "node:crypto";
+import type { EnrollRequest, NewEnrollment, PublicCourse, WayIn } from "@dawngate/contract";
+import { type EnrollingFault, enrollingFaults, windowState } from "@dawngate/core/enrollment";
+import { enrollmentSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
+import { evaluate, prepareCourse } from "@dawngate/core/schedule";
+import {
+  addDays,
+  formatInstant,
+  type Instant,
+  parseDate,
+  startOfDay,
+  zoneOf,
+} from "@dawngate/core/time";
+import { published, publishedOutline, sizeOf } from "../courses/service";
+import type { SchoolTransaction } from "../db/connection";
+import type { Services } from "../http/kit";
+import { conflict, notFound, ProblemError } from "../http/problem";
+import { projectOpenings } from "../schedule/project";
+import type { Actor } from "../school/actor";
+import { planSchool } from "../school/plan";
+import { invite, reading } from "../school/service";
+import { linkPerson, readSchool } from "../school/store";
+import { sayFault } from "./say";
+import {
+  enrollmentsOf,
+  findPersonByEmail,
+  holdSeats,
+  insertEnrollments,
+  insertPeople,
+  readCohorts,
+  readEnrollments,
+  setAccount,
+} from "./store";
+
+interface Place {
+  cohort: { name: string; cohort: PlanCohort } | null;
+  window: { opens: string; closes: string } | null;
+  seatsLeft: number | null;
+  ends: Instant | null;
+}
+
+/** Who is in a course at an instant: those whose access has not ended, ready to be counted. */
+async function activeIn(
+  tx: SchoolTransaction,
+  course: { id: string; plan: PlanCourse },
+  now: Instant,
+) {
+  const school = planSchool(await readSchool(tx));
+  const cohorts = await readCohorts(tx, course.id);
+  const active: { id: string; cohort: string | null }[] = [];
+  for (const { enrollment } of await readEnrollments(tx, course.id)) {
+    const cohort = cohorts.find(({ cohort }) => cohort.id === enrollment.cohort)?.cohort ?? null;
+    const { access } = evaluate(prepareCourse(school, course.plan, cohort), enrollment, now);
+    // Whoever is paused or suspended keeps the seat.
+    if (access.until === null || access.until > now)
+      active.push({ id: enrollment.id, cohort: enrollment.cohort });
+  }
+  return { school, cohorts, active };
+}
+
+function placeOf(
+  cohort: { name: string; cohort: PlanCohort } | null,
+  course: PlanCourse,
+  active: { cohort: string | null }[],
+  zone: string,
+): Place {
+  if (!cohort) return { cohort, window: course.window, seatsLeft: null, ends: null };
+  const { id, window, seats, ends } = cohort.cohort;
+  const taken = active.filter((one) => one.cohort === id).length;
+  const last = parseDate(ends);
+  return {
+    cohort,
+    window,
+    seatsLeft: seats === null ? null : Math.max(0, seats - taken),
+    ends: last.ok ? startOfDay(zoneOf(zone), addDays(last.value, 1)) : null,
+  };
+}
+
+/** A course as everybody may see it, with the ways into it for the one who asks. */
+export async function showPublicCourse(
+  { db, now }: Pick<Services, "db" | "now">,
+  actor: Actor,
+  id: string,
+): Promise<PublicCourse> {
+  return reading(db, actor, async (tx) => {
+    const course = await published(tx, id);
+    const { school, cohorts, active } = await activeIn(tx, course, now());
+    const row = await readSchool(tx);
+    const own = actor.person === null ? [] : await enrollmentsOf(tx, actor.person, id);
+    const mine = own.find((one) => active.some((other) => other.id === one.id)) ?? null;
+    const zone = zoneOf(school.timeZone);
+    const ways = (cohorts.length > 0 ? cohorts : [null]).map((cohort): WayIn => {
+      const place = placeOf(cohort, course.plan, active, school.timeZone);
+      const faults = enrollingFaults({ published: true, ...place }, mine !== null, zone, now());
+      return {
+        cohort: cohort && {
+          id: cohort.cohort.id,
+          name: cohort.name,
+          starts: cohort.cohort.starts,
+          ends: cohort.cohort.ends,
+        },
+        window: place.window,
+        state: windowState(place.window, zone, now(), place.seatsLeft),
+        seatsLeft: place.seatsLeft,
+        faults: faults.map((fault) => ({ kind: fault.kind, sentence: sayFault(fault, zone) })),
+      };
+    });
+    return {
+      id,
+      title: course.plan.title,
+      description: course.description,
+      school: {
+        name: row.name,
+        color: row.color,
+        timeZone: row.time_zone,
+        contact: row.contact,
+      },
+      modules: publishedOutline(course.plan).map((module) => ({
+        title: module.title,
+        lessons: module.lessons.map(({ title, sample }) => ({ title, sample })),
+      })),
+      lessons: sizeOf(course.plan).lessons,
+      minutes: sizeOf(course.plan).minutes,
+      ways,
+      enrollment: mine?.id ?? null,
+    };
+  });
+}
+
+/** Refused, with every reason. */
+function refuseEntry(faults: EnrollingFault[], zone: string): never {
+  const sentences = faults.map((fault) => ({
+    path: fault.kind,
+    reason: sayFault(fault, zoneOf(zone)),
+  }));
+  throw new ProblemError(409, sentences.map(({ reason }) => reason).join(" "), sentences);
+}
+
+/** Somebody enrolls by themselves. */
+export async function enrollSelf(
+  { db, now }: Pick<Services, "db" | "now">,
+  actor: Actor,
+  courseId: string,
+  { cohort, timeZone }: EnrollRequest,
+): Promise<{ enrollment: string }> {
+  const { account } = actor;
+  if (!account) throw new ProblemError(401, "Sign in first.");
+  return db.withSchool(actor.school, async (tx) => {
+    // The same press twice, two windows at once, the last seat for two: all wait here, one after the other.
+    await holdSeats(tx, courseId, null);
+    const person =
+      actor.person ??
+      (await linkPerson(tx, account.id, account.email)) ??
+      (await newPerson(tx, actor, account.name, account.email, timeZone, account.id));
+    return enter(
+      tx,
+      actor,
+      courseId,
+      { person, cohort, timeZone, bySelf: true, reason: null },
+      now(),
+    );
+  });
+}
+
+/** Staff enroll somebody by name and address; who has no account is invited by mail. */
+export async function enrollByHand(
+  services: Services,
+  actor: Actor,
+  courseId: string,
+  { name, email, timeZone, cohort }: NewEnrollment,
+): Promise<{ enrollment: string }> {
+  const { db, now } = services;
+  const { entered, isNew } = await db.withSchool(actor.school, async (tx) => {
+    await holdSeats(tx, courseId, null);
+    const found = await findPersonByEmail(tx, email);
+    const person = found?.id ?? (await newPerson(tx, actor, name, email, timeZone, null));
+    const reason = `Enrolled by ${actor.account?.name ?? "staff"}`;
+    const entry = { person, cohort, timeZone, bySelf: false, reason };
+    return {
+      entered: await enter(tx, actor, courseId, entry, now()),
+      isNew: !found?.user_id,
+    };
+  });
+  if (isNew) await invite(services, actor, email, "enrollee");
+  else
+    await services.mailer.send({
+      to: email,
+      subject: "You are enrolled in another course",
+      text: `Go to your shelf:\n${services.baseUrl}/${actor.slug}/shelf\n`,
+    });
+  return entered;
+}
+
+async function newPerson(
+  tx: SchoolTransaction,
+  actor: Actor,
+  name: string,
+  email: string,
+  timeZone: string,
+  account: string | null,
+): Promise<string> {
+  const id = randomUUID();
+  await insertPeople(tx, actor.school, [{ id, name, email, timeZone }]);
+  if (account !== null) await setAccount(tx, id, account);
+  return id;
+}
+
+interface Entry {
+  person: string;
+  cohort: string | null;
+  timeZone: string;
+  bySelf: boolean;
+  reason: string | null;
+}
+
+/** Makes the enrollment, if nothing keeps the person out. Staff are bound by seats and by who is in already. */
+async function enter(
+  tx: SchoolTransaction,
+  actor: Actor,
+  courseId: string,
+  { person, cohort, timeZone, bySelf, reason }: Entry,
+  now: Instant,
+): Promise<{ enrollment: string }> {
+  const course = await published(tx, courseId);
+  const { school, cohorts, active } = await activeIn(tx, course, now);
+  const chosen = cohorts.find((one) => one.cohort.id === cohort) ?? null;
+  if (cohort !== null && !chosen) throw notFound(`There is no cohort "${cohort}" in this course.`);
+  if (bySelf && cohort === null && cohorts.length > 0)
+    throw conflict("This course is taken in cohorts; choose one.");
+  const own = await enrollmentsOf(tx, person, courseId);
+  const isIn = own.some(({ id }) => active.some((other) => other.id === id));
+  const place = placeOf(chosen, course.plan, active, school.timeZone);
+  const faults = enrollingFaults({ published: true, ...place }, isIn, zoneOf(school.timeZone), now);
+  const binding = bySelf
+    ? faults
+    : faults.filter(({ kind }) => kind === "in-already" || kind === "full");
+  if (binding.length > 0) refuseEntry(binding, school.timeZone);
+  const id = randomUUID();
+  const enrollment = enrollmentSchema.parse({
+    id,
+    course: courseId,
+    cohort,
+    timeZone,
+    enrolledAt: formatInstant(now),
+  });
+  const author = bySelf ? "enrollee" : (actor.account?.name ?? "staff");
+  await insertEnrollments(tx, actor.school, [
+    { enrollment, person, author, reasonOf: () => reason },
+  ]);
+  await projectOpenings(tx, actor.school, courseId, now, [id]);
+  return { enrollment: id };
+}

@@ -1,0 +1,250 @@
+/** The enrollee's side: the shelf, the course as it stands for them, and the door of each lesson. */
+import type { MyCourse, MyLesson, Shelf } from "@dawngate/contract";
+import type { PlanCourse, PlanEnrollment } from "@dawngate/core/plan";
+import {
+  evaluate,
+  prepareCourse,
+  type Timeline,
+  writeExplainedTimeline,
+  writeSteps,
+} from "@dawngate/core/schedule";
+import { explainOpening } from "@dawngate/core/schedule/words";
+import { DAY, formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
+import { published, publishedOutline } from "../courses/service";
+import { readLessonText } from "../courses/store";
+import type { SchoolTransaction } from "../db/connection";
+import type { Services } from "../http/kit";
+import { notFound, ProblemError } from "../http/problem";
+import { readVersion } from "../review/store";
+import type { Actor } from "../school/actor";
+import { planSchool } from "../school/plan";
+import { reading } from "../school/service";
+import { readSchool } from "../school/store";
+import { appendEvent } from "./append";
+import { enrollmentsOf, readCohorts, readEnrollment, readOwner } from "./store";
+
+interface Mine {
+  enrollment: PlanEnrollment;
+  plan: PlanCourse;
+  version: number;
+  timeline: Timeline;
+  clock: string;
+  schoolName: string;
+}
+
+/** One of the actor's own enrollments, worked out; whose it is not meets the same refusal as what is not there. */
+async function mine(tx: SchoolTransaction, actor: Actor, id: string, now: Instant): Promise<Mine> {
+  const owner = await readOwner(tx, id);
+  if (!owner || actor.person === null || owner.person_id !== actor.person)
+    throw notFound("This is not on your shelf.");
+  const course = await published(tx, owner.course_id);
+  const found = await readEnrollment(tx, owner.course_id, id);
+  if (!found) throw notFound("This is not on your shelf.");
+  const version = found.pinnedVersion ?? course.number;
+  const plan =
+    version === course.number ? course.plan : await readVersion(tx, owner.course_id, version);
+  if (!plan) throw new Error(`Version ${version} of ${owner.course_id} is missing`);
+  const row = await readSchool(tx);
+  const school = planSchool(row);
+  const cohorts = await readCohorts(tx, owner.course_id);
+  const cohort = cohorts.find((one) => one.cohort.id === owner.cohort_id)?.cohort ?? null;
+  return {
+    enrollment: found.enrollment,
+    plan,
+    version,
+    timeline: evaluate(prepareCourse(school, plan, cohort), found.enrollment, now),
+    clock: plan.clock === "school" ? school.timeZone : found.enrollment.timeZone,
+    schoolName: row.name,
+  };
+}
+
+export async function showShelf(
+  { db, now }: Pick<Services, "db" | "now">,
+  actor: Actor,
+): Promise<Shelf> {
+  return reading(db, actor, async (tx) => {
+    const own = actor.person === null ? [] : await enrollmentsOf(tx, actor.person);
+    const courses: Shelf["courses"] = [];
+    for (const { id } of own) {
+      const { plan, timeline, clock } = await mine(tx, actor, id, now());
+      const titles = new Map(plan.modules.map((module) => [module.id, module.title]));
+      const modules = timeline.items.filter(({ kind }) => kind === "module");
+      const ahead = modules
+        .filter(({ state }) => state === "scheduled")
+        .sort((a, b) => (a.opens ?? 0) - (b.opens ?? 0))[0];
+      const { access } = timeline;
+      courses.push({
+        enrollment: id,
+        course: plan.id,
+        title: plan.title,
+        clock,
+        state: access.state,
+        shutBy: access.shutBy,
+        from: access.from === null ? null : formatInstant(access.from),
+        until: access.until === null ? null : formatInstant(access.until),
+        progress: timeline.progress,
+        fresh: modules
+          .filter(({ state, opens }) => state === "open" && (opens ?? 0) > now() - 7 * DAY)
+          .map((module) => titles.get(module.id) ?? ""),
+        next:
+          ahead?.opens == null
+            ? null
+            : { title: titles.get(ahead.id) ?? "", opens: formatInstant(ahead.opens) },
+      });
+    }
+    // What can be gone on with stands first, what has ended last.
+    const rank = { open: 0, scheduled: 1, waiting: 2, closed: 3 };
+    return { courses: courses.sort((a, b) => rank[a.state] - rank[b.state]) };
+  });
+}
+
+export async function showMyCourse(
+  { db, now }: Pick<Services, "db" | "now">,
+  actor: Actor,
+  id: string,
+): Promise<MyCourse> {
+  return reading(db, actor, async (tx) => {
+    const { enrollment, plan, version, timeline, clock, schoolName } = await mine(
+      tx,
+      actor,
+      id,
+      now(),
+    );
+    const next = timeline.items.find(
+      ({ kind, state, done }) => kind === "lesson" && state === "open" && !done,
+    );
+    return {
+      course: plan.id,
+      title: plan.title,
+      school: schoolName,
+      modules: publishedOutline(plan).map((module) => ({
+        id: module.id,
+        title: module.title,
+        lessons: module.lessons.map(({ id, title, kind, minutes, sample, required }) => {
+          return { id, title, kind, minutes, sample, required };
+        }),
+      })),
+      goOn: next?.id ?? null,
+      timeline: {
+        at: formatInstant(now()),
+        version,
+        enrolledAt: enrollment.enrolledAt,
+        timeZone: enrollment.timeZone,
+        clock,
+        ...writeExplainedTimeline(timeline),
+      },
+    };
+  });
+}
+
+/** The door: whether a lesson opens for this person now is asked of the evaluator, and nothing else. */
+function enterLesson({ plan, timeline, clock }: Mine, lesson: string) {
+  const item = timeline.items.find(({ id, kind }) => id === lesson && kind === "lesson");
+  if (!item) throw notFound(`There is no lesson "${lesson}" in this course.`);
+  if (item.state !== "open") {
+    const titles = new Map(
+      plan.modules.flatMap((module) =>
+        [module, ...module.lessons].map(({ id, title }) => [id, title]),
+      ),
+    );
+    const { sentence } = explainOpening(writeSteps(item.why), {
+      zone: zoneOf(clock),
+      titleOf: (id) => titles.get(id) ?? id,
+      person: "you",
+    });
+    throw new ProblemError(
+      403,
+      item.state === "closed" ? "This lesson is closed for you now." : sentence,
+    );
+  }
+  return item;
+}
+
+/** A lesson, if its door is open. The first one that is no sample is put on record as the beginning. */
+export async function openMyLesson(
+  { db, now }: Pick<Services, "db" | "now">,
+  actor: Actor,
+  id: string,
+  lesson: string,
+): Promise<MyLesson> {
+  return db.withSchool(actor.school, async (tx) => {
+    const own = await mine(tx, actor, id, now());
+    const item = enterLesson(own, lesson);
+    const lessons = publishedOutline(own.plan).flatMap((module) => module.lessons);
+    const index = lessons.findIndex((one) => one.id === lesson);
+    const found = lessons[index];
+    if (!found) throw notFound(`There is no lesson "${lesson}" in this course.`);
+    if (!found.sample && own.enrollment.startedAt === null && own.timeline.access.state === "open")
+      await appendEvent(
+        tx,
+        actor.school,
+        own.plan.id,
+        id,
+        {
+          kind: "started",
+          at: formatInstant(now()),
+          data: {},
+          author: "enrollee",
+          reason: null,
+          key: "started",
+        },
+        now(),
+      );
+    return {
+      id: lesson,
+      title: found.title,
+      kind: found.kind,
+      minutes: found.minutes,
+      text: (await readLessonText(tx, own.plan.id, lesson)) ?? "",
+      done: item.done,
+      previous: lessons[index - 1]?.id ?? null,
+      next: lessons[index + 1]?.id ?? null,
+    };
+  });
+}
+
+/** Ticks a lesson, or takes the tick back. The module's and the course's own completion are recorded when they happen. */
+export async function tickLesson(
+  { db, now }: Pick<Services, "db" | "now">,
+  actor: Actor,
+  id: string,
+  lesson: string,
+  done: boolean,
+  key: string,
+): Promise<MyCourse> {
+  await db.withSchool(actor.school, async (tx) => {
+    const own = await mine(tx, actor, id, now());
+    const item = enterLesson(own, lesson);
+    if (item.done === done) return;
+    const { plan } = own;
+    const happening = (kind: string, what: string, eventKey: string) =>
+      appendEvent(
+        tx,
+        actor.school,
+        plan.id,
+        id,
+        {
+          kind,
+          at: formatInstant(now()),
+          data: { item: what },
+          author: "enrollee",
+          reason: null,
+          key: eventKey,
+        },
+        now(),
+      );
+    await happening(done ? "completed" : "uncompleted", lesson, key);
+    if (!done) return;
+    // A lesson that is added later takes nothing back.
+    const after = await mine(tx, actor, id, now());
+    const before = new Set(
+      own.enrollment.events.flatMap((e) => (e.type === "completed" ? [e.item] : [])),
+    );
+    for (const { id: module, kind, done: all } of after.timeline.items)
+      if (kind === "module" && all && !before.has(module))
+        await happening("completed", module, `module-${module}`);
+    if (after.timeline.completedAt !== null && !before.has(plan.id))
+      await happening("completed", plan.id, "course");
+  });
+  return showMyCourse({ db, now }, actor, id);
+}

@@ -1,0 +1,220 @@
+/** HTTP of enrolling: cohorts, the ways in, what staff do, and the enrollee's side. */
+import {
+  actRequest,
+  created,
+  enrolled,
+  enrollRequest,
+  myCourse,
+  myLesson,
+  newCohort,
+  newEnrollment,
+  publicCourse,
+  record,
+  shelf,
+  tick,
+} from "@dawngate/contract";
+import { planFields } from "@dawngate/core/plan";
+import { createRoute } from "@hono/zod-openapi";
+import {
+  answers,
+  body,
+  done,
+  EVERYBODY,
+  inCourse,
+  inEnrollment,
+  inSchool,
+  OWNERS,
+  only,
+  router,
+  type Services,
+  SIGNED_IN,
+  STAFF,
+} from "../http/kit";
+import { refusal } from "../http/problem";
+import { isTheirs } from "../school/actor";
+import { enrollByHand, enrollSelf, showPublicCourse } from "./enroll";
+import { openMyLesson, showMyCourse, showShelf, tickLesson } from "./mine";
+import { act, changeCohort, createCohort, showRecord } from "./service";
+
+const tags = ["enrollment"];
+const inMine = inSchool.extend({ enrollment: planFields.id });
+const inMyLesson = inMine.extend({ lesson: planFields.id });
+
+export function enrollmentRoutes(services: Services) {
+  const { db } = services;
+  const owners = only(services, OWNERS);
+  const staff = only(services, STAFF);
+  const signedIn = only(services, SIGNED_IN);
+  return router()
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/courses/{course}/cohorts",
+        tags,
+        summary: "Make a cohort",
+        middleware: owners,
+        request: { params: inCourse, body: body(newCohort) },
+        responses: answers(created, "The cohort."),
+      }),
+      async (c) => {
+        const { course } = c.req.valid("param");
+        return c.json(await createCohort(db, c.get("actor"), course, c.req.valid("json")), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "put",
+        path: "/schools/{school}/courses/{course}/cohorts/{cohort}",
+        tags,
+        summary: "Change a cohort's name, window, dates and seats",
+        middleware: owners,
+        request: { params: inCourse.extend({ cohort: planFields.id }), body: body(newCohort) },
+        responses: answers(done, "Kept; everybody's dates follow."),
+      }),
+      async (c) => {
+        const { course, cohort } = c.req.valid("param");
+        await changeCohort(services, c.get("actor"), course, cohort, c.req.valid("json"));
+        return c.json({ done: true as const }, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/courses/{course}/enrollments",
+        tags,
+        summary: "Enroll somebody by hand",
+        middleware: staff,
+        request: { params: inCourse, body: body(newEnrollment) },
+        responses: answers(enrolled, "The enrollment; who has no account is invited by mail."),
+      }),
+      async (c) => {
+        const { course } = c.req.valid("param");
+        const request = c.req.valid("json");
+        if (!isTheirs(c.get("actor"), request.cohort))
+          throw refusal("You can enroll people into the cohorts you lead.", [
+            { path: "cohort", reason: "Choose one of your cohorts" },
+          ]);
+        return c.json(await enrollByHand(services, c.get("actor"), course, request), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}/enrollments/{enrollment}/events",
+        tags,
+        summary: "What is on record about an enrollment",
+        middleware: staff,
+        request: { params: inEnrollment },
+        responses: answers(record, "The events, the newest first."),
+      }),
+      async (c) => {
+        const { course, enrollment } = c.req.valid("param");
+        return c.json(await showRecord(db, c.get("actor"), course, enrollment), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/courses/{course}/enrollments/{enrollment}/events",
+        tags,
+        summary: "Do something for one person, with a reason",
+        middleware: staff,
+        request: { params: inEnrollment, body: body(actRequest) },
+        responses: answers(done, "Done, once."),
+      }),
+      async (c) => {
+        const { course, enrollment } = c.req.valid("param");
+        await act(services, c.get("actor"), course, enrollment, c.req.valid("json"));
+        return c.json({ done: true as const }, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/catalog/{course}",
+        tags,
+        summary: "A course as everybody may see it, with the ways into it",
+        middleware: only(services, EVERYBODY),
+        request: { params: inCourse },
+        responses: answers(publicCourse, "The course."),
+      }),
+      async (c) => {
+        const { course } = c.req.valid("param");
+        return c.json(await showPublicCourse(services, c.get("actor"), course), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/catalog/{course}",
+        tags,
+        summary: "Enroll oneself",
+        middleware: signedIn,
+        request: { params: inCourse, body: body(enrollRequest) },
+        responses: answers(enrolled, "The enrollment."),
+      }),
+      async (c) => {
+        const { course } = c.req.valid("param");
+        return c.json(await enrollSelf(services, c.get("actor"), course, c.req.valid("json")), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/shelf",
+        tags,
+        summary: "What one holds",
+        middleware: signedIn,
+        request: { params: inSchool },
+        responses: answers(shelf, "The shelf."),
+      }),
+      async (c) => c.json(await showShelf(services, c.get("actor")), 200),
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/shelf/{enrollment}",
+        tags,
+        summary: "A course of one's own, with the why of every date",
+        middleware: signedIn,
+        request: { params: inMine },
+        responses: answers(myCourse, "The course."),
+      }),
+      async (c) => {
+        const { enrollment } = c.req.valid("param");
+        return c.json(await showMyCourse(services, c.get("actor"), enrollment), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/shelf/{enrollment}/lessons/{lesson}",
+        tags,
+        summary: "Open a lesson, if its door is open",
+        middleware: signedIn,
+        request: { params: inMyLesson },
+        responses: answers(myLesson, "The lesson."),
+      }),
+      async (c) => {
+        const { enrollment, lesson } = c.req.valid("param");
+        return c.json(await openMyLesson(services, c.get("actor"), enrollment, lesson), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "put",
+        path: "/schools/{school}/shelf/{enrollment}/lessons/{lesson}",
+        tags,
+        summary: "Tick a lesson, or take the tick back",
+        middleware: signedIn,
+        request: { params: inMyLesson, body: body(tick) },
+        responses: answers(myCourse, "The course as it stands now."),
+      }),
+      async (c) => {
+        const { enrollment, lesson } = c.req.valid("param");
+        const { done, key } = c.req.valid("json");
+        const actor = c.get("actor");
+        return c.json(await tickLesson(services, actor, enrollment, lesson, done, key), 200);
+      },
+    );
+}

@@ -1,0 +1,102 @@
+/** Cohorts, and what staff do for one person, each with a reason that stays on the record. */
+import { randomBytes } from "node:crypto";
+import type { ActRequest, EventRecord, NewCohort } from "@dawngate/contract";
+import { formatInstant } from "@dawngate/core/time";
+import { readCourseRow, readDraft } from "../courses/store";
+import type { Database, SchoolTransaction } from "../db/connection";
+import type { Services } from "../http/kit";
+import { notFound, refusal } from "../http/problem";
+import { type Actor, isTheirs } from "../school/actor";
+import { reading } from "../school/service";
+import { appendEvent } from "./append";
+import { insertCohorts, readEvents, readOwner, updateCohort } from "./store";
+
+export async function createCohort(
+  db: Database,
+  actor: Actor,
+  course: string,
+  { name, ...cohort }: NewCohort,
+): Promise<{ id: string }> {
+  const id = `cohort-${randomBytes(4).toString("hex")}`;
+  await db.withSchool(actor.school, async (tx) => {
+    if (!(await readCourseRow(tx, course)))
+      throw notFound(`There is no course "${course}" in this school.`);
+    await insertCohorts(tx, actor.school, [{ id, course, gates: {}, ...cohort }], () => name);
+  });
+  return { id };
+}
+
+export async function changeCohort(
+  { db, jobs }: Pick<Services, "db" | "jobs">,
+  actor: Actor,
+  course: string,
+  id: string,
+  { name, window, starts, ends, grace, seats }: NewCohort,
+): Promise<void> {
+  await db.withSchool(actor.school, async (tx) => {
+    const [window_opens, window_closes] = [window?.opens ?? null, window?.closes ?? null];
+    const set = { name, window_opens, window_closes, starts, ends, grace, seats };
+    if (!(await updateCohort(tx, course, id, set)))
+      throw notFound(`There is no cohort "${id}" in this course.`);
+  });
+  await jobs.projectCourse(actor.school, course);
+}
+
+/** The enrollment of one of the actor's own people, or a refusal that does not say whether it exists. */
+async function theirs(tx: SchoolTransaction, actor: Actor, course: string, enrollment: string) {
+  const owner = await readOwner(tx, enrollment);
+  if (owner?.course_id !== course || !isTheirs(actor, owner.cohort_id))
+    throw notFound(`There is no enrollment "${enrollment}" in this course.`);
+  return owner;
+}
+
+/** Everything that is on record about an enrollment, the newest first. */
+export async function showRecord(
+  db: Database,
+  actor: Actor,
+  course: string,
+  enrollment: string,
+): Promise<EventRecord> {
+  return reading(db, actor, async (tx) => {
+    await theirs(tx, actor, course, enrollment);
+    return { events: await readEvents(tx, enrollment) };
+  });
+}
+
+/** Something that staff do for one person, now. The same press twice is done once. */
+export async function act(
+  { db, now }: Pick<Services, "db" | "now">,
+  actor: Actor,
+  course: string,
+  enrollment: string,
+  { key, act: request }: ActRequest,
+): Promise<void> {
+  const { type, reason, ...data } = request;
+  await db.withSchool(actor.school, async (tx) => {
+    await theirs(tx, actor, course, enrollment);
+    if ("item" in request) await checkItem(tx, course, request.item, type);
+    await appendEvent(
+      tx,
+      actor.school,
+      course,
+      enrollment,
+      {
+        kind: type,
+        at: formatInstant(now()),
+        data,
+        author: actor.account?.name ?? "staff",
+        reason,
+        key,
+      },
+      now(),
+    );
+  });
+}
+
+async function checkItem(tx: SchoolTransaction, course: string, item: string, type: string) {
+  const draft = await readDraft(tx, course);
+  const module = draft?.modules.some(({ id }) => id === item);
+  const lesson = draft?.modules.some(({ lessons }) => lessons.some(({ id }) => id === item));
+  if (!module && !lesson) throw notFound(`The course has no module or lesson "${item}".`);
+  if (module && type === "passed") throw refusal("A module is not passed, a lesson is.");
+}

@@ -1,0 +1,52 @@
+/** Who asks, in which school, and as what. */
+import type { Role } from "@dawngate/contract";
+import type { Database, SchoolId } from "../db/connection";
+import { notFound } from "../http/problem";
+import type { Account } from "./auth";
+import { linkPerson, readMember, readPersonOf } from "./store";
+
+export interface Actor {
+  school: SchoolId;
+  slug: string;
+  account: Account | null;
+  role: Role;
+  /** The person they are as an enrollee; staff may be one too. */
+  person: string | null;
+  /** The cohorts whose people they may see and act for; null: all of the school's. */
+  cohorts: string[] | null;
+}
+
+/**
+ * Finds out what somebody is in a school. Whoever signs in with an address that staff have enrolled becomes that
+ * person here: the address was proven when the account was made.
+ */
+export async function findActor(
+  db: Database,
+  slug: string,
+  account: Account | null,
+): Promise<Actor> {
+  const school = await db.findSchool(slug);
+  if (!school) throw notFound(`There is no school at the address "${slug}".`);
+  const nobody = { school, slug, account, person: null, cohorts: [] };
+  if (!account) return { ...nobody, role: "nobody" };
+  const found = await db.readSchool(school, async (tx) => ({
+    member: await readMember(tx, account.id),
+    person: await readPersonOf(tx, account.id),
+  }));
+  const person =
+    found.person ??
+    (await db.withSchool(school, (tx) => linkPerson(tx, account.id, account.email)));
+  if (found.member)
+    return {
+      ...nobody,
+      person,
+      role: found.member.role,
+      cohorts: found.member.role === "owner" ? null : found.member.cohorts,
+    };
+  return { ...nobody, person, role: person === null ? "visitor" : "enrollee" };
+}
+
+/** Whether staff may see and act for somebody of this cohort. */
+export function isTheirs({ cohorts }: Actor, cohort: string | null): boolean {
+  return cohorts === null || (cohort !== null && cohorts.includes(cohort));
+}

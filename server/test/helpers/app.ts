@@ -1,0 +1,55 @@
+/** The server without sign-in: who asks stands in a header, so that a test can be anybody. */
+import type { Instant } from "@dawngate/core/time";
+import type { Database } from "../../src/db/connection";
+import { createApp } from "../../src/http/app";
+import { projectOpenings } from "../../src/schedule/project";
+import type { Mail } from "../../src/stand-ins/mail/mail";
+
+export interface TestApp {
+  /** Asks as somebody, by their address; null is nobody. */
+  ask(who: string | null, method: string, path: string, body?: unknown): Promise<Response>;
+  mails: Mail[];
+  logged: string[];
+}
+
+export function testApp(db: Database, now: () => Instant): TestApp {
+  const mails: Mail[] = [];
+  const logged: string[] = [];
+  const app = createApp({
+    db,
+    now,
+    homeSchool: "one",
+    baseUrl: "http://127.0.0.1:1",
+    identity: {
+      handler: async () => new Response(null, { status: 404 }),
+      welcome: async () => null,
+      async accountOf(headers) {
+        const email = headers.get("x-test-account");
+        return email ? { id: `account-${email}`, name: email.split("@")[0] ?? "", email } : null;
+      },
+    },
+    mailer: { send: async (mail) => void mails.push(mail) },
+    tray: null,
+    jobs: {
+      projectCourse: (school, course) =>
+        db.withSchool(school, (tx) => projectOpenings(tx, school, course, now())),
+    },
+    changes: null,
+    files: null,
+    log: (line) => logged.push(line),
+  });
+  return {
+    mails,
+    logged,
+    async ask(who, method, path, body) {
+      return app.request(`/api${path}`, {
+        method,
+        headers: {
+          ...(who && { "x-test-account": who }),
+          ...(body !== undefined && { "content-type": "application/json" }),
+        },
+        ...(body !== undefined && { body: JSON.stringify(body) }),
+      });
+    },
+  };
+}
