@@ -50,7 +50,12 @@ async function serve(bundle, settings) {
 }
 
 const told = new Set();
-function heard({ done }) {
+let signIns = "";
+function heard({ done, password, signIns: who }) {
+  if (who)
+    signIns =
+      who.map(({ email, as }) => `    ${email.padEnd(32)} ${as}`).join("\n") +
+      `\n    password of all: ${password}`;
   const words = {
     migrated: "the database is ready",
     "demo-loaded": "the demo school is loaded",
@@ -81,8 +86,12 @@ try {
   console.log(`
   Open ${address}
 
-  The demo school is Ember Row Bread School. There is no sign-in yet: whoever opens
-  the page sees what its staff see. The API describes itself at ${address}/api/openapi.json.
+  The demo school is Ember Row Bread School. Sign in as
+
+${signIns}
+
+  Mail goes to the mail tray, ${address}/mail. The API describes itself at
+  ${address}/api/openapi.json.
   Ctrl-C stops everything; what is in the database stays.
 `);
   const code = await server.ended;

@@ -2,7 +2,7 @@
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { cohort } from "./courses";
-import { timeline } from "./schedule";
+import { type TimelineAnswer, timeline } from "./schedule";
 
 const reason = z.string().trim().min(1, "Say why; it stays on the record").max(2000);
 const window = z
@@ -200,5 +200,6 @@ export type PublicCourse = z.infer<typeof publicCourse>;
 export type WayIn = z.infer<typeof wayIn>;
 export type EnrollRequest = z.infer<typeof enrollRequest>;
 export type Shelf = z.infer<typeof shelf>;
-export type MyCourse = z.infer<typeof myCourse>;
+/** With the steps of every why in their exact types. */
+export type MyCourse = Omit<z.infer<typeof myCourse>, "timeline"> & { timeline: TimelineAnswer };
 export type MyLesson = z.infer<typeof myLesson>;

@@ -1,5 +1,5 @@
-/** Questions about courses. */
-import type { Course, CourseList, LessonText } from "@dawngate/contract";
+/** Questions about courses, and what changes them. A draft's outline is changed by operations; see ./edits. */
+import type { Course, CourseList, Draft, LessonDraft, LessonText } from "@dawngate/contract";
 import { api, path } from "../store/api";
 
 export interface InCourse {
@@ -7,19 +7,69 @@ export interface InCourse {
   course: string;
 }
 
-export const { useGetCoursesQuery, useGetCourseQuery, useGetLessonTextQuery } = api.injectEndpoints(
-  {
-    endpoints: (build) => ({
-      getCourses: build.query<CourseList, string>({
-        query: (school) => path("schools", school, "courses"),
+export const coursePath = ({ school, course }: InCourse, ...more: string[]) =>
+  path("schools", school, "courses", course, ...more);
+
+export const {
+  useGetCoursesQuery,
+  useGetCourseQuery,
+  useGetLessonTextQuery,
+  useGetDraftQuery,
+  useGetLessonDraftQuery,
+  useCreateCourseMutation,
+  usePublishMutation,
+  useDescribeMutation,
+  useKeepLessonMutation,
+} = api.injectEndpoints({
+  endpoints: (build) => ({
+    getCourses: build.query<CourseList, string>({
+      query: (school) => path("schools", school, "courses"),
+      providesTags: ["Courses"],
+    }),
+    getCourse: build.query<Course, InCourse>({
+      query: (place) => coursePath(place),
+      providesTags: ["Course"],
+    }),
+    getLessonText: build.query<LessonText, InCourse & { lesson: string }>({
+      query: ({ lesson, ...place }) => coursePath(place, "lessons", lesson),
+    }),
+    getDraft: build.query<Draft, InCourse>({
+      query: (place) => coursePath(place, "draft"),
+      providesTags: ["Draft"],
+    }),
+    getLessonDraft: build.query<LessonDraft, InCourse & { lesson: string }>({
+      query: ({ lesson, ...place }) => coursePath(place, "draft", "lessons", lesson),
+      keepUnusedDataFor: 0,
+    }),
+    createCourse: build.mutation<{ id: string }, { school: string; title: string }>({
+      query: ({ school, title }) => ({
+        url: path("schools", school, "courses"),
+        method: "POST",
+        body: { title },
       }),
-      getCourse: build.query<Course, InCourse>({
-        query: ({ school, course }) => path("schools", school, "courses", course),
+      invalidatesTags: ["Courses"],
+    }),
+    publish: build.mutation<{ version: number }, InCourse>({
+      query: (place) => ({ url: coursePath(place, "versions"), method: "POST" }),
+      invalidatesTags: ["Courses", "Course", "Draft", "Timeline", "Public"],
+    }),
+    describe: build.mutation<unknown, InCourse & { description: string }>({
+      query: ({ description, ...place }) => ({
+        url: coursePath(place, "description"),
+        method: "PUT",
+        body: { description },
       }),
-      getLessonText: build.query<LessonText, InCourse & { lesson: string }>({
-        query: ({ school, course, lesson }) =>
-          path("schools", school, "courses", course, "lessons", lesson),
+      invalidatesTags: ["Public", "Draft"],
+    }),
+    keepLesson: build.mutation<
+      LessonDraft,
+      InCourse & { lesson: string; text: string; revision: number }
+    >({
+      query: ({ lesson, text, revision, ...place }) => ({
+        url: coursePath(place, "draft", "lessons", lesson),
+        method: "PUT",
+        body: { text, revision },
       }),
     }),
-  },
-);
+  }),
+});

@@ -3,10 +3,13 @@ import type { CourseSummary, School } from "@dawngate/contract";
 import { sayInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
+import { useForm } from "react-hook-form";
 import { ScrollView, View } from "react-native";
 import { read } from "../schedule/horizon/scale";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
+import { PrimaryAction } from "../ui/action";
+import { Field, needed } from "../ui/field";
 import { useWide } from "../ui/layout";
 import { Notice } from "../ui/notice";
 import { Press } from "../ui/press";
@@ -15,7 +18,7 @@ import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useTitle } from "../ui/title";
-import { useGetCoursesQuery } from "./api";
+import { useCreateCourseMutation, useGetCoursesQuery } from "./api";
 import { sayLength } from "./length";
 
 export function CourseListScreen() {
@@ -60,12 +63,40 @@ export function CourseListScreen() {
 function Courses({ courses, school }: { courses: CourseSummary[]; school: School }) {
   const { quiet } = usePalette();
   if (courses.length === 0)
-    return <Text color={quiet}>Published courses stand here. This school has none yet.</Text>;
+    return (
+      <>
+        <Text color={quiet}>
+          Courses stand here. Begin with a working title; everything about it can be changed.
+        </Text>
+        {school.role === "owner" ? <NewCourse school={school.slug} /> : null}
+      </>
+    );
   return (
-    <View role="list">
-      {courses.map((course) => (
-        <CourseRow key={course.id} course={course} school={school} />
-      ))}
+    <>
+      <View role="list">
+        {courses.map((course) => (
+          <CourseRow key={course.id} course={course} school={school} />
+        ))}
+      </View>
+      {school.role === "owner" ? <NewCourse school={school.slug} /> : null}
+    </>
+  );
+}
+
+/** A course from a working title. */
+function NewCourse({ school }: { school: string }) {
+  const { control, handleSubmit } = useForm({ defaultValues: { title: "" } });
+  const [create, { error, isLoading }] = useCreateCourseMutation();
+  const router = useRouter();
+  const submit = handleSubmit(async ({ title }) => {
+    const answer = await create({ school, title: title.trim() });
+    if ("data" in answer && answer.data) router.push(`/${school}/courses/${answer.data.id}/edit`);
+  });
+  return (
+    <View style={{ gap: 10, maxWidth: 520 }}>
+      {error ? <Notice {...explain(error)} /> : null}
+      <Field control={control} name="title" label="Working title" check={needed("A title")} />
+      <PrimaryAction label="Make a course" onPress={submit} busy={isLoading} />
     </View>
   );
 }
@@ -79,7 +110,11 @@ function CourseRow({ course, school }: { course: CourseSummary; school: School }
     <View role="listitem" style={{ borderBottomWidth: 1, borderBottomColor: line }}>
       <Press
         role="link"
-        onPress={() => router.push(`/${school.slug}/courses/${course.id}`)}
+        onPress={() =>
+          router.push(
+            `/${school.slug}/courses/${course.id}${course.version === null ? "/edit" : ""}`,
+          )
+        }
         style={{
           paddingVertical: 18,
           gap: wide ? 32 : 10,
@@ -97,7 +132,13 @@ function CourseRow({ course, school }: { course: CourseSummary; school: School }
             {cohorts > 0 && ` · ${cohorts === 1 ? "one cohort" : `${cohorts} cohorts`}`}
           </Text>
         </View>
-        <NextOpening course={course} school={school} wide={wide} />
+        {course.version === null ? (
+          <Text kind="smallStrong" color={quiet} style={{ width: wide ? 330 : undefined }}>
+            Draft, not published yet
+          </Text>
+        ) : (
+          <NextOpening course={course} school={school} wide={wide} />
+        )}
       </Press>
     </View>
   );

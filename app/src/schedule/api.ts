@@ -10,6 +10,7 @@ export const { useGetTimelineQuery } = api.injectEndpoints({
         url: path("schools", school, "courses", course, "timeline"),
         params: query,
       }),
+      providesTags: ["Timeline"],
       // Dragging the instant asks much; what is off the screen need not be remembered for long.
       keepUnusedDataFor: 30,
     }),

@@ -5,6 +5,7 @@ import { Link, useLocalSearchParams } from "expo-router";
 import { useEffect, useRef, useState } from "react";
 import { ScrollView, View } from "react-native";
 import { useGetCourseQuery } from "../courses/api";
+import { CourseTabs } from "../courses/course-tabs";
 import { sayLength } from "../courses/length";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
@@ -99,6 +100,7 @@ function CourseSchedule({ school, course, schoolZone, asIf, imagined, setWho, se
         <Text kind="small" color={palette.quiet}>
           {sayCourse(course)}
         </Text>
+        <CourseTabs school={school} course={course.id} here="schedule" />
       </View>
       <AsIfStrip
         course={course}
@@ -121,6 +123,7 @@ function CourseSchedule({ school, course, schoolZone, asIf, imagined, setWho, se
           cohort={course.cohorts.find(({ id }) => id === cohortOf(course, asIf.who)) ?? null}
           at={at}
           wide={wide}
+          enrollment={asIf.who.kind === "real" ? asIf.who.enrollment : null}
           onMove={setDragged}
           onSettle={settle}
         />

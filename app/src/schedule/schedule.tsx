@@ -4,6 +4,7 @@ import { sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words"
 import { type Instant, type Zone, zoneOf } from "@dawngate/core/time";
 import { useMemo, useState } from "react";
 import { Platform, View } from "react-native";
+import { AccessActs, ItemActs } from "../enrollment/acts";
 import { Hidden } from "../ui/hidden";
 import { Press } from "../ui/press";
 import { SunMark } from "../ui/sun-mark";
@@ -28,11 +29,14 @@ interface Props {
   cohort: Cohort | null;
   at: Instant;
   wide: boolean;
+  /** The real person whose timeline it is; null: somebody imagined, for whom nothing can be done. */
+  enrollment: string | null;
   onMove(at: Instant): void;
   onSettle(at: Instant): void;
 }
 
-export function Schedule({ school, course, timeline, cohort, at, wide, onMove, onSettle }: Props) {
+export function Schedule(props: Props) {
+  const { school, course, timeline, cohort, at, wide, enrollment, onMove, onSettle } = props;
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const [why, setWhy] = useState<string | null>(null);
@@ -105,7 +109,16 @@ export function Schedule({ school, course, timeline, cohort, at, wide, onMove, o
         />
       ))}
       {why === "access" && (
-        <AccessSheet timeline={timeline} titleOf={titleOf} onClose={() => setWhy(null)} />
+        <AccessSheet timeline={timeline} titleOf={titleOf} onClose={() => setWhy(null)}>
+          {enrollment !== null && (
+            <AccessActs
+              school={school}
+              course={course.id}
+              enrollment={enrollment}
+              access={timeline.access}
+            />
+          )}
+        </AccessSheet>
       )}
       {asked && (
         <ItemSheet
@@ -116,10 +129,28 @@ export function Schedule({ school, course, timeline, cohort, at, wide, onMove, o
             asked.kind === "lesson" ? `/${school}/courses/${course.id}/lessons/${asked.id}` : null
           }
           onClose={() => setWhy(null)}
-        />
+        >
+          {enrollment !== null && (
+            <ItemActs
+              school={school}
+              course={course.id}
+              enrollment={enrollment}
+              item={asked}
+              isQuiz={
+                kindOf(course, asked.id) === "quiz" || kindOf(course, asked.id) === "assignment"
+              }
+            />
+          )}
+        </ItemSheet>
       )}
     </View>
   );
+}
+
+function kindOf(course: Course, id: string): string | null {
+  for (const module of course.modules)
+    for (const lesson of module.lessons) if (lesson.id === id) return lesson.kind;
+  return null;
 }
 
 interface Drawing {

@@ -1,23 +1,23 @@
-/** Where somebody who gives no address begins: the server says which school to show. */
+/** Where somebody begins: their school as staff, their shelf, a school to be made, or signing in. */
 import { Redirect } from "expo-router";
 import { View } from "react-native";
 import { explain } from "../store/api";
 import { Notice } from "../ui/notice";
 import { Skeleton } from "../ui/skeleton";
-import { useGetStartQuery } from "./api";
+import { useGetMeQuery } from "./api";
 
 export function StartScreen() {
-  const { data, error, refetch } = useGetStartQuery();
-  if (data?.school) return <Redirect href={`/${data.school}/courses`} />;
+  const { data, error, refetch } = useGetMeQuery();
+  if (data && !data.account) return <Redirect href="/sign-in" />;
+  if (data) {
+    const [first] = data.schools;
+    if (!first) return <Redirect href="/new-school" />;
+    return <Redirect href={`/${first.slug}/${first.role === "enrollee" ? "shelf" : "courses"}`} />;
+  }
   return (
     <View role="main" style={{ padding: 24 }}>
       {error ? (
         <Notice {...explain(error)} onRetry={refetch} />
-      ) : data ? (
-        <Notice
-          title="No school yet"
-          detail="This server holds no school. Start it with npm start, which loads the demo school."
-        />
       ) : (
         <Skeleton widths={[0.4, 0.8, 0.6]} />
       )}

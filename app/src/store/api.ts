@@ -8,6 +8,8 @@ const fromServer = fetchBaseQuery({ baseUrl: "/api" });
 const patient = retry(
   async (args: Parameters<typeof fromServer>[0], api, options) => {
     const result = await fromServer(args, api, options);
+    // Writing is asked again by whoever pressed, never by itself.
+    if (result.error && api.type === "mutation") retry.fail(result.error);
     if (result.error && typeof result.error.status === "number" && result.error.status < 500)
       retry.fail(result.error);
     return result;
@@ -15,7 +17,28 @@ const patient = retry(
   { maxRetries: 2 },
 );
 
-export const api = createApi({ reducerPath: "api", baseQuery: patient, endpoints: () => ({}) });
+/** What answers hold, so that what changes them has them asked for again. */
+const TAGS = [
+  "Me",
+  "School",
+  "Members",
+  "Courses",
+  "Course",
+  "Timeline",
+  "Draft",
+  "Public",
+  "Shelf",
+  "Mine",
+  "Record",
+  "Mail",
+] as const;
+
+export const api = createApi({
+  reducerPath: "api",
+  baseQuery: patient,
+  tagTypes: TAGS,
+  endpoints: () => ({}),
+});
 
 /** A path of the API with its parts made safe. */
 export function path(...parts: string[]): string {
@@ -25,6 +48,8 @@ export function path(...parts: string[]): string {
 /** An error of a question, as something one can read. */
 export function explain(error: unknown): { title: string; detail: string } {
   const { status, data } = (error ?? {}) as { status?: unknown; data?: Partial<Problem> };
+  if (typeof status === "number" && typeof (data as { message?: string })?.message === "string")
+    return { title: "Not possible", detail: `${(data as { message: string }).message}.` };
   if (typeof status === "number" && data?.detail)
     return {
       title: data.title ?? "Not possible",
@@ -34,4 +59,15 @@ export function explain(error: unknown): { title: string; detail: string } {
     title: "No answer from the server",
     detail: "The connection may be down, or the server is being restarted. Nothing was lost.",
   };
+}
+
+/** The faults of a refusal, by the field they belong to. */
+export function faultsOf(error: unknown): Record<string, string> {
+  const { data } = (error ?? {}) as { data?: Partial<Problem> };
+  return Object.fromEntries((data?.errors ?? []).map(({ path, reason }) => [path, reason]));
+}
+
+/** A key for one press: the same press sent twice is done once. */
+export function pressKey(): string {
+  return `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 12)}`;
 }

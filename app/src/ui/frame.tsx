@@ -3,6 +3,7 @@ import { Link, usePathname } from "expo-router";
 import type { ReactNode } from "react";
 import { View } from "react-native";
 import { useWide } from "./layout";
+import { Press } from "./press";
 import { DawnGateMark } from "./sun-mark";
 import { Text } from "./text";
 import { usePalette } from "./theme";
@@ -16,11 +17,55 @@ export function Frame({ places, children }: { places: Place[]; children: ReactNo
   const wide = useWide();
   const { paper } = usePalette();
   return (
-    <View style={{ flex: 1, flexDirection: "row", backgroundColor: paper }}>
+    <View style={{ flex: 1, flexDirection: wide ? "row" : "column", backgroundColor: paper }}>
       {wide && <Rail places={places} />}
-      <View role="main" style={{ flex: 1, minWidth: 0 }}>
+      <View role="main" style={{ flex: 1, minWidth: 0, minHeight: 0 }}>
         {children}
       </View>
+      {!wide && places.length > 1 && <Bar places={places} />}
+    </View>
+  );
+}
+
+/** The places on a phone: at the bottom, the current one marked by a bar as well as by color. */
+function Bar({ places }: { places: Place[] }) {
+  const { surface, line, ember, ink, quiet } = usePalette();
+  const path = usePathname();
+  return (
+    <View
+      role="navigation"
+      aria-label="Places"
+      style={{
+        flexDirection: "row",
+        backgroundColor: surface,
+        borderTopWidth: 1,
+        borderTopColor: line,
+      }}
+    >
+      {places.map(({ name, href }) => {
+        const here = path.startsWith(href);
+        return (
+          <Link key={href} href={href} asChild>
+            <Press
+              role="link"
+              aria-current={here ? "page" : undefined}
+              style={{ flex: 1, alignItems: "center", minHeight: 56, borderRadius: 0 }}
+            >
+              <View
+                style={{
+                  height: 3,
+                  width: 34,
+                  marginBottom: 12,
+                  backgroundColor: here ? ember : "transparent",
+                }}
+              />
+              <Text kind={here ? "smallStrong" : "small"} color={here ? ink : quiet}>
+                {name}
+              </Text>
+            </Press>
+          </Link>
+        );
+      })}
     </View>
   );
 }

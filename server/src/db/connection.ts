@@ -16,8 +16,11 @@ export type SchoolId = string & { readonly [brand]: "SchoolId" };
 export interface Database {
   /** The school of a web address, or null. */
   findSchool(slug: string): Promise<SchoolId | null>;
-  /** The schools an account belongs to, with its role in each. */
-  schoolsOf(account: string): Promise<{ slug: string; name: string; role: Role }[]>;
+  /** The schools an account belongs to, by itself or by its proven address, with its role in each. */
+  schoolsOf(
+    account: string,
+    address: string,
+  ): Promise<{ slug: string; name: string; role: Role }[]>;
   /** What an invitation that can still be used is for, by the hash of its token. */
   findInvitation(hash: string): Promise<InvitationRow | null>;
   /**
@@ -83,12 +86,14 @@ export function openDatabase(address: DatabaseAddress): Database {
       );
       return rows[0]?.id ?? null;
     },
-    async schoolsOf(account) {
+    async schoolsOf(account, address) {
       const { rows } = await sql<{
         slug: string;
         name: string;
         role: Role;
-      }>`select slug, name, role from schools_of(${account}) order by name, role desc`.execute(db);
+      }>`select slug, name, role from schools_of(${account}, ${address}) order by name, role desc`.execute(
+        db,
+      );
       return rows;
     },
     async findInvitation(hash) {

@@ -20,7 +20,7 @@ import { projectOpenings } from "../schedule/project";
 import type { Actor } from "../school/actor";
 import { planSchool } from "../school/plan";
 import { invite, reading } from "../school/service";
-import { linkPerson, readSchool } from "../school/store";
+import { linkPerson, readPersonOf, readSchool } from "../school/store";
 import { sayFault } from "./say";
 import {
   enrollmentsOf,
@@ -149,8 +149,9 @@ export async function enrollSelf(
   return db.withSchool(actor.school, async (tx) => {
     // The same press twice, two windows at once, the last seat for two: all wait here, one after the other.
     await holdSeats(tx, courseId, null);
+    // Asked again: the press before this one may have made the person.
     const person =
-      actor.person ??
+      (await readPersonOf(tx, account.id)) ??
       (await linkPerson(tx, account.id, account.email)) ??
       (await newPerson(tx, actor, account.name, account.email, timeZone, account.id));
     return enter(

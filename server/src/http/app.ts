@@ -56,6 +56,9 @@ function readable(error: Error): Error {
   if (!(error instanceof HTTPException)) return error;
   return new ProblemError(
     error.status === 403 ? 403 : 400,
-    error.message || "This request is off.",
+    error.message ||
+      (error.status === 403
+        ? "This request does not come from Dawn Gate's own page."
+        : "This request is off."),
   );
 }

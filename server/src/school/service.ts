@@ -103,7 +103,7 @@ export async function showMe(
 ): Promise<Me> {
   return {
     account,
-    schools: account ? await db.schoolsOf(account.id) : [],
+    schools: account ? await db.schoolsOf(account.id, account.email) : [],
     mailTray: tray !== null,
   };
 }

@@ -45,6 +45,7 @@ export function testApp(db: Database, now: () => Instant): TestApp {
       return app.request(`/api${path}`, {
         method,
         headers: {
+          origin: "http://localhost",
           ...(who && { "x-test-account": who }),
           ...(body !== undefined && { "content-type": "application/json" }),
         },

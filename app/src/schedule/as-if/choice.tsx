@@ -1,4 +1,4 @@
-/** A chip: one choice among a few, shown by a tick and by its border where it is taken; or a plain step. */
+/** A chip: one choice among a few, or one of several, shown by its border where it is taken; or a plain step. */
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -7,12 +7,14 @@ interface Props {
   label: string;
   /** Left out: a step, not a choice. */
   taken?: boolean;
+  /** Several can be taken. */
+  many?: boolean;
   onPress(): void;
 }
 
-export function Choice({ label, taken, onPress }: Props) {
+export function Choice({ label, taken, many = false, onPress }: Props) {
   const { dusk, line, lilac } = usePalette();
-  const role = taken === undefined ? ("button" as const) : ("radio" as const);
+  const role = taken === undefined ? "button" : many ? "checkbox" : "radio";
   return (
     <Press
       onPress={onPress}

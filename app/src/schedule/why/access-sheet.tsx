@@ -1,7 +1,9 @@
 /** Why a person's access begins and ends when it does. */
+
 import type { TimelineAnswer } from "@dawngate/contract";
 import { explainEnd, explainStart, type Speaker } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
+import type { ReactNode } from "react";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -13,9 +15,11 @@ interface Props {
   timeline: TimelineAnswer;
   titleOf(id: string): string;
   onClose(): void;
+  /** What staff can do about it. */
+  children?: ReactNode;
 }
 
-export function AccessSheet({ timeline, titleOf, onClose }: Props) {
+export function AccessSheet({ timeline, titleOf, onClose, children }: Props) {
   const { ember } = usePalette();
   const { access } = timeline;
   const speaker: Speaker = { zone: zoneOf(timeline.clock), titleOf, person: "they" };
@@ -30,6 +34,7 @@ export function AccessSheet({ timeline, titleOf, onClose }: Props) {
       <ExplanationView heading="Beginning" explanation={explainStart(access.fromWhy, speaker)} />
       <ExplanationView heading="End" explanation={explainEnd(access.untilWhy, speaker)} />
       <ZoneNote clock={timeline.clock} timeZone={timeline.timeZone} instant={read(access.from)} />
+      {children}
     </Sheet>
   );
 }

@@ -1,4 +1,5 @@
 /** Why a module or a lesson opens, closes and is due when it does, for one person. */
+
 import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
 import {
   explainClosing,
@@ -11,6 +12,7 @@ import {
 } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { Link } from "expo-router";
+import type { ReactNode } from "react";
 import { View } from "react-native";
 import { Sheet } from "../../ui/sheet";
 import { SunMark } from "../../ui/sun-mark";
@@ -28,9 +30,11 @@ interface Props {
   /** Where the lesson's text can be read; null for a module. */
   href: string | null;
   onClose(): void;
+  /** What staff can do about it. */
+  children?: ReactNode;
 }
 
-export function ItemSheet({ item, timeline, titleOf, href, onClose }: Props) {
+export function ItemSheet({ item, timeline, titleOf, href, onClose, children }: Props) {
   const { dusk } = usePalette();
   const zone = zoneOf(timeline.clock);
   const speaker: Speaker = { zone, titleOf, person: "they" };
@@ -75,6 +79,7 @@ export function ItemSheet({ item, timeline, titleOf, href, onClose }: Props) {
         </Link>
       )}
       <ZoneNote clock={timeline.clock} timeZone={timeline.timeZone} instant={read(item.opens)} />
+      {children}
     </Sheet>
   );
 }

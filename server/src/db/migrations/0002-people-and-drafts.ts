@@ -116,7 +116,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     revoke update, delete on draft_operation from dawngate_app;
 
     -- What is asked before a school is known: where an account belongs, and what an invitation is for.
-    create function schools_of(account text)
+    create function schools_of(account text, address text)
       returns table (slug text, name text, role text)
       language sql stable security definer set search_path = public as $$
         select s.slug, s.name, m.role from member m join school s on s.id = m.school_id
@@ -124,6 +124,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
         union all
         select s.slug, s.name, 'enrollee' from person p join school s on s.id = p.school_id
           where p.user_id = account
+            or (p.user_id is null and lower(p.email) = lower(address))
       $$;
     create function invitation_of(hash text)
       returns table (school uuid, slug text, school_name text, id uuid, email text, role text)
@@ -132,7 +133,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
           from invitation i join school s on s.id = i.school_id
           where i.token_hash = hash and i.accepted_at is null and i.expires_at > now()
       $$;
-    revoke all on function schools_of(text), invitation_of(text) from public;
-    grant execute on function schools_of(text), invitation_of(text) to dawngate_app;
+    revoke all on function schools_of(text, text), invitation_of(text) from public;
+    grant execute on function schools_of(text, text), invitation_of(text) to dawngate_app;
   `.execute(db);
 }

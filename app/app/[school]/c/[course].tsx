@@ -1,0 +1,1 @@
+export { PublicCourseScreen as default } from "../../../src/enrollment/public-course-screen";

@@ -1,0 +1,1 @@
+export { CohortsScreen as default } from "../../../../src/enrollment/cohorts-screen";

@@ -1,0 +1,1 @@
+export { MeScreen as default } from "../../src/school/me-screen";

@@ -1,0 +1,1 @@
+export { MyLessonScreen as default } from "../../../../src/enrollment/my-lesson-screen";

@@ -1,0 +1,1 @@
+export { MyCourseScreen as default } from "../../../../src/enrollment/my-course-screen";

@@ -1,0 +1,1 @@
+export { ForgotScreen as default } from "../src/school/password-screens";

@@ -1,0 +1,1 @@
+export { MailScreen as default } from "../src/school/mail-screen";

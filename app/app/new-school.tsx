@@ -1,0 +1,1 @@
+export { NewSchoolScreen as default } from "../src/school/new-school-screen";

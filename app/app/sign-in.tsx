@@ -1,0 +1,1 @@
+export { SignInScreen as default } from "../src/school/sign-in-screen";

@@ -1,0 +1,1 @@
+export { SignUpScreen as default } from "../src/school/sign-up-screen";

@@ -1,0 +1,1 @@
+export { WelcomeScreen as default } from "../src/school/welcome-screen";

@@ -1,0 +1,242 @@
+/** A course's settings: its name, its release hour, how days are counted, its window, how long it is one's own. */
+import type { PlanCourse, PlanMoment } from "@dawngate/core/plan";
+import { useState } from "react";
+import { View } from "react-native";
+import { TextInput } from "react-native-paper";
+import { Choice } from "../../schedule/as-if/choice";
+import { DateField, TimeField } from "../../schedule/as-if/moment-fields";
+import { explain } from "../../store/api";
+import { QuietAction } from "../../ui/action";
+import { Notice } from "../../ui/notice";
+import { Sheet } from "../../ui/sheet";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { type InCourse, useDescribeMutation } from "../api";
+import { readAmount, UNITS, type Unit } from "./moments";
+
+interface Props {
+  place: InCourse;
+  course: PlanCourse;
+  description: string;
+  onSet(set: Partial<Omit<PlanCourse, "id" | "modules">>): void;
+  onClose(): void;
+}
+
+export function CourseSheet({ place, course, description, onSet, onClose }: Props) {
+  return (
+    <Sheet title="Settings of this course" onClose={onClose}>
+      <Words place={place} course={course} description={description} onSet={onSet} />
+      <Hours course={course} onSet={onSet} />
+      <Group label="Days are counted in the time of">
+        <Choice
+          label="the school"
+          taken={course.clock === "school"}
+          onPress={() => onSet({ clock: "school" })}
+        />
+        <Choice
+          label="each enrollee"
+          taken={course.clock === "enrollee"}
+          onPress={() => onSet({ clock: "enrollee" })}
+        />
+      </Group>
+      <Group label="A day is">
+        <Choice
+          label="a day of the calendar"
+          taken={course.counting === "calendar"}
+          onPress={() => onSet({ counting: "calendar" })}
+        />
+        <Choice
+          label="a full day"
+          taken={course.counting === "full"}
+          onPress={() => onSet({ counting: "full" })}
+        />
+      </Group>
+      <Group label="Lessons are taken">
+        <Choice
+          label="in any order"
+          taken={course.order === "free"}
+          onPress={() => onSet({ order: "free" })}
+        />
+        <Choice
+          label="in order, each after the one before"
+          taken={course.order === "in-order"}
+          onPress={() => onSet({ order: "in-order" })}
+        />
+      </Group>
+      <Validity course={course} onSet={onSet} />
+      <Dates course={course} onSet={onSet} />
+    </Sheet>
+  );
+}
+
+function Group({ label, children }: { label: string; children: React.ReactNode }) {
+  const { quiet } = usePalette();
+  return (
+    <View style={{ gap: 6 }}>
+      <Text kind="small" color={quiet}>
+        {label}
+      </Text>
+      <View
+        role="radiogroup"
+        aria-label={label}
+        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+      >
+        {children}
+      </View>
+    </View>
+  );
+}
+
+type Part = Pick<Props, "course" | "onSet">;
+
+function Words({ place, course, description, onSet }: Omit<Props, "onClose">) {
+  const { surface } = usePalette();
+  const [title, setTitle] = useState(course.title);
+  const [text, setText] = useState(description);
+  const [describe, { error }] = useDescribeMutation();
+  const input = { mode: "outlined" as const, style: { backgroundColor: surface } };
+  return (
+    <>
+      <TextInput
+        {...input}
+        label="Title"
+        aria-label="Title"
+        value={title}
+        onChangeText={setTitle}
+        onBlur={() => title.trim() !== "" && title !== course.title && onSet({ title })}
+      />
+      <TextInput
+        {...input}
+        multiline
+        label="What it is, for visitors (Markdown)"
+        aria-label="What it is, for visitors (Markdown)"
+        value={text}
+        onChangeText={setText}
+        onBlur={() => text !== description && describe({ ...place, description: text })}
+      />
+      {error ? <Notice {...explain(error)} /> : null}
+    </>
+  );
+}
+
+function Hours({ course, onSet }: Part) {
+  return (
+    <View style={{ gap: 8 }}>
+      {course.releaseHour === null ? (
+        <QuietAction label="Set a release hour" onPress={() => onSet({ releaseHour: "07:00" })} />
+      ) : (
+        <>
+          <TimeField
+            label="Release hour"
+            value={course.releaseHour}
+            onChange={(releaseHour) => onSet({ releaseHour })}
+          />
+          <QuietAction
+            label="No release hour: the time of day of enrolling"
+            onPress={() => onSet({ releaseHour: null })}
+          />
+        </>
+      )}
+    </View>
+  );
+}
+
+function Validity({ course, onSet }: Part) {
+  const { surface, quiet } = usePalette();
+  const [moment] = course.validity;
+  const amount = moment?.from === "enrolled" ? readAmount(moment.add) : null;
+  const term = (count: number, unit: Unit): PlanMoment[] => [
+    { from: "enrolled", add: `P${count}${unit}`, edge: "end" },
+  ];
+  const set = (moments: PlanMoment[]) => onSet({ validity: moments as PlanCourse["validity"] });
+  return (
+    <View style={{ gap: 8 }}>
+      <Group label="It is one's own">
+        <Choice label="for ever" taken={course.validity.length === 0} onPress={() => set([])} />
+        <Choice
+          label="for a term from enrolling"
+          taken={amount !== null}
+          onPress={() => set(term(6, "M"))}
+        />
+        {course.validity.length > 0 && amount === null ? (
+          <Choice label="as set elsewhere" taken onPress={() => undefined} />
+        ) : null}
+      </Group>
+      {amount ? (
+        <View style={{ flexDirection: "row", gap: 8, alignItems: "center", flexWrap: "wrap" }}>
+          <TextInput
+            mode="outlined"
+            dense
+            label="How many"
+            aria-label="How many"
+            inputMode="numeric"
+            value={String(amount.amount)}
+            onChangeText={(text) => /^\d{1,4}$/.test(text) && set(term(Number(text), amount.unit))}
+            style={{ backgroundColor: surface, width: 110 }}
+          />
+          {UNITS.map(({ unit, label }) => (
+            <Choice
+              key={unit}
+              label={label}
+              taken={amount.unit === unit}
+              onPress={() => set(term(amount.amount, unit))}
+            />
+          ))}
+        </View>
+      ) : null}
+      <Text kind="small" color={quiet}>
+        The last day is included.
+      </Text>
+    </View>
+  );
+}
+
+function Dates({ course, onSet }: Part) {
+  const { window, opensOn } = course;
+  const today = new Date().toISOString().slice(0, 10);
+  return (
+    <View style={{ gap: 10 }}>
+      {opensOn === null ? (
+        <QuietAction
+          label="Sell it in advance of a first day"
+          onPress={() => onSet({ opensOn: today })}
+        />
+      ) : (
+        <>
+          <DateField
+            label="Access begins for nobody before"
+            value={opensOn}
+            onChange={(date) => onSet({ opensOn: date })}
+          />
+          <QuietAction label="No first day" onPress={() => onSet({ opensOn: null })} />
+        </>
+      )}
+      {window === null ? (
+        <QuietAction
+          label="Limit the days in which people may enroll"
+          onPress={() => onSet({ window: { opens: today, closes: today } })}
+        />
+      ) : (
+        <>
+          <View style={{ flexDirection: "row", gap: 12 }}>
+            <DateField
+              label="Enrolling from"
+              value={window.opens}
+              onChange={(opens) =>
+                onSet({ window: { opens, closes: window.closes < opens ? opens : window.closes } })
+              }
+            />
+            <DateField
+              label="Enrolling through"
+              value={window.closes}
+              onChange={(closes) =>
+                onSet({ window: { closes, opens: window.opens > closes ? closes : window.opens } })
+              }
+            />
+          </View>
+          <QuietAction label="Enrolling at any time" onPress={() => onSet({ window: null })} />
+        </>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,200 @@
+/** What else there is to a module or a lesson: where it stands, whether it is seen, and a lesson's text. */
+import type { Operation } from "@dawngate/core/courses";
+import type { PlanCourse, PlanLesson } from "@dawngate/core/plan";
+import { useState } from "react";
+import { View } from "react-native";
+import { TextInput } from "react-native-paper";
+import { Choice } from "../../schedule/as-if/choice";
+import { explain } from "../../store/api";
+import { QuietAction } from "../../ui/action";
+import { Notice } from "../../ui/notice";
+import { Sheet } from "../../ui/sheet";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { type InCourse, useGetLessonDraftQuery, useKeepLessonMutation } from "../api";
+import type { Found } from "./edit-screen";
+
+interface Props {
+  place: InCourse;
+  course: PlanCourse;
+  found: Found;
+  perform(operation: Operation): void;
+  onClose(): void;
+}
+
+const KINDS = ["text", "video", "audio", "quiz", "assignment", "live meeting"];
+
+export function ItemSheet({ place, course, found, perform, onClose }: Props) {
+  const { item, kind } = found;
+  const lesson = kind === "lesson" ? (item as PlanLesson) : null;
+  const set = (change: object) =>
+    perform({
+      type: kind === "module" ? "set-module" : "set-lesson",
+      item: item.id,
+      set: change,
+    } as Operation);
+  return (
+    <Sheet title={item.title} onClose={onClose}>
+      {lesson ? <LessonText place={place} lesson={lesson.id} /> : null}
+      <View
+        role="radiogroup"
+        aria-label="Visible"
+        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+      >
+        {(["published", "draft", "hidden"] as const).map((visible) => (
+          <Choice
+            key={visible}
+            label={visible}
+            taken={item.visible === visible}
+            onPress={() => set({ visible })}
+          />
+        ))}
+      </View>
+      {lesson ? <LessonFields lesson={lesson} set={set} /> : null}
+      <Moves course={course} found={found} perform={perform} />
+      <QuietAction
+        label={`Remove this ${kind}${kind === "module" && found.module.lessons.length > 0 ? ` and its ${found.module.lessons.length} lessons` : ""}`}
+        onPress={() => {
+          perform({ type: "remove", item: item.id });
+          onClose();
+        }}
+      />
+    </Sheet>
+  );
+}
+
+function LessonFields({ lesson, set }: { lesson: PlanLesson; set(change: object): void }) {
+  const { surface } = usePalette();
+  const [typed, setTyped] = useState<string | null>(null);
+  return (
+    <>
+      <View
+        role="radiogroup"
+        aria-label="Kind"
+        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+      >
+        {KINDS.map((kind) => (
+          <Choice
+            key={kind}
+            label={kind}
+            taken={lesson.kind === kind}
+            onPress={() => set({ kind })}
+          />
+        ))}
+      </View>
+      <TextInput
+        mode="outlined"
+        dense
+        label="Minutes it takes"
+        aria-label="Minutes it takes"
+        inputMode="numeric"
+        value={typed ?? (lesson.minutes === null ? "" : String(lesson.minutes))}
+        onChangeText={setTyped}
+        onBlur={() => {
+          const text = (typed ?? "").trim();
+          if (typed !== null && /^\d{0,6}$/.test(text))
+            set({ minutes: text === "" ? null : Number(text) });
+          setTyped(null);
+        }}
+        style={{ backgroundColor: surface, maxWidth: 200 }}
+      />
+      <View
+        role="group"
+        aria-label="This lesson is"
+        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+      >
+        <Choice
+          many
+          label="required"
+          taken={lesson.required}
+          onPress={() => set({ required: !lesson.required })}
+        />
+        <Choice
+          many
+          label="a sample for everybody"
+          taken={lesson.sample}
+          onPress={() => set({ sample: !lesson.sample })}
+        />
+        <Choice
+          many
+          label="to be done before the next"
+          taken={lesson.holdsNext}
+          onPress={() => set({ holdsNext: !lesson.holdsNext })}
+        />
+      </View>
+    </>
+  );
+}
+
+/** Up, down, and into another module. */
+function Moves({ course, found, perform }: Pick<Props, "course" | "found" | "perform">) {
+  const { item, kind, module } = found;
+  const list: { id: string }[] = kind === "module" ? course.modules : module.lessons;
+  const at = list.findIndex(({ id }) => id === item.id);
+  const move = (after: string | null, target = module.id) =>
+    perform(
+      kind === "module"
+        ? { type: "move-module", item: item.id, after }
+        : { type: "move-lesson", item: item.id, module: target, after },
+    );
+  return (
+    <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
+      {at > 0 ? (
+        <QuietAction label="Move up" onPress={() => move(list[at - 2]?.id ?? null)} />
+      ) : null}
+      {at < list.length - 1 ? (
+        <QuietAction label="Move down" onPress={() => move(list[at + 1]?.id ?? null)} />
+      ) : null}
+      {kind === "lesson"
+        ? course.modules
+            .filter(({ id }) => id !== module.id)
+            .map((other) => (
+              <QuietAction
+                key={other.id}
+                label={`Into ${other.title}`}
+                onPress={() => move(other.lessons.at(-1)?.id ?? null, other.id)}
+              />
+            ))
+        : null}
+    </View>
+  );
+}
+
+/** A lesson's text, kept as one leaves it. What could not be kept stays in the field. */
+function LessonText({ place, lesson }: { place: InCourse; lesson: string }) {
+  const { quiet, surface } = usePalette();
+  const { data, error, refetch } = useGetLessonDraftQuery({ ...place, lesson });
+  const [keep, keeping] = useKeepLessonMutation();
+  const [typed, setTyped] = useState<string | null>(null);
+  const revision = keeping.data?.revision ?? data?.revision;
+  const kept = keeping.data?.text ?? data?.text;
+  if (error)
+    // A lesson that was added a moment ago may still be on its way.
+    return <Notice {...explain(error)} onRetry={refetch} />;
+  if (kept === undefined || revision === undefined)
+    return <Text color={quiet}>Loading the text…</Text>;
+  return (
+    <View style={{ gap: 6 }}>
+      <TextInput
+        mode="outlined"
+        multiline
+        label="Text (Markdown)"
+        aria-label="Text (Markdown)"
+        value={typed ?? kept}
+        onChangeText={setTyped}
+        onBlur={() => {
+          if (typed !== null && typed !== kept) keep({ ...place, lesson, text: typed, revision });
+        }}
+        style={{ backgroundColor: surface, minHeight: 180 }}
+      />
+      {keeping.error ? <Notice {...explain(keeping.error)} /> : null}
+      <Text kind="small" color={quiet} role="status">
+        {keeping.isLoading
+          ? "Keeping…"
+          : typed !== null && typed !== kept
+            ? "Kept when you leave the field"
+            : "Kept. A text needs no publishing."}
+      </Text>
+    </View>
+  );
+}

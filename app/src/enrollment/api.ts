@@ -1,0 +1,108 @@
+/** Questions about people in courses and one's own shelf, and what changes them. */
+import type {
+  ActRequest,
+  EnrollRequest,
+  EventRecord,
+  MyCourse,
+  MyLesson,
+  NewCohort,
+  NewEnrollment,
+  PublicCourse,
+  Shelf,
+} from "@dawngate/contract";
+import { coursePath, type InCourse } from "../courses/api";
+import { api, path } from "../store/api";
+
+interface InMine {
+  school: string;
+  enrollment: string;
+}
+
+export const {
+  useGetRecordQuery,
+  useGetPublicCourseQuery,
+  useGetShelfQuery,
+  useGetMyCourseQuery,
+  useOpenLessonQuery,
+  useCreateCohortMutation,
+  useChangeCohortMutation,
+  useEnrollMutation,
+  useEnrollSelfMutation,
+  useActMutation,
+  useTickMutation,
+} = api.injectEndpoints({
+  endpoints: (build) => ({
+    getRecord: build.query<EventRecord, InCourse & { enrollment: string }>({
+      query: ({ enrollment, ...place }) => coursePath(place, "enrollments", enrollment, "events"),
+      providesTags: ["Record"],
+    }),
+    getPublicCourse: build.query<PublicCourse, InCourse>({
+      query: ({ school, course }) => path("schools", school, "catalog", course),
+      providesTags: ["Public"],
+    }),
+    getShelf: build.query<Shelf, string>({
+      query: (school) => path("schools", school, "shelf"),
+      providesTags: ["Shelf"],
+    }),
+    getMyCourse: build.query<MyCourse, InMine>({
+      query: ({ school, enrollment }) => path("schools", school, "shelf", enrollment),
+      providesTags: ["Mine"],
+    }),
+    // Opening is put on record, so it is a POST; but one reads its answer.
+    openLesson: build.query<MyLesson, InMine & { lesson: string }>({
+      query: ({ school, enrollment, lesson }) => ({
+        url: path("schools", school, "shelf", enrollment, "lessons", lesson),
+        method: "POST",
+      }),
+      providesTags: ["Mine"],
+    }),
+    createCohort: build.mutation<{ id: string }, InCourse & { cohort: NewCohort }>({
+      query: ({ cohort, ...place }) => ({
+        url: coursePath(place, "cohorts"),
+        method: "POST",
+        body: cohort,
+      }),
+      invalidatesTags: ["Course", "Courses", "Public"],
+    }),
+    changeCohort: build.mutation<unknown, InCourse & { id: string; cohort: NewCohort }>({
+      query: ({ id, cohort, ...place }) => ({
+        url: coursePath(place, "cohorts", id),
+        method: "PUT",
+        body: cohort,
+      }),
+      invalidatesTags: ["Course", "Courses", "Public", "Timeline"],
+    }),
+    enroll: build.mutation<{ enrollment: string }, InCourse & { person: NewEnrollment }>({
+      query: ({ person, ...place }) => ({
+        url: coursePath(place, "enrollments"),
+        method: "POST",
+        body: person,
+      }),
+      invalidatesTags: ["Course", "Courses", "Public", "Mail"],
+    }),
+    enrollSelf: build.mutation<{ enrollment: string }, InCourse & EnrollRequest>({
+      query: ({ school, course, ...body }) => ({
+        url: path("schools", school, "catalog", course),
+        method: "POST",
+        body,
+      }),
+      invalidatesTags: ["Public", "Shelf", "Me", "School"],
+    }),
+    act: build.mutation<unknown, InCourse & { enrollment: string; request: ActRequest }>({
+      query: ({ enrollment, request, ...place }) => ({
+        url: coursePath(place, "enrollments", enrollment, "events"),
+        method: "POST",
+        body: request,
+      }),
+      invalidatesTags: ["Timeline", "Record", "Courses"],
+    }),
+    tick: build.mutation<MyCourse, InMine & { lesson: string; done: boolean; key: string }>({
+      query: ({ school, enrollment, lesson, done, key }) => ({
+        url: path("schools", school, "shelf", enrollment, "lessons", lesson),
+        method: "PUT",
+        body: { done, key },
+      }),
+      invalidatesTags: ["Mine", "Shelf"],
+    }),
+  }),
+});

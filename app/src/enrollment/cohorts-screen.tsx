@@ -1,0 +1,208 @@
+/** A course's cohorts: window, dates, seats, and what each of them is today, in words. */
+import type { Cohort, NewCohort } from "@dawngate/contract";
+import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
+import { useLocalSearchParams } from "expo-router";
+import { useState } from "react";
+import { View } from "react-native";
+import { TextInput } from "react-native-paper";
+import { useGetCourseQuery } from "../courses/api";
+import { CourseTabs } from "../courses/course-tabs";
+import { DateField } from "../schedule/as-if/moment-fields";
+import { useGetSchoolQuery } from "../school/api";
+import { explain, faultsOf } from "../store/api";
+import { PrimaryAction, QuietAction } from "../ui/action";
+import { Notice } from "../ui/notice";
+import { Page } from "../ui/page";
+import { Sheet } from "../ui/sheet";
+import { Skeleton } from "../ui/skeleton";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { useChangeCohortMutation, useCreateCohortMutation } from "./api";
+
+type Place = { school: string; course: string };
+
+export function CohortsScreen() {
+  const place = useLocalSearchParams() as Place;
+  const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
+  const { data: school } = useGetSchoolQuery(place.school);
+  const [editing, setEditing] = useState<Cohort | "new" | null>(null);
+  const { quiet } = usePalette();
+  const today = formatDate(localDateAt(zoneOf(school?.timeZone ?? "UTC"), Date.now() as Instant));
+  return (
+    <Page
+      title="Cohorts"
+      above={{
+        text: data?.title ?? "The course",
+        href: `/${place.school}/courses/${place.course}`,
+      }}
+    >
+      <CourseTabs {...place} here="cohorts" />
+      {data ? (
+        <>
+          {data.cohorts.length === 0 ? (
+            <Text color={quiet}>
+              A cohort is a group that goes through the course on the same dates. This course has
+              none: everybody begins when they enroll.
+            </Text>
+          ) : null}
+          {data.cohorts.map((cohort) => (
+            <CohortRow
+              key={cohort.id}
+              cohort={cohort}
+              people={data.people.filter((person) => person.cohort === cohort.id).length}
+              today={today}
+              {...(school?.role === "owner" && { onChange: () => setEditing(cohort) })}
+            />
+          ))}
+          {school?.role === "owner" ? (
+            <QuietAction label="Make a cohort" onPress={() => setEditing("new")} />
+          ) : null}
+          {editing !== null ? (
+            <CohortSheet
+              place={place}
+              cohort={editing === "new" ? null : editing}
+              today={today}
+              onClose={() => setEditing(null)}
+            />
+          ) : null}
+        </>
+      ) : error ? (
+        <Notice {...explain(error)} onRetry={refetch} />
+      ) : (
+        <Skeleton widths={[0.6, 0.5]} />
+      )}
+    </Page>
+  );
+}
+
+/** What a cohort is on a day, and what that means for the people in it. */
+export function sayCohort({ starts, ends, grace }: Cohort, today: string): string {
+  if (today < starts)
+    return `Enrolled, not yet started: access begins on ${sayWrittenDate(starts)}`;
+  if (today <= ends) return `Running until ${sayWrittenDate(ends)}`;
+  return `Ended on ${sayWrittenDate(ends)}${
+    grace === null
+      ? "; access goes on"
+      : grace === 0
+        ? "; access ended with it"
+        : `; access goes on for ${grace} ${grace === 1 ? "day" : "days"}`
+  }`;
+}
+
+function CohortRow({
+  cohort,
+  people,
+  today,
+  onChange,
+}: {
+  cohort: Cohort;
+  people: number;
+  today: string;
+  onChange?: () => void;
+}) {
+  const { line, quiet } = usePalette();
+  const { window, seats } = cohort;
+  return (
+    <View style={{ borderTopWidth: 1, borderTopColor: line, paddingTop: 14, gap: 4 }}>
+      <Text kind="heading" level={2}>
+        {cohort.name}
+      </Text>
+      <Text kind="strong">{sayCohort(cohort, today)}</Text>
+      <Text kind="small" color={quiet}>
+        {sayWrittenDate(cohort.starts)} to {sayWrittenDate(cohort.ends)} ·{" "}
+        {window
+          ? `enrolling ${sayWrittenDate(window.opens)} to ${sayWrittenDate(window.closes)}`
+          : "enrolling at any time"}{" "}
+        · {seats === null ? `${people} people, no limit` : `${people} of ${seats} seats`}
+      </Text>
+      {onChange ? <QuietAction label="Change" onPress={onChange} /> : null}
+    </View>
+  );
+}
+
+function CohortSheet({
+  place,
+  cohort,
+  today,
+  onClose,
+}: {
+  place: Place;
+  cohort: Cohort | null;
+  today: string;
+  onClose(): void;
+}) {
+  const { ember, surface } = usePalette();
+  const [name, setName] = useState(cohort?.name ?? "");
+  const [starts, setStarts] = useState(cohort?.starts ?? today);
+  const [ends, setEnds] = useState(cohort?.ends ?? today);
+  const [opens, setOpens] = useState(cohort?.window?.opens ?? today);
+  const [closes, setCloses] = useState(cohort?.window?.closes ?? today);
+  const [grace, setGrace] = useState(cohort ? String(cohort.grace ?? "") : "0");
+  const [seats, setSeats] = useState(cohort?.seats == null ? "" : String(cohort.seats));
+  const [create, creating] = useCreateCohortMutation();
+  const [change, changing] = useChangeCohortMutation();
+  const error = creating.error ?? changing.error;
+  const faults = faultsOf(error);
+  const number = (text: string) => (text.trim() === "" ? null : Number(text));
+  const submit = async () => {
+    const wanted: NewCohort = {
+      name: name.trim(),
+      window: { opens, closes },
+      starts,
+      ends,
+      grace: number(grace),
+      seats: number(seats),
+    };
+    const answer = cohort
+      ? await change({ ...place, id: cohort.id, cohort: wanted })
+      : await create({ ...place, cohort: wanted });
+    if ("data" in answer) onClose();
+  };
+  const wrong = (path: string) =>
+    faults[path] ? (
+      <Text kind="small" color={ember} role="alert">
+        {faults[path]}
+      </Text>
+    ) : null;
+  const input = (label: string, value: string, onChange: (text: string) => void) => (
+    <TextInput
+      mode="outlined"
+      dense
+      label={label}
+      aria-label={label}
+      value={value}
+      onChangeText={onChange}
+      style={{ backgroundColor: surface, flex: 1 }}
+    />
+  );
+  return (
+    <Sheet title={cohort ? `Cohort ${cohort.name}` : "A new cohort"} onClose={onClose}>
+      {error && Object.keys(faults).length === 0 ? <Notice {...explain(error)} /> : null}
+      <View style={{ flexDirection: "row" }}>{input("Name", name, setName)}</View>
+      {wrong("name")}
+      <View style={{ flexDirection: "row", gap: 12 }}>
+        <DateField label="First day" value={starts} onChange={setStarts} />
+        <DateField label="Last day" value={ends} onChange={setEnds} />
+      </View>
+      {wrong("starts")}
+      {wrong("ends")}
+      <View style={{ flexDirection: "row", gap: 12 }}>
+        <DateField label="Enrolling from" value={opens} onChange={setOpens} />
+        <DateField label="Enrolling through" value={closes} onChange={setCloses} />
+      </View>
+      {wrong("window.closes")}
+      <View style={{ flexDirection: "row", gap: 12 }}>
+        {input("Days of access after the end", grace, setGrace)}
+        {input("Seats (empty: no limit)", seats, setSeats)}
+      </View>
+      {wrong("grace")}
+      {wrong("seats")}
+      <PrimaryAction
+        label={cohort ? "Keep" : "Make the cohort"}
+        onPress={submit}
+        busy={creating.isLoading || changing.isLoading}
+      />
+    </Sheet>
+  );
+}

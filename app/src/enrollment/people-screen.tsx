@@ -1,0 +1,182 @@
+/** Who is in a course, and enrolling somebody by hand. A name leads to that person's timeline. */
+import type { Course } from "@dawngate/contract";
+import { sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
+import { useLocalSearchParams, useRouter } from "expo-router";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import { View } from "react-native";
+import { TextInput } from "react-native-paper";
+import { useGetCourseQuery } from "../courses/api";
+import { CourseTabs } from "../courses/course-tabs";
+import { Choice } from "../schedule/as-if/choice";
+import { ZoneField } from "../schedule/as-if/zone-field";
+import { useGetSchoolQuery } from "../school/api";
+import { explain, faultsOf } from "../store/api";
+import { PrimaryAction, QuietAction } from "../ui/action";
+import { anAddress, Field, needed } from "../ui/field";
+import { Notice } from "../ui/notice";
+import { Page } from "../ui/page";
+import { Press } from "../ui/press";
+import { Sheet } from "../ui/sheet";
+import { Skeleton } from "../ui/skeleton";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { useEnrollMutation } from "./api";
+
+export function PeopleScreen() {
+  const place = useLocalSearchParams() as { school: string; course: string };
+  const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
+  const [adding, setAdding] = useState(false);
+  return (
+    <Page
+      title="People"
+      above={{
+        text: data?.title ?? "The course",
+        href: `/${place.school}/courses/${place.course}`,
+      }}
+    >
+      <CourseTabs {...place} here="people" />
+      {data ? (
+        <>
+          <QuietAction label="Enroll somebody" onPress={() => setAdding(true)} />
+          <People place={place} course={data} />
+          {adding ? (
+            <EnrollSheet place={place} course={data} onClose={() => setAdding(false)} />
+          ) : null}
+        </>
+      ) : error ? (
+        <Notice {...explain(error)} onRetry={refetch} />
+      ) : (
+        <Skeleton widths={[0.6, 0.5, 0.7]} />
+      )}
+    </Page>
+  );
+}
+
+type Place = { school: string; course: string };
+
+function People({ place, course }: { place: Place; course: Course }) {
+  const router = useRouter();
+  const { quiet, line, surface } = usePalette();
+  const [typed, setTyped] = useState("");
+  const names = new Map(course.cohorts.map(({ id, name }) => [id, name]));
+  const found = course.people.filter(({ name }) =>
+    name.toLowerCase().includes(typed.trim().toLowerCase()),
+  );
+  if (course.people.length === 0)
+    return (
+      <Text color={quiet}>
+        Nobody is in this course yet. Enroll somebody, or give people the address of its public
+        page.
+      </Text>
+    );
+  return (
+    <View>
+      <TextInput
+        mode="outlined"
+        dense
+        label="Find by name"
+        aria-label="Find by name"
+        value={typed}
+        onChangeText={setTyped}
+        style={{ backgroundColor: surface, maxWidth: 360, marginBottom: 8 }}
+      />
+      <View role="list">
+        {found.map((person) => (
+          <View
+            key={person.enrollment}
+            role="listitem"
+            style={{ borderBottomWidth: 1, borderBottomColor: line }}
+          >
+            <Press
+              role="link"
+              onPress={() =>
+                router.push(
+                  `/${place.school}/courses/${place.course}?enrollment=${encodeURIComponent(person.enrollment)}`,
+                )
+              }
+              style={{ paddingVertical: 10 }}
+            >
+              <Text kind="strong">{person.name}</Text>
+              <Text kind="small" color={quiet}>
+                {sayZone(person.timeZone)}, enrolled{" "}
+                {sayWrittenInstant(person.enrolledAt, zoneOf(person.timeZone))}
+                {person.cohort === null
+                  ? ""
+                  : `, cohort ${names.get(person.cohort) ?? person.cohort}`}
+              </Text>
+            </Press>
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+function EnrollSheet({
+  place,
+  course,
+  onClose,
+}: {
+  place: Place;
+  course: Course;
+  onClose(): void;
+}) {
+  const { data: school } = useGetSchoolQuery(place.school);
+  const { control, handleSubmit, setError } = useForm({ defaultValues: { name: "", email: "" } });
+  const [timeZone, setTimeZone] = useState(school?.timeZone ?? "UTC");
+  const [cohort, setCohort] = useState<string | null>(null);
+  const [enroll, { error, isLoading, isSuccess }] = useEnrollMutation();
+  const { quiet } = usePalette();
+  const submit = handleSubmit(async ({ name, email }) => {
+    const person = { name: name.trim(), email: email.trim(), timeZone, cohort };
+    const answer = await enroll({ ...place, person });
+    for (const [path, message] of Object.entries(faultsOf((answer as { error?: unknown }).error)))
+      setError(path as "name", { message });
+  });
+  return (
+    <Sheet title="Enroll somebody" onClose={onClose}>
+      {error ? <Notice {...explain(error)} /> : null}
+      {isSuccess ? (
+        <>
+          <Text kind="strong">Enrolled. A mail tells them how to come in.</Text>
+          <QuietAction label="Close" onPress={onClose} />
+        </>
+      ) : (
+        <>
+          <Field control={control} name="name" label="Name" check={needed("A name")} />
+          <Field
+            control={control}
+            name="email"
+            label="Mail address"
+            check={anAddress}
+            inputMode="email"
+          />
+          <ZoneField value={timeZone} onChange={setTimeZone} />
+          {course.cohorts.length > 0 ? (
+            <View
+              role="radiogroup"
+              aria-label="Cohort"
+              style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+            >
+              {course.cohorts.map(({ id, name }) => (
+                <Choice
+                  key={id}
+                  label={`Cohort ${name}`}
+                  taken={cohort === id}
+                  onPress={() => setCohort(id)}
+                />
+              ))}
+              <Choice label="No cohort" taken={cohort === null} onPress={() => setCohort(null)} />
+            </View>
+          ) : null}
+          <Text kind="small" color={quiet}>
+            Staff may enroll outside the window; seats and who is in already still count.
+          </Text>
+          <PrimaryAction label="Enroll" onPress={submit} busy={isLoading} />
+        </>
+      )}
+    </Sheet>
+  );
+}

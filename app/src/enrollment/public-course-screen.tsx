@@ -1,0 +1,169 @@
+/** A course as everybody may see it: what it is, what is in it, and the ways in, or why there is none now. */
+import type { PublicCourse, WayIn } from "@dawngate/contract";
+import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import { useLocalSearchParams, useRouter } from "expo-router";
+import { View } from "react-native";
+import { sayLength } from "../courses/length";
+import { Markdown } from "../courses/markdown";
+import { useGetMeQuery } from "../school/api";
+import { explain } from "../store/api";
+import { PrimaryAction } from "../ui/action";
+import { Notice } from "../ui/notice";
+import { Page } from "../ui/page";
+import { Skeleton } from "../ui/skeleton";
+import { Text } from "../ui/text";
+import { TextLink } from "../ui/text-link";
+import { usePalette } from "../ui/theme";
+import { useEnrollSelfMutation, useGetPublicCourseQuery } from "./api";
+
+export function PublicCourseScreen() {
+  const place = useLocalSearchParams() as { school: string; course: string };
+  const { data, error, refetch } = useGetPublicCourseQuery(place, {
+    refetchOnMountOrArgChange: true,
+  });
+  if (!data)
+    return (
+      <Page title={error ? "Not here" : "…"}>
+        {error ? (
+          <Notice {...explain(error)} onRetry={refetch} />
+        ) : (
+          <Skeleton widths={[0.8, 0.6, 0.7]} />
+        )}
+      </Page>
+    );
+  return (
+    <Page title={data.title} above={{ text: data.school.name }}>
+      <View style={{ height: 6, width: 72, borderRadius: 3, backgroundColor: data.school.color }} />
+      <Text>
+        {data.modules.length} modules, {data.lessons} lessons, {sayLength(data.minutes)}
+      </Text>
+      {data.description === "" ? null : (
+        <View style={{ maxWidth: 680 }}>
+          <Markdown text={data.description} />
+        </View>
+      )}
+      <Ways place={place} course={data} />
+      <Outline modules={data.modules} />
+      {data.school.contact === "" ? null : <Text>Questions: {data.school.contact}</Text>}
+    </Page>
+  );
+}
+
+function Ways({
+  place,
+  course,
+}: {
+  place: { school: string; course: string };
+  course: PublicCourse;
+}) {
+  const { data: me } = useGetMeQuery();
+  const [enroll, { error, isLoading }] = useEnrollSelfMutation();
+  const router = useRouter();
+  if (course.enrollment)
+    return (
+      <PrimaryAction
+        label="Go to your course"
+        onPress={() => router.push(`/${place.school}/shelf/${course.enrollment}`)}
+      />
+    );
+  const go = async (cohort: string | null) => {
+    const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+    const answer = await enroll({ ...place, cohort, timeZone });
+    if ("data" in answer && answer.data)
+      router.push(`/${place.school}/shelf/${answer.data.enrollment}`);
+  };
+  return (
+    <View style={{ gap: 18 }}>
+      {error ? <Notice {...explain(error)} /> : null}
+      {course.ways.map((way) => (
+        <Way
+          key={way.cohort?.id ?? "course"}
+          way={way}
+          signedIn={me?.account != null}
+          here={`/${place.school}/c/${place.course}`}
+          busy={isLoading}
+          onEnroll={() => go(way.cohort?.id ?? null)}
+        />
+      ))}
+    </View>
+  );
+}
+
+const STATES = {
+  before: "Not yet open for enrolling",
+  open: "Open for enrolling",
+  full: "Full",
+  closed: "Closed for enrolling",
+};
+
+function Way({
+  way,
+  signedIn,
+  here,
+  busy,
+  onEnroll,
+}: {
+  way: WayIn;
+  signedIn: boolean;
+  here: string;
+  busy: boolean;
+  onEnroll(): void;
+}) {
+  const { line, quiet } = usePalette();
+  const { cohort, window, state, seatsLeft, faults } = way;
+  return (
+    <View style={{ borderTopWidth: 1, borderTopColor: line, paddingTop: 14, gap: 8 }}>
+      <Text kind="name" level={2}>
+        {cohort ? `Cohort ${cohort.name}` : "Enroll"}
+      </Text>
+      <Text kind="small" color={quiet}>
+        {[
+          ...(cohort ? [`${sayWrittenDate(cohort.starts)} to ${sayWrittenDate(cohort.ends)}`] : []),
+          STATES[state],
+          ...(window && state === "open"
+            ? [`until ${sayWrittenDate(window.closes)}, that day included`]
+            : []),
+          ...(seatsLeft !== null && state === "open"
+            ? [seatsLeft === 1 ? "one seat left" : `${seatsLeft} seats left`]
+            : []),
+        ].join(" · ")}
+      </Text>
+      {faults.length > 0 ? (
+        faults.map(({ kind, sentence }) => <Text key={kind}>{sentence}</Text>)
+      ) : signedIn ? (
+        <PrimaryAction label="Enroll" onPress={onEnroll} busy={busy} />
+      ) : (
+        <View>
+          <TextLink href={`/sign-in?to=${encodeURIComponent(here)}`}>Sign in to enroll</TextLink>
+          <TextLink href="/sign-up">Sign up</TextLink>
+        </View>
+      )}
+    </View>
+  );
+}
+
+function Outline({ modules }: Pick<PublicCourse, "modules">) {
+  const { quiet } = usePalette();
+  return (
+    <View style={{ gap: 14 }}>
+      <Text kind="heading" level={2}>
+        What is in it
+      </Text>
+      {modules.map((module, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: an outline stands still while one reads it
+        <View key={i} style={{ gap: 2 }}>
+          <Text kind="name" level={3}>
+            {module.title}
+          </Text>
+          {module.lessons.map((lesson, k) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: likewise
+            <Text key={k} color={quiet}>
+              {lesson.title}
+              {lesson.sample ? " (sample)" : ""}
+            </Text>
+          ))}
+        </View>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,51 @@
+/** Oneself: who is signed in, the schools one belongs to, signing out. */
+import { useLocalSearchParams } from "expo-router";
+import { View } from "react-native";
+import { QuietAction } from "../ui/action";
+import { Page } from "../ui/page";
+import { Text } from "../ui/text";
+import { TextLink } from "../ui/text-link";
+import { usePalette } from "../ui/theme";
+import { useGetMeQuery, useSignOutMutation } from "./api";
+import { arrive } from "./arrive";
+
+export function MeScreen() {
+  const { school } = useLocalSearchParams() as { school: string };
+  const { data } = useGetMeQuery();
+  const [signOut, { isLoading }] = useSignOutMutation();
+  const { quiet } = usePalette();
+  return (
+    <Page title="Me">
+      {data?.account ? (
+        <>
+          <View>
+            <Text kind="strong">{data.account.name}</Text>
+            <Text color={quiet}>{data.account.email}</Text>
+          </View>
+          <View>
+            {data.schools.map(({ slug, name, role }) => (
+              <TextLink
+                key={`${slug}-${role}`}
+                href={`/${slug}/${role === "enrollee" ? "shelf" : "courses"}`}
+              >
+                {`${name}, as ${role}${slug === school ? " (here)" : ""}`}
+              </TextLink>
+            ))}
+            <TextLink href="/new-school">Make another school</TextLink>
+            {data.mailTray ? <TextLink href="/mail">The mail tray</TextLink> : null}
+          </View>
+          <QuietAction
+            label="Sign out"
+            busy={isLoading}
+            onPress={async () => {
+              await signOut();
+              arrive("/sign-in");
+            }}
+          />
+        </>
+      ) : (
+        <TextLink href={`/sign-in?to=/${school}/me`}>Sign in</TextLink>
+      )}
+    </Page>
+  );
+}

@@ -1,0 +1,80 @@
+/** A school from nothing: a name, an address, a zone, a currency; everything else can wait. */
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import { View } from "react-native";
+import { ZoneField } from "../schedule/as-if/zone-field";
+import { explain, faultsOf } from "../store/api";
+import { PrimaryAction } from "../ui/action";
+import { Field, needed } from "../ui/field";
+import { Notice } from "../ui/notice";
+import { Page } from "../ui/page";
+import { Text } from "../ui/text";
+import { TextLink } from "../ui/text-link";
+import { useCreateSchoolMutation, useGetMeQuery } from "./api";
+import { arrive } from "./arrive";
+
+/** The address that a name suggests. */
+export function suggestSlug(name: string): string {
+  const plain = name
+    .normalize("NFKD")
+    .replaceAll(/[\u0300-\u036f]/g, "")
+    .toLowerCase();
+  return plain
+    .replaceAll(/[^a-z0-9]+/g, "-")
+    .replaceAll(/^-+|-+$/g, "")
+    .slice(0, 63);
+}
+
+export function NewSchoolScreen() {
+  const { control, handleSubmit, watch, setError } = useForm({
+    defaultValues: { name: "", slug: "", currency: "EUR" },
+  });
+  const [timeZone, setTimeZone] = useState(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const [create, { error, isLoading }] = useCreateSchoolMutation();
+  const { data: me } = useGetMeQuery();
+  const suggested = suggestSlug(watch("name"));
+  const submit = handleSubmit(async ({ name, slug, currency }) => {
+    const answer = await create({
+      name,
+      slug: slug.trim() || suggested,
+      currency: currency.trim().toUpperCase(),
+      timeZone,
+    });
+    if ("data" in answer && answer.data) arrive(`/${answer.data.id}/courses`);
+    else
+      for (const [path, message] of Object.entries(faultsOf(answer.error)))
+        setError(path as "name", { message });
+  });
+  if (me && !me.account)
+    return (
+      <View role="main" style={{ flex: 1 }}>
+        <Page title="Your school" narrow>
+          <Text>Sign in first; whoever makes a school owns it.</Text>
+          <TextLink href="/sign-in?to=/new-school">Sign in</TextLink>
+        </Page>
+      </View>
+    );
+  return (
+    <View role="main" style={{ flex: 1 }}>
+      <Page title="Your school" above={{ text: "Dawn Gate" }} narrow>
+        {error && Object.keys(faultsOf(error)).length === 0 ? <Notice {...explain(error)} /> : null}
+        <Field control={control} name="name" label="Name" check={needed("A name")} />
+        <Field
+          control={control}
+          name="slug"
+          label="Web address"
+          placeholder={suggested}
+          hint={`Lower-case letters, digits and hyphens${suggested ? `; left empty: ${suggested}` : ""}`}
+        />
+        <ZoneField value={timeZone} onChange={setTimeZone} />
+        <Field
+          control={control}
+          name="currency"
+          label="Currency"
+          hint="Three letters, such as EUR"
+        />
+        <PrimaryAction label="Make the school" onPress={submit} busy={isLoading} />
+      </Page>
+    </View>
+  );
+}

@@ -1,0 +1,205 @@
+/** The school's settings, kept as one leaves each field; a checklist of what is missing; its staff. */
+import type { School, SchoolChange } from "@dawngate/contract";
+import { useLocalSearchParams } from "expo-router";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import { View } from "react-native";
+import { TextInput } from "react-native-paper";
+import { useGetCoursesQuery } from "../courses/api";
+import { TimeField } from "../schedule/as-if/moment-fields";
+import { ZoneField } from "../schedule/as-if/zone-field";
+import { explain, faultsOf } from "../store/api";
+import { QuietAction } from "../ui/action";
+import { anAddress, Field } from "../ui/field";
+import { Notice } from "../ui/notice";
+import { Page } from "../ui/page";
+import { Skeleton } from "../ui/skeleton";
+import { SunMark } from "../ui/sun-mark";
+import { Text } from "../ui/text";
+import { TextLink } from "../ui/text-link";
+import { usePalette } from "../ui/theme";
+import {
+  useChangeSchoolMutation,
+  useGetMembersQuery,
+  useGetSchoolQuery,
+  useInviteMutation,
+} from "./api";
+
+export function SchoolScreen() {
+  const { school } = useLocalSearchParams() as { school: string };
+  const { data, error, refetch } = useGetSchoolQuery(school);
+  return (
+    <Page title="School" {...(data && { above: { text: data.name } })}>
+      {data ? (
+        <>
+          <Checklist school={data} />
+          {data.role === "owner" ? <Settings school={data} /> : null}
+          {data.role === "owner" ? <Staff school={data.slug} /> : null}
+        </>
+      ) : error ? (
+        <Notice {...explain(error)} onRetry={refetch} />
+      ) : (
+        <Skeleton widths={[0.6, 0.8, 0.5]} />
+      )}
+    </Page>
+  );
+}
+
+/** What is missing before the first enrollee, each with the place to mend it. */
+function Checklist({ school }: { school: School }) {
+  const { data } = useGetCoursesQuery(school.slug);
+  const courses = data?.courses ?? [];
+  const draft = courses.find(({ version }) => version === null);
+  const steps: { done: boolean; text: string; href?: string }[] = [
+    { done: school.contact !== "", text: "A contact address, for people with questions" },
+    { done: courses.length > 0, text: "A first course", href: `/${school.slug}/courses` },
+    {
+      done: courses.some(({ version }) => version !== null),
+      text: "A course that is published",
+      href: draft ? `/${school.slug}/courses/${draft.id}/edit` : `/${school.slug}/courses`,
+    },
+    {
+      done: courses.some(({ enrolled }) => enrolled > 0),
+      text: "A first person enrolled",
+      href: `/${school.slug}/courses`,
+    },
+  ];
+  const missing = steps.filter(({ done }) => !done);
+  if (!data || missing.length === 0) return null;
+  return (
+    <View style={{ gap: 2 }}>
+      <Text kind="heading" level={2}>
+        Still missing
+      </Text>
+      {steps.map(({ done, text, href }) => (
+        <View
+          key={text}
+          style={{ flexDirection: "row", alignItems: "center", gap: 10, minHeight: 44 }}
+        >
+          <SunMark mark={done ? "done" : "waiting"} />
+          {!done && href ? (
+            <TextLink href={href}>{text}</TextLink>
+          ) : (
+            <Text>
+              {text}
+              {done ? ": done" : ""}
+            </Text>
+          )}
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function Settings({ school }: { school: School }) {
+  const { ember, quiet, surface } = usePalette();
+  const [change, { error, isLoading, isSuccess }] = useChangeSchoolMutation();
+  const [typed, setTyped] = useState<SchoolChange>({});
+  const faults = faultsOf(error);
+  const keep = (set: SchoolChange) => change({ school: school.slug, change: set });
+  const field = (key: "name" | "currency" | "contact" | "color", label: string) => (
+    <View style={{ gap: 4 }}>
+      <TextInput
+        mode="outlined"
+        label={label}
+        aria-label={label}
+        value={typed[key] ?? school[key]}
+        onChangeText={(text) => setTyped({ ...typed, [key]: text })}
+        onBlur={() => {
+          const value = typed[key]?.trim();
+          if (value !== undefined && value !== school[key]) keep({ [key]: value });
+        }}
+        error={faults[key] !== undefined}
+        style={{ backgroundColor: surface }}
+      />
+      {faults[key] ? (
+        <Text kind="small" color={ember} role="alert">
+          {faults[key]}
+        </Text>
+      ) : null}
+    </View>
+  );
+  return (
+    <View style={{ gap: 14, maxWidth: 520 }}>
+      <Text kind="heading" level={2}>
+        Settings
+      </Text>
+      {field("name", "Name")}
+      {field("contact", "Contact address")}
+      <ZoneField value={school.timeZone} onChange={(timeZone) => keep({ timeZone })} />
+      {field("currency", "Currency")}
+      <View style={{ flexDirection: "row", gap: 12 }}>
+        <TimeField
+          label="Release hour of new courses"
+          value={school.releaseHour}
+          onChange={(releaseHour) => keep({ releaseHour })}
+        />
+        <View style={{ flex: 1 }}>{field("color", "Color on public pages")}</View>
+      </View>
+      <Text
+        kind="small"
+        color={error && Object.keys(faults).length === 0 ? ember : quiet}
+        role="status"
+      >
+        {isLoading
+          ? "Keeping…"
+          : error
+            ? Object.keys(faults).length === 0
+              ? `Not kept. ${explain(error).detail}`
+              : "Not kept; see above."
+            : isSuccess
+              ? "Kept"
+              : "Nothing to save: each field is kept as you leave it."}
+      </Text>
+    </View>
+  );
+}
+
+function Staff({ school }: { school: string }) {
+  const { quiet } = usePalette();
+  const { data } = useGetMembersQuery(school);
+  const { control, handleSubmit, reset } = useForm({ defaultValues: { email: "" } });
+  const [invite, { error, isLoading, isSuccess }] = useInviteMutation();
+  const submit = handleSubmit(async ({ email }) => {
+    if ("data" in (await invite({ school, email: email.trim() }))) reset();
+  });
+  return (
+    <View style={{ gap: 12, maxWidth: 520 }}>
+      <Text kind="heading" level={2}>
+        Staff
+      </Text>
+      {data?.members.map((member) => (
+        <View key={member.id}>
+          <Text kind="strong">{member.name}</Text>
+          <Text kind="small" color={quiet}>
+            {member.role}, {member.email}
+            {member.role === "instructor"
+              ? member.cohorts.length === 0
+                ? "; leads no cohort yet"
+                : `; leads ${member.cohorts.length === 1 ? "one cohort" : `${member.cohorts.length} cohorts`}`
+              : ""}
+          </Text>
+        </View>
+      ))}
+      {data?.invited.map(({ email }) => (
+        <Text key={email} kind="small" color={quiet}>
+          {email} is invited
+        </Text>
+      ))}
+      {error ? <Notice {...explain(error)} /> : null}
+      <Field
+        control={control}
+        name="email"
+        label="Invite an instructor by address"
+        check={anAddress}
+        inputMode="email"
+      />
+      <QuietAction label="Invite" onPress={submit} busy={isLoading} />
+      {isSuccess ? (
+        <Text kind="small" color={quiet} role="status">
+          The invitation is on its way. Say which cohorts they lead under a course's cohorts.
+        </Text>
+      ) : null}
+    </View>
+  );
+}

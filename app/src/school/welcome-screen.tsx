@@ -1,0 +1,75 @@
+/** Taking an invitation: a name and a password, or the account one has. */
+import { useLocalSearchParams } from "expo-router";
+import { useForm } from "react-hook-form";
+import { View } from "react-native";
+import { explain } from "../store/api";
+import { PrimaryAction } from "../ui/action";
+import { Field, longEnough, needed } from "../ui/field";
+import { Notice } from "../ui/notice";
+import { Page } from "../ui/page";
+import { Skeleton } from "../ui/skeleton";
+import { Text } from "../ui/text";
+import { TextLink } from "../ui/text-link";
+import { useAcceptMutation, useGetInvitationQuery, useGetMeQuery } from "./api";
+import { arrive } from "./arrive";
+
+export function WelcomeScreen() {
+  const { token = "" } = useLocalSearchParams() as { token?: string };
+  const { data: invitation, error, refetch } = useGetInvitationQuery(token);
+  const { data: me } = useGetMeQuery();
+  const { control, handleSubmit } = useForm({ defaultValues: { name: "", password: "" } });
+  const [accept, { error: refused, isLoading }] = useAcceptMutation();
+  const take = async (more: { name?: string; password?: string }) => {
+    const answer = await accept({ token, ...more });
+    if ("data" in answer && answer.data)
+      arrive(`/${answer.data.school}/${answer.data.role === "enrollee" ? "shelf" : "courses"}`);
+  };
+  const known = me?.account && invitation && me.account.email === invitation.email.toLowerCase();
+  return (
+    <View role="main" style={{ flex: 1 }}>
+      <Page
+        title={invitation ? `Welcome to ${invitation.schoolName}` : "Welcome"}
+        above={{ text: "Dawn Gate" }}
+        narrow
+      >
+        {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
+        {refused ? <Notice {...explain(refused)} /> : null}
+        {!invitation && !error ? <Skeleton widths={[0.8, 0.6]} /> : null}
+        {invitation && known ? (
+          <PrimaryAction
+            label={`Go in as ${me.account?.name}`}
+            onPress={() => take({})}
+            busy={isLoading}
+          />
+        ) : invitation ? (
+          <>
+            <Text>
+              {invitation.role === "instructor" ? "You are invited to teach. " : ""}Your address is{" "}
+              {invitation.email}.
+            </Text>
+            <Field
+              control={control}
+              name="name"
+              label="Your name"
+              check={needed("A name")}
+              autoComplete="name"
+            />
+            <Field
+              control={control}
+              name="password"
+              label="Password"
+              check={longEnough}
+              hint="At least 10 characters"
+              secureTextEntry
+              autoComplete="new-password"
+            />
+            <PrimaryAction label="Go in" onPress={handleSubmit(take)} busy={isLoading} />
+            <TextLink href={`/sign-in?to=${encodeURIComponent(`/welcome?token=${token}`)}`}>
+              I have an account with this address
+            </TextLink>
+          </>
+        ) : null}
+      </Page>
+    </View>
+  );
+}

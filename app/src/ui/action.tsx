@@ -1,0 +1,43 @@
+/** The one primary action of a screen, and quieter ones beside it. */
+import { Button } from "react-native-paper";
+import { usePalette } from "./theme";
+
+interface Props {
+  label: string;
+  onPress(): void;
+  busy?: boolean;
+  disabled?: boolean;
+}
+
+export function PrimaryAction({ label, onPress, busy = false, disabled = false }: Props) {
+  const { emberFill, onEmber } = usePalette();
+  return (
+    <Button
+      mode="contained"
+      buttonColor={emberFill}
+      textColor={onEmber}
+      onPress={onPress}
+      loading={busy}
+      disabled={busy || disabled}
+      contentStyle={{ minHeight: 46 }}
+      style={{ alignSelf: "flex-start" }}
+    >
+      {label}
+    </Button>
+  );
+}
+
+export function QuietAction({ label, onPress, busy = false, disabled = false }: Props) {
+  return (
+    <Button
+      mode="outlined"
+      onPress={onPress}
+      loading={busy}
+      disabled={busy || disabled}
+      contentStyle={{ minHeight: 44 }}
+      style={{ alignSelf: "flex-start" }}
+    >
+      {label}
+    </Button>
+  );
+}

@@ -1,0 +1,66 @@
+/** A field with its label, its hint, and what is wrong with it beside it. */
+import { type Control, type FieldValues, type Path, useController } from "react-hook-form";
+import { View } from "react-native";
+import { TextInput, type TextInputProps } from "react-native-paper";
+import { Text } from "./text";
+import { usePalette } from "./theme";
+
+interface Props<T extends FieldValues>
+  extends Pick<
+    TextInputProps,
+    "secureTextEntry" | "multiline" | "autoComplete" | "inputMode" | "placeholder"
+  > {
+  control: Control<T>;
+  name: Path<T>;
+  label: string;
+  hint?: string;
+  /** What has to be true of it; the answer is what is wrong. */
+  check?: (value: string) => string | true;
+}
+
+export function Field<T extends FieldValues>({
+  control,
+  name,
+  label,
+  hint,
+  check,
+  ...input
+}: Props<T>) {
+  const { ember, quiet, surface } = usePalette();
+  const { field, fieldState } = useController({
+    control,
+    name,
+    ...(check && { rules: { validate: check } }),
+  });
+  const wrong = fieldState.error?.message;
+  return (
+    <View style={{ gap: 4 }}>
+      <TextInput
+        mode="outlined"
+        label={label}
+        aria-label={label}
+        value={field.value ?? ""}
+        onChangeText={field.onChange}
+        onBlur={field.onBlur}
+        error={wrong !== undefined}
+        style={{ backgroundColor: surface }}
+        {...input}
+      />
+      {wrong ? (
+        <Text kind="small" color={ember} role="alert">
+          {wrong}
+        </Text>
+      ) : hint ? (
+        <Text kind="small" color={quiet}>
+          {hint}
+        </Text>
+      ) : null}
+    </View>
+  );
+}
+
+export const needed = (what: string) => (value: string) =>
+  value.trim() !== "" || `${what} is needed`;
+export const anAddress = (value: string) =>
+  /^\S+@\S+\.\S+$/.test(value.trim()) || "This is not a mail address";
+export const longEnough = (value: string) => value.length >= 10 || "At least 10 characters";

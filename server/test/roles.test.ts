@@ -1,0 +1,165 @@
+import type { Role } from "@dawngate/contract";
+import { importSchool } from "../src/school/import";
+import { insertMember, linkPerson, replaceCohorts } from "../src/school/store";
+import { type TestApp, testApp } from "./helpers/app";
+import { type TestDatabase, testDatabase } from "./helpers/database";
+import { instant, sampleImport } from "./helpers/sample";
+
+const now = instant("2027-03-10T12:00:00Z");
+let test_: TestDatabase;
+let app: TestApp;
+
+/** Somebody of each role in the school "one"; the stranger owns another school. */
+const WHO: Record<Role | "stranger", string | null> = {
+  owner: "owner@example.org",
+  instructor: "teacher@example.org",
+  enrollee: "ana@example.org",
+  visitor: "visitor@example.org",
+  nobody: null,
+  stranger: "stranger@example.org",
+};
+
+beforeAll(async () => {
+  test_ = await testDatabase();
+  const member = (email: string, role: "owner" | "instructor") => ({
+    user_id: `account-${email}`,
+    role,
+    name: email,
+    email,
+  });
+  const one = await importSchool(test_.db, sampleImport("one"), now);
+  await test_.db.withSchool(one, async (tx) => {
+    await insertMember(tx, one, member("owner@example.org", "owner"));
+    await insertMember(tx, one, member("teacher@example.org", "instructor"));
+    await replaceCohorts(tx, one, "account-teacher@example.org", ["k"]);
+    await linkPerson(tx, "account-ana@example.org", "ana@example.org");
+  });
+  const two = await importSchool(test_.db, sampleImport("two"), now);
+  await test_.db.withSchool(two, (tx) =>
+    insertMember(tx, two, member("stranger@example.org", "owner")),
+  );
+  app = testApp(test_.db, () => now);
+});
+afterAll(() => test_.close());
+
+const edit = {
+  base: 0,
+  clientId: "client-1",
+  operations: [{ number: 1, operation: { type: "set-course", set: { title: "X" } } }],
+};
+const cohort = {
+  name: "C",
+  window: null,
+  starts: "2027-06-01",
+  ends: "2027-07-01",
+  grace: 0,
+  seats: null,
+};
+const act = { key: "12345678", act: { type: "paused", reason: "r" } };
+const S: Role[] = ["owner", "instructor"];
+const O: Role[] = ["owner"];
+const IN: Role[] = ["owner", "instructor", "enrollee", "visitor"];
+const ALL: Role[] = [...IN, "nobody"];
+
+/** Each route of a school, and who may pass its guard. */
+const ROUTES: [string, string, unknown, Role[]][] = [
+  ["GET", "/schools/one", undefined, ALL],
+  ["PATCH", "/schools/one", { contact: "x@example.org" }, O],
+  ["GET", "/schools/one/members", undefined, O],
+  ["POST", "/schools/one/members", { email: "new@example.org" }, O],
+  ["PUT", "/schools/one/members/account-teacher@example.org/cohorts", { cohorts: ["k"] }, O],
+  ["GET", "/schools/one/courses", undefined, S],
+  ["POST", "/schools/one/courses", { title: "New" }, O],
+  ["GET", "/schools/one/courses/c", undefined, S],
+  ["GET", "/schools/one/courses/c/lessons/l1", undefined, S],
+  ["GET", "/schools/one/courses/c/draft", undefined, S],
+  ["POST", "/schools/one/courses/c/draft", edit, O],
+  ["GET", "/schools/one/courses/c/draft/operations?base=0", undefined, S],
+  ["PUT", "/schools/one/courses/c/description", { description: "d" }, O],
+  ["POST", "/schools/one/courses/c/versions", undefined, O],
+  ["GET", "/schools/one/courses/c/draft/lessons/l1", undefined, S],
+  [
+    "PUT",
+    "/schools/one/courses/c/draft/lessons/l1",
+    { text: "Flour **and** water.", revision: 1 },
+    O,
+  ],
+  ["GET", "/schools/one/courses/c/timeline?enrollment=e2", undefined, S],
+  ["POST", "/schools/one/courses/c/cohorts", cohort, O],
+  ["PUT", "/schools/one/courses/c/cohorts/k", { ...cohort, name: "Spring", seats: 12 }, O],
+  [
+    "POST",
+    "/schools/one/courses/c/enrollments",
+    { name: "N", email: "n1@example.org", timeZone: "UTC", cohort: "k" },
+    S,
+  ],
+  ["GET", "/schools/one/courses/c/enrollments/e2/events", undefined, S],
+  ["POST", "/schools/one/courses/c/enrollments/e2/events", act, S],
+  ["GET", "/schools/one/catalog/c", undefined, ALL],
+  ["POST", "/schools/one/catalog/c", { cohort: "k", timeZone: "UTC" }, IN],
+  ["GET", "/schools/one/shelf", undefined, IN],
+  ["GET", "/schools/one/shelf/e1", undefined, IN],
+  ["POST", "/schools/one/shelf/e1/lessons/l1", undefined, IN],
+  ["PUT", "/schools/one/shelf/e1/lessons/l1", { done: true, key: "12345678" }, IN],
+];
+
+describe("each role on each route", () => {
+  test("no route of a school is missing from this table", async () => {
+    const { paths } = (await (await app.ask(null, "GET", "/openapi.json")).json()) as {
+      paths: Record<string, Record<string, unknown>>;
+    };
+    const served = Object.entries(paths)
+      .filter(([path]) => path.startsWith("/schools/{"))
+      .flatMap(([path, methods]) =>
+        Object.keys(methods).map((method) => `${method.toUpperCase()} ${path}`),
+      );
+    expect(served.length).toBe(ROUTES.length);
+  });
+  test.each(ROUTES)("%s %s", async (method, path, body, allowed) => {
+    for (const [role, who] of Object.entries(WHO)) {
+      // A stranger is a visitor here, whatever they own elsewhere.
+      const may = allowed.includes(role === "stranger" ? "visitor" : (role as Role));
+      const response = await app.ask(who, method, path, body);
+      const passed = response.status !== 401 && response.status !== 403;
+      expect([role, passed]).toEqual([role, may]);
+      if (!may) expect(response.status).toBe(role === "nobody" ? 401 : 403);
+    }
+  });
+});
+
+describe("another school's identifiers lead nowhere", () => {
+  test.each([
+    ["GET", "/schools/two/courses/c/timeline?enrollment=e1"],
+    ["GET", "/schools/two/members"],
+    ["GET", "/schools/two/courses/c/draft"],
+  ])("%s %s is refused to the owner of another school", async (method, path) => {
+    expect((await app.ask(WHO.owner, method, path)).status).toBe(403);
+  });
+  test("somebody else's enrollment is not on one's shelf, and does not betray that it exists", async () => {
+    const theirs = await app.ask(WHO.enrollee, "GET", "/schools/one/shelf/e2");
+    const nothing = await app.ask(WHO.enrollee, "GET", "/schools/one/shelf/no-such");
+    expect([theirs.status, nothing.status]).toEqual([404, 404]);
+    expect(await theirs.text()).toBe(await nothing.text());
+  });
+  test("an instructor sees the people of their cohorts and no others", async () => {
+    const course = (await (
+      await app.ask(WHO.instructor, "GET", "/schools/one/courses/c")
+    ).json()) as {
+      people: { cohort: string | null }[];
+    };
+    expect(new Set(course.people.map((person) => person.cohort))).toEqual(new Set(["k"]));
+    const path = "/schools/one/courses/c";
+    expect((await app.ask(WHO.instructor, "GET", `${path}/timeline?enrollment=e1`)).status).toBe(
+      404,
+    );
+    expect((await app.ask(WHO.instructor, "GET", `${path}/enrollments/e1/events`)).status).toBe(
+      404,
+    );
+    const other = { ...act, key: "another-key" };
+    expect(
+      (await app.ask(WHO.instructor, "POST", `${path}/enrollments/e1/events`, other)).status,
+    ).toBe(404);
+    const person = { name: "N", email: "n2@example.org", timeZone: "UTC", cohort: null };
+    expect((await app.ask(WHO.instructor, "POST", `${path}/enrollments`, person)).status).toBe(422);
+  });
+});
