@@ -12,7 +12,10 @@ const room = (name, extra = {}) => ({
   testMatch: ["<rootDir>/test/**/*.test.ts"],
   testEnvironment: "node",
   transform: { "\\.[cm]?[jt]sx?$": swc },
-  transformIgnorePatterns: ["/node_modules/(?!(temporal-polyfill|temporal-utils|ical\\.js)/)"],
+  // Packages that come as ES modules only.
+  transformIgnorePatterns: [
+    "/node_modules/(?!(temporal-polyfill|temporal-utils|ical\\.js|@?better-[^/]+|nanostores|jose|defu|@noble|rou3|set-cookie-parser)/)",
+  ],
   ...extra,
 });
 

@@ -10,7 +10,18 @@ const PLACES = [
   ["a paused person's schedule", "/ember-row/courses/cold-kitchen?enrollment=sourdough-05"],
   ["a lesson", "/ember-row/courses/cold-kitchen/lessons/feeding-by-the-clock"],
   ["an address that leads nowhere", "/ember-row/nothing/here"],
+  ["an outline that is edited", "/ember-row/courses/cold-kitchen/edit"],
+  ["the people of a course", "/ember-row/courses/winter-rye/people"],
+  ["the cohorts of a course", "/ember-row/courses/winter-rye/cohorts"],
+  ["a public page", "/ember-row/c/winter-rye"],
+  ["a school's settings", "/ember-row/settings"],
+  ["oneself", "/ember-row/me"],
+  ["signing in", "/sign-in"],
+  ["the mail tray", "/mail"],
 ] as const;
+
+/** What an enrollee sees. */
+const MINE = ["the shelf", "a course of one's own", "a lesson of one's own"] as const;
 
 for (const scheme of ["light", "dark"] as const)
   test.describe(scheme, () => {
@@ -21,7 +32,7 @@ for (const scheme of ["light", "dark"] as const)
       }) => {
         await page.goto(url);
         await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
-        await page.waitForLoadState("networkidle");
+        await page.waitForTimeout(400);
         expect(await accessibilityFaults(page)).toEqual([]);
         const width = await page.evaluate(() =>
           Math.max(
@@ -36,6 +47,39 @@ for (const scheme of ["light", "dark"] as const)
         );
         expect(width).toBe(0);
       });
+
+    test.describe("an enrollee's side", () => {
+      test.use({ who: "lena.kowal" });
+      test(`${MINE.join(", ")} have none either`, async ({ page }) => {
+        await page.goto("/ember-row/shelf");
+        await expect(page.getByRole("heading", { level: 2 })).toBeVisible();
+        expect(await accessibilityFaults(page)).toEqual([]);
+        await page.getByRole("link", { name: /Rye through the winter/ }).click();
+        await expect(page.getByRole("button", { name: /Why rye is different/ })).toBeVisible();
+        expect(await accessibilityFaults(page)).toEqual([]);
+        await page.getByRole("button", { name: /^Go on:/ }).click();
+        await expect(
+          page.getByRole("button", { name: /Done, go on|Not done after all/ }),
+        ).toBeVisible();
+        expect(await accessibilityFaults(page)).toEqual([]);
+      });
+    });
+
+    test("the editor's sheets have none either", async ({ page }) => {
+      await page.goto("/ember-row/courses/cold-kitchen/edit");
+      for (const name of [
+        /^Module The first loaf opens/,
+        /^More about lesson Folds and rests/,
+        "Settings",
+      ]) {
+        await page.getByRole("button", { name }).first().click();
+        await expect(page.getByRole("dialog")).toBeVisible();
+        await page.waitForLoadState("networkidle");
+        expect(await accessibilityFaults(page)).toEqual([]);
+        await page.keyboard.press("Escape");
+        await expect(page.getByRole("dialog")).toBeHidden();
+      }
+    });
 
     test("the sheets have none either", async ({ page }) => {
       await page.goto("/ember-row/courses/winter-rye");

@@ -6,9 +6,12 @@ import { test as base, expect, type Page } from "@playwright/test";
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
 /** A page on which any error in the console, and any script that breaks, fails the test. */
-export const test = base.extend<{ allowedErrors: RegExp | null }>({
+export const test = base.extend<{ allowedErrors: RegExp | null; who: string | null }>({
   allowedErrors: [null, { option: true }],
-  page: async ({ page, allowedErrors }, use) => {
+  /** Who is signed in: a name of the demo's, or nobody. */
+  who: ["rosa", { option: true }],
+  page: async ({ page, baseURL, allowedErrors, who }, use) => {
+    if (who !== null) await signIn(page, `${who}@example.org`, baseURL ?? "");
     const errors: string[] = [];
     page.on("pageerror", (error) => errors.push(error.message));
     page.on("console", (message) => {
@@ -20,6 +23,15 @@ export const test = base.extend<{ allowedErrors: RegExp | null }>({
 });
 
 export { expect };
+
+/** Signs in with the demo's password, as the form does. */
+export async function signIn(page: Page, email: string, origin: string): Promise<void> {
+  const answer = await page.request.post("/api/auth/sign-in/email", {
+    data: { email, password: "dawn-and-bread" },
+    headers: { origin },
+  });
+  expect(answer.status()).toBe(200);
+}
 
 /** Everything axe finds by the rules of WCAG 2.2 A and AA, as readable lines. */
 export async function accessibilityFaults(page: Page): Promise<string[]> {

@@ -1,7 +1,9 @@
 import { sql } from "kysely";
 import pg from "pg";
+import { appendOperations } from "../src/courses/store";
 import type { SchoolId } from "../src/db/connection";
 import { importSchool } from "../src/school/import";
+import { insertInvitation, insertMember, replaceCohorts } from "../src/school/store";
 import { type TestDatabase, testDatabase } from "./helpers/database";
 import { instant, sampleImport } from "./helpers/sample";
 
@@ -18,6 +20,10 @@ const TABLES = [
   "enrollment",
   "enrollment_event",
   "opening",
+  "member",
+  "cohort_instructor",
+  "invitation",
+  "draft_operation",
 ] as const;
 
 let test_: TestDatabase;
@@ -28,6 +34,26 @@ beforeAll(async () => {
   const now = instant("2027-03-20T12:00:00Z");
   one = await importSchool(test_.db, sampleImport("one"), now);
   two = await importSchool(test_.db, sampleImport("two"), now);
+  for (const school of [one, two])
+    await test_.db.withSchool(school, async (tx) => {
+      const user_id = `account-${school}`;
+      await insertMember(tx, school, {
+        user_id,
+        role: "instructor",
+        name: "I",
+        email: "i@example.org",
+      });
+      await replaceCohorts(tx, school, user_id, ["k"]);
+      await insertInvitation(tx, school, {
+        email: "new@example.org",
+        role: "instructor",
+        token_hash: `hash-${school}`,
+        invited_by: user_id,
+        expires_at: "2030-01-01T00:00:00Z",
+      });
+      const operation = { type: "set-course" as const, set: { title: "X" } };
+      await appendOperations(tx, school, "c", 1, "I", [{ clientId: "c1", number: 1, operation }]);
+    });
 });
 afterAll(() => test_.close());
 
@@ -83,7 +109,7 @@ describe("each school sees its own rows and no others", () => {
 });
 
 describe("what is on record stays", () => {
-  test.each(["course_version", "enrollment_event", "lesson_revision"] as const)(
+  test.each(["course_version", "enrollment_event", "lesson_revision", "draft_operation"] as const)(
     "%s can be neither changed nor deleted",
     async (table) => {
       for (const change of [

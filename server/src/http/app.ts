@@ -1,5 +1,5 @@
 /** The server as one function of a request: the API, the application's files, and the manners both keep. */
-import { Hono } from "hono";
+import { type Context, Hono } from "hono";
 import { compress } from "hono/compress";
 import { csrf } from "hono/csrf";
 import { HTTPException } from "hono/http-exception";
@@ -40,7 +40,7 @@ export function createApp({ files, changes, log, ...services }: ServerParts): Ho
     await next();
     c.header("cache-control", "no-store");
   });
-  app.on(["GET", "POST"], "/api/auth/*", (c) => services.identity.handler(c.req.raw));
+  app.on(["GET", "POST"], "/api/auth/*", (c) => services.identity.handler(fromWhere(c)));
   app.route("/api", api(services, changes));
   app.all("/api/*", () => {
     throw notFound("There is no such address in this API; /api/openapi.json lists them all.");
@@ -49,6 +49,14 @@ export function createApp({ files, changes, log, ...services }: ServerParts): Ho
   app.notFound((c) => answerProblem(c, notFound("There is nothing here."), log));
   app.onError((error, c) => answerProblem(c, readable(error), log));
   return app;
+}
+
+/** The request with the address it really came from: attempts are counted by it, so nobody may choose it. */
+function fromWhere(c: Context): Request {
+  const { incoming } = (c.env ?? {}) as { incoming?: { socket?: { remoteAddress?: string } } };
+  const headers = new Headers(c.req.raw.headers);
+  headers.set("x-forwarded-for", incoming?.socket?.remoteAddress ?? "127.0.0.1");
+  return new Request(c.req.raw, { headers });
 }
 
 /** Errors that the frameworks throw, as ours. */

@@ -32,6 +32,8 @@ export function openAuth({ address, baseUrl, secret, mailer, limitAttempts }: Au
     basePath: "/api/auth",
     secret,
     telemetry: { enabled: false },
+    // A wrong password is an answer, not an event for the log.
+    logger: { level: "error" },
     emailAndPassword: {
       enabled: true,
       minPasswordLength: 10,

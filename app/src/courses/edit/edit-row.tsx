@@ -16,6 +16,7 @@ import {
 import { HorizonStrip } from "../../schedule/horizon/strip";
 import { markOf, sayState } from "../../schedule/state-words";
 import { HEADING, TEXT } from "../../ui/fonts";
+import { Hidden } from "../../ui/hidden";
 import { Icon } from "../../ui/icon";
 import { useWide } from "../../ui/layout";
 import { Press } from "../../ui/press";
@@ -127,6 +128,7 @@ export function EditRow({
   const words = (
     <Text
       kind="small"
+      aria-hidden
       numberOfLines={wide ? 2 : undefined}
       color={sameDay ? palette.ember : palette.dusk}
     >
@@ -145,11 +147,11 @@ export function EditRow({
         </View>
         <Press
           onPress={onGate}
-          aria-label={said}
           style={{ justifyContent: "center", paddingHorizontal: 8, marginLeft: module ? 26 : 22 }}
         >
+          <Hidden>{said}</Hidden>
           {words}
-          <Text kind="small" color={palette.quiet}>
+          <Text kind="small" color={palette.quiet} aria-hidden>
             {date}
           </Text>
         </Press>
@@ -171,11 +173,8 @@ export function EditRow({
         {title}
       </View>
       <View style={{ ...line, width: GATE_WIDTH, paddingRight: 12 }}>
-        <Press
-          onPress={onGate}
-          aria-label={said}
-          style={{ justifyContent: "center", paddingHorizontal: 8 }}
-        >
+        <Press onPress={onGate} style={{ justifyContent: "center", paddingHorizontal: 8 }}>
+          <Hidden>{said}</Hidden>
           {words}
         </Press>
       </View>
