@@ -1,3 +1,8 @@
+/**
+ * Who may do what, by the access control chapter of OWASP ASVS 4.0.3 (the items from memory): 4.1.1 the server
+ * enforces it on every route, 4.1.3 each role has what it needs and no more, 4.1.5 it fails closed (no role, no
+ * answer), 4.2.1 identifiers of others' records lead nowhere, 4.2.2 a form of another site is refused.
+ */
 import type { Role } from "@dawngate/contract";
 import { importSchool } from "../src/school/import";
 import { insertMember, linkPerson, replaceCohorts } from "../src/school/store";
@@ -125,6 +130,14 @@ describe("each role on each route", () => {
       if (!may) expect(response.status).toBe(role === "nobody" ? 401 : 403);
     }
   });
+});
+
+test("a form that another site sends for somebody is refused (ASVS 4.2.2)", async () => {
+  const response = await app.ask(WHO.owner, "POST", "/schools/one/courses/c/versions", undefined, {
+    origin: "https://elsewhere.example.org",
+  });
+  expect(response.status).toBe(403);
+  expect(((await response.json()) as { detail: string }).detail).toMatch(/own page/);
 });
 
 describe("another school's identifiers lead nowhere", () => {

@@ -54,7 +54,11 @@ export function ItemActs({
   return <Acts place={place} offers={offers} />;
 }
 
-export function AccessActs({ access, ...place }: Place & { access: TimelineAnswer["access"] }) {
+export function AccessActs({
+  access,
+  titleOf,
+  ...place
+}: Place & { access: TimelineAnswer["access"]; titleOf(id: string): string }) {
   const revoked = access.untilWhy.some((step) => step.kind === "revoked");
   const offers: Offer[] = [
     { label: "Extend", act: { type: "extended", add: "P14D" }, asks: "days" },
@@ -69,7 +73,7 @@ export function AccessActs({ access, ...place }: Place & { access: TimelineAnswe
   return (
     <>
       <Acts place={place} offers={offers} />
-      <OnRecord place={place} />
+      <OnRecord place={place} titleOf={titleOf} />
     </>
   );
 }
@@ -179,7 +183,7 @@ const KINDS: Record<string, string> = {
 };
 
 /** What has happened, the newest first: who, when, and why. */
-function OnRecord({ place }: { place: Place }) {
+function OnRecord({ place, titleOf }: { place: Place; titleOf(id: string): string }) {
   const { data } = useGetRecordQuery(place);
   const { quiet, line } = usePalette();
   const [all, setAll] = useState(false);
@@ -198,7 +202,7 @@ function OnRecord({ place }: { place: Place }) {
         >
           <Text kind="small">
             {KINDS[event.kind] ?? event.kind}
-            {typeof event.data.item === "string" ? `: ${event.data.item}` : ""}
+            {typeof event.data.item === "string" ? `: ${titleOf(event.data.item)}` : ""}
             {event.reason === null ? "" : ` — ${event.reason}`}
           </Text>
           <Text kind="small" color={quiet}>

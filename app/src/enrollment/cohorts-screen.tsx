@@ -3,13 +3,14 @@ import type { Cohort, NewCohort } from "@dawngate/contract";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseTabs } from "../courses/course-tabs";
+import { Choice } from "../schedule/as-if/choice";
 import { DateField } from "../schedule/as-if/moment-fields";
-import { useGetSchoolQuery } from "../school/api";
+import { useAssignCohortsMutation, useGetMembersQuery, useGetSchoolQuery } from "../school/api";
 import { explain, faultsOf } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Notice } from "../ui/notice";
@@ -53,7 +54,11 @@ export function CohortsScreen() {
               people={data.people.filter((person) => person.cohort === cohort.id).length}
               today={today}
               {...(school?.role === "owner" && { onChange: () => setEditing(cohort) })}
-            />
+            >
+              {school?.role === "owner" ? (
+                <Leaders school={place.school} cohort={cohort.id} />
+              ) : null}
+            </CohortRow>
           ))}
           {school?.role === "owner" ? (
             <QuietAction label="Make a cohort" onPress={() => setEditing("new")} />
@@ -95,11 +100,13 @@ function CohortRow({
   people,
   today,
   onChange,
+  children,
 }: {
   cohort: Cohort;
   people: number;
   today: string;
   onChange?: () => void;
+  children?: ReactNode;
 }) {
   const { line, quiet } = usePalette();
   const { window, seats } = cohort;
@@ -116,7 +123,44 @@ function CohortRow({
           : "enrolling at any time"}{" "}
         · {seats === null ? `${people} people, no limit` : `${people} of ${seats} seats`}
       </Text>
+      {children}
       {onChange ? <QuietAction label="Change" onPress={onChange} /> : null}
+    </View>
+  );
+}
+
+/** The instructors who lead a cohort, and see its people and no others. */
+function Leaders({ school, cohort }: { school: string; cohort: string }) {
+  const { data } = useGetMembersQuery(school);
+  const [assign, { error }] = useAssignCohortsMutation();
+  const { quiet } = usePalette();
+  const instructors = data?.members.filter(({ role }) => role === "instructor") ?? [];
+  if (instructors.length === 0) return null;
+  return (
+    <View style={{ gap: 6, paddingVertical: 6 }}>
+      <Text kind="small" color={quiet}>
+        Led by
+      </Text>
+      <View
+        role="group"
+        aria-label="Led by"
+        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+      >
+        {instructors.map(({ id, name, cohorts }) => {
+          const leads = cohorts.includes(cohort);
+          const next = leads ? cohorts.filter((one) => one !== cohort) : [...cohorts, cohort];
+          return (
+            <Choice
+              key={id}
+              many
+              label={name}
+              taken={leads}
+              onPress={() => assign({ school, member: id, cohorts: next })}
+            />
+          );
+        })}
+      </View>
+      {error ? <Notice {...explain(error)} /> : null}
     </View>
   );
 }

@@ -116,6 +116,7 @@ export function Schedule(props: Props) {
               course={course.id}
               enrollment={enrollment}
               access={timeline.access}
+              titleOf={titleOf}
             />
           )}
         </AccessSheet>

@@ -2,7 +2,9 @@
 import { betterAuth } from "better-auth";
 import pg from "pg";
 import type { DatabaseAddress } from "../db/prepare";
+import { refusal } from "../http/problem";
 import type { Mailer } from "../stand-ins/mail/mail";
+import { passwordFault } from "./password";
 
 export interface AuthSettings {
   address: DatabaseAddress;
@@ -80,7 +82,11 @@ export function openAuth({ address, baseUrl, secret, mailer, limitAttempts }: Au
     return user.id;
   }
   return {
-    handler: (request: Request) => auth.handler(request),
+    async handler(request: Request): Promise<Response> {
+      const fault = await weakPassword(request.clone());
+      if (fault === null) return auth.handler(request);
+      return Response.json({ message: fault }, { status: 422 });
+    },
     /** Who asks, by the cookie of the request; null for nobody. */
     async accountOf(headers: Headers): Promise<Account | null> {
       const found = await auth.api.getSession({ headers });
@@ -95,6 +101,8 @@ export function openAuth({ address, baseUrl, secret, mailer, limitAttempts }: Au
     async welcome(email: string, name: string, password: string): Promise<Response | null> {
       const { internalAdapter } = await auth.$context;
       if (await internalAdapter.findUserByEmail(email)) return null;
+      const fault = passwordFault(password, [name, email]);
+      if (fault !== null) throw refusal(`${fault}.`, [{ path: "password", reason: fault }]);
       await createAccount(email, name, password);
       return auth.api.signInEmail({ body: { email, password }, asResponse: true });
     },
@@ -106,4 +114,15 @@ export function openAuth({ address, baseUrl, secret, mailer, limitAttempts }: Au
     },
     close: () => pool.end(),
   };
+}
+
+/** Where a password is chosen, what is wrong with it; null everywhere else. */
+async function weakPassword(request: Request): Promise<string | null> {
+  if (request.method !== "POST") return null;
+  const chosen = /\/(sign-up\/email|reset-password)$/.test(new URL(request.url).pathname);
+  if (!chosen) return null;
+  const body: unknown = await request.json().catch(() => null);
+  const given = (body ?? {}) as Record<string, unknown>;
+  const text = (key: string) => (typeof given[key] === "string" ? given[key] : "");
+  return passwordFault(text("password") || text("newPassword"), [text("name"), text("email")]);
 }

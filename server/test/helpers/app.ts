@@ -7,7 +7,13 @@ import type { Mail } from "../../src/stand-ins/mail/mail";
 
 export interface TestApp {
   /** Asks as somebody, by their address; null is nobody. */
-  ask(who: string | null, method: string, path: string, body?: unknown): Promise<Response>;
+  ask(
+    who: string | null,
+    method: string,
+    path: string,
+    body?: unknown,
+    headers?: Record<string, string>,
+  ): Promise<Response>;
   mails: Mail[];
   logged: string[];
 }
@@ -41,13 +47,14 @@ export function testApp(db: Database, now: () => Instant): TestApp {
   return {
     mails,
     logged,
-    async ask(who, method, path, body) {
+    async ask(who, method, path, body, headers = {}) {
       return app.request(`/api${path}`, {
         method,
         headers: {
           origin: "http://localhost",
           ...(who && { "x-test-account": who }),
           ...(body !== undefined && { "content-type": "application/json" }),
+          ...headers,
         },
         ...(body !== undefined && { body: JSON.stringify(body) }),
       });

@@ -4,6 +4,7 @@ import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/ti
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { useEffect, useMemo, useState } from "react";
 import { View } from "react-native";
+import { Choice } from "../../schedule/as-if/choice";
 import { DateField } from "../../schedule/as-if/moment-fields";
 import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
@@ -15,7 +16,7 @@ import { Press } from "../../ui/press";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { type InCourse, usePublishMutation } from "../api";
+import { type InCourse, useGetCourseQuery, usePublishMutation } from "../api";
 import { CourseTabs } from "../course-tabs";
 import { CourseSheet } from "./course-sheet";
 import { drawingOf, EditRow, GATE_WIDTH, TITLE_WIDTH } from "./edit-row";
@@ -60,7 +61,13 @@ function Editor({ place, school, draft, course }: Props) {
   const [day, setDay] = useState(() =>
     formatDate(localDateAt(zoneOf(school.timeZone), Date.now() as Instant)),
   );
-  const timeline = useMemo(() => previewDraft(school, course, day), [school, course, day]);
+  const cohorts = useCohorts(place, draft.published !== null);
+  const [cohort, setCohort] = useState<string | null>(null);
+  const chosen = cohorts.find(({ id }) => id === cohort) ?? null;
+  const timeline = useMemo(
+    () => previewDraft(school, course, day, chosen),
+    [school, course, day, chosen],
+  );
   const [width, setWidth] = useState(0);
   const drawing = useMemo(
     () =>
@@ -101,6 +108,23 @@ function Editor({ place, school, draft, course }: Props) {
         style={{ backgroundColor: morning, borderRadius: 10, padding: 12, maxWidth: 420 }}
       >
         <DateField label="As if somebody enrolled, at noon, on" value={day} onChange={setDay} />
+        {cohorts.length > 0 ? (
+          <View
+            role="radiogroup"
+            aria-label="Into which cohort"
+            style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, paddingTop: 8 }}
+          >
+            {cohorts.map(({ id, name }) => (
+              <Choice
+                key={id}
+                label={`into ${name}`}
+                taken={cohort === id}
+                onPress={() => setCohort(id)}
+              />
+            ))}
+            <Choice label="no cohort" taken={cohort === null} onPress={() => setCohort(null)} />
+          </View>
+        ) : null}
       </View>
       {course.modules.length === 0 ? (
         <Text color={quiet}>
@@ -217,6 +241,15 @@ function Editor({ place, school, draft, course }: Props) {
         />
       ) : null}
     </Page>
+  );
+}
+
+/** The cohorts that somebody imagined may enroll into; a course that was never published has none. */
+function useCohorts(place: InCourse, published: boolean) {
+  const { data } = useGetCourseQuery(place, { skip: !published });
+  return useMemo(
+    () => (data?.cohorts ?? []).map((cohort) => ({ ...cohort, course: place.course })),
+    [data, place.course],
   );
 }
 

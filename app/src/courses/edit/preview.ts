@@ -1,6 +1,6 @@
 /** The dates of a draft while it is edited: worked out here, by the same evaluator that the server asks. */
 import type { TimelineAnswer } from "@dawngate/contract";
-import { enrollmentSchema, type PlanCourse } from "@dawngate/core/plan";
+import { enrollmentSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
 import { evaluate, prepareCourse, writeExplainedTimeline } from "@dawngate/core/schedule";
 import {
   formatInstant,
@@ -17,11 +17,12 @@ interface SchoolSettings {
   calendar: { weekend: number[]; closed: string[] };
 }
 
-/** As if somebody enrolled on a day at noon, in the school's zone, and did nothing; seen at that instant. */
+/** As if somebody enrolled on a day at noon, in the school's zone, perhaps into a cohort, and did nothing. */
 export function previewDraft(
   { timeZone, currency, calendar }: SchoolSettings,
   course: PlanCourse,
   day: string,
+  cohort: PlanCohort | null,
 ): TimelineAnswer | null {
   const date = parseDate(day);
   if (!date.ok) return null;
@@ -30,11 +31,12 @@ export function previewDraft(
   const enrollment = enrollmentSchema.parse({
     id: "imagined",
     course: course.id,
+    cohort: cohort?.id ?? null,
     timeZone,
     enrolledAt,
   });
   const school = { timeZone, currency, calendar };
-  const timeline = evaluate(prepareCourse(school, course, null), enrollment, noon as Instant);
+  const timeline = evaluate(prepareCourse(school, course, cohort), enrollment, noon as Instant);
   return {
     at: enrolledAt,
     version: 0,
