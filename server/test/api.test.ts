@@ -161,7 +161,7 @@ describe("the API describes itself", () => {
   test("what breaks inside is told to the log, and not to the caller", async () => {
     const broken = testApp(
       {
-        findSchool: async () => {
+        findActor: async () => {
           throw new Error("password=hunter2");
         },
       } as never,

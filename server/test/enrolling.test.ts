@@ -115,6 +115,19 @@ describe("by hand", () => {
     ).json()) as Shelf;
     expect(shelf.courses).toMatchObject([{ course: "c" }]);
   });
+  test("of many requests at once on the first visit, every one is that person's", async () => {
+    const response = await app.ask(OWNER, "POST", `${course}/enrollments`, {
+      ...person,
+      email: "hurried@example.org",
+    });
+    const { enrollment } = (await response.json()) as { enrollment: string };
+    const all = await Promise.all(
+      Array.from({ length: 12 }, () =>
+        app.ask("hurried@example.org", "GET", `/schools/one/shelf/${enrollment}`),
+      ),
+    );
+    expect(all.map(({ status }) => status)).toEqual(Array(12).fill(200));
+  });
   test("a second time is refused; outside the window it is not", async () => {
     expect((await app.ask(OWNER, "POST", `${course}/enrollments`, person)).status).toBe(409);
     const late = { ...person, email: "late@example.org", cohort: "k" };

@@ -16,6 +16,8 @@ export type SchoolId = string & { readonly [brand]: "SchoolId" };
 export interface Database {
   /** The school of a web address, or null. */
   findSchool(slug: string): Promise<SchoolId | null>;
+  /** What an account is in the school of an address; null where there is no such school. */
+  findActor(slug: string, account: string, mail: string): Promise<ActorRow | null>;
   /** The schools an account belongs to, by itself or by its proven address, with its role in each. */
   schoolsOf(
     account: string,
@@ -45,6 +47,16 @@ export interface InvitationRow {
   id: string;
   email: string;
   role: "instructor" | "enrollee";
+}
+
+export interface ActorRow {
+  school: SchoolId;
+  role: "owner" | "instructor" | null;
+  person: string | null;
+  /** Staff have enrolled somebody of this address, who has no account yet. */
+  linkable: boolean;
+  /** The cohorts that an instructor leads. */
+  cohorts: string[];
 }
 
 export interface NewSchool {
@@ -85,6 +97,11 @@ export function openDatabase(address: DatabaseAddress): Database {
         db,
       );
       return rows[0]?.id ?? null;
+    },
+    async findActor(slug, account, mail) {
+      const { rows } =
+        await sql<ActorRow>`select * from actor_of(${slug}, ${account}, ${mail})`.execute(db);
+      return rows[0] ?? null;
     },
     async schoolsOf(account, address) {
       const { rows } = await sql<{

@@ -3,7 +3,7 @@ import type { Role } from "@dawngate/contract";
 import type { Database, SchoolId } from "../db/connection";
 import { notFound } from "../http/problem";
 import type { Account } from "./auth";
-import { linkPerson, readMember, readPersonOf } from "./store";
+import { linkPerson, readPersonOf } from "./store";
 
 export interface Actor {
   school: SchoolId;
@@ -25,24 +25,21 @@ export async function findActor(
   slug: string,
   account: Account | null,
 ): Promise<Actor> {
-  const school = await db.findSchool(slug);
-  if (!school) throw notFound(`There is no school at the address "${slug}".`);
+  const found = await db.findActor(slug, account?.id ?? "", account?.email ?? "");
+  if (!found) throw notFound(`There is no school at the address "${slug}".`);
+  const { school, role, linkable, cohorts } = found;
   const nobody = { school, slug, account, person: null, cohorts: [] };
   if (!account) return { ...nobody, role: "nobody" };
-  const found = await db.readSchool(school, async (tx) => ({
-    member: await readMember(tx, account.id),
-    person: await readPersonOf(tx, account.id),
-  }));
-  const person =
-    found.person ??
-    (await db.withSchool(school, (tx) => linkPerson(tx, account.id, account.email)));
-  if (found.member)
-    return {
-      ...nobody,
-      person,
-      role: found.member.role,
-      cohorts: found.member.role === "owner" ? null : found.member.cohorts,
-    };
+  const person = linkable
+    ? await db.withSchool(
+        school,
+        async (tx) =>
+          (await linkPerson(tx, account.id, account.email)) ??
+          // Another request of theirs was quicker.
+          (await readPersonOf(tx, account.id)),
+      )
+    : found.person;
+  if (role !== null) return { ...nobody, person, role, cohorts: role === "owner" ? null : cohorts };
   return { ...nobody, person, role: person === null ? "visitor" : "enrollee" };
 }
 

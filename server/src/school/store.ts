@@ -17,22 +17,6 @@ export async function updateSchool(
   if (Object.keys(set).length > 0) await tx.updateTable("school").set(set).execute();
 }
 
-/** A member of staff with the cohorts they lead. */
-export async function readMember(tx: SchoolTransaction, account: string) {
-  const member = await tx
-    .selectFrom("member")
-    .select("role")
-    .where("user_id", "=", account)
-    .executeTakeFirst();
-  if (!member) return null;
-  const cohorts = await tx
-    .selectFrom("cohort_instructor")
-    .select("cohort_id")
-    .where("user_id", "=", account)
-    .execute();
-  return { role: member.role, cohorts: cohorts.map(({ cohort_id }) => cohort_id) };
-}
-
 export async function readPersonOf(tx: SchoolTransaction, account: string): Promise<string | null> {
   const row = await tx
     .selectFrom("person")

@@ -126,6 +126,20 @@ export async function up(db: Kysely<unknown>): Promise<void> {
           where p.user_id = account
             or (p.user_id is null and lower(p.email) = lower(address))
       $$;
+    create function actor_of(address text, account text, mail text)
+      returns table (school uuid, role text, person text, linkable boolean, cohorts text[])
+      language sql stable security definer set search_path = public as $$
+        select s.id, m.role, p.id,
+               p.id is null and exists (
+                 select 1 from person o where o.school_id = s.id and o.user_id is null
+                   and lower(o.email) = lower(mail)),
+               array(select c.cohort_id from cohort_instructor c
+                 where c.school_id = s.id and c.user_id = account)
+          from school s
+          left join member m on m.school_id = s.id and m.user_id = account
+          left join person p on p.school_id = s.id and p.user_id = account
+          where s.slug = address
+      $$;
     create function invitation_of(hash text)
       returns table (school uuid, slug text, school_name text, id uuid, email text, role text)
       language sql stable security definer set search_path = public as $$
@@ -133,7 +147,9 @@ export async function up(db: Kysely<unknown>): Promise<void> {
           from invitation i join school s on s.id = i.school_id
           where i.token_hash = hash and i.accepted_at is null and i.expires_at > now()
       $$;
-    revoke all on function schools_of(text, text), invitation_of(text) from public;
-    grant execute on function schools_of(text, text), invitation_of(text) to dawngate_app;
+    revoke all on function schools_of(text, text), actor_of(text, text, text), invitation_of(text)
+      from public;
+    grant execute on function schools_of(text, text), actor_of(text, text, text),
+      invitation_of(text) to dawngate_app;
   `.execute(db);
 }
