@@ -13,6 +13,7 @@ const wide = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
 const press = (name) => (page) => page.getByRole("button", { name }).first().click();
 
+/** name, size, place, and: who is signed in (the owner, unless said), dark, what is pressed before. */
 const SHOTS = [
   ["courses-wide", wide, "/ember-row/courses"],
   ["schedule-wide", wide, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
@@ -23,6 +24,14 @@ const SHOTS = [
     "/ember-row/courses/cold-kitchen?enrollment=sourdough-08",
     { act: press(/^Module Crust and crumb/) },
   ],
+  [
+    "person-wide",
+    wide,
+    "/ember-row/courses/cold-kitchen?enrollment=sourdough-12",
+    { act: press(/^Access/) },
+  ],
+  ["edit-wide", wide, "/ember-row/courses/cold-kitchen/edit"],
+  ["cohorts-wide", wide, "/ember-row/courses/winter-rye/cohorts"],
   ["schedule-phone", phone, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
   [
     "why-phone",
@@ -31,7 +40,21 @@ const SHOTS = [
     { act: press(/^Module In your own bakery/) },
   ],
   ["as-if-phone", phone, "/ember-row/courses/winter-rye", { act: press(/Change who/) }],
-  ["lesson-phone", phone, "/ember-row/courses/cold-kitchen/lessons/feeding-by-the-clock"],
+  [
+    "gate-phone",
+    phone,
+    "/ember-row/courses/cold-kitchen/edit",
+    { act: press(/^Module A week of bread opens/) },
+  ],
+  ["public-phone", phone, "/ember-row/c/winter-rye", { who: null }],
+  ["shelf-phone", phone, "/ember-row/shelf", { who: "lena.kowal" }],
+  ["my-course-phone", phone, "/ember-row/shelf/sourdough-08", { who: "callum.reyes" }],
+  [
+    "lesson-phone",
+    phone,
+    "/ember-row/shelf/sourdough-08/feeding-by-the-clock",
+    { who: "callum.reyes" },
+  ],
 ];
 
 const only = process.argv.slice(2);
@@ -40,7 +63,7 @@ const cluster = await testCluster(root, say);
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_FLAGS });
 try {
   const server = await serveDemo(root, cluster, "pictures", say);
-  for (const [name, viewport, path, { dark = false, act } = {}] of SHOTS) {
+  for (const [name, viewport, path, { dark = false, who = "rosa", act } = {}] of SHOTS) {
     if (only.length > 0 && !only.includes(name)) continue;
     const context = await browser.newContext({
       viewport,
@@ -48,12 +71,20 @@ try {
       locale: "en-GB",
     });
     const page = await context.newPage();
-    await page.goto(`http://127.0.0.1:${server.port}${path}`, { waitUntil: "networkidle" });
+    const origin = `http://127.0.0.1:${server.port}`;
+    if (who !== null)
+      await context.request.post(`${origin}/api/auth/sign-in/email`, {
+        data: { email: `${who}@example.org`, password: "dawn-and-bread" },
+        headers: { origin },
+      });
+    await page.goto(origin + path);
     await page.getByRole("heading", { level: 1 }).waitFor();
-    await page.waitForLoadState("networkidle");
+    await page.getByText("…", { exact: true }).waitFor({ state: "hidden" });
+    // An editor listens for as long as it is open, so the network is never idle.
+    await page.waitForTimeout(1200);
     await page.evaluate(() => document.fonts.ready);
     await act?.(page);
-    await page.waitForTimeout(300);
+    await page.waitForTimeout(600);
     await page.screenshot({ path: join(folder, `${name}.png`) });
     await context.close();
     say(`${name}.png`);

@@ -22,8 +22,21 @@ export async function appendEvent(
   school: SchoolId,
   course: string,
   enrollment: string,
-  { kind, at, data, author, reason, key }: Happening,
+  happening: Happening,
   now: Instant,
+): Promise<boolean> {
+  const added = await recordEvent(tx, school, course, enrollment, happening);
+  if (added) await projectOpenings(tx, school, course, now, [enrollment]);
+  return added;
+}
+
+/** Appends an event alone; whoever calls works the openings out when all has been recorded. */
+export async function recordEvent(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  course: string,
+  enrollment: string,
+  { kind, at, data, author, reason, key }: Happening,
 ): Promise<boolean> {
   const last = await lockEnrollment(tx, course, enrollment);
   if (last === null) throw notFound(`There is no enrollment "${enrollment}" in this course.`);
@@ -37,6 +50,5 @@ export async function appendEvent(
     reason,
     idempotency_key: key,
   });
-  await projectOpenings(tx, school, course, now, [enrollment]);
   return true;
 }

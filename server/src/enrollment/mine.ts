@@ -1,61 +1,33 @@
 /** The enrollee's side: the shelf, the course as it stands for them, and the door of each lesson. */
 import type { MyCourse, MyLesson, Shelf } from "@dawngate/contract";
-import type { PlanCourse, PlanEnrollment } from "@dawngate/core/plan";
-import {
-  evaluate,
-  prepareCourse,
-  type Timeline,
-  writeExplainedTimeline,
-  writeSteps,
-} from "@dawngate/core/schedule";
+import { type Timeline, writeExplainedTimeline, writeSteps } from "@dawngate/core/schedule";
 import { explainOpening } from "@dawngate/core/schedule/words";
 import { DAY, formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
-import { published, publishedOutline } from "../courses/service";
+import { publishedOutline } from "../courses/service";
 import { readLessonText } from "../courses/store";
 import type { SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
 import { notFound, ProblemError } from "../http/problem";
-import { readVersion } from "../review/store";
+import { projectionOf } from "../schedule/project";
+import { replaceOpenings } from "../schedule/store";
 import type { Actor } from "../school/actor";
-import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
-import { readSchool } from "../school/store";
-import { appendEvent } from "./append";
-import { enrollmentsOf, readCohorts, readEnrollment, readOwner } from "./store";
+import { appendEvent, recordEvent } from "./append";
+import { type Case, clockOf, readCase, workOut } from "./case";
+import { enrollmentsOf } from "./store";
 
-interface Mine {
-  enrollment: PlanEnrollment;
-  plan: PlanCourse;
-  version: number;
+/** One of the actor's own enrollments as it stands at an instant. */
+interface Mine extends Case {
   timeline: Timeline;
   clock: string;
-  schoolName: string;
 }
 
 /** One of the actor's own enrollments, worked out; whose it is not meets the same refusal as what is not there. */
 async function mine(tx: SchoolTransaction, actor: Actor, id: string, now: Instant): Promise<Mine> {
-  const owner = await readOwner(tx, id);
-  if (!owner || actor.person === null || owner.person_id !== actor.person)
+  const found = await readCase(tx, actor.school, id);
+  if (!found || actor.person === null || found.person !== actor.person)
     throw notFound("This is not on your shelf.");
-  const course = await published(tx, owner.course_id);
-  const found = await readEnrollment(tx, owner.course_id, id);
-  if (!found) throw notFound("This is not on your shelf.");
-  const version = found.pinnedVersion ?? course.number;
-  const plan =
-    version === course.number ? course.plan : await readVersion(tx, owner.course_id, version);
-  if (!plan) throw new Error(`Version ${version} of ${owner.course_id} is missing`);
-  const row = await readSchool(tx);
-  const school = planSchool(row);
-  const cohorts = await readCohorts(tx, owner.course_id);
-  const cohort = cohorts.find((one) => one.cohort.id === owner.cohort_id)?.cohort ?? null;
-  return {
-    enrollment: found.enrollment,
-    plan,
-    version,
-    timeline: evaluate(prepareCourse(school, plan, cohort), found.enrollment, now),
-    clock: plan.clock === "school" ? school.timeZone : found.enrollment.timeZone,
-    schoolName: row.name,
-  };
+  return { ...found, timeline: workOut(found, now), clock: clockOf(found) };
 }
 
 export async function showShelf(
@@ -103,38 +75,38 @@ export async function showMyCourse(
   actor: Actor,
   id: string,
 ): Promise<MyCourse> {
-  return reading(db, actor, async (tx) => {
-    const { enrollment, plan, version, timeline, clock, schoolName } = await mine(
-      tx,
-      actor,
-      id,
-      now(),
-    );
-    const next = timeline.items.find(
-      ({ kind, state, done }) => kind === "lesson" && state === "open" && !done,
-    );
-    return {
-      course: plan.id,
-      title: plan.title,
-      school: schoolName,
-      modules: publishedOutline(plan).map((module) => ({
-        id: module.id,
-        title: module.title,
-        lessons: module.lessons.map(({ id, title, kind, minutes, sample, required }) => {
-          return { id, title, kind, minutes, sample, required };
-        }),
-      })),
-      goOn: next?.id ?? null,
-      timeline: {
-        at: formatInstant(now()),
-        version,
-        enrolledAt: enrollment.enrolledAt,
-        timeZone: enrollment.timeZone,
-        clock,
-        ...writeExplainedTimeline(timeline),
-      },
-    };
-  });
+  const at = now();
+  return reading(db, actor, async (tx) => sayMine(await mine(tx, actor, id, at), at));
+}
+
+function sayMine(
+  { enrollment, plan, version, timeline, clock, schoolName }: Mine,
+  at: Instant,
+): MyCourse {
+  const next = timeline.items.find(
+    ({ kind, state, done }) => kind === "lesson" && state === "open" && !done,
+  );
+  return {
+    course: plan.id,
+    title: plan.title,
+    school: schoolName,
+    modules: publishedOutline(plan).map((module) => ({
+      id: module.id,
+      title: module.title,
+      lessons: module.lessons.map(({ id, title, kind, minutes, sample, required }) => {
+        return { id, title, kind, minutes, sample, required };
+      }),
+    })),
+    goOn: next?.id ?? null,
+    timeline: {
+      at: formatInstant(at),
+      version,
+      enrolledAt: enrollment.enrolledAt,
+      timeZone: enrollment.timeZone,
+      clock,
+      ...writeExplainedTimeline(timeline),
+    },
+  };
 }
 
 /** The door: whether a lesson opens for this person now is asked of the evaluator, and nothing else. */
@@ -212,39 +184,44 @@ export async function tickLesson(
   done: boolean,
   key: string,
 ): Promise<MyCourse> {
-  await db.withSchool(actor.school, async (tx) => {
-    const own = await mine(tx, actor, id, now());
+  const at = now();
+  return db.withSchool(actor.school, async (tx) => {
+    const own = await mine(tx, actor, id, at);
     const item = enterLesson(own, lesson);
-    if (item.done === done) return;
+    if (item.done === done) return sayMine(own, at);
     const { plan } = own;
     const happening = (kind: string, what: string, eventKey: string) =>
-      appendEvent(
-        tx,
-        actor.school,
-        plan.id,
-        id,
-        {
-          kind,
-          at: formatInstant(now()),
-          data: { item: what },
-          author: "enrollee",
-          reason: null,
-          key: eventKey,
-        },
-        now(),
-      );
+      recordEvent(tx, actor.school, plan.id, id, {
+        kind,
+        at: formatInstant(at),
+        data: { item: what },
+        author: "enrollee",
+        reason: null,
+        key: eventKey,
+      });
     await happening(done ? "completed" : "uncompleted", lesson, key);
-    if (!done) return;
-    // A lesson that is added later takes nothing back.
-    const after = await mine(tx, actor, id, now());
-    const before = new Set(
-      own.enrollment.events.flatMap((e) => (e.type === "completed" ? [e.item] : [])),
-    );
-    for (const { id: module, kind, done: all } of after.timeline.items)
-      if (kind === "module" && all && !before.has(module))
-        await happening("completed", module, `module-${module}`);
-    if (after.timeline.completedAt !== null && !before.has(plan.id))
-      await happening("completed", plan.id, "course");
+    let after = await mine(tx, actor, id, at);
+    if (done) {
+      // A lesson that is added later takes nothing back.
+      const finished = newlyFinished(own, after);
+      for (const what of finished) await happening("completed", what, `finished-${what}`);
+      if (finished.length > 0) after = await mine(tx, actor, id, at);
+    }
+    const { enrollment, timeline, version, lastSequence } = after;
+    await replaceOpenings(tx, actor.school, [
+      projectionOf(enrollment, timeline, version, lastSequence, at),
+    ]);
+    return sayMine(after, at);
   });
-  return showMyCourse({ db, now }, actor, id);
+}
+
+/** The modules, and the course, that are finished now and have no completion of their own on record. */
+function newlyFinished({ enrollment, plan }: Mine, after: Mine): string[] {
+  const recorded = new Set(
+    enrollment.events.flatMap((event) => (event.type === "completed" ? [event.item] : [])),
+  );
+  const modules = after.timeline.items.filter(({ kind, done }) => kind === "module" && done);
+  const finished = modules.map((module) => module.id);
+  if (after.timeline.completedAt !== null) finished.push(plan.id);
+  return finished.filter((what) => !recorded.has(what));
 }

@@ -1,5 +1,11 @@
 /** People, cohorts, enrollments and their events in the database. */
-import { cohortSchema, type PlanCohort, type PlanEnrollment } from "@dawngate/core/plan";
+import {
+  cohortSchema,
+  type PlanCohort,
+  type PlanEnrollment,
+  type PlanSchool,
+} from "@dawngate/core/plan";
+import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
 import { windowOf } from "../courses/store";
 import { insertMany } from "../db/bulk";
@@ -340,4 +346,50 @@ export async function insertEvent(
 /** Gives a person the account they sign in with. */
 export async function setAccount(tx: SchoolTransaction, person: string, account: string) {
   await tx.updateTable("person").set({ user_id: account }).where("id", "=", person).execute();
+}
+
+interface CaseRow {
+  course: string;
+  person: string;
+  lastSequence: number;
+  version: number | null;
+  schoolName: string;
+  school: PlanSchool;
+  cohort: PlanCohort | null;
+  events: KeptEvent[];
+}
+
+/** An enrollment with its events, its cohort, its school and the version that counts, in one statement. */
+export async function readCaseRow(
+  tx: SchoolTransaction,
+  enrollment: string,
+): Promise<CaseRow | null> {
+  const { rows } = await sql<CaseRow>`
+    select e.course_id as course, e.person_id as person, e.last_sequence as "lastSequence",
+      coalesce(e.pinned_version, c.current_version) as version, s.name as "schoolName",
+      json_build_object('timeZone', s.time_zone, 'currency', s.currency,
+        'calendar', json_build_object('weekend', s.weekend, 'closed', s.closed)) as school,
+      (select json_build_object('id', k.id, 'course', k.course_id,
+          'window', case when k.window_opens is null or k.window_closes is null then null
+            else json_build_object('opens', k.window_opens, 'closes', k.window_closes) end,
+          'starts', k.starts, 'ends', k.ends, 'grace', k.grace, 'seats', k.seats, 'gates', k.gates)
+        from cohort k
+        where k.school_id = e.school_id and k.course_id = e.course_id and k.id = e.cohort_id
+      ) as cohort,
+      (select json_agg(json_build_object('sequence', v.sequence, 'kind', v.kind,
+          'at', to_char(v.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), 'data', v.data)
+          order by v.sequence)
+        from enrollment_event v
+        where v.school_id = e.school_id and v.enrollment_id = e.id
+      ) as events
+    from enrollment e
+    join course c on c.school_id = e.school_id and c.id = e.course_id
+    join school s on s.id = e.school_id
+    where e.id = ${enrollment}
+  `.execute(tx);
+  const [row] = rows;
+  if (!row) return null;
+  // Within JSON the driver does not see an instant as one.
+  const written = (at: string) => formatInstant(Date.parse(at) as Instant);
+  return { ...row, events: row.events.map((event) => ({ ...event, at: written(event.at) })) };
 }

@@ -40,20 +40,32 @@ export async function projectOpenings(
       ready = prepareCourse(settings, plan, cohorts.get(enrollment.cohort ?? "") ?? null);
       prepared.set(key, ready);
     }
-    const timeline = evaluate(ready, enrollment, now);
-    projections.push({
-      enrollment: enrollment.id,
-      version,
-      sequence: lastSequence,
-      staleAt: staleAt(enrollment, timeline, now),
-      openings: timeline.items.map(({ id, opens, closes }) => ({
-        item: id,
-        opens: opens === null ? null : formatInstant(opens),
-        closes: closes === null ? null : formatInstant(closes),
-      })),
-    });
+    projections.push(
+      projectionOf(enrollment, evaluate(ready, enrollment, now), version, lastSequence, now),
+    );
   }
   await replaceOpenings(tx, school, projections);
+}
+
+/** What lists need to know of a timeline that was worked out at `now`. */
+export function projectionOf(
+  enrollment: PlanEnrollment,
+  timeline: Timeline,
+  version: number,
+  sequence: number,
+  now: Instant,
+): Projection {
+  return {
+    enrollment: enrollment.id,
+    version,
+    sequence,
+    staleAt: staleAt(enrollment, timeline, now),
+    openings: timeline.items.map(({ id, opens, closes }) => ({
+      item: id,
+      opens: opens === null ? null : formatInstant(opens),
+      closes: closes === null ? null : formatInstant(closes),
+    })),
+  };
 }
 
 /**

@@ -1,7 +1,7 @@
 /** One person's timeline in a course, real or imagined, at an instant. */
 import type { TimelineAnswer, TimelineQuery } from "@dawngate/contract";
-import { enrollmentSchema, type PlanCourse, type PlanEnrollment } from "@dawngate/core/plan";
-import { evaluate, prepareCourse, writeExplainedTimeline } from "@dawngate/core/schedule";
+import { enrollmentSchema, type PlanEnrollment } from "@dawngate/core/plan";
+import { writeExplainedTimeline } from "@dawngate/core/schedule";
 import {
   formatInstant,
   type Instant,
@@ -13,9 +13,9 @@ import {
 } from "@dawngate/core/time";
 import { published } from "../courses/service";
 import type { Database, SchoolTransaction } from "../db/connection";
-import { readCohorts, readEnrollment } from "../enrollment/store";
+import { type Case, clockOf, readCase, workOut } from "../enrollment/case";
+import { readCohorts } from "../enrollment/store";
 import { notFound } from "../http/problem";
-import { readVersion } from "../review/store";
 import { type Actor, isTheirs } from "../school/actor";
 import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
@@ -30,47 +30,45 @@ export async function showTimeline(
   now: Instant,
 ): Promise<TimelineAnswer> {
   return reading(db, actor, async (tx) => {
-    const course = await published(tx, courseId);
-    const school = planSchool(await readSchool(tx));
-    const { enrollment, version, plan } =
+    const found =
       query.enrollment === undefined
-        ? {
-            enrollment: imagine(courseId, query, school.timeZone),
-            version: course.number,
-            plan: course.plan,
-          }
-        : await real(tx, actor, course, query.enrollment);
-    const cohorts = await readCohorts(tx, courseId);
-    const cohort = cohorts.find(({ cohort: { id } }) => id === enrollment.cohort)?.cohort ?? null;
-    if (enrollment.cohort !== null && cohort === null)
-      throw notFound(`There is no cohort "${enrollment.cohort}" in this course.`);
+        ? await imagined(tx, courseId, query)
+        : await real(tx, actor, courseId, query.enrollment);
     const at = query.at === undefined ? now : checked(parseInstant(query.at));
-    const timeline = evaluate(prepareCourse(school, plan, cohort), enrollment, at);
+    const { enrollment, version } = found;
     return {
       at: formatInstant(at),
       version,
       enrolledAt: enrollment.enrolledAt,
       timeZone: enrollment.timeZone,
-      clock: plan.clock === "school" ? school.timeZone : enrollment.timeZone,
-      ...writeExplainedTimeline(timeline),
+      clock: clockOf(found),
+      ...writeExplainedTimeline(workOut(found, at)),
     };
   });
 }
 
-/** Somebody who is really enrolled, with the version that counts for them. */
-async function real(
-  tx: SchoolTransaction,
-  actor: Actor,
-  course: { id: string; number: number; plan: PlanCourse },
-  id: string,
-) {
-  const found = await readEnrollment(tx, course.id, id);
-  if (!found || !isTheirs(actor, found.enrollment.cohort))
+/** Somebody who is really enrolled, and whom the actor may see. */
+async function real(tx: SchoolTransaction, actor: Actor, course: string, id: string) {
+  const found = await readCase(tx, actor.school, id);
+  if (found?.course !== course || !isTheirs(actor, found.enrollment.cohort))
     throw notFound(`There is no enrollment "${id}" in this course.`);
-  const version = found.pinnedVersion ?? course.number;
-  const plan = version === course.number ? course.plan : await readVersion(tx, course.id, version);
-  if (!plan) throw notFound(`Version ${version} of this course is missing.`);
-  return { enrollment: found.enrollment, version, plan };
+  return found;
+}
+
+/** Somebody imagined, in the course as it is published. */
+async function imagined(
+  tx: SchoolTransaction,
+  courseId: string,
+  query: TimelineQuery,
+): Promise<Pick<Case, "enrollment" | "version" | "plan" | "school" | "cohort">> {
+  const course = await published(tx, courseId);
+  const school = planSchool(await readSchool(tx));
+  const enrollment = imagine(courseId, query, school.timeZone);
+  const cohorts = await readCohorts(tx, courseId);
+  const cohort = cohorts.find(({ cohort: { id } }) => id === enrollment.cohort)?.cohort ?? null;
+  if (enrollment.cohort !== null && cohort === null)
+    throw notFound(`There is no cohort "${enrollment.cohort}" in this course.`);
+  return { enrollment, version: course.number, plan: course.plan, school, cohort };
 }
 
 /** Somebody imagined, who enrolls at a local day and time (12:00 where none is given) and has done nothing yet. */
