@@ -307,6 +307,22 @@ export async function lockEnrollment(tx: SchoolTransaction, course: string, id: 
   return row?.last_sequence ?? null;
 }
 
+/** Holds enrollments of a course (those named, or all), in one order, so that two who write their openings take turns. */
+export async function holdEnrollments(
+  tx: SchoolTransaction,
+  course: string,
+  ids?: readonly string[],
+): Promise<void> {
+  await tx
+    .selectFrom("enrollment")
+    .select("id")
+    .where("course_id", "=", course)
+    .$if(ids !== undefined, (query) => query.where("id", "in", ids as string[]))
+    .orderBy("id")
+    .forUpdate()
+    .execute();
+}
+
 /** Whether an event of this key is there already. */
 export async function hasKey(tx: SchoolTransaction, enrollment: string, key: string) {
   const row = await tx

@@ -5,7 +5,7 @@ import { evaluate, prepareCourse, type Timeline } from "@dawngate/core/schedule"
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { readPublished } from "../courses/store";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { readCohorts, readEnrollments } from "../enrollment/store";
+import { holdEnrollments, readCohorts, readEnrollments } from "../enrollment/store";
 import { readVersion } from "../review/store";
 import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
@@ -21,6 +21,7 @@ export async function projectOpenings(
 ): Promise<void> {
   const published = await readPublished(tx, course);
   if (!published) return;
+  await holdEnrollments(tx, course, ids);
   const settings = planSchool(await readSchool(tx));
   const cohorts = new Map((await readCohorts(tx, course)).map(({ cohort }) => [cohort.id, cohort]));
   const prepared = new Map<string, ReturnType<typeof prepareCourse>>();
