@@ -107,11 +107,6 @@ export async function insertEnrollments(
   );
 }
 
-/** One enrollment of a course, or null. */
-export async function readEnrollment(tx: SchoolTransaction, course: string, id: string) {
-  return (await readEnrollments(tx, course, [id]))[0] ?? null;
-}
-
 /** The enrollments of a course (those named, or all), each folded from its events. */
 export async function readEnrollments(
   tx: SchoolTransaction,

@@ -1,6 +1,5 @@
 /** One moment in words: the phrase for a sentence, and its steps one by one. */
 import type { MomentStep } from "../../time";
-import { parseInstant, type TimeOfDay, timeOfDayAt } from "../../time";
 import type { Written } from "../export/written";
 import type { MomentWhy } from "../steps";
 import { sayAnchor, sayWaiting } from "./anchor";
@@ -150,10 +149,4 @@ function timeText(step: Extract<WrittenStep, { kind: "time" }>): string {
     case "midnight":
       return "At the start of the day";
   }
-}
-
-/** Whether a written instant is at the start of a day in a zone. */
-export function atStartOfDay(instant: string, { zone }: Speaker): boolean {
-  const parsed = parseInstant(instant);
-  return parsed.ok && timeOfDayAt(zone, parsed.value) === (0 as TimeOfDay);
 }
