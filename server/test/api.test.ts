@@ -1,3 +1,4 @@
+import { gunzipSync } from "node:zlib";
 import type { Course, CourseList, Problem, TimelineAnswer } from "@dawngate/contract";
 import { course, courseList, timeline } from "@dawngate/contract";
 import { parsePlan } from "@dawngate/core/plan";
@@ -171,5 +172,73 @@ describe("the API describes itself", () => {
     expect(response.status).toBe(500);
     expect(await response.text()).not.toContain("hunter2");
     expect(broken.logged.join()).toContain("hunter2");
+  });
+});
+
+describe("what leaves the API", () => {
+  const asking = (accepted: string) =>
+    app.ask("owner@example.org", "GET", `${line}?enrollment=e1`, undefined, {
+      "accept-encoding": accepted,
+    });
+  test("is packed for whoever takes gzip, and says the same", async () => {
+    const packed = await asking("br, gzip");
+    expect(packed.headers.get("content-encoding")).toBe("gzip");
+    expect(packed.headers.get("vary")).toBe("Accept-Encoding");
+    const bytes = Buffer.from(await packed.arrayBuffer());
+    const plain = await asking("identity");
+    expect(plain.headers.get("content-encoding")).toBeNull();
+    expect(plain.headers.get("vary")).toBe("Accept-Encoding");
+    expect(gunzipSync(bytes).toString("utf8")).toBe(await plain.text());
+    expect((await asking("gzip;q=0, identity")).headers.get("content-encoding")).toBeNull();
+  });
+  test("is left as it is where packing gains nothing", async () => {
+    const small = await app.ask(null, "GET", "/me", undefined, { "accept-encoding": "gzip" });
+    expect(small.headers.get("content-encoding")).toBeNull();
+    await expect(small.json()).resolves.toMatchObject({ account: null });
+  });
+  test("is kept nowhere, refusals and answers of signing in included", async () => {
+    for (const path of ["/me", "/schools/none", "/auth/get-session", "/nowhere"]) {
+      const response = await app.ask(null, "GET", path);
+      expect([path, response.headers.get("cache-control")]).toEqual([path, "no-store"]);
+      expect(response.headers.get("x-content-type-options")).toBe("nosniff");
+    }
+  });
+});
+
+describe("transactions of different schools side by side", () => {
+  test("each see their own, also when all begin at once", async () => {
+    const other = await importSchool(test_.db, sampleImport("other"), now);
+    const mine = await test_.db.findSchool("one");
+    if (!mine) throw new Error();
+    const seen = await Promise.all(
+      Array.from({ length: 60 }, (_, i) => {
+        const school = i % 2 === 0 ? mine : other;
+        const work = i % 3 === 0 ? test_.db.readSchool : test_.db.withSchool;
+        return work(school, async (tx) => {
+          const rows = await tx.selectFrom("school").select("id").execute();
+          await tx.selectFrom("course").select("id").execute();
+          const again = await tx.selectFrom("school").select("id").execute();
+          return [...rows, ...again].every(({ id }) => id === school) && rows.length === 1;
+        });
+      }),
+    );
+    expect(seen).toEqual(seen.map(() => true));
+  });
+  test("what throws in the middle leaves nothing, and the connection serves the next", async () => {
+    const school = await test_.db.findSchool("one");
+    if (!school) throw new Error();
+    const fails = test_.db.withSchool(school, async (tx) => {
+      await tx.updateTable("school").set({ name: "Half" }).execute();
+      await tx
+        .insertInto("course")
+        .values({ id: null } as never)
+        .execute();
+    });
+    await expect(fails).rejects.toThrow();
+    const reads = () =>
+      test_.db.readSchool(school, (tx) => tx.selectFrom("school").select("name").execute());
+    expect(await Promise.all(Array.from({ length: 12 }, reads))).not.toContainEqual([
+      { name: "Half" },
+    ]);
   });
 });

@@ -1,3 +1,5 @@
+import { serializeSigned } from "hono/utils/cookie";
+import pg from "pg";
 import { type Auth, openAuth } from "../src/school/auth";
 import { type MailTray, openMailTray } from "../src/stand-ins/mail/store";
 import { type TestDatabase, testDatabase } from "./helpers/database";
@@ -69,6 +71,69 @@ test("whoever signs out is nobody, and so is a cookie that was made up", async (
   expect(
     await auth.accountOf(new Headers({ cookie: "dawngate.session_token=made.up" })),
   ).toBeNull();
+});
+
+describe("a session", () => {
+  const inAuth = async (statement: string, values: unknown[] = []) => {
+    const client = new pg.Client({ ...test_.address, options: "-c search_path=auth" });
+    await client.connect();
+    try {
+      return (await client.query(statement, values)).rows;
+    } finally {
+      await client.end();
+    }
+  };
+  const tokenOf = (cookie: string) =>
+    decodeURIComponent(cookie.split("=").slice(1).join("=")).split(".")[0] ?? "";
+  const asked = (auth: Auth, cookie: string) => auth.accountOf(new Headers({ cookie }));
+  const left = async (token: string) => {
+    const [row] = await inAuth(
+      `select extract(epoch from "expiresAt" - now())::integer as seconds from "session" where token = $1`,
+      [token],
+    );
+    return row?.seconds as number;
+  };
+
+  test("counts only with the signature that the server gave it", async () => {
+    const auth = opened(false);
+    const cookie = cookieOf(await post(auth, "sign-in/email", person));
+    expect(await asked(auth, cookie)).not.toBeNull();
+    const token = tokenOf(cookie);
+    const signed = await serializeSigned(
+      "dawngate.session_token",
+      token,
+      "another secret than ours",
+    );
+    expect(await asked(auth, signed.split(";")[0] ?? "")).toBeNull();
+    expect(await asked(auth, `dawngate.session_token=${token}`)).toBeNull();
+    expect(await asked(auth, `dawngate.session_token=${token}.`)).toBeNull();
+  });
+
+  test("is over when its time is over", async () => {
+    const auth = opened(false);
+    const cookie = cookieOf(await post(auth, "sign-in/email", person));
+    const over = `update "session" set "expiresAt" = now() - interval '1 second' where token = $1`;
+    await inAuth(over, [tokenOf(cookie)]);
+    expect(await asked(auth, cookie)).toBeNull();
+  });
+
+  test("lasts another week once it is a day old and used, and is left alone before", async () => {
+    const auth = opened(false);
+    const cookie = cookieOf(await post(auth, "sign-in/email", person));
+    const token = tokenOf(cookie);
+    const week = 7 * 86_400;
+    const set = (seconds: number) =>
+      inAuth(
+        `update "session" set "expiresAt" = now() + make_interval(secs => $2) where token = $1`,
+        [token, seconds],
+      );
+    await set(week - 3600);
+    await asked(auth, cookie);
+    expect(await left(token)).toBeLessThan(week - 3500);
+    await set(week - 90_000);
+    expect(await asked(auth, cookie)).toMatchObject({ email: person.email });
+    expect(await left(token)).toBeGreaterThan(week - 60);
+  });
 });
 
 test("asking for a new password does not betray who has an account", async () => {

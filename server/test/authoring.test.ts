@@ -198,7 +198,8 @@ describe("publishing", () => {
     const rows = await test_.db.readSchool(school, (tx) =>
       tx
         .selectFrom("opening")
-        .select(["opens", "version"])
+        .innerJoin("enrollment", "enrollment.id", "opening.enrollment_id")
+        .select(["opens", "projected_version as version"])
         .where("enrollment_id", "=", "e1")
         .where("item_id", "=", "m2")
         .execute(),

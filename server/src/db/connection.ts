@@ -3,6 +3,7 @@ import type { Role } from "@dawngate/contract";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { Kysely, PostgresDialect, sql, type Transaction } from "kysely";
 import pg from "pg";
+import { openPool } from "./pool";
 import type { DatabaseAddress } from "./prepare";
 import type { Tables } from "./types";
 
@@ -82,15 +83,16 @@ const types: pg.CustomTypesConfig = {
   }) as pg.CustomTypesConfig["getTypeParser"],
 };
 
+/**
+ * Statements are prepared once (pool.ts), and their plan is made once too: ours find rows by their
+ * keys, so no value makes another plan better, and planning anew took longer than most of them take to run.
+ */
+const OPTIONS = "-c timezone=UTC -c plan_cache_mode=force_generic_plan";
+
 /** Opens a pool of connections. */
 export function openDatabase(address: DatabaseAddress): Database {
-  const pool = new pg.Pool({ ...address, types, max: 10, options: "-c timezone=UTC" });
-  // A connection that breaks while idle is replaced by the next use; without a listener it would end the process.
-  pool.on("error", () => undefined);
+  const pool = openPool({ ...address, types, max: 10, options: OPTIONS });
   const db = new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
-  const inSchool = async (school: SchoolId, tx: SchoolTransaction) => {
-    await sql`select set_config('dawngate.school_id', ${school}, true)`.execute(tx);
-  };
   return {
     async findSchool(slug) {
       const { rows } = await sql<{ id: SchoolId | null }>`select school_of(${slug}) as id`.execute(
@@ -117,31 +119,28 @@ export function openDatabase(address: DatabaseAddress): Database {
       const { rows } = await sql<InvitationRow>`select * from invitation_of(${hash})`.execute(db);
       return rows[0] ?? null;
     },
-    withSchool: (school, work) =>
-      db.transaction().execute(async (tx) => {
-        await inSchool(school, tx);
-        return work(tx);
-      }),
+    withSchool: (school, work) => pool.inSchool(school, () => db.transaction().execute(work)),
     readSchool: (school, work) =>
-      db
-        .transaction()
-        .setIsolationLevel("repeatable read")
-        .setAccessMode("read only")
-        .execute(async (tx) => {
-          await inSchool(school, tx);
-          return work(tx);
+      pool.inSchool(school, () =>
+        db
+          .transaction()
+          .setIsolationLevel("repeatable read")
+          .setAccessMode("read only")
+          .execute(work),
+      ),
+    createSchool: async (school, work) => {
+      const id = crypto.randomUUID() as string as SchoolId;
+      await pool.inSchool(id, () =>
+        db.transaction().execute(async (tx) => {
+          await tx
+            .insertInto("school")
+            .values({ id, ...school })
+            .execute();
+          await work(tx, id);
         }),
-    createSchool: (school, work) =>
-      db.transaction().execute(async (tx) => {
-        const id = crypto.randomUUID() as string as SchoolId;
-        await inSchool(id, tx);
-        await tx
-          .insertInto("school")
-          .values({ id, ...school })
-          .execute();
-        await work(tx, id);
-        return id;
-      }),
+      );
+      return id;
+    },
     close: () => db.destroy(),
   };
 }

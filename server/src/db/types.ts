@@ -158,6 +158,11 @@ export interface EnrollmentTable {
   /** Null: follows the course's current version. */
   pinned_version: number | null;
   last_sequence: number;
+  /** What its openings were worked out from; null: not yet. */
+  projected_version: Generated<number | null>;
+  projected_sequence: Generated<number | null>;
+  /** From this instant on its openings must be worked out again; null: only when something happens. */
+  stale_at: Generated<string | null>;
 }
 
 export interface EnrollmentEventTable {
@@ -179,10 +184,6 @@ export interface OpeningTable {
   item_id: string;
   opens: string | null;
   closes: string | null;
-  version: number;
-  event_sequence: number;
-  /** From this instant on the row must be worked out again; null: only when something happens. */
-  stale_at: string | null;
 }
 
 export interface Tables {

@@ -1,10 +1,13 @@
-/** Adding to what has happened to somebody: one event, once, under the enrollment's lock, with its projection. */
+/** Adding to what has happened to somebody, with the openings that follow, in the caller's transaction. */
+import type { Timeline } from "@dawngate/core/schedule";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { notFound } from "../http/problem";
-import { projectOpenings } from "../schedule/project";
-import type { NewEvent } from "./events";
-import { hasKey, insertEvent, lockEnrollment } from "./store";
+import { projectionOf } from "../schedule/project";
+import { writeOpenings } from "../schedule/store";
+import { type Case, holdCase, withEvents, workOut } from "./case";
+import { eventsAdded } from "./event-store";
+import type { KeptEvent, NewEvent } from "./events";
 
 export interface Happening extends NewEvent {
   author: string;
@@ -13,9 +16,19 @@ export interface Happening extends NewEvent {
   key: string | null;
 }
 
+/** The happenings that are not on record yet, numbered on from the last event. */
+export function numbered<T extends Happening>(
+  { keys, lastSequence }: Case,
+  happenings: readonly T[],
+): (T & KeptEvent)[] {
+  return happenings
+    .filter(({ key }) => key === null || !keys.has(key))
+    .map((happening, index) => ({ ...happening, sequence: lastSequence + index + 1 }));
+}
+
 /**
- * Appends an event and works the person's openings out again, in the caller's transaction. Answers false where an
- * event of this key is there already: then nothing is done.
+ * Appends an event and works the person's openings out again. Answers false where an event of this key is there
+ * already: then nothing is done.
  */
 export async function appendEvent(
   tx: SchoolTransaction,
@@ -25,30 +38,25 @@ export async function appendEvent(
   happening: Happening,
   now: Instant,
 ): Promise<boolean> {
-  const added = await recordEvent(tx, school, course, enrollment, happening);
-  if (added) await projectOpenings(tx, school, course, now, [enrollment]);
-  return added;
+  const held = await holdCase(tx, school, enrollment);
+  if (held?.course !== course)
+    throw notFound(`There is no enrollment "${enrollment}" in this course.`);
+  const events = numbered(held, [happening]);
+  if (events.length === 0) return false;
+  const after = withEvents(held, events);
+  await keep(tx, school, after, events, workOut(after, now), now);
+  return true;
 }
 
-/** Appends an event alone; whoever calls works the openings out when all has been recorded. */
-export async function recordEvent(
+/** Writes events, and the openings of the case that they lead to, in one statement. The transaction holds the case. */
+export async function keep(
   tx: SchoolTransaction,
   school: SchoolId,
-  course: string,
-  enrollment: string,
-  { kind, at, data, author, reason, key }: Happening,
-): Promise<boolean> {
-  const last = await lockEnrollment(tx, course, enrollment);
-  if (last === null) throw notFound(`There is no enrollment "${enrollment}" in this course.`);
-  if (key !== null && (await hasKey(tx, enrollment, key))) return false;
-  await insertEvent(tx, school, enrollment, {
-    sequence: last + 1,
-    kind,
-    at,
-    data,
-    author,
-    reason,
-    idempotency_key: key,
-  });
-  return true;
+  { enrollment, version, lastSequence }: Case,
+  events: readonly (Happening & KeptEvent)[],
+  timeline: Timeline,
+  now: Instant,
+): Promise<void> {
+  const projection = projectionOf(enrollment, timeline, version, lastSequence, now);
+  await writeOpenings(tx, school, [projection], eventsAdded(school, enrollment.id, events));
 }

@@ -1,11 +1,16 @@
 /** Everything that a person's dates in a course are worked out from, read in one question. */
 import type { PlanCohort, PlanCourse, PlanEnrollment, PlanSchool } from "@dawngate/core/plan";
-import { evaluate, prepareCourse, type Timeline } from "@dawngate/core/schedule";
+import {
+  evaluate,
+  type PreparedCourse,
+  prepareCourse,
+  type Timeline,
+} from "@dawngate/core/schedule";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { versionPlan } from "../review/versions";
-import { fromEvents } from "./events";
-import { readCaseRow } from "./store";
+import { readCaseRow } from "./event-store";
+import { fromEvents, type KeptEvent, setsUp } from "./events";
 
 export interface Case {
   enrollment: PlanEnrollment;
@@ -17,6 +22,9 @@ export interface Case {
   cohort: PlanCohort | null;
   version: number;
   plan: PlanCourse;
+  events: KeptEvent[];
+  /** The idempotency keys that are on record. */
+  keys: ReadonlySet<string>;
 }
 
 /** The case of an enrollment; null where there is none, or its course was never published. */
@@ -24,8 +32,9 @@ export async function readCase(
   tx: SchoolTransaction,
   school: SchoolId,
   enrollment: string,
+  hold = false,
 ): Promise<Case | null> {
-  const row = await readCaseRow(tx, enrollment);
+  const row = await readCaseRow(tx, enrollment, hold);
   if (!row || row.version === null) return null;
   const plan = await versionPlan(tx, school, row.course, row.version);
   if (!plan) throw new Error(`Version ${row.version} of ${row.course} is missing`);
@@ -33,8 +42,34 @@ export async function readCase(
     ...row,
     version: row.version,
     plan,
+    keys: new Set(row.keys),
     enrollment: fromEvents(enrollment, row.course, row.events),
   };
+}
+
+/** The same, and nobody else adds to it before this transaction ends. */
+export function holdCase(tx: SchoolTransaction, school: SchoolId, enrollment: string) {
+  return readCase(tx, school, enrollment, true);
+}
+
+/** The case as it stands once these events are on record too. */
+export function withEvents(found: Case, added: readonly KeptEvent[]): Case {
+  const events = [...found.events, ...added];
+  return {
+    ...found,
+    events,
+    lastSequence: events.at(-1)?.sequence ?? found.lastSequence,
+    enrollment: withAdded(found, added),
+  };
+}
+
+/** What happens to somebody who is set up is read alone: the rest was read before, and a long record takes its time. */
+function withAdded({ enrollment, course, events }: Case, added: readonly KeptEvent[]) {
+  if (added.some(({ kind }) => setsUp(kind)))
+    return fromEvents(enrollment.id, course, [...events, ...added]);
+  const enrolled = events.filter(({ kind }) => kind === "enrolled");
+  const alone = fromEvents(enrollment.id, course, [...enrolled, ...added]);
+  return { ...enrollment, events: [...enrollment.events, ...alone.events] };
 }
 
 /** Where the case stands at an instant. */
@@ -42,7 +77,24 @@ export function workOut(
   { school, plan, cohort, enrollment }: Pick<Case, "school" | "plan" | "cohort" | "enrollment">,
   now: Instant,
 ): Timeline {
-  return evaluate(prepareCourse(school, plan, cohort), enrollment, now);
+  return evaluate(prepared(school, plan, cohort), enrollment, now);
+}
+
+/** Courses made ready, by their plan, which is shared and never changes, then by what else they were made ready with. */
+const ready = new WeakMap<PlanCourse, Map<string, PreparedCourse>>();
+/** So many of one plan: one for each of its cohorts, as a rule. */
+const MOST = 50;
+
+function prepared(school: PlanSchool, plan: PlanCourse, cohort: PlanCohort | null) {
+  const key = JSON.stringify([school, cohort]);
+  const kept = ready.get(plan) ?? new Map<string, PreparedCourse>();
+  ready.set(plan, kept);
+  const found = kept.get(key);
+  if (found) return found;
+  if (kept.size >= MOST) kept.clear();
+  const made = prepareCourse(school, plan, cohort);
+  kept.set(key, made);
+  return made;
 }
 
 /** The zone in which days are counted for this person. */

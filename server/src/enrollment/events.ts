@@ -19,6 +19,9 @@ export interface KeptEvent extends NewEvent {
  */
 const SETTING_UP = ["enrolled", "paid", "started", "validity-given", "paid-through"] as const;
 
+/** Whether events of a kind say how an enrollment is set up, and not what happened in it. */
+export const setsUp = (kind: string) => (SETTING_UP as readonly string[]).includes(kind);
+
 /** The events that say what a plan's enrollment says, set-up first, the rest by their instant. */
 export function toEvents(enrollment: PlanEnrollment): NewEvent[] {
   const { enrolledAt, paidAt, startedAt, timeZone, needsPayment, cohort } = enrollment;
@@ -47,7 +50,6 @@ export function fromEvents(
   const enrolled = last("enrolled");
   if (!enrolled) throw new Error(`The enrollment ${id} has no enrolling among its events`);
   const paidThrough = last("paid-through")?.data;
-  const setUp: readonly string[] = SETTING_UP;
   return enrollmentSchema.parse({
     id,
     course,
@@ -61,7 +63,7 @@ export function fromEvents(
     paidThrough: paidThrough?.through ?? null,
     grace: paidThrough?.grace ?? 0,
     events: events
-      .filter(({ kind }) => !setUp.includes(kind))
+      .filter(({ kind }) => !setsUp(kind))
       .map(({ kind, at, data }) => ({ ...data, type: kind as PlanEvent["type"], at })),
   });
 }

@@ -8,12 +8,10 @@ import { readLessonText } from "../courses/store";
 import type { SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
 import { notFound, ProblemError } from "../http/problem";
-import { projectionOf } from "../schedule/project";
-import { replaceOpenings } from "../schedule/store";
 import type { Actor } from "../school/actor";
 import { reading } from "../school/service";
-import { appendEvent, recordEvent } from "./append";
-import { type Case, clockOf, readCase, workOut } from "./case";
+import { appendEvent, type Happening, keep, numbered } from "./append";
+import { type Case, clockOf, readCase, withEvents, workOut } from "./case";
 import { enrollmentsOf } from "./store";
 
 /** One of the actor's own enrollments as it stands at an instant. */
@@ -23,12 +21,24 @@ interface Mine extends Case {
 }
 
 /** One of the actor's own enrollments, worked out; whose it is not meets the same refusal as what is not there. */
-async function mine(tx: SchoolTransaction, actor: Actor, id: string, now: Instant): Promise<Mine> {
-  const found = await readCase(tx, actor.school, id);
+async function mine(
+  tx: SchoolTransaction,
+  actor: Actor,
+  id: string,
+  now: Instant,
+  hold = false,
+): Promise<Mine> {
+  const found = await readCase(tx, actor.school, id, hold);
   if (!found || actor.person === null || found.person !== actor.person)
     throw notFound("This is not on your shelf.");
-  return { ...found, timeline: workOut(found, now), clock: clockOf(found) };
+  return standing(found, now);
 }
+
+const standing = (found: Case, now: Instant): Mine => ({
+  ...found,
+  timeline: workOut(found, now),
+  clock: clockOf(found),
+});
 
 export async function showShelf(
   { db, now }: Pick<Services, "db" | "now">,
@@ -186,31 +196,32 @@ export async function tickLesson(
 ): Promise<MyCourse> {
   const at = now();
   return db.withSchool(actor.school, async (tx) => {
-    const own = await mine(tx, actor, id, at);
+    const own = await mine(tx, actor, id, at, true);
     const item = enterLesson(own, lesson);
     if (item.done === done) return sayMine(own, at);
-    const { plan } = own;
-    const happening = (kind: string, what: string, eventKey: string) =>
-      recordEvent(tx, actor.school, plan.id, id, {
-        kind,
-        at: formatInstant(at),
-        data: { item: what },
-        author: "enrollee",
-        reason: null,
-        key: eventKey,
-      });
-    await happening(done ? "completed" : "uncompleted", lesson, key);
-    let after = await mine(tx, actor, id, at);
+    const happening = (kind: string, what: string, eventKey: string): Happening => ({
+      kind,
+      at: formatInstant(at),
+      data: { item: what },
+      author: "enrollee",
+      reason: null,
+      key: eventKey,
+    });
+    let events = numbered(own, [happening(done ? "completed" : "uncompleted", lesson, key)]);
+    // The same press again, after something else.
+    if (events.length === 0) return sayMine(own, at);
+    let after = standing(withEvents(own, events), at);
     if (done) {
       // A lesson that is added later takes nothing back.
-      const finished = newlyFinished(own, after);
-      for (const what of finished) await happening("completed", what, `finished-${what}`);
-      if (finished.length > 0) after = await mine(tx, actor, id, at);
+      const finished = newlyFinished(own, after).map((what) =>
+        happening("completed", what, `finished-${what}`),
+      );
+      if (finished.length > 0) {
+        events = [...events, ...numbered(after, finished)];
+        after = standing(withEvents(own, events), at);
+      }
     }
-    const { enrollment, timeline, version, lastSequence } = after;
-    await replaceOpenings(tx, actor.school, [
-      projectionOf(enrollment, timeline, version, lastSequence, at),
-    ]);
+    await keep(tx, actor.school, after, events, after.timeline, at);
     return sayMine(after, at);
   });
 }

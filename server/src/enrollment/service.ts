@@ -9,7 +9,8 @@ import { notFound, refusal } from "../http/problem";
 import { type Actor, isTheirs } from "../school/actor";
 import { reading } from "../school/service";
 import { appendEvent } from "./append";
-import { insertCohorts, readEvents, readOwner, updateCohort } from "./store";
+import { readEvents } from "./event-store";
+import { insertCohorts, readOwner, updateCohort } from "./store";
 
 export async function createCohort(
   db: Database,

@@ -1,11 +1,5 @@
 /** People, cohorts, enrollments and their events in the database. */
-import {
-  cohortSchema,
-  type PlanCohort,
-  type PlanEnrollment,
-  type PlanSchool,
-} from "@dawngate/core/plan";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import { cohortSchema, type PlanCohort, type PlanEnrollment } from "@dawngate/core/plan";
 import { sql } from "kysely";
 import { windowOf } from "../courses/store";
 import { insertMany } from "../db/bulk";
@@ -249,15 +243,6 @@ export async function findPersonByEmail(tx: SchoolTransaction, email: string) {
     .executeTakeFirst();
 }
 
-export async function readEvents(tx: SchoolTransaction, enrollment: string) {
-  return tx
-    .selectFrom("enrollment_event")
-    .select(["sequence", "kind", "at", "author", "reason", "data"])
-    .where("enrollment_id", "=", enrollment)
-    .orderBy("sequence", "desc")
-    .execute();
-}
-
 /** Whose enrollment it is, and of which course. */
 export async function readOwner(tx: SchoolTransaction, enrollment: string) {
   return tx
@@ -290,117 +275,7 @@ export async function updateCohort(
   return result.numUpdatedRows === 1n;
 }
 
-/** Holds an enrollment's row and answers the number of its last event; null where there is none. */
-export async function lockEnrollment(tx: SchoolTransaction, course: string, id: string) {
-  const row = await tx
-    .selectFrom("enrollment")
-    .select("last_sequence")
-    .where("id", "=", id)
-    .where("course_id", "=", course)
-    .forUpdate()
-    .executeTakeFirst();
-  return row?.last_sequence ?? null;
-}
-
-/** Holds enrollments of a course (those named, or all), in one order, so that two who write their openings take turns. */
-export async function holdEnrollments(
-  tx: SchoolTransaction,
-  course: string,
-  ids?: readonly string[],
-): Promise<void> {
-  await tx
-    .selectFrom("enrollment")
-    .select("id")
-    .where("course_id", "=", course)
-    .$if(ids !== undefined, (query) => query.where("id", "in", ids as string[]))
-    .orderBy("id")
-    .forUpdate()
-    .execute();
-}
-
-/** Whether an event of this key is there already. */
-export async function hasKey(tx: SchoolTransaction, enrollment: string, key: string) {
-  const row = await tx
-    .selectFrom("enrollment_event")
-    .select("sequence")
-    .where("enrollment_id", "=", enrollment)
-    .where("idempotency_key", "=", key)
-    .executeTakeFirst();
-  return row !== undefined;
-}
-
-/** Adds an event and moves the enrollment's number on. The caller holds its row. */
-export async function insertEvent(
-  tx: SchoolTransaction,
-  school: SchoolId,
-  enrollment: string,
-  event: {
-    sequence: number;
-    kind: string;
-    at: string;
-    data: Record<string, unknown>;
-    author: string;
-    reason: string | null;
-    idempotency_key: string | null;
-  },
-): Promise<void> {
-  await insertMany(tx, "enrollment_event", [
-    { school_id: school, enrollment_id: enrollment, ...event },
-  ]);
-  await tx
-    .updateTable("enrollment")
-    .set({ last_sequence: event.sequence })
-    .where("id", "=", enrollment)
-    .execute();
-}
-
 /** Gives a person the account they sign in with. */
 export async function setAccount(tx: SchoolTransaction, person: string, account: string) {
   await tx.updateTable("person").set({ user_id: account }).where("id", "=", person).execute();
-}
-
-interface CaseRow {
-  course: string;
-  person: string;
-  lastSequence: number;
-  version: number | null;
-  schoolName: string;
-  school: PlanSchool;
-  cohort: PlanCohort | null;
-  events: KeptEvent[];
-}
-
-/** An enrollment with its events, its cohort, its school and the version that counts, in one statement. */
-export async function readCaseRow(
-  tx: SchoolTransaction,
-  enrollment: string,
-): Promise<CaseRow | null> {
-  const { rows } = await sql<CaseRow>`
-    select e.course_id as course, e.person_id as person, e.last_sequence as "lastSequence",
-      coalesce(e.pinned_version, c.current_version) as version, s.name as "schoolName",
-      json_build_object('timeZone', s.time_zone, 'currency', s.currency,
-        'calendar', json_build_object('weekend', s.weekend, 'closed', s.closed)) as school,
-      (select json_build_object('id', k.id, 'course', k.course_id,
-          'window', case when k.window_opens is null or k.window_closes is null then null
-            else json_build_object('opens', k.window_opens, 'closes', k.window_closes) end,
-          'starts', k.starts, 'ends', k.ends, 'grace', k.grace, 'seats', k.seats, 'gates', k.gates)
-        from cohort k
-        where k.school_id = e.school_id and k.course_id = e.course_id and k.id = e.cohort_id
-      ) as cohort,
-      (select json_agg(json_build_object('sequence', v.sequence, 'kind', v.kind,
-          'at', to_char(v.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), 'data', v.data)
-          order by v.sequence)
-        from enrollment_event v
-        where v.school_id = e.school_id and v.enrollment_id = e.id
-      ) as events
-    from enrollment e
-    join course c on c.school_id = e.school_id and c.id = e.course_id
-    join school s on s.id = e.school_id
-    where e.id = ${enrollment}
-  `.execute(tx);
-  const [row] = rows;
-  if (!row) return null;
-  // Within JSON the driver does not see an instant as one.
-  const written = (at: string) => formatInstant(Date.parse(at) as Instant);
-  return { ...row, events: row.events.map((event) => ({ ...event, at: written(event.at) })) };
 }

@@ -1,12 +1,12 @@
 /** The server as one function of a request: the API, the application's files, and the manners both keep. */
 import { type Context, Hono } from "hono";
-import { compress } from "hono/compress";
 import { csrf } from "hono/csrf";
 import { HTTPException } from "hono/http-exception";
 import { secureHeaders } from "hono/secure-headers";
 import type { Changes } from "../jobs/changes";
 import { api } from "./api";
 import type { Services } from "./kit";
+import { packed } from "./pack";
 import { answerProblem, notFound, ProblemError } from "./problem";
 import type { StaticFiles } from "./static";
 
@@ -33,14 +33,18 @@ export function createApp({ files, changes, log, ...services }: ServerParts): Ho
     }),
   );
   app.use("/api/*", csrf());
-  const packed = compress();
-  // A stream is sent as it comes.
-  app.use("/api/*", (c, next) => (c.req.path.endsWith("/changes") ? next() : packed(c, next)));
+  app.use("/api/*", packed());
   app.use("/api/*", async (c, next) => {
-    await next();
+    // Before the answer is made: a header that is added afterwards makes the framework copy it.
     c.header("cache-control", "no-store");
+    await next();
   });
-  app.on(["GET", "POST"], "/api/auth/*", (c) => services.identity.handler(fromWhere(c)));
+  app.on(["GET", "POST"], "/api/auth/*", async (c) => {
+    const answer = await services.identity.handler(fromWhere(c));
+    // A whole response does not take along what was set before it.
+    answer.headers.set("cache-control", "no-store");
+    return answer;
+  });
   app.route("/api", api(services, changes));
   app.all("/api/*", () => {
     throw notFound("There is no such address in this API; /api/openapi.json lists them all.");

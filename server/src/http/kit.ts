@@ -4,7 +4,7 @@ import { formatPath, planFields } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import { OpenAPIHono, z } from "@hono/zod-openapi";
 import type { MiddlewareHandler } from "hono";
-import type { Database } from "../db/connection";
+import type { ActorRow, Database } from "../db/connection";
 import type { Jobs } from "../jobs/jobs";
 import { type Actor, findActor } from "../school/actor";
 import type { Account } from "../school/auth";
@@ -16,6 +16,11 @@ import { ProblemError } from "./problem";
 export interface Identity {
   handler(request: Request): Promise<Response>;
   accountOf(headers: Headers): Promise<Account | null>;
+  /** Who asks, and what they are in the school of an address; null where there is no such school. */
+  actorIn(
+    address: string,
+    headers: Headers,
+  ): Promise<{ account: Account | null; actor: ActorRow } | null>;
   welcome(email: string, name: string, password: string): Promise<Response | null>;
 }
 
@@ -67,10 +72,10 @@ export const SIGNED_IN: readonly Role[] = ["owner", "instructor", "enrollee", "v
 export const EVERYBODY = ALL;
 
 /** Lets only these roles of the school in the address pass, and says who it was. */
-export function only({ db, identity }: Services, roles: readonly Role[]): MiddlewareHandler<Env> {
+export function only(services: Services, roles: readonly Role[]): MiddlewareHandler<Env> {
   return async (c, next) => {
     const slug = c.req.param("school") ?? "";
-    const actor = await findActor(db, slug, await identity.accountOf(c.req.raw.headers));
+    const actor = await findActor(services, slug, c.req.raw.headers);
     if (!roles.includes(actor.role)) {
       if (actor.role === "nobody")
         throw new ProblemError(401, "Sign in to see this, with the address the school knows.");

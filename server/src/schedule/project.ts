@@ -5,11 +5,12 @@ import { evaluate, prepareCourse, type Timeline } from "@dawngate/core/schedule"
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { readPublished } from "../courses/store";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { holdEnrollments, readCohorts, readEnrollments } from "../enrollment/store";
+import { holdEnrollments } from "../enrollment/event-store";
+import { readCohorts, readEnrollments } from "../enrollment/store";
 import { readVersion } from "../review/store";
 import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
-import { type Projection, replaceOpenings } from "./store";
+import { type Projection, writeOpenings } from "./store";
 
 /** Projects the openings of a course's enrollments, those named or all, as things stand at `now`. */
 export async function projectOpenings(
@@ -45,7 +46,7 @@ export async function projectOpenings(
       projectionOf(enrollment, evaluate(ready, enrollment, now), version, lastSequence, now),
     );
   }
-  await replaceOpenings(tx, school, projections);
+  await writeOpenings(tx, school, projections);
 }
 
 /** What lists need to know of a timeline that was worked out at `now`. */

@@ -1,6 +1,5 @@
 /** The projection of openings: kept for lists and notices, never asked whether a door opens. */
-import { sql } from "kysely";
-import { insertMany } from "../db/bulk";
+import { type RawBuilder, sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 
 export interface OpeningRow {
@@ -19,37 +18,52 @@ export interface Projection {
   openings: OpeningRow[];
 }
 
-/** Replaces the openings of some enrollments. */
-export async function replaceOpenings(
+/**
+ * Writes the openings of some enrollments, and what they were worked out from, which is all of their events: the
+ * last one's number is the enrollment's. `also` goes into the same statement. Only rows that differ are touched.
+ * The caller holds the enrollments.
+ */
+export async function writeOpenings(
   tx: SchoolTransaction,
   school: SchoolId,
   projections: readonly Projection[],
+  also: RawBuilder<unknown> = sql``,
 ): Promise<void> {
   if (projections.length === 0) return;
-  await tx
-    .deleteFrom("opening")
-    .where(
-      "enrollment_id",
-      "in",
-      projections.map(({ enrollment }) => enrollment),
-    )
-    .execute();
-  await insertMany(
-    tx,
-    "opening",
-    projections.flatMap(({ enrollment, version, sequence, staleAt, openings }) =>
-      openings.map(({ item, opens, closes }) => ({
-        school_id: school,
-        enrollment_id: enrollment,
-        item_id: item,
-        opens,
-        closes,
-        version,
-        event_sequence: sequence,
-        stale_at: staleAt,
-      })),
-    ),
+  const heads = projections.map(({ enrollment, version, sequence, staleAt }) => {
+    return { id: enrollment, version, sequence, stale_at: staleAt };
+  });
+  const rows = projections.flatMap(({ enrollment, openings }) =>
+    openings.map(({ item, opens, closes }) => {
+      return { school_id: school, enrollment_id: enrollment, item_id: item, opens, closes };
+    }),
   );
+  // The list of enrollments once more, so that rows are found by their key however many a school has.
+  const ids = projections.map(({ enrollment }) => enrollment);
+  await sql`
+    with ${also} given as materialized (
+      select school_id, enrollment_id, item_id, opens, closes
+      from jsonb_populate_recordset(null::opening, ${JSON.stringify(rows)}::jsonb)
+    ), head as materialized (
+      select * from jsonb_to_recordset(${JSON.stringify(heads)}::jsonb)
+        as h (id text, version integer, sequence integer, stale_at timestamptz)
+    ), headed as (
+      update enrollment e set last_sequence = head.sequence,
+        projected_version = head.version, projected_sequence = head.sequence, stale_at = head.stale_at
+      from head
+      where e.school_id = ${school} and e.id = any (${ids}) and e.id = head.id
+    ), gone as (
+      delete from opening o
+      where o.school_id = ${school} and o.enrollment_id = any (${ids}) and not exists (
+        select 1 from given g
+        where g.enrollment_id = o.enrollment_id and g.item_id = o.item_id)
+    )
+    insert into opening (school_id, enrollment_id, item_id, opens, closes)
+    select school_id, enrollment_id, item_id, opens, closes from given
+    on conflict (school_id, enrollment_id, item_id) do update
+      set opens = excluded.opens, closes = excluded.closes
+      where (opening.opens, opening.closes) is distinct from (excluded.opens, excluded.closes)
+  `.execute(tx);
 }
 
 /**
@@ -68,9 +82,9 @@ export async function nextOpenings(tx: SchoolTransaction, now: string) {
         on course.school_id = enrollment.school_id and course.id = enrollment.course_id
       where opening.opens > ${now}::timestamptz
         and (opening.closes is null or opening.closes > opening.opens)
-        and (opening.stale_at is null or opening.stale_at > ${now}::timestamptz)
-        and opening.event_sequence = enrollment.last_sequence
-        and opening.version = coalesce(enrollment.pinned_version, course.current_version)
+        and (enrollment.stale_at is null or enrollment.stale_at > ${now}::timestamptz)
+        and enrollment.projected_sequence = enrollment.last_sequence
+        and enrollment.projected_version = coalesce(enrollment.pinned_version, course.current_version)
     )
     select course_id, first as at, count(distinct enrollment_id)::integer as people
     from next where opens = first group by course_id, first

@@ -1,6 +1,7 @@
 /** Who asks, in which school, and as what. */
 import type { Role } from "@dawngate/contract";
 import type { Database, SchoolId } from "../db/connection";
+import type { Identity } from "../http/kit";
 import { notFound } from "../http/problem";
 import type { Account } from "./auth";
 import { linkPerson, readPersonOf } from "./store";
@@ -21,13 +22,14 @@ export interface Actor {
  * person here: the address was proven when the account was made.
  */
 export async function findActor(
-  db: Database,
+  { db, identity }: { db: Database; identity: Pick<Identity, "actorIn"> },
   slug: string,
-  account: Account | null,
+  headers: Headers,
 ): Promise<Actor> {
-  const found = await db.findActor(slug, account?.id ?? "", account?.email ?? "");
+  const found = await identity.actorIn(slug, headers);
   if (!found) throw notFound(`There is no school at the address "${slug}".`);
-  const { school, role, linkable, cohorts } = found;
+  const { account, actor } = found;
+  const { school, role, linkable, cohorts } = actor;
   const nobody = { school, slug, account, person: null, cohorts: [] };
   if (!account) return { ...nobody, role: "nobody" };
   const person = linkable
@@ -38,7 +40,7 @@ export async function findActor(
           // Another request of theirs was quicker.
           (await readPersonOf(tx, account.id)),
       )
-    : found.person;
+    : actor.person;
   if (role !== null) return { ...nobody, person, role, cohorts: role === "owner" ? null : cohorts };
   return { ...nobody, person, role: person === null ? "visitor" : "enrollee" };
 }

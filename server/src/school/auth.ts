@@ -5,6 +5,11 @@ import type { DatabaseAddress } from "../db/prepare";
 import { refusal } from "../http/problem";
 import type { Mailer } from "../stand-ins/mail/mail";
 import { passwordFault } from "./password";
+import { findActorOfSession, findSession } from "./session-store";
+
+const OPTIONS = "-c search_path=auth -c timezone=UTC -c plan_cache_mode=force_generic_plan";
+const DAY = 86_400;
+const SESSION = { expiresIn: 7 * DAY, updateAge: DAY };
 
 export interface AuthSettings {
   address: DatabaseAddress;
@@ -26,7 +31,7 @@ export interface Account {
 export type Auth = ReturnType<typeof openAuth>;
 
 export function openAuth({ address, baseUrl, secret, mailer, limitAttempts }: AuthSettings) {
-  const pool = new pg.Pool({ ...address, max: 5, options: "-c search_path=auth -c timezone=UTC" });
+  const pool = new pg.Pool({ ...address, max: 5, options: OPTIONS });
   pool.on("error", () => undefined);
   const auth = betterAuth({
     database: pool,
@@ -63,6 +68,7 @@ export function openAuth({ address, baseUrl, secret, mailer, limitAttempts }: Au
         });
       },
     },
+    session: SESSION,
     rateLimit: { enabled: limitAttempts, storage: "database", window: 60, max: 100 },
     advanced: { cookiePrefix: "dawngate" },
   });
@@ -81,6 +87,12 @@ export function openAuth({ address, baseUrl, secret, mailer, limitAttempts }: Au
     });
     return user.id;
   }
+  const sessions = async () => {
+    const { authCookies } = await auth.$context;
+    return { secret, cookie: authCookies.sessionToken.name, ...SESSION };
+  };
+  /** The package prolongs what it issued. */
+  const prolong = (headers: Headers) => auth.api.getSession({ headers });
   return {
     async handler(request: Request): Promise<Response> {
       const fault = await weakPassword(request.clone());
@@ -89,10 +101,15 @@ export function openAuth({ address, baseUrl, secret, mailer, limitAttempts }: Au
     },
     /** Who asks, by the cookie of the request; null for nobody. */
     async accountOf(headers: Headers): Promise<Account | null> {
-      const found = await auth.api.getSession({ headers });
-      return found?.user.emailVerified
-        ? { id: found.user.id, name: found.user.name, email: found.user.email.toLowerCase() }
-        : null;
+      const { account, toProlong } = await findSession(pool, await sessions(), headers);
+      if (toProlong) await prolong(headers);
+      return account;
+    },
+    /** Who asks, and what they are in the school of an address; null where there is no such school. */
+    async actorIn(address: string, headers: Headers) {
+      const found = await findActorOfSession(pool, await sessions(), headers, address);
+      if (found?.toProlong) await prolong(headers);
+      return found;
     },
     /**
      * An account for somebody who came by a link that was mailed to them, which proves the address; null where

@@ -130,9 +130,3 @@ export async function acceptInvitation(tx: SchoolTransaction, id: string): Promi
     .executeTakeFirst();
   return result.numUpdatedRows === 1n;
 }
-
-/** The least a transaction can do: what a bench compares with. */
-export async function bareTransaction(tx: SchoolTransaction): Promise<number> {
-  const { rows } = await sql<{ one: number }>`select 1 as one`.execute(tx);
-  return rows[0]?.one ?? 0;
-}

@@ -29,9 +29,11 @@ export function testApp(db: Database, now: () => Instant): TestApp {
     identity: {
       handler: async () => new Response(null, { status: 404 }),
       welcome: async () => null,
-      async accountOf(headers) {
-        const email = headers.get("x-test-account");
-        return email ? { id: `account-${email}`, name: email.split("@")[0] ?? "", email } : null;
+      accountOf: async (headers) => accountIn(headers),
+      async actorIn(address, headers) {
+        const account = accountIn(headers);
+        const actor = await db.findActor(address, account?.id ?? "", account?.email ?? "");
+        return actor && { account, actor };
       },
     },
     mailer: { send: async (mail) => void mails.push(mail) },
@@ -60,4 +62,9 @@ export function testApp(db: Database, now: () => Instant): TestApp {
       });
     },
   };
+}
+
+function accountIn(headers: Headers) {
+  const email = headers.get("x-test-account");
+  return email ? { id: `account-${email}`, name: email.split("@")[0] ?? "", email } : null;
 }

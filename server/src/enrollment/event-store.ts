@@ -1,0 +1,110 @@
+/** The events of enrollments in the database, and all that a person's dates follow from. */
+import type { PlanCohort, PlanSchool } from "@dawngate/core/plan";
+import { formatInstant, type Instant } from "@dawngate/core/time";
+import { sql } from "kysely";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import type { KeptEvent } from "./events";
+
+/** Everything on record about an enrollment, the newest first. */
+export async function readEvents(tx: SchoolTransaction, enrollment: string) {
+  return tx
+    .selectFrom("enrollment_event")
+    .select(["sequence", "kind", "at", "author", "reason", "data"])
+    .where("enrollment_id", "=", enrollment)
+    .orderBy("sequence", "desc")
+    .execute();
+}
+
+/** Holds enrollments of a course (those named, or all), in one order, so that two who write their openings take turns. */
+export async function holdEnrollments(
+  tx: SchoolTransaction,
+  course: string,
+  ids?: readonly string[],
+): Promise<void> {
+  await tx
+    .selectFrom("enrollment")
+    .select("id")
+    .where("course_id", "=", course)
+    .$if(ids !== undefined, (query) => query.where("id", "in", ids as string[]))
+    .orderBy("id")
+    .forUpdate()
+    .execute();
+}
+
+export interface EventRow extends KeptEvent {
+  author: string;
+  reason: string | null;
+  /** The same key twice is the same press twice. */
+  key: string | null;
+}
+
+/** The part of a statement that adds events to an enrollment whose row the caller holds. */
+export function eventsAdded(school: SchoolId, enrollment: string, events: readonly EventRow[]) {
+  const rows = events.map(({ key, ...event }) => ({ ...event, idempotency_key: key }));
+  return sql`added as (
+    insert into enrollment_event
+      (school_id, enrollment_id, sequence, kind, at, data, author, reason, idempotency_key)
+    select ${school}, ${enrollment}, sequence, kind, at, data, author, reason, idempotency_key
+    from jsonb_populate_recordset(null::enrollment_event, ${JSON.stringify(rows)}::jsonb)
+  ),`;
+}
+
+interface CaseRow {
+  course: string;
+  person: string;
+  lastSequence: number;
+  version: number | null;
+  schoolName: string;
+  school: PlanSchool;
+  cohort: PlanCohort | null;
+  events: KeptEvent[];
+  /** The idempotency keys of its events. */
+  keys: string[];
+}
+
+/**
+ * An enrollment with its events, its cohort, its school and the version that counts, in one statement. `hold` keeps
+ * its row for this transaction: nobody else adds to it meanwhile.
+ */
+export async function readCaseRow(
+  tx: SchoolTransaction,
+  enrollment: string,
+  hold = false,
+): Promise<CaseRow | null> {
+  const { rows } = await sql<CaseRow>`
+    select e.course_id as course, e.person_id as person, e.last_sequence as "lastSequence",
+      coalesce(e.pinned_version, c.current_version) as version, s.name as "schoolName",
+      json_build_object('timeZone', s.time_zone, 'currency', s.currency,
+        'calendar', json_build_object('weekend', s.weekend, 'closed', s.closed)) as school,
+      (select json_build_object('id', k.id, 'course', k.course_id,
+          'window', case when k.window_opens is null or k.window_closes is null then null
+            else json_build_object('opens', k.window_opens, 'closes', k.window_closes) end,
+          'starts', k.starts, 'ends', k.ends, 'grace', k.grace, 'seats', k.seats, 'gates', k.gates)
+        from cohort k
+        where k.school_id = e.school_id and k.course_id = e.course_id and k.id = e.cohort_id
+      ) as cohort,
+      (select json_agg(json_build_object('sequence', v.sequence, 'kind', v.kind,
+          'at', to_char(v.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), 'data', v.data)
+          order by v.sequence)
+        from enrollment_event v
+        where v.school_id = e.school_id and v.enrollment_id = e.id
+      ) as events,
+      array(select v.idempotency_key from enrollment_event v
+        where v.school_id = e.school_id and v.enrollment_id = e.id
+          and v.idempotency_key is not null
+      ) as keys
+    from enrollment e
+    join course c on c.school_id = e.school_id and c.id = e.course_id
+    join school s on s.id = e.school_id
+    where e.id = ${enrollment}
+    ${hold ? sql`for update of e` : sql``}
+  `.execute(tx);
+  const [row] = rows;
+  if (!row) return null;
+  // Whoever had to wait for the row holds it now, but read its events as they were before.
+  if (hold && row.events.at(-1)?.sequence !== row.lastSequence)
+    return readCaseRow(tx, enrollment, hold);
+  // Within JSON the driver does not see an instant as one.
+  const written = (at: string) => formatInstant(Date.parse(at) as Instant);
+  return { ...row, events: row.events.map((event) => ({ ...event, at: written(event.at) })) };
+}
