@@ -191,6 +191,15 @@ export const tick = z
   .strictObject({ done: z.boolean(), key: z.string().min(8).max(64) })
   .meta({ id: "Tick" });
 
+export const ticked = z
+  .object({
+    done: z.boolean(),
+    goOn: z.string().nullable().describe("The lesson to go on with; null: there is none."),
+    progress: z.object({ done: z.int(), of: z.int() }),
+    opened: z.array(z.string()).describe("The modules and lessons that this opened."),
+  })
+  .meta({ id: "Ticked" });
+
 export type NewCohort = z.infer<typeof newCohort>;
 export type NewEnrollment = z.infer<typeof newEnrollment>;
 export type StaffAct = z.infer<typeof staffAct>;
@@ -202,4 +211,5 @@ export type EnrollRequest = z.infer<typeof enrollRequest>;
 export type Shelf = z.infer<typeof shelf>;
 /** With the steps of every why in their exact types. */
 export type MyCourse = Omit<z.infer<typeof myCourse>, "timeline"> & { timeline: TimelineAnswer };
+export type Ticked = z.infer<typeof ticked>;
 export type MyLesson = z.infer<typeof myLesson>;

@@ -1,5 +1,8 @@
 import { accessibilityFaults, expect, test } from "./helpers";
 
+// An invitation that is used up is asked for, and is not there.
+test.use({ allowedErrors: /status of 404/ });
+
 const PLACES = [
   ["the list of courses", "/ember-row/courses"],
   ["a schedule for somebody imagined", "/ember-row/courses/cold-kitchen"],
@@ -17,6 +20,11 @@ const PLACES = [
   ["a school's settings", "/ember-row/settings"],
   ["oneself", "/ember-row/me"],
   ["signing in", "/sign-in"],
+  ["signing up", "/sign-up"],
+  ["a forgotten password", "/forgot"],
+  ["a new password", "/new-password?token=none"],
+  ["an invitation that is used up", "/welcome?token=none"],
+  ["making a school", "/new-school"],
   ["the mail tray", "/mail"],
 ] as const;
 

@@ -12,7 +12,7 @@ export function serverBundle(root) {
 
 /**
  * Starts the server's bundle and waits until it listens (or, without a port, until it has ended).
- * Answers `{ port, stop(), ended }`. `heard` is told each word it says on the way.
+ * Answers `{ port, stop(), kill(), ended }`; `kill` is for tests of a crash. `heard` is told each word it says on the way.
  */
 export function startServer(bundle, settings, heard = () => undefined) {
   return new Promise((resolve, reject) => {
@@ -23,19 +23,20 @@ export function startServer(bundle, settings, heard = () => undefined) {
       detached: true,
     });
     const ended = new Promise((done) => child.on("close", (code) => done(code)));
-    const stop = async () => {
-      child.kill("SIGTERM");
+    const end = (signal) => async () => {
+      child.kill(signal);
       await ended;
     };
+    const [stop, kill] = [end("SIGTERM"), end("SIGKILL")];
     createInterface({ input: child.stdout }).on("line", (line) => {
       const word = JSON.parse(line);
       heard(word);
-      if (word.done === "listening") resolve({ port: word.port, stop, ended });
+      if (word.done === "listening") resolve({ port: word.port, stop, kill, ended });
       if (word.failed) reject(Object.assign(new Error(word.failed), { code: word.failed }));
     });
     child.on("error", reject);
     ended.then((code) => {
-      if (code === 0) resolve({ port: null, stop, ended });
+      if (code === 0) resolve({ port: null, stop, kill, ended });
       else reject(new Error(`The server ended with ${code}.`));
     });
   });

@@ -7,7 +7,8 @@ import { exportedApp } from "./web.mjs";
 /** Serves the demo from a database of the tests' cluster. */
 export async function serveDemo(root, cluster, name, say) {
   return startServer(await serverBundle(root), {
-    ...databaseSettings(cluster, name, name),
+    // One secret for all of a cluster: it is also the password of its roles.
+    ...databaseSettings(cluster, name, cluster.password),
     DAWNGATE_WEB: await exportedApp(root, say),
     DAWNGATE_DEMO: join(root, "demo"),
     // Tests sign in more often than people do.

@@ -1,3 +1,4 @@
+import { formatInstant } from "@dawngate/core/time";
 import { editDraft } from "../src/courses/authoring";
 import type { SchoolId } from "../src/db/connection";
 import { appendEvent } from "../src/enrollment/append";
@@ -107,6 +108,36 @@ test("what happens to somebody while a job works them out is neither lost nor re
   );
   expect(rows.length).toBeGreaterThan(0);
   for (const row of rows) expect(row.projected_sequence).toBe(row.last_sequence);
+});
+
+test("events that write only what they change leave the openings that working out all would", async () => {
+  const rows = () =>
+    test_.db.readSchool(school, (tx) =>
+      tx
+        .selectFrom("opening")
+        .select(["item_id", "opens", "closes"])
+        .where("enrollment_id", "=", "e1")
+        .orderBy("item_id")
+        .execute(),
+    );
+  const events = [
+    { kind: "completed", data: { item: "l1" } },
+    { kind: "opened-by-staff", data: { item: "m2" } },
+    { kind: "paused", data: {} },
+    { kind: "completed", data: { item: "l2" } },
+    { kind: "resumed", data: {} },
+    { kind: "uncompleted", data: { item: "l1" } },
+    { kind: "extended", data: { add: "P1M" } },
+    { kind: "revoked", data: {} },
+  ];
+  for (const [index, { kind, data }] of events.entries()) {
+    const at = instant(`2027-03-10T12:${String(index).padStart(2, "0")}:00Z`);
+    const happening = { kind, at: formatInstant(at), data, author: "t", reason: null, key: null };
+    await test_.db.withSchool(school, (tx) => appendEvent(tx, school, "c", "e1", happening, at));
+    const written = await rows();
+    await test_.db.withSchool(school, (tx) => projectOpenings(tx, school, "c", at, ["e1"]));
+    expect([kind, written]).toEqual([kind, await rows()]);
+  }
 });
 
 describe("whoever edits a draft is told of others' changes", () => {

@@ -9,6 +9,7 @@ import type {
   NewEnrollment,
   PublicCourse,
   Shelf,
+  Ticked,
 } from "@dawngate/contract";
 import { coursePath, type InCourse } from "../courses/api";
 import { api, path } from "../store/api";
@@ -96,7 +97,7 @@ export const {
       }),
       invalidatesTags: ["Timeline", "Record", "Courses"],
     }),
-    tick: build.mutation<MyCourse, InMine & { lesson: string; done: boolean; key: string }>({
+    tick: build.mutation<Ticked, InMine & { lesson: string; done: boolean; key: string }>({
       query: ({ school, enrollment, lesson, done, key }) => ({
         url: path("schools", school, "shelf", enrollment, "lessons", lesson),
         method: "PUT",

@@ -1,10 +1,10 @@
 /** Adding to what has happened to somebody, with the openings that follow, in the caller's transaction. */
 import type { Timeline } from "@dawngate/core/schedule";
-import type { Instant } from "@dawngate/core/time";
+import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { notFound } from "../http/problem";
 import { projectionOf } from "../schedule/project";
-import { writeOpenings } from "../schedule/store";
+import { type Projection, writeOpenings } from "../schedule/store";
 import { type Case, holdCase, withEvents, workOut } from "./case";
 import { eventsAdded } from "./event-store";
 import type { KeptEvent, NewEvent } from "./events";
@@ -44,19 +44,40 @@ export async function appendEvent(
   const events = numbered(held, [happening]);
   if (events.length === 0) return false;
   const after = withEvents(held, events);
-  await keep(tx, school, after, events, workOut(after, now), now);
+  await keep(tx, school, after, events, workOut(after, now), now, workOut(held, now));
   return true;
 }
 
-/** Writes events, and the openings of the case that they lead to, in one statement. The transaction holds the case. */
+/**
+ * Writes events and the openings they lead to in one statement. The transaction holds the case, which stood as
+ * `before` says at the same instant: where the kept openings were of that, only those that differ are written.
+ */
 export async function keep(
   tx: SchoolTransaction,
   school: SchoolId,
-  { enrollment, version, lastSequence }: Case,
+  { enrollment, version, lastSequence, projected }: Case,
   events: readonly (Happening & KeptEvent)[],
   timeline: Timeline,
   now: Instant,
+  before: Timeline,
 ): Promise<void> {
   const projection = projectionOf(enrollment, timeline, version, lastSequence, now);
-  await writeOpenings(tx, school, [projection], eventsAdded(school, enrollment.id, events));
+  const first = events[0]?.sequence ?? 0;
+  const holds =
+    projected.version === version &&
+    projected.sequence === first - 1 &&
+    (projected.staleAt === null || Date.parse(projected.staleAt) > now);
+  const changed = holds ? changedOpenings(projection, before) : projection;
+  await writeOpenings(tx, school, [changed], eventsAdded(school, enrollment.id, events));
+}
+
+/** A projection of those openings alone that are other than before. */
+function changedOpenings(projection: Projection, before: Timeline): Projection {
+  const was = new Map(before.items.map((item) => [item.id, item]));
+  const text = (instant: Instant | null) => (instant === null ? null : formatInstant(instant));
+  const openings = projection.openings.filter(({ item, opens, closes }) => {
+    const old = was.get(item);
+    return old === undefined || text(old.opens) !== opens || text(old.closes) !== closes;
+  });
+  return { ...projection, openings, all: false };
 }

@@ -23,6 +23,8 @@ export interface Case {
   version: number;
   plan: PlanCourse;
   events: KeptEvent[];
+  /** What the kept openings were worked out from. */
+  projected: { version: number | null; sequence: number | null; staleAt: string | null };
   /** The idempotency keys that are on record. */
   keys: ReadonlySet<string>;
 }

@@ -58,6 +58,7 @@ interface CaseRow {
   school: PlanSchool;
   cohort: PlanCohort | null;
   events: KeptEvent[];
+  projected: { version: number | null; sequence: number | null; staleAt: string | null };
   /** The idempotency keys of its events. */
   keys: string[];
 }
@@ -76,6 +77,8 @@ export async function readCaseRow(
       coalesce(e.pinned_version, c.current_version) as version, s.name as "schoolName",
       json_build_object('timeZone', s.time_zone, 'currency', s.currency,
         'calendar', json_build_object('weekend', s.weekend, 'closed', s.closed)) as school,
+      json_build_object('version', e.projected_version, 'sequence', e.projected_sequence,
+        'staleAt', e.stale_at) as projected,
       (select json_build_object('id', k.id, 'course', k.course_id,
           'window', case when k.window_opens is null or k.window_closes is null then null
             else json_build_object('opens', k.window_opens, 'closes', k.window_closes) end,

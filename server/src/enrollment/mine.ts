@@ -1,5 +1,5 @@
 /** The enrollee's side: the shelf, the course as it stands for them, and the door of each lesson. */
-import type { MyCourse, MyLesson, Shelf } from "@dawngate/contract";
+import type { MyCourse, MyLesson, Shelf, Ticked } from "@dawngate/contract";
 import { type Timeline, writeExplainedTimeline, writeSteps } from "@dawngate/core/schedule";
 import { explainOpening } from "@dawngate/core/schedule/words";
 import { DAY, formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
@@ -93,9 +93,6 @@ function sayMine(
   { enrollment, plan, version, timeline, clock, schoolName }: Mine,
   at: Instant,
 ): MyCourse {
-  const next = timeline.items.find(
-    ({ kind, state, done }) => kind === "lesson" && state === "open" && !done,
-  );
   return {
     course: plan.id,
     title: plan.title,
@@ -107,7 +104,7 @@ function sayMine(
         return { id, title, kind, minutes, sample, required };
       }),
     })),
-    goOn: next?.id ?? null,
+    goOn: goOn(timeline),
     timeline: {
       at: formatInstant(at),
       version,
@@ -117,6 +114,14 @@ function sayMine(
       ...writeExplainedTimeline(timeline),
     },
   };
+}
+
+/** The lesson to go on with. */
+function goOn({ items }: Timeline): string | null {
+  const next = items.find(
+    ({ kind, state, done }) => kind === "lesson" && state === "open" && !done,
+  );
+  return next?.id ?? null;
 }
 
 /** The door: whether a lesson opens for this person now is asked of the evaluator, and nothing else. */
@@ -193,12 +198,12 @@ export async function tickLesson(
   lesson: string,
   done: boolean,
   key: string,
-): Promise<MyCourse> {
+): Promise<Ticked> {
   const at = now();
   return db.withSchool(actor.school, async (tx) => {
     const own = await mine(tx, actor, id, at, true);
     const item = enterLesson(own, lesson);
-    if (item.done === done) return sayMine(own, at);
+    if (item.done === done) return sayTicked(done, own, own);
     const happening = (kind: string, what: string, eventKey: string): Happening => ({
       kind,
       at: formatInstant(at),
@@ -209,7 +214,7 @@ export async function tickLesson(
     });
     let events = numbered(own, [happening(done ? "completed" : "uncompleted", lesson, key)]);
     // The same press again, after something else.
-    if (events.length === 0) return sayMine(own, at);
+    if (events.length === 0) return sayTicked(done, own, own);
     let after = standing(withEvents(own, events), at);
     if (done) {
       // A lesson that is added later takes nothing back.
@@ -221,9 +226,23 @@ export async function tickLesson(
         after = standing(withEvents(own, events), at);
       }
     }
-    await keep(tx, actor.school, after, events, after.timeline, at);
-    return sayMine(after, at);
+    await keep(tx, actor.school, after, events, after.timeline, at, own.timeline);
+    return sayTicked(done, own, after);
   });
+}
+
+function sayTicked(done: boolean, before: Mine, { timeline }: Mine): Ticked {
+  const shut = new Set(
+    before.timeline.items.flatMap(({ id, state }) => (state === "open" ? [] : [id])),
+  );
+  return {
+    done,
+    goOn: goOn(timeline),
+    progress: timeline.progress,
+    opened: timeline.items.flatMap(({ id, state }) =>
+      state === "open" && shut.has(id) ? [id] : [],
+    ),
+  };
 }
 
 /** The modules, and the course, that are finished now and have no completion of their own on record. */

@@ -12,6 +12,7 @@ import {
   record,
   shelf,
   tick,
+  ticked,
 } from "@dawngate/contract";
 import { planFields } from "@dawngate/core/plan";
 import { createRoute } from "@hono/zod-openapi";
@@ -208,7 +209,7 @@ export function enrollmentRoutes(services: Services) {
         summary: "Tick a lesson, or take the tick back",
         middleware: signedIn,
         request: { params: inMyLesson, body: body(tick) },
-        responses: answers(myCourse, "The course as it stands now."),
+        responses: answers(ticked, "What came of it."),
       }),
       async (c) => {
         const { enrollment, lesson } = c.req.valid("param");

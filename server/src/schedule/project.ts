@@ -62,6 +62,7 @@ export function projectionOf(
     version,
     sequence,
     staleAt: staleAt(enrollment, timeline, now),
+    all: true,
     openings: timeline.items.map(({ id, opens, closes }) => ({
       item: id,
       opens: opens === null ? null : formatInstant(opens),

@@ -16,6 +16,8 @@ export interface Projection {
   /** From this instant on they must be worked out again. */
   staleAt: string | null;
   openings: OpeningRow[];
+  /** These are all of them: others that are kept go. */
+  all: boolean;
 }
 
 /**
@@ -40,6 +42,7 @@ export async function writeOpenings(
   );
   // The list of enrollments once more, so that rows are found by their key however many a school has.
   const ids = projections.map(({ enrollment }) => enrollment);
+  const whole = projections.flatMap(({ enrollment, all }) => (all ? [enrollment] : []));
   await sql`
     with ${also} given as materialized (
       select school_id, enrollment_id, item_id, opens, closes
@@ -54,7 +57,7 @@ export async function writeOpenings(
       where e.school_id = ${school} and e.id = any (${ids}) and e.id = head.id
     ), gone as (
       delete from opening o
-      where o.school_id = ${school} and o.enrollment_id = any (${ids}) and not exists (
+      where o.school_id = ${school} and o.enrollment_id = any (${whole}) and not exists (
         select 1 from given g
         where g.enrollment_id = o.enrollment_id and g.item_id = o.item_id)
     )
