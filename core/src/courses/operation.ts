@@ -42,6 +42,11 @@ export const operation = z
       lesson: planLesson,
       module: planFields.id,
       after,
+      text: z
+        .string()
+        .max(500_000, "A lesson's text has at most 500,000 characters")
+        .optional()
+        .describe("What stands in it, as Markdown; kept where the lesson holds nothing yet."),
     }),
     z.strictObject({ type: z.literal("move-module"), item: planFields.id, after }),
     z.strictObject({
