@@ -32,7 +32,7 @@ const numbered = (sequence: number, operation: Operation, clientId = "somebody",
 });
 
 test("what is done is shown at once, waits to be sent, and is taken back and played again", () => {
-  let edits = editsReducer(begin(), done({ key: KEY, operation: rename("B") }));
+  let edits = editsReducer(begin(), done({ key: KEY, operations: [rename("B")] }));
   expect(title(edits)).toBe("B");
   expect(state(edits).pending).toEqual([{ number: 1, operation: rename("B") }]);
   edits = editsReducer(edits, undone(KEY));
@@ -44,8 +44,8 @@ test("what is done is shown at once, waits to be sent, and is taken back and pla
 });
 
 test("the server's answer becomes the base, and only what was sent is no longer pending", () => {
-  let edits = editsReducer(begin(), done({ key: KEY, operation: rename("B") }));
-  edits = editsReducer(edits, done({ key: KEY, operation: rename("C") }));
+  let edits = editsReducer(begin(), done({ key: KEY, operations: [rename("B")] }));
+  edits = editsReducer(edits, done({ key: KEY, operations: [rename("C")] }));
   const answer = {
     sequence: 5,
     operations: [numbered(5, rename("B"), "me-me-me", 1)],
@@ -58,7 +58,7 @@ test("the server's answer becomes the base, and only what was sent is no longer 
 });
 
 test("another author's change comes in under one's own, and one's own stays on top", () => {
-  let edits = editsReducer(begin(), done({ key: KEY, operation: rename("Mine") }));
+  let edits = editsReducer(begin(), done({ key: KEY, operations: [rename("Mine")] }));
   const added = {
     type: "insert-module",
     module: { ...course.modules[0], id: "z" },
@@ -73,7 +73,7 @@ test("another author's change comes in under one's own, and one's own stays on t
 });
 
 test("hearing twice, or of one's own before the answer, plays nothing twice", () => {
-  let edits = editsReducer(begin(), done({ key: KEY, operation: rename("B") }));
+  let edits = editsReducer(begin(), done({ key: KEY, operations: [rename("B")] }));
   const own = numbered(5, rename("B"), "me-me-me", 1);
   edits = editsReducer(edits, heard({ key: KEY, operations: [own] }));
   edits = editsReducer(edits, heard({ key: KEY, operations: [own] }));
@@ -86,7 +86,7 @@ test("what somebody has removed meanwhile is passed over, and said", () => {
     begin(),
     heard({ key: KEY, operations: [numbered(5, { type: "remove", item: "a" })] }),
   );
-  edits = editsReducer(edits, done({ key: KEY, operation: rename("B") }));
+  edits = editsReducer(edits, done({ key: KEY, operations: [rename("B")] }));
   expect(state(edits).refused).toMatch(/gone/);
   expect(state(edits).pending).toEqual([]);
 });
@@ -95,6 +95,6 @@ test("what was left unsent the last time goes on with its numbers", () => {
   const left = [{ number: 7, operation: rename("Left") }];
   let edits = editsReducer({}, opened({ key: KEY, course, sequence: 4, clientId: "before", left }));
   expect(title(edits)).toBe("Left");
-  edits = editsReducer(edits, done({ key: KEY, operation: rename("More") }));
+  edits = editsReducer(edits, done({ key: KEY, operations: [rename("More")] }));
   expect(state(edits).pending.map(({ number }) => number)).toEqual([7, 8]);
 });

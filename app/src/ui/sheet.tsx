@@ -10,10 +10,12 @@ import { usePalette } from "./theme";
 interface Props {
   title: string;
   onClose(): void;
+  /** For work that needs room: more of a wide screen. */
+  broad?: boolean;
   children: ReactNode;
 }
 
-export function Sheet({ title, onClose, children }: Props) {
+export function Sheet({ title, onClose, broad = false, children }: Props) {
   const wide = useWide();
   const palette = usePalette();
   return (
@@ -37,8 +39,12 @@ export function Sheet({ title, onClose, children }: Props) {
           style={{
             backgroundColor: palette.surface,
             ...(wide
-              ? { width: 460, height: "100%" }
-              : { maxHeight: "86%", borderTopLeftRadius: 16, borderTopRightRadius: 16 }),
+              ? { width: broad ? 860 : 460, maxWidth: "100%", height: "100%" }
+              : {
+                  maxHeight: broad ? "96%" : "86%",
+                  borderTopLeftRadius: 16,
+                  borderTopRightRadius: 16,
+                }),
             boxShadow: "0 0 32px rgba(20, 14, 40, 0.24)",
           }}
         >

@@ -53,7 +53,9 @@ export function applyOperation(course: PlanCourse, operation: Operation): Applie
       };
     }
     case "insert-lesson": {
-      const { lesson, after } = operation;
+      const { after, text } = operation;
+      // What brings a text with it is not empty.
+      const lesson = text ? { ...operation.lesson, empty: false } : operation.lesson;
       const module = course.modules.find(({ id }) => id === operation.module);
       if (!module) return gone("module");
       if (exists(course, lesson.id)) return taken();

@@ -1,5 +1,17 @@
 /** The outline as authors edit it: operations, played and undone, and what publishing refuses. */
 export { type Applied, applyOperation } from "./apply";
+export {
+  findPlace,
+  indent,
+  moveDown,
+  moveUp,
+  outdent,
+  outermost,
+  putAfter,
+  removeRows,
+  rowsOf,
+} from "./arrange";
 export { newLesson, newModule } from "./blank";
 export { circularItems } from "./circles";
+export { type Clip, clipOf, putCopies } from "./copy";
 export { type Operation, operation as operationSchema } from "./operation";

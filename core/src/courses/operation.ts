@@ -47,6 +47,10 @@ export const operation = z
         .max(500_000, "A lesson's text has at most 500,000 characters")
         .optional()
         .describe("What stands in it, as Markdown; kept where the lesson holds nothing yet."),
+      copyOf: z
+        .strictObject({ course: planFields.id, lesson: planFields.id })
+        .optional()
+        .describe("Instead of a text: the lesson of this school whose text is copied in."),
     }),
     z.strictObject({ type: z.literal("move-module"), item: planFields.id, after }),
     z.strictObject({

@@ -14,6 +14,7 @@ import { saveDraft } from "./draft-store";
 import {
   appendOperations,
   insertDraft,
+  insertFirstTexts,
   insertRevision,
   lastNumberOf,
   nextPosition,
@@ -104,6 +105,11 @@ export async function editDraft(
       checkWhole(course);
       await saveDraft(tx, actor.school, draft, course);
       const author = actor.account?.name ?? "";
+      const texts = await textsOf(
+        tx,
+        kept.map((one) => one.operation),
+      );
+      await insertFirstTexts(tx, actor.school, id, texts, author);
       await appendOperations(tx, actor.school, id, row.draft_sequence + 1, author, kept);
     }
     return {
@@ -112,6 +118,21 @@ export async function editDraft(
       refused,
     };
   });
+}
+
+/** The texts that lessons were put in with, their own or those of the lessons they were copied from. */
+async function textsOf(
+  tx: SchoolTransaction,
+  operations: readonly Operation[],
+): Promise<Map<string, string>> {
+  const texts = new Map<string, string>();
+  for (const operation of operations) {
+    if (operation.type !== "insert-lesson") continue;
+    const { lesson, text, copyOf } = operation;
+    const body = copyOf ? (await readRevision(tx, copyOf.course, copyOf.lesson))?.body : text;
+    if (body) texts.set(lesson.id, body);
+  }
+  return texts;
 }
 
 /** What no single operation can see: that the whole stays within what a course may be. */

@@ -316,6 +316,27 @@ export async function insertRevision(
     .execute();
 }
 
+/** Texts for lessons of a draft that hold nothing yet; those that hold something keep it. */
+export async function insertFirstTexts(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  course: string,
+  texts: ReadonlyMap<string, string>,
+  author: string,
+): Promise<void> {
+  if (texts.size === 0) return;
+  const rows = [...texts].map(([lesson, body]) => ({ lesson, body }));
+  await sql`
+    insert into lesson_revision (school_id, lesson_id, number, body, author)
+    select placed.school_id, placed.lesson_id, 1, given.body, ${author}
+    from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) as given (lesson text, body text)
+    join lesson_placement placed on placed.course_id = ${course} and placed.id = given.lesson
+    where placed.school_id = ${school} and not exists (
+      select 1 from lesson_revision r
+      where r.school_id = placed.school_id and r.lesson_id = placed.lesson_id)
+  `.execute(tx);
+}
+
 /** The newest text of a lesson that stands in the course's current version. */
 export async function readLessonText(tx: SchoolTransaction, course: string, lesson: string) {
   const row = await tx

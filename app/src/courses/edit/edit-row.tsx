@@ -1,10 +1,15 @@
 /** One row of an outline that is edited: the title where it stands, the gate, and the date it comes to. */
 import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
 import type { PlanCourse, PlanLesson, PlanModule } from "@dawngate/core/plan";
-import { sayGate, sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, localDateAt, type Zone } from "@dawngate/core/time";
-import { useState } from "react";
-import { TextInput, View } from "react-native";
+import { memo, useState } from "react";
+import {
+  type NativeSyntheticEvent,
+  TextInput,
+  type TextInputKeyPressEventData,
+  View,
+} from "react-native";
 import {
   rangeOf,
   read,
@@ -23,10 +28,14 @@ import { Press } from "../../ui/press";
 import { SunMark } from "../../ui/sun-mark";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { sayLength } from "../length";
+import { DragRow } from "./drag";
+import { strokeOf } from "./strokes";
+import type { Stroke, Typing } from "./typing";
 
 /** Room for titles and for gates on a wide screen; the horizon takes the rest. */
-export const TITLE_WIDTH = 330;
-export const GATE_WIDTH = 250;
+export const TITLE_WIDTH = 400;
+export const GATE_WIDTH = 220;
 const ROW = 46;
 
 /** What a row's strip of the horizon needs to be drawn. */
@@ -50,66 +59,95 @@ export function drawingOf(timeline: TimelineAnswer, width: number, zone: Zone): 
   };
 }
 
+/** What a row can ask for. The same object for all rows and renderings, so that a row is drawn again only for itself. */
+export interface RowActions {
+  title(id: string, kind: "module" | "lesson", title: string): void;
+  /** A key in the title; true: it was taken. */
+  key(typing: Omit<Typing, "marked">, stroke: Stroke): boolean;
+  gate(id: string): void;
+  more(id: string): void;
+  mark(id: string, how: "toggle" | "range"): void;
+  undo(): void;
+  redo(): void;
+}
+
 interface Props {
   item: PlanModule | PlanLesson;
   kind: "module" | "lesson";
+  /** Its number: of the module, or of the lesson through the whole course. */
+  number: number;
   /** How it stands for the imagined enrollee; null where it is not published. */
   row: TimelineItemAnswer | null;
-  /** The module before, for a module. */
-  before: TimelineItemAnswer | null;
-  course: PlanCourse;
+  /** Its gate in words, and whether it opens on the day of the module before. */
+  gate: string;
+  sameDay: boolean;
+  marked: boolean;
+  /** Rows are marked somewhere: keys that delete mean them. */
+  marks: boolean;
   /** Null where there is no room for the horizon. */
   drawing: Drawing | null;
   zone: Zone;
-  onTitle(title: string): void;
-  onEnter(): void;
-  onGate(): void;
-  onMore(): void;
+  on: RowActions;
 }
 
-export function EditRow({
+export const EditRow = memo(function EditRow({
   item,
   kind,
+  number,
   row,
-  before,
-  course,
+  gate,
+  sameDay,
+  marked,
+  marks,
   drawing,
   zone,
-  onTitle,
-  onEnter,
-  onGate,
-  onMore,
+  on,
 }: Props) {
   const palette = usePalette();
   const wide = useWide();
   const [typed, setTyped] = useState<string | null>(null);
   const module = kind === "module";
   const name = module ? "Module" : "Lesson";
+  const called = item.title.trim() === "" ? `${name.toLowerCase()} without a title` : item.title;
+  const text = typed ?? item.title;
   const commit = () => {
-    if (typed !== null && typed.trim() !== "" && typed !== item.title) onTitle(typed);
+    if (typed !== null && typed.trim() !== "" && typed !== item.title)
+      on.title(item.id, kind, typed);
     setTyped(null);
   };
-  const titles = (id: string) => titleIn(course, id);
-  const sameDay = module && item.gate !== null && opensOnOneDay(row, before, zone);
-  const gate = item.gate || module ? sayGate(item.gate, titles) : "with its module";
+  const press = (event: NativeSyntheticEvent<TextInputKeyPressEventData>) => {
+    const key = event.nativeEvent as unknown as KeyboardEvent;
+    if (key.isComposing) return;
+    if ((key.ctrlKey || key.metaKey) && key.key.toLowerCase() === "z" && typed === null) {
+      event.preventDefault();
+      return key.shiftKey ? on.redo() : on.undo();
+    }
+    const stroke = strokeOf(key, text === "", marks);
+    if (stroke === null) return;
+    const caret = (event.target as unknown as HTMLInputElement).selectionStart ?? text.length;
+    if (!on.key({ row: item.id, text, caret }, stroke)) return;
+    event.preventDefault();
+    setTyped(null);
+  };
   const date =
     item.visible !== "published"
       ? item.visible
       : row === null
         ? "with its module, not published"
         : sayState(row, zone);
+  const missing = missingIn(item);
   const title = (
     <>
       <SunMark mark={row ? markOf(row) : "waiting"} size={module ? 24 : 20} />
       <TextInput
-        aria-label={`Title of ${name.toLowerCase()} ${item.title}`}
-        value={typed ?? item.title}
+        aria-label={`Title of ${called === item.title ? `${name.toLowerCase()} ` : ""}${called}`}
+        value={text}
+        placeholder="Title"
+        placeholderTextColor={palette.quiet}
         onChangeText={setTyped}
         onBlur={commit}
-        onSubmitEditing={() => {
-          commit();
-          onEnter();
-        }}
+        onKeyPress={press}
+        submitBehavior="submit"
         maxLength={10_000}
         style={{
           flex: 1,
@@ -122,7 +160,16 @@ export function EditRow({
       />
     </>
   );
-  const said = `${name} ${item.title} opens ${gate}${
+  const note = missing ? (
+    <Text kind="small" color={palette.ember}>
+      {missing}
+    </Text>
+  ) : (
+    <Text kind="small" color={palette.quiet}>
+      {lengthIn(item)}
+    </Text>
+  );
+  const said = `${name} ${called} opens ${gate}${
     sameDay ? ", on the same day as the one before" : ""
   }: ${date}. Change its gate`;
   const words = (
@@ -136,70 +183,120 @@ export function EditRow({
       {sameDay ? " · same day as the one before" : ""}
     </Text>
   );
-  const more = <More name={name} title={item.title} onMore={onMore} />;
+  const more = <More name={name} title={called} onMore={() => on.more(item.id)} />;
   const line = { borderBottomWidth: 1, borderBottomColor: palette.line };
-  if (!wide)
-    return (
-      <View style={{ ...line, paddingLeft: module ? 0 : 26, paddingVertical: 6 }}>
-        <View style={{ flexDirection: "row", alignItems: "center", gap: 10 }}>
-          {title}
-          {more}
-        </View>
-        <Press
-          onPress={onGate}
-          style={{ justifyContent: "center", paddingHorizontal: 8, marginLeft: module ? 26 : 22 }}
-        >
-          <Hidden>{said}</Hidden>
-          {words}
-          <Text kind="small" color={palette.quiet} aria-hidden>
-            {date}
-          </Text>
-        </Press>
-      </View>
-    );
-  return (
-    <View style={{ flexDirection: "row", height: ROW }}>
-      <View
-        style={{
-          ...line,
-          flexDirection: "row",
-          alignItems: "center",
-          gap: 10,
-          width: TITLE_WIDTH,
-          paddingLeft: module ? 0 : 26,
-          paddingRight: 12,
-        }}
-      >
-        {title}
-      </View>
-      <View style={{ ...line, width: GATE_WIDTH, paddingRight: 12 }}>
-        <Press onPress={onGate} style={{ justifyContent: "center", paddingHorizontal: 8 }}>
-          <Hidden>{said}</Hidden>
-          {words}
-        </Press>
-      </View>
-      <View style={{ flex: 1, minWidth: 0 }}>
-        {drawing && row ? (
-          <HorizonStrip
-            {...drawing}
-            opens={read(row.opens)}
-            closes={read(row.closes)}
-            notBefore={read(row.notBefore)}
-            due={read(row.due)}
-            unreachable={!row.reachable}
-            height={ROW}
-            strong={module}
-            label={module || item.gate ? barLabel(row, zone) : null}
-          />
-        ) : item.visible === "published" ? null : (
-          <Text kind="small" color={palette.quiet} style={{ padding: 12 }}>
-            {item.visible}
-          </Text>
-        )}
-      </View>
-      {more}
+  const mark = (
+    <View style={{ flexDirection: "row", alignItems: "center", justifyContent: "center" }}>
+      <Icon name="drag-vertical" color={palette.quiet} size={16} />
+      <Text kind={module ? "smallStrong" : "small"} color={palette.quiet} aria-hidden>
+        {number}
+      </Text>
     </View>
   );
+  return (
+    <DragRow
+      id={item.id}
+      mark={mark}
+      name={`${name} ${number}, ${called}: mark or move`}
+      marked={marked}
+      onMark={(how) => on.mark(item.id, how)}
+    >
+      {(handle) =>
+        wide ? (
+          <View style={{ flexDirection: "row", height: ROW }}>
+            <View
+              style={{
+                ...line,
+                flexDirection: "row",
+                alignItems: "center",
+                gap: 6,
+                width: TITLE_WIDTH,
+                paddingLeft: module ? 0 : 22,
+                paddingRight: 12,
+              }}
+            >
+              {handle}
+              {title}
+              {note}
+            </View>
+            <View style={{ ...line, width: GATE_WIDTH, paddingRight: 12 }}>
+              <Press
+                onPress={() => on.gate(item.id)}
+                style={{ justifyContent: "center", paddingHorizontal: 8 }}
+              >
+                <Hidden>{said}</Hidden>
+                {words}
+              </Press>
+            </View>
+            <View style={{ flex: 1, minWidth: 0 }}>
+              {drawing && row ? (
+                <HorizonStrip
+                  {...drawing}
+                  opens={read(row.opens)}
+                  closes={read(row.closes)}
+                  notBefore={read(row.notBefore)}
+                  due={read(row.due)}
+                  unreachable={!row.reachable}
+                  height={ROW}
+                  strong={module}
+                  label={module || item.gate ? barLabel(row, zone) : null}
+                />
+              ) : item.visible === "published" ? null : (
+                <Text kind="small" color={palette.quiet} style={{ padding: 12 }}>
+                  {item.visible}
+                </Text>
+              )}
+            </View>
+            {more}
+          </View>
+        ) : (
+          <View style={{ ...line, paddingVertical: 6, paddingLeft: module ? 0 : 10 }}>
+            <View style={{ flexDirection: "row", alignItems: "center", gap: 8 }}>
+              {handle}
+              {title}
+              {more}
+            </View>
+            <Press
+              onPress={() => on.gate(item.id)}
+              style={{ justifyContent: "center", paddingHorizontal: 8, marginLeft: 44 }}
+            >
+              <Hidden>{said}</Hidden>
+              {words}
+              <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 14 }}>
+                <Text kind="small" color={palette.quiet} aria-hidden>
+                  {date}
+                </Text>
+                {note}
+              </View>
+            </Press>
+          </View>
+        )
+      }
+    </DragRow>
+  );
+}, isSame);
+
+/** The dates of a row are worked out anew at every change; what looks the same is not drawn again. */
+function isSame(a: Props, b: Props): boolean {
+  const { row: x, ...rest } = a;
+  const { row: y } = b;
+  const seen = ["opens", "closes", "notBefore", "due", "state", "reachable", "done"] as const;
+  return (
+    Object.keys(rest).every((key) => a[key as keyof Props] === b[key as keyof Props]) &&
+    (x === y || (x !== null && y !== null && seen.every((key) => x[key] === y[key])))
+  );
+}
+
+/** What a visitor would find missing. */
+function missingIn(item: PlanModule | PlanLesson): string | null {
+  if ("lessons" in item) return item.lessons.length === 0 ? "no lessons" : null;
+  return item.empty ? "empty" : null;
+}
+
+function lengthIn(item: PlanModule | PlanLesson): string {
+  if (!("lessons" in item)) return item.minutes === null ? "" : `${item.minutes} min`;
+  const minutes = item.lessons.reduce((sum, lesson) => sum + (lesson.minutes ?? 0), 0);
+  return minutes === 0 ? "" : sayLength(minutes);
 }
 
 function barLabel(row: TimelineItemAnswer, zone: Zone): string {

@@ -1,8 +1,10 @@
 /** The outline and its gates, edited: every change is shown with its dates at once, kept by itself, and undone. */
+import type { TimelineAnswer } from "@dawngate/contract";
+import { newLesson, newModule } from "@dawngate/core/courses";
 import type { PlanCourse, PlanLesson, PlanModule } from "@dawngate/core/plan";
-import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
+import { formatDate, type Instant, localDateAt, type Zone, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
-import { useEffect, useMemo, useState } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
 import { Choice } from "../../schedule/as-if/choice";
 import { DateField } from "../../schedule/as-if/moment-fields";
@@ -12,20 +14,21 @@ import { PrimaryAction, QuietAction } from "../../ui/action";
 import { useWide } from "../../ui/layout";
 import { Notice } from "../../ui/notice";
 import { Page } from "../../ui/page";
-import { Press } from "../../ui/press";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { type InCourse, useGetCourseQuery, usePublishMutation } from "../api";
+import { type InCourse, useDescribeMutation, useGetCourseQuery, usePublishMutation } from "../api";
 import { CourseTabs } from "../course-tabs";
+import { PaperSheet } from "../paper/paper-sheet";
 import { CourseSheet } from "./course-sheet";
-import { drawingOf, EditRow, GATE_WIDTH, TITLE_WIDTH } from "./edit-row";
+import { type Drawing, drawingOf, GATE_WIDTH, TITLE_WIDTH } from "./edit-row";
 import { GateSheet } from "./gate-sheet";
 import { ItemSheet } from "./item-sheet";
+import { Outline } from "./outline";
 import { previewDraft } from "./preview";
 import { type Keeping, useDraft } from "./use-draft";
 
-type Open = { kind: "gate" | "item"; id: string } | { kind: "course" } | null;
+type Open = { kind: "gate" | "item"; id: string } | { kind: "course" | "paper" } | null;
 
 export function EditScreen() {
   const place = useLocalSearchParams() as { school: string; course: string };
@@ -55,7 +58,7 @@ interface Props {
 }
 
 function Editor({ place, school, draft, course }: Props) {
-  const { quiet, morning, dusk } = usePalette();
+  const { quiet, morning } = usePalette();
   const wide = useWide();
   const [open, setOpen] = useState<Open>(null);
   const [day, setDay] = useState(() =>
@@ -64,32 +67,24 @@ function Editor({ place, school, draft, course }: Props) {
   const cohorts = useCohorts(place, draft.published !== null);
   const [cohort, setCohort] = useState<string | null>(null);
   const chosen = cohorts.find(({ id }) => id === cohort) ?? null;
+  // Dates follow what is typed: a key is answered before they are worked out.
+  const settled = useDeferredValue(course);
   const timeline = useMemo(
-    () => previewDraft(school, course, day, chosen),
-    [school, course, day, chosen],
+    () => previewDraft(school, settled, day, chosen),
+    [school, settled, day, chosen],
   );
+  const zone = zoneOf(school.timeZone);
   const [width, setWidth] = useState(0);
-  const drawing = useMemo(
-    () =>
-      wide && timeline && width > 0 ? drawingOf(timeline, width, zoneOf(school.timeZone)) : null,
-    [wide, timeline, width, school],
-  );
+  const drawing = useDrawing(wide ? timeline : null, width, zone);
   const items = new Map(timeline?.items.map((item) => [item.id, item]));
   const { perform, undo, redo } = draft;
+  const [describe, describing] = useDescribeMutation();
   useUndoKeys(undo, redo);
-  const newId = () => crypto.randomUUID().slice(0, 8);
   const addModule = () =>
     perform({
       type: "insert-module",
-      module: blankModule(newId(), `Module ${course.modules.length + 1}`),
+      module: newModule(newId(), `Module ${course.modules.length + 1}`),
       after: course.modules.at(-1)?.id ?? null,
-    });
-  const addLesson = (module: PlanModule, after: string | null) =>
-    perform({
-      type: "insert-lesson",
-      lesson: blankLesson(newId(), `Lesson ${module.lessons.length + 1}`),
-      module: module.id,
-      after,
     });
   const found = open && "id" in open ? findItem(course, open.id) : null;
   return (
@@ -97,11 +92,13 @@ function Editor({ place, school, draft, course }: Props) {
       <CourseTabs {...place} here="edit" unpublished={draft.published === null} />
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
         <Publish place={place} draft={draft} />
+        <QuietAction label="From paper" onPress={() => setOpen({ kind: "paper" })} />
         <QuietAction label="Settings" onPress={() => setOpen({ kind: "course" })} />
         <QuietAction label="Undo" onPress={undo} disabled={!draft.canUndo} />
         <QuietAction label="Redo" onPress={redo} disabled={!draft.canRedo} />
         <Kept draft={draft} />
       </View>
+      {describing.error ? <Notice {...explain(describing.error)} /> : null}
       <View
         role="region"
         aria-label="As if"
@@ -128,8 +125,8 @@ function Editor({ place, school, draft, course }: Props) {
       </View>
       {course.modules.length === 0 ? (
         <Text color={quiet}>
-          Modules and lessons stand here in order. Add the first module; its name can be changed
-          where it stands.
+          Modules and lessons stand here in order. Add the first module and type on as in a list:
+          Enter for the next line. Or begin with an outline that is on paper already.
         </Text>
       ) : null}
       {wide && timeline ? (
@@ -153,57 +150,24 @@ function Editor({ place, school, draft, course }: Props) {
           ) : null}
         </View>
       ) : null}
-      <View role="list">
-        {course.modules.map((module, m) => (
-          <View key={module.id} role="listitem">
-            <EditRow
-              item={module}
-              kind="module"
-              row={items.get(module.id) ?? null}
-              before={m === 0 ? null : (items.get(course.modules[m - 1]?.id ?? "") ?? null)}
-              course={course}
-              drawing={drawing}
-              zone={zoneOf(school.timeZone)}
-              onTitle={(title) => perform({ type: "set-module", item: module.id, set: { title } })}
-              onEnter={() => addLesson(module, null)}
-              onGate={() => setOpen({ kind: "gate", id: module.id })}
-              onMore={() => setOpen({ kind: "item", id: module.id })}
-            />
-            {module.lessons.map((lesson) => (
-              <EditRow
-                key={lesson.id}
-                item={lesson}
-                kind="lesson"
-                row={items.get(lesson.id) ?? null}
-                before={null}
-                course={course}
-                drawing={drawing}
-                zone={zoneOf(school.timeZone)}
-                onTitle={(title) =>
-                  perform({ type: "set-lesson", item: lesson.id, set: { title } })
-                }
-                onEnter={() => addLesson(module, lesson.id)}
-                onGate={() => setOpen({ kind: "gate", id: lesson.id })}
-                onMore={() => setOpen({ kind: "item", id: lesson.id })}
-              />
-            ))}
-            <Press
-              onPress={() => addLesson(module, module.lessons.at(-1)?.id ?? null)}
-              aria-label={`Add a lesson to ${module.title}`}
-              style={{
-                marginLeft: 26,
-                paddingHorizontal: 30,
-                justifyContent: "center",
-                alignSelf: "flex-start",
-              }}
-            >
-              <Text kind="smallStrong" color={dusk}>
-                + Add a lesson
-              </Text>
-            </Press>
-          </View>
-        ))}
-      </View>
+      <Outline
+        course={course}
+        draft={draft}
+        timeline={timeline}
+        drawing={drawing}
+        zone={zone}
+        newId={newId}
+        onGate={(id) => setOpen({ kind: "gate", id })}
+        onMore={(id) => setOpen({ kind: "item", id })}
+        onAddLesson={(module) =>
+          perform({
+            type: "insert-lesson",
+            lesson: newLesson(newId(), `Lesson ${module.lessons.length + 1}`),
+            module: module.id,
+            after: module.lessons.at(-1)?.id ?? null,
+          })
+        }
+      />
       <QuietAction label="Add a module" onPress={addModule} />
       {found && open?.kind === "gate" ? (
         <GateSheet
@@ -211,7 +175,7 @@ function Editor({ place, school, draft, course }: Props) {
           item={found.item}
           before={found.before}
           row={items.get(found.item.id) ?? null}
-          zone={zoneOf(school.timeZone)}
+          zone={zone}
           onGate={(gate) =>
             perform(
               found.kind === "module"
@@ -231,6 +195,16 @@ function Editor({ place, school, draft, course }: Props) {
           onClose={() => setOpen(null)}
         />
       ) : null}
+      {open?.kind === "paper" ? (
+        <PaperSheet
+          course={course}
+          description={draft.description}
+          newId={newId}
+          perform={perform}
+          onDescribe={(description) => describe({ ...place, description })}
+          onClose={() => setOpen(null)}
+        />
+      ) : null}
       {open?.kind === "course" ? (
         <CourseSheet
           place={place}
@@ -242,6 +216,17 @@ function Editor({ place, school, draft, course }: Props) {
       ) : null}
     </Page>
   );
+}
+
+/** What all rows are drawn by; the same object as long as it says the same, so that no row is drawn again for it. */
+function useDrawing(timeline: TimelineAnswer | null, width: number, zone: Zone): Drawing | null {
+  const kept = useRef<{ key: string; drawing: Drawing } | null>(null);
+  if (!timeline || width <= 0) return null;
+  const drawing = drawingOf(timeline, width, zone);
+  const { scale, at, from, until } = drawing;
+  const key = JSON.stringify([scale.range, scale.width, at, from, until, zone.id]);
+  if (kept.current?.key !== key) kept.current = { key, drawing };
+  return kept.current.drawing;
 }
 
 /** The cohorts that somebody imagined may enroll into; a course that was never published has none. */
@@ -274,25 +259,7 @@ export function findItem(course: PlanCourse, id: string): Found | null {
   return null;
 }
 
-const nothing = { visible: "published" as const, gate: null, closes: null, due: null };
-
-function blankModule(id: string, title: string): PlanModule {
-  return { id, title, ...nothing, lessons: [] };
-}
-
-function blankLesson(id: string, title: string): PlanLesson {
-  return {
-    id,
-    title,
-    ...nothing,
-    kind: "text",
-    holdsNext: false,
-    sample: false,
-    required: true,
-    minutes: null,
-    empty: true,
-  };
-}
+const newId = () => crypto.randomUUID().slice(0, 8);
 
 /** Ctrl or Cmd with Z, and with Shift the other way; not while a field has an undo of its own. */
 function useUndoKeys(undo: () => void, redo: () => void): void {

@@ -2,7 +2,7 @@
 import type { Edited } from "@dawngate/contract";
 import { applyOperation, type Operation } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
-import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
+import { createSlice, isDraft, original, type PayloadAction } from "@reduxjs/toolkit";
 import { rootReducer } from "../../store";
 
 export interface Pending {
@@ -18,9 +18,9 @@ export interface Edits {
   clientId: string;
   nextNumber: number;
   pending: Pending[];
-  /** What takes back what was done here, the latest last; and what plays it again. */
-  undo: Operation[];
-  redo: Operation[];
+  /** What takes back each step done here, the latest last; and what plays it again. */
+  undo: Operation[][];
+  redo: Operation[][];
   /** When everything was kept last. */
   keptAt: number | null;
   /** Why something that was done here is not to be. */
@@ -39,17 +39,38 @@ export function shown({ base, pending }: Pick<Edits, "base" | "pending">): PlanC
 
 type State = Record<string, Edits>;
 
-/** Does something here: it is shown at once, waits to be sent, and can be taken back. */
-function perform(edits: Edits, operation: Operation): Operation | null {
-  const applied = applyOperation(shown(edits), operation);
-  if (!applied.ok) {
-    edits.refused = applied.reason;
-    return null;
+/**
+ * Does something here, as one step: it is shown at once, waits to be sent, and can be taken back. Of several operations
+ * those that do not apply any more are passed over. Answers what takes the step back; null where nothing was done.
+ */
+function perform(edits: Edits, operations: readonly Operation[]): [Edits, Operation[] | null] {
+  let course = shown(edits);
+  let refused: string | null = null;
+  const pending: Pending[] = [];
+  const inverse: Operation[] = [];
+  for (const operation of operations) {
+    const applied = applyOperation(course, operation);
+    if (!applied.ok) {
+      refused = applied.reason;
+      continue;
+    }
+    course = applied.course;
+    pending.push({ number: edits.nextNumber + pending.length, operation });
+    inverse.unshift(applied.inverse);
   }
-  edits.pending.push({ number: edits.nextNumber, operation });
-  edits.nextNumber++;
-  edits.refused = null;
-  return applied.inverse;
+  if (pending.length === 0) return [{ ...edits, refused }, null];
+  const next = {
+    ...edits,
+    pending: [...edits.pending, ...pending],
+    nextNumber: edits.nextNumber + pending.length,
+    refused: null,
+  };
+  return [next, inverse];
+}
+
+/** The slice's state as plain objects: a draft of six hundred lessons is too large to be watched for changes. */
+function plain(state: State, key: string): Edits | undefined {
+  return (isDraft(state) ? (original(state) as State) : state)[key];
 }
 
 const slice = createSlice({
@@ -82,59 +103,63 @@ const slice = createSlice({
         refused: null,
       };
     },
-    done(state, { payload }: PayloadAction<{ key: string; operation: Operation }>) {
-      const edits = state[payload.key];
+    done(state, { payload }: PayloadAction<{ key: string; operations: readonly Operation[] }>) {
+      const edits = plain(state, payload.key);
       if (!edits) return;
-      const inverse = perform(edits, payload.operation);
-      if (!inverse) return;
-      edits.undo.push(inverse);
-      edits.redo = [];
+      const [next, inverse] = perform(edits, payload.operations);
+      state[payload.key] = inverse ? { ...next, undo: [...edits.undo, inverse], redo: [] } : next;
     },
     undone(state, { payload: key }: PayloadAction<string>) {
-      const edits = state[key];
-      const operation = edits?.undo.pop();
-      if (!edits || !operation) return;
-      const inverse = perform(edits, operation);
-      if (inverse) edits.redo.push(inverse);
+      const edits = plain(state, key);
+      const step = edits?.undo.at(-1);
+      if (!edits || !step) return;
+      const [next, inverse] = perform(edits, step);
+      const redo = inverse ? [...edits.redo, inverse] : edits.redo;
+      state[key] = { ...next, undo: edits.undo.slice(0, -1), redo };
     },
     redone(state, { payload: key }: PayloadAction<string>) {
-      const edits = state[key];
-      const operation = edits?.redo.pop();
-      if (!edits || !operation) return;
-      const inverse = perform(edits, operation);
-      if (inverse) edits.undo.push(inverse);
+      const edits = plain(state, key);
+      const step = edits?.redo.at(-1);
+      if (!edits || !step) return;
+      const [next, inverse] = perform(edits, step);
+      const undo = inverse ? [...edits.undo, inverse] : edits.undo;
+      state[key] = { ...next, undo, redo: edits.redo.slice(0, -1) };
     },
     /** The server has answered: its operations, in its order, are the base; what it has is no longer pending. */
     kept(
       state,
       { payload }: PayloadAction<{ key: string; answer: Edited; sent: number; at: number }>,
     ) {
-      const edits = state[payload.key];
+      const edits = plain(state, payload.key);
       if (!edits) return;
       const { answer, sent, at } = payload;
-      catchUp(edits, answer.operations);
-      edits.pending = edits.pending.filter(({ number }) => number > sent);
-      edits.keptAt = at;
-      edits.refused = answer.refused[0]?.reason ?? null;
+      const next = caughtUp(edits, answer.operations);
+      state[payload.key] = {
+        ...next,
+        pending: next.pending.filter(({ number }) => number > sent),
+        keptAt: at,
+        refused: answer.refused[0]?.reason ?? null,
+      };
     },
     /** Somebody else, or another window, has changed the draft. */
     heard(state, { payload }: PayloadAction<{ key: string; operations: Edited["operations"] }>) {
-      const edits = state[payload.key];
-      if (edits) catchUp(edits, payload.operations);
+      const edits = plain(state, payload.key);
+      if (edits) state[payload.key] = caughtUp(edits, payload.operations);
     },
   },
 });
 
-function catchUp(edits: Edits, operations: Edited["operations"]): void {
-  for (const { sequence, operation, clientId, number } of operations) {
-    if (sequence !== edits.sequence + 1) continue;
-    const applied = applyOperation(edits.base, operation);
-    if (applied.ok) edits.base = applied.course;
-    edits.sequence = sequence;
+function caughtUp(edits: Edits, operations: Edited["operations"]): Edits {
+  let { base, sequence, pending } = edits;
+  for (const { sequence: next, operation, clientId, number } of operations) {
+    if (next !== sequence + 1) continue;
+    const applied = applyOperation(base, operation);
+    if (applied.ok) base = applied.course;
+    sequence = next;
     // Heard before it was answered: it must not be played twice.
-    if (clientId === edits.clientId)
-      edits.pending = edits.pending.filter((one) => one.number !== number);
+    if (clientId === edits.clientId) pending = pending.filter((one) => one.number !== number);
   }
+  return { ...edits, base, sequence, pending };
 }
 
 export const { opened, done, undone, redone, kept, heard } = slice.actions;

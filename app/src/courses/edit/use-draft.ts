@@ -2,7 +2,7 @@
 import type { Edited } from "@dawngate/contract";
 import type { Operation } from "@dawngate/core/courses";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { useDispatch, useSelector } from "react-redux";
+import { useDispatch, useSelector, useStore } from "react-redux";
 import { coursePath, type InCourse, useGetDraftQuery } from "../api";
 import { done, type Edits, heard, kept, opened, redone, shown, undone } from "./edits";
 import { readUnsent, writeUnsent } from "./unsent";
@@ -13,6 +13,7 @@ export type Keeping = "kept" | "keeping" | "waiting" | "signed-out" | "refused";
 export function useDraft(place: InCourse) {
   const key = `${place.school}/${place.course}`;
   const dispatch = useDispatch();
+  const store = useStore();
   const edits = useSelector((state: { edits?: Record<string, Edits> }) => state.edits?.[key]);
   const { data, error, refetch } = useGetDraftQuery(place, { refetchOnMountOrArgChange: true });
   const loaded = useRef<string | null>(null);
@@ -31,6 +32,20 @@ export function useDraft(place: InCourse) {
   const keeping = useSending(place, key, edits);
   useHearing(place, key, edits);
   const course = useMemo(() => (edits ? shown(edits) : null), [edits]);
+  const actions = useMemo(
+    () => ({
+      /** Does something as one step, which can be taken back as one. */
+      perform: (...operations: Operation[]) => {
+        if (operations.length > 0) dispatch(done({ key, operations }));
+      },
+      undo: () => dispatch(undone(key)),
+      redo: () => dispatch(redone(key)),
+      /** The outline as it stands at this moment, also between two renderings. */
+      latest: () =>
+        shown((store.getState() as { edits: Record<string, Edits> }).edits[key] as Edits),
+    }),
+    [key, dispatch, store],
+  );
   return {
     course,
     published: data?.version ?? null,
@@ -44,9 +59,7 @@ export function useDraft(place: InCourse) {
     canRedo: (edits?.redo.length ?? 0) > 0,
     /** Operations that are still to be sent. */
     unsent: edits?.pending.length ?? 0,
-    perform: (operation: Operation) => dispatch(done({ key, operation })),
-    undo: () => dispatch(undone(key)),
-    redo: () => dispatch(redone(key)),
+    ...actions,
   };
 }
 

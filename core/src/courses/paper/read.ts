@@ -146,11 +146,16 @@ function callsItselfModule(line: Line): boolean {
   return "text" in line && withoutNumber(readTitle(line.text).title).calls === "module";
 }
 
-/** A first line before an empty one, where what follows has marks of its own. */
+/** A line without a mark that does not read like a sentence. */
+function isTitle(line: Line): boolean {
+  return line.kind === "plain" && line.text.length <= TITLE && !/[.!?]$/.test(line.text);
+}
+
+/** A first line before an empty one, where what follows has marks, or groups, of its own. */
 function isTitleAlone(lines: Line[], gaps: boolean[]): boolean {
-  return (
-    gaps[1] === true && lines[1] !== undefined && lines[1].kind !== "plain" && lines.length > 2
-  );
+  const [, second] = lines;
+  if (gaps[1] !== true || second === undefined || lines.length < 3) return false;
+  return second.kind !== "plain" || gaps.slice(2).some(Boolean) || lines[2]?.kind === "item";
 }
 
 /** Which lines begin a module: by the first of these marks that the document uses. */
@@ -163,13 +168,14 @@ function moduleMarks(lines: Line[], levels: number[], gaps: boolean[]): (line: L
     line.kind === "item" ? (line.number?.match(/\d+(?=[.)]|$)/g)?.length ?? 0) : 0;
   if (items.some((line) => deep(line) >= 2)) return (line) => deep(line) === 1;
   const least = Math.min(...lines.map(({ indent }) => indent));
+  // Beside items, an indented line without a mark is text.
   const deeper = lines.some(
-    ({ kind, indent }) => (kind === "item" || kind === "plain") && indent > least + 1,
+    ({ kind, indent }) =>
+      (kind === "item" || (kind === "plain" && items.length === 0)) && indent > least + 1,
   );
   const heads = new Set(
     lines.filter(
-      (line, i) =>
-        line.kind === "plain" && line.text.length <= TITLE && lines[i + 1]?.kind === "item",
+      (line, i) => isTitle(line) && line.indent <= least + 1 && lines[i + 1]?.kind === "item",
     ),
   );
   if (heads.size > 0 && items.length > 0 && !items.some(({ indent }) => indent === least && deeper))
@@ -235,9 +241,7 @@ function lessonMarks(
   if (plain.length > 0 && within.some(({ kind }) => kind === "bold"))
     return ({ kind }) => kind === "bold";
   // Lines without a mark are lessons, unless they read like sentences.
-  const short = new Set(
-    plain.filter(({ text }) => text.length <= TITLE && !/[.!?]$/.test(text)),
-  ) as ReadonlySet<Line>;
+  const short = new Set(plain.filter(isTitle)) as ReadonlySet<Line>;
   if (!marked && short.size < plain.length) return () => false;
   const most = outermost([...short]);
   return (line) => short.has(line) && line.indent <= most;

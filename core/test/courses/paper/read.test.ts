@@ -93,6 +93,20 @@ describe("what is not a title", () => {
     expect(module?.lessons).toHaveLength(1);
     expect(module?.lessons[0]?.text.split("\n")).toHaveLength(8);
   });
+  test("a sentence below an item is its text, also where no module is named", () => {
+    expect(
+      outlineOf(readPaper("- Flour (5 min)\n  White or dark.\n- Water").rows).modules,
+    ).toMatchObject([
+      { lessons: [{ title: "Flour", minutes: 5, text: "White or dark." }, { title: "Water" }] },
+    ]);
+  });
+  test("a line alone above everything is the course's title; a number within a title stays", () => {
+    const outline = outlineOf(
+      readPaper("My bread\n\nModule 1: A\n  1. Step 1.2 of it\n\nModule 2: B\n  1. b").rows,
+    );
+    expect(outline.title).toBe("My bread");
+    expect(outline.modules[0]?.lessons[0]?.title).toBe("Step 1.2 of it");
+  });
   test("an empty document, and one of white space, is nothing", () => {
     for (const text of ["", "\n\n", " \t \r\n"]) expect(readPaper(text).rows).toEqual([]);
   });

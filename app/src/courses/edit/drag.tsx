@@ -1,0 +1,34 @@
+/** An outline whose rows can be taken and put elsewhere. Without a browser's elements: rows only. */
+import type { ReactNode } from "react";
+
+export interface DragAreaProps {
+  children: ReactNode;
+  titleOf(id: string): string;
+  /** How many rows go along with this one. */
+  countOf(id: string): number;
+  /** Puts a row after another; `null`: before everything. */
+  onDrop(id: string, after: string | null): void;
+  /** Lines pasted into a row; true: they were taken. */
+  onPaste(row: string, text: string): boolean;
+  /** What copying (or cutting) marked rows puts on the clipboard; null: nothing is marked. */
+  onCopy(cut: boolean): string | null;
+}
+
+export interface DragRowProps {
+  id: string;
+  /** The row, with the handle it is taken by. */
+  children(handle: ReactNode): ReactNode;
+  /** What stands on the handle, and what it is called. */
+  mark: ReactNode;
+  name: string;
+  marked: boolean;
+  onMark(how: "toggle" | "range"): void;
+}
+
+export function DragArea({ children }: DragAreaProps) {
+  return children;
+}
+
+export function DragRow({ children, mark }: DragRowProps) {
+  return children(mark);
+}

@@ -1,0 +1,239 @@
+/** The outline as one types and arranges it: every row, what is marked, and where the caret is. */
+import type { TimelineAnswer } from "@dawngate/contract";
+import { clipOf, outermost, putAfter, putCopies, rowsOf } from "@dawngate/core/courses";
+import { writeMarkdown } from "@dawngate/core/courses/paper";
+import type { PlanCourse, PlanModule } from "@dawngate/core/plan";
+import { sayGate } from "@dawngate/core/schedule/words";
+import type { Zone } from "@dawngate/core/time";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { View } from "react-native";
+import { Press } from "../../ui/press";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { clipOfText, keepClip } from "./clip";
+import { DragArea } from "./drag";
+import { type Drawing, EditRow, opensOnOneDay, type RowActions, titleIn } from "./edit-row";
+import { MarkedBar } from "./marked-bar";
+import { pastedLines, strike, type Typed } from "./typing";
+import type { useDraft } from "./use-draft";
+
+interface Props {
+  course: PlanCourse;
+  draft: Pick<ReturnType<typeof useDraft>, "perform" | "undo" | "redo" | "latest">;
+  timeline: TimelineAnswer | null;
+  drawing: Drawing | null;
+  zone: Zone;
+  newId(): string;
+  onGate(id: string): void;
+  onMore(id: string): void;
+  onAddLesson(module: PlanModule): void;
+}
+
+const NONE: ReadonlySet<string> = new Set();
+
+export function Outline(props: Props) {
+  const { course, timeline, drawing, zone, newId, onAddLesson } = props;
+  const { perform, latest } = props.draft;
+  const [marked, setMarked] = useState(NONE);
+  const focus = useFocus(course);
+  const now = useRef({ ...props, marked });
+  now.current = { ...props, marked };
+  const take = (typed: Typed | null): boolean => {
+    if (!typed) return false;
+    perform(...typed.operations);
+    setMarked(typed.marked);
+    if (typed.focus !== null) focus(typed.focus);
+    return true;
+  };
+  const taking = useRef(take);
+  taking.current = take;
+  const on = useMemo((): RowActions => {
+    const here = () => now.current;
+    return {
+      title: (item, kind, title) =>
+        here().draft.perform({
+          type: kind === "module" ? "set-module" : "set-lesson",
+          item,
+          set: { title },
+        }),
+      key: (typing, stroke) =>
+        taking.current(
+          strike(here().draft.latest(), { ...typing, marked: here().marked }, stroke, here().newId),
+        ),
+      gate: (id) => here().onGate(id),
+      more: (id) => here().onMore(id),
+      mark: (id, how) => setMarked((marks) => markedNow(here().course, marks, id, how)),
+      undo: () => here().draft.undo(),
+      redo: () => here().draft.redo(),
+    };
+  }, []);
+
+  const items = useMemo(() => new Map(timeline?.items.map((item) => [item.id, item])), [timeline]);
+  const copy = (cut: boolean): string | null => {
+    if (marked.size === 0) return null;
+    const clip = clipOf(course, marked);
+    const text = clipText(course, marked);
+    keepClip({ clip, cut, text });
+    return text;
+  };
+  const paste = (row: string, text: string): boolean => {
+    const kept = clipOfText(text);
+    const present = latest();
+    if (kept) {
+      const ids = new Set(
+        kept.clip.rows.map((one) => ("module" in one ? one.module.id : one.lesson.id)),
+      );
+      const moves =
+        kept.cut &&
+        kept.clip.course === course.id &&
+        [...ids].every((id) => rowsOf(present).includes(id));
+      const operations = moves
+        ? putAfter(present, ids, row)
+        : putCopies(present, kept.clip, row, newId);
+      if (moves) keepClip({ ...kept, cut: false });
+      return take({ operations, focus: null, marked: NONE });
+    }
+    return /\r|\n/.test(text.trim()) && take(pastedLines(present, row, text, newId));
+  };
+  const along = (id: string) => (marked.has(id) ? marked : new Set([id]));
+  let number = 0;
+  return (
+    <>
+      <MarkedBar
+        course={course}
+        marked={marked}
+        perform={perform}
+        onClear={() => setMarked(NONE)}
+      />
+      <DragArea
+        titleOf={(id) => titleIn(course, id) || "a row without a title"}
+        countOf={(id) => outermost(course, along(id)).length}
+        onDrop={(id, after) => perform(...putAfter(latest(), along(id), after))}
+        onPaste={paste}
+        onCopy={copy}
+      >
+        <View role="list">
+          {course.modules.map((module, m) => (
+            <View key={module.id} role="listitem">
+              <EditRow
+                item={module}
+                kind="module"
+                number={m + 1}
+                row={items.get(module.id) ?? null}
+                gate={sayGate(module.gate, (id) => titleIn(course, id))}
+                sameDay={
+                  m > 0 &&
+                  module.gate !== null &&
+                  opensOnOneDay(
+                    items.get(module.id) ?? null,
+                    items.get(course.modules[m - 1]?.id ?? "") ?? null,
+                    zone,
+                  )
+                }
+                marked={marked.has(module.id)}
+                marks={marked.size > 1}
+                drawing={drawing}
+                zone={zone}
+                on={on}
+              />
+              {module.lessons.map((lesson) => {
+                number++;
+                return (
+                  <EditRow
+                    key={lesson.id}
+                    item={lesson}
+                    kind="lesson"
+                    number={number}
+                    row={items.get(lesson.id) ?? null}
+                    gate={
+                      lesson.gate
+                        ? sayGate(lesson.gate, (id) => titleIn(course, id))
+                        : "with its module"
+                    }
+                    sameDay={false}
+                    marked={marked.has(lesson.id)}
+                    marks={marked.size > 1}
+                    drawing={drawing}
+                    zone={zone}
+                    on={on}
+                  />
+                );
+              })}
+              <AddLesson module={module} onAdd={onAddLesson} />
+            </View>
+          ))}
+        </View>
+      </DragArea>
+    </>
+  );
+}
+
+function AddLesson({ module, onAdd }: { module: PlanModule; onAdd(module: PlanModule): void }) {
+  const { dusk } = usePalette();
+  return (
+    <Press
+      onPress={() => onAdd(module)}
+      aria-label={`Add a lesson to ${module.title}`}
+      style={{
+        marginLeft: 44,
+        paddingHorizontal: 30,
+        justifyContent: "center",
+        alignSelf: "flex-start",
+      }}
+    >
+      <Text kind="smallStrong" color={dusk}>
+        + Add a lesson
+      </Text>
+    </Press>
+  );
+}
+
+/** Marks one row, or all from the last one marked to it. */
+function markedNow(
+  course: PlanCourse,
+  marks: ReadonlySet<string>,
+  id: string,
+  how: "toggle" | "range",
+): ReadonlySet<string> {
+  if (how === "range" && marks.size > 0) {
+    const rows = rowsOf(course);
+    const from = rows.findIndex((row) => marks.has(row));
+    const to = rows.indexOf(id);
+    return new Set(rows.slice(Math.min(from, to), Math.max(from, to) + 1));
+  }
+  const next = new Set(marks);
+  if (!next.delete(id)) next.add(id);
+  return next;
+}
+
+/** Marked rows as Markdown, for wherever they are pasted outside. */
+function clipText(course: PlanCourse, marked: ReadonlySet<string>): string {
+  const rows = new Set(outermost(course, marked));
+  const modules = course.modules.flatMap((module) => {
+    if (rows.has(module.id)) return [module];
+    const lessons = module.lessons.filter(({ id }) => rows.has(id));
+    return lessons.length === 0 ? [] : [{ ...module, lessons }];
+  });
+  return writeMarkdown({ ...course, modules }, new Map());
+}
+
+/** Puts the caret at the end of a row's title, once the row is there. */
+function useFocus(course: PlanCourse): (row: string) => void {
+  const wanted = useRef<string | null>(null);
+  const go = () => {
+    const row = wanted.current;
+    if (row === null || typeof document === "undefined") return;
+    const field = document.querySelector<HTMLInputElement>(`[data-row="${CSS.escape(row)}"] input`);
+    if (!field) return;
+    wanted.current = null;
+    field.focus();
+    field.setSelectionRange(field.value.length, field.value.length);
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new row is there once the outline is drawn with it
+  useEffect(go, [course]);
+  return (row) => {
+    wanted.current = row;
+    // Where nothing changes, nothing is drawn.
+    setTimeout(go, 0);
+  };
+}
