@@ -8,6 +8,7 @@ export interface DragAreaProps {
   countOf(id: string): number;
   /** Puts a row after another; `null`: before everything. */
   onDrop(id: string, after: string | null): void;
+  onMark(id: string, how: "toggle" | "range"): void;
   /** Lines pasted into a row; true: they were taken. */
   onPaste(row: string, text: string): boolean;
   /** What copying (or cutting) marked rows puts on the clipboard; null: nothing is marked. */
@@ -16,19 +17,20 @@ export interface DragAreaProps {
 
 export interface DragRowProps {
   id: string;
-  /** The row, with the handle it is taken by. */
-  children(handle: ReactNode): ReactNode;
-  /** What stands on the handle, and what it is called. */
-  mark: ReactNode;
+  kind: "module" | "lesson";
+  /** What its handle is called. */
   name: string;
   marked: boolean;
-  onMark(how: "toggle" | "range"): void;
+  /** Columns of air before the handle. */
+  inset: number;
+  /** The row beside its handle. */
+  children: ReactNode;
 }
 
 export function DragArea({ children }: DragAreaProps) {
   return children;
 }
 
-export function DragRow({ children, mark }: DragRowProps) {
-  return children(mark);
+export function DragRow({ children }: DragRowProps) {
+  return children;
 }

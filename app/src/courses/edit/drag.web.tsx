@@ -1,113 +1,193 @@
-/** An outline whose rows can be taken by mouse, touch or keyboard and put elsewhere, said aloud on the way. */
+/**
+ * An outline whose rows can be taken by mouse, touch or keyboard and put elsewhere, said aloud on the way. The drag and
+ * drop library knows one thing that is dragged, whichever row that is; the row below the pointer is asked of the
+ * browser. So six hundred rows cost no more than one, and none is drawn again while something moves.
+ */
 import {
-  type Announcements,
-  type CollisionDetection,
-  closestCenter,
   DndContext,
   DragOverlay,
   type KeyboardCoordinateGetter,
   KeyboardSensor,
   PointerSensor,
-  pointerWithin,
   useDraggable,
-  useDroppable,
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
-import { type ClipboardEvent, useState } from "react";
+import {
+  type ClipboardEvent,
+  createContext,
+  type KeyboardEvent,
+  memo,
+  type PointerEvent,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
+import { TEXT } from "../../ui/fonts";
+import { Icon } from "../../ui/icon";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import type { DragAreaProps, DragRowProps } from "./drag";
 
-/** The place above the first row. */
-const TOP = "dawngate-top";
+/** Above the first row. */
+const TOP = "";
+const rowAt = (id: string) => document.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"]`);
+const rowOf = (target: EventTarget | null) =>
+  (target as HTMLElement | null)?.closest?.<HTMLElement>("[data-row]") ?? null;
+const idOf = (row: HTMLElement | null) => row?.dataset.row ?? null;
 
-/** By mouse and finger the row under the pointer counts, by keyboard the one it was moved to. */
-const underPointer: CollisionDetection = (args) => {
-  const within = args.pointerCoordinates ? pointerWithin(args) : [];
-  return within.length > 0 ? within : closestCenter(args);
-};
+/** Numbers are the browser's to count, so that a new row does not draw all that follow again. */
+const STYLE = `
+[data-outline] { counter-reset: module lesson; position: relative; }
+[data-row] { content-visibility: auto; contain-intrinsic-size: auto 46px; }
+[data-row=""] { content-visibility: visible; }
+[data-kind="module"] { counter-increment: module; }
+[data-kind="lesson"] { counter-increment: lesson; }
+[data-kind="module"] [data-number]::after { content: counter(module); font-weight: 600; }
+[data-kind="lesson"] [data-number]::after { content: counter(lesson); }
+`;
 
-/** With arrows a taken row goes from row to row. */
-const rowByRow: KeyboardCoordinateGetter = (event, { context }) => {
-  const step = event.code === "ArrowDown" ? 1 : event.code === "ArrowUp" ? -1 : 0;
-  const { droppableRects, over, active } = context;
-  if (step === 0 || !active) return undefined;
-  event.preventDefault();
-  const rects = [...droppableRects].sort((a, b) => a[1].top - b[1].top);
-  const here = rects.findIndex(([id]) => id === (over?.id ?? active.id));
-  const next = rects[here + step]?.[1];
-  return next && { x: next.left, y: next.top };
-};
+/** A little way before it is a move: until then it is a press. */
+const BY_POINTER = { activationConstraint: { distance: 5 } };
 
-export function DragArea({ children, titleOf, countOf, onDrop, onPaste, onCopy }: DragAreaProps) {
+/** Where what was taken would go, as the row it comes after. */
+interface Target {
+  after: string;
+  /** Where the line is drawn that shows it. */
+  y: number;
+}
+
+/** The rows go past the library by a context of their own: it makes a new value at each rendering, and with it React
+ * would look through all rows for whoever reads it. */
+const Slot = createContext<ReactNode>(null);
+type Latest = { current: DragAreaProps };
+
+export function DragArea(props: DragAreaProps) {
+  const latest = useRef(props);
+  latest.current = props;
+  return (
+    <Slot.Provider value={props.children}>
+      <Dragging latest={latest} />
+    </Slot.Provider>
+  );
+}
+
+const Dragging = memo(function Dragging({ latest }: { latest: Latest }) {
   const palette = usePalette();
   const [taken, setTaken] = useState<string | null>(null);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: rowByRow }),
+  const hot = useRef<string | null>(null);
+  const target = useRef<Target | null>(null);
+  const line = useRef<HTMLDivElement>(null);
+  const aim = useCallback((next: Target | null) => {
+    target.current = next;
+    if (!line.current) return;
+    line.current.style.display = next ? "block" : "none";
+    if (next) line.current.style.top = `${next.y}px`;
+  }, []);
+  // The library hands its sensors to everything within: made anew, they would make it look at every row.
+  const byKeys = useMemo(
+    () => ({
+      // With arrows a taken row goes from row to row.
+      coordinateGetter: ((event) => {
+        const step = event.code === "ArrowDown" ? 1 : event.code === "ArrowUp" ? -1 : 0;
+        if (step === 0) return undefined;
+        event.preventDefault();
+        const rows = [...document.querySelectorAll<HTMLElement>("[data-outline] [data-row]")];
+        const here = rows.findIndex((row) => idOf(row) === (target.current?.after ?? hot.current));
+        const next = rows[here + step];
+        const rect = next?.getBoundingClientRect();
+        if (!next || !rect) {
+          if (here + step < 0) aim({ after: TOP, y: 0 });
+          return undefined;
+        }
+        aim({ after: idOf(next) ?? TOP, y: next.offsetTop + next.offsetHeight });
+        return { x: rect.left, y: rect.top };
+      }) satisfies KeyboardCoordinateGetter,
+    }),
+    [aim],
   );
-  const name = (id: unknown) => {
-    const count = countOf(String(id));
-    return count > 1 ? `${count} rows` : titleOf(String(id));
+  const sensors = useSensors(
+    useSensor(PointerSensor, BY_POINTER),
+    useSensor(KeyboardSensor, byKeys),
+  );
+  useEffect(() => {
+    if (taken === null) return;
+    const row = rowAt(taken);
+    if (row) row.style.opacity = "0.4";
+    const follow = (event: globalThis.PointerEvent) => {
+      const outline = document.querySelector("[data-outline]")?.getBoundingClientRect();
+      if (!outline) return;
+      const under = rowOf(document.elementFromPoint(outline.left + 80, event.clientY));
+      if (under) aim({ after: idOf(under) ?? TOP, y: under.offsetTop + under.offsetHeight });
+      else if (event.clientY < outline.top) aim({ after: TOP, y: 0 });
+    };
+    window.addEventListener("pointermove", follow);
+    return () => {
+      window.removeEventListener("pointermove", follow);
+      if (row) row.style.opacity = "";
+    };
+  });
+  const name = (id = hot.current ?? "") => {
+    const count = latest.current.countOf(id);
+    return count > 1 ? `${count} rows` : latest.current.titleOf(id);
   };
-  const place = (id: unknown) =>
-    id === TOP ? "before everything" : `after ${titleOf(String(id))}`;
-  const announcements: Announcements = {
-    onDragStart: ({ active }) => `${name(active.id)} is taken.`,
-    // Over itself it has gone nowhere yet.
-    onDragOver: ({ active, over }) =>
-      over?.id === active.id
-        ? undefined
-        : over
-          ? `${name(active.id)} goes ${place(over.id)}.`
-          : `${name(active.id)} goes nowhere.`,
-    onDragEnd: ({ active, over }) =>
-      over ? `${name(active.id)} stands ${place(over.id)} now.` : `${name(active.id)} stays.`,
-    onDragCancel: ({ active }) => `${name(active.id)} stays where it was.`,
+  const place = () => {
+    const after = target.current?.after;
+    return after === TOP ? "before everything" : `after ${latest.current.titleOf(after ?? "")}`;
   };
-  const copy = (event: ClipboardEvent, cut: boolean) => {
-    const field = event.target as HTMLInputElement;
-    // A part of a title is the field's own.
-    if (field.selectionStart !== null && field.selectionStart !== field.selectionEnd) return;
-    const text = onCopy(cut);
-    if (text === null) return;
-    event.preventDefault();
-    event.clipboardData.setData("text/plain", text);
-  };
+  const moves = () => target.current !== null && target.current.after !== hot.current;
   return (
     <DndContext
       sensors={sensors}
-      collisionDetection={underPointer}
       accessibility={{
-        announcements,
+        announcements: {
+          onDragStart: () => `${name()} is taken.`,
+          onDragMove: () => (moves() ? `${name()} goes ${place()}.` : undefined),
+          onDragOver: () => undefined,
+          onDragEnd: () => (moves() ? `${name()} stands ${place()} now.` : `${name()} stays.`),
+          onDragCancel: () => `${name()} stays where it was.`,
+        },
         screenReaderInstructions: {
           draggable:
             "To move this row, press Space, go up or down with the arrows, and press Space again; Escape leaves it where it is.",
         },
       }}
-      onDragStart={({ active }) => setTaken(String(active.id))}
-      onDragCancel={() => setTaken(null)}
-      onDragEnd={({ active, over }) => {
+      onDragStart={() => setTaken(hot.current)}
+      onDragCancel={() => {
         setTaken(null);
-        if (over && over.id !== active.id)
-          onDrop(String(active.id), over.id === TOP ? null : String(over.id));
+        aim(null);
+      }}
+      onDragEnd={() => {
+        const after = target.current?.after;
+        if (hot.current !== null && after !== undefined && moves())
+          latest.current.onDrop(hot.current, after === TOP ? null : after);
+        setTaken(null);
+        aim(null);
       }}
     >
-      {/* biome-ignore lint/a11y/noStaticElementInteractions: what is pasted and copied in the fields within */}
-      <div
-        onPaste={(event) => {
-          const row = (event.target as HTMLElement).closest("[data-row]")?.getAttribute("data-row");
-          const text = event.clipboardData.getData("text/plain");
-          if (row && onPaste(row, text)) event.preventDefault();
-        }}
-        onCopy={(event) => copy(event, false)}
-        onCut={(event) => copy(event, true)}
-      >
-        <Top />
-        {children}
-      </div>
-      <DragOverlay dropAnimation={null}>
+      <style>{STYLE}</style>
+      <Rows latest={latest} hot={hot} taken={taken !== null}>
+        <div
+          ref={line}
+          aria-hidden
+          style={{
+            display: "none",
+            position: "absolute",
+            left: 0,
+            right: 0,
+            height: 3,
+            marginTop: -1,
+            background: palette.dusk,
+            zIndex: 1,
+            pointerEvents: "none",
+          }}
+        />
+      </Rows>
+      <DragOverlay dropAnimation={null} style={{ pointerEvents: "none" }}>
         {taken === null ? null : (
           <div
             style={{
@@ -125,65 +205,123 @@ export function DragArea({ children, titleOf, countOf, onDrop, onPaste, onCopy }
       </DragOverlay>
     </DndContext>
   );
+});
+
+interface RowsProps {
+  latest: Latest;
+  hot: { current: string | null };
+  taken: boolean;
+  children: ReactNode;
 }
 
-function Top() {
-  const { setNodeRef, isOver } = useDroppable({ id: TOP });
-  const { dusk } = usePalette();
+/** The rows, with what is pressed, pasted and copied in them. */
+function Rows({ latest, hot, taken, children }: RowsProps) {
+  const rows = useContext(Slot);
+  const { setNodeRef, setActivatorNodeRef, listeners } = useDraggable({ id: "row" });
+  const dragged = useRef(false);
+  if (taken) dragged.current = true;
+  /** Makes the row of a pressed handle the one that the library drags. */
+  const take = (event: { target: EventTarget | null }): boolean => {
+    const handle = (event.target as HTMLElement).closest?.<HTMLElement>("[data-handle]");
+    const row = rowOf(handle ?? null);
+    if (!handle || !row) return false;
+    hot.current = idOf(row);
+    setNodeRef(row);
+    setActivatorNodeRef(handle);
+    return true;
+  };
+  const copy = (event: ClipboardEvent, cut: boolean) => {
+    const field = event.target as HTMLInputElement;
+    // A part of a title is the field's own.
+    if (field.selectionStart !== null && field.selectionStart !== field.selectionEnd) return;
+    const text = latest.current.onCopy(cut);
+    if (text === null) return;
+    event.preventDefault();
+    event.clipboardData.setData("text/plain", text);
+  };
   return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: what is pressed are the handles and fields within
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the handles are buttons, which keys press
     <div
-      ref={setNodeRef}
-      style={{ height: 6, borderBottom: `3px solid ${isOver ? dusk : "transparent"}` }}
-    />
+      data-outline
+      onPointerDown={(event: PointerEvent) => {
+        dragged.current = false;
+        if (take(event)) listeners?.onPointerDown?.(event);
+      }}
+      onKeyDown={(event: KeyboardEvent) => {
+        // Enter marks, as a press does; Space takes.
+        if (event.key !== "Enter" && take(event)) {
+          dragged.current = event.key === " ";
+          listeners?.onKeyDown?.(event);
+        }
+      }}
+      onClick={(event) => {
+        const handle = (event.target as HTMLElement).closest("[data-handle]");
+        const id = idOf(rowOf(handle));
+        // Letting go after a move is no press.
+        if (id !== null && !dragged.current)
+          latest.current.onMark(id, event.shiftKey ? "range" : "toggle");
+      }}
+      onPaste={(event) => {
+        const row = idOf(rowOf(event.target));
+        if (row !== null && latest.current.onPaste(row, event.clipboardData.getData("text/plain")))
+          event.preventDefault();
+      }}
+      onCopy={(event) => copy(event, false)}
+      onCut={(event) => copy(event, true)}
+    >
+      {children}
+      {rows}
+    </div>
   );
 }
 
-export function DragRow({ id, children, mark, name, marked, onMark }: DragRowProps) {
-  const { setNodeRef, setActivatorNodeRef, listeners, attributes, isDragging } = useDraggable({
-    id,
-  });
-  const { setNodeRef: setDropRef, isOver } = useDroppable({ id });
+export function DragRow({ id, kind, name, marked, inset, children }: DragRowProps) {
   const palette = usePalette();
-  const handle = (
-    <button
-      type="button"
-      ref={setActivatorNodeRef}
-      {...listeners}
-      {...attributes}
-      // It marks when pressed, and moves when dragged.
-      aria-pressed={marked}
-      aria-label={name}
-      onClick={(event) => onMark(event.shiftKey ? "range" : "toggle")}
-      style={{
-        width: 44,
-        minHeight: 44,
-        padding: 0,
-        border: "none",
-        borderRadius: 6,
-        cursor: "grab",
-        touchAction: "none",
-        background: "transparent",
-        flexShrink: 0,
-      }}
-    >
-      {mark}
-    </button>
+  const mark = useMemo(
+    () => <Icon name="drag-vertical" color={palette.quiet} size={16} />,
+    [palette.quiet],
   );
   return (
     <div
-      ref={(node) => {
-        setNodeRef(node);
-        setDropRef(node);
-      }}
       data-row={id}
+      data-kind={kind}
       style={{
-        opacity: isDragging ? 0.4 : 1,
+        display: "flex",
+        alignItems: "flex-start",
+        paddingLeft: inset,
         background: marked ? palette.lilac : undefined,
-        boxShadow: isOver && !isDragging ? `0 3px 0 ${palette.dusk}` : undefined,
-        position: "relative",
+        borderBottom: `1px solid ${palette.line}`,
       }}
     >
-      {children(handle)}
+      <button
+        type="button"
+        data-handle
+        aria-pressed={marked}
+        aria-roledescription="row that can be moved"
+        aria-label={name}
+        style={{
+          width: 44,
+          minHeight: 44,
+          padding: 0,
+          border: "none",
+          borderRadius: 6,
+          cursor: "grab",
+          touchAction: "none",
+          background: "transparent",
+          color: palette.quiet,
+          flexShrink: 0,
+          display: "flex",
+          alignItems: "center",
+          justifyContent: "center",
+          font: `14px ${TEXT}, sans-serif`,
+          fontVariantNumeric: "tabular-nums",
+        }}
+      >
+        {mark}
+        <span data-number aria-hidden />
+      </button>
+      <div style={{ flex: 1, minWidth: 0 }}>{children}</div>
     </div>
   );
 }

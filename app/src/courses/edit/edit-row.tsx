@@ -66,7 +66,6 @@ export interface RowActions {
   key(typing: Omit<Typing, "marked">, stroke: Stroke): boolean;
   gate(id: string): void;
   more(id: string): void;
-  mark(id: string, how: "toggle" | "range"): void;
   undo(): void;
   redo(): void;
 }
@@ -74,8 +73,6 @@ export interface RowActions {
 interface Props {
   item: PlanModule | PlanLesson;
   kind: "module" | "lesson";
-  /** Its number: of the module, or of the lesson through the whole course. */
-  number: number;
   /** How it stands for the imagined enrollee; null where it is not published. */
   row: TimelineItemAnswer | null;
   /** Its gate in words, and whether it opens on the day of the module before. */
@@ -90,25 +87,138 @@ interface Props {
   on: RowActions;
 }
 
-export const EditRow = memo(function EditRow({
-  item,
-  kind,
-  number,
-  row,
-  gate,
-  sameDay,
-  marked,
-  marks,
-  drawing,
-  zone,
-  on,
-}: Props) {
+export const EditRow = memo(function EditRow(props: Props) {
+  const { item, kind, row, gate, sameDay, marked, marks, drawing, zone, on } = props;
   const palette = usePalette();
   const wide = useWide();
-  const [typed, setTyped] = useState<string | null>(null);
   const module = kind === "module";
   const name = module ? "Module" : "Lesson";
-  const called = item.title.trim() === "" ? `${name.toLowerCase()} without a title` : item.title;
+  const called = item.title.trim() === "" ? "without a title" : item.title;
+  const date =
+    item.visible !== "published"
+      ? item.visible
+      : row === null
+        ? "with its module, not published"
+        : sayState(row, zone);
+  const title = (
+    <>
+      <SunMark mark={row ? markOf(row) : "waiting"} size={module ? 24 : 20} />
+      <TitleField
+        item={item}
+        kind={kind}
+        name={`${name.toLowerCase()} ${called}`}
+        marks={marks}
+        on={on}
+      />
+    </>
+  );
+  const missing = missingIn(item);
+  const note = (
+    <Text kind="small" color={missing ? palette.ember : palette.quiet}>
+      {missing ?? lengthIn(item)}
+    </Text>
+  );
+  const said = `${name} ${called} opens ${gate}${
+    sameDay ? ", on the same day as the one before" : ""
+  }: ${date}. Change its gate`;
+  const words = (
+    <Text
+      kind="small"
+      aria-hidden
+      numberOfLines={wide ? 2 : undefined}
+      color={sameDay ? palette.ember : palette.dusk}
+    >
+      {gate}
+      {sameDay ? " · same day as the one before" : ""}
+    </Text>
+  );
+  const more = <More name={name} title={called} onMore={() => on.more(item.id)} />;
+  const inset = module ? 0 : wide ? 22 : 10;
+  return (
+    <DragRow
+      id={item.id}
+      kind={kind}
+      name={`${name} ${called}: mark or move`}
+      marked={marked}
+      inset={inset}
+    >
+      {wide ? (
+        <View style={{ flexDirection: "row", height: ROW }}>
+          <View
+            style={{
+              flexDirection: "row",
+              alignItems: "center",
+              gap: 6,
+              width: TITLE_WIDTH - 44 - inset,
+              paddingRight: 12,
+            }}
+          >
+            {title}
+            {note}
+          </View>
+          <View style={{ width: GATE_WIDTH, paddingRight: 12 }}>
+            <Press
+              onPress={() => on.gate(item.id)}
+              style={{ justifyContent: "center", paddingHorizontal: 8 }}
+            >
+              <Hidden>{said}</Hidden>
+              {words}
+            </Press>
+          </View>
+          <View style={{ flex: 1, minWidth: 0 }}>
+            {drawing && row ? (
+              <HorizonStrip
+                {...drawing}
+                opens={read(row.opens)}
+                closes={read(row.closes)}
+                notBefore={read(row.notBefore)}
+                due={read(row.due)}
+                unreachable={!row.reachable}
+                height={ROW}
+                strong={module}
+                label={module || item.gate ? barLabel(row, zone) : null}
+              />
+            ) : item.visible === "published" ? null : (
+              <Text kind="small" color={palette.quiet} style={{ padding: 12 }}>
+                {item.visible}
+              </Text>
+            )}
+          </View>
+          {more}
+        </View>
+      ) : (
+        <View style={{ paddingBottom: 6 }}>
+          <View style={{ flexDirection: "row", alignItems: "center", gap: 8 }}>
+            {title}
+            {more}
+          </View>
+          <Press
+            onPress={() => on.gate(item.id)}
+            style={{ justifyContent: "center", paddingHorizontal: 4 }}
+          >
+            <Hidden>{said}</Hidden>
+            {words}
+            <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 14 }}>
+              <Text kind="small" color={palette.quiet} aria-hidden>
+                {date}
+              </Text>
+              {note}
+            </View>
+          </Press>
+        </View>
+      )}
+    </DragRow>
+  );
+}, isSame);
+
+interface TitleProps extends Pick<Props, "item" | "kind" | "marks" | "on"> {
+  name: string;
+}
+
+/** A title where it stands. What is typed stays here until it is left, so that a letter draws nothing else. */
+function TitleField({ item, kind, name, marks, on }: TitleProps) {
+  const palette = usePalette();
+  const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? item.title;
   const commit = () => {
     if (typed !== null && typed.trim() !== "" && typed !== item.title)
@@ -129,152 +239,28 @@ export const EditRow = memo(function EditRow({
     event.preventDefault();
     setTyped(null);
   };
-  const date =
-    item.visible !== "published"
-      ? item.visible
-      : row === null
-        ? "with its module, not published"
-        : sayState(row, zone);
-  const missing = missingIn(item);
-  const title = (
-    <>
-      <SunMark mark={row ? markOf(row) : "waiting"} size={module ? 24 : 20} />
-      <TextInput
-        aria-label={`Title of ${called === item.title ? `${name.toLowerCase()} ` : ""}${called}`}
-        value={text}
-        placeholder="Title"
-        placeholderTextColor={palette.quiet}
-        onChangeText={setTyped}
-        onBlur={commit}
-        onKeyPress={press}
-        submitBehavior="submit"
-        maxLength={10_000}
-        style={{
-          flex: 1,
-          minWidth: 0,
-          minHeight: 44,
-          fontSize: 16,
-          fontFamily: module ? HEADING : TEXT,
-          color: palette.ink,
-        }}
-      />
-    </>
-  );
-  const note = missing ? (
-    <Text kind="small" color={palette.ember}>
-      {missing}
-    </Text>
-  ) : (
-    <Text kind="small" color={palette.quiet}>
-      {lengthIn(item)}
-    </Text>
-  );
-  const said = `${name} ${called} opens ${gate}${
-    sameDay ? ", on the same day as the one before" : ""
-  }: ${date}. Change its gate`;
-  const words = (
-    <Text
-      kind="small"
-      aria-hidden
-      numberOfLines={wide ? 2 : undefined}
-      color={sameDay ? palette.ember : palette.dusk}
-    >
-      {gate}
-      {sameDay ? " · same day as the one before" : ""}
-    </Text>
-  );
-  const more = <More name={name} title={called} onMore={() => on.more(item.id)} />;
-  const line = { borderBottomWidth: 1, borderBottomColor: palette.line };
-  const mark = (
-    <View style={{ flexDirection: "row", alignItems: "center", justifyContent: "center" }}>
-      <Icon name="drag-vertical" color={palette.quiet} size={16} />
-      <Text kind={module ? "smallStrong" : "small"} color={palette.quiet} aria-hidden>
-        {number}
-      </Text>
-    </View>
-  );
   return (
-    <DragRow
-      id={item.id}
-      mark={mark}
-      name={`${name} ${number}, ${called}: mark or move`}
-      marked={marked}
-      onMark={(how) => on.mark(item.id, how)}
-    >
-      {(handle) =>
-        wide ? (
-          <View style={{ flexDirection: "row", height: ROW }}>
-            <View
-              style={{
-                ...line,
-                flexDirection: "row",
-                alignItems: "center",
-                gap: 6,
-                width: TITLE_WIDTH,
-                paddingLeft: module ? 0 : 22,
-                paddingRight: 12,
-              }}
-            >
-              {handle}
-              {title}
-              {note}
-            </View>
-            <View style={{ ...line, width: GATE_WIDTH, paddingRight: 12 }}>
-              <Press
-                onPress={() => on.gate(item.id)}
-                style={{ justifyContent: "center", paddingHorizontal: 8 }}
-              >
-                <Hidden>{said}</Hidden>
-                {words}
-              </Press>
-            </View>
-            <View style={{ flex: 1, minWidth: 0 }}>
-              {drawing && row ? (
-                <HorizonStrip
-                  {...drawing}
-                  opens={read(row.opens)}
-                  closes={read(row.closes)}
-                  notBefore={read(row.notBefore)}
-                  due={read(row.due)}
-                  unreachable={!row.reachable}
-                  height={ROW}
-                  strong={module}
-                  label={module || item.gate ? barLabel(row, zone) : null}
-                />
-              ) : item.visible === "published" ? null : (
-                <Text kind="small" color={palette.quiet} style={{ padding: 12 }}>
-                  {item.visible}
-                </Text>
-              )}
-            </View>
-            {more}
-          </View>
-        ) : (
-          <View style={{ ...line, paddingVertical: 6, paddingLeft: module ? 0 : 10 }}>
-            <View style={{ flexDirection: "row", alignItems: "center", gap: 8 }}>
-              {handle}
-              {title}
-              {more}
-            </View>
-            <Press
-              onPress={() => on.gate(item.id)}
-              style={{ justifyContent: "center", paddingHorizontal: 8, marginLeft: 44 }}
-            >
-              <Hidden>{said}</Hidden>
-              {words}
-              <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 14 }}>
-                <Text kind="small" color={palette.quiet} aria-hidden>
-                  {date}
-                </Text>
-                {note}
-              </View>
-            </Press>
-          </View>
-        )
-      }
-    </DragRow>
+    <TextInput
+      aria-label={`Title of ${name}`}
+      value={text}
+      placeholder="Title"
+      placeholderTextColor={palette.quiet}
+      onChangeText={setTyped}
+      onBlur={commit}
+      onKeyPress={press}
+      submitBehavior="submit"
+      maxLength={10_000}
+      style={{
+        flex: 1,
+        minWidth: 0,
+        minHeight: 44,
+        fontSize: 16,
+        fontFamily: kind === "module" ? HEADING : TEXT,
+        color: palette.ink,
+      }}
+    />
   );
-}, isSame);
+}
 
 /** The dates of a row are worked out anew at every change; what looks the same is not drawn again. */
 function isSame(a: Props, b: Props): boolean {

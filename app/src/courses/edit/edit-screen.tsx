@@ -1,6 +1,6 @@
 /** The outline and its gates, edited: every change is shown with its dates at once, kept by itself, and undone. */
 import type { TimelineAnswer } from "@dawngate/contract";
-import { newLesson, newModule } from "@dawngate/core/courses";
+import { newModule } from "@dawngate/core/courses";
 import type { PlanCourse, PlanLesson, PlanModule } from "@dawngate/core/plan";
 import { formatDate, type Instant, localDateAt, type Zone, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
@@ -159,14 +159,6 @@ function Editor({ place, school, draft, course }: Props) {
         newId={newId}
         onGate={(id) => setOpen({ kind: "gate", id })}
         onMore={(id) => setOpen({ kind: "item", id })}
-        onAddLesson={(module) =>
-          perform({
-            type: "insert-lesson",
-            lesson: newLesson(newId(), `Lesson ${module.lessons.length + 1}`),
-            module: module.id,
-            after: module.lessons.at(-1)?.id ?? null,
-          })
-        }
       />
       <QuietAction label="Add a module" onPress={addModule} />
       {found && open?.kind === "gate" ? (

@@ -1,18 +1,18 @@
 /** The outline as one types and arranges it: every row, what is marked, and where the caret is. */
 import type { TimelineAnswer } from "@dawngate/contract";
-import { clipOf, outermost, putAfter, putCopies, rowsOf } from "@dawngate/core/courses";
+import { clipOf, newLesson, outermost, putAfter, putCopies, rowsOf } from "@dawngate/core/courses";
 import { writeMarkdown } from "@dawngate/core/courses/paper";
-import type { PlanCourse, PlanModule } from "@dawngate/core/plan";
+import type { PlanCourse } from "@dawngate/core/plan";
 import { sayGate } from "@dawngate/core/schedule/words";
 import type { Zone } from "@dawngate/core/time";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { clipOfText, keepClip } from "./clip";
 import { DragArea } from "./drag";
-import { type Drawing, EditRow, opensOnOneDay, type RowActions, titleIn } from "./edit-row";
+import { type Drawing, EditRow, opensOnOneDay, type RowActions } from "./edit-row";
 import { MarkedBar } from "./marked-bar";
 import { pastedLines, strike, type Typed } from "./typing";
 import type { useDraft } from "./use-draft";
@@ -26,13 +26,12 @@ interface Props {
   newId(): string;
   onGate(id: string): void;
   onMore(id: string): void;
-  onAddLesson(module: PlanModule): void;
 }
 
 const NONE: ReadonlySet<string> = new Set();
 
 export function Outline(props: Props) {
-  const { course, timeline, drawing, zone, newId, onAddLesson } = props;
+  const { course, timeline, drawing, zone, newId } = props;
   const { perform, latest } = props.draft;
   const [marked, setMarked] = useState(NONE);
   const focus = useFocus(course);
@@ -62,12 +61,19 @@ export function Outline(props: Props) {
         ),
       gate: (id) => here().onGate(id),
       more: (id) => here().onMore(id),
-      mark: (id, how) => setMarked((marks) => markedNow(here().course, marks, id, how)),
       undo: () => here().draft.undo(),
       redo: () => here().draft.redo(),
     };
   }, []);
 
+  const addLesson = useCallback((id: string) => {
+    const { draft, newId } = now.current;
+    const module = draft.latest().modules.find((one) => one.id === id);
+    if (!module) return;
+    const lesson = newLesson(newId(), `Lesson ${module.lessons.length + 1}`);
+    const after = module.lessons.at(-1)?.id ?? null;
+    draft.perform({ type: "insert-lesson", lesson, module: id, after });
+  }, []);
   const items = useMemo(() => new Map(timeline?.items.map((item) => [item.id, item])), [timeline]);
   const copy = (cut: boolean): string | null => {
     if (marked.size === 0) return null;
@@ -95,8 +101,9 @@ export function Outline(props: Props) {
     }
     return /\r|\n/.test(text.trim()) && take(pastedLines(present, row, text, newId));
   };
+  const names = useMemo(() => titlesOf(course), [course]);
+  const titles = (id: string) => names.get(id) ?? "something that is gone";
   const along = (id: string) => (marked.has(id) ? marked : new Set([id]));
-  let number = 0;
   return (
     <>
       <MarkedBar
@@ -106,9 +113,10 @@ export function Outline(props: Props) {
         onClear={() => setMarked(NONE)}
       />
       <DragArea
-        titleOf={(id) => titleIn(course, id) || "a row without a title"}
+        titleOf={(id) => names.get(id) || "a row without a title"}
         countOf={(id) => outermost(course, along(id)).length}
         onDrop={(id, after) => perform(...putAfter(latest(), along(id), after))}
+        onMark={(id, how) => setMarked((marks) => markedNow(course, marks, id, how))}
         onPaste={paste}
         onCopy={copy}
       >
@@ -118,9 +126,8 @@ export function Outline(props: Props) {
               <EditRow
                 item={module}
                 kind="module"
-                number={m + 1}
                 row={items.get(module.id) ?? null}
-                gate={sayGate(module.gate, (id) => titleIn(course, id))}
+                gate={sayGate(module.gate, titles)}
                 sameDay={
                   m > 0 &&
                   module.gate !== null &&
@@ -136,30 +143,22 @@ export function Outline(props: Props) {
                 zone={zone}
                 on={on}
               />
-              {module.lessons.map((lesson) => {
-                number++;
-                return (
-                  <EditRow
-                    key={lesson.id}
-                    item={lesson}
-                    kind="lesson"
-                    number={number}
-                    row={items.get(lesson.id) ?? null}
-                    gate={
-                      lesson.gate
-                        ? sayGate(lesson.gate, (id) => titleIn(course, id))
-                        : "with its module"
-                    }
-                    sameDay={false}
-                    marked={marked.has(lesson.id)}
-                    marks={marked.size > 1}
-                    drawing={drawing}
-                    zone={zone}
-                    on={on}
-                  />
-                );
-              })}
-              <AddLesson module={module} onAdd={onAddLesson} />
+              {module.lessons.map((lesson) => (
+                <EditRow
+                  key={lesson.id}
+                  item={lesson}
+                  kind="lesson"
+                  row={items.get(lesson.id) ?? null}
+                  gate={lesson.gate ? sayGate(lesson.gate, titles) : "with its module"}
+                  sameDay={false}
+                  marked={marked.has(lesson.id)}
+                  marks={marked.size > 1}
+                  drawing={drawing}
+                  zone={zone}
+                  on={on}
+                />
+              ))}
+              <AddLesson id={module.id} title={module.title} onAdd={addLesson} />
             </View>
           ))}
         </View>
@@ -168,12 +167,27 @@ export function Outline(props: Props) {
   );
 }
 
-function AddLesson({ module, onAdd }: { module: PlanModule; onAdd(module: PlanModule): void }) {
+function titlesOf(course: PlanCourse): Map<string, string> {
+  const names = new Map([[course.id, course.title]]);
+  for (const module of course.modules)
+    for (const { id, title } of [module, ...module.lessons]) names.set(id, title);
+  return names;
+}
+
+const AddLesson = memo(function AddLesson({
+  id,
+  title,
+  onAdd,
+}: {
+  id: string;
+  title: string;
+  onAdd(id: string): void;
+}) {
   const { dusk } = usePalette();
   return (
     <Press
-      onPress={() => onAdd(module)}
-      aria-label={`Add a lesson to ${module.title}`}
+      onPress={() => onAdd(id)}
+      aria-label={`Add a lesson to ${title}`}
       style={{
         marginLeft: 44,
         paddingHorizontal: 30,
@@ -186,7 +200,7 @@ function AddLesson({ module, onAdd }: { module: PlanModule; onAdd(module: PlanMo
       </Text>
     </Press>
   );
-}
+});
 
 /** Marks one row, or all from the last one marked to it. */
 function markedNow(

@@ -5,6 +5,7 @@ import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { Choice } from "../../schedule/as-if/choice";
 import { QuietAction } from "../../ui/action";
+import { Hidden } from "../../ui/hidden";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -92,7 +93,6 @@ const PaperLine = memo(function PaperLine({ row, index, open, onToggle, onChange
       <Press
         onPress={() => onToggle(index)}
         aria-expanded={open}
-        aria-label={`Line ${line}, ${said}${unclear ? ", not understood" : ""}: ${title}${notes.length > 0 ? `, ${notes.join(", ")}` : ""}`}
         style={{
           flexDirection: "row",
           gap: 10,
@@ -109,40 +109,43 @@ const PaperLine = memo(function PaperLine({ row, index, open, onToggle, onChange
           },
         } as object)}
       >
-        <Text
-          kind="small"
-          color={palette.quiet}
-          style={{ width: 34, textAlign: "right" }}
-          aria-hidden
-        >
-          {line}
-        </Text>
-        <View style={{ flex: 1, paddingLeft: INDENT[role] }}>
+        <Hidden>{`Line ${line}, ${said}${unclear ? ", not understood" : ""}: ${[title, ...notes].join(", ")}`}</Hidden>
+        <View aria-hidden style={{ flex: 1, flexDirection: "row", gap: 10, alignItems: "center" }}>
           <Text
-            kind={
-              role === "module"
-                ? "name"
-                : role === "course"
-                  ? "strong"
-                  : role === "lesson"
-                    ? "body"
-                    : "small"
-            }
-            color={role === "left-out" || role === "text" ? palette.quiet : palette.ink}
-            numberOfLines={2}
+            kind="small"
+            color={palette.quiet}
+            style={{ width: 34, textAlign: "right" }}
+            aria-hidden
           >
-            {title}
+            {line}
           </Text>
-          {unclear ? (
-            <Text kind="smallStrong" color={palette.ember}>
-              Not understood, and left out as it stands
+          <View style={{ flex: 1, paddingLeft: INDENT[role] }}>
+            <Text
+              kind={
+                role === "module"
+                  ? "name"
+                  : role === "course"
+                    ? "strong"
+                    : role === "lesson"
+                      ? "body"
+                      : "small"
+              }
+              color={role === "left-out" || role === "text" ? palette.quiet : palette.ink}
+              numberOfLines={2}
+            >
+              {title}
             </Text>
-          ) : null}
+            {unclear ? (
+              <Text kind="smallStrong" color={palette.ember}>
+                Not understood, and left out as it stands
+              </Text>
+            ) : null}
+          </View>
+          <Text kind="small" color={palette.quiet}>
+            {notes.length > 0 ? `${notes.join(", ")} · ` : ""}
+            {role === "text" ? "text" : role === "course" ? "course" : said}
+          </Text>
         </View>
-        <Text kind="small" color={palette.quiet}>
-          {notes.length > 0 ? `${notes.join(", ")} · ` : ""}
-          {role === "text" ? "text" : role === "course" ? "course" : said}
-        </Text>
       </Press>
       {open ? <Correct row={row} index={index} onChange={onChange} /> : null}
     </View>
