@@ -160,6 +160,12 @@ export const lessonDraft = z
   .object({ id: z.string(), text: z.string(), revision: z.int(), author: z.string() })
   .meta({ id: "LessonDraft" });
 
+export const draftTexts = z
+  .object({
+    texts: z.record(z.string(), z.string()).describe("Markdown by lesson; empty ones left out."),
+  })
+  .meta({ id: "DraftTexts" });
+
 export const lessonChange = z
   .strictObject({
     text: z.string().max(500_000, "A lesson's text has at most 500,000 characters"),
@@ -170,6 +176,7 @@ export const lessonChange = z
 export type Draft = z.infer<typeof draft>;
 export type Edit = z.infer<typeof edit>;
 export type Edited = z.infer<typeof edited>;
+export type DraftTexts = z.infer<typeof draftTexts>;
 export type LessonDraft = z.infer<typeof lessonDraft>;
 export type CourseSummary = z.infer<typeof courseSummary>;
 export type CourseList = z.infer<typeof courseList>;

@@ -1,3 +1,5 @@
+import { once } from "node:events";
+import { type AddressInfo, connect, createServer, type Socket } from "node:net";
 import { formatInstant } from "@dawngate/core/time";
 import { editDraft } from "../src/courses/authoring";
 import type { SchoolId } from "../src/db/connection";
@@ -172,3 +174,36 @@ describe("whoever edits a draft is told of others' changes", () => {
     expect([heard, other]).toEqual([2, 0]);
   });
 });
+
+test("while the database is away it is called once a second, not ever more often, and then everybody looks again", async () => {
+  const { host, port } = test_.address;
+  let away = false;
+  let calls = 0;
+  const open = new Set<Socket>();
+  // A way to the database that can be closed.
+  const way = createServer((from) => {
+    calls++;
+    if (away) return from.destroy();
+    const to = connect(port, host);
+    for (const socket of [from, to]) {
+      open.add(socket);
+      socket.on("error", () => undefined).on("close", () => open.delete(socket));
+    }
+    from.pipe(to).pipe(from);
+  }).listen(0, "127.0.0.1");
+  await once(way, "listening");
+  const { port: ours } = way.address() as AddressInfo;
+  const through = await listenForChanges({ ...test_.address, host: "127.0.0.1", port: ours });
+  let looked = 0;
+  through.onDraft(school, "c", () => looked++);
+  away = true;
+  calls = 0;
+  for (const socket of open) socket.destroy();
+  await new Promise((resolve) => setTimeout(resolve, 5500));
+  expect(calls).toBeGreaterThanOrEqual(3);
+  expect(calls).toBeLessThanOrEqual(6);
+  away = false;
+  await until(async () => looked === 1);
+  await through.close();
+  way.close();
+}, 20_000);

@@ -80,6 +80,7 @@ const ROUTES: [string, string, unknown, Role[]][] = [
   ["GET", "/schools/one/courses/c/draft", undefined, S],
   ["POST", "/schools/one/courses/c/draft", edit, O],
   ["GET", "/schools/one/courses/c/draft/operations?base=0", undefined, S],
+  ["GET", "/schools/one/courses/c/draft/texts", undefined, O],
   ["PUT", "/schools/one/courses/c/description", { description: "d" }, O],
   ["POST", "/schools/one/courses/c/versions", undefined, O],
   ["GET", "/schools/one/courses/c/draft/lessons/l1", undefined, S],

@@ -1,5 +1,12 @@
 /** Questions about courses, and what changes them. A draft's outline is changed by operations; see ./edits. */
-import type { Course, CourseList, Draft, LessonDraft, LessonText } from "@dawngate/contract";
+import type {
+  Course,
+  CourseList,
+  Draft,
+  DraftTexts,
+  LessonDraft,
+  LessonText,
+} from "@dawngate/contract";
 import { api, path } from "../store/api";
 
 export interface InCourse {
@@ -16,6 +23,7 @@ export const {
   useGetLessonTextQuery,
   useGetDraftQuery,
   useGetLessonDraftQuery,
+  useGetTextsQuery,
   useCreateCourseMutation,
   usePublishMutation,
   useDescribeMutation,
@@ -39,6 +47,10 @@ export const {
     }),
     getLessonDraft: build.query<LessonDraft, InCourse & { lesson: string }>({
       query: ({ lesson, ...place }) => coursePath(place, "draft", "lessons", lesson),
+      keepUnusedDataFor: 0,
+    }),
+    getTexts: build.query<DraftTexts, InCourse>({
+      query: (place) => coursePath(place, "draft", "texts"),
       keepUnusedDataFor: 0,
     }),
     createCourse: build.mutation<{ id: string }, { school: string; title: string }>({

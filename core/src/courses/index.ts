@@ -13,5 +13,6 @@ export {
 } from "./arrange";
 export { newLesson, newModule } from "./blank";
 export { circularItems } from "./circles";
+export { addClosing, lacksClosing } from "./closing";
 export { type Clip, clipOf, putCopies } from "./copy";
 export { type Operation, operation as operationSchema } from "./operation";

@@ -1,7 +1,7 @@
 /** Authoring: new courses, drafts changed by operations, and lesson texts with revisions. */
 import { randomBytes } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
-import type { Draft, Edit, Edited, LessonDraft } from "@dawngate/contract";
+import type { Draft, DraftTexts, Edit, Edited, LessonDraft } from "@dawngate/contract";
 import { applyOperation, type Operation } from "@dawngate/core/courses";
 import { courseSchema, type PlanCourse } from "@dawngate/core/plan";
 import type { Database, SchoolTransaction } from "../db/connection";
@@ -22,6 +22,7 @@ import {
   readDraft,
   readOperations,
   readRevision,
+  readTexts,
   setDescription,
 } from "./store";
 
@@ -156,6 +157,14 @@ export async function changeDescription(
   await db.withSchool(actor.school, async (tx) => {
     await existing(tx, id, true);
     await setDescription(tx, id, description);
+  });
+}
+
+/** What stands in all lessons of a draft, for taking the outline out. */
+export async function showTexts(db: Database, actor: Actor, id: string): Promise<DraftTexts> {
+  return reading(db, actor, async (tx) => {
+    await existing(tx, id);
+    return { texts: await readTexts(tx, id) };
   });
 }
 

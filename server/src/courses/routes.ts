@@ -5,6 +5,7 @@ import {
   created,
   description,
   draft,
+  draftTexts,
   edit,
   edited,
   lessonChange,
@@ -38,6 +39,7 @@ import {
   operationsAfter,
   showDraft,
   showLessonDraft,
+  showTexts,
 } from "./authoring";
 import { listCourses, showCourse, showLessonText } from "./service";
 
@@ -128,6 +130,18 @@ export function courseRoutes(services: Services, changes: Changes | null) {
           await editDraft(db, c.get("actor"), c.req.valid("param").course, c.req.valid("json")),
           200,
         ),
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}/draft/texts",
+        tags,
+        summary: "What stands in all lessons of a draft",
+        middleware: owners,
+        request: { params: inCourse },
+        responses: answers(draftTexts, "The texts."),
+      }),
+      async (c) => c.json(await showTexts(db, c.get("actor"), c.req.valid("param").course), 200),
     )
     .openapi(
       createRoute({

@@ -302,6 +302,23 @@ export async function readRevision(tx: SchoolTransaction, course: string, lesson
     .executeTakeFirst();
 }
 
+/** What stands in the lessons of a draft, by lesson; empty ones left out. */
+export async function readTexts(
+  tx: SchoolTransaction,
+  course: string,
+): Promise<Record<string, string>> {
+  const { rows } = await sql<{ id: string; body: string }>`
+    select distinct on (placed.id) placed.id, r.body
+    from lesson_placement placed
+    join lesson_revision r on r.school_id = placed.school_id and r.lesson_id = placed.lesson_id
+    where placed.course_id = ${course}
+    order by placed.id, r.number desc
+  `.execute(tx);
+  return Object.fromEntries(
+    rows.filter(({ body }) => body !== "").map(({ id, body }) => [id, body]),
+  );
+}
+
 export async function insertRevision(
   tx: SchoolTransaction,
   school: SchoolId,

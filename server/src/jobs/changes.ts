@@ -18,24 +18,29 @@ export async function listenForChanges(address: DatabaseAddress): Promise<Change
   const callbacks = new Map<string, Set<() => void>>();
   let closed = false;
   let client: pg.Client;
+  let waiting: NodeJS.Timeout | null = null;
   const connect = async () => {
     client = new pg.Client(address);
     client.on("notification", ({ payload }) => {
       for (const callback of callbacks.get(payload ?? "") ?? []) callback();
     });
     client.on("error", () => undefined);
-    client.on("end", () => {
-      if (!closed) setTimeout(reconnect, 1000).unref();
-    });
+    client.on("end", again);
     await client.connect();
     await client.query(`listen ${DRAFT_CHANNEL}`);
   };
-  const reconnect = () =>
-    connect()
-      .then(() => {
-        for (const set of callbacks.values()) for (const callback of set) callback();
-      })
-      .catch(() => setTimeout(reconnect, 1000).unref());
+  /** Once a second, however often one hears of it: an attempt that fails is heard of twice. */
+  const again = () => {
+    if (closed || waiting !== null) return;
+    waiting = setTimeout(() => {
+      waiting = null;
+      connect()
+        .then(() => {
+          for (const set of callbacks.values()) for (const callback of set) callback();
+        })
+        .catch(again);
+    }, 1000).unref();
+  };
   await connect();
   return {
     onDraft(school, course, callback) {
@@ -49,6 +54,7 @@ export async function listenForChanges(address: DatabaseAddress): Promise<Change
     },
     async close() {
       closed = true;
+      if (waiting !== null) clearTimeout(waiting);
       await client.end();
     },
   };

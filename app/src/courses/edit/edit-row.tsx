@@ -262,14 +262,18 @@ function TitleField({ item, kind, name, marks, on }: TitleProps) {
   );
 }
 
+const SEEN = ["opens", "closes", "notBefore", "due", "state", "reachable", "done"] as const;
+
 /** The dates of a row are worked out anew at every change; what looks the same is not drawn again. */
+export function looksSame(a: TimelineItemAnswer | null, b: TimelineItemAnswer | null): boolean {
+  return a === b || (a !== null && b !== null && SEEN.every((key) => a[key] === b[key]));
+}
+
 function isSame(a: Props, b: Props): boolean {
-  const { row: x, ...rest } = a;
-  const { row: y } = b;
-  const seen = ["opens", "closes", "notBefore", "due", "state", "reachable", "done"] as const;
+  const { row, ...rest } = a;
   return (
     Object.keys(rest).every((key) => a[key as keyof Props] === b[key as keyof Props]) &&
-    (x === y || (x !== null && y !== null && seen.every((key) => x[key] === y[key])))
+    looksSame(row, b.row)
   );
 }
 

@@ -3,32 +3,35 @@ import type { TimelineAnswer } from "@dawngate/contract";
 import { newModule } from "@dawngate/core/courses";
 import type { PlanCourse, PlanLesson, PlanModule } from "@dawngate/core/plan";
 import { formatDate, type Instant, localDateAt, type Zone, zoneOf } from "@dawngate/core/time";
-import { useLocalSearchParams, useRouter } from "expo-router";
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { useLocalSearchParams } from "expo-router";
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
-import { Choice } from "../../schedule/as-if/choice";
-import { DateField } from "../../schedule/as-if/moment-fields";
 import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
-import { PrimaryAction, QuietAction } from "../../ui/action";
+import { QuietAction } from "../../ui/action";
 import { useWide } from "../../ui/layout";
 import { Notice } from "../../ui/notice";
 import { Page } from "../../ui/page";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { type InCourse, useDescribeMutation, useGetCourseQuery, usePublishMutation } from "../api";
+import { type InCourse, useDescribeMutation, useGetCourseQuery } from "../api";
 import { CourseTabs } from "../course-tabs";
+import { OutSheet } from "../paper/out-sheet";
 import { PaperSheet } from "../paper/paper-sheet";
+import { AsIfEnrolled } from "./as-if-enrolled";
+import { ClosingModule } from "./closing-module";
 import { CourseSheet } from "./course-sheet";
 import { type Drawing, drawingOf, GATE_WIDTH, TITLE_WIDTH } from "./edit-row";
 import { GateSheet } from "./gate-sheet";
 import { ItemSheet } from "./item-sheet";
 import { Outline } from "./outline";
 import { previewDraft } from "./preview";
-import { type Keeping, useDraft } from "./use-draft";
+import { Ticks } from "./ticks";
+import { Toolbar } from "./toolbar";
+import { useDraft } from "./use-draft";
 
-type Open = { kind: "gate" | "item"; id: string } | { kind: "course" | "paper" } | null;
+type Open = { kind: "gate" | "item"; id: string } | { kind: "course" | "paper" | "out" } | null;
 
 export function EditScreen() {
   const place = useLocalSearchParams() as { school: string; course: string };
@@ -50,6 +53,8 @@ export function EditScreen() {
   return <Editor place={place} school={school} draft={draft} course={draft.course} />;
 }
 
+const Tabs = memo(CourseTabs);
+
 interface Props {
   place: InCourse;
   school: NonNullable<ReturnType<typeof useGetSchoolQuery>["data"]>;
@@ -58,7 +63,7 @@ interface Props {
 }
 
 function Editor({ place, school, draft, course }: Props) {
-  const { quiet, morning } = usePalette();
+  const { quiet } = usePalette();
   const wide = useWide();
   const [open, setOpen] = useState<Open>(null);
   const [day, setDay] = useState(() =>
@@ -69,6 +74,7 @@ function Editor({ place, school, draft, course }: Props) {
   const chosen = cohorts.find(({ id }) => id === cohort) ?? null;
   // Dates follow what is typed: a key is answered before they are worked out.
   const settled = useDeferredValue(course);
+  const settledDraft = useDeferredValue(draft);
   const timeline = useMemo(
     () => previewDraft(school, settled, day, chosen),
     [school, settled, day, chosen],
@@ -80,6 +86,14 @@ function Editor({ place, school, draft, course }: Props) {
   const { perform, undo, redo } = draft;
   const [describe, describing] = useDescribeMutation();
   useUndoKeys(undo, redo);
+  const sheets = useMemo(
+    () => ({
+      paper: () => setOpen({ kind: "paper" }),
+      course: () => setOpen({ kind: "course" }),
+      out: () => setOpen({ kind: "out" }),
+    }),
+    [],
+  );
   const addModule = () =>
     perform({
       type: "insert-module",
@@ -89,40 +103,22 @@ function Editor({ place, school, draft, course }: Props) {
   const found = open && "id" in open ? findItem(course, open.id) : null;
   return (
     <Page title={course.title} above={{ text: "Courses", href: `/${place.school}/courses` }} full>
-      <CourseTabs {...place} here="edit" unpublished={draft.published === null} />
-      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
-        <Publish place={place} draft={draft} />
-        <QuietAction label="From paper" onPress={() => setOpen({ kind: "paper" })} />
-        <QuietAction label="Settings" onPress={() => setOpen({ kind: "course" })} />
-        <QuietAction label="Undo" onPress={undo} disabled={!draft.canUndo} />
-        <QuietAction label="Redo" onPress={redo} disabled={!draft.canRedo} />
-        <Kept draft={draft} />
-      </View>
+      <Tabs {...place} here="edit" unpublished={draft.published === null} />
+      <Toolbar
+        place={place}
+        draft={settledDraft}
+        onPaper={sheets.paper}
+        onSettings={sheets.course}
+        onOut={sheets.out}
+      />
       {describing.error ? <Notice {...explain(describing.error)} /> : null}
-      <View
-        role="region"
-        aria-label="As if"
-        style={{ backgroundColor: morning, borderRadius: 10, padding: 12, maxWidth: 420 }}
-      >
-        <DateField label="As if somebody enrolled, at noon, on" value={day} onChange={setDay} />
-        {cohorts.length > 0 ? (
-          <View
-            role="radiogroup"
-            aria-label="Into which cohort"
-            style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, paddingTop: 8 }}
-          >
-            {cohorts.map(({ id, name }) => (
-              <Choice
-                key={id}
-                label={`into ${name}`}
-                taken={cohort === id}
-                onPress={() => setCohort(id)}
-              />
-            ))}
-            <Choice label="no cohort" taken={cohort === null} onPress={() => setCohort(null)} />
-          </View>
-        ) : null}
-      </View>
+      <AsIfEnrolled
+        day={day}
+        onDay={setDay}
+        cohorts={cohorts}
+        cohort={cohort}
+        onCohort={setCohort}
+      />
       {course.modules.length === 0 ? (
         <Text color={quiet}>
           Modules and lessons stand here in order. Add the first module and type on as in a list:
@@ -134,20 +130,7 @@ function Editor({ place, school, draft, course }: Props) {
           style={{ marginLeft: TITLE_WIDTH + GATE_WIDTH, marginRight: 44 }}
           onLayout={(e) => setWidth(e.nativeEvent.layout.width)}
         >
-          {drawing && width > 0 ? (
-            <View style={{ height: 20 }} aria-hidden>
-              {drawing.ticks.map((tick) => (
-                <Text
-                  key={tick.instant}
-                  kind="small"
-                  color={quiet}
-                  style={{ position: "absolute", left: drawing.scale.x(tick.instant) + 4 }}
-                >
-                  {tick.label}
-                </Text>
-              ))}
-            </View>
-          ) : null}
+          {drawing ? <Ticks drawing={drawing} /> : null}
         </View>
       ) : null}
       <Outline
@@ -160,7 +143,10 @@ function Editor({ place, school, draft, course }: Props) {
         onGate={(id) => setOpen({ kind: "gate", id })}
         onMore={(id) => setOpen({ kind: "item", id })}
       />
-      <QuietAction label="Add a module" onPress={addModule} />
+      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
+        <QuietAction label="Add a module" onPress={addModule} />
+      </View>
+      <ClosingModule course={settled} newId={newId} perform={perform} />
       {found && open?.kind === "gate" ? (
         <GateSheet
           course={course}
@@ -184,6 +170,15 @@ function Editor({ place, school, draft, course }: Props) {
           course={course}
           found={found}
           perform={perform}
+          onClose={() => setOpen(null)}
+        />
+      ) : null}
+      {open?.kind === "out" ? (
+        <OutSheet
+          place={place}
+          course={course}
+          description={draft.description}
+          published={draft.published !== null}
           onClose={() => setOpen(null)}
         />
       ) : null}
@@ -266,51 +261,4 @@ function useUndoKeys(undo: () => void, redo: () => void): void {
     window.addEventListener("keydown", listen);
     return () => window.removeEventListener("keydown", listen);
   });
-}
-
-const SAYINGS: Record<Keeping, string> = {
-  kept: "Kept",
-  keeping: "Keeping…",
-  waiting: "Not kept yet: no answer from the server. It is tried again; nothing is lost.",
-  "signed-out": "Not kept yet: you are signed out. Sign in again in another tab; nothing is lost.",
-  refused: "Not kept: the server refuses it. Load the page again to see what stands.",
-};
-
-function Kept({ draft }: { draft: ReturnType<typeof useDraft> }) {
-  const { quiet, ember } = usePalette();
-  const { keeping, keptAt, refused } = draft;
-  const time = keptAt === null ? "" : ` ${new Date(keptAt).toTimeString().slice(0, 5)}`;
-  const trouble =
-    refused ?? (keeping === "kept" || keeping === "keeping" ? null : SAYINGS[keeping]);
-  return (
-    <Text kind="small" color={trouble ? ember : quiet} role="status">
-      {trouble ?? `${SAYINGS[keeping]}${keeping === "kept" ? time : ""}`}
-    </Text>
-  );
-}
-
-function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof useDraft> }) {
-  const [publish, { error, isLoading, data }] = usePublishMutation();
-  const router = useRouter();
-  return (
-    <View style={{ gap: 8 }}>
-      <PrimaryAction
-        label={draft.published === null ? "Publish" : "Publish changes"}
-        busy={isLoading}
-        // What is not kept yet would be missing from the version.
-        disabled={draft.unsent > 0}
-        onPress={() => publish(place)}
-      />
-      {error ? <Notice {...explain(error)} /> : null}
-      {data ? (
-        <View role="status" style={{ gap: 4 }}>
-          <Text kind="strong">Version {data.version} is published.</Text>
-          <QuietAction
-            label="See the schedule"
-            onPress={() => router.push(`/${place.school}/courses/${place.course}`)}
-          />
-        </View>
-      ) : null}
-    </View>
-  );
 }

@@ -1,8 +1,8 @@
 /** The outline as one types and arranges it: every row, what is marked, and where the caret is. */
-import type { TimelineAnswer } from "@dawngate/contract";
+import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
 import { clipOf, newLesson, outermost, putAfter, putCopies, rowsOf } from "@dawngate/core/courses";
 import { writeMarkdown } from "@dawngate/core/courses/paper";
-import type { PlanCourse } from "@dawngate/core/plan";
+import type { PlanCourse, PlanModule } from "@dawngate/core/plan";
 import { sayGate } from "@dawngate/core/schedule/words";
 import type { Zone } from "@dawngate/core/time";
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
@@ -12,7 +12,7 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { clipOfText, keepClip } from "./clip";
 import { DragArea } from "./drag";
-import { type Drawing, EditRow, opensOnOneDay, type RowActions } from "./edit-row";
+import { type Drawing, EditRow, looksSame, opensOnOneDay, type RowActions } from "./edit-row";
 import { MarkedBar } from "./marked-bar";
 import { pastedLines, strike, type Typed } from "./typing";
 import type { useDraft } from "./use-draft";
@@ -121,51 +121,83 @@ export function Outline(props: Props) {
         onCopy={copy}
       >
         <View role="list">
-          {course.modules.map((module, m) => (
-            <View key={module.id} role="listitem">
-              <EditRow
-                item={module}
-                kind="module"
-                row={items.get(module.id) ?? null}
-                gate={sayGate(module.gate, titles)}
-                sameDay={
-                  m > 0 &&
-                  module.gate !== null &&
-                  opensOnOneDay(
-                    items.get(module.id) ?? null,
-                    items.get(course.modules[m - 1]?.id ?? "") ?? null,
-                    zone,
-                  )
-                }
-                marked={marked.has(module.id)}
+          {course.modules.map((module, m) => {
+            const all = [module, ...module.lessons];
+            const row = items.get(module.id) ?? null;
+            const above = items.get(course.modules[m - 1]?.id ?? "") ?? null;
+            return (
+              <ModuleRows
+                key={module.id}
+                module={module}
+                rows={all.map(({ id }) => items.get(id) ?? null)}
+                gates={all.map(({ gate }, i) =>
+                  gate || i === 0 ? sayGate(gate, titles) : "with its module",
+                )}
+                sameDay={m > 0 && module.gate !== null && opensOnOneDay(row, above, zone)}
+                marked={all.filter(({ id }) => marked.has(id)).map(({ id }) => id)}
                 marks={marked.size > 1}
                 drawing={drawing}
                 zone={zone}
                 on={on}
+                onAdd={addLesson}
               />
-              {module.lessons.map((lesson) => (
-                <EditRow
-                  key={lesson.id}
-                  item={lesson}
-                  kind="lesson"
-                  row={items.get(lesson.id) ?? null}
-                  gate={lesson.gate ? sayGate(lesson.gate, titles) : "with its module"}
-                  sameDay={false}
-                  marked={marked.has(lesson.id)}
-                  marks={marked.size > 1}
-                  drawing={drawing}
-                  zone={zone}
-                  on={on}
-                />
-              ))}
-              <AddLesson id={module.id} title={module.title} onAdd={addLesson} />
-            </View>
-          ))}
+            );
+          })}
         </View>
       </DragArea>
     </>
   );
 }
+
+interface ModuleProps {
+  module: PlanModule;
+  /** How the module and its lessons stand, and their gates in words, in this order. */
+  rows: (TimelineItemAnswer | null)[];
+  gates: string[];
+  sameDay: boolean;
+  marked: string[];
+  marks: boolean;
+  drawing: Drawing | null;
+  zone: Zone;
+  on: RowActions;
+  onAdd(module: string): void;
+}
+
+/** A module with its lessons: where nothing of it changes, six hundred rows cost as little as thirty modules. */
+const ModuleRows = memo(
+  function ModuleRows({ module, rows, gates, sameDay, marked, onAdd, ...same }: ModuleProps) {
+    return (
+      <View role="listitem">
+        {[module, ...module.lessons].map((item, i) => (
+          <EditRow
+            key={item.id}
+            item={item}
+            kind={i === 0 ? "module" : "lesson"}
+            row={rows[i] ?? null}
+            gate={gates[i] ?? ""}
+            sameDay={i === 0 && sameDay}
+            marked={marked.includes(item.id)}
+            {...same}
+          />
+        ))}
+        <AddLesson id={module.id} title={module.title} onAdd={onAdd} />
+      </View>
+    );
+  },
+  (a, b) => {
+    const { rows: x, gates: g, marked: m, ...rest } = a;
+    return (
+      Object.keys(rest).every(
+        (key) => a[key as keyof ModuleProps] === b[key as keyof ModuleProps],
+      ) &&
+      x.length === b.rows.length &&
+      x.every((row, i) => looksSame(row, b.rows[i] ?? null)) &&
+      g.every((gate, i) => gate === b.gates[i]) &&
+      m.length === b.marked.length &&
+      m.every((id, i) => id === b.marked[i])
+    );
+  },
+);
 
 function titlesOf(course: PlanCourse): Map<string, string> {
   const names = new Map([[course.id, course.title]]);

@@ -1,0 +1,1 @@
+export { SyllabusScreen as default } from "../../../../src/courses/syllabus-screen";

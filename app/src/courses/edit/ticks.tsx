@@ -1,0 +1,24 @@
+/** The days above the horizon beside the outline. */
+import { memo } from "react";
+import { View } from "react-native";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import type { Drawing } from "./edit-row";
+
+export const Ticks = memo(function Ticks({ drawing: { scale, ticks } }: { drawing: Drawing }) {
+  const { quiet } = usePalette();
+  return (
+    <View style={{ height: 20 }} aria-hidden>
+      {ticks.map(({ instant, label }) => (
+        <Text
+          key={instant}
+          kind="small"
+          color={quiet}
+          style={{ position: "absolute", left: scale.x(instant) + 4 }}
+        >
+          {label}
+        </Text>
+      ))}
+    </View>
+  );
+});

@@ -1,0 +1,80 @@
+/** What stands above the outline: publishing, what is kept, what can be taken back, and the sheets one opens. */
+import { useRouter } from "expo-router";
+import { memo } from "react";
+import { View } from "react-native";
+import { explain } from "../../store/api";
+import { PrimaryAction, QuietAction } from "../../ui/action";
+import { Notice } from "../../ui/notice";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { type InCourse, usePublishMutation } from "../api";
+import type { Keeping, useDraft } from "./use-draft";
+
+interface Props {
+  place: InCourse;
+  draft: ReturnType<typeof useDraft>;
+  onPaper(): void;
+  onSettings(): void;
+  onOut(): void;
+}
+
+export const Toolbar = memo(function Toolbar({ place, draft, onPaper, onSettings, onOut }: Props) {
+  return (
+    <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
+      <Publish place={place} draft={draft} />
+      <QuietAction label="From paper" onPress={onPaper} />
+      <QuietAction label="Out again" onPress={onOut} />
+      <QuietAction label="Settings" onPress={onSettings} />
+      <QuietAction label="Undo" onPress={draft.undo} disabled={!draft.canUndo} />
+      <QuietAction label="Redo" onPress={draft.redo} disabled={!draft.canRedo} />
+      <Kept draft={draft} />
+    </View>
+  );
+});
+
+const SAYINGS: Record<Keeping, string> = {
+  kept: "Kept",
+  keeping: "Keeping…",
+  waiting: "Not kept yet: no answer from the server. It is tried again; nothing is lost.",
+  "signed-out": "Not kept yet: you are signed out. Sign in again in another tab; nothing is lost.",
+  refused: "Not kept: the server refuses it. Load the page again to see what stands.",
+};
+
+function Kept({ draft }: { draft: ReturnType<typeof useDraft> }) {
+  const { quiet, ember } = usePalette();
+  const { keeping, keptAt, refused } = draft;
+  const time = keptAt === null ? "" : ` ${new Date(keptAt).toTimeString().slice(0, 5)}`;
+  const trouble =
+    refused ?? (keeping === "kept" || keeping === "keeping" ? null : SAYINGS[keeping]);
+  return (
+    <Text kind="small" color={trouble ? ember : quiet} role="status">
+      {trouble ?? `${SAYINGS[keeping]}${keeping === "kept" ? time : ""}`}
+    </Text>
+  );
+}
+
+function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof useDraft> }) {
+  const [publish, { error, isLoading, data }] = usePublishMutation();
+  const router = useRouter();
+  return (
+    <View style={{ gap: 8 }}>
+      <PrimaryAction
+        label={draft.published === null ? "Publish" : "Publish changes"}
+        busy={isLoading}
+        // What is not kept yet would be missing from the version.
+        disabled={draft.unsent > 0}
+        onPress={() => publish(place)}
+      />
+      {error ? <Notice {...explain(error)} /> : null}
+      {data ? (
+        <View role="status" style={{ gap: 4 }}>
+          <Text kind="strong">Version {data.version} is published.</Text>
+          <QuietAction
+            label="See the schedule"
+            onPress={() => router.push(`/${place.school}/courses/${place.course}`)}
+          />
+        </View>
+      ) : null}
+    </View>
+  );
+}

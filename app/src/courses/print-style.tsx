@@ -1,0 +1,4 @@
+/** What a printed page leaves out; only a browser prints. */
+export function PrintStyle() {
+  return null;
+}
