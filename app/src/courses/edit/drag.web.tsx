@@ -54,6 +54,10 @@ const STYLE = `
 /** A little way before it is a move: until then it is a press. */
 const BY_POINTER = { activationConstraint: { distance: 5 } };
 
+const HOW =
+  "To move this row, press Space, go up or down with the arrows, and press Space again; Escape leaves it where it is. Enter marks it.";
+const HOW_ID = "dawngate-how-to-move";
+
 /** Where what was taken would go, as the row it comes after. */
 interface Target {
   after: string;
@@ -82,12 +86,27 @@ const Dragging = memo(function Dragging({ latest }: { latest: Latest }) {
   const hot = useRef<string | null>(null);
   const target = useRef<Target | null>(null);
   const line = useRef<HTMLDivElement>(null);
+  const spoken = useRef<HTMLDivElement>(null);
   const aim = useCallback((next: Target | null) => {
     target.current = next;
     if (!line.current) return;
     line.current.style.display = next ? "block" : "none";
     if (next) line.current.style.top = `${next.y}px`;
   }, []);
+  const name = (id = hot.current ?? "") => {
+    const count = latest.current.countOf(id);
+    return count > 1 ? `${count} rows` : latest.current.titleOf(id);
+  };
+  const place = () => {
+    const after = target.current?.after;
+    return after === TOP ? "before everything" : `after ${latest.current.titleOf(after ?? "")}`;
+  };
+  const speak = useCallback(() => {
+    if (spoken.current) spoken.current.textContent = going.current();
+  }, []);
+  const moves = () => target.current !== null && target.current.after !== hot.current;
+  const going = useRef<() => string>(() => "");
+  going.current = () => (moves() ? `${name()} goes ${place()}.` : `${name()} is where it was.`);
   // The library hands its sensors to everything within: made anew, they would make it look at every row.
   const byKeys = useMemo(
     () => ({
@@ -101,14 +120,19 @@ const Dragging = memo(function Dragging({ latest }: { latest: Latest }) {
         const next = rows[here + step];
         const rect = next?.getBoundingClientRect();
         if (!next || !rect) {
-          if (here + step < 0) aim({ after: TOP, y: 0 });
+          if (here + step < 0) {
+            aim({ after: TOP, y: 0 });
+            speak();
+          }
           return undefined;
         }
         aim({ after: idOf(next) ?? TOP, y: next.offsetTop + next.offsetHeight });
+        next.scrollIntoView({ block: "nearest" });
+        speak();
         return { x: rect.left, y: rect.top };
       }) satisfies KeyboardCoordinateGetter,
     }),
-    [aim],
+    [aim, speak],
   );
   const sensors = useSensors(
     useSensor(PointerSensor, BY_POINTER),
@@ -131,30 +155,19 @@ const Dragging = memo(function Dragging({ latest }: { latest: Latest }) {
       if (row) row.style.opacity = "";
     };
   });
-  const name = (id = hot.current ?? "") => {
-    const count = latest.current.countOf(id);
-    return count > 1 ? `${count} rows` : latest.current.titleOf(id);
-  };
-  const place = () => {
-    const after = target.current?.after;
-    return after === TOP ? "before everything" : `after ${latest.current.titleOf(after ?? "")}`;
-  };
-  const moves = () => target.current !== null && target.current.after !== hot.current;
   return (
     <DndContext
       sensors={sensors}
       accessibility={{
         announcements: {
           onDragStart: () => `${name()} is taken.`,
-          onDragMove: () => (moves() ? `${name()} goes ${place()}.` : undefined),
+          // Where it goes is said by speak(): the library is silent when a step scrolls.
+          onDragMove: () => undefined,
           onDragOver: () => undefined,
           onDragEnd: () => (moves() ? `${name()} stands ${place()} now.` : `${name()} stays.`),
           onDragCancel: () => `${name()} stays where it was.`,
         },
-        screenReaderInstructions: {
-          draggable:
-            "To move this row, press Space, go up or down with the arrows, and press Space again; Escape leaves it where it is.",
-        },
+        screenReaderInstructions: { draggable: HOW },
       }}
       onDragStart={() => setTaken(hot.current)}
       onDragCancel={() => {
@@ -170,6 +183,15 @@ const Dragging = memo(function Dragging({ latest }: { latest: Latest }) {
       }}
     >
       <style>{STYLE}</style>
+      <div id={HOW_ID} hidden>
+        {HOW}
+      </div>
+      <div
+        ref={spoken}
+        role="status"
+        aria-live="assertive"
+        style={{ position: "absolute", width: 1, height: 1, overflow: "hidden", opacity: 0 }}
+      />
       <Rows latest={latest} hot={hot} taken={taken !== null}>
         <div
           ref={line}
@@ -241,7 +263,6 @@ function Rows({ latest, hot, taken, children }: RowsProps) {
   };
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: what is pressed are the handles and fields within
-    // biome-ignore lint/a11y/useKeyWithClickEvents: the handles are buttons, which keys press
     <div
       data-outline
       onPointerDown={(event: PointerEvent) => {
@@ -299,6 +320,7 @@ export function DragRow({ id, kind, name, marked, inset, children }: DragRowProp
         data-handle
         aria-pressed={marked}
         aria-roledescription="row that can be moved"
+        aria-describedby={HOW_ID}
         aria-label={name}
         style={{
           width: 44,
