@@ -240,6 +240,8 @@ test("a row is dragged by mouse or finger, several marked ones together, and by 
   await handle(/^Lesson a2:/).focus();
   await page.keyboard.press("Space");
   await expect(page.getByText("a2 is taken.")).toBeAttached();
+  // The library listens for the next key a moment later.
+  await page.waitForTimeout(300);
   await page.keyboard.press("ArrowDown");
   await expect(page.getByText("a2 goes after a3.")).toBeAttached();
   await page.keyboard.press("Space");

@@ -104,6 +104,8 @@ const Dragging = memo(function Dragging({ latest }: { latest: Latest }) {
   const speak = useCallback(() => {
     if (spoken.current) spoken.current.textContent = going.current();
   }, []);
+  /** What was done, said after it is done. */
+  const ended = useRef("");
   const moves = () => target.current !== null && target.current.after !== hot.current;
   const going = useRef<() => string>(() => "");
   going.current = () => (moves() ? `${name()} goes ${place()}.` : `${name()} is where it was.`);
@@ -164,7 +166,7 @@ const Dragging = memo(function Dragging({ latest }: { latest: Latest }) {
           // Where it goes is said by speak(): the library is silent when a step scrolls.
           onDragMove: () => undefined,
           onDragOver: () => undefined,
-          onDragEnd: () => (moves() ? `${name()} stands ${place()} now.` : `${name()} stays.`),
+          onDragEnd: () => ended.current,
           onDragCancel: () => `${name()} stays where it was.`,
         },
         screenReaderInstructions: { draggable: HOW },
@@ -175,6 +177,7 @@ const Dragging = memo(function Dragging({ latest }: { latest: Latest }) {
         aim(null);
       }}
       onDragEnd={() => {
+        ended.current = moves() ? `${name()} stands ${place()} now.` : `${name()} stays.`;
         const after = target.current?.after;
         if (hot.current !== null && after !== undefined && moves())
           latest.current.onDrop(hot.current, after === TOP ? null : after);
