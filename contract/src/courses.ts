@@ -1,6 +1,6 @@
 /** Courses: the list, and one course's current version with its cohorts and its people. */
-import { type Operation, operationSchema } from "@dawngate/core/courses";
-import type { PlanCourse, PlanMoment } from "@dawngate/core/plan";
+import { type Operation, operationSchema, SHAPE_IDS } from "@dawngate/core/courses";
+import { type PlanCourse, type PlanMoment, planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 
 export const courseSummary = z
@@ -105,8 +105,30 @@ export const lessonText = z
   .meta({ id: "LessonText" });
 
 export const newCourse = z
-  .strictObject({ title: z.string().trim().min(1, "A title must not be empty").max(10_000) })
+  .strictObject({
+    title: z.string().trim().min(1, "A title must not be empty").max(10_000),
+    shape: z
+      .enum(SHAPE_IDS)
+      .optional()
+      .describe("A starting shape; blank where neither this nor a copy is asked for."),
+    copyOf: planFields.id
+      .optional()
+      .describe("The course of this school that is copied, texts too."),
+    firstDay: planFields.localDate
+      .optional()
+      .describe("Of a copy: the day to which the earliest date that the course names is moved."),
+  })
+  .refine(({ shape, copyOf }) => shape === undefined || copyOf === undefined, {
+    path: ["copyOf"],
+    message: "A course is made of a shape or as a copy, not both",
+  })
+  .refine(({ copyOf, firstDay }) => firstDay === undefined || copyOf !== undefined, {
+    path: ["firstDay"],
+    message: "Only a copy has a first day to be moved to",
+  })
   .meta({ id: "NewCourse" });
+
+export type NewCourse = z.infer<typeof newCourse>;
 
 export const created = z.object({ id: z.string() }).meta({ id: "Created" });
 

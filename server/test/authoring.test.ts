@@ -246,3 +246,42 @@ describe("a lesson's text", () => {
     expect((await app.ask(OWNER, "PUT", at, { text: "By one", revision })).status).toBe(200);
   });
 });
+
+describe("a new course of a shape, or as a copy", () => {
+  const make = async (body: object, status = 200) => {
+    const response = await app.ask(OWNER, "POST", "/schools/one/courses", body);
+    expect(response.status).toBe(status);
+    return (await response.json()) as { id: string } & Problem;
+  };
+  const draftOf = async (id: string) =>
+    (await (await app.ask(OWNER, "GET", `/schools/one/courses/${id}/draft`)).json()) as Draft;
+
+  test("has its parts and gates, and the school's release hour", async () => {
+    const { id } = await make({ title: "Weekly", shape: "part-a-week" });
+    const { course: made, version } = await draftOf(id);
+    expect([made.title, made.modules.length, version]).toEqual(["Weekly", 6, null]);
+    expect(made.modules[2]?.gate?.when).toEqual([{ from: "enrolled", add: "P14D" }]);
+  });
+  test("brings its texts along, and dates where it names some are moved to the first day", async () => {
+    const { id: term } = await make({ title: "Term", shape: "dated-term" });
+    const first = (await draftOf(term)).course.window?.opens ?? "";
+    const { id } = await make({ title: "Term again", copyOf: term, firstDay: "2028-01-10" });
+    const copy = (await draftOf(id)).course;
+    expect(copy.window?.opens).toBe("2028-01-10");
+    const gap = Date.parse("2028-01-10") - Date.parse(first);
+    const was = (await draftOf(term)).course.opensOn ?? "";
+    expect(Date.parse(copy.opensOn ?? "") - Date.parse(was)).toBe(gap);
+    const { id: texts } = await make({ title: "C again", copyOf: "c" });
+    const response = await app.ask(OWNER, "GET", `/schools/one/courses/${texts}/draft/lessons/l1`);
+    expect(((await response.json()) as { text: string }).text).toMatch(/Flour/);
+  });
+  test("is refused where it makes no sense, and says why", async () => {
+    const { id } = await make({ title: "Plain" });
+    const undated = await make({ title: "X", copyOf: id, firstDay: "2028-01-10" }, 422);
+    expect(undated.detail).toMatch(/names no dates/);
+    await make({ title: "X", copyOf: "no-such-course" }, 404);
+    await make({ title: "X", copyOf: "c", shape: "dated-term" }, 422);
+    await make({ title: "X", firstDay: "2028-01-10" }, 422);
+    await make({ title: "X", shape: "round" }, 422);
+  });
+});

@@ -151,7 +151,11 @@ test.each([1, 2, 3])(
   "ten authors at once, each with hundreds of operations, end in the same outline (seed %i)",
   async (seed) => {
     const random = randomOf(seed);
-    const { id } = await createCourse(test_.db, actor, `Ten authors ${seed}`);
+    const { id } = await createCourse(
+      { db: test_.db, now: () => instant("2027-03-20T12:00:00Z") },
+      actor,
+      { title: `Ten authors ${seed}` },
+    );
     const { course } = await showDraft(test_.db, actor, id);
     const clients = Array.from(
       { length: 10 },

@@ -6,6 +6,7 @@ import type {
   DraftTexts,
   LessonDraft,
   LessonText,
+  NewCourse,
 } from "@dawngate/contract";
 import { api, path } from "../store/api";
 
@@ -53,11 +54,11 @@ export const {
       query: (place) => coursePath(place, "draft", "texts"),
       keepUnusedDataFor: 0,
     }),
-    createCourse: build.mutation<{ id: string }, { school: string; title: string }>({
-      query: ({ school, title }) => ({
+    createCourse: build.mutation<{ id: string }, { school: string; course: NewCourse }>({
+      query: ({ school, course }) => ({
         url: path("schools", school, "courses"),
         method: "POST",
-        body: { title },
+        body: course,
       }),
       invalidatesTags: ["Courses"],
     }),

@@ -3,13 +3,10 @@ import type { CourseSummary, School } from "@dawngate/contract";
 import { sayInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
-import { useForm } from "react-hook-form";
 import { ScrollView, View } from "react-native";
 import { read } from "../schedule/horizon/scale";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
-import { PrimaryAction } from "../ui/action";
-import { Field, needed } from "../ui/field";
 import { useWide } from "../ui/layout";
 import { Notice } from "../ui/notice";
 import { Press } from "../ui/press";
@@ -18,8 +15,9 @@ import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useTitle } from "../ui/title";
-import { useCreateCourseMutation, useGetCoursesQuery } from "./api";
+import { useGetCoursesQuery } from "./api";
 import { sayLength } from "./length";
+import { NewCourse } from "./new-course";
 
 export function CourseListScreen() {
   const { school } = useLocalSearchParams() as { school: string };
@@ -68,7 +66,7 @@ function Courses({ courses, school }: { courses: CourseSummary[]; school: School
         <Text color={quiet}>
           Courses stand here. Begin with a working title; everything about it can be changed.
         </Text>
-        {school.role === "owner" ? <NewCourse school={school.slug} /> : null}
+        {school.role === "owner" ? <NewCourse school={school} courses={courses} /> : null}
       </>
     );
   return (
@@ -78,26 +76,8 @@ function Courses({ courses, school }: { courses: CourseSummary[]; school: School
           <CourseRow key={course.id} course={course} school={school} />
         ))}
       </View>
-      {school.role === "owner" ? <NewCourse school={school.slug} /> : null}
+      {school.role === "owner" ? <NewCourse school={school} courses={courses} /> : null}
     </>
-  );
-}
-
-/** A course from a working title. */
-function NewCourse({ school }: { school: string }) {
-  const { control, handleSubmit } = useForm({ defaultValues: { title: "" } });
-  const [create, { error, isLoading }] = useCreateCourseMutation();
-  const router = useRouter();
-  const submit = handleSubmit(async ({ title }) => {
-    const answer = await create({ school, title: title.trim() });
-    if ("data" in answer && answer.data) router.push(`/${school}/courses/${answer.data.id}/edit`);
-  });
-  return (
-    <View style={{ gap: 10, maxWidth: 520 }}>
-      {error ? <Notice {...explain(error)} /> : null}
-      <Field control={control} name="title" label="Working title" check={needed("A title")} />
-      <PrimaryAction label="Make a course" onPress={submit} busy={isLoading} />
-    </View>
   );
 }
 

@@ -16,3 +16,4 @@ export { circularItems } from "./circles";
 export { addClosing, lacksClosing } from "./closing";
 export { type Clip, clipOf, putCopies } from "./copy";
 export { type Operation, operation as operationSchema } from "./operation";
+export { SHAPE_IDS, SHAPES, type Shape, type ShapeId, shapedCourse } from "./shapes";

@@ -27,4 +27,4 @@ export {
   type PlanSchool,
   planDocument,
 } from "./schema";
-export { shiftPlan } from "./shift";
+export { firstDateOf, shiftCourse, shiftPlan } from "./shift";

@@ -35,6 +35,21 @@ export function shiftPlan(plan: Plan, days: number): Plan {
   };
 }
 
+/** The same course, all its own dates `days` later. Takes a checked course. */
+export function shiftCourse(course: PlanCourse, days: number): PlanCourse {
+  return new Mover(days).course(course);
+}
+
+/** The earliest date that a course itself names: its opening, its window, a gate; null where it names none. */
+export function firstDateOf(course: PlanCourse): string | null {
+  const dates = [course.opensOn, course.window?.opens ?? null];
+  for (const item of course.modules.flatMap((module) => [module, ...module.lessons]))
+    for (const moment of [...(item.gate?.when ?? []), item.due, item.closes])
+      if (moment?.from === "date") dates.push(moment.date);
+  // Dates are written so that their order as text is their order in time.
+  return dates.filter((date) => date !== null).sort()[0] ?? null;
+}
+
 class Mover {
   constructor(private readonly days: number) {}
 

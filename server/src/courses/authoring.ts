@@ -1,10 +1,12 @@
 /** Authoring: new courses, drafts changed by operations, and lesson texts with revisions. */
 import { randomBytes } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
-import type { Draft, DraftTexts, Edit, Edited, LessonDraft } from "@dawngate/contract";
-import { applyOperation, type Operation } from "@dawngate/core/courses";
-import { courseSchema, type PlanCourse } from "@dawngate/core/plan";
+import type { Draft, DraftTexts, Edit, Edited, LessonDraft, NewCourse } from "@dawngate/contract";
+import { applyOperation, type Operation, shapedCourse } from "@dawngate/core/courses";
+import { courseSchema, firstDateOf, type PlanCourse, shiftCourse } from "@dawngate/core/plan";
+import { formatDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import type { Database, SchoolTransaction } from "../db/connection";
+import type { Services } from "../http/kit";
 import { conflict, notFound, refusal } from "../http/problem";
 import { readVersion } from "../review/store";
 import type { Actor } from "../school/actor";
@@ -26,19 +28,52 @@ import {
   setDescription,
 } from "./store";
 
-/** A new course, with nothing in it but the school's release hour. */
+/** A new course: blank with the school's release hour, of a starting shape, or a copy with its dates moved. */
 export async function createCourse(
-  db: Database,
+  { db, now }: Pick<Services, "db" | "now">,
   actor: Actor,
-  title: string,
+  { title, shape, copyOf, firstDay }: NewCourse,
 ): Promise<{ id: string }> {
   const id = `${slugOf(title)}-${randomBytes(3).toString("hex")}`;
   await db.withSchool(actor.school, async (tx) => {
     const school = await readSchool(tx);
-    const course = courseSchema.parse({ id, title, releaseHour: school.release_hour, modules: [] });
+    const releaseHour = school.release_hour;
+    if (copyOf !== undefined) return copyCourse(tx, actor, copyOf, { id, title, firstDay });
+    const today = formatDate(localDateAt(zoneOf(school.time_zone), now()));
+    const newId = () => randomBytes(4).toString("hex");
+    const course = shape
+      ? shapedCourse(shape, { id, title, today, releaseHour, newId })
+      : courseSchema.parse({ id, title, releaseHour, modules: [] });
     await insertDraft(tx, actor.school, course, await nextPosition(tx), new Map());
   });
   return { id };
+}
+
+/** A course's draft once more, with texts and description; nobody is in it, and it has no cohorts. */
+async function copyCourse(
+  tx: SchoolTransaction,
+  actor: Actor,
+  from: string,
+  { id, title, firstDay }: { id: string; title: string; firstDay: string | undefined },
+): Promise<void> {
+  const { row, draft } = await existing(tx, from);
+  const first = firstDateOf(draft);
+  if (firstDay !== undefined && first === null)
+    throw refusal("This course names no dates, so there are none to move.", [
+      { path: "firstDay", reason: "Leave the first day out" },
+    ]);
+  const days =
+    firstDay === undefined || first === null ? 0 : dayNumber(firstDay) - dayNumber(first);
+  const texts = new Map(Object.entries(await readTexts(tx, from)));
+  const course = { ...shiftCourse(draft, days), id, title };
+  await insertDraft(tx, actor.school, course, await nextPosition(tx), texts);
+  await setDescription(tx, id, row.description);
+}
+
+function dayNumber(text: string): number {
+  const date = parseDate(text);
+  if (!date.ok) throw refusal(date.reason);
+  return date.value;
 }
 
 /** The readable part of an identifier: the title's letters and digits. */

@@ -72,7 +72,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         request: { params: inSchool, body: body(newCourse) },
         responses: answers(created, "The course."),
       }),
-      async (c) => c.json(await createCourse(db, c.get("actor"), c.req.valid("json").title), 200),
+      async (c) => c.json(await createCourse(services, c.get("actor"), c.req.valid("json")), 200),
     )
     .openapi(
       createRoute({

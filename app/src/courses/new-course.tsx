@@ -1,0 +1,131 @@
+/** A course from a working title: blank, of a starting shape whose dates one sees first, or a copy of another. */
+import type { CourseSummary, School, NewCourse as Wanted } from "@dawngate/contract";
+import { SHAPES, type ShapeId } from "@dawngate/core/courses";
+import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
+import { useRouter } from "expo-router";
+import { lazy, Suspense, useState } from "react";
+import { useForm } from "react-hook-form";
+import { View } from "react-native";
+import { Choice } from "../schedule/as-if/choice";
+import { DateField } from "../schedule/as-if/moment-fields";
+import { explain } from "../store/api";
+import { PrimaryAction } from "../ui/action";
+import { Field, needed } from "../ui/field";
+import { Notice } from "../ui/notice";
+import { Skeleton } from "../ui/skeleton";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { useCreateCourseMutation } from "./api";
+
+/** The evaluator comes along only when a shape is looked at. */
+const ShapePreview = lazy(() => import("./shape-preview"));
+
+type Begin = { kind: "blank" } | { kind: "shape"; shape: ShapeId } | { kind: "copy"; of: string };
+
+interface Props {
+  school: School;
+  courses: readonly CourseSummary[];
+}
+
+export function NewCourse({ school, courses }: Props) {
+  const { quiet } = usePalette();
+  const { control, handleSubmit } = useForm({ defaultValues: { title: "" } });
+  const [begin, setBegin] = useState<Begin>({ kind: "blank" });
+  const [moves, setMoves] = useState(false);
+  const today = formatDate(localDateAt(zoneOf(school.timeZone), Date.now() as Instant));
+  const [firstDay, setFirstDay] = useState(today);
+  const [create, { error, isLoading }] = useCreateCourseMutation();
+  const router = useRouter();
+  const submit = handleSubmit(async ({ title }) => {
+    const course: Wanted = { title: title.trim() };
+    if (begin.kind === "shape") course.shape = begin.shape;
+    if (begin.kind === "copy") {
+      course.copyOf = begin.of;
+      if (moves) course.firstDay = firstDay;
+    }
+    const answer = await create({ school: school.slug, course });
+    if ("data" in answer && answer.data)
+      router.push(`/${school.slug}/courses/${answer.data.id}/edit`);
+  });
+  const shape = begin.kind === "shape" ? SHAPES.find(({ id }) => id === begin.shape) : undefined;
+  return (
+    <View style={{ gap: 14, maxWidth: 760 }}>
+      <Text kind="heading" level={2}>
+        A new course
+      </Text>
+      {error ? <Notice {...explain(error)} /> : null}
+      <View style={{ maxWidth: 520 }}>
+        <Field control={control} name="title" label="Working title" check={needed("A title")} />
+      </View>
+      <View
+        role="radiogroup"
+        aria-label="Begin with"
+        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+      >
+        <Choice
+          label="Blank, or an outline on paper"
+          taken={begin.kind === "blank"}
+          onPress={() => setBegin({ kind: "blank" })}
+        />
+        {SHAPES.map(({ id, name }) => (
+          <Choice
+            key={id}
+            label={name}
+            taken={begin.kind === "shape" && begin.shape === id}
+            onPress={() => setBegin({ kind: "shape", shape: id })}
+          />
+        ))}
+        {courses.length > 0 ? (
+          <Choice
+            label="A copy"
+            taken={begin.kind === "copy"}
+            onPress={() => setBegin({ kind: "copy", of: courses[0]?.id ?? "" })}
+          />
+        ) : null}
+      </View>
+      {shape ? (
+        <>
+          <Text color={quiet}>{shape.says}</Text>
+          <Suspense fallback={<Skeleton widths={[0.6, 0.5, 0.6]} />}>
+            <ShapePreview shape={shape.id} school={school} today={today} />
+          </Suspense>
+        </>
+      ) : null}
+      {begin.kind === "copy" ? (
+        <>
+          <View
+            role="radiogroup"
+            aria-label="A copy of"
+            style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+          >
+            {courses.map(({ id, title }) => (
+              <Choice
+                key={id}
+                label={title}
+                taken={begin.of === id}
+                onPress={() => setBegin({ kind: "copy", of: id })}
+              />
+            ))}
+          </View>
+          <Text color={quiet}>
+            Modules, lessons, texts, gates and settings come along; people and cohorts do not.
+          </Text>
+          <View style={{ alignItems: "flex-start", gap: 8 }}>
+            <Choice
+              many
+              label="It names dates: move them to a new first day"
+              taken={moves}
+              onPress={() => setMoves(!moves)}
+            />
+            {moves ? (
+              <View style={{ width: "100%", maxWidth: 420 }}>
+                <DateField label="First day" value={firstDay} onChange={setFirstDay} />
+              </View>
+            ) : null}
+          </View>
+        </>
+      ) : null}
+      <PrimaryAction label="Make a course" onPress={submit} busy={isLoading} />
+    </View>
+  );
+}
