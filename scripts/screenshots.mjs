@@ -11,6 +11,21 @@ const folder = join(root, "docs/screenshots");
 const say = (line) => console.log(`  ${line}`);
 const wide = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
+const PAPER = `Focaccia in three weeks
+
+Week 1: Dough
+- Flour and salt (text, 6 min)
+- Cold ferment – 12 min
+  Two days in the fridge; three are better.
+- Folding (video; 8 min)
+
+Week 2: Dimples
+- Oil on everything (video, 7 min)
+- Quiz: is it ready? (quiz)
+<hr>
+Week 3: Toppings
+- Tomatoes | 9 min
+- Onions, slowly`;
 const press = (name) => (page) => page.getByRole("button", { name }).first().click();
 
 /** name, size, place, and: who is signed in (the owner, unless said), dark, what is pressed before. */
@@ -31,6 +46,60 @@ const SHOTS = [
     { act: press(/^Access/) },
   ],
   ["edit-wide", wide, "/ember-row/courses/cold-kitchen/edit"],
+  [
+    "paper-wide",
+    wide,
+    "/ember-row/courses/cold-kitchen/edit",
+    {
+      act: async (page) => {
+        await page.goto("/ember-row/courses");
+        await page.getByLabel("Working title").fill("Focaccia");
+        await page.getByRole("button", { name: "Make a course" }).click();
+        await page.getByRole("button", { name: "From paper" }).click();
+        await page.getByLabel("The outline").fill(PAPER);
+        await page.getByRole("button", { name: "Read it" }).click();
+        await page.getByRole("button", { name: /not understood/ }).click();
+      },
+    },
+  ],
+  [
+    "shapes-wide",
+    wide,
+    "/ember-row/courses",
+    {
+      act: async (page) => {
+        await page.getByRole("radio", { name: "A dated term" }).click();
+        await page.getByRole("list", { name: "Parts" }).waitFor();
+        await page.getByRole("button", { name: "Make a course" }).scrollIntoViewIfNeeded();
+      },
+    },
+  ],
+  [
+    "syllabus-wide",
+    wide,
+    "/ember-row/courses/winter-rye/syllabus",
+    {
+      act: (page) =>
+        page
+          .getByText(/^Opens /)
+          .first()
+          .waitFor(),
+    },
+  ],
+  [
+    "marked-phone",
+    phone,
+    "/ember-row/courses/oven-and-allergens/edit",
+    {
+      act: async (page) => {
+        for (const row of [2, 3])
+          await page
+            .getByRole("button", { name: /: mark or move$/ })
+            .nth(row)
+            .click();
+      },
+    },
+  ],
   ["cohorts-wide", wide, "/ember-row/courses/winter-rye/cohorts"],
   ["schedule-phone", phone, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
   [
@@ -69,6 +138,7 @@ try {
       viewport,
       colorScheme: dark ? "dark" : "light",
       locale: "en-GB",
+      baseURL: `http://127.0.0.1:${server.port}`,
     });
     const page = await context.newPage();
     const origin = `http://127.0.0.1:${server.port}`;

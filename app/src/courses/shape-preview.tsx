@@ -72,6 +72,7 @@ export default function ShapePreview({ shape, school, today }: Props) {
                 alignItems: "center",
                 gap: 10,
                 minHeight: ROW,
+                paddingVertical: wide ? 0 : 8,
                 borderBottomWidth: 1,
                 borderBottomColor: line,
               }}

@@ -25,13 +25,17 @@ import { CourseSheet } from "./course-sheet";
 import { type Drawing, drawingOf, GATE_WIDTH, TITLE_WIDTH } from "./edit-row";
 import { GateSheet } from "./gate-sheet";
 import { ItemSheet } from "./item-sheet";
+import { KeysSheet } from "./keys-sheet";
 import { Outline } from "./outline";
 import { previewDraft } from "./preview";
 import { Ticks } from "./ticks";
 import { Toolbar } from "./toolbar";
 import { useDraft } from "./use-draft";
 
-type Open = { kind: "gate" | "item"; id: string } | { kind: "course" | "paper" | "out" } | null;
+type Open =
+  | { kind: "gate" | "item"; id: string }
+  | { kind: "course" | "paper" | "out" | "keys" }
+  | null;
 
 export function EditScreen() {
   const place = useLocalSearchParams() as { school: string; course: string };
@@ -85,15 +89,16 @@ function Editor({ place, school, draft, course }: Props) {
   const items = new Map(timeline?.items.map((item) => [item.id, item]));
   const { perform, undo, redo } = draft;
   const [describe, describing] = useDescribeMutation();
-  useUndoKeys(undo, redo);
   const sheets = useMemo(
     () => ({
       paper: () => setOpen({ kind: "paper" }),
       course: () => setOpen({ kind: "course" }),
       out: () => setOpen({ kind: "out" }),
+      keys: () => setOpen({ kind: "keys" }),
     }),
     [],
   );
+  useScreenKeys(undo, redo, sheets.keys);
   const addModule = () =>
     perform({
       type: "insert-module",
@@ -110,6 +115,7 @@ function Editor({ place, school, draft, course }: Props) {
         onPaper={sheets.paper}
         onSettings={sheets.course}
         onOut={sheets.out}
+        onKeys={sheets.keys}
       />
       {describing.error ? <Notice {...explain(describing.error)} /> : null}
       <AsIfEnrolled
@@ -173,6 +179,7 @@ function Editor({ place, school, draft, course }: Props) {
           onClose={() => setOpen(null)}
         />
       ) : null}
+      {open?.kind === "keys" ? <KeysSheet onClose={() => setOpen(null)} /> : null}
       {open?.kind === "out" ? (
         <OutSheet
           place={place}
@@ -248,11 +255,12 @@ export function findItem(course: PlanCourse, id: string): Found | null {
 
 const newId = () => crypto.randomUUID().slice(0, 8);
 
-/** Ctrl or Cmd with Z, and with Shift the other way; not while a field has an undo of its own. */
-function useUndoKeys(undo: () => void, redo: () => void): void {
+/** Ctrl or Cmd with Z, and with Shift the other way; `?` for the list of keys. Not while one types in a field. */
+function useScreenKeys(undo: () => void, redo: () => void, keys: () => void): void {
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       const typing = /^(INPUT|TEXTAREA)$/.test((event.target as HTMLElement | null)?.tagName ?? "");
+      if (!typing && event.key === "?") keys();
       if (typing || event.key.toLowerCase() !== "z" || !(event.ctrlKey || event.metaKey)) return;
       event.preventDefault();
       if (event.shiftKey) redo();

@@ -1,7 +1,8 @@
 /** What else there is to a module or a lesson: where it stands, whether it is seen, and a lesson's text. */
 import type { Operation } from "@dawngate/core/courses";
+import { LESSON_KINDS } from "@dawngate/core/courses/paper";
 import type { PlanCourse, PlanLesson } from "@dawngate/core/plan";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { Choice } from "../../schedule/as-if/choice";
@@ -22,8 +23,6 @@ interface Props {
   onClose(): void;
 }
 
-const KINDS = ["text", "video", "audio", "quiz", "assignment", "live meeting"];
-
 export function ItemSheet({ place, course, found, perform, onClose }: Props) {
   const { item, kind } = found;
   const lesson = kind === "lesson" ? (item as PlanLesson) : null;
@@ -35,21 +34,26 @@ export function ItemSheet({ place, course, found, perform, onClose }: Props) {
     } as Operation);
   return (
     <Sheet title={item.title} onClose={onClose}>
-      {lesson ? <LessonText place={place} lesson={lesson.id} /> : null}
-      <View
-        role="radiogroup"
-        aria-label="Visible"
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
+      {lesson ? (
+        <LessonText
+          place={place}
+          lesson={lesson.id}
+          onKept={(text) => {
+            // The outline marks a lesson with nothing in it.
+            if (lesson.empty !== (text === "")) set({ empty: text === "" });
+          }}
+        />
+      ) : null}
+      <Group label="People in the course see it">
         {(["published", "draft", "hidden"] as const).map((visible) => (
           <Choice
             key={visible}
-            label={visible}
+            label={SEEN[visible]}
             taken={item.visible === visible}
             onPress={() => set({ visible })}
           />
         ))}
-      </View>
+      </Group>
       {lesson ? <LessonFields lesson={lesson} set={set} /> : null}
       <Moves course={course} found={found} perform={perform} />
       <QuietAction
@@ -63,17 +67,38 @@ export function ItemSheet({ place, course, found, perform, onClose }: Props) {
   );
 }
 
+const SEEN = {
+  published: "once published",
+  draft: "not yet, a draft",
+  hidden: "no, hidden",
+} as const;
+
+/** Choices under their caption. */
+function Group({ label, children }: { label: string; children: ReactNode }) {
+  const { quiet } = usePalette();
+  return (
+    <View style={{ gap: 8 }}>
+      <Text kind="small" color={quiet} aria-hidden>
+        {label}
+      </Text>
+      <View
+        role="radiogroup"
+        aria-label={label}
+        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+      >
+        {children}
+      </View>
+    </View>
+  );
+}
+
 function LessonFields({ lesson, set }: { lesson: PlanLesson; set(change: object): void }) {
   const { surface } = usePalette();
   const [typed, setTyped] = useState<string | null>(null);
   return (
     <>
-      <View
-        role="radiogroup"
-        aria-label="Kind"
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
-        {KINDS.map((kind) => (
+      <Group label="Kind">
+        {LESSON_KINDS.map((kind) => (
           <Choice
             key={kind}
             label={kind}
@@ -81,7 +106,7 @@ function LessonFields({ lesson, set }: { lesson: PlanLesson; set(change: object)
             onPress={() => set({ kind })}
           />
         ))}
-      </View>
+      </Group>
       <TextInput
         mode="outlined"
         dense
@@ -161,7 +186,15 @@ function Moves({ course, found, perform }: Pick<Props, "course" | "found" | "per
 }
 
 /** A lesson's text, kept as one leaves it. What could not be kept stays in the field. */
-function LessonText({ place, lesson }: { place: InCourse; lesson: string }) {
+function LessonText({
+  place,
+  lesson,
+  onKept,
+}: {
+  place: InCourse;
+  lesson: string;
+  onKept(text: string): void;
+}) {
   const { quiet, surface } = usePalette();
   const { data, error, refetch } = useGetLessonDraftQuery({ ...place, lesson });
   const [keep, keeping] = useKeepLessonMutation();
@@ -183,7 +216,12 @@ function LessonText({ place, lesson }: { place: InCourse; lesson: string }) {
         value={typed ?? kept}
         onChangeText={setTyped}
         onBlur={() => {
-          if (typed !== null && typed !== kept) keep({ ...place, lesson, text: typed, revision });
+          if (typed === null || typed === kept) return;
+          keep({ ...place, lesson, text: typed, revision })
+            .unwrap()
+            .then(({ text }) => onKept(text))
+            // What went wrong stands below the field.
+            .catch(() => undefined);
         }}
         style={{ backgroundColor: surface, minHeight: 180 }}
       />

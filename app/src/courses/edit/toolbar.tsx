@@ -4,6 +4,7 @@ import { memo } from "react";
 import { View } from "react-native";
 import { explain } from "../../store/api";
 import { PrimaryAction, QuietAction } from "../../ui/action";
+import { useWide } from "../../ui/layout";
 import { Notice } from "../../ui/notice";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -16,9 +17,18 @@ interface Props {
   onPaper(): void;
   onSettings(): void;
   onOut(): void;
+  onKeys(): void;
 }
 
-export const Toolbar = memo(function Toolbar({ place, draft, onPaper, onSettings, onOut }: Props) {
+export const Toolbar = memo(function Toolbar({
+  place,
+  draft,
+  onPaper,
+  onSettings,
+  onOut,
+  onKeys,
+}: Props) {
+  const wide = useWide();
   return (
     <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
       <Publish place={place} draft={draft} />
@@ -27,6 +37,7 @@ export const Toolbar = memo(function Toolbar({ place, draft, onPaper, onSettings
       <QuietAction label="Settings" onPress={onSettings} />
       <QuietAction label="Undo" onPress={draft.undo} disabled={!draft.canUndo} />
       <QuietAction label="Redo" onPress={draft.redo} disabled={!draft.canRedo} />
+      {wide ? <QuietAction label="Keys" onPress={onKeys} /> : null}
       <Kept draft={draft} />
     </View>
   );
