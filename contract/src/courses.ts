@@ -13,6 +13,8 @@ export const courseSummary = z
     enrolled: z.int(),
     cohorts: z.int(),
     version: z.int().nullable().describe("Null: not published yet."),
+    archived: z.boolean().describe("It takes nobody any more; who is in it keeps what they have."),
+    group: z.string().describe("The group it stands in; empty: none."),
     nextOpening: z
       .object({ at: z.string(), people: z.int() })
       .nullable()
@@ -129,6 +131,19 @@ export const newCourse = z
   .meta({ id: "NewCourse" });
 
 export type NewCourse = z.infer<typeof newCourse>;
+
+export const courseChange = z
+  .strictObject({
+    archived: z.boolean().optional(),
+    group: z.string().trim().max(200, "A group's name has at most 200 characters").optional(),
+    after: planFields.id
+      .nullable()
+      .optional()
+      .describe("The course it comes after in the list; null: it comes first."),
+  })
+  .meta({ id: "CourseChange" });
+
+export type CourseChange = z.infer<typeof courseChange>;
 
 export const created = z.object({ id: z.string() }).meta({ id: "Created" });
 

@@ -1,4 +1,11 @@
-import type { Draft, Edited, LessonDraft, Problem } from "@dawngate/contract";
+import type {
+  CourseList,
+  Draft,
+  Edited,
+  LessonDraft,
+  Problem,
+  PublicCourse,
+} from "@dawngate/contract";
 import { applyOperation, type Operation } from "@dawngate/core/courses";
 import type { SchoolId } from "../src/db/connection";
 import { importSchool } from "../src/school/import";
@@ -283,5 +290,58 @@ describe("a new course of a shape, or as a copy", () => {
     await make({ title: "X", copyOf: "c", shape: "dated-term" }, 422);
     await make({ title: "X", firstDay: "2028-01-10" }, 422);
     await make({ title: "X", shape: "round" }, 422);
+  });
+});
+
+describe("a course among the others", () => {
+  const patch = (id: string, change: object) =>
+    app.ask(OWNER, "PATCH", `/schools/one/courses/${id}`, change);
+  const list = async () =>
+    ((await (await app.ask(OWNER, "GET", "/schools/one/courses")).json()) as CourseList).courses;
+  const order = async () => (await list()).map(({ id }) => id);
+
+  test("is put first, after another, and after one that is gone last", async () => {
+    const before = await order();
+    const last = before.at(-1) as string;
+    await patch(last, { after: null });
+    expect((await order())[0]).toBe(last);
+    await patch(last, { after: before[1] });
+    expect(await order()).toEqual([before[0], before[1], last, ...before.slice(2, -1)]);
+    await patch(last, { after: "no-such-course" });
+    expect(await order()).toEqual(before);
+  });
+  test("put somewhere by two at once, stands in one order with the others, none twice", async () => {
+    const before = await order();
+    await Promise.all(before.map((id) => patch(id, { after: null })));
+    const after = await order();
+    expect([...after].sort()).toEqual([...before].sort());
+    expect(new Set(after).size).toBe(after.length);
+  });
+  test("stands in a group, and in the archive takes nobody, by whosever hand; out of it again it does", async () => {
+    await patch("c", { group: " Bread " });
+    expect((await list()).find(({ id }) => id === "c")).toMatchObject({
+      group: "Bread",
+      archived: false,
+    });
+    const enroll = (email: string) =>
+      app.ask(OWNER, "POST", "/schools/one/courses/c/enrollments", {
+        name: "N",
+        email,
+        timeZone: "UTC",
+        cohort: null,
+      });
+    await patch("c", { archived: true });
+    const refused = await enroll("late@example.org");
+    expect(refused.status).toBe(409);
+    expect(((await refused.json()) as Problem).detail).toMatch(/takes nobody any more/);
+    const open = (await (
+      await app.ask(null, "GET", "/schools/one/catalog/c")
+    ).json()) as PublicCourse;
+    for (const way of open.ways) {
+      expect(way.state).toBe("closed");
+      expect(way.faults.map(({ kind }) => kind)).toContain("archived");
+    }
+    await patch("c", { archived: false });
+    expect((await enroll("late@example.org")).status).toBe(200);
   });
 });

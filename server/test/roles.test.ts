@@ -76,6 +76,7 @@ const ROUTES: [string, string, unknown, Role[]][] = [
   ["GET", "/schools/one/courses", undefined, S],
   ["POST", "/schools/one/courses", { title: "New" }, O],
   ["GET", "/schools/one/courses/c", undefined, S],
+  ["PATCH", "/schools/one/courses/c", { group: "Bread" }, O],
   ["GET", "/schools/one/courses/c/lessons/l1", undefined, S],
   ["GET", "/schools/one/courses/c/draft", undefined, S],
   ["POST", "/schools/one/courses/c/draft", edit, O],

@@ -1,6 +1,7 @@
 /** Questions about courses, and what changes them. A draft's outline is changed by operations; see ./edits. */
 import type {
   Course,
+  CourseChange,
   CourseList,
   Draft,
   DraftTexts,
@@ -27,6 +28,7 @@ export const {
   useGetTextsQuery,
   useCreateCourseMutation,
   usePublishMutation,
+  useArrangeMutation,
   useDescribeMutation,
   useKeepLessonMutation,
 } = api.injectEndpoints({
@@ -61,6 +63,10 @@ export const {
         body: course,
       }),
       invalidatesTags: ["Courses"],
+    }),
+    arrange: build.mutation<unknown, InCourse & { change: CourseChange }>({
+      query: ({ change, ...place }) => ({ url: coursePath(place), method: "PATCH", body: change }),
+      invalidatesTags: ["Courses", "Public"],
     }),
     publish: build.mutation<{ version: number }, InCourse>({
       query: (place) => ({ url: coursePath(place, "versions"), method: "POST" }),

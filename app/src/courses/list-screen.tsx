@@ -3,10 +3,12 @@ import type { CourseSummary, School } from "@dawngate/contract";
 import { sayInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
+import { useState } from "react";
 import { ScrollView, View } from "react-native";
 import { read } from "../schedule/horizon/scale";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
+import { Icon } from "../ui/icon";
 import { useWide } from "../ui/layout";
 import { Notice } from "../ui/notice";
 import { Press } from "../ui/press";
@@ -16,6 +18,8 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useTitle } from "../ui/title";
 import { useGetCoursesQuery } from "./api";
+import { ArrangeSheet } from "./arrange-sheet";
+import { Filters, grouped, isFound, SHOWN, type Show } from "./filters";
 import { sayLength } from "./length";
 import { NewCourse } from "./new-course";
 
@@ -60,34 +64,94 @@ export function CourseListScreen() {
 
 function Courses({ courses, school }: { courses: CourseSummary[]; school: School }) {
   const { quiet } = usePalette();
+  const [search, setSearch] = useState("");
+  const [show, setShow] = useState<Show>("current");
+  const [open, setOpen] = useState<string | null>(null);
+  const owner = school.role === "owner";
   if (courses.length === 0)
     return (
       <>
         <Text color={quiet}>
           Courses stand here. Begin with a working title; everything about it can be changed.
         </Text>
-        {school.role === "owner" ? <NewCourse school={school} courses={courses} /> : null}
+        {owner ? <NewCourse school={school} courses={courses} /> : null}
       </>
     );
+  const found = courses.filter((course) => SHOWN[show](course) && isFound(course, search));
+  const groups = grouped(found);
+  const chosen = courses.find(({ id }) => id === open);
   return (
     <>
-      <View role="list">
-        {courses.map((course) => (
-          <CourseRow key={course.id} course={course} school={school} />
-        ))}
-      </View>
-      {school.role === "owner" ? <NewCourse school={school} courses={courses} /> : null}
+      {courses.length > 1 ? (
+        <Filters
+          search={search}
+          onSearch={setSearch}
+          show={show}
+          onShow={setShow}
+          courses={courses}
+        />
+      ) : null}
+      {found.length === 0 ? (
+        <Text role="status" color={quiet}>
+          {search.trim() === ""
+            ? "No course of this kind."
+            : `No course is called “${search.trim()}”.`}
+        </Text>
+      ) : null}
+      {groups.map(([group, list]) => (
+        <View key={group} style={{ gap: 4 }}>
+          {group === "" ? null : (
+            <Text kind="strong" level={2} color={quiet}>
+              {group}
+            </Text>
+          )}
+          <View role="list" aria-label={group === "" ? "Courses" : group}>
+            {list.map((course) => (
+              <CourseRow
+                key={course.id}
+                course={course}
+                school={school}
+                onArrange={owner ? () => setOpen(course.id) : null}
+              />
+            ))}
+          </View>
+        </View>
+      ))}
+      {owner ? <NewCourse school={school} courses={courses} /> : null}
+      {chosen ? (
+        <ArrangeSheet
+          school={school.slug}
+          course={chosen}
+          courses={courses}
+          onClose={() => setOpen(null)}
+        />
+      ) : null}
     </>
   );
 }
 
-function CourseRow({ course, school }: { course: CourseSummary; school: School }) {
+interface RowProps {
+  course: CourseSummary;
+  school: School;
+  /** Null: not for this role. */
+  onArrange: (() => void) | null;
+}
+
+function CourseRow({ course, school, onArrange }: RowProps) {
   const { quiet, line } = usePalette();
   const wide = useWide();
   const router = useRouter();
   const { modules, lessons, minutes, enrolled, cohorts } = course;
   return (
-    <View role="listitem" style={{ borderBottomWidth: 1, borderBottomColor: line }}>
+    <View
+      role="listitem"
+      style={{
+        borderBottomWidth: 1,
+        borderBottomColor: line,
+        flexDirection: "row",
+        alignItems: "center",
+      }}
+    >
       <Press
         role="link"
         onPress={() =>
@@ -96,6 +160,7 @@ function CourseRow({ course, school }: { course: CourseSummary; school: School }
           )
         }
         style={{
+          flex: 1,
           paddingVertical: 18,
           gap: wide ? 32 : 10,
           flexDirection: wide ? "row" : "column",
@@ -112,7 +177,11 @@ function CourseRow({ course, school }: { course: CourseSummary; school: School }
             {cohorts > 0 && ` · ${cohorts === 1 ? "one cohort" : `${cohorts} cohorts`}`}
           </Text>
         </View>
-        {course.version === null ? (
+        {course.archived ? (
+          <Text kind="smallStrong" color={quiet} style={{ width: wide ? 330 : undefined }}>
+            In the archive: takes nobody any more
+          </Text>
+        ) : course.version === null ? (
           <Text kind="smallStrong" color={quiet} style={{ width: wide ? 330 : undefined }}>
             Draft, not published yet
           </Text>
@@ -120,6 +189,15 @@ function CourseRow({ course, school }: { course: CourseSummary; school: School }
           <NextOpening course={course} school={school} wide={wide} />
         )}
       </Press>
+      {onArrange ? (
+        <Press
+          onPress={onArrange}
+          aria-label={`Arrange ${course.title}`}
+          style={{ width: 44, alignItems: "center", justifyContent: "center" }}
+        >
+          <Icon name="drag-vertical" color={quiet} />
+        </Press>
+      ) : null}
     </View>
   );
 }

@@ -5,6 +5,8 @@ import { type Window, windowInstants, windowState } from "./window";
 /** What enrolling depends on. */
 export interface EnrollingPlace {
   published: boolean;
+  /** The course is in the school's archive: it takes nobody any more. */
+  archived?: boolean;
   window: Window | null;
   /** Seats that are left; null: no limit. */
   seatsLeft: number | null;
@@ -16,6 +18,7 @@ export interface EnrollingPlace {
 export type EnrollingFault =
   | { kind: "in-already" }
   | { kind: "not-published" }
+  | { kind: "archived" }
   | { kind: "not-yet"; opens: Instant }
   | { kind: "window-closed"; closed: Instant }
   | { kind: "cohort-ended"; ended: Instant }
@@ -31,6 +34,7 @@ export function enrollingFaults(
   if (isIn) return [{ kind: "in-already" }];
   const faults: EnrollingFault[] = [];
   if (!place.published) faults.push({ kind: "not-published" });
+  if (place.archived) faults.push({ kind: "archived" });
   if (place.window) {
     const { opens, closes } = windowInstants(place.window, zone);
     const state = windowState(place.window, zone, now);

@@ -29,6 +29,10 @@ describe("all that keeps somebody out is told", () => {
   test("nothing, where nothing does", () => expect(kinds({})).toEqual([]));
   test("whoever is in is told that, and that alone", () =>
     expect(kinds({ published: false, seatsLeft: 0 }, true)).toEqual(["in-already"]));
+  test("a course in the archive takes nobody, whatever its window says", () => {
+    expect(kinds({ archived: true })).toEqual(["archived"]);
+    expect(kinds({ archived: true }, true)).toEqual(["in-already"]);
+  });
   test("several at once, in the order of the rules", () =>
     expect(
       kinds({ published: false, seatsLeft: 0, ends: now }, false, instant("2027-09-01T00:00:00Z")),

@@ -1,7 +1,15 @@
 /** Authoring: new courses, drafts changed by operations, and lesson texts with revisions. */
 import { randomBytes } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
-import type { Draft, DraftTexts, Edit, Edited, LessonDraft, NewCourse } from "@dawngate/contract";
+import type {
+  CourseChange,
+  Draft,
+  DraftTexts,
+  Edit,
+  Edited,
+  LessonDraft,
+  NewCourse,
+} from "@dawngate/contract";
 import { applyOperation, type Operation, shapedCourse } from "@dawngate/core/courses";
 import { courseSchema, firstDateOf, type PlanCourse, shiftCourse } from "@dawngate/core/plan";
 import { formatDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
@@ -20,12 +28,14 @@ import {
   insertRevision,
   lastNumberOf,
   nextPosition,
+  orderCourses,
   readCourseRow,
   readDraft,
   readOperations,
   readRevision,
   readTexts,
   setDescription,
+  setPlace,
 } from "./store";
 
 /** A new course: blank with the school's release hour, of a starting shape, or a copy with its dates moved. */
@@ -181,6 +191,23 @@ function checkWhole(course: PlanCourse): void {
 /** Everything after a number, for a client that has been told to look. */
 export async function operationsAfter(db: Database, actor: Actor, id: string, base: number) {
   return reading(db, actor, (tx) => readOperations(tx, id, base));
+}
+
+/** Where a course stands among the others: its group, its place in the list, the archive. */
+export async function arrangeCourse(
+  db: Database,
+  actor: Actor,
+  id: string,
+  { archived, group, after }: CourseChange,
+): Promise<void> {
+  await db.withSchool(actor.school, async (tx) => {
+    await existing(tx, id, after === undefined);
+    await setPlace(tx, id, {
+      ...(archived !== undefined && { archived }),
+      ...(group !== undefined && { group_name: group }),
+    });
+    if (after !== undefined) await orderCourses(tx, id, after);
+  });
 }
 
 export async function changeDescription(

@@ -1,6 +1,7 @@
 /** HTTP of courses: as they are published, and as they are edited. */
 import {
   course,
+  courseChange,
   courseList,
   created,
   description,
@@ -32,6 +33,7 @@ import {
 import type { Changes } from "../jobs/changes";
 import { publish } from "../review/service";
 import {
+  arrangeCourse,
   changeDescription,
   changeLesson,
   createCourse,
@@ -142,6 +144,21 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         responses: answers(draftTexts, "The texts."),
       }),
       async (c) => c.json(await showTexts(db, c.get("actor"), c.req.valid("param").course), 200),
+    )
+    .openapi(
+      createRoute({
+        method: "patch",
+        path: "/schools/{school}/courses/{course}",
+        tags,
+        summary: "Put a course into a group, elsewhere in the list, into the archive or out of it",
+        middleware: owners,
+        request: { params: inCourse, body: body(courseChange) },
+        responses: answers(done, "Kept."),
+      }),
+      async (c) => {
+        await arrangeCourse(db, c.get("actor"), c.req.valid("param").course, c.req.valid("json"));
+        return c.json({ done: true as const }, 200);
+      },
     )
     .openapi(
       createRoute({

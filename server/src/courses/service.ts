@@ -17,7 +17,7 @@ export async function listCourses(db: Database, actor: Actor, now: Instant): Pro
     const counts = await countByCourse(tx);
     const next = await nextOpenings(tx, formatInstant(now));
     const courses = [];
-    for (const { id, number, plan } of rows) {
+    for (const { id, number, plan, archived, group } of rows) {
       const course = plan ?? (await readDraft(tx, id));
       if (!course) continue;
       courses.push({
@@ -27,6 +27,8 @@ export async function listCourses(db: Database, actor: Actor, now: Instant): Pro
         enrolled: counts.people.get(id) ?? 0,
         cohorts: counts.cohorts.get(id) ?? 0,
         version: number,
+        archived,
+        group,
         nextOpening: next.get(id) ?? null,
       });
     }

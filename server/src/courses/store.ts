@@ -183,7 +183,13 @@ export async function listCourseRows(tx: SchoolTransaction) {
         .onRef("version.course_id", "=", "course.id")
         .onRef("version.number", "=", "course.current_version"),
     )
-    .select(["course.id", "version.number", "version.plan"])
+    .select([
+      "course.id",
+      "course.archived",
+      "course.group_name as group",
+      "version.number",
+      "version.plan",
+    ])
     .orderBy("course.position")
     .orderBy("course.id")
     .execute();
@@ -202,6 +208,7 @@ export async function readPublished(tx: SchoolTransaction, id: string) {
     .select([
       "course.id",
       "course.description",
+      "course.archived",
       "version.number",
       "version.plan",
       "version.published_at",
@@ -215,7 +222,7 @@ export async function readPublished(tx: SchoolTransaction, id: string) {
 export async function readCourseRow(tx: SchoolTransaction, id: string, hold = false) {
   return tx
     .selectFrom("course")
-    .select(["id", "draft_sequence", "description", "current_version"])
+    .select(["id", "draft_sequence", "description", "current_version", "archived"])
     .where("id", "=", id)
     .$if(hold, (query) => query.forUpdate())
     .executeTakeFirst();
@@ -227,6 +234,40 @@ export async function nextPosition(tx: SchoolTransaction): Promise<number> {
     .select((e) => e.fn.coalesce(e.fn.max("position"), e.lit(-1)).as("last"))
     .executeTakeFirstOrThrow();
   return last + 1;
+}
+
+export async function setPlace(
+  tx: SchoolTransaction,
+  id: string,
+  set: { archived?: boolean; group_name?: string },
+) {
+  if (Object.keys(set).length > 0)
+    await tx.updateTable("course").set(set).where("id", "=", id).execute();
+}
+
+/** Puts a course after another in the school's list, or first. The caller's transaction holds all courses. */
+export async function orderCourses(
+  tx: SchoolTransaction,
+  id: string,
+  after: string | null,
+): Promise<void> {
+  const rows = await tx
+    .selectFrom("course")
+    .select(["id", "position"])
+    .orderBy("position")
+    .orderBy("id")
+    .forUpdate()
+    .execute();
+  const rest = rows.filter((row) => row.id !== id).map((row) => row.id);
+  // After one that is gone: at the end.
+  const at = after === null ? 0 : rest.indexOf(after) + 1 || rest.length;
+  const order = [...rest.slice(0, at), id, ...rest.slice(at)];
+  await sql`
+    update course set position = given.position
+    from (select value as id, ordinality::integer - 1 as position
+          from jsonb_array_elements_text(${JSON.stringify(order)}::jsonb) with ordinality) given
+    where course.id = given.id and course.position <> given.position
+  `.execute(tx);
 }
 
 export async function setDescription(tx: SchoolTransaction, id: string, description: string) {

@@ -77,6 +77,9 @@ export interface CourseTable {
   /** The number of the draft's last operation. */
   draft_sequence: Generated<number>;
   created_at: Generated<string>;
+  archived: Generated<boolean>;
+  /** The group it stands in; empty: none. */
+  group_name: Generated<string>;
 }
 
 export interface ModulePlacementTable {

@@ -92,7 +92,9 @@ export async function showPublicCourse(
     const zone = zoneOf(school.timeZone);
     const ways = (cohorts.length > 0 ? cohorts : [null]).map((cohort): WayIn => {
       const place = placeOf(cohort, course.plan, active, school.timeZone);
-      const faults = enrollingFaults({ published: true, ...place }, mine !== null, zone, now());
+      const { archived } = course;
+      const all = { published: true, archived, ...place };
+      const faults = enrollingFaults(all, mine !== null, zone, now());
       return {
         cohort: cohort && {
           id: cohort.cohort.id,
@@ -101,7 +103,7 @@ export async function showPublicCourse(
           ends: cohort.cohort.ends,
         },
         window: place.window,
-        state: windowState(place.window, zone, now(), place.seatsLeft),
+        state: archived ? "closed" : windowState(place.window, zone, now(), place.seatsLeft),
         seatsLeft: place.seatsLeft,
         faults: faults.map((fault) => ({ kind: fault.kind, sentence: sayFault(fault, zone) })),
       };
@@ -207,6 +209,9 @@ async function newPerson(
   return id;
 }
 
+/** What keeps staff, too, from enrolling somebody. */
+const BINDING_STAFF: readonly EnrollingFault["kind"][] = ["in-already", "full", "archived"];
+
 interface Entry {
   person: string;
   cohort: string | null;
@@ -232,10 +237,9 @@ async function enter(
   const own = await enrollmentsOf(tx, person, courseId);
   const isIn = own.some(({ id }) => active.some((other) => other.id === id));
   const place = placeOf(chosen, course.plan, active, school.timeZone);
-  const faults = enrollingFaults({ published: true, ...place }, isIn, zoneOf(school.timeZone), now);
-  const binding = bySelf
-    ? faults
-    : faults.filter(({ kind }) => kind === "in-already" || kind === "full");
+  const all = { published: true, archived: course.archived, ...place };
+  const faults = enrollingFaults(all, isIn, zoneOf(school.timeZone), now);
+  const binding = bySelf ? faults : faults.filter(({ kind }) => BINDING_STAFF.includes(kind));
   if (binding.length > 0) refuseEntry(binding, school.timeZone);
   const id = randomUUID();
   const enrollment = enrollmentSchema.parse({

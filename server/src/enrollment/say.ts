@@ -10,6 +10,8 @@ export function sayFault(fault: EnrollingFault, zone: Zone): string {
       return "You are in this course already; go on where you were.";
     case "not-published":
       return "This course is not published yet.";
+    case "archived":
+      return "This course takes nobody any more; ask the school what took its place.";
     case "not-yet":
       return `Enrolling begins ${sayInstant(fault.opens, zone)}; come back then.`;
     case "window-closed":

@@ -1,0 +1,107 @@
+/** Where a course stands among the others: its group, its place in the list, the archive. */
+import type { CourseChange, CourseSummary } from "@dawngate/contract";
+import { useState } from "react";
+import { View } from "react-native";
+import { TextInput } from "react-native-paper";
+import { Choice } from "../schedule/as-if/choice";
+import { explain } from "../store/api";
+import { QuietAction } from "../ui/action";
+import { Notice } from "../ui/notice";
+import { Sheet } from "../ui/sheet";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { useArrangeMutation } from "./api";
+import { grouped } from "./filters";
+
+interface Props {
+  school: string;
+  course: CourseSummary;
+  courses: readonly CourseSummary[];
+  onClose(): void;
+}
+
+export function ArrangeSheet({ school, course, courses, onClose }: Props) {
+  const { quiet, surface } = usePalette();
+  const [arrange, { error }] = useArrangeMutation();
+  const [typed, setTyped] = useState<string | null>(null);
+  const set = (change: CourseChange) => arrange({ school, course: course.id, change });
+  // Its neighbors as they are seen: in its group, in or out of the archive as it is.
+  const beside = courses.filter(
+    ({ group, archived }) => group === course.group && archived === course.archived,
+  );
+  const at = beside.findIndex(({ id }) => id === course.id);
+  const above = beside[at - 1];
+  const below = beside[at + 1];
+  const before = courses[courses.findIndex(({ id }) => id === above?.id) - 1];
+  const groups = grouped(courses).flatMap(([group]) => (group === "" ? [] : [group]));
+  return (
+    <Sheet title={course.title} onClose={onClose}>
+      {error ? <Notice {...explain(error)} /> : null}
+      <View style={{ gap: 8 }}>
+        <TextInput
+          mode="outlined"
+          label="Group"
+          aria-label="Group"
+          value={typed ?? course.group}
+          onChangeText={setTyped}
+          onBlur={() => {
+            if (typed !== null && typed.trim() !== course.group) set({ group: typed.trim() });
+            setTyped(null);
+          }}
+          maxLength={200}
+          style={{ backgroundColor: surface }}
+        />
+        {groups.length > 0 ? (
+          <View
+            role="radiogroup"
+            aria-label="Groups there are"
+            style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+          >
+            {groups.map((group) => (
+              <Choice
+                key={group}
+                label={group}
+                taken={course.group === group}
+                onPress={() => set({ group: course.group === group ? "" : group })}
+              />
+            ))}
+          </View>
+        ) : (
+          <Text kind="small" color={quiet}>
+            Courses of the same group stand together under its name.
+          </Text>
+        )}
+      </View>
+      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
+        <QuietAction
+          label="Move up"
+          disabled={!above}
+          onPress={() => set({ after: before?.id ?? null })}
+        />
+        <QuietAction
+          label="Move down"
+          disabled={!below}
+          onPress={() => below && set({ after: below.id })}
+        />
+      </View>
+      <View style={{ gap: 8 }}>
+        <Text color={quiet}>
+          {course.archived
+            ? "It is in the archive: nobody new gets in. Whoever is in it keeps what they have."
+            : `In the archive a course takes nobody new and is out of the way here. ${sayInside(course.enrolled)}`}
+        </Text>
+        <QuietAction
+          label={course.archived ? "Take it out of the archive" : "Put it in the archive"}
+          onPress={() => set({ archived: !course.archived })}
+        />
+      </View>
+    </Sheet>
+  );
+}
+
+function sayInside(enrolled: number): string {
+  if (enrolled === 0) return "Nobody is in it.";
+  return enrolled === 1
+    ? "The one person in it keeps what they have."
+    : `The ${enrolled} people in it keep what they have.`;
+}

@@ -1,0 +1,26 @@
+/** Many courses: found, grouped, ordered by hand, put away. */
+import { accessibilityFaults, expect, test } from "./helpers";
+
+test("courses are found, grouped, and put away and back", async ({ page }) => {
+  const name = `Away ${test.info().project.name} ${Date.now() % 100_000}`;
+  await page.goto("/ember-row/courses");
+  await page.getByLabel("Working title").fill(name);
+  await page.getByRole("button", { name: "Make a course" }).click();
+  await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
+  await page.goto("/ember-row/courses");
+  await page.getByLabel("Find a course").fill(name.toUpperCase());
+  await expect(page.getByRole("listitem")).toHaveCount(1);
+  await page.getByRole("button", { name: `Arrange ${name}` }).click();
+  const sheet = page.getByRole("dialog");
+  await sheet.getByLabel("Group", { exact: true }).fill("Put away");
+  await sheet.getByLabel("Group", { exact: true }).blur();
+  await expect(page.getByText("Put away", { exact: true }).first()).toBeAttached();
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await sheet.getByRole("button", { name: "Put it in the archive" }).click();
+  await expect(sheet.getByRole("button", { name: "Take it out of the archive" })).toBeVisible();
+  await sheet.getByRole("button", { name: "Close" }).click();
+  await expect(page.getByText(`No course is called “${name.toUpperCase()}”.`)).toBeVisible();
+  await page.getByRole("radio", { name: /^Archive \d+/ }).click();
+  await expect(page.getByText("In the archive: takes nobody any more")).toBeVisible();
+  expect(await accessibilityFaults(page)).toEqual([]);
+});
