@@ -12,7 +12,8 @@ import {
   rowsOf,
 } from "@dawngate/core/courses";
 import { courseSchema, type PlanCourse } from "@dawngate/core/plan";
-import { createCourse, editDraft, operationsAfter, showDraft } from "../src/courses/authoring";
+import { editDraft, operationsAfter, showDraft } from "../src/courses/authoring";
+import { createCourse } from "../src/courses/making";
 import type { SchoolId } from "../src/db/connection";
 import type { Actor } from "../src/school/actor";
 import { importSchool } from "../src/school/import";

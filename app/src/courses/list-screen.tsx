@@ -195,7 +195,7 @@ function CourseRow({ course, school, onArrange }: RowProps) {
           aria-label={`Arrange ${course.title}`}
           style={{ width: 44, alignItems: "center", justifyContent: "center" }}
         >
-          <Icon name="drag-vertical" color={quiet} />
+          <Icon name="chevron-down" color={quiet} />
         </Press>
       ) : null}
     </View>

@@ -1,100 +1,23 @@
-/** Authoring: new courses, drafts changed by operations, and lesson texts with revisions. */
-import { randomBytes } from "node:crypto";
+/** Drafts changed by operations, and lesson texts with revisions. */
 import { isDeepStrictEqual } from "node:util";
-import type {
-  CourseChange,
-  Draft,
-  DraftTexts,
-  Edit,
-  Edited,
-  LessonDraft,
-  NewCourse,
-} from "@dawngate/contract";
-import { applyOperation, type Operation, shapedCourse } from "@dawngate/core/courses";
-import { courseSchema, firstDateOf, type PlanCourse, shiftCourse } from "@dawngate/core/plan";
-import { formatDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
+import type { Draft, DraftTexts, Edit, Edited, LessonDraft } from "@dawngate/contract";
+import { applyOperation, type Operation } from "@dawngate/core/courses";
+import type { PlanCourse } from "@dawngate/core/plan";
 import type { Database, SchoolTransaction } from "../db/connection";
-import type { Services } from "../http/kit";
 import { conflict, notFound, refusal } from "../http/problem";
 import { readVersion } from "../review/store";
 import type { Actor } from "../school/actor";
 import { reading } from "../school/service";
-import { readSchool } from "../school/store";
 import { saveDraft } from "./draft-store";
 import {
   appendOperations,
-  insertDraft,
-  insertFirstTexts,
-  insertRevision,
   lastNumberOf,
-  nextPosition,
-  orderCourses,
   readCourseRow,
   readDraft,
   readOperations,
-  readRevision,
-  readTexts,
   setDescription,
-  setPlace,
 } from "./store";
-
-/** A new course: blank with the school's release hour, of a starting shape, or a copy with its dates moved. */
-export async function createCourse(
-  { db, now }: Pick<Services, "db" | "now">,
-  actor: Actor,
-  { title, shape, copyOf, firstDay }: NewCourse,
-): Promise<{ id: string }> {
-  const id = `${slugOf(title)}-${randomBytes(3).toString("hex")}`;
-  await db.withSchool(actor.school, async (tx) => {
-    const school = await readSchool(tx);
-    const releaseHour = school.release_hour;
-    if (copyOf !== undefined) return copyCourse(tx, actor, copyOf, { id, title, firstDay });
-    const today = formatDate(localDateAt(zoneOf(school.time_zone), now()));
-    const newId = () => randomBytes(4).toString("hex");
-    const course = shape
-      ? shapedCourse(shape, { id, title, today, releaseHour, newId })
-      : courseSchema.parse({ id, title, releaseHour, modules: [] });
-    await insertDraft(tx, actor.school, course, await nextPosition(tx), new Map());
-  });
-  return { id };
-}
-
-/** A course's draft once more, with texts and description; nobody is in it, and it has no cohorts. */
-async function copyCourse(
-  tx: SchoolTransaction,
-  actor: Actor,
-  from: string,
-  { id, title, firstDay }: { id: string; title: string; firstDay: string | undefined },
-): Promise<void> {
-  const { row, draft } = await existing(tx, from);
-  const first = firstDateOf(draft);
-  if (firstDay !== undefined && first === null)
-    throw refusal("This course names no dates, so there are none to move.", [
-      { path: "firstDay", reason: "Leave the first day out" },
-    ]);
-  const days =
-    firstDay === undefined || first === null ? 0 : dayNumber(firstDay) - dayNumber(first);
-  const texts = new Map(Object.entries(await readTexts(tx, from)));
-  const course = { ...shiftCourse(draft, days), id, title };
-  await insertDraft(tx, actor.school, course, await nextPosition(tx), texts);
-  await setDescription(tx, id, row.description);
-}
-
-function dayNumber(text: string): number {
-  const date = parseDate(text);
-  if (!date.ok) throw refusal(date.reason);
-  return date.value;
-}
-
-/** The readable part of an identifier: the title's letters and digits. */
-function slugOf(title: string): string {
-  const plain = title
-    .normalize("NFKD")
-    .replaceAll(/[\u0300-\u036f]/g, "")
-    .toLowerCase();
-  const slug = plain.replaceAll(/[^a-z0-9]+/g, "-").replaceAll(/^-+|-+$/g, "");
-  return slug.slice(0, 40) || "course";
-}
+import { insertFirstTexts, insertRevision, readRevision, readTexts } from "./text-store";
 
 export async function showDraft(db: Database, actor: Actor, id: string): Promise<Draft> {
   return reading(db, actor, async (tx) => {
@@ -111,7 +34,8 @@ export async function showDraft(db: Database, actor: Actor, id: string): Promise
   });
 }
 
-async function existing(tx: SchoolTransaction, id: string, hold = false) {
+/** A course's row and its draft, or a refusal; held for the rest of the transaction where asked to. */
+export async function existing(tx: SchoolTransaction, id: string, hold = false) {
   const row = await readCourseRow(tx, id, hold);
   const draft = row && (await readDraft(tx, id));
   if (!row || !draft) throw notFound(`There is no course "${id}" in this school.`);
@@ -191,23 +115,6 @@ function checkWhole(course: PlanCourse): void {
 /** Everything after a number, for a client that has been told to look. */
 export async function operationsAfter(db: Database, actor: Actor, id: string, base: number) {
   return reading(db, actor, (tx) => readOperations(tx, id, base));
-}
-
-/** Where a course stands among the others: its group, its place in the list, the archive. */
-export async function arrangeCourse(
-  db: Database,
-  actor: Actor,
-  id: string,
-  { archived, group, after }: CourseChange,
-): Promise<void> {
-  await db.withSchool(actor.school, async (tx) => {
-    await existing(tx, id, after === undefined);
-    await setPlace(tx, id, {
-      ...(archived !== undefined && { archived }),
-      ...(group !== undefined && { group_name: group }),
-    });
-    if (after !== undefined) await orderCourses(tx, id, after);
-  });
 }
 
 export async function changeDescription(

@@ -33,16 +33,15 @@ import {
 import type { Changes } from "../jobs/changes";
 import { publish } from "../review/service";
 import {
-  arrangeCourse,
   changeDescription,
   changeLesson,
-  createCourse,
   editDraft,
   operationsAfter,
   showDraft,
   showLessonDraft,
   showTexts,
 } from "./authoring";
+import { arrangeCourse, createCourse } from "./making";
 import { listCourses, showCourse, showLessonText } from "./service";
 
 const tags = ["courses"];

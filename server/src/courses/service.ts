@@ -8,7 +8,8 @@ import { notFound } from "../http/problem";
 import { nextOpenings } from "../schedule/store";
 import { type Actor, isTheirs } from "../school/actor";
 import { reading } from "../school/service";
-import { listCourseRows, readDraft, readLessonText, readPublished } from "./store";
+import { listCourseRows, readDraft, readPublished } from "./store";
+import { readLessonText } from "./text-store";
 
 /** Every course, those that were never published by their draft. */
 export async function listCourses(db: Database, actor: Actor, now: Instant): Promise<CourseList> {

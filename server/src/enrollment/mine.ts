@@ -4,7 +4,7 @@ import { type Timeline, writeExplainedTimeline, writeSteps } from "@dawngate/cor
 import { explainOpening } from "@dawngate/core/schedule/words";
 import { DAY, formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
 import { publishedOutline } from "../courses/service";
-import { readLessonText } from "../courses/store";
+import { readLessonText } from "../courses/text-store";
 import type { SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
 import { notFound, ProblemError } from "../http/problem";

@@ -1,0 +1,89 @@
+/** New courses, and where each stands among the others. */
+import { randomBytes } from "node:crypto";
+import type { CourseChange, NewCourse } from "@dawngate/contract";
+import { shapedCourse } from "@dawngate/core/courses";
+import { courseSchema, firstDateOf, shiftCourse } from "@dawngate/core/plan";
+import { formatDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
+import type { Database, SchoolTransaction } from "../db/connection";
+import type { Services } from "../http/kit";
+import { refusal } from "../http/problem";
+import type { Actor } from "../school/actor";
+import { readSchool } from "../school/store";
+import { existing } from "./authoring";
+import { insertDraft, nextPosition, orderCourses, setDescription, setPlace } from "./store";
+import { readTexts } from "./text-store";
+
+/** A new course: blank with the school's release hour, of a starting shape, or a copy with its dates moved. */
+export async function createCourse(
+  { db, now }: Pick<Services, "db" | "now">,
+  actor: Actor,
+  { title, shape, copyOf, firstDay }: NewCourse,
+): Promise<{ id: string }> {
+  const id = `${slugOf(title)}-${randomBytes(3).toString("hex")}`;
+  await db.withSchool(actor.school, async (tx) => {
+    const school = await readSchool(tx);
+    const releaseHour = school.release_hour;
+    if (copyOf !== undefined) return copyCourse(tx, actor, copyOf, { id, title, firstDay });
+    const today = formatDate(localDateAt(zoneOf(school.time_zone), now()));
+    const newId = () => randomBytes(4).toString("hex");
+    const course = shape
+      ? shapedCourse(shape, { id, title, today, releaseHour, newId })
+      : courseSchema.parse({ id, title, releaseHour, modules: [] });
+    await insertDraft(tx, actor.school, course, await nextPosition(tx), new Map());
+  });
+  return { id };
+}
+
+/** A course's draft once more, with texts and description; nobody is in it, and it has no cohorts. */
+async function copyCourse(
+  tx: SchoolTransaction,
+  actor: Actor,
+  from: string,
+  { id, title, firstDay }: { id: string; title: string; firstDay: string | undefined },
+): Promise<void> {
+  const { row, draft } = await existing(tx, from);
+  const first = firstDateOf(draft);
+  if (firstDay !== undefined && first === null)
+    throw refusal("This course names no dates, so there are none to move.", [
+      { path: "firstDay", reason: "Leave the first day out" },
+    ]);
+  const days =
+    firstDay === undefined || first === null ? 0 : dayNumber(firstDay) - dayNumber(first);
+  const texts = new Map(Object.entries(await readTexts(tx, from)));
+  const course = { ...shiftCourse(draft, days), id, title };
+  await insertDraft(tx, actor.school, course, await nextPosition(tx), texts);
+  await setDescription(tx, id, row.description);
+}
+
+function dayNumber(text: string): number {
+  const date = parseDate(text);
+  if (!date.ok) throw refusal(date.reason);
+  return date.value;
+}
+
+/** The readable part of an identifier: the title's letters and digits. */
+function slugOf(title: string): string {
+  const plain = title
+    .normalize("NFKD")
+    .replaceAll(/[\u0300-\u036f]/g, "")
+    .toLowerCase();
+  const slug = plain.replaceAll(/[^a-z0-9]+/g, "-").replaceAll(/^-+|-+$/g, "");
+  return slug.slice(0, 40) || "course";
+}
+
+/** Where a course stands among the others: its group, its place in the list, the archive. */
+export async function arrangeCourse(
+  db: Database,
+  actor: Actor,
+  id: string,
+  { archived, group, after }: CourseChange,
+): Promise<void> {
+  await db.withSchool(actor.school, async (tx) => {
+    await existing(tx, id, after === undefined);
+    await setPlace(tx, id, {
+      ...(archived !== undefined && { archived }),
+      ...(group !== undefined && { group_name: group }),
+    });
+    if (after !== undefined) await orderCourses(tx, id, after);
+  });
+}

@@ -1,0 +1,90 @@
+/** What stands in lessons, in the database: texts with revisions, of which the newest counts. */
+import { sql } from "kysely";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+
+/** What stands in a lesson of a draft, with the number of its revision. */
+export async function readRevision(tx: SchoolTransaction, course: string, lesson: string) {
+  return tx
+    .selectFrom("lesson_placement as placed")
+    .leftJoin("lesson_revision as revision", (join) =>
+      join
+        .onRef("revision.school_id", "=", "placed.school_id")
+        .onRef("revision.lesson_id", "=", "placed.lesson_id"),
+    )
+    .select(["placed.lesson_id", "revision.body", "revision.number", "revision.author"])
+    .where("placed.course_id", "=", course)
+    .where("placed.id", "=", lesson)
+    .orderBy("revision.number", "desc")
+    .limit(1)
+    .executeTakeFirst();
+}
+
+export async function insertRevision(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  content: string,
+  number: number,
+  text: string,
+  author: string,
+): Promise<void> {
+  await tx
+    .insertInto("lesson_revision")
+    .values({ school_id: school, lesson_id: content, number, body: text, author })
+    .execute();
+}
+
+/** What stands in the lessons of a draft, by lesson; empty ones left out. */
+export async function readTexts(
+  tx: SchoolTransaction,
+  course: string,
+): Promise<Record<string, string>> {
+  const { rows } = await sql<{ id: string; body: string }>`
+    select distinct on (placed.id) placed.id, r.body
+    from lesson_placement placed
+    join lesson_revision r on r.school_id = placed.school_id and r.lesson_id = placed.lesson_id
+    where placed.course_id = ${course}
+    order by placed.id, r.number desc
+  `.execute(tx);
+  return Object.fromEntries(
+    rows.filter(({ body }) => body !== "").map(({ id, body }) => [id, body]),
+  );
+}
+
+/** Texts for lessons of a draft that hold nothing yet; those that hold something keep it. */
+export async function insertFirstTexts(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  course: string,
+  texts: ReadonlyMap<string, string>,
+  author: string,
+): Promise<void> {
+  if (texts.size === 0) return;
+  const rows = [...texts].map(([lesson, body]) => ({ lesson, body }));
+  await sql`
+    insert into lesson_revision (school_id, lesson_id, number, body, author)
+    select placed.school_id, placed.lesson_id, 1, given.body, ${author}
+    from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) as given (lesson text, body text)
+    join lesson_placement placed on placed.course_id = ${course} and placed.id = given.lesson
+    where placed.school_id = ${school} and not exists (
+      select 1 from lesson_revision r
+      where r.school_id = placed.school_id and r.lesson_id = placed.lesson_id)
+  `.execute(tx);
+}
+
+/** The newest text of a lesson that stands in the course's current version. */
+export async function readLessonText(tx: SchoolTransaction, course: string, lesson: string) {
+  const row = await tx
+    .selectFrom("lesson_placement as placed")
+    .innerJoin("lesson_revision as revision", (join) =>
+      join
+        .onRef("revision.school_id", "=", "placed.school_id")
+        .onRef("revision.lesson_id", "=", "placed.lesson_id"),
+    )
+    .select("revision.body")
+    .where("placed.course_id", "=", course)
+    .where("placed.id", "=", lesson)
+    .orderBy("revision.number", "desc")
+    .limit(1)
+    .executeTakeFirst();
+  return row?.body ?? null;
+}
