@@ -1,5 +1,5 @@
 /** Courses: the list, and one course's current version with its cohorts and its people. */
-import { type Operation, operationSchema, SHAPE_IDS } from "@dawngate/core/courses";
+import { type Operation, operationSchema, ownWords, SHAPE_IDS } from "@dawngate/core/courses";
 import { type PlanCourse, type PlanMoment, planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 
@@ -136,6 +136,7 @@ export const courseChange = z
   .strictObject({
     archived: z.boolean().optional(),
     group: z.string().trim().max(200, "A group's name has at most 200 characters").optional(),
+    words: ownWords.optional().describe("All of its own words; those left out are the school's."),
     after: planFields.id
       .nullable()
       .optional()
@@ -158,6 +159,7 @@ export const draft = z
     version: z.int().nullable().describe("The version that is published; null: none."),
     changed: z.boolean().describe("The draft differs from the published version."),
     description: z.string(),
+    words: ownWords.describe("Its own words; those left out are the school's."),
   })
   .meta({ id: "Draft" });
 

@@ -92,11 +92,24 @@ export const wayIn = z.object({
     .describe("Why the one who asks cannot enroll; empty where nothing keeps them out."),
 });
 
+const words = z
+  .object({
+    course: z.string(),
+    module: z.string(),
+    modules: z.string(),
+    lesson: z.string(),
+    lessons: z.string(),
+    done: z.string(),
+  })
+  .describe("What the school calls things.")
+  .meta({ id: "Words" });
+
 export const publicCourse = z
   .object({
     id: z.string(),
     title: z.string(),
     description: z.string(),
+    words,
     school: z.object({
       name: z.string(),
       color: z.string(),
@@ -150,6 +163,7 @@ export const myCourse = z
     course: z.string(),
     title: z.string(),
     school: z.string(),
+    words,
     modules: z.array(
       z.object({
         id: z.string(),

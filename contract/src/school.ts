@@ -1,4 +1,5 @@
 /** A school, as everybody may see it. */
+import { ownWords } from "@dawngate/core/courses";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 
@@ -23,6 +24,7 @@ export const school = z
     contact: z.string(),
     color: z.string(),
     releaseHour: z.string().describe("Proposed for new courses."),
+    words: ownWords.describe("Its own words for what a course is made of."),
     role: role.describe("What the one who asks is in this school."),
   })
   .meta({ id: "School" });
@@ -46,6 +48,7 @@ export const schoolChange = z
     contact: z.union([z.literal(""), z.email("This is not a mail address")]),
     color: z.string().regex(/^#[0-9A-Fa-f]{6}$/, "A color is # and six digits, such as #D9533B"),
     releaseHour: planFields.timeOfDay,
+    words: ownWords,
   })
   .partial()
   .meta({ id: "SchoolChange" });

@@ -24,3 +24,21 @@ test("courses are found, grouped, and put away and back", async ({ page }) => {
   await expect(page.getByText("In the archive: takes nobody any more")).toBeVisible();
   expect(await accessibilityFaults(page)).toEqual([]);
 });
+
+test("a course's own words are what people read", async ({ page }) => {
+  await page.goto("/ember-row/courses");
+  await page.getByLabel("Working title").fill(`Words ${Date.now() % 100_000}`);
+  await page.getByRole("radio", { name: "A free taster" }).click();
+  await page.getByRole("button", { name: "Make a course" }).click();
+  await page.getByRole("button", { name: "Settings" }).click();
+  const own = page.getByRole("dialog").getByRole("group", { name: "Own words" });
+  await own.getByLabel("and for several lessons").fill("steps");
+  await own.getByLabel("and for several modules").fill("weeks");
+  await own.getByLabel("and for several modules").blur();
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await page.getByRole("button", { name: "Close" }).click();
+  await page.getByRole("button", { name: "Publish", exact: true }).click();
+  await expect(page.getByText("Version 1 is published.")).toBeVisible();
+  await page.getByRole("link", { name: "Public page" }).click();
+  await expect(page.getByText(/^2 weeks, 4 steps/)).toBeVisible();
+});

@@ -209,6 +209,25 @@ describe("the enrollee learns", () => {
     const { courses } = (await (await app.ask(who, "GET", "/schools/one/shelf")).json()) as Shelf;
     return `/schools/one/shelf/${courses[0]?.enrollment}`;
   };
+  test("reads the school's own words, and a course's own before those", async () => {
+    const home = await mine();
+    const words = async () => ((await (await app.ask(who, "GET", home)).json()) as MyCourse).words;
+    expect(await words()).toMatchObject({ lesson: "lesson", done: "Done, go on" });
+    await app.ask(OWNER, "PATCH", "/schools/one", { words: { lesson: "step", lessons: "steps" } });
+    await app.ask(OWNER, "PATCH", "/schools/one/courses/c", { words: { lessons: "moves" } });
+    expect(await words()).toMatchObject({ lesson: "step", lessons: "moves", module: "module" });
+    const open = (await (
+      await app.ask(null, "GET", "/schools/one/catalog/c")
+    ).json()) as PublicCourse;
+    expect(open.words).toEqual(await words());
+    const refused = await app.ask(OWNER, "PATCH", "/schools/one/courses/c", {
+      words: { lesson: "x".repeat(41) },
+    });
+    expect(((await refused.json()) as Problem).errors?.[0]?.path).toBe("words.lesson");
+    await app.ask(OWNER, "PATCH", "/schools/one", { words: {} });
+    await app.ask(OWNER, "PATCH", "/schools/one/courses/c", { words: {} });
+    expect(await words()).toMatchObject({ lesson: "lesson", lessons: "lessons" });
+  });
   test("a shut lesson's door says why, an open one lets in and puts the beginning on record", async () => {
     const home = await mine();
     const shut = await app.ask(who, "POST", `${home}/lessons/l2`);

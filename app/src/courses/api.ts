@@ -66,7 +66,7 @@ export const {
     }),
     arrange: build.mutation<unknown, InCourse & { change: CourseChange }>({
       query: ({ change, ...place }) => ({ url: coursePath(place), method: "PATCH", body: change }),
-      invalidatesTags: ["Courses", "Public"],
+      invalidatesTags: ["Courses", "Public", "Draft"],
     }),
     publish: build.mutation<{ version: number }, InCourse>({
       query: (place) => ({ url: coursePath(place, "versions"), method: "POST" }),

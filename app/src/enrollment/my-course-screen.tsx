@@ -1,5 +1,6 @@
 /** A course as its enrollee meets it: what is open, why the rest is shut, and where to go on. */
 import type { MyCourse } from "@dawngate/contract";
+import { countWords } from "@dawngate/core/courses";
 import { explainOpening, type Speaker, sayWrittenEnd } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
@@ -66,7 +67,7 @@ function Outline({
     <>
       <View style={{ gap: 4 }}>
         <Text color={quiet}>
-          {progress.done} of {progress.of} lessons done
+          {progress.done} of {countWords(course.words, "lesson", progress.of)} done
           {access.until === null ? "" : `, yours until ${sayWrittenEnd(access.until, speaker)}`}
         </Text>
         {access.shutBy !== null ? (

@@ -53,7 +53,7 @@ export function MyLessonScreen() {
       </Text>
       <View style={{ maxWidth: 680 }}>
         {data.text === "" ? (
-          <Text color={quiet}>Nothing stands in this lesson yet.</Text>
+          <Text color={quiet}>Nothing stands in this {course?.words.lesson ?? "lesson"} yet.</Text>
         ) : (
           <Markdown text={data.text} />
         )}
@@ -69,7 +69,11 @@ export function MyLessonScreen() {
           />
         </View>
       ) : (
-        <PrimaryAction label="Done, go on" onPress={finish} busy={ticking.isLoading} />
+        <PrimaryAction
+          label={course?.words.done ?? "Done, go on"}
+          onPress={finish}
+          busy={ticking.isLoading}
+        />
       )}
       <View style={{ flexDirection: "row", gap: 24 }}>
         {data.previous ? <TextLink href={`${home}/${data.previous}`}>Previous</TextLink> : null}

@@ -1,5 +1,6 @@
 /** A course as everybody may see it: what it is, what is in it, and the ways in, or why there is none now. */
 import type { PublicCourse, WayIn } from "@dawngate/contract";
+import { countWords } from "@dawngate/core/courses";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { View } from "react-native";
@@ -35,7 +36,8 @@ export function PublicCourseScreen() {
     <Page title={data.title} above={{ text: data.school.name }}>
       <View style={{ height: 6, width: 72, borderRadius: 3, backgroundColor: data.school.color }} />
       <Text>
-        {data.modules.length} modules, {data.lessons} lessons, {sayLength(data.minutes)}
+        {countWords(data.words, "module", data.modules.length)},{" "}
+        {countWords(data.words, "lesson", data.lessons)}, {sayLength(data.minutes)}
       </Text>
       {data.description === "" ? null : (
         <View style={{ maxWidth: 680 }}>
@@ -62,7 +64,7 @@ function Ways({
   if (course.enrollment)
     return (
       <PrimaryAction
-        label="Go to your course"
+        label={`Go to your ${course.words.course}`}
         onPress={() => router.push(`/${place.school}/shelf/${course.enrollment}`)}
       />
     );

@@ -6,6 +6,7 @@ import { useForm } from "react-hook-form";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { useGetCoursesQuery } from "../courses/api";
+import { OwnWordsFields } from "../courses/own-words";
 import { TimeField } from "../schedule/as-if/moment-fields";
 import { ZoneField } from "../schedule/as-if/zone-field";
 import { explain, faultsOf } from "../store/api";
@@ -136,6 +137,11 @@ function Settings({ school }: { school: School }) {
         />
         <View style={{ flex: 1 }}>{field("color", "Color on public pages")}</View>
       </View>
+      <OwnWordsFields
+        words={school.words}
+        says="What people in your courses read instead of module, lesson and so on. A course can have words of its own."
+        onWords={(words) => keep({ words })}
+      />
       <Text
         kind="small"
         color={error && Object.keys(faults).length === 0 ? ember : quiet}

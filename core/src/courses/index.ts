@@ -17,3 +17,13 @@ export { addClosing, lacksClosing } from "./closing";
 export { type Clip, clipOf, putCopies } from "./copy";
 export { type Operation, operation as operationSchema } from "./operation";
 export { SHAPE_IDS, SHAPES, type Shape, type ShapeId, shapedCourse } from "./shapes";
+export {
+  countWords,
+  DEFAULT_WORDS,
+  type OwnWords,
+  ownWords,
+  WORD_KEYS,
+  type WordKey,
+  type Words,
+  wordsOf,
+} from "./words";

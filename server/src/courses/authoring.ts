@@ -30,6 +30,7 @@ export async function showDraft(db: Database, actor: Actor, id: string): Promise
       version,
       changed: plan === null || !isDeepStrictEqual(plan, draft),
       description: row.description,
+      words: row.words,
     };
   });
 }

@@ -76,13 +76,14 @@ export async function arrangeCourse(
   db: Database,
   actor: Actor,
   id: string,
-  { archived, group, after }: CourseChange,
+  { archived, group, after, words }: CourseChange,
 ): Promise<void> {
   await db.withSchool(actor.school, async (tx) => {
     await existing(tx, id, after === undefined);
     await setPlace(tx, id, {
       ...(archived !== undefined && { archived }),
       ...(group !== undefined && { group_name: group }),
+      ...(words !== undefined && { words }),
     });
     if (after !== undefined) await orderCourses(tx, id, after);
   });

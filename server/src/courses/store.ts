@@ -1,6 +1,6 @@
 /** Courses in the database: the draft that authors edit, and what a lesson holds. */
 
-import type { Operation } from "@dawngate/core/courses";
+import type { Operation, OwnWords } from "@dawngate/core/courses";
 import {
   courseSchema,
   type PlanCourse,
@@ -209,6 +209,7 @@ export async function readPublished(tx: SchoolTransaction, id: string) {
       "course.id",
       "course.description",
       "course.archived",
+      "course.words",
       "version.number",
       "version.plan",
       "version.published_at",
@@ -222,7 +223,7 @@ export async function readPublished(tx: SchoolTransaction, id: string) {
 export async function readCourseRow(tx: SchoolTransaction, id: string, hold = false) {
   return tx
     .selectFrom("course")
-    .select(["id", "draft_sequence", "description", "current_version", "archived"])
+    .select(["id", "draft_sequence", "description", "current_version", "archived", "words"])
     .where("id", "=", id)
     .$if(hold, (query) => query.forUpdate())
     .executeTakeFirst();
@@ -239,7 +240,7 @@ export async function nextPosition(tx: SchoolTransaction): Promise<number> {
 export async function setPlace(
   tx: SchoolTransaction,
   id: string,
-  set: { archived?: boolean; group_name?: string },
+  set: { archived?: boolean; group_name?: string; words?: OwnWords },
 ) {
   if (Object.keys(set).length > 0)
     await tx.updateTable("course").set(set).where("id", "=", id).execute();

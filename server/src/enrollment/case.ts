@@ -1,4 +1,5 @@
 /** Everything that a person's dates in a course are worked out from, read in one question. */
+import type { OwnWords } from "@dawngate/core/courses";
 import type { PlanCohort, PlanCourse, PlanEnrollment, PlanSchool } from "@dawngate/core/plan";
 import {
   evaluate,
@@ -19,6 +20,8 @@ export interface Case {
   lastSequence: number;
   school: PlanSchool;
   schoolName: string;
+  schoolWords: OwnWords;
+  courseWords: OwnWords;
   cohort: PlanCohort | null;
   version: number;
   plan: PlanCourse;

@@ -1,6 +1,7 @@
 /** Getting in: the ways into a course, by oneself or by the hand of staff; seats are given out one at a time. */
 import { randomUUID } from "node:crypto";
 import type { EnrollRequest, NewEnrollment, PublicCourse, WayIn } from "@dawngate/contract";
+import { wordsOf } from "@dawngate/core/courses";
 import { type EnrollingFault, enrollingFaults, windowState } from "@dawngate/core/enrollment";
 import { enrollmentSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
 import { evaluate, prepareCourse } from "@dawngate/core/schedule";
@@ -112,6 +113,7 @@ export async function showPublicCourse(
       id,
       title: course.plan.title,
       description: course.description,
+      words: wordsOf(row.words, course.words),
       school: {
         name: row.name,
         color: row.color,

@@ -1,4 +1,5 @@
 /** The events of enrollments in the database, and all that a person's dates follow from. */
+import type { OwnWords } from "@dawngate/core/courses";
 import type { PlanCohort, PlanSchool } from "@dawngate/core/plan";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
@@ -55,6 +56,8 @@ interface CaseRow {
   lastSequence: number;
   version: number | null;
   schoolName: string;
+  schoolWords: OwnWords;
+  courseWords: OwnWords;
   school: PlanSchool;
   cohort: PlanCohort | null;
   events: KeptEvent[];
@@ -74,7 +77,7 @@ export async function readCaseRow(
 ): Promise<CaseRow | null> {
   const { rows } = await sql<CaseRow>`
     select e.course_id as course, e.person_id as person, e.last_sequence as "lastSequence",
-      coalesce(e.pinned_version, c.current_version) as version, s.name as "schoolName",
+      coalesce(e.pinned_version, c.current_version) as version, s.name as "schoolName", s.words as "schoolWords", c.words as "courseWords",
       json_build_object('timeZone', s.time_zone, 'currency', s.currency,
         'calendar', json_build_object('weekend', s.weekend, 'closed', s.closed)) as school,
       json_build_object('version', e.projected_version, 'sequence', e.projected_sequence,

@@ -1,5 +1,6 @@
 /** The enrollee's side: the shelf, the course as it stands for them, and the door of each lesson. */
 import type { MyCourse, MyLesson, Shelf, Ticked } from "@dawngate/contract";
+import { wordsOf } from "@dawngate/core/courses";
 import { type Timeline, writeExplainedTimeline, writeSteps } from "@dawngate/core/schedule";
 import { explainOpening } from "@dawngate/core/schedule/words";
 import { DAY, formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
@@ -90,13 +91,14 @@ export async function showMyCourse(
 }
 
 function sayMine(
-  { enrollment, plan, version, timeline, clock, schoolName }: Mine,
+  { enrollment, plan, version, timeline, clock, schoolName, ...own }: Mine,
   at: Instant,
 ): MyCourse {
   return {
     course: plan.id,
     title: plan.title,
     school: schoolName,
+    words: wordsOf(own.schoolWords, own.courseWords),
     modules: publishedOutline(plan).map((module) => ({
       id: module.id,
       title: module.title,

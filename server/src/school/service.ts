@@ -50,14 +50,23 @@ export async function showSchool(db: Database, actor: Actor): Promise<School> {
       contact: row.contact,
       color: row.color,
       releaseHour: row.release_hour,
+      words: row.words,
       role: actor.role,
     };
   });
 }
 
 export async function changeSchool(db: Database, actor: Actor, change: SchoolChange) {
-  const { name, timeZone, currency, contact, color, releaseHour } = change;
-  const set = { name, time_zone: timeZone, currency, contact, color, release_hour: releaseHour };
+  const { name, timeZone, currency, contact, color, releaseHour, words } = change;
+  const set = {
+    name,
+    time_zone: timeZone,
+    currency,
+    contact,
+    color,
+    release_hour: releaseHour,
+    words,
+  };
   const given = Object.entries(set).filter(([, value]) => value !== undefined);
   await db.withSchool(actor.school, (tx) => updateSchool(tx, Object.fromEntries(given)));
   return showSchool(db, actor);

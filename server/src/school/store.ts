@@ -11,7 +11,10 @@ export type SchoolRow = Awaited<ReturnType<typeof readSchool>>;
 export async function updateSchool(
   tx: SchoolTransaction,
   set: Partial<
-    Pick<SchoolRow, "name" | "time_zone" | "currency" | "contact" | "color" | "release_hour">
+    Pick<
+      SchoolRow,
+      "name" | "time_zone" | "currency" | "contact" | "color" | "release_hour" | "words"
+    >
   >,
 ): Promise<void> {
   if (Object.keys(set).length > 0) await tx.updateTable("school").set(set).execute();

@@ -1,31 +1,35 @@
 /** A course's settings: its name, its release hour, how days are counted, its window, how long it is one's own. */
+import type { OwnWords } from "@dawngate/core/courses";
 import type { PlanCourse, PlanMoment } from "@dawngate/core/plan";
 import { useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { Choice } from "../../schedule/as-if/choice";
 import { DateField, TimeField } from "../../schedule/as-if/moment-fields";
+import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { type InCourse, useDescribeMutation } from "../api";
+import { type InCourse, useArrangeMutation, useDescribeMutation } from "../api";
+import { OwnWordsFields } from "../own-words";
 import { readAmount, UNITS, type Unit } from "./moments";
 
 interface Props {
   place: InCourse;
   course: PlanCourse;
   description: string;
+  words: OwnWords;
   onSet(set: Partial<Omit<PlanCourse, "id" | "modules">>): void;
   onClose(): void;
 }
 
-export function CourseSheet({ place, course, description, onSet, onClose }: Props) {
+export function CourseSheet({ place, course, description, words, onSet, onClose }: Props) {
   return (
     <Sheet title="Settings of this course" onClose={onClose}>
-      <Words place={place} course={course} description={description} onSet={onSet} />
+      <Words place={place} course={course} description={description} words={words} onSet={onSet} />
       <Hours course={course} onSet={onSet} />
       <Group label="Days are counted in the time of">
         <Choice
@@ -89,11 +93,13 @@ function Group({ label, children }: { label: string; children: React.ReactNode }
 
 type Part = Pick<Props, "course" | "onSet">;
 
-function Words({ place, course, description, onSet }: Omit<Props, "onClose">) {
+function Words({ place, course, description, words, onSet }: Omit<Props, "onClose">) {
   const { surface } = usePalette();
   const [title, setTitle] = useState(course.title);
   const [text, setText] = useState(description);
   const [describe, { error }] = useDescribeMutation();
+  const [arrange, arranging] = useArrangeMutation();
+  const { data: school } = useGetSchoolQuery(place.school);
   const input = { mode: "outlined" as const, style: { backgroundColor: surface } };
   return (
     <>
@@ -115,6 +121,13 @@ function Words({ place, course, description, onSet }: Omit<Props, "onClose">) {
         onBlur={() => text !== description && describe({ ...place, description: text })}
       />
       {error ? <Notice {...explain(error)} /> : null}
+      {arranging.error ? <Notice {...explain(arranging.error)} /> : null}
+      <OwnWordsFields
+        words={words}
+        inherited={school?.words}
+        says="What people in this course read; where nothing is said, the school's own words."
+        onWords={(next) => arrange({ ...place, change: { words: next } })}
+      />
     </>
   );
 }

@@ -204,6 +204,7 @@ function Editor({ place, school, draft, course }: Props) {
           place={place}
           course={course}
           description={draft.description}
+          words={draft.words}
           onSet={(set) => perform({ type: "set-course", set })}
           onClose={() => setOpen(null)}
         />

@@ -50,6 +50,7 @@ export function useDraft(place: InCourse) {
     course,
     published: data?.version ?? null,
     description: data?.description ?? "",
+    words: data?.words ?? {},
     error: edits ? null : (error ?? null),
     refetch,
     keeping,
