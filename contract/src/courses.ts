@@ -136,7 +136,7 @@ export const courseChange = z
   .strictObject({
     archived: z.boolean().optional(),
     group: z.string().trim().max(200, "A group's name has at most 200 characters").optional(),
-    words: ownWords.optional().describe("All of its own words; those left out are the school's."),
+    words: ownWords.optional().describe("Words that change; an empty one is the school's again."),
     after: planFields.id
       .nullable()
       .optional()

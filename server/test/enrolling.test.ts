@@ -224,8 +224,22 @@ describe("the enrollee learns", () => {
       words: { lesson: "x".repeat(41) },
     });
     expect(((await refused.json()) as Problem).errors?.[0]?.path).toBe("words.lesson");
-    await app.ask(OWNER, "PATCH", "/schools/one", { words: {} });
-    await app.ask(OWNER, "PATCH", "/schools/one/courses/c", { words: {} });
+    // Changed at once by two, neither undoes the other; an empty one is gone.
+    await Promise.all(
+      ["module", "modules", "lesson", "course"].map((key) =>
+        app.ask(OWNER, "PATCH", "/schools/one/courses/c", { words: { [key]: `own ${key}` } }),
+      ),
+    );
+    expect(await words()).toMatchObject({
+      module: "own module",
+      modules: "own modules",
+      lesson: "own lesson",
+      lessons: "moves",
+      course: "own course",
+    });
+    const none = { course: "", module: "", modules: "", lesson: "", lessons: "" };
+    await app.ask(OWNER, "PATCH", "/schools/one", { words: none });
+    await app.ask(OWNER, "PATCH", "/schools/one/courses/c", { words: none });
     expect(await words()).toMatchObject({ lesson: "lesson", lessons: "lessons" });
   });
   test("a shut lesson's door says why, an open one lets in and puts the beginning on record", async () => {

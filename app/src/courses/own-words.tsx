@@ -17,6 +17,7 @@ interface Props {
   /** The school's, for a course's own. */
   inherited?: OwnWords;
   says: string;
+  /** One word that has changed; empty: none any more. */
   onWords(words: OwnWords): void;
 }
 
@@ -53,8 +54,8 @@ export function OwnWordsFields({ words, inherited = {}, says, onWords }: Props) 
           onBlur={() => {
             const next = typed[key]?.trim();
             if (next === undefined || next === (words[key] ?? "")) return;
-            const { [key]: _, ...rest } = words;
-            onWords(next === "" ? rest : { ...rest, [key]: next });
+            // This word alone: another that is still on its way must not be lost.
+            onWords({ [key]: next });
           }}
           style={{ backgroundColor: surface }}
         />

@@ -11,6 +11,7 @@ import { sql } from "kysely";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { DRAFT_CHANNEL, draftTopic } from "../jobs/changes";
+import { mergedWords } from "../school/store";
 
 /** A course's settings as its row has them. */
 export function courseColumns(course: PlanCourse) {
@@ -240,10 +241,14 @@ export async function nextPosition(tx: SchoolTransaction): Promise<number> {
 export async function setPlace(
   tx: SchoolTransaction,
   id: string,
-  set: { archived?: boolean; group_name?: string; words?: OwnWords },
+  { words, ...set }: { archived?: boolean; group_name?: string; words?: OwnWords },
 ) {
-  if (Object.keys(set).length > 0)
-    await tx.updateTable("course").set(set).where("id", "=", id).execute();
+  if (Object.keys(set).length > 0 || words)
+    await tx
+      .updateTable("course")
+      .set({ ...set, ...(words && { words: mergedWords(words) }) })
+      .where("id", "=", id)
+      .execute();
 }
 
 /** Puts a course after another in the school's list, or first. The caller's transaction holds all courses. */

@@ -1,4 +1,6 @@
 /** The school's own row, its staff and its invitations. */
+
+import type { OwnWords } from "@dawngate/core/courses";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 
@@ -17,7 +19,12 @@ export async function updateSchool(
     >
   >,
 ): Promise<void> {
-  if (Object.keys(set).length > 0) await tx.updateTable("school").set(set).execute();
+  const { words, ...rest } = set;
+  if (Object.keys(set).length > 0)
+    await tx
+      .updateTable("school")
+      .set({ ...rest, ...(words && { words: mergedWords(words) }) })
+      .execute();
 }
 
 export async function readPersonOf(tx: SchoolTransaction, account: string): Promise<string | null> {
@@ -132,4 +139,9 @@ export async function acceptInvitation(tx: SchoolTransaction, id: string): Promi
     .where("accepted_at", "is", null)
     .executeTakeFirst();
   return result.numUpdatedRows === 1n;
+}
+
+/** Words that change, over those that stand: two that are changed at once do not undo each other. */
+export function mergedWords(words: OwnWords) {
+  return sql<OwnWords>`words || ${JSON.stringify(words)}::jsonb`;
 }
