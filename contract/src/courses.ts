@@ -196,8 +196,20 @@ export const description = z
 export const publication = z.object({ version: z.int() }).meta({ id: "Publication" });
 
 export const lessonDraft = z
-  .object({ id: z.string(), text: z.string(), revision: z.int(), author: z.string() })
+  .object({
+    id: z.string(),
+    text: z.string(),
+    revision: z.int(),
+    author: z.string(),
+    standsIn: z
+      .array(z.object({ course: z.string(), title: z.string() }))
+      .describe("Other courses that hold the same lesson: what is changed here is changed there."),
+  })
   .meta({ id: "LessonDraft" });
+
+export const sharing = z
+  .strictObject({ course: planFields.id.describe("The course it is put into, at the end.") })
+  .meta({ id: "Sharing" });
 
 export const draftTexts = z
   .object({

@@ -42,3 +42,23 @@ test("a course's own words are what people read", async ({ page }) => {
   await page.getByRole("link", { name: "Public page" }).click();
   await expect(page.getByText(/^2 weeks, 4 steps/)).toBeVisible();
 });
+
+test("a lesson that stands in two courses says so, and is one text", async ({ page }) => {
+  const name = `Beside ${test.info().project.name} ${Date.now() % 100_000}`;
+  await page.goto("/ember-row/courses");
+  await page.getByLabel("Working title").fill(name);
+  await page.getByRole("radio", { name: "A free taster" }).click();
+  await page.getByRole("button", { name: "Make a course" }).click();
+  await expect(page.getByLabel("Title of module Try it")).toBeVisible();
+  await page.goto("/ember-row/courses/winter-rye/edit");
+  await page.getByRole("button", { name: /^More about lesson No gluten to speak of/ }).click();
+  const sheet = page.getByRole("dialog");
+  await sheet.getByRole("button", { name: "Let it stand in another course too" }).click();
+  await sheet.getByRole("button", { name }).click();
+  await expect(sheet.getByText(new RegExp(`It stands in .*“${name}”.* too`))).toBeVisible();
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await page.goto("/ember-row/courses");
+  await page.getByRole("link", { name: new RegExp(name) }).click();
+  await page.getByRole("button", { name: /^More about lesson No gluten to speak of/ }).click();
+  await expect(page.getByRole("dialog").getByText(/“Rye through the winter”/)).toBeVisible();
+});

@@ -345,3 +345,90 @@ describe("a course among the others", () => {
     expect((await enroll("late@example.org")).status).toBe(200);
   });
 });
+
+describe("a lesson that stands in two courses", () => {
+  const body = async (path: string, method = "GET", given?: unknown) => {
+    const response = await app.ask(OWNER, method, `/schools/one/courses/${path}`, given);
+    return { status: response.status, json: (await response.json()) as Record<string, unknown> };
+  };
+  const share = (with_: string, lesson = "l1") =>
+    body(`c/draft/lessons/${lesson}/sharing`, "POST", { course: with_ });
+  let other = "";
+  let there = "";
+  beforeAll(async () => {
+    const made = await app.ask(OWNER, "POST", "/schools/one/courses", {
+      title: "Other",
+      shape: "free-taster",
+    });
+    other = ((await made.json()) as { id: string }).id;
+  });
+  const draftOf = async (id: string) => (await body(`${id}/draft`)).json as unknown as Draft;
+
+  test("has one text: changed in the one it is changed in the other, and each says where else it stands", async () => {
+    expect((await share(other)).status).toBe(200);
+    const { course: draft } = await draftOf(other);
+    const last = draft.modules.at(-1)?.lessons.at(-1);
+    there = last?.id ?? "";
+    expect(last).toMatchObject({ title: "First", gate: null, empty: false });
+    const here = (await body("c/draft/lessons/l1")).json;
+    expect(here.standsIn).toEqual([{ course: other, title: "Other" }]);
+    const away = (await body(`${other}/draft/lessons/${there}`)).json;
+    expect(away.text).toBe(here.text);
+    const changed = { text: "Changed in the other.", revision: away.revision };
+    expect((await body(`${other}/draft/lessons/${there}`, "PUT", changed)).status).toBe(200);
+    expect((await body("c/draft/lessons/l1")).json.text).toBe("Changed in the other.");
+  });
+  test("changed in both at the same moment is refused in one of them, and neither is lost", async () => {
+    const { revision } = (await body("c/draft/lessons/l1")).json;
+    const answers = await Promise.all([
+      body("c/draft/lessons/l1", "PUT", { text: "From here", revision }),
+      body(`${other}/draft/lessons/${there}`, "PUT", { text: "From there", revision }),
+    ]);
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
+  });
+  test("taken out of one it stays in the other, and put back by an undo it is the same again", async () => {
+    const { course: draft, sequence } = await draftOf(other);
+    const module = draft.modules.at(-1);
+    const lesson = module?.lessons.at(-1);
+    const edit = (base: number, number: number, operation: Operation) =>
+      body(`${other}/draft`, "POST", {
+        base,
+        clientId: "undoing-1",
+        operations: [{ number, operation }],
+      });
+    await edit(sequence, 1, { type: "remove", item: there });
+    expect((await body("c/draft/lessons/l1")).json).toMatchObject({ standsIn: [] });
+    const after = module?.lessons.at(-2)?.id ?? null;
+    await edit(sequence + 1, 2, {
+      type: "insert-lesson",
+      lesson,
+      module: module?.id,
+      after,
+    } as Operation);
+    const back = (await body(`${other}/draft/lessons/${there}`)).json;
+    expect(back.text).toBe((await body("c/draft/lessons/l1")).json.text);
+    expect(back.standsIn).toMatchObject([{ course: "c" }]);
+  });
+  test("is refused twice in one course, in a course without modules, and where there is no such lesson", async () => {
+    expect((await share(other)).status).toBe(409);
+    expect((await share("c")).status).toBe(409);
+    expect((await share(other, "nothing")).status).toBe(404);
+    const blank = await app.ask(OWNER, "POST", "/schools/one/courses", { title: "Blank" });
+    const { id } = (await blank.json()) as { id: string };
+    expect((await share(id)).json.detail).toMatch(/no module yet/);
+    expect((await share("no-such-course")).status).toBe(404);
+  });
+  test("content that is nobody's here is none: a lesson named after it begins empty", async () => {
+    const { course: draft, sequence } = await draftOf(other);
+    const operation = {
+      type: "insert-lesson",
+      lesson: lesson("stray", "Stray"),
+      module: draft.modules[0]?.id,
+      after: null,
+      content: "another-school/secret",
+    };
+    const edit = { base: sequence, clientId: "stray-0001", operations: [{ number: 1, operation }] };
+    expect((await body(`${other}/draft`, "POST", edit)).status).toBe(200);
+    expect((await body(`${other}/draft/lessons/stray`)).json.text).toBe("");
+  });
+});

@@ -82,6 +82,7 @@ const ROUTES: [string, string, unknown, Role[]][] = [
   ["POST", "/schools/one/courses/c/draft", edit, O],
   ["GET", "/schools/one/courses/c/draft/operations?base=0", undefined, S],
   ["GET", "/schools/one/courses/c/draft/texts", undefined, O],
+  ["POST", "/schools/one/courses/c/draft/lessons/l1/sharing", { course: "c" }, O],
   ["PUT", "/schools/one/courses/c/description", { description: "d" }, O],
   ["POST", "/schools/one/courses/c/versions", undefined, O],
   ["GET", "/schools/one/courses/c/draft/lessons/l1", undefined, S],

@@ -31,6 +31,7 @@ export const {
   useArrangeMutation,
   useDescribeMutation,
   useKeepLessonMutation,
+  useShareLessonMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     getCourses: build.query<CourseList, string>({
@@ -79,6 +80,14 @@ export const {
         body: { description },
       }),
       invalidatesTags: ["Public", "Draft"],
+    }),
+    shareLesson: build.mutation<unknown, InCourse & { lesson: string; with: string }>({
+      query: ({ lesson, with: course, ...place }) => ({
+        url: coursePath(place, "draft", "lessons", lesson, "sharing"),
+        method: "POST",
+        body: { course },
+      }),
+      invalidatesTags: ["Courses"],
     }),
     keepLesson: build.mutation<
       LessonDraft,

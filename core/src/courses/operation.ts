@@ -51,6 +51,12 @@ export const operation = z
         .strictObject({ course: planFields.id, lesson: planFields.id })
         .optional()
         .describe("Instead of a text: the lesson of this school whose text is copied in."),
+      content: z
+        .string()
+        .min(1)
+        .max(500)
+        .optional()
+        .describe("Instead of a text of its own: content that stands in another course too."),
     }),
     z.strictObject({ type: z.literal("move-module"), item: planFields.id, after }),
     z.strictObject({

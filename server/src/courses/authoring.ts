@@ -17,7 +17,14 @@ import {
   readOperations,
   setDescription,
 } from "./store";
-import { insertFirstTexts, insertRevision, readRevision, readTexts } from "./text-store";
+import {
+  coursesWith,
+  holdContent,
+  insertFirstTexts,
+  insertRevision,
+  readRevision,
+  readTexts,
+} from "./text-store";
 
 export async function showDraft(db: Database, actor: Actor, id: string): Promise<Draft> {
   return reading(db, actor, async (tx) => {
@@ -58,12 +65,12 @@ export async function editDraft(
     const { row, draft } = await existing(tx, id, true);
     if (base > row.draft_sequence)
       throw conflict("This draft is older than what you have; load the page again.");
-    const played = await lastNumberOf(tx, id, clientId);
+    const last = await lastNumberOf(tx, id, clientId);
     const refused: Edited["refused"] = [];
     const kept: { clientId: string; number: number; operation: Operation }[] = [];
     let course: PlanCourse = draft;
     for (const { number, operation } of operations) {
-      if (number <= played) continue;
+      if (number <= last) continue;
       const applied = applyOperation(course, operation);
       if (!applied.ok) {
         refused.push({ number, reason: applied.reason });
@@ -74,13 +81,10 @@ export async function editDraft(
     }
     if (kept.length > 0) {
       checkWhole(course);
-      await saveDraft(tx, actor.school, draft, course);
+      const played = kept.map(({ operation }) => operation);
+      await saveDraft(tx, actor.school, draft, course, contentsIn(played));
       const author = actor.account?.name ?? "";
-      const texts = await textsOf(
-        tx,
-        kept.map((one) => one.operation),
-      );
-      await insertFirstTexts(tx, actor.school, id, texts, author);
+      await insertFirstTexts(tx, actor.school, id, await textsOf(tx, played), author);
       await appendOperations(tx, actor.school, id, row.draft_sequence + 1, author, kept);
     }
     return {
@@ -89,6 +93,17 @@ export async function editDraft(
       refused,
     };
   });
+}
+
+/** The content that lessons were put in with, where it stands in another course too. */
+export function contentsIn(operations: readonly Operation[]): Map<string, string> {
+  return new Map(
+    operations.flatMap((operation) =>
+      operation.type === "insert-lesson" && operation.content
+        ? [[operation.lesson.id, operation.content]]
+        : [],
+    ),
+  );
 }
 
 /** The texts that lessons were put in with, their own or those of the lessons they were copied from. */
@@ -148,7 +163,8 @@ export async function showLessonDraft(
     const row = await readRevision(tx, course, lesson);
     if (!row) throw notFound(`There is no lesson "${lesson}" in this course.`);
     const { body, number, author } = row;
-    return { id: lesson, text: body ?? "", revision: number ?? 0, author: author ?? "" };
+    const standsIn = await coursesWith(tx, row.lesson_id, course);
+    return { id: lesson, text: body ?? "", revision: number ?? 0, author: author ?? "", standsIn };
   });
 }
 
@@ -165,20 +181,30 @@ export async function changeLesson(
 ): Promise<LessonDraft> {
   return db.withSchool(actor.school, async (tx) => {
     await existing(tx, course, true);
-    const row = await readRevision(tx, course, lesson);
+    const placed = await readRevision(tx, course, lesson);
+    // Held by its content: it may be edited in another course at this moment.
+    if (placed) await holdContent(tx, placed.lesson_id);
+    const row = placed && (await readRevision(tx, course, lesson));
     if (!row)
       throw notFound(
         `There is no lesson "${lesson}" in this course; somebody may have removed it.`,
       );
+    const standsIn = await coursesWith(tx, row.lesson_id, course);
     const current = row.number ?? 0;
     const author = actor.account?.name ?? "";
     if ((row.body ?? "") === change.text)
-      return { id: lesson, text: change.text, revision: current, author: row.author ?? "" };
+      return {
+        id: lesson,
+        text: change.text,
+        revision: current,
+        author: row.author ?? "",
+        standsIn,
+      };
     if (current !== change.revision)
       throw conflict(
         `${row.author || "Somebody"} has changed this lesson meanwhile. Copy your text, load the lesson again, and bring the two together.`,
       );
     await insertRevision(tx, actor.school, row.lesson_id, current + 1, change.text, author);
-    return { id: lesson, text: change.text, revision: current + 1, author };
+    return { id: lesson, text: change.text, revision: current + 1, author, standsIn };
   });
 }

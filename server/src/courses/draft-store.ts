@@ -1,6 +1,7 @@
 /** A draft in the database, changed only where it has changed. */
 import { isDeepStrictEqual } from "node:util";
 import type { PlanCourse, PlanLesson, PlanModule } from "@dawngate/core/plan";
+import { sql } from "kysely";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { courseColumns, lessonColumns, moduleColumns } from "./store";
@@ -11,6 +12,7 @@ export async function saveDraft(
   school: SchoolId,
   before: PlanCourse,
   after: PlanCourse,
+  shared: ReadonlyMap<string, string> = new Map(),
 ): Promise<void> {
   const settings = courseColumns(after);
   if (!isDeepStrictEqual(courseColumns(before), settings))
@@ -42,8 +44,10 @@ export async function saveDraft(
     "module_placement",
     newModules.map((row) => ({ school_id: school, course_id: after.id, ...row })),
   );
-  for (const id of missing(next.lessons, old.lessons))
-    await insertLesson(tx, school, after.id, next.lessons.get(id) as LessonRow);
+  const newLessons = missing(next.lessons, old.lessons);
+  const contents = await contentsOf(tx, after.id, newLessons, shared);
+  for (const id of newLessons)
+    await insertLesson(tx, school, after.id, next.lessons.get(id) as LessonRow, contents.get(id));
   for (const [id, row] of next.lessons) {
     const was = old.lessons.get(id);
     if (!was || (!movedAway.includes(id) && isDeepStrictEqual(was, row))) continue;
@@ -102,14 +106,55 @@ function asJson<T extends { gate: unknown; closes: unknown; due: unknown }>(row:
   return { ...row, gate: text(row.gate), closes: text(row.closes), due: text(row.due) };
 }
 
+/**
+ * What lessons that come in stand on, where that is shared with another course: as they are put in now, or, where
+ * they are put back, as they were put in once. Content that is not this school's is none.
+ */
+async function contentsOf(
+  tx: SchoolTransaction,
+  course: string,
+  lessons: readonly string[],
+  shared: ReadonlyMap<string, string>,
+): Promise<Map<string, string>> {
+  if (lessons.length === 0) return new Map();
+  const { rows } = await sql<{ lesson: string; content: string }>`
+    select given.lesson, lesson.id as content
+    from (
+      select distinct on (lesson) operation->'lesson'->>'id' as lesson,
+        operation->>'content' as content
+      from draft_operation
+      where course_id = ${course} and operation ? 'content'
+        and operation->'lesson'->>'id' = any (${[...lessons]})
+      order by lesson, sequence desc
+    ) given
+    join lesson on lesson.id = given.content
+  `.execute(tx);
+  const kept = new Map(rows.map(({ lesson, content }) => [lesson, content]));
+  const now = [...shared].filter(([id]) => lessons.includes(id));
+  if (now.length > 0) {
+    const there = await tx
+      .selectFrom("lesson")
+      .select("id")
+      .where(
+        "id",
+        "in",
+        now.map(([, content]) => content),
+      )
+      .execute();
+    const ids = new Set(there.map(({ id }) => id));
+    for (const [lesson, content] of now) if (ids.has(content)) kept.set(lesson, content);
+  }
+  return kept;
+}
+
 /** A lesson that is put back finds the content it had. */
 async function insertLesson(
   tx: SchoolTransaction,
   school: SchoolId,
   course: string,
   row: LessonRow,
+  content = `${course}/${row.id}`,
 ): Promise<void> {
-  const content = `${course}/${row.id}`;
   await tx
     .insertInto("lesson")
     .values({ school_id: school, id: content })

@@ -14,6 +14,7 @@ import {
   lessonText,
   newCourse,
   publication,
+  sharing,
 } from "@dawngate/contract";
 import { createRoute, z } from "@hono/zod-openapi";
 import { streamSSE } from "hono/streaming";
@@ -43,6 +44,7 @@ import {
 } from "./authoring";
 import { arrangeCourse, createCourse } from "./making";
 import { listCourses, showCourse, showLessonText } from "./service";
+import { shareLesson } from "./sharing";
 
 const tags = ["courses"];
 
@@ -208,6 +210,22 @@ export function courseRoutes(services: Services, changes: Changes | null) {
       async (c) => {
         const { course, lesson } = c.req.valid("param");
         return c.json(await showLessonDraft(db, c.get("actor"), course, lesson), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}/sharing",
+        tags,
+        summary: "Let a lesson stand in another course too",
+        middleware: owners,
+        request: { params: inLesson, body: body(sharing) },
+        responses: answers(done, "It stands there now, at the end."),
+      }),
+      async (c) => {
+        const { course, lesson } = c.req.valid("param");
+        await shareLesson(db, c.get("actor"), course, lesson, c.req.valid("json").course);
+        return c.json({ done: true as const }, 200);
       },
     )
     .openapi(

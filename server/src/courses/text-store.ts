@@ -88,3 +88,25 @@ export async function readLessonText(tx: SchoolTransaction, course: string, less
     .executeTakeFirst();
   return row?.body ?? null;
 }
+
+/** The other courses whose drafts hold this content, by title. */
+export async function coursesWith(tx: SchoolTransaction, content: string, but: string) {
+  return tx
+    .selectFrom("lesson_placement as placed")
+    .innerJoin("course", (join) =>
+      join
+        .onRef("course.school_id", "=", "placed.school_id")
+        .onRef("course.id", "=", "placed.course_id"),
+    )
+    .select(["course.id as course", "course.title"])
+    .distinct()
+    .where("placed.lesson_id", "=", content)
+    .where("course.id", "<>", but)
+    .orderBy("course.title")
+    .execute();
+}
+
+/** Holds a lesson's content: whoever changes it in whatever course waits. */
+export async function holdContent(tx: SchoolTransaction, content: string): Promise<void> {
+  await tx.selectFrom("lesson").select("id").where("id", "=", content).forUpdate().execute();
+}

@@ -14,6 +14,7 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { type InCourse, useGetLessonDraftQuery, useKeepLessonMutation } from "../api";
 import type { Found } from "./edit-screen";
+import { Sharing } from "./sharing";
 
 interface Props {
   place: InCourse;
@@ -55,6 +56,7 @@ export function ItemSheet({ place, course, found, perform, onClose }: Props) {
         ))}
       </Group>
       {lesson ? <LessonFields lesson={lesson} set={set} /> : null}
+      {lesson ? <Sharing place={place} lesson={lesson.id} /> : null}
       <Moves course={course} found={found} perform={perform} />
       <QuietAction
         label={`Remove this ${kind}${kind === "module" && found.module.lessons.length > 0 ? ` and its ${found.module.lessons.length} lessons` : ""}`}

@@ -1,0 +1,53 @@
+/** One lesson in several courses: placed once more, on the same content. */
+import { randomBytes } from "node:crypto";
+import { applyOperation, findPlace, type Operation } from "@dawngate/core/courses";
+import type { Database } from "../db/connection";
+import { conflict, notFound } from "../http/problem";
+import type { Actor } from "../school/actor";
+import { contentsIn, existing } from "./authoring";
+import { saveDraft } from "./draft-store";
+import { appendOperations } from "./store";
+import { coursesWith, readRevision } from "./text-store";
+
+/**
+ * Puts a lesson at the end of another course's draft as well, as an operation of that draft: its authors see it, and
+ * can take it back. What is changed in the one is changed in the other; gates and dates are each course's own.
+ */
+export async function shareLesson(
+  db: Database,
+  actor: Actor,
+  course: string,
+  lesson: string,
+  target: string,
+): Promise<void> {
+  await db.withSchool(actor.school, async (tx) => {
+    const { draft: from } = await existing(tx, course);
+    const { row, draft } = await existing(tx, target, true);
+    const found = findPlace(from, lesson)?.lesson;
+    const placed = await readRevision(tx, course, lesson);
+    if (!found || !placed)
+      throw notFound(
+        `There is no lesson "${lesson}" in this course; somebody may have removed it.`,
+      );
+    const others = await coursesWith(tx, placed.lesson_id, course);
+    if (target === course || others.some((other) => other.course === target))
+      throw conflict(`“${draft.title}” holds this lesson already.`);
+    const module = draft.modules.at(-1);
+    if (!module)
+      throw conflict(`“${draft.title}” has no module yet to put it into; make one first.`);
+    const operation: Operation = {
+      type: "insert-lesson",
+      lesson: { ...found, id: randomBytes(4).toString("hex"), gate: null, closes: null, due: null },
+      module: module.id,
+      after: module.lessons.at(-1)?.id ?? null,
+      content: placed.lesson_id,
+    };
+    const applied = applyOperation(draft, operation);
+    if (!applied.ok) throw conflict(applied.reason);
+    await saveDraft(tx, actor.school, draft, applied.course, contentsIn([operation]));
+    const author = actor.account?.name ?? "";
+    const clientId = `sharing-${randomBytes(8).toString("hex")}`;
+    const one = { clientId, number: 1, operation };
+    await appendOperations(tx, actor.school, target, row.draft_sequence + 1, author, [one]);
+  });
+}
