@@ -1,5 +1,11 @@
 /** Courses: the list, and one course's current version with its cohorts and its people. */
-import { type Operation, operationSchema, ownWords, SHAPE_IDS } from "@dawngate/core/courses";
+import {
+  courseCard,
+  type Operation,
+  operationSchema,
+  ownWords,
+  SHAPE_IDS,
+} from "@dawngate/core/courses";
 import { type PlanCourse, type PlanMoment, planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 
@@ -136,6 +142,7 @@ export const courseChange = z
   .strictObject({
     archived: z.boolean().optional(),
     group: z.string().trim().max(200, "A group's name has at most 200 characters").optional(),
+    card: courseCard.optional().describe("Parts of the card that change; an empty one goes."),
     words: ownWords.optional().describe("Words that change; an empty one is the school's again."),
     after: planFields.id
       .nullable()
@@ -160,6 +167,7 @@ export const draft = z
     changed: z.boolean().describe("The draft differs from the published version."),
     description: z.string(),
     words: ownWords.describe("Its own words; those left out are the school's."),
+    card: courseCard,
   })
   .meta({ id: "Draft" });
 

@@ -1,4 +1,5 @@
 /** Enrolling and what follows: cohorts, people, what staff do, and what an enrollee sees. */
+import { courseCard } from "@dawngate/core/courses";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { cohort } from "./courses";
@@ -110,6 +111,7 @@ export const publicCourse = z
     title: z.string(),
     description: z.string(),
     words,
+    card: courseCard,
     school: z.object({
       name: z.string(),
       color: z.string(),

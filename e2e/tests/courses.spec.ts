@@ -32,6 +32,12 @@ test("a course's own words are what people read", async ({ page }) => {
   await page.getByRole("button", { name: "Make a course" }).click();
   await page.getByRole("button", { name: "Settings" }).click();
   const own = page.getByRole("dialog").getByRole("group", { name: "Own words" });
+  const card = page.getByRole("dialog").getByRole("group", { name: "The card" });
+  await card.getByLabel("Short description").fill("Bread for people in a hurry.");
+  await expect(card.getByText("132 of 160 characters left")).toBeVisible();
+  await card
+    .getByLabel("What people can do afterwards, one a line")
+    .fill("Bake a roll\nRead a crumb");
   await own.getByLabel("and for several lessons").fill("steps");
   await own.getByLabel("and for several modules").fill("weeks");
   await own.getByLabel("and for several modules").blur();
@@ -41,6 +47,9 @@ test("a course's own words are what people read", async ({ page }) => {
   await expect(page.getByText("Version 1 is published.")).toBeVisible();
   await page.getByRole("link", { name: "Public page" }).click();
   await expect(page.getByText(/^2 weeks, 4 steps/)).toBeVisible();
+  await expect(page.getByText("Bread for people in a hurry.")).toBeVisible();
+  await expect(page.getByText("Read a crumb", { exact: true })).toBeVisible();
+  expect(await accessibilityFaults(page)).toEqual([]);
 });
 
 test("a lesson that stands in two courses says so, and is one text", async ({ page }) => {

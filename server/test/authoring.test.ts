@@ -432,3 +432,17 @@ describe("a lesson that stands in two courses", () => {
     expect((await body(`${other}/draft/lessons/stray`)).json.text).toBe("");
   });
 });
+
+test("a card is kept part by part, read by everybody, and an empty part goes", async () => {
+  const patch = (card: object) => app.ask(OWNER, "PATCH", "/schools/one/courses/c", { card });
+  const read = async () =>
+    ((await (await app.ask(null, "GET", "/schools/one/catalog/c")).json()) as PublicCourse).card;
+  await Promise.all([patch({ short: "Bread in winter." }), patch({ level: "Beginners" })]);
+  expect(await read()).toEqual({ short: "Bread in winter.", level: "Beginners" });
+  await patch({ level: "" });
+  expect((await read()).level).toBe("");
+  const long = await patch({ short: "x".repeat(161) });
+  expect(long.status).toBe(422);
+  expect(((await long.json()) as Problem).errors?.[0]?.path).toBe("card.short");
+  expect((await read()).short).toBe("Bread in winter.");
+});

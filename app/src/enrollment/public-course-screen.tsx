@@ -1,6 +1,6 @@
 /** A course as everybody may see it: what it is, what is in it, and the ways in, or why there is none now. */
 import type { PublicCourse, WayIn } from "@dawngate/contract";
-import { countWords } from "@dawngate/core/courses";
+import { type CourseCard, countWords, linesOf } from "@dawngate/core/courses";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { View } from "react-native";
@@ -35,6 +35,7 @@ export function PublicCourseScreen() {
   return (
     <Page title={data.title} above={{ text: data.school.name }}>
       <View style={{ height: 6, width: 72, borderRadius: 3, backgroundColor: data.school.color }} />
+      {data.card.short ? <Text kind="strong">{data.card.short}</Text> : null}
       <Text>
         {countWords(data.words, "module", data.modules.length)},{" "}
         {countWords(data.words, "lesson", data.lessons)}, {sayLength(data.minutes)}
@@ -44,10 +45,51 @@ export function PublicCourseScreen() {
           <Markdown text={data.description} />
         </View>
       )}
+      <Card card={data.card} />
       <Ways place={place} course={data} />
       <Outline modules={data.modules} />
       {data.school.contact === "" ? null : <Text>Questions: {data.school.contact}</Text>}
     </Page>
+  );
+}
+
+/** What the school says of it, part by part; what it does not say is not there. */
+function Card({ card }: { card: CourseCard }) {
+  const { quiet } = usePalette();
+  const outcomes = linesOf(card.outcomes);
+  const facts = [card.subject, card.level, card.hours, card.language, card.reference].filter(
+    Boolean,
+  );
+  const part = (title: string, text: string | undefined) =>
+    text ? (
+      <View style={{ gap: 2, maxWidth: 680 }}>
+        <Text kind="strong">{title}</Text>
+        <Text>{text}</Text>
+      </View>
+    ) : null;
+  return (
+    <>
+      {facts.length > 0 ? (
+        <Text kind="small" color={quiet}>
+          {facts.join(" · ")}
+        </Text>
+      ) : null}
+      {outcomes.length > 0 ? (
+        <View style={{ gap: 2, maxWidth: 680 }}>
+          <Text kind="strong">What you can do afterwards</Text>
+          <View role="list">
+            {outcomes.map((line) => (
+              <View key={line} role="listitem">
+                <Text>{line}</Text>
+              </View>
+            ))}
+          </View>
+        </View>
+      ) : null}
+      {part("Whom it is for", card.audience)}
+      {part("What you need beforehand", card.needs)}
+      {part("Before you enroll", card.note)}
+    </>
   );
 }
 

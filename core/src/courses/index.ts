@@ -12,6 +12,7 @@ export {
   rowsOf,
 } from "./arrange";
 export { newLesson, newModule } from "./blank";
+export { type CourseCard, courseCard, linesOf, SHORT_MOST } from "./card";
 export { circularItems } from "./circles";
 export { addClosing, lacksClosing } from "./closing";
 export { type Clip, clipOf, putCopies } from "./copy";

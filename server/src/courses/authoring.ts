@@ -38,6 +38,7 @@ export async function showDraft(db: Database, actor: Actor, id: string): Promise
       changed: plan === null || !isDeepStrictEqual(plan, draft),
       description: row.description,
       words: row.words,
+      card: row.card,
     };
   });
 }

@@ -76,7 +76,7 @@ export async function arrangeCourse(
   db: Database,
   actor: Actor,
   id: string,
-  { archived, group, after, words }: CourseChange,
+  { archived, group, after, words, card }: CourseChange,
 ): Promise<void> {
   await db.withSchool(actor.school, async (tx) => {
     await existing(tx, id, after === undefined);
@@ -84,6 +84,7 @@ export async function arrangeCourse(
       ...(archived !== undefined && { archived }),
       ...(group !== undefined && { group_name: group }),
       ...(words !== undefined && { words }),
+      ...(card !== undefined && { card }),
     });
     if (after !== undefined) await orderCourses(tx, id, after);
   });

@@ -1,6 +1,6 @@
 /** Courses in the database: the draft that authors edit, and what a lesson holds. */
 
-import type { Operation, OwnWords } from "@dawngate/core/courses";
+import type { CourseCard, Operation, OwnWords } from "@dawngate/core/courses";
 import {
   courseSchema,
   type PlanCourse,
@@ -11,7 +11,7 @@ import { sql } from "kysely";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { DRAFT_CHANNEL, draftTopic } from "../jobs/changes";
-import { mergedWords } from "../school/store";
+import { merged } from "../school/store";
 
 /** A course's settings as its row has them. */
 export function courseColumns(course: PlanCourse) {
@@ -211,6 +211,7 @@ export async function readPublished(tx: SchoolTransaction, id: string) {
       "course.description",
       "course.archived",
       "course.words",
+      "course.card",
       "version.number",
       "version.plan",
       "version.published_at",
@@ -224,7 +225,7 @@ export async function readPublished(tx: SchoolTransaction, id: string) {
 export async function readCourseRow(tx: SchoolTransaction, id: string, hold = false) {
   return tx
     .selectFrom("course")
-    .select(["id", "draft_sequence", "description", "current_version", "archived", "words"])
+    .select(["id", "draft_sequence", "description", "current_version", "archived", "words", "card"])
     .where("id", "=", id)
     .$if(hold, (query) => query.forUpdate())
     .executeTakeFirst();
@@ -241,12 +242,20 @@ export async function nextPosition(tx: SchoolTransaction): Promise<number> {
 export async function setPlace(
   tx: SchoolTransaction,
   id: string,
-  { words, ...set }: { archived?: boolean; group_name?: string; words?: OwnWords },
+  {
+    words,
+    card,
+    ...set
+  }: { archived?: boolean; group_name?: string; words?: OwnWords; card?: CourseCard },
 ) {
-  if (Object.keys(set).length > 0 || words)
+  if (Object.keys(set).length > 0 || words || card)
     await tx
       .updateTable("course")
-      .set({ ...set, ...(words && { words: mergedWords(words) }) })
+      .set({
+        ...set,
+        ...(words && { words: merged("words", words) }),
+        ...(card && { card: merged("card", card) }),
+      })
       .where("id", "=", id)
       .execute();
 }

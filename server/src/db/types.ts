@@ -1,6 +1,6 @@
 /** The tables, as Kysely sees them. Dates are `YYYY-MM-DD`, instants ISO 8601 in UTC: the driver is told so. */
 
-import type { Operation, OwnWords } from "@dawngate/core/courses";
+import type { CourseCard, Operation, OwnWords } from "@dawngate/core/courses";
 import type { PlanCohort, PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
 
@@ -78,6 +78,7 @@ export interface CourseTable {
   /** The number of the draft's last operation. */
   draft_sequence: Generated<number>;
   created_at: Generated<string>;
+  card: Generated<CourseCard>;
   words: Generated<OwnWords>;
   archived: Generated<boolean>;
   /** The group it stands in; empty: none. */

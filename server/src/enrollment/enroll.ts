@@ -114,6 +114,7 @@ export async function showPublicCourse(
       title: course.plan.title,
       description: course.description,
       words: wordsOf(row.words, course.words),
+      card: course.card,
       school: {
         name: row.name,
         color: row.color,

@@ -1,6 +1,5 @@
 /** The school's own row, its staff and its invitations. */
 
-import type { OwnWords } from "@dawngate/core/courses";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 
@@ -23,7 +22,7 @@ export async function updateSchool(
   if (Object.keys(set).length > 0)
     await tx
       .updateTable("school")
-      .set({ ...rest, ...(words && { words: mergedWords(words) }) })
+      .set({ ...rest, ...(words && { words: merged("words", words) }) })
       .execute();
 }
 
@@ -141,7 +140,7 @@ export async function acceptInvitation(tx: SchoolTransaction, id: string): Promi
   return result.numUpdatedRows === 1n;
 }
 
-/** Words that change, over those that stand: two that are changed at once do not undo each other. */
-export function mergedWords(words: OwnWords) {
-  return sql<OwnWords>`words || ${JSON.stringify(words)}::jsonb`;
+/** What changes of a column of named texts, over what stands in it: two that change at once do not undo each other. */
+export function merged<T extends object>(column: "words" | "card", change: T) {
+  return sql<T>`${sql.ref(column)} || ${JSON.stringify(change)}::jsonb`;
 }

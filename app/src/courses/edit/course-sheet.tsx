@@ -1,5 +1,5 @@
 /** A course's settings: its name, its release hour, how days are counted, its window, how long it is one's own. */
-import type { OwnWords } from "@dawngate/core/courses";
+import type { CourseCard, OwnWords } from "@dawngate/core/courses";
 import type { PlanCourse, PlanMoment } from "@dawngate/core/plan";
 import { useState } from "react";
 import { View } from "react-native";
@@ -14,6 +14,7 @@ import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { type InCourse, useArrangeMutation, useDescribeMutation } from "../api";
+import { CardFields } from "../card-fields";
 import { OwnWordsFields } from "../own-words";
 import { readAmount, UNITS, type Unit } from "./moments";
 
@@ -22,14 +23,22 @@ interface Props {
   course: PlanCourse;
   description: string;
   words: OwnWords;
+  card: CourseCard;
   onSet(set: Partial<Omit<PlanCourse, "id" | "modules">>): void;
   onClose(): void;
 }
 
-export function CourseSheet({ place, course, description, words, onSet, onClose }: Props) {
+export function CourseSheet({ place, course, description, words, card, onSet, onClose }: Props) {
   return (
     <Sheet title="Settings of this course" onClose={onClose}>
-      <Words place={place} course={course} description={description} words={words} onSet={onSet} />
+      <Words
+        place={place}
+        course={course}
+        description={description}
+        words={words}
+        card={card}
+        onSet={onSet}
+      />
       <Hours course={course} onSet={onSet} />
       <Group label="Days are counted in the time of">
         <Choice
@@ -93,7 +102,7 @@ function Group({ label, children }: { label: string; children: React.ReactNode }
 
 type Part = Pick<Props, "course" | "onSet">;
 
-function Words({ place, course, description, words, onSet }: Omit<Props, "onClose">) {
+function Words({ place, course, description, words, card, onSet }: Omit<Props, "onClose">) {
   const { surface } = usePalette();
   const [title, setTitle] = useState(course.title);
   const [text, setText] = useState(description);
@@ -121,6 +130,7 @@ function Words({ place, course, description, words, onSet }: Omit<Props, "onClos
         onBlur={() => text !== description && describe({ ...place, description: text })}
       />
       {error ? <Notice {...explain(error)} /> : null}
+      <CardFields card={card} onCard={(next) => arrange({ ...place, change: { card: next } })} />
       {arranging.error ? <Notice {...explain(arranging.error)} /> : null}
       <OwnWordsFields
         words={words}

@@ -205,6 +205,7 @@ function Editor({ place, school, draft, course }: Props) {
           course={course}
           description={draft.description}
           words={draft.words}
+          card={draft.card}
           onSet={(set) => perform({ type: "set-course", set })}
           onClose={() => setOpen(null)}
         />

@@ -51,6 +51,7 @@ export function useDraft(place: InCourse) {
     published: data?.version ?? null,
     description: data?.description ?? "",
     words: data?.words ?? {},
+    card: data?.card ?? {},
     error: edits ? null : (error ?? null),
     refetch,
     keeping,
