@@ -50,7 +50,7 @@ export function CardFields({ card, onCard }: Props) {
               const next = typed[key]?.trim();
               if (next !== undefined && next !== (card[key] ?? "")) onCard({ [key]: next });
             }}
-            style={{ backgroundColor: surface }}
+            style={{ backgroundColor: surface, minHeight: most > 1_000 ? 110 : undefined }}
           />
           {key === "short" ? (
             <Text kind="small" color={quiet}>

@@ -4,6 +4,7 @@ import { type CourseCard, countWords, linesOf } from "@dawngate/core/courses";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { View } from "react-native";
+import { Cover } from "../courses/cover";
 import { sayLength } from "../courses/length";
 import { Markdown } from "../courses/markdown";
 import { useGetMeQuery } from "../school/api";
@@ -34,7 +35,7 @@ export function PublicCourseScreen() {
     );
   return (
     <Page title={data.title} above={{ text: data.school.name }}>
-      <View style={{ height: 6, width: 72, borderRadius: 3, backgroundColor: data.school.color }} />
+      <Cover title={data.title} color={data.school.color} />
       {data.card.short ? <Text kind="strong">{data.card.short}</Text> : null}
       <Text>
         {countWords(data.words, "module", data.modules.length)},{" "}
