@@ -7,7 +7,7 @@ const KINDS: readonly (readonly [string, RegExp])[] = [
   ["text", /^(text|reading|read|article|worksheet|handout)$/],
   ["quiz", /^(quiz|quizzes|exam|test|check)$/],
   ["assignment", /^(assignment|homework|exercise|task|project|practice)$/],
-  ["live meeting", /^(live|live meeting|live session|meeting|webinar|class|call|zoom)$/],
+  ["live meeting", /^(live|live meeting|live session|meeting|webinar|class|call)$/],
   ["slides", /^(slides?|deck|presentation)$/],
   ["PDF", /^pdf$/],
   ["download", /^(downloads?|file)$/],
