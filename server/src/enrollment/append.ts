@@ -1,10 +1,10 @@
 /** Adding to what has happened to somebody, with the openings that follow, in the caller's transaction. */
-import type { Timeline } from "@dawngate/core/schedule";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import type { Timeline, TimelineItem } from "@dawngate/core/schedule";
+import type { Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { notFound } from "../http/problem";
 import { projectionOf } from "../schedule/project";
-import { type Projection, writeOpenings } from "../schedule/store";
+import { writeOpenings } from "../schedule/store";
 import { type Case, holdCase, withEvents, workOut } from "./case";
 import { eventsAdded } from "./event-store";
 import type { KeptEvent, NewEvent } from "./events";
@@ -61,23 +61,22 @@ export async function keep(
   now: Instant,
   before: Timeline,
 ): Promise<void> {
-  const projection = projectionOf(enrollment, timeline, version, lastSequence, now);
   const first = events[0]?.sequence ?? 0;
   const holds =
     projected.version === version &&
     projected.sequence === first - 1 &&
     (projected.staleAt === null || Date.parse(projected.staleAt) > now);
-  const changed = holds ? changedOpenings(projection, before) : projection;
-  await writeOpenings(tx, school, [changed], eventsAdded(school, enrollment.id, events));
+  const items = holds ? changedItems(timeline, before) : timeline.items;
+  const projection = projectionOf(enrollment, { ...timeline, items }, version, lastSequence, now);
+  const added = eventsAdded(school, enrollment.id, events);
+  await writeOpenings(tx, school, [{ ...projection, all: !holds }], added);
 }
 
-/** A projection of those openings alone that are other than before. */
-function changedOpenings(projection: Projection, before: Timeline): Projection {
+/** The items that open or close at another instant than before. */
+function changedItems({ items }: Timeline, before: Timeline): TimelineItem[] {
   const was = new Map(before.items.map((item) => [item.id, item]));
-  const text = (instant: Instant | null) => (instant === null ? null : formatInstant(instant));
-  const openings = projection.openings.filter(({ item, opens, closes }) => {
-    const old = was.get(item);
-    return old === undefined || text(old.opens) !== opens || text(old.closes) !== closes;
+  return items.filter(({ id, opens, closes }) => {
+    const old = was.get(id);
+    return old === undefined || old.opens !== opens || old.closes !== closes;
   });
-  return { ...projection, openings, all: false };
 }

@@ -48,8 +48,30 @@ export async function readCase(
     version: row.version,
     plan,
     keys: new Set(row.keys),
-    enrollment: fromEvents(enrollment, row.course, row.events),
+    enrollment: remembered(school, enrollment, row.lastSequence, () =>
+      fromEvents(enrollment, row.course, row.events),
+    ),
   };
+}
+
+/** Enrollments by the number of their last event: what has happened does not change, so they are read once. */
+const read = new Map<string, PlanEnrollment>();
+/** So many are kept; the one that came first goes first. */
+const MOST_READ = 5_000;
+
+function remembered(
+  school: SchoolId,
+  enrollment: string,
+  sequence: number,
+  make: () => PlanEnrollment,
+): PlanEnrollment {
+  const key = `${school} ${sequence} ${enrollment}`;
+  const found = read.get(key);
+  if (found) return found;
+  const made = make();
+  read.set(key, made);
+  if (read.size > MOST_READ) read.delete(read.keys().next().value as string);
+  return made;
 }
 
 /** The same, and nobody else adds to it before this transaction ends. */
