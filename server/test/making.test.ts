@@ -69,6 +69,10 @@ describe("a new course of a shape, or as a copy", () => {
     const { id: texts } = await make({ title: "C again", copyOf: "c" });
     const response = await app.ask(OWNER, "GET", `/schools/one/courses/${texts}/draft/lessons/l1`);
     expect(((await response.json()) as { text: string }).text).toMatch(/Flour/);
+    await app.ask(OWNER, "PATCH", "/schools/one/courses/c", { card: { level: "All" } });
+    const { id: carded } = await make({ title: "C with its card", copyOf: "c" });
+    expect(await draftOf(carded)).toMatchObject({ card: { level: "All" } });
+    await app.ask(OWNER, "PATCH", "/schools/one/courses/c", { card: { level: "" } });
   });
   test("is refused where it makes no sense, and says why", async () => {
     const { id } = await make({ title: "Plain" });

@@ -53,6 +53,7 @@ async function copyCourse(
   const course = { ...shiftCourse(draft, days), id, title };
   await insertDraft(tx, actor.school, course, await nextPosition(tx), texts);
   await setDescription(tx, id, row.description);
+  await setPlace(tx, id, { words: row.words, card: row.card });
 }
 
 function dayNumber(text: string): number {
@@ -79,13 +80,14 @@ export async function arrangeCourse(
   { archived, group, after, words, card }: CourseChange,
 ): Promise<void> {
   await db.withSchool(actor.school, async (tx) => {
-    await existing(tx, id, after === undefined);
+    await existing(tx, id);
+    // Before the row alone is written: all are held in one order.
+    if (after !== undefined) await orderCourses(tx, id, after);
     await setPlace(tx, id, {
       ...(archived !== undefined && { archived }),
       ...(group !== undefined && { group_name: group }),
       ...(words !== undefined && { words }),
       ...(card !== undefined && { card }),
     });
-    if (after !== undefined) await orderCourses(tx, id, after);
   });
 }

@@ -269,10 +269,11 @@ export async function orderCourses(
   const rows = await tx
     .selectFrom("course")
     .select(["id", "position"])
-    .orderBy("position")
+    // Held in an order that does not change, so that two who arrange take turns; what they waited for may have moved.
     .orderBy("id")
     .forUpdate()
     .execute();
+  rows.sort((a, b) => a.position - b.position);
   const rest = rows.filter((row) => row.id !== id).map((row) => row.id);
   // After one that is gone: at the end.
   const at = after === null ? 0 : rest.indexOf(after) + 1 || rest.length;
