@@ -52,6 +52,8 @@ try {
     ["Enter", "Lesson 9.4", "Enter"],
     ["Alt Down", "Lesson 15.4", "Alt+ArrowDown"],
   ]) {
+    // Rows out of sight have no field yet.
+    await page.locator(`[data-row]:has-text("${row}"), [data-row]:has([value="${row}"])`).first().scrollIntoViewIfNeeded();
     await page.getByLabel(`Title of lesson ${row}`, { exact: true }).focus();
     await page.waitForTimeout(500);
     await page.evaluate(() => window.timed.splice(0));

@@ -31,7 +31,7 @@ import { TEXT } from "../../ui/fonts";
 import { Icon } from "../../ui/icon";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import type { DragAreaProps, DragRowProps } from "./drag";
+import type { DragAreaProps, DragRowProps, PlainRowsProps } from "./drag";
 
 /** Above the first row. */
 const TOP = "";
@@ -43,8 +43,6 @@ const idOf = (row: HTMLElement | null) => row?.dataset.row ?? null;
 /** Numbers are the browser's to count, so that a new row does not draw all that follow again. */
 const STYLE = `
 [data-outline] { counter-reset: module lesson; position: relative; }
-[data-row] { content-visibility: auto; contain-intrinsic-size: auto 46px; }
-[data-row=""] { content-visibility: visible; }
 [data-kind="module"] { counter-increment: module; }
 [data-kind="lesson"] { counter-increment: lesson; }
 [data-kind="module"] [data-number]::after { content: counter(module); font-weight: 600; }
@@ -347,6 +345,31 @@ export function DragRow({ id, kind, name, marked, inset, children }: DragRowProp
         <span data-number aria-hidden />
       </button>
       <div style={{ flex: 1, minWidth: 0 }}>{children}</div>
+    </div>
+  );
+}
+
+/**
+ * Out of sight: read by a screen reader and found by the browser's search, until one scrolls there. What is skipped by
+ * the browser does not count either (CSS Containment), so the whole stretch is counted where it begins.
+ */
+export function PlainRows({ rows, height }: PlainRowsProps) {
+  const modules = rows.filter(({ kind }) => kind === "module").length;
+  return (
+    <div
+      style={{
+        height,
+        overflow: "hidden",
+        contentVisibility: "auto",
+        counterIncrement: `module ${modules} lesson ${rows.length - modules}`,
+        font: `16px ${TEXT}, sans-serif`,
+      }}
+    >
+      {rows.map(({ id, title }) => (
+        <div key={id} data-row={id} style={{ height: height / rows.length }}>
+          {title}
+        </div>
+      ))}
     </div>
   );
 }

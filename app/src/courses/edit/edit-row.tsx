@@ -36,7 +36,8 @@ import type { Stroke, Typing } from "./typing";
 /** Room for titles and for gates on a wide screen; the horizon takes the rest. */
 export const TITLE_WIDTH = 400;
 export const GATE_WIDTH = 220;
-const ROW = 46;
+/** How tall a row is on a wide screen, without its line. */
+export const ROW = 46;
 
 /** What a row's strip of the horizon needs to be drawn. */
 export interface Drawing {

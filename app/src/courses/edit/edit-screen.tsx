@@ -83,7 +83,7 @@ function Editor({ place, school, draft, course }: Props) {
     () => previewDraft(school, settled, day, chosen),
     [school, settled, day, chosen],
   );
-  const zone = zoneOf(school.timeZone);
+  const zone = useMemo(() => zoneOf(school.timeZone), [school.timeZone]);
   const [width, setWidth] = useState(0);
   const drawing = useDrawing(wide ? timeline : null, width, zone);
   const items = new Map(timeline?.items.map((item) => [item.id, item]));
@@ -217,8 +217,11 @@ function Editor({ place, school, draft, course }: Props) {
 /** What all rows are drawn by; the same object as long as it says the same, so that no row is drawn again for it. */
 function useDrawing(timeline: TimelineAnswer | null, width: number, zone: Zone): Drawing | null {
   const kept = useRef<{ key: string; drawing: Drawing } | null>(null);
-  if (!timeline || width <= 0) return null;
-  const drawing = drawingOf(timeline, width, zone);
+  const drawing = useMemo(
+    () => (timeline && width > 0 ? drawingOf(timeline, width, zone) : null),
+    [timeline, width, zone],
+  );
+  if (!drawing) return null;
   const { scale, at, from, until } = drawing;
   const key = JSON.stringify([scale.range, scale.width, at, from, until, zone.id]);
   if (kept.current?.key !== key) kept.current = { key, drawing };

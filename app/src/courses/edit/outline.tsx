@@ -1,19 +1,17 @@
 /** The outline as one types and arranges it: every row, what is marked, and where the caret is. */
-import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
+import type { TimelineAnswer } from "@dawngate/contract";
 import { clipOf, newLesson, outermost, putAfter, putCopies, rowsOf } from "@dawngate/core/courses";
 import { writeMarkdown } from "@dawngate/core/courses/paper";
-import type { PlanCourse, PlanModule } from "@dawngate/core/plan";
-import { sayGate } from "@dawngate/core/schedule/words";
+import type { PlanCourse } from "@dawngate/core/plan";
 import type { Zone } from "@dawngate/core/time";
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
-import { Press } from "../../ui/press";
-import { Text } from "../../ui/text";
-import { usePalette } from "../../ui/theme";
 import { clipOfText, keepClip } from "./clip";
 import { DragArea } from "./drag";
-import { type Drawing, EditRow, looksSame, opensOnOneDay, type RowActions } from "./edit-row";
+import type { Drawing, RowActions } from "./edit-row";
 import { MarkedBar } from "./marked-bar";
+import { ModuleRows } from "./module-rows";
+import { bringNear } from "./near";
 import { pastedLines, strike, type Typed } from "./typing";
 import type { useDraft } from "./use-draft";
 
@@ -102,7 +100,7 @@ export function Outline(props: Props) {
     return /\r|\n/.test(text.trim()) && take(pastedLines(present, row, text, newId));
   };
   const names = useMemo(() => titlesOf(course), [course]);
-  const titles = (id: string) => names.get(id) ?? "something that is gone";
+  const titles = useTitles(course, names);
   const along = (id: string) => (marked.has(id) ? marked : new Set([id]));
   return (
     <>
@@ -121,83 +119,39 @@ export function Outline(props: Props) {
         onCopy={copy}
       >
         <View role="list">
-          {course.modules.map((module, m) => {
-            const all = [module, ...module.lessons];
-            const row = items.get(module.id) ?? null;
-            const above = items.get(course.modules[m - 1]?.id ?? "") ?? null;
-            return (
-              <ModuleRows
-                key={module.id}
-                module={module}
-                rows={all.map(({ id }) => items.get(id) ?? null)}
-                gates={all.map(({ gate }, i) =>
-                  gate || i === 0 ? sayGate(gate, titles) : "with its module",
-                )}
-                sameDay={m > 0 && module.gate !== null && opensOnOneDay(row, above, zone)}
-                marked={all.filter(({ id }) => marked.has(id)).map(({ id }) => id)}
-                marks={marked.size > 1}
-                drawing={drawing}
-                zone={zone}
-                on={on}
-                onAdd={addLesson}
-              />
-            );
-          })}
+          {course.modules.map((module, m) => (
+            <ModuleRows
+              key={module.id}
+              module={module}
+              before={course.modules[m - 1]?.id ?? null}
+              items={items}
+              titles={titles}
+              marked={marked}
+              marks={marked.size > 1}
+              drawing={drawing}
+              zone={zone}
+              on={on}
+              early={m < 4}
+              onAdd={addLesson}
+            />
+          ))}
         </View>
       </DragArea>
     </>
   );
 }
 
-interface ModuleProps {
-  module: PlanModule;
-  /** How the module and its lessons stand, and their gates in words, in this order. */
-  rows: (TimelineItemAnswer | null)[];
-  gates: string[];
-  sameDay: boolean;
-  marked: string[];
-  marks: boolean;
-  drawing: Drawing | null;
-  zone: Zone;
-  on: RowActions;
-  onAdd(module: string): void;
+/** What gates call the items they count from; the same function as long as it says the same. */
+function useTitles(course: PlanCourse, names: ReadonlyMap<string, string>) {
+  const referred = course.modules
+    .flatMap((module) => [module, ...module.lessons])
+    .flatMap(({ gate }) => gate?.when.flatMap((one) => ("item" in one ? [one.item] : [])) ?? []);
+  const key = JSON.stringify(referred.map((id) => [id, names.get(id)]));
+  return useMemo(() => {
+    const said = new Map<string, string>(JSON.parse(key));
+    return (id: string) => said.get(id) ?? "something that is gone";
+  }, [key]);
 }
-
-/** A module with its lessons: where nothing of it changes, six hundred rows cost as little as thirty modules. */
-const ModuleRows = memo(
-  function ModuleRows({ module, rows, gates, sameDay, marked, onAdd, ...same }: ModuleProps) {
-    return (
-      <View role="listitem">
-        {[module, ...module.lessons].map((item, i) => (
-          <EditRow
-            key={item.id}
-            item={item}
-            kind={i === 0 ? "module" : "lesson"}
-            row={rows[i] ?? null}
-            gate={gates[i] ?? ""}
-            sameDay={i === 0 && sameDay}
-            marked={marked.includes(item.id)}
-            {...same}
-          />
-        ))}
-        <AddLesson id={module.id} title={module.title} onAdd={onAdd} />
-      </View>
-    );
-  },
-  (a, b) => {
-    const { rows: x, gates: g, marked: m, ...rest } = a;
-    return (
-      Object.keys(rest).every(
-        (key) => a[key as keyof ModuleProps] === b[key as keyof ModuleProps],
-      ) &&
-      x.length === b.rows.length &&
-      x.every((row, i) => looksSame(row, b.rows[i] ?? null)) &&
-      g.every((gate, i) => gate === b.gates[i]) &&
-      m.length === b.marked.length &&
-      m.every((id, i) => id === b.marked[i])
-    );
-  },
-);
 
 function titlesOf(course: PlanCourse): Map<string, string> {
   const names = new Map([[course.id, course.title]]);
@@ -205,34 +159,6 @@ function titlesOf(course: PlanCourse): Map<string, string> {
     for (const { id, title } of [module, ...module.lessons]) names.set(id, title);
   return names;
 }
-
-const AddLesson = memo(function AddLesson({
-  id,
-  title,
-  onAdd,
-}: {
-  id: string;
-  title: string;
-  onAdd(id: string): void;
-}) {
-  const { dusk } = usePalette();
-  return (
-    <Press
-      onPress={() => onAdd(id)}
-      aria-label={`Add a lesson to ${title}`}
-      style={{
-        marginLeft: 44,
-        paddingHorizontal: 30,
-        justifyContent: "center",
-        alignSelf: "flex-start",
-      }}
-    >
-      <Text kind="smallStrong" color={dusk}>
-        + Add a lesson
-      </Text>
-    </Press>
-  );
-});
 
 /** Marks one row, or all from the last one marked to it. */
 function markedNow(
@@ -266,20 +192,25 @@ function clipText(course: PlanCourse, marked: ReadonlySet<string>): string {
 /** Puts the caret at the end of a row's title, once the row is there. */
 function useFocus(course: PlanCourse): (row: string) => void {
   const wanted = useRef<string | null>(null);
-  const go = () => {
+  const go = (again = 3) => {
     const row = wanted.current;
     if (row === null || typeof document === "undefined") return;
     const field = document.querySelector<HTMLInputElement>(`[data-row="${CSS.escape(row)}"] input`);
-    if (!field) return;
+    if (!field) {
+      // A row out of sight has no field yet.
+      bringNear(row);
+      if (again > 0) setTimeout(() => go(again - 1), 30);
+      return;
+    }
     wanted.current = null;
     field.focus();
     field.setSelectionRange(field.value.length, field.value.length);
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new row is there once the outline is drawn with it
-  useEffect(go, [course]);
+  useEffect(() => go(), [course]);
   return (row) => {
     wanted.current = row;
     // Where nothing changes, nothing is drawn.
-    setTimeout(go, 0);
+    setTimeout(() => go(), 0);
   };
 }

@@ -1,0 +1,161 @@
+/** A module with its lessons, in stretches: what is in sight is drawn whole, the rest as plain lines. */
+import type { TimelineItemAnswer } from "@dawngate/contract";
+import type { PlanLesson, PlanModule } from "@dawngate/core/plan";
+import { sayGate } from "@dawngate/core/schedule/words";
+import type { Zone } from "@dawngate/core/time";
+import { memo } from "react";
+import { View } from "react-native";
+import { useWide } from "../../ui/layout";
+import { Press } from "../../ui/press";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { PlainRows } from "./drag";
+import { type Drawing, EditRow, looksSame, opensOnOneDay, ROW, type RowActions } from "./edit-row";
+import { useNear } from "./near";
+
+/** Rows that are drawn, or left plain, together. */
+const STRETCH = 20;
+/** About how tall a row is on a phone, until it has been drawn. */
+const PHONE_ROW = 96;
+
+interface Same {
+  marks: boolean;
+  drawing: Drawing | null;
+  zone: Zone;
+  on: RowActions;
+}
+
+interface ModuleProps extends Same {
+  module: PlanModule;
+  /** The module before it. */
+  before: string | null;
+  /** How all items stand. */
+  items: ReadonlyMap<string, TimelineItemAnswer>;
+  /** What the items are called that gates count from. */
+  titles(id: string): string;
+  marked: ReadonlySet<string>;
+  /** Stands near the top of the page. */
+  early: boolean;
+  onAdd(module: string): void;
+}
+
+/** Where nothing of it changes, six hundred rows cost as little as thirty modules. */
+export const ModuleRows = memo(function ModuleRows(props: ModuleProps) {
+  const { module, before, items: answers, titles, marked, early, onAdd, ...same } = props;
+  const all = [module, ...module.lessons];
+  const stretches = Array.from({ length: Math.ceil(all.length / STRETCH) }, (_, i) => i);
+  const answerOf = (id: string | null) => answers.get(id ?? "") ?? null;
+  const sameDay =
+    before !== null &&
+    module.gate !== null &&
+    opensOnOneDay(answerOf(module.id), answerOf(before), same.zone);
+  return (
+    <View role="listitem">
+      {stretches.map((index) => {
+        const items = all.slice(index * STRETCH, (index + 1) * STRETCH);
+        return (
+          <Stretch
+            key={index}
+            first={index === 0}
+            items={items}
+            rows={items.map(({ id }) => answerOf(id))}
+            gates={items.map((item) =>
+              item.gate || item === module ? sayGate(item.gate, titles) : "with its module",
+            )}
+            sameDay={index === 0 && sameDay}
+            marked={items.filter(({ id }) => marked.has(id)).map(({ id }) => id)}
+            early={early && index < 3}
+            {...same}
+          />
+        );
+      })}
+      <AddLesson id={module.id} title={module.title} onAdd={onAdd} />
+    </View>
+  );
+});
+
+interface StretchProps extends Same {
+  items: (PlanModule | PlanLesson)[];
+  rows: (TimelineItemAnswer | null)[];
+  gates: string[];
+  /** Begins with the module itself. */
+  first: boolean;
+  sameDay: boolean;
+  marked: string[];
+  early: boolean;
+}
+
+const Stretch = memo(function Stretch(props: StretchProps) {
+  const { items, rows, gates, first, sameDay, marked, early, ...same } = props;
+  const { near, ref, height } = useNear(early);
+  const wide = useWide();
+  const kindOf = (i: number) => (first && i === 0 ? "module" : "lesson");
+  if (!near)
+    return (
+      <View ref={ref}>
+        <PlainRows
+          rows={items.map(({ id, title }, i) => ({ id, title, kind: kindOf(i) }))}
+          height={height ?? items.length * (wide ? ROW + 1 : PHONE_ROW)}
+        />
+      </View>
+    );
+  return (
+    <View ref={ref}>
+      {items.map((item, i) => (
+        <EditRow
+          key={item.id}
+          item={item}
+          kind={kindOf(i)}
+          row={rows[i] ?? null}
+          gate={gates[i] ?? ""}
+          sameDay={i === 0 && sameDay}
+          marked={marked.includes(item.id)}
+          {...same}
+        />
+      ))}
+    </View>
+  );
+}, saysTheSame);
+
+/** Lists are made anew at every change: compared by what is in them. */
+function saysTheSame(a: StretchProps, b: StretchProps): boolean {
+  const { rows, gates, marked, items, ...rest } = a;
+  const alike = <T,>(x: T[], y: T[]) => x.length === y.length && x.every((one, i) => one === y[i]);
+  return (
+    Object.keys(rest).every(
+      (key) => a[key as keyof StretchProps] === b[key as keyof StretchProps],
+    ) &&
+    alike(items, b.items) &&
+    alike(gates, b.gates) &&
+    alike(marked, b.marked) &&
+    rows.every((row, i) => looksSame(row, b.rows[i] ?? null))
+  );
+}
+
+const AddLesson = memo(function AddLesson({
+  id,
+  title,
+  onAdd,
+}: {
+  id: string;
+  title: string;
+  onAdd(id: string): void;
+}) {
+  const { dusk } = usePalette();
+  return (
+    <Press
+      onPress={() => onAdd(id)}
+      aria-label={`Add a lesson to ${title}`}
+      style={{
+        marginLeft: 44,
+        paddingHorizontal: 30,
+        justifyContent: "center",
+        alignSelf: "flex-start",
+      }}
+    >
+      <Text kind="smallStrong" color={dusk}>
+        + Add a lesson
+      </Text>
+    </Press>
+  );
+});
