@@ -3,7 +3,7 @@ import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
 import type { PlanCourse, PlanLesson, PlanModule } from "@dawngate/core/plan";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, localDateAt, type Zone } from "@dawngate/core/time";
-import { memo, useState } from "react";
+import { memo, useDeferredValue, useState } from "react";
 import {
   type NativeSyntheticEvent,
   TextInput,
@@ -92,6 +92,8 @@ export const EditRow = memo(function EditRow(props: Props) {
   const { item, kind, row, gate, sameDay, marked, marks, drawing, zone, on } = props;
   const palette = usePalette();
   const wide = useWide();
+  // What one types into is there at once; what is said about it follows in the next frame.
+  const whole = useDeferredValue(true, !wide);
   const module = kind === "module";
   const name = module ? "Module" : "Lesson";
   const called = item.title.trim() === "" ? "without a title" : item.title;
@@ -155,19 +157,21 @@ export const EditRow = memo(function EditRow(props: Props) {
             }}
           >
             {title}
-            {note}
+            {whole ? note : null}
           </View>
           <View style={{ width: GATE_WIDTH, paddingRight: 12 }}>
-            <Press
-              onPress={() => on.gate(item.id)}
-              style={{ justifyContent: "center", paddingHorizontal: 8 }}
-            >
-              <Hidden>{said}</Hidden>
-              {words}
-            </Press>
+            {whole ? (
+              <Press
+                onPress={() => on.gate(item.id)}
+                aria-label={said}
+                style={{ justifyContent: "center", paddingHorizontal: 8 }}
+              >
+                {words}
+              </Press>
+            ) : null}
           </View>
           <View style={{ flex: 1, minWidth: 0 }}>
-            {drawing && row ? (
+            {!whole ? null : drawing && row ? (
               <HorizonStrip
                 {...drawing}
                 opens={read(row.opens)}
@@ -185,7 +189,7 @@ export const EditRow = memo(function EditRow(props: Props) {
               </Text>
             )}
           </View>
-          {more}
+          {whole ? more : null}
         </View>
       ) : (
         <View style={{ paddingBottom: 6 }}>

@@ -1,10 +1,10 @@
 /** The outline and its gates, edited: every change is shown with its dates at once, kept by itself, and undone. */
 import type { TimelineAnswer } from "@dawngate/contract";
 import { newModule } from "@dawngate/core/courses";
-import type { PlanCourse, PlanLesson, PlanModule } from "@dawngate/core/plan";
+import type { PlanCourse } from "@dawngate/core/plan";
 import { formatDate, type Instant, localDateAt, type Zone, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
-import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { memo, useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
 import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
@@ -17,25 +17,15 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { type InCourse, useDescribeMutation, useGetCourseQuery } from "../api";
 import { CourseTabs } from "../course-tabs";
-import { OutSheet } from "../paper/out-sheet";
-import { PaperSheet } from "../paper/paper-sheet";
 import { AsIfEnrolled } from "./as-if-enrolled";
 import { ClosingModule } from "./closing-module";
-import { CourseSheet } from "./course-sheet";
 import { type Drawing, drawingOf, GATE_WIDTH, TITLE_WIDTH } from "./edit-row";
-import { GateSheet } from "./gate-sheet";
-import { ItemSheet } from "./item-sheet";
-import { KeysSheet } from "./keys-sheet";
 import { Outline } from "./outline";
 import { previewDraft } from "./preview";
+import { type Open, Sheets } from "./sheets";
 import { Ticks } from "./ticks";
 import { Toolbar } from "./toolbar";
 import { useDraft } from "./use-draft";
-
-type Open =
-  | { kind: "gate" | "item"; id: string }
-  | { kind: "course" | "paper" | "out" | "keys" }
-  | null;
 
 export function EditScreen() {
   const place = useLocalSearchParams() as { school: string; course: string };
@@ -69,25 +59,22 @@ interface Props {
 function Editor({ place, school, draft, course }: Props) {
   const { quiet } = usePalette();
   const wide = useWide();
-  const [open, setOpen] = useState<Open>(null);
+  const [open, setOpen] = useState<Open | null>(null);
   const [day, setDay] = useState(() =>
     formatDate(localDateAt(zoneOf(school.timeZone), Date.now() as Instant)),
   );
   const cohorts = useCohorts(place, draft.published !== null);
   const [cohort, setCohort] = useState<string | null>(null);
   const chosen = cohorts.find(({ id }) => id === cohort) ?? null;
-  // Dates follow what is typed: a key is answered before they are worked out.
-  const settled = useDeferredValue(course);
-  const settledDraft = useDeferredValue(draft);
   const timeline = useMemo(
-    () => previewDraft(school, settled, day, chosen),
-    [school, settled, day, chosen],
+    () => previewDraft(school, course, day, chosen),
+    [school, course, day, chosen],
   );
   const zone = useMemo(() => zoneOf(school.timeZone), [school.timeZone]);
   const [width, setWidth] = useState(0);
   const drawing = useDrawing(wide ? timeline : null, width, zone);
   const items = new Map(timeline?.items.map((item) => [item.id, item]));
-  const { perform, undo, redo } = draft;
+  const { perform, undo, redo } = draft.actions;
   const [describe, describing] = useDescribeMutation();
   const sheets = useMemo(
     () => ({
@@ -95,23 +82,26 @@ function Editor({ place, school, draft, course }: Props) {
       course: () => setOpen({ kind: "course" }),
       out: () => setOpen({ kind: "out" }),
       keys: () => setOpen({ kind: "keys" }),
+      gate: (id: string) => setOpen({ kind: "gate", id }),
+      item: (id: string) => setOpen({ kind: "item", id }),
     }),
     [],
   );
   useScreenKeys(undo, redo, sheets.keys);
-  const addModule = () =>
+  const addModule = () => {
+    const { modules } = draft.actions.latest();
     perform({
       type: "insert-module",
-      module: newModule(newId(), `Module ${course.modules.length + 1}`),
-      after: course.modules.at(-1)?.id ?? null,
+      module: newModule(newId(), `Module ${modules.length + 1}`),
+      after: modules.at(-1)?.id ?? null,
     });
-  const found = open && "id" in open ? findItem(course, open.id) : null;
+  };
   return (
     <Page title={course.title} above={{ text: "Courses", href: `/${place.school}/courses` }} full>
       <Tabs {...place} here="edit" unpublished={draft.published === null} />
       <Toolbar
         place={place}
-        draft={settledDraft}
+        draft={draft}
         onPaper={sheets.paper}
         onSettings={sheets.course}
         onOut={sheets.out}
@@ -140,73 +130,28 @@ function Editor({ place, school, draft, course }: Props) {
         </View>
       ) : null}
       <Outline
-        course={course}
-        draft={draft}
+        place={place}
+        actions={draft.actions}
         timeline={timeline}
         drawing={drawing}
         zone={zone}
         newId={newId}
-        onGate={(id) => setOpen({ kind: "gate", id })}
-        onMore={(id) => setOpen({ kind: "item", id })}
+        onGate={sheets.gate}
+        onMore={sheets.item}
       />
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
         <QuietAction label="Add a module" onPress={addModule} />
       </View>
-      <ClosingModule course={settled} newId={newId} perform={perform} />
-      {found && open?.kind === "gate" ? (
-        <GateSheet
-          course={course}
-          item={found.item}
-          before={found.before}
-          row={items.get(found.item.id) ?? null}
+      <ClosingModule course={course} newId={newId} perform={perform} />
+      {open ? (
+        <Sheets
+          place={place}
+          draft={draft}
+          open={open}
+          items={items}
           zone={zone}
-          onGate={(gate) =>
-            perform(
-              found.kind === "module"
-                ? { type: "set-module", item: found.item.id, set: { gate } }
-                : { type: "set-lesson", item: found.item.id, set: { gate } },
-            )
-          }
-          onClose={() => setOpen(null)}
-        />
-      ) : null}
-      {found && open?.kind === "item" ? (
-        <ItemSheet
-          place={place}
-          course={course}
-          found={found}
-          perform={perform}
-          onClose={() => setOpen(null)}
-        />
-      ) : null}
-      {open?.kind === "keys" ? <KeysSheet onClose={() => setOpen(null)} /> : null}
-      {open?.kind === "out" ? (
-        <OutSheet
-          place={place}
-          course={course}
-          description={draft.description}
-          published={draft.published !== null}
-          onClose={() => setOpen(null)}
-        />
-      ) : null}
-      {open?.kind === "paper" ? (
-        <PaperSheet
-          course={course}
-          description={draft.description}
           newId={newId}
-          perform={perform}
-          onDescribe={(description) => describe({ ...place, description })}
-          onClose={() => setOpen(null)}
-        />
-      ) : null}
-      {open?.kind === "course" ? (
-        <CourseSheet
-          place={place}
-          course={course}
-          description={draft.description}
-          words={draft.words}
-          card={draft.card}
-          onSet={(set) => perform({ type: "set-course", set })}
+          onDescribe={describe}
           onClose={() => setOpen(null)}
         />
       ) : null}
@@ -235,27 +180,6 @@ function useCohorts(place: InCourse, published: boolean) {
     () => (data?.cohorts ?? []).map((cohort) => ({ ...cohort, course: place.course })),
     [data, place.course],
   );
-}
-
-/** An item with where it stands. */
-export interface Found {
-  kind: "module" | "lesson";
-  item: PlanModule | PlanLesson;
-  module: PlanModule;
-  /** The module or lesson before it, which it may count from. */
-  before: { id: string; title: string } | null;
-}
-
-export function findItem(course: PlanCourse, id: string): Found | null {
-  for (const [m, module] of course.modules.entries()) {
-    if (module.id === id)
-      return { kind: "module", item: module, module, before: course.modules[m - 1] ?? null };
-    const l = module.lessons.findIndex((lesson) => lesson.id === id);
-    const lesson = module.lessons[l];
-    if (lesson)
-      return { kind: "lesson", item: lesson, module, before: module.lessons[l - 1] ?? null };
-  }
-  return null;
 }
 
 const newId = () => crypto.randomUUID().slice(0, 8);

@@ -27,13 +27,19 @@ export interface Edits {
   refused: string | null;
 }
 
-/** The draft as its author sees it. What does not apply any more is passed over. */
-export function shown({ base, pending }: Pick<Edits, "base" | "pending">): PlanCourse {
+const drawn = new WeakMap<object, PlanCourse>();
+
+/** The draft as its author sees it, the same object for the same edits. What does not apply any more is passed over. */
+export function shown(edits: Pick<Edits, "base" | "pending">): PlanCourse {
+  const before = drawn.get(edits);
+  if (before) return before;
+  const { base, pending } = edits;
   let course = base;
   for (const { operation } of pending) {
     const applied = applyOperation(course, operation);
     if (applied.ok) course = applied.course;
   }
+  drawn.set(edits, course);
   return course;
 }
 

@@ -13,7 +13,7 @@ import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { type InCourse, useGetLessonDraftQuery, useKeepLessonMutation } from "../api";
-import type { Found } from "./edit-screen";
+import type { Found } from "./find-item";
 import { Sharing } from "./sharing";
 
 interface Props {

@@ -13,8 +13,8 @@ import { PlainRows } from "./drag";
 import { type Drawing, EditRow, looksSame, opensOnOneDay, ROW, type RowActions } from "./edit-row";
 import { useNear } from "./near";
 
-/** Rows that are drawn, or left plain, together. */
-const STRETCH = 20;
+/** Rows that are drawn, or left plain, together: most modules are one stretch, so that a new row moves none to the next. */
+const STRETCH = 24;
 /** About how tall a row is on a phone, until it has been drawn. */
 const PHONE_ROW = 96;
 
@@ -34,14 +34,16 @@ interface ModuleProps extends Same {
   /** What the items are called that gates count from. */
   titles(id: string): string;
   marked: ReadonlySet<string>;
-  /** Stands near the top of the page. */
-  early: boolean;
+  /** The course is so small that all of it is drawn. */
+  small: boolean;
+  /** Whether a module's stretch of this number is drawn whole from the first on. */
+  early(module: string, index: number): boolean;
   onAdd(module: string): void;
 }
 
 /** Where nothing of it changes, six hundred rows cost as little as thirty modules. */
 export const ModuleRows = memo(function ModuleRows(props: ModuleProps) {
-  const { module, before, items: answers, titles, marked, early, onAdd, ...same } = props;
+  const { module, before, items: answers, titles, marked, small, early, onAdd, ...same } = props;
   const all = [module, ...module.lessons];
   const stretches = Array.from({ length: Math.ceil(all.length / STRETCH) }, (_, i) => i);
   const answerOf = (id: string | null) => answers.get(id ?? "") ?? null;
@@ -64,7 +66,10 @@ export const ModuleRows = memo(function ModuleRows(props: ModuleProps) {
             )}
             sameDay={index === 0 && sameDay}
             marked={items.filter(({ id }) => marked.has(id)).map(({ id }) => id)}
-            early={early && index < 3}
+            index={index}
+            module={module.id}
+            small={small}
+            early={early}
             {...same}
           />
         );
@@ -82,12 +87,16 @@ interface StretchProps extends Same {
   first: boolean;
   sameDay: boolean;
   marked: string[];
-  early: boolean;
+  module: string;
+  index: number;
+  small: boolean;
+  early: ModuleProps["early"];
 }
 
 const Stretch = memo(function Stretch(props: StretchProps) {
   const { items, rows, gates, first, sameDay, marked, early, ...same } = props;
-  const { near, ref, height } = useNear(early);
+  const { module, index, small, ...rest } = same;
+  const { near, ref, height } = useNear(small, () => early(module, index));
   const wide = useWide();
   const kindOf = (i: number) => (first && i === 0 ? "module" : "lesson");
   if (!near)
@@ -110,7 +119,7 @@ const Stretch = memo(function Stretch(props: StretchProps) {
           gate={gates[i] ?? ""}
           sameDay={i === 0 && sameDay}
           marked={marked.includes(item.id)}
-          {...same}
+          {...rest}
         />
       ))}
     </View>

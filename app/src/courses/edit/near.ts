@@ -10,8 +10,8 @@ export interface Near {
   height: number | null;
 }
 
-/** `early`: to be drawn from the first on. */
-export function useNear(_early: boolean): Near {
+/** `always`: however far off; `early`: asked once, when the stretch is made. */
+export function useNear(_always: boolean, _early: () => boolean): Near {
   return { near: true, ref: useRef<View>(null), height: null };
 }
 

@@ -29,13 +29,14 @@ function watch(element: Element, tell: (near: boolean) => void): () => void {
   };
 }
 
-export function useNear(early: boolean): Near {
+export function useNear(always: boolean, early: () => boolean): Near {
   const ref = useRef<View>(null);
-  const [near, setNear] = useState(early || typeof IntersectionObserver === "undefined");
+  const [seen, setNear] = useState(early);
+  const near = always || seen || typeof IntersectionObserver === "undefined";
   const height = useRef<number | null>(null);
   useEffect(() => {
     const element = ref.current as unknown as HTMLElement | null;
-    if (!element || typeof IntersectionObserver === "undefined") return;
+    if (always || !element || typeof IntersectionObserver === "undefined") return;
     const bring = () => setNear(true);
     element.addEventListener(BRING, bring);
     const stop = watch(element, (is) => {
@@ -48,7 +49,7 @@ export function useNear(early: boolean): Near {
       element.removeEventListener(BRING, bring);
       stop();
     };
-  }, []);
+  }, [always]);
   return { near, ref, height: height.current };
 }
 

@@ -4,8 +4,9 @@ import { clipOf, newLesson, outermost, putAfter, putCopies, rowsOf } from "@dawn
 import { writeMarkdown } from "@dawngate/core/courses/paper";
 import type { PlanCourse } from "@dawngate/core/plan";
 import type { Zone } from "@dawngate/core/time";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
+import type { InCourse } from "../api";
 import { clipOfText, keepClip } from "./clip";
 import { DragArea } from "./drag";
 import type { Drawing, RowActions } from "./edit-row";
@@ -13,11 +14,11 @@ import { MarkedBar } from "./marked-bar";
 import { ModuleRows } from "./module-rows";
 import { bringNear } from "./near";
 import { pastedLines, strike, type Typed } from "./typing";
-import type { useDraft } from "./use-draft";
+import { type DraftActions, useLiveCourse } from "./use-draft";
 
 interface Props {
-  course: PlanCourse;
-  draft: Pick<ReturnType<typeof useDraft>, "perform" | "undo" | "redo" | "latest">;
+  place: InCourse;
+  actions: DraftActions;
   timeline: TimelineAnswer | null;
   drawing: Drawing | null;
   zone: Zone;
@@ -26,11 +27,19 @@ interface Props {
   onMore(id: string): void;
 }
 
+/** Up to so many rows all are drawn whole, in sight or not. */
+const SMALL = 150;
+
 const NONE: ReadonlySet<string> = new Set();
 
-export function Outline(props: Props) {
+export const Outline = memo(function Outline(props: Props) {
+  const course = useLiveCourse(props.place);
+  return course ? <Rows {...props} course={course} /> : null;
+});
+
+function Rows(props: Props & { course: PlanCourse }) {
   const { course, timeline, drawing, zone, newId } = props;
-  const { perform, latest } = props.draft;
+  const { perform, latest } = props.actions;
   const [marked, setMarked] = useState(NONE);
   const focus = useFocus(course);
   const now = useRef({ ...props, marked });
@@ -48,29 +57,34 @@ export function Outline(props: Props) {
     const here = () => now.current;
     return {
       title: (item, kind, title) =>
-        here().draft.perform({
+        here().actions.perform({
           type: kind === "module" ? "set-module" : "set-lesson",
           item,
           set: { title },
         }),
       key: (typing, stroke) =>
         taking.current(
-          strike(here().draft.latest(), { ...typing, marked: here().marked }, stroke, here().newId),
+          strike(
+            here().actions.latest(),
+            { ...typing, marked: here().marked },
+            stroke,
+            here().newId,
+          ),
         ),
       gate: (id) => here().onGate(id),
       more: (id) => here().onMore(id),
-      undo: () => here().draft.undo(),
-      redo: () => here().draft.redo(),
+      undo: () => here().actions.undo(),
+      redo: () => here().actions.redo(),
     };
   }, []);
 
   const addLesson = useCallback((id: string) => {
-    const { draft, newId } = now.current;
-    const module = draft.latest().modules.find((one) => one.id === id);
+    const { actions, newId } = now.current;
+    const module = actions.latest().modules.find((one) => one.id === id);
     if (!module) return;
     const lesson = newLesson(newId(), `Lesson ${module.lessons.length + 1}`);
     const after = module.lessons.at(-1)?.id ?? null;
-    draft.perform({ type: "insert-lesson", lesson, module: id, after });
+    actions.perform({ type: "insert-lesson", lesson, module: id, after });
   }, []);
   const items = useMemo(() => new Map(timeline?.items.map((item) => [item.id, item])), [timeline]);
   const copy = (cut: boolean): string | null => {
@@ -101,6 +115,7 @@ export function Outline(props: Props) {
   };
   const names = useMemo(() => titlesOf(course), [course]);
   const titles = useTitles(course, names);
+  const early = useEarly(course);
   const along = (id: string) => (marked.has(id) ? marked : new Set([id]));
   return (
     <>
@@ -131,7 +146,8 @@ export function Outline(props: Props) {
               drawing={drawing}
               zone={zone}
               on={on}
-              early={m < 4}
+              small={names.size <= SMALL}
+              early={early}
               onAdd={addLesson}
             />
           ))}
@@ -139,6 +155,15 @@ export function Outline(props: Props) {
       </DragArea>
     </>
   );
+}
+
+/** What is drawn whole at once: the top of the page as it is opened, and whatever is made afterwards. */
+function useEarly(course: PlanCourse): (module: string, index: number) => boolean {
+  const top = useRef<Set<string> | null>(new Set(course.modules.slice(0, 4).map(({ id }) => id)));
+  useEffect(() => {
+    top.current = null;
+  }, []);
+  return useCallback((module, index) => !top.current || (top.current.has(module) && index < 3), []);
 }
 
 /** What gates call the items they count from; the same function as long as it says the same. */
@@ -203,7 +228,8 @@ function useFocus(course: PlanCourse): (row: string) => void {
       return;
     }
     wanted.current = null;
-    field.focus();
+    field.focus({ preventScroll: true });
+    field.scrollIntoView({ block: "nearest" });
     field.setSelectionRange(field.value.length, field.value.length);
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new row is there once the outline is drawn with it

@@ -1,6 +1,6 @@
 /** What stands above the outline: publishing, what is kept, what can be taken back, and the sheets one opens. */
 import { useRouter } from "expo-router";
-import { memo } from "react";
+import { memo, useEffect, useState } from "react";
 import { View } from "react-native";
 import { explain } from "../../store/api";
 import { PrimaryAction, QuietAction } from "../../ui/action";
@@ -35,8 +35,8 @@ export const Toolbar = memo(function Toolbar({
       <QuietAction label="From paper" onPress={onPaper} />
       <QuietAction label="Out again" onPress={onOut} />
       <QuietAction label="Settings" onPress={onSettings} />
-      <QuietAction label="Undo" onPress={draft.undo} disabled={!draft.canUndo} />
-      <QuietAction label="Redo" onPress={draft.redo} disabled={!draft.canRedo} />
+      <QuietAction label="Undo" onPress={draft.actions.undo} disabled={!draft.canUndo} />
+      <QuietAction label="Redo" onPress={draft.actions.redo} disabled={!draft.canRedo} />
       {wide ? <QuietAction label="Keys" onPress={onKeys} /> : null}
       <Kept draft={draft} />
     </View>
@@ -67,14 +67,24 @@ function Kept({ draft }: { draft: ReturnType<typeof useDraft> }) {
 function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof useDraft> }) {
   const [publish, { error, isLoading, data }] = usePublishMutation();
   const router = useRouter();
+  const [wanted, setWanted] = useState(false);
+  // What is not kept yet would be missing from the version: it is published as soon as it is.
+  const go = () => {
+    const waits = draft.actions.unsent();
+    setWanted(waits);
+    if (!waits) publish(place);
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looked at again whenever something was kept
+  useEffect(() => {
+    if (wanted) go();
+  }, [wanted, draft.keeping, draft.keptAt]);
   return (
     <View style={{ gap: 8 }}>
       <PrimaryAction
         label={draft.published === null ? "Publish" : "Publish changes"}
-        busy={isLoading}
-        // What is not kept yet would be missing from the version.
-        disabled={draft.unsent > 0}
-        onPress={() => publish(place)}
+        busy={isLoading || wanted}
+        disabled={draft.unsent}
+        onPress={go}
       />
       {error ? <Notice {...explain(error)} /> : null}
       {data ? (

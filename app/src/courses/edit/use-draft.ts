@@ -1,7 +1,8 @@
 /** A draft that is being edited: shown at once, sent in the background, kept over anything, told of others' changes. */
 import type { Edited } from "@dawngate/contract";
 import type { Operation } from "@dawngate/core/courses";
-import { useEffect, useMemo, useRef, useState } from "react";
+import type { PlanCourse } from "@dawngate/core/plan";
+import { startTransition, useEffect, useMemo, useRef, useState } from "react";
 import { useDispatch, useSelector, useStore } from "react-redux";
 import { coursePath, type InCourse, useGetDraftQuery } from "../api";
 import { done, type Edits, heard, kept, opened, redone, shown, undone } from "./edits";
@@ -10,13 +11,94 @@ import { readUnsent, writeUnsent } from "./unsent";
 /** How sure one can be that what one sees is kept. */
 export type Keeping = "kept" | "keeping" | "waiting" | "signed-out" | "refused";
 
+interface Stored {
+  edits?: Record<string, Edits>;
+}
+
+const keyOf = ({ school, course }: InCourse) => `${school}/${course}`;
+
+/** The outline at this moment: whoever draws it is drawn at every key press. Null until it has arrived. */
+export function useLiveCourse(place: InCourse): PlanCourse | null {
+  const edits = useSelector((state: Stored) => state.edits?.[keyOf(place)]);
+  return edits ? shown(edits) : null;
+}
+
+/** What was done, a little later: a key is answered before whatever follows from it is drawn. */
+function useSettledEdits(key: string): Edits | undefined {
+  const store = useStore<Stored>();
+  const [edits, setEdits] = useState(() => store.getState().edits?.[key]);
+  useEffect(() => {
+    const look = () => startTransition(() => setEdits(store.getState().edits?.[key]));
+    look();
+    const later = afterPaint(look);
+    const stop = store.subscribe(later.ask);
+    return () => {
+      stop();
+      later.cancel();
+    };
+  }, [key, store]);
+  return edits;
+}
+
+/** Does something once after the next frame is painted, however often it is asked for; soon where nothing is painted. */
+function afterPaint(act: () => void) {
+  let timer: ReturnType<typeof setTimeout> | null = null;
+  let frame = 0;
+  const cancel = () => {
+    if (timer !== null) clearTimeout(timer);
+    cancelAnimationFrame(frame);
+    timer = null;
+  };
+  const run = () => {
+    cancel();
+    act();
+  };
+  const ask = () => {
+    if (timer !== null) return;
+    timer = setTimeout(run, 100);
+    frame = requestAnimationFrame(() => {
+      if (timer !== null) clearTimeout(timer);
+      timer = setTimeout(run, 0);
+    });
+  };
+  return { ask, cancel };
+}
+
+/** Keeps in the browser what is not sent, after the key is answered. */
+function useKeepingUnsent(key: string): void {
+  const store = useStore<Stored>();
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    let last: Edits | undefined;
+    const write = () => {
+      timer = null;
+      const edits = store.getState().edits?.[key];
+      if (!edits || edits === last) return;
+      last = edits;
+      writeUnsent(key, { clientId: edits.clientId, pending: edits.pending });
+    };
+    const stop = store.subscribe(() => {
+      timer ??= setTimeout(write, 0);
+    });
+    // A page that is left before the timer.
+    window.addEventListener("pagehide", write);
+    return () => {
+      stop();
+      if (timer !== null) clearTimeout(timer);
+      write();
+      window.removeEventListener("pagehide", write);
+    };
+  }, [key, store]);
+}
+
 export function useDraft(place: InCourse) {
-  const key = `${place.school}/${place.course}`;
+  const key = keyOf(place);
   const dispatch = useDispatch();
-  const store = useStore();
-  const edits = useSelector((state: { edits?: Record<string, Edits> }) => state.edits?.[key]);
+  const store = useStore<Stored>();
+  const edits = useSettledEdits(key);
   const { data, error, refetch } = useGetDraftQuery(place, { refetchOnMountOrArgChange: true });
   const loaded = useRef<string | null>(null);
+  useKeepingUnsent(key);
   useEffect(() => {
     if (!data || loaded.current === key) return;
     loaded.current = key;
@@ -24,14 +106,8 @@ export function useDraft(place: InCourse) {
     const { course, sequence } = data;
     dispatch(opened({ key, course, sequence, clientId, left: pending }));
   }, [data, key, dispatch]);
-
-  useEffect(() => {
-    if (edits) writeUnsent(key, { clientId: edits.clientId, pending: edits.pending });
-  }, [edits, key]);
-
   const keeping = useSending(place, key, edits);
   useHearing(place, key, edits);
-  const course = useMemo(() => (edits ? shown(edits) : null), [edits]);
   const actions = useMemo(
     () => ({
       /** Does something as one step, which can be taken back as one. */
@@ -41,13 +117,15 @@ export function useDraft(place: InCourse) {
       undo: () => dispatch(undone(key)),
       redo: () => dispatch(redone(key)),
       /** The outline as it stands at this moment, also between two renderings. */
-      latest: () =>
-        shown((store.getState() as { edits: Record<string, Edits> }).edits[key] as Edits),
+      latest: () => shown(store.getState().edits?.[key] as Edits),
+      /** Whether something is still to be sent, at this moment. */
+      unsent: () => (store.getState().edits?.[key]?.pending.length ?? 0) > 0,
     }),
     [key, dispatch, store],
   );
   return {
-    course,
+    /** The outline a little later than it is typed. */
+    course: edits ? shown(edits) : null,
     published: data?.version ?? null,
     description: data?.description ?? "",
     words: data?.words ?? {},
@@ -59,11 +137,13 @@ export function useDraft(place: InCourse) {
     refused: edits?.refused ?? null,
     canUndo: (edits?.undo.length ?? 0) > 0,
     canRedo: (edits?.redo.length ?? 0) > 0,
-    /** Operations that are still to be sent. */
-    unsent: edits?.pending.length ?? 0,
-    ...actions,
+    /** Something is still to be sent. */
+    unsent: (edits?.pending.length ?? 0) > 0,
+    actions,
   };
 }
+
+export type DraftActions = ReturnType<typeof useDraft>["actions"];
 
 /** Sends what is pending, one batch at a time, again and again until it has arrived. */
 function useSending(place: InCourse, key: string, edits: Edits | undefined): Keeping {
