@@ -102,6 +102,27 @@ export const course = z
   })
   .meta({ id: "Course" });
 
+export const focus = z
+  .strictObject({
+    x: z.number().min(0).max(1).describe("From the left, in parts of the width."),
+    y: z.number().min(0).max(1).describe("From the top, in parts of the height."),
+  })
+  .meta({ id: "Focus" });
+
+export const cover = focus
+  .extend({
+    hash: z.string().describe("Names the picture, in its address: another picture has another."),
+    width: z.int(),
+    height: z.int(),
+  })
+  .meta({ id: "Cover" });
+
+export const maybeCover = z
+  .object({ cover: cover.nullable().describe("Null: it is drawn from the title.") })
+  .meta({ id: "MaybeCover" });
+
+export type Cover = z.infer<typeof cover>;
+
 export const lessonText = z
   .object({
     id: z.string(),

@@ -2,7 +2,7 @@
 import { courseCard } from "@dawngate/core/courses";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
-import { cohort } from "./courses";
+import { cohort, cover } from "./courses";
 import { type TimelineAnswer, timeline } from "./schedule";
 
 const reason = z.string().trim().min(1, "Say why; it stays on the record").max(2000);
@@ -112,6 +112,7 @@ export const publicCourse = z
     description: z.string(),
     words,
     card: courseCard,
+    cover: cover.nullable().describe("An uploaded cover; null: it is drawn from the title."),
     school: z.object({
       name: z.string(),
       color: z.string(),

@@ -3,12 +3,14 @@ import type {
   Course,
   CourseChange,
   CourseList,
+  Cover,
   Draft,
   DraftTexts,
   LessonDraft,
   LessonText,
   NewCourse,
 } from "@dawngate/contract";
+import type { Focus } from "@dawngate/core/courses";
 import { api, path } from "../store/api";
 
 export interface InCourse {
@@ -32,6 +34,10 @@ export const {
   useDescribeMutation,
   useKeepLessonMutation,
   useShareLessonMutation,
+  useGetCoverQuery,
+  useKeepCoverMutation,
+  useMoveFocusMutation,
+  useDropCoverMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     getCourses: build.query<CourseList, string>({
@@ -80,6 +86,31 @@ export const {
         body: { description },
       }),
       invalidatesTags: ["Public", "Draft"],
+    }),
+    getCover: build.query<{ cover: Cover | null }, InCourse>({
+      query: (place) => coursePath(place, "cover"),
+      providesTags: ["Cover"],
+    }),
+    keepCover: build.mutation<Cover, InCourse & { picture: Blob }>({
+      query: ({ picture, ...place }) => ({
+        url: coursePath(place, "cover"),
+        method: "PUT",
+        body: picture,
+        headers: { "content-type": picture.type },
+      }),
+      invalidatesTags: ["Cover", "Public"],
+    }),
+    moveFocus: build.mutation<unknown, InCourse & { focus: Focus }>({
+      query: ({ focus, ...place }) => ({
+        url: coursePath(place, "cover"),
+        method: "PATCH",
+        body: focus,
+      }),
+      invalidatesTags: ["Cover", "Public"],
+    }),
+    dropCover: build.mutation<unknown, InCourse>({
+      query: (place) => ({ url: coursePath(place, "cover"), method: "DELETE" }),
+      invalidatesTags: ["Cover", "Public"],
     }),
     shareLesson: build.mutation<unknown, InCourse & { lesson: string; with: string }>({
       query: ({ lesson, with: course, ...place }) => ({

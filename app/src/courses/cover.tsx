@@ -1,16 +1,43 @@
-/** The cover of a course, drawn from its title in our own style. For the eye only. */
+/** The cover of a course: a picture of its own, or one drawn from its title in our style. For the eye only. */
+import type { Cover as CoverData } from "@dawngate/contract";
 import { View } from "react-native";
 import Svg, { Circle, Line, Path, Rect } from "react-native-svg";
+import { useWide } from "../ui/layout";
 import { usePalette } from "../ui/theme";
+import type { InCourse } from "./api";
+import { CoverPicture } from "./cover-picture";
+import { coverUrl, PLACES } from "./cover-place";
 import { COVER, coverOf } from "./cover-shape";
 
 interface Props {
   title: string;
   /** The school's own color: the sun's. */
   color: string;
+  place: InCourse;
+  /** An uploaded one; null: it is drawn. */
+  cover: CoverData | null;
 }
 
-export function Cover({ title, color }: Props) {
+export function Cover({ title, color, place, cover }: Props) {
+  const wide = useWide();
+  if (!cover) return <Drawn title={title} color={color} />;
+  const ratio = PLACES[wide ? "wide" : "phone"];
+  return (
+    <View
+      style={{
+        width: "100%",
+        maxWidth: wide ? 720 : 520,
+        aspectRatio: ratio,
+        borderRadius: 10,
+        overflow: "hidden",
+      }}
+    >
+      <CoverPicture url={coverUrl(place, cover)} cover={cover} place={ratio} />
+    </View>
+  );
+}
+
+function Drawn({ title, color }: Pick<Props, "title" | "color">) {
   const { morning, apricot, apricotLine, night, dark } = usePalette();
   const { sun, bars, horizon } = coverOf(title);
   return (

@@ -35,11 +35,12 @@ export function PublicCourseScreen() {
     );
   return (
     <Page title={data.title} above={{ text: data.school.name }}>
-      <Cover title={data.title} color={data.school.color} />
+      <Cover title={data.title} color={data.school.color} place={place} cover={data.cover} />
       {data.card.short ? <Text kind="strong">{data.card.short}</Text> : null}
       <Text>
         {countWords(data.words, "module", data.modules.length)},{" "}
-        {countWords(data.words, "lesson", data.lessons)}, {sayLength(data.minutes)}
+        {countWords(data.words, "lesson", data.lessons)}
+        {data.minutes === 0 ? "" : `, ${sayLength(data.minutes)}`}
       </Text>
       {data.description === "" ? null : (
         <View style={{ maxWidth: 680 }}>

@@ -26,6 +26,7 @@ const TAGS = [
   "Course",
   "Timeline",
   "Draft",
+  "Cover",
   "Public",
   "Shelf",
   "Mine",

@@ -16,6 +16,18 @@ export { type CourseCard, courseCard, linesOf, SHORT_MOST } from "./card";
 export { circularItems } from "./circles";
 export { addClosing, lacksClosing } from "./closing";
 export { type Clip, clipOf, putCopies } from "./copy";
+export {
+  COVER_LEAST,
+  COVER_MOST,
+  COVER_TYPES,
+  type CoverType,
+  type Focus,
+  keptSize,
+  PICTURE_MOST,
+  type Picture,
+  pictureFault,
+  positionOf,
+} from "./cover";
 export { type Operation, operation as operationSchema } from "./operation";
 export { SHAPE_IDS, SHAPES, type Shape, type ShapeId, shapedCourse } from "./shapes";
 export {

@@ -10,6 +10,7 @@ import { refusal } from "../http/problem";
 import type { Actor } from "../school/actor";
 import { readSchool } from "../school/store";
 import { existing } from "./authoring";
+import { copyCover } from "./cover-store";
 import { insertDraft, nextPosition, orderCourses, setDescription, setPlace } from "./store";
 import { readTexts } from "./text-store";
 
@@ -54,6 +55,7 @@ async function copyCourse(
   await insertDraft(tx, actor.school, course, await nextPosition(tx), texts);
   await setDescription(tx, id, row.description);
   await setPlace(tx, id, { words: row.words, card: row.card });
+  await copyCover(tx, from, id);
 }
 
 function dayNumber(text: string): number {

@@ -1,6 +1,6 @@
 /** The tables, as Kysely sees them. Dates are `YYYY-MM-DD`, instants ISO 8601 in UTC: the driver is told so. */
 
-import type { CourseCard, Operation, OwnWords } from "@dawngate/core/courses";
+import type { CourseCard, CoverType, Operation, OwnWords } from "@dawngate/core/courses";
 import type { PlanCohort, PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
 
@@ -192,7 +192,20 @@ export interface OpeningTable {
   closes: string | null;
 }
 
+export interface CourseCoverTable {
+  school_id: string;
+  course_id: string;
+  hash: string;
+  media_type: CoverType;
+  width: number;
+  height: number;
+  focus_x: Generated<number>;
+  focus_y: Generated<number>;
+  bytes: Buffer;
+}
+
 export interface Tables {
+  course_cover: CourseCoverTable;
   school: SchoolTable;
   course: CourseTable;
   module_placement: ModulePlacementTable;

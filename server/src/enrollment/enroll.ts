@@ -13,6 +13,7 @@ import {
   startOfDay,
   zoneOf,
 } from "@dawngate/core/time";
+import { readCover } from "../courses/cover-store";
 import { published, publishedOutline, sizeOf } from "../courses/service";
 import type { SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
@@ -115,6 +116,7 @@ export async function showPublicCourse(
       description: course.description,
       words: wordsOf(row.words, course.words),
       card: course.card,
+      cover: await readCover(tx, id),
       school: {
         name: row.name,
         color: row.color,

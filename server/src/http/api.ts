@@ -1,5 +1,6 @@
 /** The HTTP API: every room's routes under one roof, with its description. */
 import { OpenAPIHono } from "@hono/zod-openapi";
+import { coverRoutes } from "../courses/cover-routes";
 import { courseRoutes } from "../courses/routes";
 import { enrollmentRoutes } from "../enrollment/routes";
 import type { Changes } from "../jobs/changes";
@@ -22,6 +23,7 @@ export function api(services: Services, changes: Changes | null) {
   const app = new OpenAPIHono()
     .route("/", schoolRoutes(services))
     .route("/", courseRoutes(services, changes))
+    .route("/", coverRoutes(services))
     .route("/", scheduleRoutes(services))
     .route("/", enrollmentRoutes(services));
   app.get("/openapi.json", (c) => c.json(app.getOpenAPI31Document(DESCRIPTION)));

@@ -50,15 +50,16 @@ export function testApp(db: Database, now: () => Instant): TestApp {
     mails,
     logged,
     async ask(who, method, path, body, headers = {}) {
+      const raw = body instanceof Uint8Array;
       return app.request(`/api${path}`, {
         method,
         headers: {
           origin: "http://localhost",
           ...(who && { "x-test-account": who }),
-          ...(body !== undefined && { "content-type": "application/json" }),
+          ...(body !== undefined && !raw && { "content-type": "application/json" }),
           ...headers,
         },
-        ...(body !== undefined && { body: JSON.stringify(body) }),
+        ...(body !== undefined && { body: raw ? body.slice() : JSON.stringify(body) }),
       });
     },
   };

@@ -15,6 +15,7 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { type InCourse, useArrangeMutation, useDescribeMutation } from "../api";
 import { CardFields } from "../card-fields";
+import { CoverFields } from "../cover-fields";
 import { OwnWordsFields } from "../own-words";
 import { readAmount, UNITS, type Unit } from "./moments";
 
@@ -130,6 +131,7 @@ function Words({ place, course, description, words, card, onSet }: Omit<Props, "
         onBlur={() => text !== description && describe({ ...place, description: text })}
       />
       {error ? <Notice {...explain(error)} /> : null}
+      <CoverFields place={place} />
       <CardFields card={card} onCard={(next) => arrange({ ...place, change: { card: next } })} />
       {arranging.error ? <Notice {...explain(arranging.error)} /> : null}
       <OwnWordsFields

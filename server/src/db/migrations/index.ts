@@ -3,10 +3,12 @@ import * as m0001 from "./0001-schools-courses-enrollments";
 import * as m0002 from "./0002-people-and-drafts";
 import * as m0003 from "./0003-projection-header";
 import * as m0004 from "./0004-many-courses";
+import * as m0005 from "./0005-covers";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
   "0002-people-and-drafts": m0002,
   "0003-projection-header": m0003,
   "0004-many-courses": m0004,
+  "0005-covers": m0005,
 };
