@@ -66,6 +66,50 @@ async function bare(browser) {
   await page.close();
 }
 
+/** Frames while something happens: the median time between two, and how many took longer than two of sixty a second. */
+async function frames(page, what, act) {
+  await page.evaluate(() => {
+    window.frames = [];
+    let before = performance.now();
+    const next = (now) => {
+      window.frames?.push(now - before);
+      before = now;
+      if (window.frames) requestAnimationFrame(next);
+    };
+    requestAnimationFrame(next);
+  });
+  await act();
+  const seen = await page.evaluate(() => {
+    const list = window.frames;
+    window.frames = null;
+    return list;
+  });
+  const slow = seen.filter((ms) => ms > 34).length;
+  console.log(
+    `${what.padEnd(10)} ${median(seen).toFixed(1)} ms a frame at the median, ${slow} of ${seen.length} took longer than 34 ms`,
+  );
+}
+
+async function dragging(page) {
+  const handle = page.getByRole("button", { name: /^Lesson Lesson 20\.4: mark or move/ });
+  await page
+    .locator('[data-row]:has-text("Lesson 20.4"), [data-row]:has([value="Lesson 20.4"])')
+    .first()
+    .scrollIntoViewIfNeeded();
+  const box = await handle.boundingBox();
+  await page.mouse.move(box.x + 20, box.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 26, box.y + 30, { steps: 3 });
+  await frames(page, "dragging", async () => {
+    for (let i = 0; i < 90; i++) {
+      await page.mouse.move(box.x + 20, 200 + (i % 45) * 12);
+      await page.waitForTimeout(16);
+    }
+  });
+  await page.keyboard.press("Escape");
+  await page.mouse.up();
+}
+
 const cluster = await testCluster(root, say);
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_FLAGS });
 try {
@@ -105,6 +149,13 @@ try {
     await page.waitForTimeout(500);
     await press(page, what, key);
   }
+  await dragging(page);
+  await frames(page, "scrolling", async () => {
+    for (let i = 0; i < 60; i++) {
+      await page.mouse.wheel(0, i < 30 ? 240 : -240);
+      await page.waitForTimeout(16);
+    }
+  });
   await bare(browser);
   await server.stop();
 } finally {
