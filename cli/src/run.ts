@@ -1,11 +1,14 @@
 /** The commands of `dawngate`, as a function of their words: nothing is printed before all is worked out. */
 import { type Outcome, WordsError } from "./outcome";
+import { snagsCommand } from "./snags";
 import { timelineCommand } from "./timeline";
 
 const USAGE = `dawngate timeline --plan FILE --at INSTANT [--format json|csv|ics] [--enrollment ID]
+dawngate snags --plan FILE [--at INSTANT]
 
   --plan FILE       the plan file; - reads standard input
-  --at INSTANT      the instant to look at, in UTC: 2027-03-20T12:00:00Z
+  --at INSTANT      the instant to look at, in UTC: 2027-03-20T12:00:00Z; for snags, the day on which
+                    somebody would enroll where no window says so (now, where it is left out)
   --format FORMAT   json (default), csv or ics
   --enrollment ID   only this enrollment
 
@@ -19,14 +22,16 @@ export async function run(words: readonly string[]): Promise<Outcome> {
     switch (command) {
       case "timeline":
         return await timelineCommand(rest);
+      case "snags":
+        return await snagsCommand(rest);
       case "help":
       case "--help":
       case "-h":
         return { code: 0, output: USAGE, errors: "" };
       case undefined:
-        throw new WordsError("Say which command: timeline");
+        throw new WordsError("Say which command: timeline or snags");
       default:
-        throw new WordsError(`There is no command "${command}"; there is: timeline`);
+        throw new WordsError(`There is no command "${command}"; there are: timeline, snags`);
     }
   } catch (error) {
     if (error instanceof WordsError)

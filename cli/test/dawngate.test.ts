@@ -171,3 +171,29 @@ describe("words that are off: exit 2", () => {
     expect(run.errors).toMatch(errors);
   });
 });
+
+describe("dawngate snags", () => {
+  test("lists what looks like a fault, with its weight, place, reason and mends", () => {
+    const { code, output } = dawngate(["snags", "--plan", good, ...AT]);
+    expect(code).toBe(0);
+    expect(JSON.parse(output)).toEqual({
+      snags: [
+        {
+          course: "c1",
+          kind: "no-lessons",
+          weight: "likely",
+          item: "m2",
+          cohort: null,
+          reason: "“Two” has no lessons that people see.",
+          mends: ["Keep it back as a draft"],
+          key: expect.stringMatching(/^no-lessons\/m2\//),
+        },
+      ],
+    });
+  });
+  test("refuses a plan that is off, and words that are", () => {
+    expect(dawngate(["snags", "--plan", file("bad.json", "{}")]).code).toBe(1);
+    expect(dawngate(["snags"]).code).toBe(2);
+    expect(dawngate(["snags", "--plan", good, "--at", "today"]).code).toBe(2);
+  });
+});

@@ -1,5 +1,6 @@
 /** The schedule: gates, access, timelines, and why. */
 export { preparer, timelines } from "./answer";
+export { type Cadence, cadenceGates } from "./cadence";
 export { evaluate } from "./evaluate";
 export * from "./export";
 export { type PreparedCourse, prepareCourse } from "./prepare";

@@ -6,4 +6,4 @@ export { sayGate, sayPlannedMoment } from "./gate";
 export { type Line, momentLines, sayMoment } from "./moment";
 export { sayOffset } from "./offset";
 export { type Explanation, explainOpening, type WrittenOpening } from "./opening";
-export type { Speaker } from "./speaker";
+export { listed, quoted, type Speaker } from "./speaker";

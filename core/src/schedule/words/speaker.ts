@@ -22,5 +22,6 @@ export function listed(parts: readonly string[], word = "and"): string {
 
 /** A title in quotation marks; one that is missing or endless stays readable. */
 export function quoted(title: string): string {
+  if (title.trim() === "") return "a row without a title";
   return `“${title.length > 80 ? `${title.slice(0, 79)}…` : title}”`;
 }
