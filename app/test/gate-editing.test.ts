@@ -1,15 +1,22 @@
-import { courseSchema, gateSchema, type PlanMoment } from "@dawngate/core/plan";
+import { courseSchema, gateSchema, momentSchema, type PlanMoment } from "@dawngate/core/plan";
 import { sayGate } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
-import { opensOnOneDay, titleIn } from "../src/courses/edit/edit-row";
+import fc from "fast-check";
+import { titleIn } from "../src/courses/edit/edit-row";
 import {
+  ALL_UNITS,
+  type Amount,
   ANCHORS,
+  changed,
   readAmount,
+  readAnyAmount,
   withAmount,
   withAnchor,
   withWeekdays,
+  writeAmount,
 } from "../src/courses/edit/moments";
 import { previewDraft } from "../src/courses/edit/preview";
+import { answerSnags } from "../src/review/ask-snags";
+import { shortSnags } from "../src/review/use-snags";
 
 const school = {
   timeZone: "Europe/Lisbon",
@@ -33,6 +40,49 @@ describe("the parts of a gate's sentence", () => {
     expect(say(week)).toBe("7 days after enrolling");
     const month = withAmount(week, 2, "M");
     expect(say(withAnchor(month, "opened", "m1", "2027-03-05"))).toBe("2 months after “M1” opens");
+  });
+  test.each([
+    ["-P3D", { amount: 3, unit: "D", back: true }],
+    ["PT36H", { amount: 36, unit: "TH", back: false }],
+    ["P1Y", { amount: 1, unit: "Y", back: false }],
+    ["P1M3D", null],
+  ])("any wait of one unit can be changed: %s", (add, read) => {
+    expect(readAnyAmount(add)).toEqual(read);
+    if (read) expect(writeAmount(read as Amount)).toBe(add);
+  });
+  test("hours are exact: what cannot stand beside them goes", () => {
+    const monday = { from: "enrolled", add: "P7D", weekdays: [1], workdays: true, at: "09:00" };
+    expect(withAmount(monday as PlanMoment, 36, "TH")).toEqual({ from: "enrolled", add: "PT36H" });
+  });
+  test("whatever part is changed, and however often, a plan takes what comes of it", () => {
+    const steps: ((moment: PlanMoment) => PlanMoment)[] = [
+      ...ANCHORS.map(
+        ({ from }) =>
+          (one: PlanMoment) =>
+            withAnchor(one, from, "m1", "2027-03-05"),
+      ),
+      ...ALL_UNITS.map(
+        ({ unit }) =>
+          (one: PlanMoment) =>
+            withAmount(one, 3, unit, true),
+      ),
+      (one) => withAmount(one, 0, "D"),
+      (one) => withWeekdays(one, [5, 1]),
+      (one) => changed(one, { workdays: true }),
+      (one) => changed(one, { at: "07:00", edge: undefined }),
+      (one) => changed(one, { edge: "end", at: undefined }),
+      (one) => changed(one, { zone: "enrollee" }),
+      (one) => changed(one, { weekdays: undefined, workdays: false, zone: undefined }),
+    ];
+    fc.assert(
+      fc.property(fc.array(fc.nat(steps.length - 1), { maxLength: 12 }), (path) => {
+        let moment: PlanMoment = { from: "enrolled" };
+        for (const step of path) {
+          moment = (steps[step] as (typeof steps)[number])(moment);
+          expect(momentSchema.safeParse(moment).error?.issues ?? []).toEqual([]);
+        }
+      }),
+    );
   });
   test("no days after finishing is just after finishing", () => {
     const finished = withAnchor(null, "completed", "l1", "2027-03-05");
@@ -70,15 +120,20 @@ describe("while one edits, the dates are there at once", () => {
         lessons: [],
       })),
     });
-  const days = (...adds: string[]) => {
-    const timeline = previewDraft(school, course(...adds), "2027-03-05", null);
-    const items = timeline?.items ?? [];
-    const zone = zoneOf(school.timeZone);
-    return items.map((item, i) => opensOnOneDay(item, items[i - 1] ?? null, zone));
+  const short = (...adds: string[]) => {
+    const question = {
+      number: 1,
+      school,
+      course: course(...adds),
+      cohorts: [],
+      now: 1_800_000_000_000,
+    };
+    const words = shortSnags(answerSnags(question).snags);
+    return adds.map((_, i) => words.get(`m${i}`) ?? null);
   };
-  test("7, 7, 7 is three modules on one day; 7, 14, 21 is not", () => {
-    expect(days("P7D", "P7D", "P7D")).toEqual([false, true, true]);
-    expect(days("P7D", "P14D", "P21D")).toEqual([false, false, false]);
+  test("7, 7, 7 is said at the first that repeats; 7, 14, 21 is not", () => {
+    expect(short("P7D", "P7D", "P7D")).toEqual([null, "same day as the one before", null]);
+    expect(short("P7D", "P14D", "P21D")).toEqual([null, null, null]);
   });
   test("they are the server's own: the same evaluator, at noon in the school's zone", () => {
     const timeline = previewDraft(school, course("P7D", "P30D"), "2027-03-05", null);

@@ -165,6 +165,10 @@ export const courseChange = z
     group: z.string().trim().max(200, "A group's name has at most 200 characters").optional(),
     card: courseCard.optional().describe("Parts of the card that change; an empty one goes."),
     words: ownWords.optional().describe("Words that change; an empty one is the school's again."),
+    meant: z
+      .strictObject({ key: z.string().min(1).max(500), so: z.boolean() })
+      .optional()
+      .describe("A snag, by its key, that is meant so, or not any more."),
     after: planFields.id
       .nullable()
       .optional()
@@ -189,6 +193,7 @@ export const draft = z
     description: z.string(),
     words: ownWords.describe("Its own words; those left out are the school's."),
     card: courseCard,
+    meant: z.array(z.string()).describe("Snags that are meant so, by their keys."),
   })
   .meta({ id: "Draft" });
 

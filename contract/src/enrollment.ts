@@ -1,6 +1,6 @@
 /** Enrolling and what follows: cohorts, people, what staff do, and what an enrollee sees. */
 import { courseCard } from "@dawngate/core/courses";
-import { planFields } from "@dawngate/core/plan";
+import { gateSchema, planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { cohort, cover } from "./courses";
 import { type TimelineAnswer, timeline } from "./schedule";
@@ -27,6 +27,18 @@ export const newCohort = z
     message: "The cohort ends before it starts",
   })
   .meta({ id: "NewCohort" });
+
+export const cohortGate = z
+  .strictObject({
+    item: planFields.id,
+    gate: gateSchema
+      .nullable()
+      .optional()
+      .describe("The cohort's own gate for the item; null: none; left out: the course's again."),
+  })
+  .meta({ id: "CohortGate" });
+
+export type CohortGate = z.infer<typeof cohortGate>;
 
 export const newEnrollment = z
   .strictObject({

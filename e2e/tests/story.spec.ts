@@ -61,18 +61,17 @@ test("from an empty school: an author builds and publishes, a person is enrolled
   }
   for (const title of ["Dimples", "Toppings"]) {
     await page.getByRole("button", { name: new RegExp(`^Module ${title} opens`) }).click();
-    await page.getByRole("radio", { name: "after enrolling", exact: true }).click();
-    await expect(
-      page.getByRole("dialog").getByText("7 days after enrolling").first(),
-    ).toBeVisible();
+    await page.getByRole("button", { name: "some days after enrolling" }).click();
+    await expect(page.getByRole("button", { name: "7 days", exact: true })).toBeVisible();
     await page.getByRole("button", { name: "Close" }).click();
   }
   await expect(
     page.getByRole("button", {
-      name: /^Module Toppings opens 7 days after enrolling, on the same day/,
+      name: /^Module Toppings opens 7 days after enrolling, a snag: same day as the one before/,
     }),
   ).toBeVisible();
   await page.getByRole("button", { name: /^Module Toppings opens/ }).click();
+  await page.getByRole("button", { name: "7 days", exact: true }).click();
   await page.getByLabel("How many").fill("14");
   await page.getByRole("button", { name: "Close" }).click();
   await expect(

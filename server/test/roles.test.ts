@@ -99,6 +99,7 @@ const ROUTES: [string, string, unknown, Role[]][] = [
   ["GET", "/schools/one/courses/c/timeline?enrollment=e2", undefined, S],
   ["POST", "/schools/one/courses/c/cohorts", cohort, O],
   ["PUT", "/schools/one/courses/c/cohorts/k", { ...cohort, name: "Spring", seats: 12 }, O],
+  ["PUT", "/schools/one/courses/c/cohorts/k/gates", { item: "m2", gate: null }, O],
   [
     "POST",
     "/schools/one/courses/c/enrollments",

@@ -1,6 +1,7 @@
 /** Questions about people in courses and one's own shelf, and what changes them. */
 import type {
   ActRequest,
+  CohortGate,
   EnrollRequest,
   EventRecord,
   MyCourse,
@@ -27,6 +28,7 @@ export const {
   useOpenLessonQuery,
   useCreateCohortMutation,
   useChangeCohortMutation,
+  useGateCohortMutation,
   useEnrollMutation,
   useEnrollSelfMutation,
   useActMutation,
@@ -72,6 +74,14 @@ export const {
         body: cohort,
       }),
       invalidatesTags: ["Course", "Courses", "Public", "Timeline"],
+    }),
+    gateCohort: build.mutation<unknown, InCourse & { cohort: string; change: CohortGate }>({
+      query: ({ cohort, change, ...place }) => ({
+        url: coursePath(place, "cohorts", cohort, "gates"),
+        method: "PUT",
+        body: change,
+      }),
+      invalidatesTags: ["Course", "Timeline"],
     }),
     enroll: build.mutation<{ enrollment: string }, InCourse & { person: NewEnrollment }>({
       query: ({ person, ...place }) => ({

@@ -36,10 +36,9 @@ export function cadenceGates(
   const aligned = alignmentOf(cadence);
   const begins = (steps: number): PlanGate | null => {
     const add = steps === 0 ? {} : { add: `P${steps * every.count}${every.unit}` };
-    // Nothing to wait for on enrolling itself: what opens at once needs no gate.
+    // At once is at once: it waits for no Monday and no hour.
     const free = cadence.from.from === "enrolled" || cadence.from.from === "access";
-    if (steps === 0 && free && Object.keys(aligned).length === 0) return null;
-    return gateOf({ ...cadence.from, ...add, ...(steps === 0 && free ? days(aligned) : aligned) });
+    return steps === 0 && free ? null : gateOf({ ...cadence.from, ...add, ...aligned });
   };
   const gates = new Map<string, PlanGate | null>();
   for (const [i, item] of items.entries()) {
@@ -61,11 +60,6 @@ function alignmentOf({ at, weekdays, workdays }: Cadence) {
     ...(weekdays.length > 0 && { weekdays: [...weekdays].sort((a, b) => a - b) }),
     ...(workdays && { workdays: true }),
   };
-}
-
-/** Without the time of day: what opens on enrolling is not kept for the evening. */
-function days({ at: _at, ...rest }: ReturnType<typeof alignmentOf>) {
-  return rest;
 }
 
 function gateOf(moment: object): PlanGate {

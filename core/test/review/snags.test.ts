@@ -371,6 +371,16 @@ test("a module without lessons, a lesson without content; drafts are left alone"
   expect(kinds(made)).toEqual([]);
 });
 
+test("many empty lessons are said once, and kept back by one press", () => {
+  const made = weekly([null, null, null, null, null]);
+  for (const module of made.course.modules)
+    module.lessons = module.lessons.map((one) => ({ ...one, empty: true }));
+  const snag = only(made, "no-content");
+  expect(snag.reason).toMatch(/^5 lessons are empty: .* and 3 more\.$/);
+  const kept = mended(made, snag).course.modules.flatMap(({ lessons }) => lessons);
+  expect(kept.map(({ visible }) => visible)).toEqual(Array(5).fill("draft"));
+});
+
 describe("a release hour that falls in a clock change", () => {
   test.each([
     // Summer time in the European Union begins at 01:00 UTC on the last Sunday of March (Directive 2000/84/EC).

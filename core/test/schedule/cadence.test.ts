@@ -244,9 +244,9 @@ describe("the first item", () => {
     });
     expect(later.get("a")?.when).toEqual([{ from: "enrolled", add: "P1W" }]);
   });
-  test("at once, though it is noon and the hour is seven", () => {
-    const found = cadenceGates(["a"], { ...plain, from: { from: "enrolled" } });
-    expect(found.get("a")).toEqual({ need: "all", when: [{ from: "enrolled" }] });
+  test("at once, though it is noon on a Friday, the hour is seven and the day Monday", () => {
+    const found = cadenceGates(["a"], { ...plain, from: { from: "enrolled" }, weekdays: [1] });
+    expect(found.get("a")).toBeNull();
   });
   test("of a chain after another item counts from it", () => {
     const gates = cadenceGates(["b", "c"], {

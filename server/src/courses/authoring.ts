@@ -39,6 +39,7 @@ export async function showDraft(db: Database, actor: Actor, id: string): Promise
       description: row.description,
       words: row.words,
       card: row.card,
+      meant: row.meant,
     };
   });
 }

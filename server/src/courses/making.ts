@@ -11,7 +11,14 @@ import type { Actor } from "../school/actor";
 import { readSchool } from "../school/store";
 import { existing } from "./authoring";
 import { copyCover } from "./cover-store";
-import { insertDraft, nextPosition, orderCourses, setDescription, setPlace } from "./store";
+import {
+  insertDraft,
+  nextPosition,
+  orderCourses,
+  setDescription,
+  setMeant,
+  setPlace,
+} from "./store";
 import { readTexts } from "./text-store";
 
 /** A new course: blank with the school's release hour, of a starting shape, or a copy with its dates moved. */
@@ -79,7 +86,7 @@ export async function arrangeCourse(
   db: Database,
   actor: Actor,
   id: string,
-  { archived, group, after, words, card }: CourseChange,
+  { archived, group, after, words, card, meant }: CourseChange,
 ): Promise<void> {
   await db.withSchool(actor.school, async (tx) => {
     await existing(tx, id);
@@ -91,5 +98,6 @@ export async function arrangeCourse(
       ...(words !== undefined && { words }),
       ...(card !== undefined && { card }),
     });
+    if (meant !== undefined) await setMeant(tx, id, meant);
   });
 }

@@ -191,7 +191,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         const { course } = c.req.valid("param");
         const { school, account } = c.get("actor");
         const version = await db.withSchool(school, (tx) =>
-          publish(tx, school, course, `Published by ${account?.name ?? ""}`),
+          publish(tx, school, course, `Published by ${account?.name ?? ""}`, now()),
         );
         await jobs.projectCourse(school, course);
         return c.json({ version }, 200);

@@ -225,7 +225,16 @@ export async function readPublished(tx: SchoolTransaction, id: string) {
 export async function readCourseRow(tx: SchoolTransaction, id: string, hold = false) {
   return tx
     .selectFrom("course")
-    .select(["id", "draft_sequence", "description", "current_version", "archived", "words", "card"])
+    .select([
+      "id",
+      "draft_sequence",
+      "description",
+      "current_version",
+      "archived",
+      "words",
+      "card",
+      "meant",
+    ])
     .where("id", "=", id)
     .$if(hold, (query) => query.forUpdate())
     .executeTakeFirst();
@@ -258,6 +267,20 @@ export async function setPlace(
       })
       .where("id", "=", id)
       .execute();
+}
+
+/** Keeps, or forgets, that a snag is meant so; of very many the oldest go. */
+export async function setMeant(
+  tx: SchoolTransaction,
+  id: string,
+  { key, so }: { key: string; so: boolean },
+): Promise<void> {
+  const others = sql`array_remove(meant, ${key})`;
+  await tx
+    .updateTable("course")
+    .set({ meant: so ? sql`(array_prepend(${key}, ${others}))[1:1000]` : sql`${others}` })
+    .where("id", "=", id)
+    .execute();
 }
 
 /** Puts a course after another in the school's list, or first. The caller's transaction holds all courses. */

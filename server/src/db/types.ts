@@ -75,6 +75,8 @@ export interface CourseTable {
   validity: JSONColumnType<PlanMoment[]>;
   current_version: number | null;
   description: Generated<string>;
+  /** Names of snags that are meant so. */
+  meant: Generated<string[]>;
   /** The number of the draft's last operation. */
   draft_sequence: Generated<number>;
   created_at: Generated<string>;

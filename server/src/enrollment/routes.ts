@@ -1,6 +1,7 @@
 /** HTTP of enrolling: cohorts, the ways in, what staff do, and the enrollee's side. */
 import {
   actRequest,
+  cohortGate,
   created,
   enrolled,
   enrollRequest,
@@ -35,7 +36,7 @@ import { refusal } from "../http/problem";
 import { isTheirs } from "../school/actor";
 import { enrollByHand, enrollSelf, showPublicCourse } from "./enroll";
 import { openMyLesson, showMyCourse, showShelf, tickLesson } from "./mine";
-import { act, changeCohort, createCohort, showRecord } from "./service";
+import { act, changeCohort, createCohort, gateCohort, showRecord } from "./service";
 
 const tags = ["enrollment"];
 const inMine = inSchool.extend({ enrollment: planFields.id });
@@ -75,6 +76,22 @@ export function enrollmentRoutes(services: Services) {
       async (c) => {
         const { course, cohort } = c.req.valid("param");
         await changeCohort(services, c.get("actor"), course, cohort, c.req.valid("json"));
+        return c.json({ done: true as const }, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "put",
+        path: "/schools/{school}/courses/{course}/cohorts/{cohort}/gates",
+        tags,
+        summary: "A cohort's own gate for an item, instead of the course's",
+        middleware: owners,
+        request: { params: inCourse.extend({ cohort: planFields.id }), body: body(cohortGate) },
+        responses: answers(done, "Kept; the dates of its people follow."),
+      }),
+      async (c) => {
+        const { course, cohort } = c.req.valid("param");
+        await gateCohort(services, c.get("actor"), course, cohort, c.req.valid("json"));
         return c.json({ done: true as const }, 200);
       },
     )

@@ -1,16 +1,19 @@
 /** Cohorts, and what staff do for one person, each with a reason that stays on the record. */
 import { randomBytes } from "node:crypto";
-import type { ActRequest, EventRecord, NewCohort } from "@dawngate/contract";
+import type { ActRequest, CohortGate, EventRecord, NewCohort } from "@dawngate/contract";
+import { circularItems } from "@dawngate/core/courses";
 import { formatInstant } from "@dawngate/core/time";
 import { readCourseRow, readDraft } from "../courses/store";
 import type { Database, SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
 import { notFound, refusal } from "../http/problem";
 import { type Actor, isTheirs } from "../school/actor";
+import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
+import { readSchool } from "../school/store";
 import { appendEvent } from "./append";
 import { readEvents } from "./event-store";
-import { insertCohorts, readOwner, updateCohort } from "./store";
+import { insertCohorts, readCohorts, readOwner, updateCohort } from "./store";
 
 export async function createCohort(
   db: Database,
@@ -39,6 +42,33 @@ export async function changeCohort(
     const set = { name, window_opens, window_closes, starts, ends, grace, seats };
     if (!(await updateCohort(tx, course, id, set)))
       throw notFound(`There is no cohort "${id}" in this course.`);
+  });
+  await jobs.projectCourse(actor.school, course);
+}
+
+/**
+ * Gives a cohort a gate of its own for an item, or takes it away; its people have the new dates at once. Refused where
+ * an opening would wait for itself.
+ */
+export async function gateCohort(
+  { db, jobs }: Pick<Services, "db" | "jobs">,
+  actor: Actor,
+  course: string,
+  id: string,
+  { item, gate }: CohortGate,
+): Promise<void> {
+  await db.withSchool(actor.school, async (tx) => {
+    const cohort = (await readCohorts(tx, course)).find((one) => one.cohort.id === id)?.cohort;
+    if (!cohort) throw notFound(`There is no cohort "${id}" in this course.`);
+    const { [item]: _before, ...others } = cohort.gates;
+    const gates = gate === undefined ? others : { ...others, [item]: gate };
+    const draft = await readDraft(tx, course);
+    const school = planSchool(await readSchool(tx));
+    if (draft && gate && circularItems(school, draft, { ...cohort, gates }).includes(item))
+      throw refusal("With this gate it would wait for its own opening, in a circle.", [
+        { path: "gate", reason: "Count from something that does not wait for this item" },
+      ]);
+    await updateCohort(tx, course, id, { gates: JSON.stringify(gates) });
   });
   await jobs.projectCourse(actor.school, course);
 }

@@ -1,9 +1,10 @@
 /** People, cohorts, enrollments and their events in the database. */
 import { cohortSchema, type PlanCohort, type PlanEnrollment } from "@dawngate/core/plan";
-import { sql } from "kysely";
+import { sql, type Updateable } from "kysely";
 import { windowOf } from "../courses/store";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import type { CohortTable } from "../db/types";
 import { fromEvents, type KeptEvent, toEvents } from "./events";
 
 export interface NewPerson {
@@ -256,15 +257,7 @@ export async function updateCohort(
   tx: SchoolTransaction,
   course: string,
   id: string,
-  set: {
-    name: string;
-    window_opens: string | null;
-    window_closes: string | null;
-    starts: string;
-    ends: string;
-    grace: number | null;
-    seats: number | null;
-  },
+  set: Updateable<CohortTable>,
 ): Promise<boolean> {
   const result = await tx
     .updateTable("cohort")

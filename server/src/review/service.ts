@@ -1,6 +1,8 @@
 /** Publishing: a draft is frozen into a version, once it is a plan that can be answered. */
 import { circularItems } from "@dawngate/core/courses";
 import { parsePlan } from "@dawngate/core/plan";
+import { findSnags } from "@dawngate/core/review";
+import type { Instant } from "@dawngate/core/time";
 import { readDraft } from "../courses/store";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { readCohorts } from "../enrollment/store";
@@ -9,12 +11,16 @@ import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
 import { insertVersion, lockCourse } from "./store";
 
-/** Makes the next version of a course from its draft. Answers its number; refuses with every fault and its place. */
+/**
+ * Makes the next version of a course from its draft. Answers its number; refuses with every fault and its place: snags
+ * that stop publishing among them. `now` null: what is taken over from a plan file stands as it stood there.
+ */
 export async function publish(
   tx: SchoolTransaction,
   school: SchoolId,
   course: string,
   note: string,
+  now: Instant | null,
 ): Promise<number> {
   await lockCourse(tx, course);
   const draft = await readDraft(tx, course);
@@ -23,14 +29,20 @@ export async function publish(
   const cohorts = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
   const checked = parsePlan({ dawnGatePlan: 1, school: settings, courses: [draft], cohorts });
   const faults = checked.ok ? [] : checked.faults;
-  if (checked.ok)
-    for (const cohort of [null, ...cohorts])
-      for (const item of circularItems(settings, draft, cohort))
+  if (checked.ok) {
+    const snags = now === null ? [] : findSnags(settings, draft, cohorts, now);
+    const stops = snags.filter(({ weight }) => weight === "stops");
+    for (const { item, reason } of stops) faults.push({ path: item ?? course, reason });
+    for (const cohort of cohorts)
+      for (const item of circularItems(settings, draft, cohort).filter(
+        (id) => !faults.some(({ path }) => path === id),
+      ))
         faults.push({
           path: item,
           reason:
             "It waits for its own opening, in a circle; count one of them from something else",
         });
+  }
   if (faults.length > 0)
     throw refusal(
       `This cannot be published: ${faults.length === 1 ? "one fault" : `${faults.length} faults`}.`,

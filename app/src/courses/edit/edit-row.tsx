@@ -2,7 +2,7 @@
 import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
 import type { PlanCourse, PlanLesson, PlanModule } from "@dawngate/core/plan";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { type Instant, localDateAt, type Zone } from "@dawngate/core/time";
+import type { Instant, Zone } from "@dawngate/core/time";
 import { memo, useDeferredValue, useState } from "react";
 import {
   type NativeSyntheticEvent,
@@ -76,9 +76,9 @@ interface Props {
   kind: "module" | "lesson";
   /** How it stands for the imagined enrollee; null where it is not published. */
   row: TimelineItemAnswer | null;
-  /** Its gate in words, and whether it opens on the day of the module before. */
+  /** Its gate in words, and what is the snag with it, in short. */
   gate: string;
-  sameDay: boolean;
+  snag: string | null;
   marked: boolean;
   /** Rows are marked somewhere: keys that delete mean them. */
   marks: boolean;
@@ -89,7 +89,7 @@ interface Props {
 }
 
 export const EditRow = memo(function EditRow(props: Props) {
-  const { item, kind, row, gate, sameDay, marked, marks, drawing, zone, on } = props;
+  const { item, kind, row, gate, snag, marked, marks, drawing, zone, on } = props;
   const palette = usePalette();
   const wide = useWide();
   // What one types into is there at once; what is said about it follows in the next frame.
@@ -122,17 +122,17 @@ export const EditRow = memo(function EditRow(props: Props) {
     </Text>
   );
   const said = `${name} ${called} opens ${gate}${
-    sameDay ? ", on the same day as the one before" : ""
+    snag ? `, a snag: ${snag}` : ""
   }: ${date}. Change its gate`;
   const words = (
     <Text
       kind="small"
       aria-hidden
       numberOfLines={wide ? 2 : undefined}
-      color={sameDay ? palette.ember : palette.dusk}
+      color={snag ? palette.ember : palette.dusk}
     >
       {gate}
-      {sameDay ? " · same day as the one before" : ""}
+      {snag ? ` · ${snag}` : ""}
     </Text>
   );
   const more = <More name={name} title={called} onMore={() => on.more(item.id)} />;
@@ -319,14 +319,4 @@ export function titleIn(course: PlanCourse, id: string): string {
     if (lesson) return lesson.title;
   }
   return id === course.id ? course.title : "something that is gone";
-}
-
-/** The commonest mistake: offsets that repeat where they should add up. */
-export function opensOnOneDay(
-  row: TimelineItemAnswer | null,
-  before: TimelineItemAnswer | null,
-  zone: Zone,
-): boolean {
-  const [a, b] = [read(row?.opens ?? null), read(before?.opens ?? null)];
-  return a !== null && b !== null && localDateAt(zone, a) === localDateAt(zone, b);
 }

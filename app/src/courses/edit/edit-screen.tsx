@@ -4,8 +4,11 @@ import { newModule } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { formatDate, type Instant, localDateAt, type Zone, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
-import { memo, useEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
+import { useGateCohortMutation } from "../../enrollment/api";
+import { SnagList } from "../../review/snag-list";
+import { shortSnags, useSnags } from "../../review/use-snags";
 import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
@@ -15,12 +18,12 @@ import { Page } from "../../ui/page";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { type InCourse, useDescribeMutation, useGetCourseQuery } from "../api";
+import { type InCourse, useArrangeMutation, useDescribeMutation, useGetCourseQuery } from "../api";
 import { CourseTabs } from "../course-tabs";
 import { AsIfEnrolled } from "./as-if-enrolled";
 import { ClosingModule } from "./closing-module";
 import { type Drawing, drawingOf, GATE_WIDTH, TITLE_WIDTH } from "./edit-row";
-import { Outline } from "./outline";
+import { goTo, Outline } from "./outline";
 import { previewDraft } from "./preview";
 import { type Open, Sheets } from "./sheets";
 import { Ticks } from "./ticks";
@@ -66,15 +69,24 @@ function Editor({ place, school, draft, course }: Props) {
   const cohorts = useCohorts(place, draft.published !== null);
   const [cohort, setCohort] = useState<string | null>(null);
   const chosen = cohorts.find(({ id }) => id === cohort) ?? null;
-  const timeline = useMemo(
-    () => previewDraft(school, course, day, chosen),
-    [school, course, day, chosen],
+  const preview = useCallback(
+    (plan: PlanCourse) => previewDraft(school, plan, day, chosen),
+    [school, day, chosen],
   );
+  const timeline = useMemo(() => preview(course), [preview, course]);
   const zone = useMemo(() => zoneOf(school.timeZone), [school.timeZone]);
   const [width, setWidth] = useState(0);
   const drawing = useDrawing(wide ? timeline : null, width, zone);
   const items = new Map(timeline?.items.map((item) => [item.id, item]));
   const { perform, undo, redo } = draft.actions;
+  const snags = useSnags(school, course, cohorts);
+  const { meant } = draft;
+  const short = useMemo(
+    () => shortSnags(snags.filter(({ key }) => !meant.includes(key))),
+    [snags, meant],
+  );
+  const [arrange, arranging] = useArrangeMutation();
+  const [gateCohort, gating] = useGateCohortMutation();
   const [describe, describing] = useDescribeMutation();
   const sheets = useMemo(
     () => ({
@@ -82,6 +94,7 @@ function Editor({ place, school, draft, course }: Props) {
       course: () => setOpen({ kind: "course" }),
       out: () => setOpen({ kind: "out" }),
       keys: () => setOpen({ kind: "keys" }),
+      cadence: (marked: ReadonlySet<string>) => setOpen({ kind: "cadence", marked }),
       gate: (id: string) => setOpen({ kind: "gate", id }),
       item: (id: string) => setOpen({ kind: "item", id }),
     }),
@@ -102,11 +115,14 @@ function Editor({ place, school, draft, course }: Props) {
       <Toolbar
         place={place}
         draft={draft}
+        onCadence={sheets.cadence}
         onPaper={sheets.paper}
         onSettings={sheets.course}
         onOut={sheets.out}
         onKeys={sheets.keys}
       />
+      {gating.error ? <Notice {...explain(gating.error)} /> : null}
+      {arranging.error ? <Notice {...explain(arranging.error)} /> : null}
       {describing.error ? <Notice {...explain(describing.error)} /> : null}
       <AsIfEnrolled
         day={day}
@@ -114,6 +130,13 @@ function Editor({ place, school, draft, course }: Props) {
         cohorts={cohorts}
         cohort={cohort}
         onCohort={setCohort}
+      />
+      <SnagList
+        snags={snags}
+        meant={draft.meant}
+        perform={perform}
+        onMeant={(key, so) => arrange({ ...place, change: { meant: { key, so } } })}
+        onPlace={goTo}
       />
       {course.modules.length === 0 ? (
         <Text color={quiet}>
@@ -134,8 +157,10 @@ function Editor({ place, school, draft, course }: Props) {
         actions={draft.actions}
         timeline={timeline}
         drawing={drawing}
+        snags={short}
         zone={zone}
         newId={newId}
+        onCadence={sheets.cadence}
         onGate={sheets.gate}
         onMore={sheets.item}
       />
@@ -150,6 +175,12 @@ function Editor({ place, school, draft, course }: Props) {
           open={open}
           items={items}
           zone={zone}
+          hasCohorts={cohorts.length > 0}
+          cohort={chosen}
+          onCohortGate={(cohort, item, gate) =>
+            gateCohort({ ...place, cohort, change: { item, ...(gate !== undefined && { gate }) } })
+          }
+          preview={preview}
           newId={newId}
           onDescribe={describe}
           onClose={() => setOpen(null)}

@@ -1,13 +1,12 @@
-/** A gate as a sentence whose parts one presses, with the date it comes to beside it. */
+/** When an item opens, closes and is due, as sentences whose parts one presses, with the dates they come to. */
 import type { TimelineItemAnswer } from "@dawngate/contract";
-import type { PlanCourse, PlanGate, PlanLesson, PlanModule, PlanMoment } from "@dawngate/core/plan";
-import { explainOpening, sayGate, sayPlannedMoment } from "@dawngate/core/schedule/words";
+import type { Operation } from "@dawngate/core/courses";
+import type { PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
+import { explainClosing, explainOpening } from "@dawngate/core/schedule/words";
 import { formatDate, type Instant, localDateAt, type Zone } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { Choice } from "../../schedule/as-if/choice";
-import { DateField } from "../../schedule/as-if/moment-fields";
 import { markOf } from "../../schedule/state-words";
 import { QuietAction } from "../../ui/action";
 import { Sheet } from "../../ui/sheet";
@@ -15,46 +14,70 @@ import { SunMark } from "../../ui/sun-mark";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { titleIn } from "./edit-row";
-import {
-  ANCHORS,
-  type AnchorName,
-  readAmount,
-  UNITS,
-  withAmount,
-  withAnchor,
-  withWeekdays,
-} from "./moments";
+import type { Found } from "./find-item";
+import { type MomentContext, MomentSentence } from "./moment-sentence";
+import { withAnchor } from "./moments";
+import { SameForOthers } from "./same-for-others";
+
+/** A cohort that may hold an item by a gate of its own. */
+export interface CohortGate {
+  id: string;
+  name: string;
+  /** Undefined: the course's gate holds there too. */
+  own: PlanGate | null | undefined;
+  set(gate: PlanGate | null | undefined): void;
+}
 
 interface Props {
   course: PlanCourse;
-  item: PlanModule | PlanLesson;
-  before: { id: string; title: string } | null;
+  found: Found;
   row: TimelineItemAnswer | null;
   zone: Zone;
-  onGate(gate: PlanGate | null): void;
+  hasCohorts: boolean;
+  /** The cohort whose dates are shown; null: nobody's in particular. */
+  cohort: CohortGate | null;
+  perform(...operations: Operation[]): void;
   onClose(): void;
 }
 
-export function GateSheet({ course, item, before, row, zone, onGate, onClose }: Props) {
+export function GateSheet(props: Props) {
+  const { course, found, row, zone, hasCohorts, cohort, perform, onClose } = props;
+  const { item, before, kind } = found;
   const { quiet } = usePalette();
   const titleOf = (id: string) => titleIn(course, id);
-  const gate = item.gate;
-  const when = gate?.when ?? [];
-  const set = (moments: PlanMoment[], need = gate?.need ?? "all") =>
-    onGate(moments.length === 0 ? null : { need, when: moments });
-  const replace = (i: number, moment: PlanMoment) =>
-    set(when.map((one, k) => (k === i ? moment : one)));
+  const speaker = { zone, titleOf, person: "they" as const };
   const today = formatDate(localDateAt(zone, Date.now() as Instant));
-  const first = course.modules.flatMap((module) => module.lessons).find(({ id }) => id !== item.id);
-  const other = before?.id ?? first?.id ?? item.id;
+  const context: MomentContext = { course, own: item.id, before, hasCohorts, today, role: "opens" };
+  const [others, setOthers] = useState(false);
+  const set = (part: Partial<Record<"gate" | "closes" | "due", PlanGate | PlanMoment | null>>) =>
+    perform({
+      type: kind === "module" ? "set-module" : "set-lesson",
+      item: item.id,
+      set: part,
+    } as Operation);
+  const forCohort = cohort !== null && cohort.own !== undefined;
+  const gate = forCohort ? (cohort.own ?? null) : item.gate;
   return (
-    <Sheet title={`${item.title} opens`} onClose={onClose}>
-      <Text kind="strong">{sayGate(gate, titleOf)}</Text>
+    <Sheet title={`${item.title || "Without a title"} opens`} onClose={onClose}>
+      {cohort ? (
+        <View role="radiogroup" aria-label="Whose gate" style={CHIPS}>
+          <Choice
+            label="the course's gate"
+            taken={!forCohort}
+            onPress={() => cohort.set(undefined)}
+          />
+          <Choice
+            label={`cohort ${cohort.name}'s own`}
+            taken={forCohort}
+            onPress={() => cohort.own === undefined && cohort.set(item.gate)}
+          />
+        </View>
+      ) : null}
       {row ? (
         <View style={{ flexDirection: "row", gap: 12, alignItems: "center" }} role="status">
           <SunMark mark={markOf(row)} size={28} />
           <Text kind="small" style={{ flex: 1 }}>
-            {explainOpening(row.why, { zone, titleOf, person: "they" }).sentence}
+            {explainOpening(row.why, speaker).sentence}
           </Text>
         </View>
       ) : (
@@ -62,247 +85,182 @@ export function GateSheet({ course, item, before, row, zone, onGate, onClose }: 
           It is not published, so it opens for nobody yet.
         </Text>
       )}
-      {when.length === 0 ? (
-        <MomentEditor
+      <GateSentence
+        gate={gate}
+        context={context}
+        onGate={(next) => (forCohort ? cohort.set(next) : set({ gate: next }))}
+      />
+      <Limit
+        name="Closes"
+        none="Stays open to the end of access."
+        offer="Let it close"
+        moment={item.closes}
+        context={{ ...context, role: "closes" }}
+        says={row && item.closes ? explainClosing(row.closesWhy, speaker).sentence : null}
+        onMoment={(closes) => set({ closes })}
+      />
+      <Limit
+        name="Due"
+        none="No due date."
+        offer="Give it a due date: it locks nothing"
+        moment={item.due}
+        context={{ ...context, role: "due" }}
+        says={null}
+        onMoment={(due) => set({ due })}
+      />
+      {others ? (
+        <SameForOthers
           course={course}
-          item={item}
-          moment={null}
-          onChange={(moment) => set([moment])}
-          other={other}
-          today={today}
-          before={before}
+          found={found}
+          perform={perform}
+          onDone={() => setOthers(false)}
         />
       ) : (
-        when.map((moment, i) => (
-          <View
-            // biome-ignore lint/suspicious/noArrayIndexKey: a condition is known by its place in the sentence
-            key={i}
-            style={{ gap: 10 }}
-          >
-            {when.length > 1 ? (
-              <Text kind="smallStrong">
-                {i === 0 ? "First condition" : gate?.need === "any" ? "or" : "and"}:{" "}
-                {sayPlannedMoment(moment, titleOf)}
-              </Text>
-            ) : null}
-            <MomentEditor
-              course={course}
-              item={item}
-              moment={moment}
-              onChange={(next) => replace(i, next)}
-              other={other}
-              today={today}
-              before={before}
-            />
-            <QuietAction
-              label={when.length === 1 ? "No gate: at once" : "Take this condition away"}
-              onPress={() => set(when.filter((_, k) => k !== i))}
-            />
-          </View>
-        ))
+        <QuietAction label="Same for others …" onPress={() => setOthers(true)} />
       )}
-      {when.length > 1 ? (
-        <View
-          role="radiogroup"
-          aria-label="How many are needed"
-          style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-        >
-          <Choice
-            label="All of these: the latest counts"
-            taken={gate?.need === "all"}
-            onPress={() => set(when, "all")}
-          />
-          <Choice
-            label="Any of these: the earliest counts"
-            taken={gate?.need === "any"}
-            onPress={() => set(when, "any")}
-          />
-        </View>
-      ) : when.length === 1 ? (
-        <QuietAction
-          label="and only when …"
-          onPress={() => set([...when, withAnchor(null, "completed", other, today)])}
-        />
-      ) : null}
       <Text kind="small" color={quiet}>
-        Kept as you change it; Undo takes it back.
+        {forCohort
+          ? "For this cohort, kept as you change it: people in it have these dates at once."
+          : "Kept as you change it; Undo takes it back."}
       </Text>
     </Sheet>
   );
 }
 
-const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+const CHIPS = { flexDirection: "row", flexWrap: "wrap", gap: 8 } as const;
 
-function MomentEditor({
-  course,
-  item,
-  moment,
-  other,
-  today,
-  before,
-  onChange,
+function GateSentence({
+  gate,
+  context,
+  onGate,
 }: {
-  course: PlanCourse;
-  item: { id: string };
-  moment: PlanMoment | null;
-  other: string;
-  today: string;
-  before: { id: string; title: string } | null;
-  onChange(moment: PlanMoment): void;
+  gate: PlanGate | null;
+  context: MomentContext;
+  onGate(gate: PlanGate | null): void;
 }) {
-  const { quiet } = usePalette();
-  const choose = (from: AnchorName) => onChange(withAnchor(moment, from, other, today));
-  const counted = moment !== null && moment.from !== "staff" && moment.from !== "date";
-  const weekdays = moment && moment.from !== "staff" ? (moment.weekdays ?? []) : [];
-  return (
-    <View style={{ gap: 10 }}>
-      {counted ? <Amount moment={moment} onChange={onChange} /> : null}
-      <View
-        role="radiogroup"
-        aria-label="Counted from"
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
-        {moment === null ? <Choice label="at once" taken onPress={() => undefined} /> : null}
-        {ANCHORS.map(({ from, label }) => (
+  const { course, before, own, today } = context;
+  const when = gate?.when ?? [];
+  const need = gate?.need ?? "all";
+  const put = (moments: PlanMoment[], next = need) =>
+    onGate(moments.length === 0 ? null : { need: next, when: moments });
+  const other =
+    before?.id ??
+    course.modules.flatMap((module) => module.lessons).find(({ id }) => id !== own)?.id ??
+    own;
+  if (when.length === 0)
+    return (
+      <View style={{ gap: 10 }}>
+        <Text kind="strong">at once</Text>
+        <View style={CHIPS}>
           <Choice
-            key={from}
-            label={from === "opened" && before ? "after the one before opens" : label}
-            taken={moment?.from === from}
-            onPress={() => choose(from)}
+            label="some days after enrolling"
+            onPress={() => put([withAnchor(null, "enrolled", other, today)])}
           />
-        ))}
+          {before ? (
+            <Choice
+              label="some days after the one before"
+              onPress={() => put([withAnchor(null, "opened", before.id, today)])}
+            />
+          ) : null}
+          <Choice label="on a date" onPress={() => put([withAnchor(null, "date", other, today)])} />
+          <Choice
+            label="after finishing something"
+            onPress={() => put([withAnchor(null, "completed", other, today)])}
+          />
+          <Choice label="by hand" onPress={() => put([withAnchor(null, "staff", other, today)])} />
+        </View>
       </View>
-      {moment && "item" in moment ? (
-        <ItemChoice
-          course={course}
-          own={item.id}
-          chosen={moment.item}
-          modules={moment.from !== "passed"}
-          onChoose={(id) => onChange({ ...moment, item: id })}
-        />
-      ) : null}
-      {moment?.from === "date" ? (
-        <DateField
-          label="Date"
-          value={moment.date}
-          onChange={(date) => onChange({ ...moment, date })}
-        />
-      ) : null}
-      {counted ? (
-        <View style={{ gap: 6 }}>
-          <Text kind="small" color={quiet}>
-            moved on to one of these days, if any is chosen
-          </Text>
-          <View
-            role="group"
-            aria-label="Weekdays"
-            style={{ flexDirection: "row", flexWrap: "wrap", gap: 6 }}
-          >
-            {WEEKDAYS.map((name, i) => {
-              const day = i + 1;
-              const taken = weekdays.includes(day);
-              return (
-                <Choice
-                  key={name}
-                  label={name}
-                  many
-                  taken={taken}
-                  onPress={() =>
-                    onChange(
-                      withWeekdays(
-                        moment,
-                        taken ? weekdays.filter((one) => one !== day) : [...weekdays, day],
-                      ),
-                    )
-                  }
-                />
-              );
-            })}
-          </View>
+    );
+  return (
+    <View style={{ gap: 14 }}>
+      {when.map((moment, i) => (
+        <View
+          // biome-ignore lint/suspicious/noArrayIndexKey: a condition is known by its place in the sentence
+          key={i}
+          style={{ gap: 6 }}
+        >
+          {i > 0 ? <Text kind="strong">{need === "all" ? "and" : "or"}</Text> : null}
+          <MomentSentence
+            context={context}
+            moment={moment}
+            onChange={(next) => put(when.map((one, k) => (k === i ? next : one)))}
+          />
+          <Choice
+            label={when.length === 1 ? "No gate: at once" : "Take this condition away"}
+            onPress={() => put(when.filter((_, k) => k !== i))}
+          />
+        </View>
+      ))}
+      {when.length > 1 ? (
+        <View role="radiogroup" aria-label="How many are needed" style={CHIPS}>
+          <Choice
+            label="All of these: the latest counts"
+            taken={need === "all"}
+            onPress={() => put(when, "all")}
+          />
+          <Choice
+            label="Any of these: the earliest counts"
+            taken={need === "any"}
+            onPress={() => put(when, "any")}
+          />
         </View>
       ) : null}
-    </View>
-  );
-}
-
-function Amount({ moment, onChange }: { moment: PlanMoment; onChange(moment: PlanMoment): void }) {
-  const { surface, quiet } = usePalette();
-  const add = moment.from === "staff" ? undefined : moment.add;
-  const known = readAmount(add);
-  const [typed, setTyped] = useState<string | null>(null);
-  if (!known)
-    return (
-      <Text kind="small" color={quiet}>
-        {add}: an offset of another make, kept as it is.
-      </Text>
-    );
-  const { amount, unit } = known;
-  return (
-    <View style={{ flexDirection: "row", gap: 8, flexWrap: "wrap", alignItems: "center" }}>
-      <TextInput
-        mode="outlined"
-        dense
-        label="How many"
-        aria-label="How many"
-        inputMode="numeric"
-        value={typed ?? String(amount)}
-        onChangeText={(text) => {
-          setTyped(text);
-          if (/^\d{1,4}$/.test(text.trim())) onChange(withAmount(moment, Number(text), unit));
-        }}
-        onBlur={() => setTyped(null)}
-        style={{ backgroundColor: surface, width: 110 }}
-      />
-      <View role="radiogroup" aria-label="Unit" style={{ flexDirection: "row", gap: 8 }}>
-        {UNITS.map(({ unit: one, label }) => (
+      <View style={CHIPS}>
+        <Choice
+          label="+ and only when …"
+          onPress={() => put([...when, withAnchor(null, "completed", other, today)], "all")}
+        />
+        {when.length === 1 ? (
           <Choice
-            key={one}
-            label={label}
-            taken={unit === one}
-            onPress={() => onChange(withAmount(moment, amount, one))}
+            label="+ or already when …"
+            onPress={() => put([...when, withAnchor(null, "completed", other, today)], "any")}
           />
-        ))}
+        ) : null}
       </View>
     </View>
   );
 }
 
-function ItemChoice({
-  course,
-  own,
-  chosen,
-  modules,
-  onChoose,
+function Limit({
+  name,
+  none,
+  offer,
+  moment,
+  context,
+  says,
+  onMoment,
 }: {
-  course: PlanCourse;
-  own: string;
-  chosen: string;
-  modules: boolean;
-  onChoose(id: string): void;
+  name: string;
+  none: string;
+  offer: string;
+  moment: PlanMoment | null;
+  context: MomentContext;
+  says: string | null;
+  onMoment(moment: PlanMoment | null): void;
 }) {
+  const { quiet } = usePalette();
+  const first = (): PlanMoment => ({ from: "opened", item: context.own, add: "P14D", edge: "end" });
   return (
-    <View
-      role="radiogroup"
-      aria-label="Which"
-      style={{ flexDirection: "row", flexWrap: "wrap", gap: 6 }}
-    >
-      {course.modules.flatMap((module) => [
-        ...(modules && module.id !== own
-          ? [
-              <Choice
-                key={module.id}
-                label={module.title}
-                taken={chosen === module.id}
-                onPress={() => onChoose(module.id)}
-              />,
-            ]
-          : []),
-        ...module.lessons
-          .filter(({ id }) => id !== own)
-          .map(({ id, title }) => (
-            <Choice key={id} label={title} taken={chosen === id} onPress={() => onChoose(id)} />
-          )),
-      ])}
+    <View role="group" aria-label={name} style={{ gap: 8 }}>
+      {moment ? (
+        <>
+          <Text kind="strong">{name}</Text>
+          <MomentSentence context={context} moment={moment} onChange={onMoment} />
+          {says ? (
+            <Text kind="small" color={quiet}>
+              {says}
+            </Text>
+          ) : null}
+          <Choice label={none.replace(/\.$/, "")} onPress={() => onMoment(null)} />
+        </>
+      ) : (
+        <View style={[CHIPS, { alignItems: "center" }]}>
+          <Text kind="small" color={quiet}>
+            {none}
+          </Text>
+          <Choice label={offer} onPress={() => onMoment(first())} />
+        </View>
+      )}
     </View>
   );
 }

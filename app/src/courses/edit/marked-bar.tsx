@@ -17,10 +17,11 @@ interface Props {
   course: PlanCourse;
   marked: ReadonlySet<string>;
   perform(...operations: Operation[]): void;
+  onCadence(marked: ReadonlySet<string>): void;
   onClear(): void;
 }
 
-export function MarkedBar({ course, marked, perform, onClear }: Props) {
+export function MarkedBar({ course, marked, perform, onCadence, onClear }: Props) {
   const { lilac } = usePalette();
   const rows = [...marked].filter((id) => findPlace(course, id));
   if (rows.length === 0) return null;
@@ -60,6 +61,7 @@ export function MarkedBar({ course, marked, perform, onClear }: Props) {
       </Text>
       <Choice label="Move up" onPress={() => perform(...moveUp(course, marked))} />
       <Choice label="Move down" onPress={() => perform(...moveDown(course, marked))} />
+      <Choice label="Cadence" onPress={() => onCadence(marked)} />
       <Choice label="Publish" onPress={() => visible("published")} />
       <Choice label="Make drafts" onPress={() => visible("draft")} />
       <Choice label="Hide" onPress={() => visible("hidden")} />

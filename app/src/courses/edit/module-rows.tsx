@@ -10,7 +10,7 @@ import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { PlainRows } from "./drag";
-import { type Drawing, EditRow, looksSame, opensOnOneDay, ROW, type RowActions } from "./edit-row";
+import { type Drawing, EditRow, looksSame, ROW, type RowActions } from "./edit-row";
 import { useNear } from "./near";
 
 /** Rows that are drawn, or left plain, together: most modules are one stretch, so that a new row moves none to the next. */
@@ -27,12 +27,12 @@ interface Same {
 
 interface ModuleProps extends Same {
   module: PlanModule;
-  /** The module before it. */
-  before: string | null;
   /** How all items stand. */
   items: ReadonlyMap<string, TimelineItemAnswer>;
   /** What the items are called that gates count from. */
   titles(id: string): string;
+  /** Snags in short, by item. */
+  snags: ReadonlyMap<string, string>;
   marked: ReadonlySet<string>;
   /** The course is so small that all of it is drawn. */
   small: boolean;
@@ -43,14 +43,10 @@ interface ModuleProps extends Same {
 
 /** Where nothing of it changes, six hundred rows cost as little as thirty modules. */
 export const ModuleRows = memo(function ModuleRows(props: ModuleProps) {
-  const { module, before, items: answers, titles, marked, small, early, onAdd, ...same } = props;
+  const { module, items: answers, titles, snags, marked, small, early, onAdd, ...same } = props;
   const all = [module, ...module.lessons];
   const stretches = Array.from({ length: Math.ceil(all.length / STRETCH) }, (_, i) => i);
-  const answerOf = (id: string | null) => answers.get(id ?? "") ?? null;
-  const sameDay =
-    before !== null &&
-    module.gate !== null &&
-    opensOnOneDay(answerOf(module.id), answerOf(before), same.zone);
+  const answerOf = (id: string) => answers.get(id) ?? null;
   return (
     <View role="listitem">
       {stretches.map((index) => {
@@ -64,7 +60,7 @@ export const ModuleRows = memo(function ModuleRows(props: ModuleProps) {
             gates={items.map((item) =>
               item.gate || item === module ? sayGate(item.gate, titles) : "with its module",
             )}
-            sameDay={index === 0 && sameDay}
+            snags={items.map(({ id }) => snags.get(id) ?? null)}
             marked={items.filter(({ id }) => marked.has(id)).map(({ id }) => id)}
             index={index}
             module={module.id}
@@ -85,7 +81,7 @@ interface StretchProps extends Same {
   gates: string[];
   /** Begins with the module itself. */
   first: boolean;
-  sameDay: boolean;
+  snags: (string | null)[];
   marked: string[];
   module: string;
   index: number;
@@ -94,7 +90,7 @@ interface StretchProps extends Same {
 }
 
 const Stretch = memo(function Stretch(props: StretchProps) {
-  const { items, rows, gates, first, sameDay, marked, early, ...same } = props;
+  const { items, rows, gates, first, snags, marked, early, ...same } = props;
   const { module, index, small, ...rest } = same;
   const { near, ref, height } = useNear(small, () => early(module, index));
   const wide = useWide();
@@ -117,7 +113,7 @@ const Stretch = memo(function Stretch(props: StretchProps) {
           kind={kindOf(i)}
           row={rows[i] ?? null}
           gate={gates[i] ?? ""}
-          sameDay={i === 0 && sameDay}
+          snag={snags[i] ?? null}
           marked={marked.includes(item.id)}
           {...rest}
         />
@@ -128,7 +124,7 @@ const Stretch = memo(function Stretch(props: StretchProps) {
 
 /** Lists are made anew at every change: compared by what is in them. */
 function saysTheSame(a: StretchProps, b: StretchProps): boolean {
-  const { rows, gates, marked, items, ...rest } = a;
+  const { rows, gates, snags, marked, items, ...rest } = a;
   const alike = <T,>(x: T[], y: T[]) => x.length === y.length && x.every((one, i) => one === y[i]);
   return (
     Object.keys(rest).every(
@@ -136,6 +132,7 @@ function saysTheSame(a: StretchProps, b: StretchProps): boolean {
     ) &&
     alike(items, b.items) &&
     alike(gates, b.gates) &&
+    alike(snags, b.snags) &&
     alike(marked, b.marked) &&
     rows.every((row, i) => looksSame(row, b.rows[i] ?? null))
   );

@@ -21,8 +21,11 @@ interface Props {
   actions: DraftActions;
   timeline: TimelineAnswer | null;
   drawing: Drawing | null;
+  /** Snags in short, by item. */
+  snags: ReadonlyMap<string, string>;
   zone: Zone;
   newId(): string;
+  onCadence(marked: ReadonlySet<string>): void;
   onGate(id: string): void;
   onMore(id: string): void;
 }
@@ -38,7 +41,7 @@ export const Outline = memo(function Outline(props: Props) {
 });
 
 function Rows(props: Props & { course: PlanCourse }) {
-  const { course, timeline, drawing, zone, newId } = props;
+  const { course, timeline, drawing, snags, zone, newId } = props;
   const { perform, latest } = props.actions;
   const [marked, setMarked] = useState(NONE);
   const focus = useFocus(course);
@@ -123,6 +126,7 @@ function Rows(props: Props & { course: PlanCourse }) {
         course={course}
         marked={marked}
         perform={perform}
+        onCadence={props.onCadence}
         onClear={() => setMarked(NONE)}
       />
       <DragArea
@@ -134,13 +138,13 @@ function Rows(props: Props & { course: PlanCourse }) {
         onCopy={copy}
       >
         <View role="list">
-          {course.modules.map((module, m) => (
+          {course.modules.map((module) => (
             <ModuleRows
               key={module.id}
               module={module}
-              before={course.modules[m - 1]?.id ?? null}
               items={items}
               titles={titles}
+              snags={snags}
               marked={marked}
               marks={marked.size > 1}
               drawing={drawing}
@@ -212,6 +216,16 @@ function clipText(course: PlanCourse, marked: ReadonlySet<string>): string {
     return lessons.length === 0 ? [] : [{ ...module, lessons }];
   });
   return writeMarkdown({ ...course, modules }, new Map());
+}
+
+/** Scrolls to a row and puts the caret in it. */
+export function goTo(row: string): void {
+  bringNear(row);
+  setTimeout(() => {
+    const found = document.querySelector<HTMLElement>(`[data-row="${CSS.escape(row)}"]`);
+    found?.scrollIntoView({ block: "center" });
+    found?.querySelector("input")?.focus({ preventScroll: true });
+  }, 30);
 }
 
 /** Puts the caret at the end of a row's title, once the row is there. */

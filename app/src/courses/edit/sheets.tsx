@@ -1,6 +1,8 @@
 /** The sheets that open over an outline: a gate, an item, the course, paper in and out, the keys. */
-import type { TimelineItemAnswer } from "@dawngate/contract";
+import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
+import type { PlanCohort, PlanCourse, PlanGate } from "@dawngate/core/plan";
 import type { Zone } from "@dawngate/core/time";
+import { CadenceSheet } from "../../schedule/cadence/cadence-sheet";
 import type { InCourse, useDescribeMutation } from "../api";
 import { OutSheet } from "../paper/out-sheet";
 import { PaperSheet } from "../paper/paper-sheet";
@@ -13,6 +15,7 @@ import { type useDraft, useLiveCourse } from "./use-draft";
 
 export type Open =
   | { kind: "gate" | "item"; id: string }
+  | { kind: "cadence"; marked: ReadonlySet<string> }
   | { kind: "course" | "paper" | "out" | "keys" };
 
 interface Props {
@@ -21,12 +24,20 @@ interface Props {
   open: Open;
   items: ReadonlyMap<string, TimelineItemAnswer>;
   zone: Zone;
+  hasCohorts: boolean;
+  /** The cohort whose dates are shown. */
+  cohort: (PlanCohort & { name: string }) | null;
+  /** Gives a cohort a gate of its own for an item; undefined: the course's again. */
+  onCohortGate(cohort: string, item: string, gate: PlanGate | null | undefined): void;
+  /** The dates of a course for the one whose dates are shown. */
+  preview(course: PlanCourse): TimelineAnswer | null;
   newId(): string;
   onDescribe: ReturnType<typeof useDescribeMutation>[0];
   onClose(): void;
 }
 
-export function Sheets({ place, draft, open, items, zone, newId, onDescribe, onClose }: Props) {
+export function Sheets(props: Props) {
+  const { place, draft, open, items, zone, cohort, newId, onDescribe, onClose } = props;
   const course = useLiveCourse(place);
   const { perform } = draft.actions;
   if (!course) return null;
@@ -34,21 +45,24 @@ export function Sheets({ place, draft, open, items, zone, newId, onDescribe, onC
     case "gate": {
       const found = findItem(course, open.id);
       if (!found) return null;
-      const { kind, item, before } = found;
       return (
         <GateSheet
           course={course}
-          item={item}
-          before={before}
-          row={items.get(item.id) ?? null}
+          found={found}
+          row={items.get(found.item.id) ?? null}
           zone={zone}
-          onGate={(gate) =>
-            perform({
-              type: kind === "module" ? "set-module" : "set-lesson",
-              item: item.id,
-              set: { gate },
-            })
+          hasCohorts={props.hasCohorts}
+          cohort={
+            cohort && {
+              id: cohort.id,
+              name: cohort.name,
+              own: Object.hasOwn(cohort.gates, found.item.id)
+                ? (cohort.gates[found.item.id] ?? null)
+                : undefined,
+              set: (gate) => props.onCohortGate(cohort.id, found.item.id, gate),
+            }
           }
+          perform={perform}
           onClose={onClose}
         />
       );
@@ -65,6 +79,18 @@ export function Sheets({ place, draft, open, items, zone, newId, onDescribe, onC
         />
       ) : null;
     }
+    case "cadence":
+      return (
+        <CadenceSheet
+          course={course}
+          marked={open.marked}
+          zone={zone}
+          hasCohorts={props.hasCohorts}
+          preview={props.preview}
+          perform={perform}
+          onClose={onClose}
+        />
+      );
     case "keys":
       return <KeysSheet onClose={onClose} />;
     case "out":

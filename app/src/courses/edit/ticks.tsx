@@ -9,16 +9,19 @@ export const Ticks = memo(function Ticks({ drawing: { scale, ticks } }: { drawin
   const { quiet } = usePalette();
   return (
     <View style={{ height: 20 }} aria-hidden>
-      {ticks.map(({ instant, label }) => (
-        <Text
-          key={instant}
-          kind="small"
-          color={quiet}
-          style={{ position: "absolute", left: scale.x(instant) + 4 }}
-        >
-          {label}
-        </Text>
-      ))}
+      {ticks
+        .filter(({ instant }) => scale.x(instant) < scale.width - 44)
+        .map(({ instant, label }) => (
+          <Text
+            key={instant}
+            kind="small"
+            color={quiet}
+            numberOfLines={1}
+            style={{ position: "absolute", left: scale.x(instant) + 4, width: 76 }}
+          >
+            {label}
+          </Text>
+        ))}
     </View>
   );
 });

@@ -14,15 +14,19 @@ import type { Keeping, useDraft } from "./use-draft";
 interface Props {
   place: InCourse;
   draft: ReturnType<typeof useDraft>;
+  onCadence(marked: ReadonlySet<string>): void;
   onPaper(): void;
   onSettings(): void;
   onOut(): void;
   onKeys(): void;
 }
 
+const NONE: ReadonlySet<string> = new Set();
+
 export const Toolbar = memo(function Toolbar({
   place,
   draft,
+  onCadence,
   onPaper,
   onSettings,
   onOut,
@@ -32,6 +36,7 @@ export const Toolbar = memo(function Toolbar({
   return (
     <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
       <Publish place={place} draft={draft} />
+      <QuietAction label="Cadence" onPress={() => onCadence(NONE)} />
       <QuietAction label="From paper" onPress={onPaper} />
       <QuietAction label="Out again" onPress={onOut} />
       <QuietAction label="Settings" onPress={onSettings} />

@@ -15,6 +15,7 @@ interface Stored {
   edits?: Record<string, Edits>;
 }
 
+const NONE: string[] = [];
 const keyOf = ({ school, course }: InCourse) => `${school}/${course}`;
 
 /** The outline at this moment: whoever draws it is drawn at every key press. Null until it has arrived. */
@@ -130,6 +131,7 @@ export function useDraft(place: InCourse) {
     description: data?.description ?? "",
     words: data?.words ?? {},
     card: data?.card ?? {},
+    meant: data?.meant ?? NONE,
     error: edits ? null : (error ?? null),
     refetch,
     keeping,

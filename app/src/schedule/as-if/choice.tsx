@@ -21,6 +21,7 @@ export function Choice({ label, taken, many = false, onPress }: Props) {
       role={role}
       aria-checked={taken}
       style={{
+        alignSelf: "flex-start",
         paddingHorizontal: 14,
         justifyContent: "center",
         borderWidth: taken ? 2 : 1,

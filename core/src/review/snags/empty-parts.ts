@@ -1,4 +1,6 @@
 /** Modules without lessons, lessons without content: what a buyer finds empty. */
+import type { Operation } from "../../courses";
+import type { PlanLesson } from "../../plan";
 import { quoted } from "../../schedule/words";
 import { type Look, publishedModules } from "../look";
 import type { Finding } from "../snag";
@@ -21,24 +23,35 @@ export function noLessons({ course }: Look): Finding[] {
     }));
 }
 
+/** More than this are said together: an outline that has just been made is all empty. */
+const SINGLY = 3;
+
 export function noContent({ course }: Look): Finding[] {
-  return publishedModules(course).flatMap(({ lessons }) =>
-    lessons
-      .filter(({ empty }) => empty)
-      .map((lesson) => ({
-        weight: "look" as const,
-        item: lesson.id,
-        cohort: null,
-        reason: `${quoted(lesson.title)} is empty.`,
-        mends: [
-          {
-            label: "Keep it back as a draft",
-            operations: [
-              { type: "set-lesson" as const, item: lesson.id, set: { visible: "draft" as const } },
-            ],
-          },
-        ],
-        about: null,
-      })),
+  const empty = publishedModules(course).flatMap(({ lessons }) =>
+    lessons.filter((lesson) => lesson.empty),
   );
+  const [first, second] = empty;
+  if (first && second && empty.length > SINGLY)
+    return [
+      {
+        weight: "look",
+        item: first.id,
+        cohort: null,
+        reason: `${empty.length} lessons are empty: ${quoted(first.title)}, ${quoted(second.title)} and ${empty.length - 2} more.`,
+        mends: [{ label: "Keep them back as drafts", operations: empty.map(keepBack) }],
+        about: empty.map(({ id }) => id),
+      },
+    ];
+  return empty.map((lesson) => ({
+    weight: "look",
+    item: lesson.id,
+    cohort: null,
+    reason: `${quoted(lesson.title)} is empty.`,
+    mends: [{ label: "Keep it back as a draft", operations: [keepBack(lesson)] }],
+    about: null,
+  }));
+}
+
+function keepBack({ id }: PlanLesson): Operation {
+  return { type: "set-lesson", item: id, set: { visible: "draft" } };
 }

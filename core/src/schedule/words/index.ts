@@ -4,6 +4,7 @@ export { sayAnchor, sayWaiting } from "./anchor";
 export * from "./dates";
 export { sayGate, sayPlannedMoment } from "./gate";
 export { type Line, momentLines, sayMoment } from "./moment";
+export { momentParts, type Part, type PartKind } from "./moment-parts";
 export { sayOffset } from "./offset";
 export { type Explanation, explainOpening, type WrittenOpening } from "./opening";
 export { listed, quoted, type Speaker } from "./speaker";

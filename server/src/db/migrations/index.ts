@@ -4,6 +4,7 @@ import * as m0002 from "./0002-people-and-drafts";
 import * as m0003 from "./0003-projection-header";
 import * as m0004 from "./0004-many-courses";
 import * as m0005 from "./0005-covers";
+import * as m0006 from "./0006-meant-so";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -11,4 +12,5 @@ export const migrations = {
   "0003-projection-header": m0003,
   "0004-many-courses": m0004,
   "0005-covers": m0005,
+  "0006-meant-so": m0006,
 };

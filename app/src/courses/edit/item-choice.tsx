@@ -1,0 +1,80 @@
+/** A module or lesson of the course, found by typing a part of its title where there are many. */
+import type { PlanCourse } from "@dawngate/core/plan";
+import { useState } from "react";
+import { View } from "react-native";
+import { TextInput } from "react-native-paper";
+import { Choice } from "../../schedule/as-if/choice";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+
+interface Props {
+  course: PlanCourse;
+  own: string;
+  chosen: string;
+  /** Only what can be passed. */
+  quizzes: boolean;
+  onChoose(id: string): void;
+}
+
+const MOST = 12;
+
+export function ItemChoice({ course, own, chosen, quizzes, onChoose }: Props) {
+  const { surface, quiet } = usePalette();
+  const [typed, setTyped] = useState("");
+  const all = course.modules.flatMap((module) => [
+    ...(quizzes ? [] : [{ id: module.id, title: module.title, module: true }]),
+    ...module.lessons
+      .filter(({ kind }) => !quizzes || kind === "quiz" || kind === "assignment")
+      .map(({ id, title }) => ({ id, title, module: false })),
+  ]);
+  const wanted = typed.trim().toLowerCase();
+  const matches = all.filter(
+    ({ id, title }) => id !== own && (id === chosen || title.toLowerCase().includes(wanted)),
+  );
+  // Modules first, where nothing is looked for; what is chosen always stands there.
+  const shown = [
+    ...matches.filter(({ id }) => id === chosen),
+    ...matches.filter(({ id, module }) => id !== chosen && module),
+    ...matches.filter(({ id, module }) => id !== chosen && !module),
+  ].slice(0, MOST);
+  return (
+    <View style={{ gap: 8 }}>
+      {all.length > MOST ? (
+        <TextInput
+          mode="outlined"
+          dense
+          label="Find by title"
+          aria-label="Find by title"
+          value={typed}
+          onChangeText={setTyped}
+          style={{ backgroundColor: surface }}
+        />
+      ) : null}
+      <View
+        role="radiogroup"
+        aria-label="Which"
+        style={{ flexDirection: "row", flexWrap: "wrap", gap: 6 }}
+      >
+        {shown.map(({ id, title }) => (
+          <Choice
+            key={id}
+            label={title || "without a title"}
+            taken={id === chosen}
+            onPress={() => onChoose(id)}
+          />
+        ))}
+      </View>
+      {shown.length === 0 ? (
+        <Text kind="small" color={quiet}>
+          {quizzes
+            ? "There is no quiz or assignment yet that can be passed."
+            : "Nothing is called that."}
+        </Text>
+      ) : matches.length > MOST ? (
+        <Text kind="small" color={quiet}>
+          and {matches.length - MOST} more; type a part of the title
+        </Text>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,88 @@
+/** Choices of one among a few, and of weekdays, with a word before them. */
+import { View } from "react-native";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { Choice } from "./as-if/choice";
+
+interface OptionsProps<T extends string> {
+  label: string;
+  /** Said before them; they are known by `label` alone where there is nothing to say. */
+  says?: string;
+  options: readonly { value: T; label: string }[];
+  value: T;
+  onChange(value: T): void;
+}
+
+export function Options<T extends string>(props: OptionsProps<T>) {
+  const { label, says, options, value, onChange } = props;
+  const { quiet } = usePalette();
+  return (
+    <View style={{ gap: 6 }}>
+      {says ? (
+        <Text kind="small" color={quiet}>
+          {says}
+        </Text>
+      ) : null}
+      <View
+        role="radiogroup"
+        aria-label={label}
+        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+      >
+        {options.map((option) => (
+          <Choice
+            key={option.value}
+            label={option.label}
+            taken={option.value === value}
+            onPress={() => onChange(option.value)}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+
+interface WeekdayProps {
+  value: readonly number[];
+  onChange(value: number[]): void;
+  workdays: boolean;
+  onWorkdays(workdays: boolean): void;
+}
+
+export function WeekdayChoice({ value, onChange, workdays, onWorkdays }: WeekdayProps) {
+  const { quiet } = usePalette();
+  return (
+    <View style={{ gap: 6 }}>
+      <Text kind="small" color={quiet}>
+        moved on to one of these days, if any is chosen
+      </Text>
+      <View
+        role="group"
+        aria-label="Weekdays"
+        style={{ flexDirection: "row", flexWrap: "wrap", gap: 6 }}
+      >
+        {WEEKDAYS.map((name, i) => {
+          const day = i + 1;
+          const taken = value.includes(day);
+          const next = taken ? value.filter((one) => one !== day) : [...value, day];
+          return (
+            <Choice
+              key={name}
+              label={name}
+              many
+              taken={taken}
+              onPress={() => onChange(next.sort((a, b) => a - b))}
+            />
+          );
+        })}
+        <Choice
+          label="not on closed days"
+          many
+          taken={workdays}
+          onPress={() => onWorkdays(!workdays)}
+        />
+      </View>
+    </View>
+  );
+}
