@@ -63,7 +63,7 @@ test("from an empty school: an author builds and publishes, a person is enrolled
     await page.getByRole("button", { name: new RegExp(`^Module ${title} opens`) }).click();
     await page.getByRole("button", { name: "some days after enrolling" }).click();
     await expect(page.getByRole("button", { name: "7 days", exact: true })).toBeVisible();
-    await page.getByRole("button", { name: "Close" }).click();
+    await page.getByRole("button", { name: "Close", exact: true }).click();
   }
   await expect(
     page.getByRole("button", {
@@ -73,7 +73,7 @@ test("from an empty school: an author builds and publishes, a person is enrolled
   await page.getByRole("button", { name: /^Module Toppings opens/ }).click();
   await page.getByRole("button", { name: "7 days", exact: true }).click();
   await page.getByLabel("How many").fill("14");
-  await page.getByRole("button", { name: "Close" }).click();
+  await page.getByRole("button", { name: "Close", exact: true }).click();
   await expect(
     page.getByRole("button", { name: /^Module Toppings opens 14 days after enrolling: / }),
   ).toBeVisible();
@@ -86,7 +86,7 @@ test("from an empty school: an author builds and publishes, a person is enrolled
   await page.getByLabel("Text (Markdown)").fill("Stir **flour** and *water*.");
   await page.getByLabel("Text (Markdown)").blur();
   await expect(page.getByText("Kept. A text needs no publishing.")).toBeVisible();
-  await page.getByRole("button", { name: "Close" }).click();
+  await page.getByRole("button", { name: "Close", exact: true }).click();
   await page.getByRole("button", { name: "Add a module" }).click();
   await expect(page.getByLabel("Title of module Module 4")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
@@ -103,7 +103,7 @@ test("from an empty school: an author builds and publishes, a person is enrolled
   await page.getByRole("dialog").getByLabel("Mail address").fill(learner);
   await page.getByRole("button", { name: "Enroll", exact: true }).click();
   await expect(page.getByText("Enrolled. A mail tells them how to come in.")).toBeVisible();
-  await page.getByRole("dialog").getByRole("button", { name: "Close" }).last().click();
+  await page.getByRole("dialog").getByRole("button", { name: "Close", exact: true }).last().click();
 
   const other = await browser.newContext({ baseURL: new URL(page.url()).origin });
   const theirs = await other.newPage();
@@ -128,7 +128,7 @@ test("from an empty school: an author builds and publishes, a person is enrolled
   await expect(page.getByText("Say why; it stays on the record.")).toBeVisible();
   await page.getByLabel("Reason").fill("Is away next week");
   await page.getByRole("button", { name: "Open it now" }).click();
-  await page.getByRole("dialog").getByRole("button", { name: "Close" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Close", exact: true }).click();
   await expect(page.getByRole("button", { name: /^Module Dimples: Open\./ })).toBeVisible();
   await page.getByRole("button", { name: /^Access:/ }).click();
   await expect(page.getByText(/Opened early by staff.*Is away next week/)).toBeVisible();

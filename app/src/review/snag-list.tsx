@@ -40,7 +40,7 @@ export function SnagList({ snags, meant, perform, onMeant, onPlace }: Props) {
   const shown = all ? open : open.slice(0, first);
   return (
     <View role="region" aria-label="Snags" style={{ gap: 10 }}>
-      <Text kind="strong" level={2} role="status">
+      <Text kind="strong" role="status">
         {sayCount(open)}
       </Text>
       {shown.map((snag) => (

@@ -17,9 +17,12 @@ import { usePalette } from "../ui/theme";
 import { useTitle } from "../ui/title";
 import { useGetTimelineQuery } from "./api";
 import { type AsIf, asQuery, type Who } from "./as-if/as-if";
+import { sayWho } from "./as-if/say-who";
 import { AsIfStrip } from "./as-if/strip";
 import { WhenSheet } from "./as-if/when-sheet";
 import { WhoSheet } from "./as-if/who-sheet";
+import { CompareSheet } from "./compare/compare-sheet";
+import { useCompared } from "./compare/use-compared";
 import { read } from "./horizon/scale";
 import { Schedule } from "./schedule";
 import { useAsIf } from "./use-as-if";
@@ -51,6 +54,7 @@ export function CourseScreen() {
       school={school}
       course={course}
       schoolZone={settings.timeZone}
+      closed={settings.calendar.closed}
       asIf={asIf.asIf}
       imagined={asIf.imagined}
       setWho={asIf.setWho}
@@ -63,17 +67,27 @@ interface Props {
   school: string;
   course: Course;
   schoolZone: string;
+  closed: readonly string[];
   asIf: AsIf;
   imagined: Extract<Who, { kind: "imagined" }>;
   setWho(who: Who): void;
   setAt(at: string | null): void;
 }
 
-function CourseSchedule({ school, course, schoolZone, asIf, imagined, setWho, setAt }: Props) {
+function CourseSchedule({
+  school,
+  course,
+  schoolZone,
+  closed,
+  asIf,
+  imagined,
+  setWho,
+  setAt,
+}: Props) {
   const wide = useWide();
   const palette = usePalette();
   useTitle(course.title);
-  const [sheet, setSheet] = useState<"who" | "when" | null>(null);
+  const [sheet, setSheet] = useState<"who" | "when" | "compare" | null>(null);
   const [dragged, setDragged] = useState<Instant | null>(null);
   const asked = useThrottled(dragged, 120);
   const query = asQuery(asked === null ? asIf : { ...asIf, at: formatInstant(asked) });
@@ -85,6 +99,8 @@ function CourseSchedule({ school, course, schoolZone, asIf, imagined, setWho, se
   // The person changed: what is still on the screen would be somebody else's dates.
   const timeline = currentData ?? (sameWho(data, asIf.who) ? data : undefined);
   const at = dragged ?? read(asIf.at) ?? read(timeline?.at ?? null);
+  const [people, setPeople] = useState<readonly Who[]>([]);
+  const compared = useCompared(school, course, people, query.at ?? null);
   const clock = timeline?.clock ?? (course.clock === "school" ? schoolZone : imagined.timeZone);
   const settle = (instant: Instant) => {
     setDragged(null);
@@ -111,8 +127,18 @@ function CourseSchedule({ school, course, schoolZone, asIf, imagined, setWho, se
         wide={wide}
         onWho={() => setSheet("who")}
         onWhen={() => setSheet("when")}
+        onCompare={() => setSheet("compare")}
         onChange={setWho}
       />
+      {people.length > 0 ? (
+        <View role="list" aria-label="Compared">
+          {compared.map(({ letter, name }) => (
+            <View key={letter} role="listitem">
+              <Text kind="small">{name}</Text>
+            </View>
+          ))}
+        </View>
+      ) : null}
       {error && !currentData ? (
         <Notice {...explain(error)} onRetry={refetch} />
       ) : timeline && at !== null ? (
@@ -120,6 +146,9 @@ function CourseSchedule({ school, course, schoolZone, asIf, imagined, setWho, se
           school={school}
           course={course}
           timeline={timeline}
+          name={sayWho(course, asIf.who, timeline)}
+          compared={compared}
+          closed={closed}
           cohort={course.cohorts.find(({ id }) => id === cohortOf(course, asIf.who)) ?? null}
           at={at}
           wide={wide}
@@ -136,6 +165,15 @@ function CourseSchedule({ school, course, schoolZone, asIf, imagined, setWho, se
           who={asIf.who}
           fallback={imagined}
           onChange={setWho}
+          onClose={() => setSheet(null)}
+        />
+      )}
+      {sheet === "compare" && (
+        <CompareSheet
+          course={course}
+          imagined={imagined}
+          people={people}
+          onChange={setPeople}
           onClose={() => setSheet(null)}
         />
       )}

@@ -82,7 +82,13 @@ export function rowsOf(
   return rows;
 }
 
-function timesOf({ opens, closes, notBefore, due, reachable }: TimelineItemAnswer): RowTimes {
+export function timesOf({
+  opens,
+  closes,
+  notBefore,
+  due,
+  reachable,
+}: TimelineItemAnswer): RowTimes {
   return {
     opens: read(opens),
     closes: read(closes),

@@ -1,31 +1,43 @@
 /** Outline and horizon together: access, then each module and lesson on a row, every date with its why on a press. */
 import type { Cohort, Course, TimelineAnswer } from "@dawngate/contract";
-import { sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, type Zone, zoneOf } from "@dawngate/core/time";
-import { useMemo, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { Platform, View } from "react-native";
 import { AccessActs, ItemActs } from "../enrollment/acts";
-import { Hidden } from "../ui/hidden";
-import { Press } from "../ui/press";
-import { SunMark } from "../ui/sun-mark";
+import { useNear } from "../ui/near";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { AccessRow } from "./access-row";
 import { Axis } from "./horizon/axis";
-import { rangeOf, read, type Scale, scaleOf, type Tick, ticksOf } from "./horizon/scale";
-import { HorizonStrip } from "./horizon/strip";
-import { OutlineCell } from "./outline-cell";
+import { DatesTable } from "./horizon/dates-table";
+import { useGestures } from "./horizon/gestures";
+import { marksIn } from "./horizon/marks";
+import { useNowLines } from "./horizon/now-line";
+import { type Range, rangeOfAll, read, scaleOf, ticksOf } from "./horizon/scale";
+import { including, panned, zoomed } from "./horizon/zoom";
+import { ZoomBar } from "./horizon/zoom-bar";
 import { type ItemRow, rowsOf, titlesOf } from "./rows";
+import { type Drawing, LANE, type Lane, OUTLINE, ROW, ScheduleRow } from "./schedule-row";
 import { AccessSheet } from "./why/access-sheet";
 import { ItemSheet } from "./why/item-sheet";
 
-/** Room for the outline on a wide screen. */
-const OUTLINE = 430;
-const ROW = 46;
+/** Somebody beside whom the dates are seen, with their dates. */
+export interface Compared {
+  letter: string;
+  name: string;
+  timeline: TimelineAnswer;
+}
 
 interface Props {
   school: string;
   course: Course;
   timeline: TimelineAnswer;
+  /** Whose dates they are, in words. */
+  name: string;
+  compared: readonly Compared[];
+  /** The school's closed days. */
+  closed: readonly string[];
   cohort: Cohort | null;
   at: Instant;
   wide: boolean;
@@ -35,79 +47,131 @@ interface Props {
   onSettle(at: Instant): void;
 }
 
+/** Rows that are drawn, or left out of the drawing, together. */
+const STRETCH = 20;
+
 export function Schedule(props: Props) {
-  const { school, course, timeline, cohort, at, wide, enrollment, onMove, onSettle } = props;
+  const { school, course, timeline, compared, closed, cohort, at, wide, enrollment } = props;
+  const { onMove, onSettle } = props;
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const [why, setWhy] = useState<string | null>(null);
   const [folds, setFolds] = useState<Record<string, boolean>>({});
-  const zone = zoneOf(timeline.clock);
-  // The picture stands still while the instant is dragged: its range follows what was settled.
-  const range = useMemo(() => rangeOf(timeline), [timeline]);
-  const scale = useMemo(() => scaleOf(range, width), [range, width]);
-  const ticks = useMemo(() => (width > 0 ? ticksOf(scale, zone) : []), [scale, zone, width]);
+  const [view, setView] = useState<Range | null>(null);
+  const [table, setTable] = useState(false);
+  const zone = useMemo(() => zoneOf(timeline.clock), [timeline.clock]);
+  const { drawing, whole } = useDrawing({ timeline, compared, closed, zone, view, width });
+  const { scale } = drawing;
+  const picture = useRef<View>(null);
+  useNowLines(picture, scale.x(at));
+  const zoom = (factor: number | null, about = at) =>
+    setView(factor === null ? null : zoomed(view ?? whole, factor, about));
+  useGestures(picture, {
+    zoom: (factor, x) => zoom(factor, scale.instantAt(x)),
+    pan: (part) => setView(panned(view ?? whole, part)),
+  });
+  const settle = (instant: Instant) => {
+    if (view) setView(including(view, instant));
+    onSettle(instant);
+  };
   const folded = (module: string) => folds[module] ?? !wide;
   const rows = rowsOf(course, timeline, cohort, folded, zone);
   const titleOf = useMemo(() => titlesOf(course), [course]);
-  const drawing = {
-    scale,
-    ticks,
-    at,
-    from: read(timeline.access.from),
-    until: read(timeline.access.until),
-  };
+  const onFold = useCallback(
+    (id: string, fold: boolean) => setFolds((before) => ({ ...before, [id]: fold })),
+    [],
+  );
+  const lanesOf = useLanes(compared);
   const asked = why === null ? undefined : timeline.items.find(({ id }) => id === why);
+  const stretches = Array.from({ length: Math.ceil(rows.length / STRETCH) }, (_, i) =>
+    rows.slice(i * STRETCH, (i + 1) * STRETCH),
+  );
   return (
-    <View>
-      <View
-        style={[
-          {
-            flexDirection: "row",
-            alignItems: "flex-end",
-            backgroundColor: palette.paper,
-            zIndex: 1,
-          },
-          // The days and the instant stay in sight while one scrolls through a long outline.
-          Platform.OS === "web" && ({ position: "sticky", top: 0 } as object),
-        ]}
-      >
-        {wide && (
-          <View
-            style={{ width: OUTLINE, flexDirection: "row", paddingRight: 48, paddingBottom: 8 }}
-          >
-            <Text kind="small" color={palette.quiet} style={{ flex: 1 }}>
-              Outline
-            </Text>
-            <Text kind="small" color={palette.quiet}>
-              opens
-            </Text>
-          </View>
-        )}
-        <View
-          style={{ flex: 1, minWidth: 0 }}
-          onLayout={(e) => setWidth(e.nativeEvent.layout.width)}
-        >
-          {width > 0 && <Axis {...drawing} zone={zone} onMove={onMove} onSettle={onSettle} />}
-        </View>
-      </View>
-      <AccessRow
-        timeline={timeline}
-        zone={zone}
-        wide={wide}
-        drawing={drawing}
-        onWhy={() => setWhy("access")}
+    <View style={{ gap: 10 }}>
+      <ZoomBar
+        onZoom={zoom}
+        onPan={(part) => setView(panned(view ?? whole, part))}
+        onWhole={view ? () => setView(null) : null}
+        table={table}
+        onTable={() => setTable(!table)}
       />
-      {rows.map((row) => (
-        <Row
-          key={row.item.id}
-          row={row}
-          zone={zone}
-          wide={wide}
-          drawing={drawing}
-          onWhy={() => setWhy(row.item.id)}
-          onFold={() => setFolds({ ...folds, [row.item.id]: !row.folded })}
+      {table ? (
+        <DatesTable
+          rows={rowsOf(course, timeline, cohort, () => false, zone).map(({ item, title }) => ({
+            id: item.id,
+            title,
+            module: item.kind === "module",
+          }))}
+          columns={[{ name: props.name, timeline }, ...compared]}
         />
-      ))}
+      ) : (
+        <View ref={picture}>
+          <View
+            style={[
+              {
+                flexDirection: "row",
+                alignItems: "flex-end",
+                backgroundColor: palette.paper,
+                zIndex: 1,
+              },
+              // The days and the instant stay in sight while one scrolls through a long outline.
+              Platform.OS === "web" && ({ position: "sticky", top: 0 } as object),
+            ]}
+          >
+            {wide && (
+              <View
+                style={{ width: OUTLINE, flexDirection: "row", paddingRight: 48, paddingBottom: 8 }}
+              >
+                <Text kind="small" color={palette.quiet} style={{ flex: 1 }}>
+                  Outline
+                </Text>
+                <Text kind="small" color={palette.quiet}>
+                  opens
+                </Text>
+              </View>
+            )}
+            <View
+              style={{ flex: 1, minWidth: 0 }}
+              onLayout={(e) => setWidth(e.nativeEvent.layout.width)}
+            >
+              {width > 0 && (
+                <Axis
+                  {...drawing}
+                  at={at}
+                  zone={zone}
+                  onMove={onMove}
+                  onSettle={settle}
+                  onZoom={zoom}
+                />
+              )}
+            </View>
+          </View>
+          <AccessRow
+            timeline={timeline}
+            zone={zone}
+            wide={wide}
+            drawing={drawing}
+            onWhy={() => setWhy("access")}
+          />
+          {stretches.map((some, i) => (
+            <Stretch
+              // biome-ignore lint/suspicious/noArrayIndexKey: a stretch is known by where it stands
+              key={i}
+              index={i}
+              all={rows.length <= 80}
+              rows={some}
+              zone={zone}
+              wide={wide}
+              drawing={drawing}
+              lanesOf={lanesOf}
+              lanes={compared.length}
+              onWhy={setWhy}
+              onFold={onFold}
+            />
+          ))}
+          <Marks drawing={drawing} />
+        </View>
+      )}
       {why === "access" && (
         <AccessSheet timeline={timeline} titleOf={titleOf} onClose={() => setWhy(null)}>
           {enrollment !== null && (
@@ -148,149 +212,122 @@ export function Schedule(props: Props) {
   );
 }
 
+/** What rows are drawn by: the same object until the dates, the zoom or the width change, not while the instant moves. */
+function useDrawing({
+  timeline,
+  compared,
+  closed,
+  zone,
+  view,
+  width,
+}: Pick<Props, "timeline" | "compared" | "closed"> & {
+  zone: Zone;
+  view: Range | null;
+  width: number;
+}): { drawing: Drawing; whole: Range } {
+  const fresh = rangeOfAll([timeline, ...compared.map((one) => one.timeline)]);
+  // An answer to a moved instant covers the same time: the picture stands still.
+  const kept = useRef(fresh);
+  const who = [
+    timeline.id,
+    timeline.enrolledAt,
+    ...compared.map(({ letter, name }) => letter + name),
+  ].join();
+  const before = useRef(who);
+  if (before.current !== who || fresh.from < kept.current.from || fresh.to > kept.current.to)
+    kept.current = fresh;
+  before.current = who;
+  const whole = kept.current;
+  const range = view ?? whole;
+  const scale = useMemo(() => scaleOf(range, width), [range, width]);
+  const ticks = useMemo(() => (width > 0 ? ticksOf(scale, zone) : []), [scale, zone, width]);
+  const marks = useMemo(() => marksIn(range, zone, closed), [range, zone, closed]);
+  const { from, until } = timeline.access;
+  const first = useRef(read(timeline.at) as Instant);
+  const drawing = useMemo(
+    () => ({ scale, ticks, marks, at: first.current, from: read(from), until: read(until) }),
+    [scale, ticks, marks, from, until],
+  );
+  return { drawing, whole };
+}
+
+/** The lanes of an item, one for each who is compared. */
+function useLanes(compared: readonly Compared[]): (item: string) => Lane[] {
+  return useMemo(() => {
+    const known = compared.map(({ letter, timeline }) => ({
+      letter,
+      zone: zoneOf(timeline.clock),
+      from: read(timeline.access.from),
+      until: read(timeline.access.until),
+      items: new Map(timeline.items.map((item) => [item.id, item])),
+    }));
+    return (id) =>
+      known.map(({ letter, zone, from, until, items }) => {
+        const item = items.get(id) ?? null;
+        const says =
+          item === null
+            ? "not there"
+            : item.opens === null
+              ? "waits"
+              : sayWrittenInstant(item.opens, zone, false);
+        return { letter, item, from, until, says };
+      });
+  }, [compared]);
+}
+
+interface StretchProps {
+  index: number;
+  /** So few rows that all are drawn. */
+  all: boolean;
+  rows: ItemRow[];
+  zone: Zone;
+  wide: boolean;
+  drawing: Drawing;
+  lanes: number;
+  lanesOf(item: string): Lane[];
+  onWhy(id: string): void;
+  onFold(id: string, folded: boolean): void;
+}
+
+function Stretch({ index, all, rows, lanes, lanesOf, wide, ...same }: StretchProps) {
+  const { near, ref, height } = useNear(all, () => index < 3);
+  const tall = (wide ? ROW : 76) + lanes * LANE * (wide ? 1 : 2);
+  return (
+    <View ref={ref} style={near ? undefined : { height: height ?? rows.length * tall }}>
+      {near
+        ? rows.map((row) => (
+            <ScheduleRow
+              key={row.item.id}
+              row={row}
+              wide={wide}
+              lanes={lanesOf(row.item.id)}
+              {...same}
+            />
+          ))
+        : null}
+    </View>
+  );
+}
+
+/** What closed days and clock changes are in sight, in words: shape alone would not say it. */
+function Marks({ drawing }: { drawing: Drawing }) {
+  const { quiet } = usePalette();
+  const { marks } = drawing;
+  if (marks.length === 0) return null;
+  const more = marks.length - 4;
+  return (
+    <Text kind="small" color={quiet} style={{ paddingTop: 10 }}>
+      {marks
+        .slice(0, 4)
+        .map(({ says }) => says)
+        .join(" · ")}
+      {more > 0 ? ` · and ${more} more` : ""}
+    </Text>
+  );
+}
+
 function kindOf(course: Course, id: string): string | null {
   for (const module of course.modules)
     for (const lesson of module.lessons) if (lesson.id === id) return lesson.kind;
   return null;
-}
-
-interface Drawing {
-  scale: Scale;
-  ticks: Tick[];
-  at: Instant;
-  from: Instant | null;
-  until: Instant | null;
-}
-
-interface RowProps {
-  row: ItemRow;
-  zone: Zone;
-  wide: boolean;
-  drawing: Drawing;
-  onWhy(): void;
-  onFold(): void;
-}
-
-function Row({ row, zone, wide, drawing, onWhy, onFold }: RowProps) {
-  const { line } = usePalette();
-  const strong = row.item.kind === "module";
-  const cell = (
-    <OutlineCell
-      row={row}
-      zone={zone}
-      height={wide ? ROW - 1 : 44}
-      wide={wide}
-      onWhy={onWhy}
-      onFold={onFold}
-    />
-  );
-  const strip = (
-    <HorizonStrip
-      {...drawing}
-      {...row.times}
-      height={wide ? ROW : strong ? 34 : 26}
-      strong={strong}
-      label={wide || row.item.opens === null ? row.label : null}
-    />
-  );
-  return wide ? (
-    <View style={{ flexDirection: "row" }}>
-      <View
-        style={{
-          width: OUTLINE,
-          height: ROW,
-          paddingRight: 16,
-          borderBottomWidth: 1,
-          borderBottomColor: line,
-        }}
-      >
-        {cell}
-      </View>
-      {strip}
-    </View>
-  ) : (
-    <View style={{ marginTop: strong ? 8 : 0 }}>
-      {cell}
-      {strip}
-    </View>
-  );
-}
-
-function AccessRow({
-  timeline,
-  zone,
-  wide,
-  drawing,
-  onWhy,
-}: {
-  timeline: TimelineAnswer;
-  zone: Zone;
-  wide: boolean;
-  drawing: Drawing;
-  onWhy(): void;
-}) {
-  const palette = usePalette();
-  const words = sayAccess(timeline, zone);
-  const strip = (
-    <HorizonStrip
-      {...drawing}
-      opens={drawing.from}
-      closes={drawing.until}
-      notBefore={null}
-      due={null}
-      unreachable={false}
-      height={wide ? ROW : 26}
-      strong={false}
-      label={null}
-    />
-  );
-  return (
-    <View style={{ flexDirection: wide ? "row" : "column" }}>
-      <Press
-        onPress={onWhy}
-        style={{
-          flexDirection: "row",
-          alignItems: "center",
-          gap: 10,
-          paddingRight: wide ? 52 : 4,
-          ...(wide && { width: OUTLINE, height: ROW }),
-        }}
-      >
-        <SunMark mark={timeline.access.state} />
-        <Hidden>{`Access: ${words}. Why?`}</Hidden>
-        <Text kind="name" aria-hidden>
-          Access
-        </Text>
-        <Text
-          kind="small"
-          aria-hidden
-          color={timeline.access.shutBy === null ? palette.quiet : palette.ember}
-          style={{ flex: 1, textAlign: "right" }}
-        >
-          {words}
-        </Text>
-      </Press>
-      {strip}
-    </View>
-  );
-}
-
-/** "begins Fri 5 Mar, 14:20; ends at the end of Sat 1 May 2027". */
-function sayAccess({ access, clock }: TimelineAnswer, zone: Zone): string {
-  if (access.shutBy === "pause") return "paused, everything is closed";
-  if (access.shutBy === "suspension") return "suspended, everything is closed";
-  const speaker = { zone: zoneOf(clock), titleOf: (id: string) => id, person: "they" as const };
-  const begins =
-    access.from === null
-      ? "waits for the first payment"
-      : access.state === "scheduled"
-        ? `begins ${sayWrittenInstant(access.from, zone, false)}`
-        : null;
-  const ends =
-    access.until === null
-      ? access.untilWaitsFor.length > 0
-        ? "no end yet"
-        : "no end"
-      : `${access.state === "closed" ? "ended at" : "until"} ${sayWrittenEnd(access.until, speaker)}`;
-  return [begins, ends].filter((part) => part !== null).join(", ");
 }

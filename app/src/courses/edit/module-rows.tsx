@@ -6,12 +6,12 @@ import type { Zone } from "@dawngate/core/time";
 import { memo } from "react";
 import { View } from "react-native";
 import { useWide } from "../../ui/layout";
+import { useNear } from "../../ui/near";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { PlainRows } from "./drag";
 import { type Drawing, EditRow, looksSame, ROW, type RowActions } from "./edit-row";
-import { useNear } from "./near";
 
 /** Rows that are drawn, or left plain, together: most modules are one stretch, so that a new row moves none to the next. */
 const STRETCH = 24;

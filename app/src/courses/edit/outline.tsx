@@ -6,13 +6,13 @@ import type { PlanCourse } from "@dawngate/core/plan";
 import type { Zone } from "@dawngate/core/time";
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
+import { bringNear } from "../../ui/near";
 import type { InCourse } from "../api";
 import { clipOfText, keepClip } from "./clip";
 import { DragArea } from "./drag";
 import type { Drawing, RowActions } from "./edit-row";
 import { MarkedBar } from "./marked-bar";
 import { ModuleRows } from "./module-rows";
-import { bringNear } from "./near";
 import { pastedLines, strike, type Typed } from "./typing";
 import { type DraftActions, useLiveCourse } from "./use-draft";
 

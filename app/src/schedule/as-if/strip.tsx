@@ -1,6 +1,6 @@
 /** The "as if" strip: for whom and when all dates on the screen hold. Each part can be pressed and changed. */
 import type { Course, TimelineAnswer } from "@dawngate/contract";
-import { sayInstant, sayWrittenDate, sayZone } from "@dawngate/core/schedule/words";
+import { sayInstant, sayZone } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
 import { Hidden } from "../../ui/hidden";
@@ -8,6 +8,7 @@ import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { type AsIf, type Who, windowFor } from "./as-if";
+import { sayWho } from "./say-who";
 
 interface Props {
   course: Course;
@@ -19,6 +20,7 @@ interface Props {
   wide: boolean;
   onWho(): void;
   onWhen(): void;
+  onCompare(): void;
   onChange(who: Who): void;
 }
 
@@ -31,6 +33,7 @@ export function AsIfStrip({
   wide,
   onWho,
   onWhen,
+  onCompare,
   onChange,
 }: Props) {
   const palette = usePalette();
@@ -77,7 +80,16 @@ export function AsIfStrip({
           <Hidden>. Change when</Hidden>
         </Text>
       </Press>
-      {wide && <Quick course={course} who={who} onWho={onWho} onChange={onChange} />}
+      {wide ? null : (
+        <Press onPress={onCompare} style={part}>
+          <Text kind="small" color={palette.onMorningQuiet}>
+            Compare…
+          </Text>
+        </Press>
+      )}
+      {wide && (
+        <Quick onCompare={onCompare} course={course} who={who} onWho={onWho} onChange={onChange} />
+      )}
     </View>
   );
 }
@@ -87,8 +99,9 @@ function Quick({
   course,
   who,
   onWho,
+  onCompare,
   onChange,
-}: Pick<Props, "course" | "onWho" | "onChange"> & { who: Who }) {
+}: Pick<Props, "course" | "onWho" | "onCompare" | "onChange"> & { who: Who }) {
   const { onMorningQuiet } = usePalette();
   const window = who.kind === "imagined" ? windowFor(course, who.cohort) : null;
   const quick = { paddingHorizontal: 8, justifyContent: "center" } as const;
@@ -107,19 +120,9 @@ function Quick({
       <Press onPress={onWho} style={quick}>
         <Text color={onMorningQuiet}>A person…</Text>
       </Press>
+      <Press onPress={onCompare} style={quick}>
+        <Text color={onMorningQuiet}>Compare…</Text>
+      </Press>
     </View>
   );
-}
-
-/** "somebody enrolling Fri 5 Mar 2027, 14:20 in Lisbon", or a name with the day of enrolling. */
-function sayWho(course: Course, who: Who, timeline: TimelineAnswer | undefined): string {
-  const into = (cohort: string | null) => {
-    const name = course.cohorts.find(({ id }) => id === cohort)?.name;
-    return name === undefined ? "" : ` into cohort ${name}`;
-  };
-  if (who.kind === "imagined")
-    return `somebody enrolling ${sayWrittenDate(who.day)}, ${who.time}${into(who.cohort)}, ${sayZone(who.timeZone)}`;
-  const person = course.people.find(({ enrollment }) => enrollment === who.enrollment);
-  if (!person) return timeline ? who.enrollment : "…";
-  return `${person.name}, ${sayZone(person.timeZone)}${person.cohort === null ? "" : `, cohort ${course.cohorts.find(({ id }) => id === person.cohort)?.name ?? person.cohort}`}`;
 }

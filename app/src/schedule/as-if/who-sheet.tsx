@@ -105,7 +105,7 @@ function ImaginedForm({
   );
 }
 
-function People({
+export function People({
   course,
   chosen,
   onChoose,

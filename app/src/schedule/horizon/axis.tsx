@@ -21,6 +21,9 @@ const KEYS: Record<string, number> = {
   PageUp: 7 * DAY,
 };
 
+/** What a key zooms to; null: the whole. */
+const ZOOMS: Record<string, number | null> = { "+": 0.5, "=": 0.5, "-": 2, "0": null };
+
 interface Props {
   scale: Scale;
   ticks: Tick[];
@@ -30,13 +33,18 @@ interface Props {
   onMove(at: Instant): void;
   /** When it is let go. */
   onSettle(at: Instant): void;
+  /** By keys: times as much time, or the whole. */
+  onZoom(factor: number | null): void;
 }
 
-export function Axis({ scale, ticks, zone, at, onMove, onSettle }: Props) {
+export function Axis({ scale, ticks, zone, at, onMove, onSettle, onZoom }: Props) {
   const { quiet } = usePalette();
   const x = scale.x(at);
   return (
-    <View style={{ height: AXIS_HEIGHT, width: scale.width }}>
+    <View
+      style={{ height: AXIS_HEIGHT, width: scale.width }}
+      {...({ dataSet: { axis: "" } } as object)}
+    >
       {ticks.map((tick) => {
         const place = scale.x(tick.instant);
         const hidden = Math.abs(place + 22 - x) < HANDLE / 2 + 24 || place + 60 > scale.width;
@@ -52,12 +60,19 @@ export function Axis({ scale, ticks, zone, at, onMove, onSettle }: Props) {
           </Text>
         );
       })}
-      <Handle scale={scale} zone={zone} at={at} onMove={onMove} onSettle={onSettle} />
+      <Handle
+        scale={scale}
+        zone={zone}
+        at={at}
+        onMove={onMove}
+        onSettle={onSettle}
+        onZoom={onZoom}
+      />
     </View>
   );
 }
 
-function Handle({ scale, zone, at, onMove, onSettle }: Omit<Props, "ticks">) {
+function Handle({ scale, zone, at, onMove, onSettle, onZoom }: Omit<Props, "ticks">) {
   const { night, onNight } = usePalette();
   const latest = useRef({ scale, at, onMove, onSettle, from: 0 });
   Object.assign(latest.current, { scale, at, onMove, onSettle });
@@ -81,6 +96,12 @@ function Handle({ scale, zone, at, onMove, onSettle }: Omit<Props, "ticks">) {
   }, []);
   const keys = {
     onKeyDown: (event: { key: string; preventDefault(): void }) => {
+      const zoom = ZOOMS[event.key];
+      if (zoom !== undefined) {
+        event.preventDefault();
+        onZoom(zoom);
+        return;
+      }
       const step = KEYS[event.key];
       if (step === undefined) return;
       event.preventDefault();

@@ -4,6 +4,8 @@ import { memo } from "react";
 import { G, Line, Path, Rect, Text as SvgText } from "react-native-svg";
 import { TEXT_BOLD } from "../../ui/fonts";
 import type { Palette } from "../../ui/palette";
+import type { DayMark } from "./marks";
+import { NowLine } from "./now-line";
 import type { Scale, Tick } from "./scale";
 
 /** What the row of an item, or of access itself, has to draw. */
@@ -60,7 +62,7 @@ export const Bar = memo(function Bar(props: Props) {
           strokeWidth={1.5}
         />
       )}
-      <Line x1={now} x2={now} y1={0} y2={height} stroke={palette.night} strokeWidth={2} />
+      <NowLine x={now} height={height} color={palette.night} />
       {due !== null && (
         <Path
           d={`M${scale.x(due)} ${ground}v${-rise - 3}h9l-3 4 3 4h-9`}
@@ -196,6 +198,7 @@ export const Backdrop = memo(function Backdrop({
   ticks,
   from,
   until,
+  marks,
 }: {
   scale: Scale;
   palette: Palette;
@@ -203,6 +206,7 @@ export const Backdrop = memo(function Backdrop({
   ticks: Tick[];
   from: Instant | null;
   until: Instant | null;
+  marks: readonly DayMark[];
 }) {
   const begin = from === null ? 0 : scale.x(from);
   const end = until === null ? scale.width : scale.x(until);
@@ -211,6 +215,29 @@ export const Backdrop = memo(function Backdrop({
       {begin > 0 && <Rect x={0} y={0} width={begin} height={height} fill={palette.shade} />}
       {end < scale.width && (
         <Rect x={end} y={0} width={scale.width - end} height={height} fill={palette.shade} />
+      )}
+      {marks.map((mark) =>
+        mark.kind === "closed" ? (
+          <Rect
+            key={mark.from}
+            x={scale.x(mark.from)}
+            y={0}
+            width={Math.max(scale.x(mark.to) - scale.x(mark.from), 2)}
+            height={height}
+            fill={palette.lilac}
+          />
+        ) : (
+          <Line
+            key={mark.from}
+            x1={scale.x(mark.from)}
+            x2={scale.x(mark.from)}
+            y1={0}
+            y2={height}
+            stroke={palette.dusk}
+            strokeWidth={1.5}
+            strokeDasharray="2 4"
+          />
+        ),
       )}
       {ticks.map(({ instant }) => (
         <Line

@@ -55,6 +55,15 @@ export function rangeOf(timeline: TimelineAnswer): Range {
   return { from: (from - air) as Instant, to: (to + air * 1.5) as Instant };
 }
 
+/** The time to show for several at once: all of each. */
+export function rangeOfAll(timelines: readonly TimelineAnswer[]): Range {
+  const ranges = timelines.map(rangeOf);
+  return {
+    from: Math.min(...ranges.map(({ from }) => from)) as Instant,
+    to: Math.max(...ranges.map(({ to }) => to)) as Instant,
+  };
+}
+
 export interface Scale {
   range: Range;
   width: number;

@@ -3,6 +3,7 @@ import type { Instant } from "@dawngate/core/time";
 import Svg from "react-native-svg";
 import { usePalette } from "../../ui/theme";
 import { Backdrop, Bar, type RowTimes } from "./bars";
+import type { DayMark } from "./marks";
 import type { Scale, Tick } from "./scale";
 
 interface Props extends RowTimes {
@@ -11,12 +12,17 @@ interface Props extends RowTimes {
   from: Instant | null;
   until: Instant | null;
   at: Instant;
+  /** Closed days and clock changes. */
+  marks?: readonly DayMark[];
   height: number;
   strong: boolean;
   label: string | null;
 }
 
-export function HorizonStrip({ scale, ticks, from, until, height, strong, ...bar }: Props) {
+const NONE: readonly DayMark[] = [];
+
+export function HorizonStrip(props: Props) {
+  const { scale, ticks, from, until, marks = NONE, height, strong, ...bar } = props;
   const palette = usePalette();
   if (scale.width <= 0) return null;
   return (
@@ -28,6 +34,7 @@ export function HorizonStrip({ scale, ticks, from, until, height, strong, ...bar
         ticks={ticks}
         from={from}
         until={until}
+        marks={marks}
       />
       <Bar
         {...bar}
