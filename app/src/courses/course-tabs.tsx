@@ -5,7 +5,7 @@ import { useGetSchoolQuery } from "../school/api";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 
-export type CourseSide = "schedule" | "edit" | "people" | "cohorts";
+export type CourseSide = "schedule" | "rehearsal" | "edit" | "people" | "cohorts";
 
 interface Props {
   school: string;
@@ -20,7 +20,12 @@ export function CourseTabs({ school, course, here, unpublished = false }: Props)
   const { dusk, ink, ember } = usePalette();
   const base = `/${school}/courses/${course}`;
   const sides: [CourseSide | "public", string, string][] = [
-    ...(unpublished ? [] : ([["schedule", "Schedule", base]] as [CourseSide, string, string][])),
+    ...(unpublished
+      ? []
+      : ([
+          ["schedule", "Schedule", base],
+          ["rehearsal", "Rehearsal", `${base}/rehearsal`],
+        ] as [CourseSide, string, string][])),
     ...(data?.role === "owner"
       ? ([["edit", "Outline and gates", `${base}/edit`]] as [CourseSide, string, string][])
       : []),

@@ -20,7 +20,8 @@ interface Props {
   wide: boolean;
   onWho(): void;
   onWhen(): void;
-  onCompare(): void;
+  /** Null: there is nothing to compare here. */
+  onCompare: (() => void) | null;
   onChange(who: Who): void;
 }
 
@@ -80,7 +81,7 @@ export function AsIfStrip({
           <Hidden>. Change when</Hidden>
         </Text>
       </Press>
-      {wide ? null : (
+      {wide || !onCompare ? null : (
         <Press onPress={onCompare} style={part}>
           <Text kind="small" color={palette.onMorningQuiet}>
             Compare…
@@ -120,9 +121,11 @@ function Quick({
       <Press onPress={onWho} style={quick}>
         <Text color={onMorningQuiet}>A person…</Text>
       </Press>
-      <Press onPress={onCompare} style={quick}>
-        <Text color={onMorningQuiet}>Compare…</Text>
-      </Press>
+      {onCompare ? (
+        <Press onPress={onCompare} style={quick}>
+          <Text color={onMorningQuiet}>Compare…</Text>
+        </Press>
+      ) : null}
     </View>
   );
 }

@@ -1,0 +1,1 @@
+export { RehearsalScreen as default } from "../../../../src/schedule/rehearsal/rehearsal-screen";

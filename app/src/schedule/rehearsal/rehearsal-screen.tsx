@@ -1,0 +1,215 @@
+/** The course as one person meets it, at an instant one chooses. Nothing that is done here is put on record. */
+import type { Course } from "@dawngate/contract";
+import { DEFAULT_WORDS } from "@dawngate/core/courses";
+import { sayInstant } from "@dawngate/core/schedule/words";
+import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
+import { useLocalSearchParams } from "expo-router";
+import { useEffect, useState } from "react";
+import { View } from "react-native";
+import { useGetCourseQuery } from "../../courses/api";
+import { CourseTabs } from "../../courses/course-tabs";
+import { useGetPublicCourseQuery } from "../../enrollment/api";
+import { CourseOutline } from "../../enrollment/course-outline";
+import { useGetSchoolQuery } from "../../school/api";
+import { explain } from "../../store/api";
+import { useWide } from "../../ui/layout";
+import { Notice } from "../../ui/notice";
+import { Page } from "../../ui/page";
+import { Skeleton } from "../../ui/skeleton";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { useGetTimelineQuery } from "../api";
+import { type AsIf, asQuery, type Who } from "../as-if/as-if";
+import { Choice } from "../as-if/choice";
+import { AsIfStrip } from "../as-if/strip";
+import { WhenSheet } from "../as-if/when-sheet";
+import { WhoSheet } from "../as-if/who-sheet";
+import { rangeOf, read } from "../horizon/scale";
+import { titlesOf } from "../rows";
+import { useAsIf } from "../use-as-if";
+import { changeFrom, whatChanges } from "./changes";
+import { RehearsedLesson } from "./rehearsed-lesson";
+import { TimeSlider } from "./time-slider";
+
+const MINUTE = 60_000;
+
+export function RehearsalScreen() {
+  const { school, course: id } = useLocalSearchParams() as { school: string; course: string };
+  const { data: settings, error: schoolError } = useGetSchoolQuery(school);
+  const { data: course, error, refetch } = useGetCourseQuery({ school, course: id });
+  const asIf = useAsIf(course, settings?.timeZone);
+  const trouble = error ?? schoolError;
+  if (!course || !settings || !asIf.asIf || !asIf.imagined)
+    return (
+      <Page
+        title={trouble ? "Not here" : "…"}
+        above={{ text: "Courses", href: `/${school}/courses` }}
+      >
+        {trouble ? (
+          <Notice {...explain(trouble)} onRetry={refetch} />
+        ) : (
+          <Skeleton widths={[0.5, 0.7, 0.6]} />
+        )}
+      </Page>
+    );
+  return (
+    <Rehearsal
+      school={school}
+      course={course}
+      schoolZone={settings.timeZone}
+      asIf={asIf.asIf}
+      imagined={asIf.imagined}
+      setWho={asIf.setWho}
+      setAt={asIf.setAt}
+    />
+  );
+}
+
+interface Props {
+  school: string;
+  course: Course;
+  schoolZone: string;
+  asIf: AsIf;
+  imagined: Extract<Who, { kind: "imagined" }>;
+  setWho(who: Who): void;
+  setAt(at: string | null): void;
+}
+
+function Rehearsal({ school, course, schoolZone, asIf, imagined, setWho, setAt }: Props) {
+  const wide = useWide();
+  const { quiet } = usePalette();
+  const [sheet, setSheet] = useState<"who" | "when" | null>(null);
+  const [lesson, setLesson] = useState<string | null>(null);
+  const place = { school, course: course.id };
+  const { data: known } = useGetPublicCourseQuery(place);
+  const { data, error, refetch } = useGetTimelineQuery({ ...place, query: asQuery(asIf) });
+  const timeline = data;
+  const at = read(asIf.at) ?? read(timeline?.at ?? null);
+  const clock = timeline?.clock ?? (course.clock === "school" ? schoolZone : imagined.timeZone);
+  const zone = zoneOf(clock);
+  const go = (instant: Instant | null) => instant !== null && setAt(formatInstant(instant));
+  const [before, after] =
+    timeline && at !== null
+      ? [changeFrom(timeline, at, -1), changeFrom(timeline, at, 1)]
+      : [null, null];
+  useChangeKeys(
+    () => go(before),
+    () => go(after),
+  );
+  const titleOf = titlesOf(course);
+  const range = timeline ? rangeOf({ ...timeline, at: timeline.enrolledAt }) : null;
+  const inVersion = new Set(timeline?.items.map(({ id }) => id));
+  const goOn = timeline?.items.find(
+    ({ kind, state, done }) => kind === "lesson" && state === "open" && !done,
+  );
+  return (
+    <Page title={course.title} above={{ text: "Courses", href: `/${school}/courses` }}>
+      <CourseTabs school={school} course={course.id} here="rehearsal" />
+      <AsIfStrip
+        course={course}
+        asIf={asIf}
+        timeline={timeline}
+        at={at}
+        clock={clock}
+        wide={wide}
+        onWho={() => setSheet("who")}
+        onWhen={() => setSheet("when")}
+        onCompare={null}
+        onChange={setWho}
+      />
+      {timeline && range && at !== null ? (
+        <View role="group" aria-label="Go through time" style={{ gap: 6 }}>
+          <TimeSlider
+            label="The instant one looks at"
+            from={Math.floor(range.from / MINUTE)}
+            to={Math.ceil(range.to / MINUTE)}
+            value={Math.round(at / MINUTE)}
+            says={sayInstant(at, zone)}
+            onChange={(minutes) => setAt(formatInstant((minutes * MINUTE) as Instant))}
+          />
+          <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
+            <Choice label="To the change before" onPress={() => go(before)} />
+            <Choice label="To the next change" onPress={() => go(after)} />
+          </View>
+          <Text kind="small" color={quiet} role="status">
+            {sayNow(whatChanges(timeline, at), titleOf, after, zone)}
+          </Text>
+        </View>
+      ) : null}
+      {error && !timeline ? <Notice {...explain(error)} onRetry={refetch} /> : null}
+      {timeline ? (
+        <CourseOutline
+          course={{
+            words: known?.words ?? DEFAULT_WORDS,
+            timeline,
+            goOn: goOn?.id ?? null,
+            modules: course.modules
+              .filter(({ id }) => inVersion.has(id))
+              .map((module) => ({
+                ...module,
+                lessons: module.lessons.filter(({ id }) => inVersion.has(id)),
+              })),
+          }}
+          onEnter={setLesson}
+        />
+      ) : (
+        <Skeleton widths={[0.6, 0.5, 0.7]} />
+      )}
+      {lesson !== null ? (
+        <RehearsedLesson place={place} lesson={lesson} onClose={() => setLesson(null)} />
+      ) : null}
+      {sheet === "who" ? (
+        <WhoSheet
+          course={course}
+          who={asIf.who}
+          fallback={imagined}
+          onChange={setWho}
+          onClose={() => setSheet(null)}
+        />
+      ) : null}
+      {sheet === "when" && at !== null ? (
+        <WhenSheet
+          zone={zone}
+          at={at}
+          isNow={asIf.at === null}
+          onChange={setAt}
+          onClose={() => setSheet(null)}
+        />
+      ) : null}
+    </Page>
+  );
+}
+
+/** What happens at this very instant, or when the next thing does. */
+function sayNow(
+  changes: ReturnType<typeof whatChanges>,
+  titleOf: (id: string) => string,
+  next: Instant | null,
+  zone: ReturnType<typeof zoneOf>,
+): string {
+  const [first, second] = changes;
+  const more = changes.length - 2;
+  if (first)
+    return `Now “${titleOf(first.item)}” ${first.change}${second ? `, “${titleOf(second.item)}” ${second.change}` : ""}${more > 0 ? ` and ${more} more` : ""}.`;
+  return next === null
+    ? "Nothing changes any more."
+    : `Nothing changes until ${sayInstant(next, zone)}.`;
+}
+
+/** `n` and `p`: to the next change and the one before, while one types nowhere. */
+function useChangeKeys(before: () => void, after: () => void): void {
+  useEffect(() => {
+    if (typeof window === "undefined" || !window.addEventListener) return;
+    const listen = (event: KeyboardEvent) => {
+      const { tagName } = (event.target ?? {}) as HTMLElement;
+      const typing =
+        tagName === "TEXTAREA" ||
+        (tagName === "INPUT" && (event.target as HTMLInputElement).type !== "range");
+      if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.key === "n") after();
+      if (event.key === "p") before();
+    };
+    window.addEventListener("keydown", listen);
+    return () => window.removeEventListener("keydown", listen);
+  });
+}

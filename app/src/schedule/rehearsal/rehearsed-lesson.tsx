@@ -1,0 +1,38 @@
+/** What stands in a lesson, as its enrollee would read it; opening it here is not put on record. */
+import { type InCourse, useGetLessonTextQuery } from "../../courses/api";
+import { Markdown } from "../../courses/markdown";
+import { explain } from "../../store/api";
+import { Notice } from "../../ui/notice";
+import { Sheet } from "../../ui/sheet";
+import { Skeleton } from "../../ui/skeleton";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+
+interface Props {
+  place: InCourse;
+  lesson: string;
+  onClose(): void;
+}
+
+export function RehearsedLesson({ place, lesson, onClose }: Props) {
+  const { quiet } = usePalette();
+  const { data, error, refetch } = useGetLessonTextQuery({ ...place, lesson });
+  return (
+    <Sheet title={data?.title ?? "…"} onClose={onClose}>
+      {data ? (
+        data.text === "" ? (
+          <Text color={quiet}>Nothing stands in this lesson yet.</Text>
+        ) : (
+          <Markdown text={data.text} />
+        )
+      ) : error ? (
+        <Notice {...explain(error)} onRetry={refetch} />
+      ) : (
+        <Skeleton widths={[1, 0.9, 0.4]} />
+      )}
+      <Text kind="small" color={quiet}>
+        A rehearsal: that it was opened here is on nobody's record.
+      </Text>
+    </Sheet>
+  );
+}
