@@ -49,6 +49,10 @@ export const newEnrollment = z
   })
   .meta({ id: "NewEnrollment" });
 
+export const whyMail = z
+  .strictObject({ item: planFields.id.describe("The module or lesson they asked about.") })
+  .meta({ id: "WhyMail" });
+
 const onItem = <T extends string>(type: T) =>
   z.strictObject({ type: z.literal(type), item: planFields.id, reason });
 const plain = <T extends string>(type: T) => z.strictObject({ type: z.literal(type), reason });

@@ -49,9 +49,29 @@ export const schoolChange = z
     color: z.string().regex(/^#[0-9A-Fa-f]{6}$/, "A color is # and six digits, such as #D9533B"),
     releaseHour: planFields.timeOfDay,
     words: ownWords,
+    calendar: z
+      .strictObject({
+        weekend: z.array(z.int().min(1).max(7)).max(7).describe("Weekdays, Monday = 1."),
+        closed: z
+          .array(planFields.localDate)
+          .max(5_000, "At most 5,000 closed days")
+          .describe("In any order, each counted once."),
+      })
+      .describe("The whole calendar, instead of the one before."),
   })
   .partial()
   .meta({ id: "SchoolChange" });
+
+export const calendarDays = z
+  .object({
+    days: z.array(z.object({ date: z.string(), name: z.string() })),
+    leftOut: z
+      .array(z.object({ name: z.string(), reason: z.string() }))
+      .describe("Events that close no day, with the reason; at most 100 of them."),
+  })
+  .meta({ id: "CalendarDays" });
+
+export type CalendarDays = z.infer<typeof calendarDays>;
 
 export const me = z
   .object({

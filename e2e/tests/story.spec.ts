@@ -67,7 +67,7 @@ test("from an empty school: an author builds and publishes, a person is enrolled
   }
   await expect(
     page.getByRole("button", {
-      name: /^Module Toppings opens 7 days after enrolling, a snag: same day as the one before/,
+      name: /^Module Toppings opens 7 days after enrolling · same day as the one before/,
     }),
   ).toBeVisible();
   await page.getByRole("button", { name: /^Module Toppings opens/ }).click();

@@ -70,6 +70,7 @@ const ALL: Role[] = [...IN, "nobody"];
 const ROUTES: [string, string, unknown, Role[]][] = [
   ["GET", "/schools/one", undefined, ALL],
   ["PATCH", "/schools/one", { contact: "x@example.org" }, O],
+  ["POST", "/schools/one/calendar-file", new Uint8Array(), O],
   ["GET", "/schools/one/members", undefined, O],
   ["POST", "/schools/one/members", { email: "new@example.org" }, O],
   ["PUT", "/schools/one/members/account-teacher@example.org/cohorts", { cohorts: ["k"] }, O],
@@ -108,6 +109,7 @@ const ROUTES: [string, string, unknown, Role[]][] = [
   ],
   ["GET", "/schools/one/courses/c/enrollments/e2/events", undefined, S],
   ["POST", "/schools/one/courses/c/enrollments/e2/events", act, S],
+  ["POST", "/schools/one/courses/c/enrollments/e2/why", { item: "m2" }, S],
   ["GET", "/schools/one/catalog/c", undefined, ALL],
   ["POST", "/schools/one/catalog/c", { cohort: "k", timeZone: "UTC" }, IN],
   ["GET", "/schools/one/shelf", undefined, IN],

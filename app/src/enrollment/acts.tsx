@@ -12,6 +12,7 @@ import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useActMutation, useGetRecordQuery } from "./api";
+import { SendWhy } from "./send-why";
 
 interface Place {
   school: string;
@@ -51,7 +52,12 @@ export function ItemActs({
     offers.push({ label: "Record a pass", act: { type: "passed", item: item.id } });
   if (!item.done)
     offers.push({ label: "Record it as finished", act: { type: "completed", item: item.id } });
-  return <Acts place={place} offers={offers} />;
+  return (
+    <>
+      <SendWhy {...place} item={item.id} />
+      <Acts place={place} offers={offers} />
+    </>
+  );
 }
 
 export function AccessActs({

@@ -32,6 +32,7 @@ export const {
   useEnrollMutation,
   useEnrollSelfMutation,
   useActMutation,
+  useSendWhyMutation,
   useTickMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
@@ -106,6 +107,14 @@ export const {
         body: request,
       }),
       invalidatesTags: ["Timeline", "Record", "Courses"],
+    }),
+    sendWhy: build.mutation<unknown, InCourse & { enrollment: string; item: string }>({
+      query: ({ enrollment, item, ...place }) => ({
+        url: coursePath(place, "enrollments", enrollment, "why"),
+        method: "POST",
+        body: { item },
+      }),
+      invalidatesTags: ["Mail"],
     }),
     tick: build.mutation<Ticked, InMine & { lesson: string; done: boolean; key: string }>({
       query: ({ school, enrollment, lesson, done, key }) => ({

@@ -1,7 +1,12 @@
 /** A course's outline as the one in it meets it: what is open, why the rest is shut, and where to go on. */
 import type { MyCourse } from "@dawngate/contract";
 import { countWords } from "@dawngate/core/courses";
-import { explainOpening, type Speaker, sayWrittenEnd } from "@dawngate/core/schedule/words";
+import {
+  explainOpening,
+  type Speaker,
+  saySooner,
+  sayWrittenEnd,
+} from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
@@ -31,6 +36,8 @@ export function CourseOutline({ course, onEnter }: Props) {
   );
   const speaker: Speaker = { zone, person: "you", titleOf: (id) => titles.get(id) ?? id };
   const here = course.modules.find(({ lessons }) => lessons.some(({ id }) => id === goOn))?.id;
+  /** The shut lesson whose reason is shown. */
+  const [asked, setAsked] = useState<string | null>(null);
   const [unfolded, setUnfolded] = useState<Record<string, boolean>>({});
   return (
     <>
@@ -80,9 +87,13 @@ export function CourseOutline({ course, onEnter }: Props) {
                 return (
                   <Press
                     key={lesson.id}
-                    role={canEnter ? "link" : "note"}
-                    disabled={!canEnter}
-                    onPress={() => onEnter(lesson.id)}
+                    role={canEnter ? "link" : "button"}
+                    aria-expanded={canEnter ? undefined : asked === lesson.id}
+                    onPress={() =>
+                      canEnter
+                        ? onEnter(lesson.id)
+                        : setAsked(asked === lesson.id ? null : lesson.id)
+                    }
                     style={{ flexDirection: "row", gap: 12, alignItems: "center", paddingLeft: 20 }}
                   >
                     <SunMark mark={markOf(own)} size={20} />
@@ -95,6 +106,14 @@ export function CourseOutline({ course, onEnter }: Props) {
                           ...(lesson.minutes === null ? [] : [`${lesson.minutes} min`]),
                         ].join(" · ")}
                       </Text>
+                      {asked === lesson.id && !canEnter ? (
+                        <Text kind="small">
+                          {[
+                            explainOpening(own.why, speaker).sentence,
+                            ...saySooner(own, access, speaker),
+                          ].join(" ")}
+                        </Text>
+                      ) : null}
                     </View>
                   </Press>
                 );

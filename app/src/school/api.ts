@@ -1,6 +1,7 @@
 /** Questions about a school, its staff and oneself, and what changes them. */
 import type {
   Acceptance,
+  CalendarDays,
   Invitation,
   MailList,
   Me,
@@ -28,6 +29,7 @@ export const {
   useAcceptMutation,
   useCreateSchoolMutation,
   useChangeSchoolMutation,
+  useReadCalendarMutation,
   useInviteMutation,
   useAssignCohortsMutation,
 } = api.injectEndpoints({
@@ -72,7 +74,15 @@ export const {
         method: "PATCH",
         body: change,
       }),
-      invalidatesTags: ["School", "Me"],
+      invalidatesTags: ["School", "Me", "Timeline", "Courses"],
+    }),
+    readCalendar: build.mutation<CalendarDays, { school: string; file: Blob }>({
+      query: ({ school, file }) => ({
+        url: path("schools", school, "calendar-file"),
+        method: "POST",
+        body: file,
+        headers: { "content-type": "text/calendar" },
+      }),
     }),
     invite: build.mutation<unknown, { school: string; email: string }>({
       query: ({ school, email }) => ({

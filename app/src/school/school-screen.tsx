@@ -25,6 +25,7 @@ import {
   useGetSchoolQuery,
   useInviteMutation,
 } from "./api";
+import { CalendarSettings } from "./calendar-settings";
 
 export function SchoolScreen() {
   const { school } = useLocalSearchParams() as { school: string };
@@ -35,6 +36,7 @@ export function SchoolScreen() {
         <>
           <Checklist school={data} />
           {data.role === "owner" ? <Settings school={data} /> : null}
+          {data.role === "owner" ? <CalendarSettings school={data} /> : null}
           {data.role === "owner" ? <Staff school={data.slug} /> : null}
         </>
       ) : error ? (

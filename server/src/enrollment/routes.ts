@@ -14,6 +14,7 @@ import {
   shelf,
   tick,
   ticked,
+  whyMail,
 } from "@dawngate/contract";
 import { planFields } from "@dawngate/core/plan";
 import { createRoute } from "@hono/zod-openapi";
@@ -36,6 +37,7 @@ import { refusal } from "../http/problem";
 import { isTheirs } from "../school/actor";
 import { enrollByHand, enrollSelf, showPublicCourse } from "./enroll";
 import { openMyLesson, showMyCourse, showShelf, tickLesson } from "./mine";
+import { sendWhy } from "./send-why";
 import { act, changeCohort, createCohort, gateCohort, showRecord } from "./service";
 
 const tags = ["enrollment"];
@@ -143,6 +145,23 @@ export function enrollmentRoutes(services: Services) {
       async (c) => {
         const { course, enrollment } = c.req.valid("param");
         await act(services, c.get("actor"), course, enrollment, c.req.valid("json"));
+        return c.json({ done: true as const }, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/courses/{course}/enrollments/{enrollment}/why",
+        tags,
+        summary: "Send somebody the why of a module or lesson, by mail",
+        middleware: staff,
+        request: { params: inEnrollment, body: body(whyMail) },
+        responses: answers(done, "It is on its way."),
+      }),
+      async (c) => {
+        const { course, enrollment } = c.req.valid("param");
+        const { item } = c.req.valid("json");
+        await sendWhy(services, c.get("actor"), course, enrollment, item);
         return c.json({ done: true as const }, 200);
       },
     )

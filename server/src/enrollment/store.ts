@@ -272,3 +272,17 @@ export async function updateCohort(
 export async function setAccount(tx: SchoolTransaction, person: string, account: string) {
   await tx.updateTable("person").set({ user_id: account }).where("id", "=", person).execute();
 }
+
+/** Whom an enrollment is of, and where mail reaches them. */
+export async function readAddress(tx: SchoolTransaction, enrollment: string) {
+  return tx
+    .selectFrom("enrollment")
+    .innerJoin("person", (join) =>
+      join
+        .onRef("person.school_id", "=", "enrollment.school_id")
+        .onRef("person.id", "=", "enrollment.person_id"),
+    )
+    .select(["person.name", "person.email"])
+    .where("enrollment.id", "=", enrollment)
+    .executeTakeFirst();
+}

@@ -1,6 +1,7 @@
 /** HTTP of schools, their staff, and of oneself. */
 import {
   acceptance,
+  calendarDays,
   created,
   instructorCohorts,
   invitation,
@@ -14,6 +15,7 @@ import {
   start,
 } from "@dawngate/contract";
 import { createRoute, z } from "@hono/zod-openapi";
+import { bodyLimit } from "hono/body-limit";
 import {
   answers,
   body,
@@ -26,7 +28,8 @@ import {
   type Services,
   signedIn,
 } from "../http/kit";
-import { notFound } from "../http/problem";
+import { notFound, refusal } from "../http/problem";
+import { readCalendar } from "./calendar-file";
 import {
   accept,
   assignCohorts,
@@ -37,6 +40,7 @@ import {
   showMe,
   showMembers,
   showSchool,
+  todayIn,
 } from "./service";
 
 const tags = ["school"];
@@ -98,7 +102,33 @@ export function schoolRoutes(services: Services) {
         request: { params: inSchool, body: body(schoolChange) },
         responses: answers(school, "The school as it is now."),
       }),
-      async (c) => c.json(await changeSchool(db, c.get("actor"), c.req.valid("json")), 200),
+      async (c) => c.json(await changeSchool(services, c.get("actor"), c.req.valid("json")), 200),
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/calendar-file",
+        tags,
+        summary: "The closed days in an iCalendar file: the body is the file, nothing is written",
+        middleware: [
+          only(services, OWNERS),
+          bodyLimit({
+            maxSize: 10 * 1024 * 1024,
+            onError: () => {
+              throw refusal("The file is larger than 10 MB.");
+            },
+          }),
+        ] as const,
+        request: {
+          params: inSchool,
+          body: { content: { "text/calendar": { schema: z.string() } }, required: true },
+        },
+        responses: answers(calendarDays, "The days, and what was left out."),
+      }),
+      async (c) => {
+        const today = await todayIn(db, c.get("actor"), services.now());
+        return c.json(readCalendar(await c.req.text(), today), 200);
+      },
     )
     .openapi(
       createRoute({

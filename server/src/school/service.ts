@@ -9,7 +9,13 @@ import type {
   School,
   SchoolChange,
 } from "@dawngate/contract";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import {
+  formatInstant,
+  type Instant,
+  type LocalDate,
+  localDateAt,
+  zoneOf,
+} from "@dawngate/core/time";
 import type { Database, SchoolTransaction } from "../db/connection";
 import type { Identity, Services } from "../http/kit";
 import { conflict, notFound, ProblemError } from "../http/problem";
@@ -24,6 +30,7 @@ import {
   linkPerson,
   listInvitations,
   listMembers,
+  publishedCourses,
   readSchool,
   replaceCohorts,
   updateSchool,
@@ -56,8 +63,12 @@ export async function showSchool(db: Database, actor: Actor): Promise<School> {
   });
 }
 
-export async function changeSchool(db: Database, actor: Actor, change: SchoolChange) {
-  const { name, timeZone, currency, contact, color, releaseHour, words } = change;
+export async function changeSchool(
+  { db, jobs }: Pick<Services, "db" | "jobs">,
+  actor: Actor,
+  change: SchoolChange,
+) {
+  const { name, timeZone, currency, contact, color, releaseHour, words, calendar } = change;
   const set = {
     name,
     time_zone: timeZone,
@@ -66,9 +77,16 @@ export async function changeSchool(db: Database, actor: Actor, change: SchoolCha
     color,
     release_hour: releaseHour,
     words,
+    weekend: calendar && [...new Set(calendar.weekend)].sort(),
+    closed: calendar && [...new Set(calendar.closed)].sort(),
   };
   const given = Object.entries(set).filter(([, value]) => value !== undefined);
-  await db.withSchool(actor.school, (tx) => updateSchool(tx, Object.fromEntries(given)));
+  const courses = await db.withSchool(actor.school, async (tx) => {
+    await updateSchool(tx, Object.fromEntries(given));
+    return calendar || timeZone ? publishedCourses(tx) : [];
+  });
+  // Everybody's dates follow the calendar and the zone.
+  for (const course of courses) await jobs.projectCourse(actor.school, course);
   return showSchool(db, actor);
 }
 
@@ -231,4 +249,10 @@ export async function accept(
     else await linkPerson(tx, id, email);
   });
   return { school: invitation.slug, role: invitation.role, cookies };
+}
+
+/** The date it is in the school. */
+export async function todayIn(db: Database, actor: Actor, now: Instant): Promise<LocalDate> {
+  const { time_zone } = await db.withSchool(actor.school, readSchool);
+  return localDateAt(zoneOf(time_zone), now);
 }

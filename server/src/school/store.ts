@@ -9,12 +9,30 @@ export async function readSchool(tx: SchoolTransaction) {
 
 export type SchoolRow = Awaited<ReturnType<typeof readSchool>>;
 
+/** The courses that people may be in. */
+export async function publishedCourses(tx: SchoolTransaction): Promise<string[]> {
+  const rows = await tx
+    .selectFrom("course")
+    .select("id")
+    .where("current_version", "is not", null)
+    .execute();
+  return rows.map(({ id }) => id);
+}
+
 export async function updateSchool(
   tx: SchoolTransaction,
   set: Partial<
     Pick<
       SchoolRow,
-      "name" | "time_zone" | "currency" | "contact" | "color" | "release_hour" | "words"
+      | "name"
+      | "time_zone"
+      | "currency"
+      | "contact"
+      | "color"
+      | "release_hour"
+      | "words"
+      | "weekend"
+      | "closed"
     >
   >,
 ): Promise<void> {

@@ -122,7 +122,7 @@ export const EditRow = memo(function EditRow(props: Props) {
     </Text>
   );
   const said = `${name} ${called} opens ${gate}${
-    snag ? `, a snag: ${snag}` : ""
+    snag ? ` · ${snag}` : ""
   }: ${date}. Change its gate`;
   const words = (
     <Text

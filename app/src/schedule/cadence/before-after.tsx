@@ -31,7 +31,7 @@ export function BeforeAfter({ course, items, before, after, zone }: Props) {
   const until = after?.access.until ?? null;
   return (
     <View role="table" aria-label="Dates before and after">
-      <Cells role="columnheader" cells={["", "before", "after"]} color={quiet} line={line} />
+      <Cells role="columnheader" cells={["part", "before", "after"]} color={quiet} line={line} />
       {items.slice(0, MOST).map((id) => {
         const next = is.get(id);
         const late = next?.opens != null && until !== null && ms(next.opens) >= ms(until);
@@ -87,7 +87,7 @@ function Cells({
           kind={i === 2 && role === "cell" ? "smallStrong" : "small"}
           role={role as never}
           color={i === 0 ? undefined : color}
-          style={{ flex: i === 0 ? 1.3 : 1 }}
+          style={{ flex: i === 0 ? 0.9 : 1.1 }}
         >
           {text}
         </Text>

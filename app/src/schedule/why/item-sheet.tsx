@@ -7,7 +7,7 @@ import {
   momentLines,
   type Speaker,
   sayMoment,
-  sayWaiting,
+  saySooner,
   sayWrittenEnd,
 } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
@@ -21,6 +21,7 @@ import { usePalette } from "../../ui/theme";
 import { read } from "../horizon/scale";
 import { markOf, sayState } from "../state-words";
 import { ExplanationView } from "./explanation";
+import { Sooner } from "./sooner";
 import { ZoneNote } from "./zone-note";
 
 interface Props {
@@ -46,16 +47,7 @@ export function ItemSheet({ item, timeline, titleOf, href, onClose, children }: 
       </View>
       <Shut timeline={timeline} item={item} />
       <ExplanationView heading="Opening" explanation={explainOpening(item.why, speaker)} />
-      {item.waitsFor.length > 0 && (
-        <View style={{ gap: 4 }}>
-          <Text kind="smallStrong">What would have to happen for it to open</Text>
-          {item.waitsFor.map((anchor) => (
-            <Text kind="small" key={JSON.stringify(anchor)}>
-              • {sayNeeded(sayWaiting(anchor, speaker))}
-            </Text>
-          ))}
-        </View>
-      )}
+      <Sooner lines={saySooner(item, timeline.access, speaker)} state={item.state} />
       <ExplanationView heading="Closing" explanation={explainClosing(item.closesWhy, speaker)} />
       {item.dueWhy && (
         <ExplanationView
@@ -82,12 +74,6 @@ export function ItemSheet({ item, timeline, titleOf, href, onClose, children }: 
       {children}
     </Sheet>
   );
-}
-
-/** "them to pass X" as a thing to do: "They pass X". */
-function sayNeeded(waiting: string): string {
-  const told = waiting.replace(/^them to /, "they ");
-  return told.charAt(0).toUpperCase() + told.slice(1);
 }
 
 /** Why it is closed although its own dates would have it open. */

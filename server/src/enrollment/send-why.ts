@@ -1,0 +1,68 @@
+/** The why of an item, sent to the person it is about, in the same words that staff read. */
+import { writeExplainedTimeline } from "@dawngate/core/schedule";
+import { explainOpening, type Speaker, saySooner, sayZone } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
+import type { Services } from "../http/kit";
+import { notFound } from "../http/problem";
+import { type Actor, isTheirs } from "../school/actor";
+import { reading } from "../school/service";
+import { readSchool } from "../school/store";
+import { clockOf, readCase, workOut } from "./case";
+import { readAddress } from "./store";
+
+export async function sendWhy(
+  { db, mailer, now, baseUrl }: Pick<Services, "db" | "mailer" | "now" | "baseUrl">,
+  actor: Actor,
+  course: string,
+  enrollment: string,
+  item: string,
+): Promise<void> {
+  const mail = await reading(db, actor, async (tx) => {
+    const found = await readCase(tx, actor.school, enrollment);
+    const person = await readAddress(tx, enrollment);
+    if (found?.course !== course || !person || !isTheirs(actor, found.enrollment.cohort))
+      throw notFound(`There is no enrollment "${enrollment}" in this course.`);
+    const timeline = writeExplainedTimeline(workOut(found, now()));
+    const asked = timeline.items.find(({ id }) => id === item);
+    if (!asked) throw notFound(`There is no module or lesson "${item}" in their course.`);
+    const titles = new Map(
+      found.plan.modules
+        .flatMap((one) => [one, ...one.lessons])
+        .map(({ id, title }) => [id, title]),
+    );
+    const clock = clockOf(found);
+    const speaker: Speaker = {
+      zone: zoneOf(clock),
+      person: "you",
+      titleOf: (id) => titles.get(id) ?? id,
+    };
+    const why = explainOpening(asked.why, speaker);
+    const sooner = saySooner(asked, timeline.access, speaker);
+    const steps = why.groups.flatMap(({ heading, lines }) => [
+      heading,
+      ...lines.map(({ text, at }) => `  ${text}${at === null ? "" : `: ${at}`}`),
+    ]);
+    const title = titles.get(item) ?? item;
+    const school = await readSchool(tx);
+    return {
+      to: person.email,
+      subject: `Why “${title}” opens when it does`,
+      text: [
+        `Hello ${person.name},`,
+        "",
+        `${found.plan.title}: “${title}”. ${why.sentence}`,
+        "",
+        ...steps,
+        ...(sooner.length > 0
+          ? ["", "For it to open sooner:", ...sooner.map((line) => `  ${line}`)]
+          : []),
+        "",
+        `Times are ${sayZone(clock)} time. Your course: ${baseUrl}/${school.slug}/shelf/${enrollment}`,
+        "",
+        school.name,
+        "",
+      ].join("\n"),
+    };
+  });
+  await mailer.send(mail);
+}
