@@ -1,7 +1,9 @@
 /** A course as everybody may see it: what it is, what is in it, and the ways in, or why there is none now. */
 import type { PublicCourse, WayIn } from "@dawngate/contract";
 import { type CourseCard, countWords, linesOf } from "@dawngate/core/courses";
+import { windowInstants } from "@dawngate/core/enrollment";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { View } from "react-native";
 import { Cover } from "../courses/cover";
@@ -17,6 +19,7 @@ import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { useEnrollSelfMutation, useGetPublicCourseQuery } from "./api";
+import { Countdown } from "./countdown";
 
 export function PublicCourseScreen() {
   const place = useLocalSearchParams() as { school: string; course: string };
@@ -48,7 +51,7 @@ export function PublicCourseScreen() {
         </View>
       )}
       <Card card={data.card} />
-      <Ways place={place} course={data} />
+      <Ways place={place} course={data} onEnd={refetch} />
       <Outline modules={data.modules} />
       {data.school.contact === "" ? null : <Text>Questions: {data.school.contact}</Text>}
     </Page>
@@ -98,9 +101,12 @@ function Card({ card }: { card: CourseCard }) {
 function Ways({
   place,
   course,
+  onEnd,
 }: {
   place: { school: string; course: string };
   course: PublicCourse;
+  /** A window opens or closes while one looks. */
+  onEnd(): void;
 }) {
   const { data: me } = useGetMeQuery();
   const [enroll, { error, isLoading }] = useEnrollSelfMutation();
@@ -125,6 +131,8 @@ function Ways({
         <Way
           key={way.cohort?.id ?? "course"}
           way={way}
+          zone={course.school.timeZone}
+          onEnd={onEnd}
           signedIn={me?.account != null}
           here={`/${place.school}/c/${place.course}`}
           busy={isLoading}
@@ -144,12 +152,17 @@ const STATES = {
 
 function Way({
   way,
+  zone,
   signedIn,
   here,
   busy,
+  onEnd,
   onEnroll,
 }: {
   way: WayIn;
+  /** The school's zone, in which windows are counted. */
+  zone: string;
+  onEnd(): void;
   signedIn: boolean;
   here: string;
   busy: boolean;
@@ -174,6 +187,14 @@ function Way({
             : []),
         ].join(" · ")}
       </Text>
+      {window && (state === "before" || state === "open") ? (
+        <Countdown
+          key={state}
+          says={state === "before" ? "Enrolling begins in" : "Enrolling ends in"}
+          until={windowInstants(window, zoneOf(zone))[state === "before" ? "opens" : "closes"]}
+          onEnd={onEnd}
+        />
+      ) : null}
       {faults.length > 0 ? (
         faults.map(({ kind, sentence }) => <Text key={kind}>{sentence}</Text>)
       ) : signedIn ? (

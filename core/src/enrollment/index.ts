@@ -1,3 +1,5 @@
 /** Enrolling: windows, seats, and who may. */
+
+export { countdownStep, sayCountdown } from "./countdown";
 export { type EnrollingFault, type EnrollingPlace, enrollingFaults } from "./eligibility";
 export { type Window, type WindowState, windowInstants, windowState } from "./window";
