@@ -110,6 +110,33 @@ async function dragging(page) {
   await page.mouse.up();
 }
 
+/** The instant dragged over the horizon of the same course, with four people on it. */
+async function instant(page) {
+  await page.getByRole("button", { name: "Cadence", exact: true }).click();
+  await page.getByRole("button", { name: /^Set it for all/ }).click();
+  await page.getByText(/^Kept \d/).waitFor();
+  await page.getByRole("button", { name: "Publish", exact: true }).click();
+  await page.getByText("Version 1 is published.").waitFor({ timeout: 60_000 });
+  await page.getByRole("button", { name: "See the schedule" }).click();
+  await page.getByRole("button", { name: "Compare…" }).click();
+  for (let i = 0; i < 3; i++)
+    await page.getByRole("button", { name: "somebody enrolling today" }).click();
+  await page.getByRole("button", { name: "Close", exact: true }).click();
+  await page.waitForTimeout(2000);
+  const handle = page.getByRole("slider", { name: "The instant one looks at" });
+  const box = await handle.boundingBox();
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await frames(page, "instant", async () => {
+    for (let i = 0; i < 90; i++) {
+      await page.mouse.move(x + ((i * 7) % 500), y);
+      await page.waitForTimeout(16);
+    }
+  });
+  await page.mouse.up();
+}
+
 const cluster = await testCluster(root, say);
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_FLAGS });
 try {
@@ -156,6 +183,7 @@ try {
       await page.waitForTimeout(16);
     }
   });
+  await instant(page);
   await bare(browser);
   await server.stop();
 } finally {

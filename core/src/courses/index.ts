@@ -13,7 +13,7 @@ export {
 } from "./arrange";
 export { newLesson, newModule } from "./blank";
 export { type CourseCard, courseCard, linesOf, SHORT_MOST } from "./card";
-export { circularItems } from "./circles";
+export { circleThrough, circularItems } from "./circles";
 export { addClosing, lacksClosing } from "./closing";
 export { type Clip, clipOf, putCopies } from "./copy";
 export {

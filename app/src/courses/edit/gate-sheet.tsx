@@ -1,6 +1,6 @@
 /** When an item opens, closes and is due, as sentences whose parts one presses, with the dates they come to. */
 import type { TimelineItemAnswer } from "@dawngate/contract";
-import type { Operation } from "@dawngate/core/courses";
+import { circleThrough, type Operation } from "@dawngate/core/courses";
 import type { PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
 import { explainClosing, explainOpening } from "@dawngate/core/schedule/words";
 import { formatDate, type Instant, localDateAt, type Zone } from "@dawngate/core/time";
@@ -43,7 +43,7 @@ interface Props {
 export function GateSheet(props: Props) {
   const { course, found, row, zone, hasCohorts, cohort, perform, onClose } = props;
   const { item, before, kind } = found;
-  const { quiet } = usePalette();
+  const { quiet, ember } = usePalette();
   const titleOf = (id: string) => titleIn(course, id);
   const speaker = { zone, titleOf, person: "they" as const };
   const today = formatDate(localDateAt(zone, Date.now() as Instant));
@@ -55,6 +55,7 @@ export function GateSheet(props: Props) {
       item: item.id,
       set: part,
     } as Operation);
+  const [refused, setRefused] = useState<string | null>(null);
   const forCohort = cohort !== null && cohort.own !== undefined;
   const gate = forCohort ? (cohort.own ?? null) : item.gate;
   return (
@@ -88,8 +89,19 @@ export function GateSheet(props: Props) {
       <GateSentence
         gate={gate}
         context={context}
-        onGate={(next) => (forCohort ? cohort.set(next) : set({ gate: next }))}
+        onGate={(next) => {
+          const circle = circleThrough(course, item.id, next);
+          setRefused(circle && sayCircle(circle.map(titleOf)));
+          if (circle) return;
+          if (forCohort) cohort.set(next);
+          else set({ gate: next });
+        }}
       />
+      {refused ? (
+        <Text kind="small" color={ember} role="alert">
+          {refused}
+        </Text>
+      ) : null}
       <Limit
         name="Closes"
         none="Stays open to the end of access."
@@ -125,6 +137,13 @@ export function GateSheet(props: Props) {
       </Text>
     </Sheet>
   );
+}
+
+/** What a refused gate would have closed. */
+function sayCircle([first, ...others]: string[]): string {
+  const name = (title: string | undefined) => `“${title}”`;
+  if (others.length <= 1) return `Not kept: ${name(first)} would wait for its own opening.`;
+  return `Not kept: a circle. ${name(first)} would wait for ${others.map(name).join(", which waits for ")}.`;
 }
 
 const CHIPS = { flexDirection: "row", flexWrap: "wrap", gap: 8 } as const;
