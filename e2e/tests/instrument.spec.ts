@@ -264,3 +264,49 @@ test.describe("a file that is refused", () => {
     ).toBeVisible();
   });
 });
+
+test("marked rows get one gate as one step; a cohort has its own beside the course's", async ({
+  page,
+}) => {
+  await outline(page, 3);
+  for (const part of [2, 3])
+    await page.getByRole("button", { name: `Module Part ${part}: mark or move` }).click();
+  const marked = page.getByRole("region", { name: "Marked rows" });
+  await marked.getByRole("button", { name: "Gate", exact: true }).click();
+  const sheet = page.getByRole("dialog");
+  await expect(sheet.getByRole("heading", { name: "2 rows open" })).toBeVisible();
+  await sheet.getByRole("button", { name: "on a date" }).click();
+  await sheet.getByRole("button", { name: /^on / }).click();
+  await sheet.getByLabel("Date", { exact: true }).fill("2027-05-03");
+  await page.getByRole("button", { name: "Close", exact: true }).click();
+  for (const part of [2, 3])
+    await expect(
+      page.getByRole("button", {
+        name: new RegExp(`^Module Part ${part} opens on Mon 3 May 2027`),
+      }),
+    ).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(
+    page.getByRole("button", { name: /^Module Part 3 opens on (?!Mon 3 May)/ }),
+  ).toBeVisible();
+
+  await page.goto("/ember-row/courses/winter-rye/edit");
+  await page
+    .getByRole("radio", { name: /^into / })
+    .first()
+    .click();
+  const name =
+    (
+      await page
+        .getByRole("radio", { name: /^into / })
+        .first()
+        .textContent()
+    )?.replace("into ", "") ?? "";
+  const module = page.getByRole("button", { name: /^Module .* opens/ }).nth(1);
+  await module.click();
+  await sheet.getByRole("radio", { name: `cohort ${name}'s own` }).click();
+  await expect(sheet.getByText(/For this cohort, kept as you change it/)).toBeVisible();
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await sheet.getByRole("radio", { name: "the course's gate" }).click();
+  await expect(sheet.getByText(/Kept as you change it; Undo/)).toBeVisible();
+});

@@ -111,6 +111,24 @@ test("what is no closed day is left out, with its reason", () => {
 test.each([
   ["a text", "Flour, water, patience", /not an iCalendar file/],
   ["nothing", "", /not an iCalendar file/],
+  [
+    "a diary of ten years",
+    calendar(
+      ...Array.from({ length: 3001 }, (_, i) =>
+        event(`UID:${i}`, "DTSTART;VALUE=DATE:20270101"),
+      ).flat(),
+    ),
+    /3,001 events; of one of holidays at most 3,000/,
+  ],
+  [
+    "one that repeats too much",
+    calendar(
+      ...Array.from({ length: 300 }, (_, i) =>
+        event(`UID:${i}`, "DTSTART;VALUE=DATE:19000101", "RRULE:FREQ=DAILY"),
+      ).flat(),
+    ),
+    /repeats too much/,
+  ],
   ["half a calendar", "BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART", /damaged/],
   [
     "every day for ever",

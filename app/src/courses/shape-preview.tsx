@@ -44,7 +44,8 @@ export default function ShapePreview({ shape, school, today }: Props) {
     () => previewDraft(school, course, today, null),
     [school, course, today],
   );
-  const drawing = timeline && width > 0 ? drawingOf(timeline, width, zone) : null;
+  const drawing =
+    timeline && width > 0 ? drawingOf(timeline, width, zone, school.calendar.closed) : null;
   const items = new Map(timeline?.items.map((item) => [item.id, item]));
   return (
     <View>

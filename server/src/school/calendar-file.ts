@@ -10,8 +10,10 @@ const DAYS_MOST = 4_000;
 const DAYS_OF_ONE = 100;
 /** Recurrences are followed so many years from the year asked about. */
 const YEARS_AHEAD = 5;
-/** Steps of one recurrence that are looked at: some begin in the year 1900. */
-const STEPS_MOST = 20_000;
+/** A calendar of holidays has some hundreds; with more the server would be busy with one file for too long. */
+const EVENTS_MOST = 3_000;
+/** Steps of all recurrences that are looked at: some begin in the year 1900. */
+const STEPS_MOST = 40_000;
 
 /**
  * The days that whole-day events of a calendar cover, from the beginning of the year of `today` on, each once, with the
@@ -22,6 +24,7 @@ export function readCalendar(text: string, today: LocalDate): CalendarDays {
   const until = parseYear(today, YEARS_AHEAD);
   const days = new Map<string, string>();
   const leftOut: CalendarDays["leftOut"] = [];
+  const steps = { left: STEPS_MOST };
   const skip = (name: string, reason: string) => {
     if (leftOut.length < 100) leftOut.push({ name, reason });
   };
@@ -41,7 +44,7 @@ export function readCalendar(text: string, today: LocalDate): CalendarDays {
         `It takes ${length(start, event.endDate)} days; more than ${DAYS_OF_ONE} are not taken for one`,
       );
     else
-      for (const begin of beginnings(event, from, until))
+      for (const begin of beginnings(event, from, until, steps))
         for (let i = 0; i < length(start, event.endDate); i++)
           add(days, addDays(begin, i), from, until, name);
     if (days.size > DAYS_MOST)
@@ -60,6 +63,12 @@ export function readCalendar(text: string, today: LocalDate): CalendarDays {
 function eventsOf(text: string): ICAL.Event[] {
   if (!/^\s*\uFEFF?BEGIN:VCALENDAR/i.test(text))
     throw refusal("This is not an iCalendar file: it would begin with BEGIN:VCALENDAR.");
+  // Counted before anything is read: a diary of ten years would keep the server from everybody else.
+  const count = text.match(/^BEGIN:VEVENT/gim)?.length ?? 0;
+  if (count > EVENTS_MOST)
+    throw refusal(
+      `This calendar holds ${count.toLocaleString("en")} events; of one of holidays at most ${EVENTS_MOST.toLocaleString("en")} are read. Choose another.`,
+    );
   try {
     const parsed = ICAL.parse(text) as unknown as unknown[];
     // A file may hold several calendars, one after another.
@@ -67,16 +76,17 @@ function eventsOf(text: string): ICAL.Event[] {
     const components = calendars.flatMap((one) =>
       new ICAL.Component(one).getAllSubcomponents("vevent"),
     );
-    const exceptions = components.filter((one) => one.hasProperty("recurrence-id"));
-    return components.map((one) =>
-      one.hasProperty("recurrence-id")
+    const moved = new Map<string, ICAL.Component[]>();
+    for (const one of components.filter((each) => each.hasProperty("recurrence-id"))) {
+      const uid = String(one.getFirstPropertyValue("uid"));
+      moved.set(uid, [...(moved.get(uid) ?? []), one]);
+    }
+    return components.map((one) => {
+      const exceptions = moved.get(String(one.getFirstPropertyValue("uid"))) ?? [];
+      return one.hasProperty("recurrence-id")
         ? new ICAL.Event(one)
-        : new ICAL.Event(one, {
-            exceptions: exceptions.filter(
-              (other) => other.getFirstPropertyValue("uid") === one.getFirstPropertyValue("uid"),
-            ),
-          }),
-    );
+        : new ICAL.Event(one, { exceptions });
+    });
   } catch (error) {
     throw refusal(
       `This iCalendar file is damaged: ${error instanceof Error ? error.message.slice(0, 200) : "it cannot be read"}.`,
@@ -85,14 +95,21 @@ function eventsOf(text: string): ICAL.Event[] {
 }
 
 /** The first day of each occurrence that may reach into the years asked about. */
-function beginnings(event: ICAL.Event, from: LocalDate, until: LocalDate): LocalDate[] {
+function beginnings(
+  event: ICAL.Event,
+  from: LocalDate,
+  until: LocalDate,
+  steps: { left: number },
+): LocalDate[] {
   if (!event.isRecurring()) return [dateOf(event.startDate)];
   const moved = new Set(Object.keys(event.exceptions ?? {}));
   const found: LocalDate[] = [];
   const iterator = event.iterator();
-  for (let step = 0; step < STEPS_MOST; step++) {
+  for (;;) {
     const next = iterator.next();
     if (!next) break;
+    if (--steps.left < 0)
+      throw refusal("This calendar repeats too much to be one of holidays. Choose another.");
     const date = dateOf(next);
     if (date > until) break;
     if (date >= addDays(from, -DAYS_OF_ONE) && !moved.has(next.toString())) found.push(date);

@@ -10,6 +10,7 @@ import {
   type TextInputKeyPressEventData,
   View,
 } from "react-native";
+import { type DayMark, marksIn } from "../../schedule/horizon/marks";
 import {
   rangeOf,
   read,
@@ -46,9 +47,16 @@ export interface Drawing {
   at: Instant;
   from: Instant | null;
   until: Instant | null;
+  /** Closed days and clock changes. */
+  marks: readonly DayMark[];
 }
 
-export function drawingOf(timeline: TimelineAnswer, width: number, zone: Zone): Drawing {
+export function drawingOf(
+  timeline: TimelineAnswer,
+  width: number,
+  zone: Zone,
+  closed: readonly string[],
+): Drawing {
   const scale = scaleOf(rangeOf(timeline), width);
   const { access, at } = timeline;
   return {
@@ -57,6 +65,7 @@ export function drawingOf(timeline: TimelineAnswer, width: number, zone: Zone): 
     at: read(at) as Instant,
     from: read(access.from),
     until: read(access.until),
+    marks: marksIn(scale.range, zone, closed),
   };
 }
 

@@ -76,7 +76,7 @@ function Editor({ place, school, draft, course }: Props) {
   const timeline = useMemo(() => preview(course), [preview, course]);
   const zone = useMemo(() => zoneOf(school.timeZone), [school.timeZone]);
   const [width, setWidth] = useState(0);
-  const drawing = useDrawing(wide ? timeline : null, width, zone);
+  const drawing = useDrawing(wide ? timeline : null, width, zone, school.calendar.closed);
   const items = new Map(timeline?.items.map((item) => [item.id, item]));
   const { perform, undo, redo } = draft.actions;
   const snags = useSnags(school, course, cohorts);
@@ -95,6 +95,10 @@ function Editor({ place, school, draft, course }: Props) {
       out: () => setOpen({ kind: "out" }),
       keys: () => setOpen({ kind: "keys" }),
       cadence: (marked: ReadonlySet<string>) => setOpen({ kind: "cadence", marked }),
+      gateOfAll: (marked: ReadonlySet<string>) => {
+        const [id] = marked;
+        if (id !== undefined) setOpen({ kind: "gate", id, also: marked });
+      },
       gate: (id: string) => setOpen({ kind: "gate", id }),
       item: (id: string) => setOpen({ kind: "item", id }),
     }),
@@ -161,6 +165,7 @@ function Editor({ place, school, draft, course }: Props) {
         zone={zone}
         newId={newId}
         onCadence={sheets.cadence}
+        onGateOfAll={sheets.gateOfAll}
         onGate={sheets.gate}
         onMore={sheets.item}
       />
@@ -191,15 +196,20 @@ function Editor({ place, school, draft, course }: Props) {
 }
 
 /** What all rows are drawn by; the same object as long as it says the same, so that no row is drawn again for it. */
-function useDrawing(timeline: TimelineAnswer | null, width: number, zone: Zone): Drawing | null {
+function useDrawing(
+  timeline: TimelineAnswer | null,
+  width: number,
+  zone: Zone,
+  closed: readonly string[],
+): Drawing | null {
   const kept = useRef<{ key: string; drawing: Drawing } | null>(null);
   const drawing = useMemo(
-    () => (timeline && width > 0 ? drawingOf(timeline, width, zone) : null),
-    [timeline, width, zone],
+    () => (timeline && width > 0 ? drawingOf(timeline, width, zone, closed) : null),
+    [timeline, width, zone, closed],
   );
   if (!drawing) return null;
-  const { scale, at, from, until } = drawing;
-  const key = JSON.stringify([scale.range, scale.width, at, from, until, zone.id]);
+  const { scale, at, from, until, marks } = drawing;
+  const key = JSON.stringify([scale.range, scale.width, at, from, until, zone.id, marks]);
   if (kept.current?.key !== key) kept.current = { key, drawing };
   return kept.current.drawing;
 }

@@ -14,10 +14,10 @@ import { SunMark } from "../../ui/sun-mark";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { titleIn } from "./edit-row";
-import type { Found } from "./find-item";
+import { type Found, findItem } from "./find-item";
 import { type MomentContext, MomentSentence } from "./moment-sentence";
 import { withAnchor } from "./moments";
-import { SameForOthers } from "./same-for-others";
+import { gateFor, momentFor, SameForOthers } from "./same-for-others";
 
 /** A cohort that may hold an item by a gate of its own. */
 export interface CohortGate {
@@ -31,6 +31,8 @@ export interface CohortGate {
 interface Props {
   course: PlanCourse;
   found: Found;
+  /** Other rows that get the same, as one step. */
+  also: ReadonlySet<string>;
   row: TimelineItemAnswer | null;
   zone: Zone;
   hasCohorts: boolean;
@@ -41,25 +43,26 @@ interface Props {
 }
 
 export function GateSheet(props: Props) {
-  const { course, found, row, zone, hasCohorts, cohort, perform, onClose } = props;
-  const { item, before, kind } = found;
+  const { course, found, also, row, zone, hasCohorts, cohort, perform, onClose } = props;
+  const { item, before } = found;
   const { quiet, ember } = usePalette();
   const titleOf = (id: string) => titleIn(course, id);
   const speaker = { zone, titleOf, person: "they" as const };
   const today = formatDate(localDateAt(zone, Date.now() as Instant));
   const context: MomentContext = { course, own: item.id, before, hasCohorts, today, role: "opens" };
   const [others, setOthers] = useState(false);
-  const set = (part: Partial<Record<"gate" | "closes" | "due", PlanGate | PlanMoment | null>>) =>
-    perform({
-      type: kind === "module" ? "set-module" : "set-lesson",
-      item: item.id,
-      set: part,
-    } as Operation);
+  const rows = [...new Set([item.id, ...also])];
+  const set = (part: Part) => perform(...rows.flatMap((id) => partFor(course, part, item.id, id)));
   const [refused, setRefused] = useState<string | null>(null);
   const forCohort = cohort !== null && cohort.own !== undefined;
   const gate = forCohort ? (cohort.own ?? null) : item.gate;
   return (
-    <Sheet title={`${item.title || "Without a title"} opens`} onClose={onClose}>
+    <Sheet
+      title={
+        rows.length > 1 ? `${rows.length} rows open` : `${item.title || "Without a title"} opens`
+      }
+      onClose={onClose}
+    >
       {cohort ? (
         <View role="radiogroup" aria-label="Whose gate" style={CHIPS}>
           <Choice
@@ -120,7 +123,7 @@ export function GateSheet(props: Props) {
         says={null}
         onMoment={(due) => set({ due })}
       />
-      {others ? (
+      {rows.length > 1 ? null : others ? (
         <SameForOthers
           course={course}
           found={found}
@@ -137,6 +140,23 @@ export function GateSheet(props: Props) {
       </Text>
     </Sheet>
   );
+}
+
+type Part = Partial<{ gate: PlanGate | null; closes: PlanMoment | null; due: PlanMoment | null }>;
+
+/** The same part for another row: what counts from the row itself counts from that one there. */
+function partFor(course: PlanCourse, part: Part, from: string, to: string): Operation[] {
+  const found = findItem(course, to);
+  if (!found) return [];
+  const set: Part = {
+    ...(part.gate !== undefined && { gate: to === from ? part.gate : gateFor(part.gate, to) }),
+    ...(part.closes !== undefined && { closes: momentFor(part.closes, from, to) }),
+    ...(part.due !== undefined && { due: momentFor(part.due, from, to) }),
+  };
+  if (set.gate && circleThrough(course, to, set.gate)) return [];
+  return [
+    { type: found.kind === "module" ? "set-module" : "set-lesson", item: to, set } as Operation,
+  ];
 }
 
 /** What a refused gate would have closed. */

@@ -18,10 +18,12 @@ interface Props {
   marked: ReadonlySet<string>;
   perform(...operations: Operation[]): void;
   onCadence(marked: ReadonlySet<string>): void;
+  /** One gate for all of them. */
+  onGate(marked: ReadonlySet<string>): void;
   onClear(): void;
 }
 
-export function MarkedBar({ course, marked, perform, onCadence, onClear }: Props) {
+export function MarkedBar({ course, marked, perform, onCadence, onGate, onClear }: Props) {
   const { lilac } = usePalette();
   const rows = [...marked].filter((id) => findPlace(course, id));
   if (rows.length === 0) return null;
@@ -61,6 +63,7 @@ export function MarkedBar({ course, marked, perform, onCadence, onClear }: Props
       </Text>
       <Choice label="Move up" onPress={() => perform(...moveUp(course, marked))} />
       <Choice label="Move down" onPress={() => perform(...moveDown(course, marked))} />
+      <Choice label="Gate" onPress={() => onGate(marked)} />
       <Choice label="Cadence" onPress={() => onCadence(marked)} />
       <Choice label="Publish" onPress={() => visible("published")} />
       <Choice label="Make drafts" onPress={() => visible("draft")} />

@@ -26,6 +26,8 @@ interface Props {
   zone: Zone;
   newId(): string;
   onCadence(marked: ReadonlySet<string>): void;
+  /** One gate for several rows. */
+  onGateOfAll(marked: ReadonlySet<string>): void;
   onGate(id: string): void;
   onMore(id: string): void;
 }
@@ -127,6 +129,7 @@ function Rows(props: Props & { course: PlanCourse }) {
         marked={marked}
         perform={perform}
         onCadence={props.onCadence}
+        onGate={props.onGateOfAll}
         onClear={() => setMarked(NONE)}
       />
       <DragArea

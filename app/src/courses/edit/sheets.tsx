@@ -14,9 +14,13 @@ import { KeysSheet } from "./keys-sheet";
 import { type useDraft, useLiveCourse } from "./use-draft";
 
 export type Open =
-  | { kind: "gate" | "item"; id: string }
+  | { kind: "item"; id: string }
+  /** `also`: the gate of one of several rows, which all get the same. */
+  | { kind: "gate"; id: string; also?: ReadonlySet<string> }
   | { kind: "cadence"; marked: ReadonlySet<string> }
   | { kind: "course" | "paper" | "out" | "keys" };
+
+const NONE: ReadonlySet<string> = new Set();
 
 interface Props {
   place: InCourse;
@@ -49,6 +53,7 @@ export function Sheets(props: Props) {
         <GateSheet
           course={course}
           found={found}
+          also={open.also ?? NONE}
           row={items.get(found.item.id) ?? null}
           zone={zone}
           hasCohorts={props.hasCohorts}
