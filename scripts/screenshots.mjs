@@ -47,6 +47,7 @@ async function sevenSevenSeven(page) {
     await page.getByRole("button", { name: "Close", exact: true }).click();
   }
   await page.getByText(/open on one day/).waitFor();
+  await page.getByRole("heading", { level: 1 }).scrollIntoViewIfNeeded();
 }
 
 /** name, size, place, and: who is signed in (the owner, unless said), dark, what is pressed before. */

@@ -1,4 +1,13 @@
-/** Reviewing a plan: snags. */
+/** Reviewing a plan: snags, and what a change does. */
 export { findSnags, snagsOf } from "./find";
 export type { CohortNames } from "./look";
+export {
+  compare,
+  type Move,
+  type PersonRipple,
+  type Ripple,
+  type RippleGroup,
+  type RippleWay,
+  ripple,
+} from "./ripple";
 export { type Mend, SNAG_KINDS, type Snag, type SnagKind, type Weight } from "./snag";

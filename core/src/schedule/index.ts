@@ -3,6 +3,7 @@ export { preparer, timelines } from "./answer";
 export { type Cadence, cadenceGates } from "./cadence";
 export { evaluate } from "./evaluate";
 export * from "./export";
+export { inFavor } from "./favor";
 export { type PreparedCourse, prepareCourse } from "./prepare";
 export type * from "./steps";
 export type * from "./timeline";

@@ -43,7 +43,7 @@ const idOf = (row: HTMLElement | null) => row?.dataset.row ?? null;
 /** Numbers are the browser's to count, so that a new row does not draw all that follow again. */
 const STYLE = `
 [data-outline] { counter-reset: module lesson; position: relative; }
-[data-row] { contain: layout paint; }
+[data-row] { contain: layout; }
 [data-kind="module"] { counter-increment: module; }
 [data-kind="lesson"] { counter-increment: lesson; }
 [data-kind="module"] [data-number]::after { content: counter(module); font-weight: 600; }

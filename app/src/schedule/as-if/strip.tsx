@@ -59,6 +59,7 @@ export function AsIfStrip({
         flexDirection: "row",
         flexWrap: "wrap",
         alignItems: "center",
+        columnGap: wide ? 0 : 16,
       }}
     >
       <Press onPress={onWho} style={part}>

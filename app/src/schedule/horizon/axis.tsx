@@ -47,7 +47,7 @@ export function Axis({ scale, ticks, zone, at, onMove, onSettle, onZoom }: Props
     >
       {ticks.map((tick) => {
         const place = scale.x(tick.instant);
-        const hidden = Math.abs(place + 22 - x) < HANDLE / 2 + 24 || place + 60 > scale.width;
+        const hidden = Math.abs(place + 22 - x) < HANDLE / 2 + 40 || place + 60 > scale.width;
         return hidden ? null : (
           <Text
             key={tick.instant}
