@@ -89,6 +89,7 @@ const ROUTES: [string, string, unknown, Role[]][] = [
   ["GET", "/schools/one/courses/c/draft/texts", undefined, O],
   ["POST", "/schools/one/courses/c/draft/lessons/l1/sharing", { course: "c" }, O],
   ["PUT", "/schools/one/courses/c/description", { description: "d" }, O],
+  ["GET", "/schools/one/courses/c/ripple", undefined, O],
   ["POST", "/schools/one/courses/c/versions", undefined, O],
   ["GET", "/schools/one/courses/c/draft/lessons/l1", undefined, S],
   [

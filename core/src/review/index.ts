@@ -3,11 +3,13 @@ export { findSnags, snagsOf } from "./find";
 export type { CohortNames } from "./look";
 export {
   compare,
+  isTouched,
   type Move,
   type PersonRipple,
   type Ripple,
   type RippleGroup,
   type RippleWay,
   ripple,
+  rippleOf,
 } from "./ripple";
 export { type Mend, SNAG_KINDS, type Snag, type SnagKind, type Weight } from "./snag";

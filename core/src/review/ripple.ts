@@ -79,8 +79,13 @@ export function ripple(
     const person = compare(old, next);
     if (isTouched(person)) touched.push(person);
   }
+  return rippleOf(touched, enrollments.length);
+}
+
+/** Totals, groups and order of those who are touched, among so many people. */
+export function rippleOf(touched: readonly PersonRipple[], people: number): Ripple {
   return {
-    totals: totalsOf(touched, enrollments.length),
+    totals: totalsOf(touched, people),
     groups: groupsOf(touched),
     people: inOrder(touched),
   };
@@ -118,7 +123,8 @@ function movesOf(old: TimelineItem, item: TimelineItem): Move[] {
   );
 }
 
-function isTouched({ gains, loses, moves, appears, goes, end }: PersonRipple): boolean {
+/** Whether anything changes for somebody at all. */
+export function isTouched({ gains, loses, moves, appears, goes, end }: PersonRipple): boolean {
   return (
     gains.length + loses.length + moves.length + appears.length + goes.length > 0 || end !== null
   );

@@ -13,7 +13,6 @@ import {
   lessonDraft,
   lessonText,
   newCourse,
-  publication,
   sharing,
 } from "@dawngate/contract";
 import { createRoute, z } from "@hono/zod-openapi";
@@ -32,7 +31,6 @@ import {
   STAFF,
 } from "../http/kit";
 import type { Changes } from "../jobs/changes";
-import { publish } from "../review/service";
 import {
   changeDescription,
   changeLesson,
@@ -49,7 +47,7 @@ import { shareLesson } from "./sharing";
 const tags = ["courses"];
 
 export function courseRoutes(services: Services, changes: Changes | null) {
-  const { db, now, jobs } = services;
+  const { db, now } = services;
   const staff = only(services, STAFF);
   const owners = only(services, OWNERS);
   const app = router()
@@ -175,26 +173,6 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         const { course } = c.req.valid("param");
         await changeDescription(db, c.get("actor"), course, c.req.valid("json").description);
         return c.json({ done: true as const }, 200);
-      },
-    )
-    .openapi(
-      createRoute({
-        method: "post",
-        path: "/schools/{school}/courses/{course}/versions",
-        tags,
-        summary: "Publish the draft",
-        middleware: owners,
-        request: { params: inCourse },
-        responses: answers(publication, "The new version."),
-      }),
-      async (c) => {
-        const { course } = c.req.valid("param");
-        const { school, account } = c.get("actor");
-        const version = await db.withSchool(school, (tx) =>
-          publish(tx, school, course, `Published by ${account?.name ?? ""}`, now()),
-        );
-        await jobs.projectCourse(school, course);
-        return c.json({ version }, 200);
       },
     )
     .openapi(

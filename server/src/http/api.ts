@@ -4,6 +4,7 @@ import { coverRoutes } from "../courses/cover-routes";
 import { courseRoutes } from "../courses/routes";
 import { enrollmentRoutes } from "../enrollment/routes";
 import type { Changes } from "../jobs/changes";
+import { reviewRoutes } from "../review/routes";
 import { scheduleRoutes } from "../schedule/routes";
 import { schoolRoutes } from "../school/routes";
 import type { Services } from "./kit";
@@ -24,6 +25,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", schoolRoutes(services))
     .route("/", courseRoutes(services, changes))
     .route("/", coverRoutes(services))
+    .route("/", reviewRoutes(services))
     .route("/", scheduleRoutes(services))
     .route("/", enrollmentRoutes(services));
   app.get("/openapi.json", (c) => c.json(app.getOpenAPI31Document(DESCRIPTION)));

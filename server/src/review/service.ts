@@ -6,23 +6,36 @@ import type { Instant } from "@dawngate/core/time";
 import { readDraft } from "../courses/store";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { readCohorts } from "../enrollment/store";
-import { notFound, refusal } from "../http/problem";
+import { conflict, notFound, refusal } from "../http/problem";
 import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
-import { insertVersion, lockCourse } from "./store";
+import { insertVersion, lockCourse, pinEnrollments } from "./store";
+
+interface Publishing {
+  note: string;
+  /** Null: what is taken over from a plan file stands as it stood there. */
+  now: Instant | null;
+  /** People in it keep the version they have. */
+  keep?: boolean;
+  /** The version that has to be in force still. */
+  over?: number | undefined;
+}
 
 /**
  * Makes the next version of a course from its draft. Answers its number; refuses with every fault and its place: snags
- * that stop publishing among them. `now` null: what is taken over from a plan file stands as it stood there.
+ * that stop publishing among them.
  */
 export async function publish(
   tx: SchoolTransaction,
   school: SchoolId,
   course: string,
-  note: string,
-  now: Instant | null,
+  { note, now, keep = false, over }: Publishing,
 ): Promise<number> {
-  await lockCourse(tx, course);
+  const current = await lockCourse(tx, course);
+  if (over !== undefined && current !== over)
+    throw conflict(
+      `Somebody published version ${current} meanwhile. Look again at what yours would do now.`,
+    );
   const draft = await readDraft(tx, course);
   if (!draft) throw notFound(`There is no course "${course}" in this school.`);
   const settings = planSchool(await readSchool(tx));
@@ -48,5 +61,6 @@ export async function publish(
       `This cannot be published: ${faults.length === 1 ? "one fault" : `${faults.length} faults`}.`,
       faults,
     );
+  if (keep && current !== null) await pinEnrollments(tx, course, current);
   return insertVersion(tx, school, draft, note);
 }

@@ -27,9 +27,29 @@ export async function insertVersion(
   return number;
 }
 
-/** Holds a course's row, so that two publishings come one after the other. */
-export async function lockCourse(tx: SchoolTransaction, id: string): Promise<void> {
-  await tx.selectFrom("course").select("id").where("id", "=", id).forUpdate().execute();
+/** Holds a course's row, so that two publishings come one after the other. Answers the version in force. */
+export async function lockCourse(tx: SchoolTransaction, id: string): Promise<number | null> {
+  const row = await tx
+    .selectFrom("course")
+    .select("current_version")
+    .where("id", "=", id)
+    .forUpdate()
+    .executeTakeFirst();
+  return row?.current_version ?? null;
+}
+
+/** Whoever follows the current version stays with it. */
+export async function pinEnrollments(
+  tx: SchoolTransaction,
+  course: string,
+  version: number,
+): Promise<void> {
+  await tx
+    .updateTable("enrollment")
+    .set({ pinned_version: version })
+    .where("course_id", "=", course)
+    .where("pinned_version", "is", null)
+    .execute();
 }
 
 /** The plan of one version. */

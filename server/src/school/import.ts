@@ -50,7 +50,7 @@ async function write(
       .flatMap((module) => module.lessons)
       .map(({ id }) => [id, texts[textKey(course.id, id)] ?? ""] as const);
     await insertDraft(tx, school, course, position, new Map(own));
-    await publish(tx, school, course.id, "Imported", null);
+    await publish(tx, school, course.id, { note: "Imported", now: null });
   }
   await insertCohorts(tx, school, plan.cohorts, (id) => extras.cohorts[id] ?? id);
   const zones = new Map(plan.enrollments.map(({ id, timeZone }) => [id, timeZone]));
