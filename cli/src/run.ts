@@ -1,10 +1,12 @@
 /** The commands of `dawngate`, as a function of their words: nothing is printed before all is worked out. */
 import { type Outcome, WordsError } from "./outcome";
+import { rippleCommand } from "./ripple";
 import { snagsCommand } from "./snags";
 import { timelineCommand } from "./timeline";
 
 const USAGE = `dawngate timeline --plan FILE --at INSTANT [--format json|csv|ics] [--enrollment ID]
 dawngate snags --plan FILE [--at INSTANT]
+dawngate ripple --before FILE --after FILE --at INSTANT
 
   --plan FILE       the plan file; - reads standard input
   --at INSTANT      the instant to look at, in UTC: 2027-03-20T12:00:00Z; for snags, the day on which
@@ -24,14 +26,18 @@ export async function run(words: readonly string[]): Promise<Outcome> {
         return await timelineCommand(rest);
       case "snags":
         return await snagsCommand(rest);
+      case "ripple":
+        return await rippleCommand(rest);
       case "help":
       case "--help":
       case "-h":
         return { code: 0, output: USAGE, errors: "" };
       case undefined:
-        throw new WordsError("Say which command: timeline or snags");
+        throw new WordsError("Say which command: timeline, snags or ripple");
       default:
-        throw new WordsError(`There is no command "${command}"; there are: timeline, snags`);
+        throw new WordsError(
+          `There is no command "${command}"; there are: timeline, snags, ripple`,
+        );
     }
   } catch (error) {
     if (error instanceof WordsError)

@@ -197,3 +197,46 @@ describe("dawngate snags", () => {
     expect(dawngate(["snags", "--plan", good, "--at", "today"]).code).toBe(2);
   });
 });
+
+describe("dawngate ripple", () => {
+  const later = structuredClone(plan);
+  const gate = later.courses[0]?.modules[1]?.gate?.when[0];
+  if (gate) gate.add = "P21D";
+  const moved = file("later.json", JSON.stringify(later));
+  test("says what a change does to everybody, and that in favor of them alone it does nothing", () => {
+    const { code, output } = dawngate(["ripple", "--before", good, "--after", moved, ...AT]);
+    expect(code).toBe(0);
+    const found = JSON.parse(output);
+    expect(found.at).toBe("2027-03-20T12:00:00Z");
+    expect(found.totals).toMatchObject({ people: 2, touched: 2, loses: 2, later: 2 });
+    expect(found.groups).toEqual([{ enrollments: ["e1", "e2"], like: "e1" }]);
+    expect(found.people[0]).toMatchObject({
+      id: "e1",
+      loses: ["m2"],
+      moves: [
+        {
+          item: "m2",
+          what: "opens",
+          before: "2027-03-12T07:00:00Z",
+          after: "2027-03-26T07:00:00Z",
+        },
+      ],
+      end: null,
+    });
+    expect(found.onlyInFavor).toMatchObject({ touched: 0 });
+  });
+  test("needs two plans and an instant; one of the plans may come on standard input", () => {
+    for (const words of [
+      ["ripple", "--before", good],
+      ["ripple", "--before", good, "--after", moved],
+      ["ripple", "--before", "-", "--after", "-", ...AT],
+    ])
+      expect(dawngate(words).code).toBe(2);
+    expect(
+      dawngate(["ripple", "--before", good, "--after", file("worse.json", "{}"), ...AT]).code,
+    ).toBe(1);
+    expect(
+      dawngate(["ripple", "--before", "-", "--after", moved, ...AT], JSON.stringify(plan)).code,
+    ).toBe(0);
+  });
+});

@@ -9,6 +9,7 @@ import type {
   LessonDraft,
   LessonText,
   NewCourse,
+  PublishingWay,
 } from "@dawngate/contract";
 import type { Focus } from "@dawngate/core/courses";
 import { api, path } from "../store/api";
@@ -20,6 +21,12 @@ export interface InCourse {
 
 export const coursePath = ({ school, course }: InCourse, ...more: string[]) =>
   path("schools", school, "courses", course, ...more);
+
+/** For whom a version is to hold, and over which it was looked at. */
+interface Publishing {
+  people?: PublishingWay;
+  over?: number | null;
+}
 
 export const {
   useGetCoursesQuery,
@@ -75,8 +82,12 @@ export const {
       query: ({ change, ...place }) => ({ url: coursePath(place), method: "PATCH", body: change }),
       invalidatesTags: ["Courses", "Public", "Draft"],
     }),
-    publish: build.mutation<{ version: number }, InCourse>({
-      query: (place) => ({ url: coursePath(place, "versions"), method: "POST" }),
+    publish: build.mutation<{ version: number }, InCourse & Publishing>({
+      query: ({ people = "everybody", over = null, ...place }) => ({
+        url: coursePath(place, "versions"),
+        method: "POST",
+        params: { people, ...(over !== null && { over }) },
+      }),
       invalidatesTags: ["Courses", "Course", "Draft", "Timeline", "Public"],
     }),
     describe: build.mutation<unknown, InCourse & { description: string }>({

@@ -2,6 +2,7 @@
 import { useRouter } from "expo-router";
 import { memo, useEffect, useState } from "react";
 import { View } from "react-native";
+import { PublishSheet } from "../../review/publish-sheet";
 import { explain } from "../../store/api";
 import { PrimaryAction, QuietAction } from "../../ui/action";
 import { useWide } from "../../ui/layout";
@@ -9,6 +10,7 @@ import { Notice } from "../../ui/notice";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { type InCourse, usePublishMutation } from "../api";
+import { titleIn } from "./edit-row";
 import type { Keeping, useDraft } from "./use-draft";
 
 interface Props {
@@ -73,11 +75,17 @@ function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof u
   const [publish, { error, isLoading, data }] = usePublishMutation();
   const router = useRouter();
   const [wanted, setWanted] = useState(false);
+  const [looking, setLooking] = useState(false);
+  const [later, setLater] = useState<number | null>(null);
+  const version = later ?? data?.version ?? null;
   // What is not kept yet would be missing from the version: it is published as soon as it is.
   const go = () => {
     const waits = draft.actions.unsent();
     setWanted(waits);
-    if (!waits) publish(place);
+    if (waits) return;
+    // The first version touches nobody; what a later one does is seen first.
+    if (draft.published === null) publish(place);
+    else setLooking(true);
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: looked at again whenever something was kept
   useEffect(() => {
@@ -92,9 +100,20 @@ function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof u
         onPress={go}
       />
       {error ? <Notice {...explain(error)} /> : null}
-      {data ? (
+      {looking && draft.course ? (
+        <PublishSheet
+          place={place}
+          titleOf={(id) => titleIn(draft.actions.latest(), id)}
+          onPublished={(published) => {
+            setLater(published);
+            setLooking(false);
+          }}
+          onClose={() => setLooking(false)}
+        />
+      ) : null}
+      {version !== null ? (
         <View role="status" style={{ gap: 4 }}>
-          <Text kind="strong">Version {data.version} is published.</Text>
+          <Text kind="strong">Version {version} is published.</Text>
           <QuietAction
             label="See the schedule"
             onPress={() => router.push(`/${place.school}/courses/${place.course}`)}

@@ -1,0 +1,64 @@
+/** What a change does to people, in sentences. */
+import type { PersonRipple, RippleAnswer } from "@dawngate/contract";
+import { listed, quoted, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
+
+type TitleOf = (id: string) => string;
+
+const people = (count: number) => (count === 1 ? "1 person" : `${count} people`);
+
+/** The totals, the heaviest first; one sentence where nobody is touched. */
+export function sayTotals({ totals }: Pick<RippleAnswer, "totals">): string[] {
+  if (totals.people === 0) return ["Nobody is in this course whose dates would follow it."];
+  if (totals.touched === 0)
+    return [`Nothing changes for the ${people(totals.people)} who are in it.`];
+  const lines: [number, string][] = [
+    [totals.loses, "can no longer open something that is open to them now"],
+    [totals.gains, "can open something at once that was shut"],
+    [totals.later, "have an opening that moves later, or loses its date"],
+    [totals.earlier, "have an opening that moves earlier, or gets a date"],
+    [totals.endsEarlier, "lose days of access"],
+    [totals.endsLater, "gain days of access"],
+  ];
+  return [
+    `${people(totals.touched)} of ${totals.people} are touched.`,
+    ...lines.filter(([count]) => count > 0).map(([count, what]) => `${people(count)}: ${what}.`),
+  ];
+}
+
+/** What happens to one person, each a phrase. */
+export function sayPerson(person: PersonRipple, titleOf: TitleOf): string[] {
+  const zone = zoneOf(person.clock);
+  const speaker = { zone, titleOf, person: "they" as const };
+  const names = (ids: readonly string[]) => {
+    const shown = ids.slice(0, 3).map((id) => quoted(titleOf(id)));
+    return ids.length > 3 ? `${shown.join(", ")} and ${ids.length - 3} more` : listed(shown);
+  };
+  const opening = (text: string | null) =>
+    text === null ? "no date" : sayWrittenInstant(text, zone);
+  const end = (text: string | null) => (text === null ? "no end" : sayWrittenEnd(text, speaker));
+  const moved = person.moves.filter(({ what }) => what === "opens");
+  const more = moved.length - 3;
+  return [
+    ...(person.loses.length > 0
+      ? [`loses ${names(person.loses)}, which ${person.loses.length === 1 ? "is" : "are"} open now`]
+      : []),
+    ...(person.gains.length > 0 ? [`gains ${names(person.gains)} at once`] : []),
+    ...moved
+      .slice(0, 3)
+      .map(
+        ({ item, before, after }) =>
+          `${quoted(titleOf(item))}: ${opening(before)} becomes ${opening(after)}`,
+      ),
+    ...(more > 0 ? [`and ${more} more openings move`] : []),
+    ...(person.goes.length > 0
+      ? [`${names(person.goes)} ${person.goes.length === 1 ? "goes" : "go"}`]
+      : []),
+    ...(person.appears.length > 0
+      ? [`${names(person.appears)} ${person.appears.length === 1 ? "is" : "are"} new`]
+      : []),
+    ...(person.end
+      ? [`access until ${end(person.end.before)} becomes ${end(person.end.after)}`]
+      : []),
+  ];
+}
