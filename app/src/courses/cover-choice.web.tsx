@@ -39,7 +39,7 @@ export function CoverChoice({ label, busy, onPicture }: CoverChoiceProps) {
               target.value = "";
             });
           }}
-          style={{ marginTop: 8, minHeight: 44, maxWidth: "100%" }}
+          style={{ marginTop: 8, minHeight: 44, maxWidth: "100%", color: palette.ink }}
         />
       </label>
       <div id={`${id}-trouble`} role="status">

@@ -7,7 +7,7 @@ import type { CalendarFileProps } from "./calendar-file";
 const MOST = 10 * 1024 * 1024;
 
 export function CalendarFile({ busy, onFile }: CalendarFileProps) {
-  const { dusk, ember } = usePalette();
+  const { dusk, ember, ink } = usePalette();
   const id = useId();
   const [trouble, setTrouble] = useState<string | null>(null);
   return (
@@ -31,7 +31,7 @@ export function CalendarFile({ busy, onFile }: CalendarFileProps) {
               onFile(file);
             }
           }}
-          style={{ marginTop: 8, minHeight: 44, maxWidth: "100%" }}
+          style={{ marginTop: 8, minHeight: 44, maxWidth: "100%", color: ink }}
         />
       </label>
       <div role="status">

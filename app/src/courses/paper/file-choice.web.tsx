@@ -56,7 +56,7 @@ export function FileChoice({ onText, onTrouble }: Props) {
           type="file"
           accept=".txt,.md,.markdown,.csv,.tsv,text/plain,text/markdown,text/csv"
           onChange={(event) => void take(event.target.files?.[0])}
-          style={{ marginTop: 8, minHeight: 44, maxWidth: "100%" }}
+          style={{ marginTop: 8, minHeight: 44, maxWidth: "100%", color: palette.ink }}
         />
       </label>
     </div>
