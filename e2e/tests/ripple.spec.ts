@@ -4,10 +4,14 @@ import { accessibilityFaults, ask, expect, test } from "./helpers";
 
 test("a change names who loses what is open, and is kept from those who are in", async ({
   page,
+  baseURL,
 }) => {
   const school = "/api/schools/ember-row";
   const post = async (path: string, data?: object) => {
-    const answer = await page.request.post(`${school}${path}`, data ? { data } : {});
+    const answer = await page.request.post(`${school}${path}`, {
+      data: data ?? {},
+      headers: { origin: baseURL ?? "" },
+    });
     expect(answer.status()).toBe(200);
     return answer.json();
   };
