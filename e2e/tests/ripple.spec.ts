@@ -38,7 +38,7 @@ test("a change names who loses what is open, and is kept from those who are in",
   const ripple = page.getByRole("region", { name: "Ripple" });
   await expect(ripple.getByText("2 people of 2 are touched.")).toBeVisible();
   await expect(
-    ripple.getByText("2 people: can no longer open something that is open to them now."),
+    ripple.getByText("Something that is open now can no longer be opened: 2 people."),
   ).toBeVisible();
   await expect(ripple.getByText("Ada Oats")).toBeVisible();
   await expect(ripple.getByText(/^loses “Week 1”/).first()).toBeVisible();

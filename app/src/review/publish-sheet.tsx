@@ -51,7 +51,9 @@ export function PublishSheet({ place, titleOf, onPublished, onClose }: Props) {
               key={sentence}
               kind={i === 0 ? "strong" : "body"}
               color={
-                sentence.includes("no longer") || sentence.includes("lose ") ? ember : undefined
+                sentence.includes("no longer") || sentence.includes("ends earlier")
+                  ? ember
+                  : undefined
               }
             >
               {sentence}

@@ -13,16 +13,16 @@ export function sayTotals({ totals }: Pick<RippleAnswer, "totals">): string[] {
   if (totals.touched === 0)
     return [`Nothing changes for the ${people(totals.people)} who are in it.`];
   const lines: [number, string][] = [
-    [totals.loses, "can no longer open something that is open to them now"],
-    [totals.gains, "can open something at once that was shut"],
-    [totals.later, "have an opening that moves later, or loses its date"],
-    [totals.earlier, "have an opening that moves earlier, or gets a date"],
-    [totals.endsEarlier, "lose days of access"],
-    [totals.endsLater, "gain days of access"],
+    [totals.loses, "Something that is open now can no longer be opened"],
+    [totals.gains, "Something that is shut now opens at once"],
+    [totals.later, "An opening moves later, or loses its date"],
+    [totals.earlier, "An opening moves earlier, or gets a date"],
+    [totals.endsEarlier, "Access ends earlier"],
+    [totals.endsLater, "Access ends later"],
   ];
   return [
-    `${people(totals.touched)} of ${totals.people} are touched.`,
-    ...lines.filter(([count]) => count > 0).map(([count, what]) => `${people(count)}: ${what}.`),
+    `${people(totals.touched)} of ${totals.people} ${totals.touched === 1 ? "is" : "are"} touched.`,
+    ...lines.filter(([count]) => count > 0).map(([count, what]) => `${what}: ${people(count)}.`),
   ];
 }
 
@@ -50,7 +50,9 @@ export function sayPerson(person: PersonRipple, titleOf: TitleOf): string[] {
         ({ item, before, after }) =>
           `${quoted(titleOf(item))}: ${opening(before)} becomes ${opening(after)}`,
       ),
-    ...(more > 0 ? [`and ${more} more openings move`] : []),
+    ...(more > 0
+      ? [more === 1 ? "and one more opening moves" : `and ${more} more openings move`]
+      : []),
     ...(person.goes.length > 0
       ? [`${names(person.goes)} ${person.goes.length === 1 ? "goes" : "go"}`]
       : []),

@@ -17,10 +17,9 @@ import { usePalette } from "../ui/theme";
 import { useTitle } from "../ui/title";
 import { useGetTimelineQuery } from "./api";
 import { type AsIf, asQuery, type Who } from "./as-if/as-if";
+import { AsIfSheets } from "./as-if/as-if-sheets";
 import { sayWho } from "./as-if/say-who";
 import { AsIfStrip } from "./as-if/strip";
-import { WhenSheet } from "./as-if/when-sheet";
-import { WhoSheet } from "./as-if/who-sheet";
 import { CompareSheet } from "./compare/compare-sheet";
 import { useCompared } from "./compare/use-compared";
 import { read } from "./horizon/scale";
@@ -159,15 +158,6 @@ function CourseSchedule({
       ) : (
         <Skeleton widths={[0.7, 0.5, 0.6, 0.7, 0.4, 0.6]} />
       )}
-      {sheet === "who" && (
-        <WhoSheet
-          course={course}
-          who={asIf.who}
-          fallback={imagined}
-          onChange={setWho}
-          onClose={() => setSheet(null)}
-        />
-      )}
       {sheet === "compare" && (
         <CompareSheet
           course={course}
@@ -177,15 +167,19 @@ function CourseSchedule({
           onClose={() => setSheet(null)}
         />
       )}
-      {sheet === "when" && at !== null && (
-        <WhenSheet
+      {sheet === "who" || sheet === "when" ? (
+        <AsIfSheets
+          open={sheet}
+          course={course}
+          asIf={asIf}
+          imagined={imagined}
           zone={zoneOf(clock)}
           at={at}
-          isNow={asIf.at === null}
-          onChange={setAt}
+          onWho={setWho}
+          onAt={setAt}
           onClose={() => setSheet(null)}
         />
-      )}
+      ) : null}
     </Page>
   );
 }

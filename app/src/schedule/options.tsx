@@ -1,4 +1,5 @@
 /** Choices of one among a few, and of weekdays, with a word before them. */
+import type { ReactNode } from "react";
 import { View } from "react-native";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -43,9 +44,45 @@ export function Options<T extends string>(props: OptionsProps<T>) {
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 
-interface WeekdayProps {
+interface DaysProps {
+  label: string;
   value: readonly number[];
   onChange(value: number[]): void;
+}
+
+/** Weekdays, Monday = 1, any number of them. */
+export function Weekdays({
+  label,
+  value,
+  onChange,
+  children,
+}: DaysProps & { children?: ReactNode }) {
+  return (
+    <View
+      role="group"
+      aria-label={label}
+      style={{ flexDirection: "row", flexWrap: "wrap", gap: 6 }}
+    >
+      {WEEKDAYS.map((name, i) => {
+        const day = i + 1;
+        const taken = value.includes(day);
+        const next = taken ? value.filter((one) => one !== day) : [...value, day];
+        return (
+          <Choice
+            key={name}
+            label={name}
+            many
+            taken={taken}
+            onPress={() => onChange(next.sort((a, b) => a - b))}
+          />
+        );
+      })}
+      {children}
+    </View>
+  );
+}
+
+interface WeekdayProps extends Omit<DaysProps, "label"> {
   workdays: boolean;
   onWorkdays(workdays: boolean): void;
 }
@@ -57,32 +94,14 @@ export function WeekdayChoice({ value, onChange, workdays, onWorkdays }: Weekday
       <Text kind="small" color={quiet}>
         moved on to one of these days, if any is chosen
       </Text>
-      <View
-        role="group"
-        aria-label="Weekdays"
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 6 }}
-      >
-        {WEEKDAYS.map((name, i) => {
-          const day = i + 1;
-          const taken = value.includes(day);
-          const next = taken ? value.filter((one) => one !== day) : [...value, day];
-          return (
-            <Choice
-              key={name}
-              label={name}
-              many
-              taken={taken}
-              onPress={() => onChange(next.sort((a, b) => a - b))}
-            />
-          );
-        })}
+      <Weekdays label="Weekdays" value={value} onChange={onChange}>
         <Choice
           label="not on closed days"
           many
           taken={workdays}
           onPress={() => onWorkdays(!workdays)}
         />
-      </View>
+      </Weekdays>
     </View>
   );
 }

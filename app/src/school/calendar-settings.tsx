@@ -5,6 +5,7 @@ import { useState } from "react";
 import { View } from "react-native";
 import { Choice } from "../schedule/as-if/choice";
 import { DateField } from "../schedule/as-if/moment-fields";
+import { Weekdays } from "../schedule/options";
 import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Notice } from "../ui/notice";
@@ -13,7 +14,6 @@ import { usePalette } from "../ui/theme";
 import { useChangeSchoolMutation, useReadCalendarMutation } from "./api";
 import { CalendarFile } from "./calendar-file";
 
-const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 /** As many are shown until one asks for all. */
 const FIRST = 12;
 
@@ -40,22 +40,7 @@ export function CalendarSettings({ school }: { school: School }) {
         people in courses too, at once.
       </Text>
       {error ? <Notice {...explain(error)} /> : null}
-      <View role="group" aria-label="Weekend" style={CHIPS}>
-        {WEEKDAYS.map((name, i) => {
-          const number = i + 1;
-          const taken = weekend.includes(number);
-          const next = taken ? weekend.filter((one) => one !== number) : [...weekend, number];
-          return (
-            <Choice
-              key={name}
-              label={name}
-              many
-              taken={taken}
-              onPress={() => keep({ weekend: next })}
-            />
-          );
-        })}
-      </View>
+      <Weekdays label="Weekend" value={weekend} onChange={(days) => keep({ weekend: days })} />
       <Text kind="strong">
         {closed.length === 0
           ? "No closed days"

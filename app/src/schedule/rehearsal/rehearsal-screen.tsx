@@ -20,10 +20,9 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useGetTimelineQuery } from "../api";
 import { type AsIf, asQuery, type Who } from "../as-if/as-if";
+import { AsIfSheets } from "../as-if/as-if-sheets";
 import { Choice } from "../as-if/choice";
 import { AsIfStrip } from "../as-if/strip";
-import { WhenSheet } from "../as-if/when-sheet";
-import { WhoSheet } from "../as-if/who-sheet";
 import { rangeOf, read } from "../horizon/scale";
 import { titlesOf } from "../rows";
 import { useAsIf } from "../use-as-if";
@@ -158,21 +157,16 @@ function Rehearsal({ school, course, schoolZone, asIf, imagined, setWho, setAt }
       {lesson !== null ? (
         <RehearsedLesson place={place} lesson={lesson} onClose={() => setLesson(null)} />
       ) : null}
-      {sheet === "who" ? (
-        <WhoSheet
+      {sheet === "who" || sheet === "when" ? (
+        <AsIfSheets
+          open={sheet}
           course={course}
-          who={asIf.who}
-          fallback={imagined}
-          onChange={setWho}
-          onClose={() => setSheet(null)}
-        />
-      ) : null}
-      {sheet === "when" && at !== null ? (
-        <WhenSheet
+          asIf={asIf}
+          imagined={imagined}
           zone={zone}
           at={at}
-          isNow={asIf.at === null}
-          onChange={setAt}
+          onWho={setWho}
+          onAt={setAt}
           onClose={() => setSheet(null)}
         />
       ) : null}

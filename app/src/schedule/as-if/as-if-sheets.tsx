@@ -1,0 +1,45 @@
+/** The sheets of the "as if" strip: for whom the dates hold, and when they are seen. */
+import type { Course } from "@dawngate/contract";
+import type { Instant, Zone } from "@dawngate/core/time";
+import type { AsIf, Who } from "./as-if";
+import { WhenSheet } from "./when-sheet";
+import { WhoSheet } from "./who-sheet";
+
+interface Props {
+  open: "who" | "when";
+  course: Course;
+  asIf: AsIf;
+  /** Somebody to imagine where a real person is shown now. */
+  imagined: Extract<Who, { kind: "imagined" }>;
+  zone: Zone;
+  at: Instant | null;
+  onWho(who: Who): void;
+  onAt(at: string | null): void;
+  onClose(): void;
+}
+
+export function AsIfSheets({
+  open,
+  course,
+  asIf,
+  imagined,
+  zone,
+  at,
+  onWho,
+  onAt,
+  onClose,
+}: Props) {
+  if (open === "who")
+    return (
+      <WhoSheet
+        course={course}
+        who={asIf.who}
+        fallback={imagined}
+        onChange={onWho}
+        onClose={onClose}
+      />
+    );
+  return at === null ? null : (
+    <WhenSheet zone={zone} at={at} isNow={asIf.at === null} onChange={onAt} onClose={onClose} />
+  );
+}
