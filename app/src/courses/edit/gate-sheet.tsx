@@ -15,7 +15,8 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { titleIn } from "./edit-row";
 import { type Found, findItem } from "./find-item";
-import { type MomentContext, MomentSentence } from "./moment-sentence";
+import type { MomentContext } from "./moment-context";
+import { MomentSentence } from "./moment-sentence";
 import { withAnchor } from "./moments";
 import { gateFor, momentFor, SameForOthers } from "./same-for-others";
 

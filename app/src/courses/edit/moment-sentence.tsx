@@ -1,5 +1,5 @@
 /** A moment as a sentence whose parts one presses; the part that is pressed is changed right below. */
-import type { PlanCourse, PlanMoment } from "@dawngate/core/plan";
+import type { PlanMoment } from "@dawngate/core/plan";
 import { momentParts, type PartKind } from "@dawngate/core/schedule/words";
 import { useState } from "react";
 import { View } from "react-native";
@@ -8,19 +8,8 @@ import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { titleIn } from "./edit-row";
+import type { MomentContext } from "./moment-context";
 import { PartEditor } from "./part-editor";
-
-export interface MomentContext {
-  course: PlanCourse;
-  /** The item whose moment it is. */
-  own: string;
-  /** The item before it, which it may count from. */
-  before: { id: string; title: string } | null;
-  hasCohorts: boolean;
-  today: string;
-  /** Gates take the release hour; closings and due dates the end of a day. */
-  role: "opens" | "closes" | "due";
-}
 
 interface Props {
   context: MomentContext;

@@ -12,7 +12,7 @@ import { NumberField } from "../../ui/number-field";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { ItemChoice } from "./item-choice";
-import type { MomentContext } from "./moment-sentence";
+import type { MomentContext } from "./moment-context";
 import {
   ALL_UNITS,
   ANCHORS,
