@@ -27,9 +27,17 @@ export function useLiveCourse(place: InCourse): PlanCourse | null {
 /** What was done, a little later: a key is answered before whatever follows from it is drawn. */
 function useSettledEdits(key: string): Edits | undefined {
   const store = useStore<Stored>();
-  const [edits, setEdits] = useState(() => store.getState().edits?.[key]);
+  const read = () => ({ key, edits: store.getState().edits?.[key] });
+  const [seen, setSeen] = useState(read);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is read is of this key and this store
   useEffect(() => {
-    const look = () => startTransition(() => setEdits(store.getState().edits?.[key]));
+    const look = () =>
+      startTransition(() =>
+        setSeen((before) => {
+          const now = read();
+          return before.key === now.key && before.edits === now.edits ? before : now;
+        }),
+      );
     look();
     const later = afterPaint(look);
     const stop = store.subscribe(later.ask);
@@ -38,7 +46,8 @@ function useSettledEdits(key: string): Edits | undefined {
       later.cancel();
     };
   }, [key, store]);
-  return edits;
+  // Another course's edits are never shown under this one.
+  return seen.key === key ? seen.edits : undefined;
 }
 
 /** Does something once after the next frame is painted, however often it is asked for; soon where nothing is painted. */
