@@ -81,6 +81,7 @@ function Editor({ place, school, draft, course }: Props) {
   const { perform, undo, redo } = draft.actions;
   const snags = useSnags(school, course, cohorts);
   const { meant } = draft;
+  const count = snags.filter(({ key }) => !meant.includes(key)).length;
   const short = useMemo(
     () => shortSnags(snags.filter(({ key }) => !meant.includes(key))),
     [snags, meant],
@@ -119,6 +120,8 @@ function Editor({ place, school, draft, course }: Props) {
       <Toolbar
         place={place}
         draft={draft}
+        snags={count}
+        onSnags={toSnags}
         onCadence={sheets.cadence}
         onPaper={sheets.paper}
         onSettings={sheets.course}
@@ -134,13 +137,6 @@ function Editor({ place, school, draft, course }: Props) {
         cohorts={cohorts}
         cohort={cohort}
         onCohort={setCohort}
-      />
-      <SnagList
-        snags={snags}
-        meant={draft.meant}
-        perform={perform}
-        onMeant={(key, so) => arrange({ ...place, change: { meant: { key, so } } })}
-        onPlace={goTo}
       />
       {course.modules.length === 0 ? (
         <Text color={quiet}>
@@ -172,6 +168,13 @@ function Editor({ place, school, draft, course }: Props) {
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
         <QuietAction label="Add a module" onPress={addModule} />
       </View>
+      <SnagList
+        snags={snags}
+        meant={draft.meant}
+        perform={perform}
+        onMeant={(key, so) => arrange({ ...place, change: { meant: { key, so } } })}
+        onPlace={goTo}
+      />
       <ClosingModule course={course} newId={newId} perform={perform} />
       {open ? (
         <Sheets
@@ -221,6 +224,11 @@ function useCohorts(place: InCourse, published: boolean) {
     () => (data?.cohorts ?? []).map((cohort) => ({ ...cohort, course: place.course })),
     [data, place.course],
   );
+}
+
+/** Scrolls to the list below the outline: above it, it would push the rows away under one's hand. */
+function toSnags(): void {
+  document.querySelector('[aria-label="Snags"]')?.scrollIntoView({ block: "center" });
 }
 
 const newId = () => crypto.randomUUID().slice(0, 8);

@@ -7,6 +7,7 @@ import { explain } from "../../store/api";
 import { PrimaryAction, QuietAction } from "../../ui/action";
 import { useWide } from "../../ui/layout";
 import { Notice } from "../../ui/notice";
+import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { type InCourse, usePublishMutation } from "../api";
@@ -16,6 +17,9 @@ import type { Keeping, useDraft } from "./use-draft";
 interface Props {
   place: InCourse;
   draft: ReturnType<typeof useDraft>;
+  /** How many are open, and the way to them. */
+  snags: number;
+  onSnags(): void;
   onCadence(marked: ReadonlySet<string>): void;
   onPaper(): void;
   onSettings(): void;
@@ -28,6 +32,8 @@ const NONE: ReadonlySet<string> = new Set();
 export const Toolbar = memo(function Toolbar({
   place,
   draft,
+  snags,
+  onSnags,
   onCadence,
   onPaper,
   onSettings,
@@ -35,6 +41,7 @@ export const Toolbar = memo(function Toolbar({
   onKeys,
 }: Props) {
   const wide = useWide();
+  const { ember } = usePalette();
   return (
     <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
       <Publish place={place} draft={draft} />
@@ -45,7 +52,17 @@ export const Toolbar = memo(function Toolbar({
       <QuietAction label="Undo" onPress={draft.actions.undo} disabled={!draft.canUndo} />
       <QuietAction label="Redo" onPress={draft.actions.redo} disabled={!draft.canRedo} />
       {wide ? <QuietAction label="Keys" onPress={onKeys} /> : null}
-      <Kept draft={draft} />
+      {/* As tall as what may come beside it, so that the rows stay where they are. */}
+      <View style={{ minHeight: 44, justifyContent: "center" }}>
+        <Kept draft={draft} />
+      </View>
+      {snags > 0 ? (
+        <Press onPress={onSnags} style={{ justifyContent: "center", paddingHorizontal: 6 }}>
+          <Text kind="smallStrong" color={ember}>
+            {snags === 1 ? "One snag below" : `${snags} snags below`}
+          </Text>
+        </Press>
+      ) : null}
     </View>
   );
 });

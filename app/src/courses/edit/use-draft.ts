@@ -157,17 +157,20 @@ export function useDraft(place: InCourse) {
 export type DraftActions = ReturnType<typeof useDraft>["actions"];
 
 /** Sends what is pending, one batch at a time, again and again until it has arrived. */
-function useSending(place: InCourse, key: string, edits: Edits | undefined): Keeping {
+function useSending(place: InCourse, key: string, settled: Edits | undefined): Keeping {
   const dispatch = useDispatch();
+  const store = useStore<Stored>();
   const [keeping, setKeeping] = useState<Keeping>("kept");
   const [attempt, setAttempt] = useState(0);
   const sending = useRef(false);
   const url = `/api${coursePath(place, "draft")}`;
-  const pending = edits?.pending.length ?? 0;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: an attempt is made when something is pending, or when the last one failed
+  const pending = settled?.pending.length ?? 0;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: an attempt is made when something is pending, or when the last one ended
   useEffect(() => {
-    if (!edits || pending === 0 || sending.current) {
-      if (pending === 0) setKeeping("kept");
+    // As it stands now, not as it was drawn: what has arrived must not be sent again.
+    const edits = store.getState().edits?.[key];
+    if (!edits || edits.pending.length === 0 || sending.current) {
+      if (edits?.pending.length === 0 && !sending.current) setKeeping("kept");
       return;
     }
     sending.current = true;
