@@ -173,6 +173,14 @@ test("the horizon is brought nearer, compared and read as a table; the course is
     "opens",
   );
   expect(await accessibilityFaults(page)).toEqual([]);
+  // Back from the table the wheel over the days still zooms.
+  await tools.getByRole("button", { name: "As a picture" }).click();
+  await expect(tools.getByRole("button", { name: "The whole" })).toBeHidden();
+  const days = await handle.boundingBox();
+  if (!days) throw new Error("no handle");
+  await page.mouse.move(days.x + 20, days.y + 10);
+  await page.mouse.wheel(0, -400);
+  await expect(tools.getByRole("button", { name: "The whole" })).toBeVisible();
   await page.getByRole("link", { name: "Rehearsal" }).click();
   const time = page.getByRole("group", { name: "Go through time" });
   await time.getByRole("button", { name: "To the next change" }).click();

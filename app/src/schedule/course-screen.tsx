@@ -1,5 +1,5 @@
 /** A course's schedule: the outline with the horizon beside it (under each row on a phone), for whoever is asked for. */
-import type { Course, TimelineAnswer } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract";
 import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
 import { Link, useLocalSearchParams } from "expo-router";
 import { useEffect, useRef, useState } from "react";
@@ -15,8 +15,7 @@ import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useTitle } from "../ui/title";
-import { useGetTimelineQuery } from "./api";
-import { type AsIf, asQuery, type Who } from "./as-if/as-if";
+import type { AsIf, Who } from "./as-if/as-if";
 import { AsIfSheets } from "./as-if/as-if-sheets";
 import { sayWho } from "./as-if/say-who";
 import { AsIfStrip } from "./as-if/strip";
@@ -25,6 +24,7 @@ import { useCompared } from "./compare/use-compared";
 import { read } from "./horizon/scale";
 import { Schedule } from "./schedule";
 import { useAsIf } from "./use-as-if";
+import { useTimelineOf } from "./use-timeline-of";
 
 export function CourseScreen() {
   const { school, course: id } = useLocalSearchParams() as { school: string; course: string };
@@ -89,17 +89,12 @@ function CourseSchedule({
   const [sheet, setSheet] = useState<"who" | "when" | "compare" | null>(null);
   const [dragged, setDragged] = useState<Instant | null>(null);
   const asked = useThrottled(dragged, 120);
-  const query = asQuery(asked === null ? asIf : { ...asIf, at: formatInstant(asked) });
-  const { data, currentData, error, refetch } = useGetTimelineQuery({
-    school,
-    course: course.id,
-    query,
-  });
-  // The person changed: what is still on the screen would be somebody else's dates.
-  const timeline = currentData ?? (sameWho(data, asIf.who) ? data : undefined);
+  const seen = asked === null ? asIf.at : formatInstant(asked);
+  const place = { school, course: course.id };
+  const { timeline, error, refetch } = useTimelineOf(place, asIf.who, seen);
   const at = dragged ?? read(asIf.at) ?? read(timeline?.at ?? null);
   const [people, setPeople] = useState<readonly Who[]>([]);
-  const compared = useCompared(school, course, people, query.at ?? null);
+  const compared = useCompared(place, course, people, seen);
   const clock = timeline?.clock ?? (course.clock === "school" ? schoolZone : imagined.timeZone);
   const settle = (instant: Instant) => {
     setDragged(null);
@@ -138,7 +133,7 @@ function CourseSchedule({
           ))}
         </View>
       ) : null}
-      {error && !currentData ? (
+      {error ? (
         <Notice {...explain(error)} onRetry={refetch} />
       ) : timeline && at !== null ? (
         <Schedule
@@ -182,10 +177,6 @@ function CourseSchedule({
       ) : null}
     </Page>
   );
-}
-
-function sameWho(timeline: TimelineAnswer | undefined, who: Who): boolean {
-  return timeline?.id === (who.kind === "real" ? who.enrollment : "imagined");
 }
 
 function cohortOf(course: Course, who: Who): string | null {

@@ -62,11 +62,12 @@ export function Schedule(props: Props) {
   const zone = useMemo(() => zoneOf(timeline.clock), [timeline.clock]);
   const { drawing, whole } = useDrawing({ timeline, compared, closed, zone, view, width });
   const { scale } = drawing;
-  const picture = useRef<View>(null);
-  useNowLines(picture, scale.x(at));
+  // What is always there: the picture gives way to the table and comes back.
+  const frame = useRef<View>(null);
+  useNowLines(frame, scale.x(at));
   const zoom = (factor: number | null, about = at) =>
     setView(factor === null ? null : zoomed(view ?? whole, factor, about));
-  useGestures(picture, {
+  useGestures(frame, {
     zoom: (factor, x) => zoom(factor, scale.instantAt(x)),
     pan: (part) => setView(panned(view ?? whole, part)),
   });
@@ -87,7 +88,7 @@ export function Schedule(props: Props) {
     rows.slice(i * STRETCH, (i + 1) * STRETCH),
   );
   return (
-    <View style={{ gap: 10 }}>
+    <View ref={frame} style={{ gap: 10 }}>
       <ZoomBar
         onZoom={zoom}
         onPan={(part) => setView(panned(view ?? whole, part))}
@@ -105,7 +106,7 @@ export function Schedule(props: Props) {
           columns={[{ name: props.name, timeline }, ...compared]}
         />
       ) : (
-        <View ref={picture}>
+        <View>
           <View
             style={[
               {

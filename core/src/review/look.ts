@@ -6,6 +6,7 @@ import {
   type PlanGate,
   type PlanLesson,
   type PlanModule,
+  type PlanMoment,
   type PlanSchool,
 } from "../plan";
 import { evaluate, prepareCourse, type Timeline, type TimelineItem } from "../schedule";
@@ -114,6 +115,18 @@ export function publishedModules(course: PlanCourse): PlanModule[] {
       ...module,
       lessons: module.lessons.filter(({ visible }) => visible === "published"),
     }));
+}
+
+/** A gate that counts from the opening of the item before, moved as a moment is: it slides with it and never doubles. */
+export function chainedGate(before: string, add: string, moved: PlanMoment): PlanGate {
+  const { at, weekdays, workdays, zone } = moved as Exclude<PlanMoment, { from: "staff" }>;
+  const kept = Object.entries({ at, weekdays, workdays, zone }).filter(
+    ([, value]) => value !== undefined,
+  );
+  return {
+    need: "all",
+    when: [{ from: "opened", item: before, add, ...Object.fromEntries(kept) }],
+  };
 }
 
 /** The operation that gives an item another gate. */

@@ -81,11 +81,8 @@ function Editor({ place, school, draft, course }: Props) {
   const { perform, undo, redo } = draft.actions;
   const snags = useSnags(school, course, cohorts);
   const { meant } = draft;
-  const count = snags.filter(({ key }) => !meant.includes(key)).length;
-  const short = useMemo(
-    () => shortSnags(snags.filter(({ key }) => !meant.includes(key))),
-    [snags, meant],
-  );
+  const unmeant = useMemo(() => snags.filter(({ key }) => !meant.includes(key)), [snags, meant]);
+  const short = useMemo(() => shortSnags(unmeant), [unmeant]);
   const [arrange, arranging] = useArrangeMutation();
   const [gateCohort, gating] = useGateCohortMutation();
   const [describe, describing] = useDescribeMutation();
@@ -120,7 +117,7 @@ function Editor({ place, school, draft, course }: Props) {
       <Toolbar
         place={place}
         draft={draft}
-        snags={count}
+        snags={unmeant.length}
         onSnags={toSnags}
         onCadence={sheets.cadence}
         onPaper={sheets.paper}

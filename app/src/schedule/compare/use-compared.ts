@@ -1,32 +1,27 @@
 /** The dates of up to three people beside the one whose schedule it is. */
-import type { Course, TimelineAnswer, TimelineQuery } from "@dawngate/contract";
-import { skipToken } from "@reduxjs/toolkit/query";
+import type { Course, TimelineAnswer } from "@dawngate/contract";
 import { useMemo } from "react";
-import { useGetTimelineQuery } from "../api";
-import { asQuery, type Who } from "../as-if/as-if";
+import type { InCourse } from "../../courses/api";
+import type { Who } from "../as-if/as-if";
 import { sayWho } from "../as-if/say-who";
 import type { Compared } from "../schedule";
+import { useTimelineOf } from "../use-timeline-of";
 
 /** Four lanes are as many as one can tell apart. */
 export const MOST = 3;
 const LETTERS = ["B", "C", "D"] as const;
 
 export function useCompared(
-  school: string,
+  place: InCourse,
   course: Course,
   people: readonly Who[],
   at: string | null,
 ): readonly Compared[] {
   const [first, second, third] = people;
-  const ask = (who: Who | undefined) => {
-    const query: TimelineQuery | null = who ? asQuery({ who, at }) : null;
-    return query ? { school, course: course.id, query } : skipToken;
-  };
   // Hooks stand in a fixed number: each lane asks for itself.
-  const b = useGetTimelineQuery(ask(first));
-  const c = useGetTimelineQuery(ask(second));
-  const d = useGetTimelineQuery(ask(third));
-  const [inB, inC, inD] = [first && b.data, second && c.data, third && d.data];
+  const { timeline: inB } = useTimelineOf(place, first, at);
+  const { timeline: inC } = useTimelineOf(place, second, at);
+  const { timeline: inD } = useTimelineOf(place, third, at);
   return useMemo(() => {
     const known: (TimelineAnswer | undefined)[] = [inB, inC, inD];
     return people.flatMap((who, i): Compared[] => {

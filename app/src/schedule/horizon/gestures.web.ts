@@ -14,19 +14,21 @@ export function useGestures(ref: RefObject<View | null>, gestures: Gestures): vo
   useEffect(() => {
     const element = ref.current as unknown as HTMLElement | null;
     if (!element) return;
-    const axis = () => element.querySelector("[data-axis]") ?? element;
-    const placeOf = (clientX: number) => clientX - axis().getBoundingClientRect().left;
+    // None while the dates are shown as a table.
+    const axis = () => element.querySelector("[data-axis]");
     const wheel = (event: WheelEvent) => {
+      const box = axis()?.getBoundingClientRect();
+      if (!box) return;
       const sideways = Math.abs(event.deltaX) > Math.abs(event.deltaY);
       const onAxis = (event.target as HTMLElement | null)?.closest("[data-axis]") != null;
       if (!sideways && !event.shiftKey && !event.ctrlKey && !onAxis) return;
       if (sideways || event.shiftKey) {
         event.preventDefault();
-        latest.current.pan((sideways ? event.deltaX : event.deltaY) / axis().clientWidth);
+        latest.current.pan((sideways ? event.deltaX : event.deltaY) / box.width);
         return;
       }
       event.preventDefault();
-      latest.current.zoom(Math.exp(event.deltaY * PER_PIXEL), placeOf(event.clientX));
+      latest.current.zoom(Math.exp(event.deltaY * PER_PIXEL), event.clientX - box.left);
     };
     let apart: number | null = null;
     const between = ({ touches: [a, b] }: TouchEvent) =>
@@ -38,13 +40,14 @@ export function useGestures(ref: RefObject<View | null>, gestures: Gestures): vo
         : null;
     const touch = (event: TouchEvent) => {
       const now = between(event);
-      if (!now) {
+      const box = axis()?.getBoundingClientRect();
+      if (!now || !box) {
         apart = null;
         return;
       }
       event.preventDefault();
       if (apart !== null && now.apart > 0)
-        latest.current.zoom(apart / now.apart, placeOf(now.middle));
+        latest.current.zoom(apart / now.apart, now.middle - box.left);
       apart = now.apart;
     };
     const end = () => {

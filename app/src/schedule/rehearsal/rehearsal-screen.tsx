@@ -18,14 +18,14 @@ import { Page } from "../../ui/page";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { useGetTimelineQuery } from "../api";
-import { type AsIf, asQuery, type Who } from "../as-if/as-if";
+import type { AsIf, Who } from "../as-if/as-if";
 import { AsIfSheets } from "../as-if/as-if-sheets";
 import { Choice } from "../as-if/choice";
 import { AsIfStrip } from "../as-if/strip";
 import { rangeOf, read } from "../horizon/scale";
 import { titlesOf } from "../rows";
 import { useAsIf } from "../use-as-if";
+import { useTimelineOf } from "../use-timeline-of";
 import { changeFrom, whatChanges } from "./changes";
 import { RehearsedLesson } from "./rehearsed-lesson";
 import { TimeSlider } from "./time-slider";
@@ -81,8 +81,7 @@ function Rehearsal({ school, course, schoolZone, asIf, imagined, setWho, setAt }
   const [lesson, setLesson] = useState<string | null>(null);
   const place = { school, course: course.id };
   const { data: known } = useGetPublicCourseQuery(place);
-  const { data, error, refetch } = useGetTimelineQuery({ ...place, query: asQuery(asIf) });
-  const timeline = data;
+  const { timeline, error, refetch } = useTimelineOf(place, asIf.who, asIf.at);
   const at = read(asIf.at) ?? read(timeline?.at ?? null);
   const clock = timeline?.clock ?? (course.clock === "school" ? schoolZone : imagined.timeZone);
   const zone = zoneOf(clock);
@@ -135,7 +134,7 @@ function Rehearsal({ school, course, schoolZone, asIf, imagined, setWho, setAt }
           </Text>
         </View>
       ) : null}
-      {error && !timeline ? <Notice {...explain(error)} onRetry={refetch} /> : null}
+      {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
       {timeline ? (
         <CourseOutline
           course={{

@@ -4,7 +4,7 @@
  */
 import type { PlanGate, PlanMoment } from "../../plan";
 import { listed, quoted, sayOffset, sayPlannedMoment } from "../../schedule/words";
-import { gateOperation, type Look, type PlanItem, publishedModules } from "../look";
+import { chainedGate, gateOperation, type Look, type PlanItem, publishedModules } from "../look";
 import type { Finding, Mend } from "../snag";
 
 type Counted = Exclude<PlanMoment, { from: "staff" }> & { add: string };
@@ -124,15 +124,10 @@ function addUp(sequence: Step[], sums: ReadonlyMap<string, string>): Mend {
 function chain(run: Step[], step: string): Mend {
   return {
     label: `Count from the one before, ${sayOffset(step)} each`,
-    operations: run.slice(1).map(({ item, moment }, i) => {
-      const { at, weekdays, workdays, zone } = moment;
-      const kept = Object.fromEntries(
-        Object.entries({ at, weekdays, workdays, zone }).filter(([, value]) => value !== undefined),
-      );
-      const when: PlanMoment[] = [
-        { from: "opened", item: (run[i] as Step).item.id, add: step, ...kept },
-      ];
-      return gateOperation(item, { need: "all", when });
-    }),
+    operations: run
+      .slice(1)
+      .map(({ item, moment }, i) =>
+        gateOperation(item, chainedGate((run[i] as Step).item.id, step, moment)),
+      ),
   };
 }

@@ -4,7 +4,7 @@
  */
 import { quoted, sayInstant, sayOffset } from "../../schedule/words";
 import { localDateAt } from "../../time";
-import { gateOperation, type Look, publishedModules } from "../look";
+import { chainedGate, gateOperation, type Look, publishedModules } from "../look";
 import type { Finding } from "../snag";
 
 export function sameDays(look: Look): Finding[] {
@@ -24,10 +24,6 @@ export function sameDays(look: Look): Finding[] {
     const opens = who.items.get(module.id)?.opens ?? null;
     if (opens === null) return [];
     const step = differenceOf(first.add, second.add);
-    const { at, weekdays, workdays, zone } = second;
-    const kept = Object.fromEntries(
-      Object.entries({ at, weekdays, workdays, zone }).filter(([, value]) => value !== undefined),
-    );
     return [
       {
         weight: "likely",
@@ -38,12 +34,7 @@ export function sameDays(look: Look): Finding[] {
           ? [
               {
                 label: `Count from the one before, ${sayOffset(step)}`,
-                operations: [
-                  gateOperation(module, {
-                    need: "all",
-                    when: [{ from: "opened", item: before.id, add: step, ...kept }],
-                  }),
-                ],
+                operations: [gateOperation(module, chainedGate(before.id, step, second))],
               },
             ]
           : [],
