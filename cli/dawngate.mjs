@@ -15,6 +15,7 @@ const { bundled } = await import("../scripts/lib/bundle.mjs");
 const main = await bundled(root, "dawngate", join(root, "cli/src/main.ts"), [
   join(root, "core/src"),
   join(root, "cli/src"),
+  join(root, "bench/src"),
 ]);
 // npm runs a script in the package's folder; paths on the command line are meant from where the user stands.
 if (process.env.npm_lifecycle_event === "dawngate" && process.env.INIT_CWD)

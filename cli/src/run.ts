@@ -7,6 +7,7 @@ import { timelineCommand } from "./timeline";
 const USAGE = `dawngate timeline --plan FILE --at INSTANT [--format json|csv|ics] [--enrollment ID]
 dawngate snags --plan FILE [--at INSTANT]
 dawngate ripple --before FILE --after FILE --at INSTANT
+dawngate bench [--enrollees N] [--lessons N] [--json]
 
   --plan FILE       the plan file; - reads standard input
   --at INSTANT      the instant to look at, in UTC: 2027-03-20T12:00:00Z; for snags, the day on which
@@ -28,15 +29,18 @@ export async function run(words: readonly string[]): Promise<Outcome> {
         return await snagsCommand(rest);
       case "ripple":
         return await rippleCommand(rest);
+      case "bench":
+        // With its libraries, which the others do not need.
+        return await (await import("./bench")).benchCommand(rest);
       case "help":
       case "--help":
       case "-h":
         return { code: 0, output: USAGE, errors: "" };
       case undefined:
-        throw new WordsError("Say which command: timeline, snags or ripple");
+        throw new WordsError("Say which command: timeline, snags, ripple or bench");
       default:
         throw new WordsError(
-          `There is no command "${command}"; there are: timeline, snags, ripple`,
+          `There is no command "${command}"; there are: timeline, snags, ripple, bench`,
         );
     }
   } catch (error) {

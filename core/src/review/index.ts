@@ -12,4 +12,5 @@ export {
   ripple,
   rippleOf,
 } from "./ripple";
+export { compareAll } from "./ripple-in-bulk";
 export { type Mend, SNAG_KINDS, type Snag, type SnagKind, type Weight } from "./snag";

@@ -7,6 +7,7 @@ import {
   type DateOffset,
   type Instant,
   instantAt,
+  type LocalDate,
   localDateAt,
   type Offset,
   parseOffset,
@@ -17,7 +18,7 @@ import {
 } from "../time";
 import { addAnchor, type Enrollee, momentFor } from "./enrollee";
 import type { EndEvent } from "./history";
-import { readDate } from "./prepare";
+import { type PreparedCourse, readDate } from "./prepare";
 import type { EndSource, EndStep } from "./steps";
 
 export interface AccessEnd {
@@ -69,19 +70,29 @@ function candidates(enrollee: Enrollee, why: EndStep[], waitsFor: Anchor[]): End
     const anchor = result.steps[0];
     add("validity", result.instant, anchor?.kind === "anchor" ? anchor.instant : null);
   }
-  const { cohort } = enrollee.course;
-  if (cohort && cohort.grace !== null) {
-    const instant = startOfDay(enrollee.clock, addDays(cohort.ends, cohort.grace + 1));
+  const byCohort = cohortEnd(enrollee.course, enrollee.clock);
+  if (byCohort !== null) {
+    const instant = byCohort;
     why.push({ kind: "end", source: "cohort-end", instant, moment: null });
     add("cohort-end", instant, null);
   }
   if (enrollee.paidThrough !== null) {
-    const last = addDays(readDate(enrollee.paidThrough), enrollee.grace);
-    const instant = startOfDay(enrollee.clock, addDays(last, 1));
+    const instant = paidEnd(readDate(enrollee.paidThrough), enrollee.grace, enrollee.clock);
     why.push({ kind: "end", source: "paid-through", instant, moment: null });
     add("paid-through", instant, null);
   }
   return ends;
+}
+
+/** The end of the cohort's end date and its grace, or null where that does not end access. */
+export function cohortEnd({ cohort }: PreparedCourse, clock: Zone): Instant | null {
+  if (!cohort || cohort.grace === null) return null;
+  return startOfDay(clock, addDays(cohort.ends, cohort.grace + 1));
+}
+
+/** The end of the last paid day and its grace. */
+export function paidEnd(through: LocalDate, grace: number, clock: Zone): Instant {
+  return startOfDay(clock, addDays(addDays(through, grace), 1));
 }
 
 type Change =
@@ -154,7 +165,7 @@ function applyEvent(
 }
 
 /** The end of the day *instant + offset*; a time offset: exactly. */
-function endAfter(instant: Instant, offset: Offset, clock: Zone): Instant {
+export function endAfter(instant: Instant, offset: Offset, clock: Zone): Instant {
   if (offset.kind === "time") return clampInstant(instant + offset.ms);
   return startOfDay(clock, addDays(addToDate(localDateAt(clock, instant), offset), 1));
 }
@@ -173,7 +184,8 @@ export function moveEnd(end: Instant, offset: Offset, clock: Zone): Instant {
   return startOfDay(clock, addDays(addToDate(lastDay, offset), 1));
 }
 
-function inDays(days: number): DateOffset {
+/** So many days, as an offset. */
+export function inDays(days: number): DateOffset {
   return { kind: "date", months: 0, days };
 }
 

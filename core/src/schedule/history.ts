@@ -27,7 +27,8 @@ export interface History {
   revoked: Instant | null;
 }
 
-interface Dated {
+/** An event with its instant read, and its type's place among those of one instant. */
+export interface Dated {
   at: Instant;
   rank: number;
   event: PlanEvent;
@@ -95,7 +96,7 @@ export function foldEvents(events: readonly PlanEvent[], now: Instant): History 
  * Events up to now, by instant. Those of one instant stand in the order of the plan file's list of types, and
  * of one type by what they say, so that shuffling a list changes nothing.
  */
-function inOrder(events: readonly PlanEvent[], now: Instant): Dated[] {
+export function inOrder(events: readonly PlanEvent[], now: number): Dated[] {
   const past: Dated[] = [];
   for (const event of events) {
     const at = readInstant(event.at);

@@ -138,6 +138,18 @@ const event = fc.oneof(
   of("restored"),
 );
 
+/** What an enrollment of such a plan may say, beside its place. */
+export const enrollments = fc.record({
+  timeZone: fc.constantFrom(...ZONES),
+  enrolledAt: instants,
+  needsPayment: fc.boolean(),
+  paidAt: maybe(instants),
+  startedAt: maybe(instants),
+  validity: maybe(fc.array(moments, { maxLength: 2 })),
+  paidThrough: maybe(date),
+  events: fc.array(event, { maxLength: 12 }),
+});
+
 /** A whole plan with one enrollment. */
 export const plans = fc
   .record({
@@ -156,16 +168,7 @@ export const plans = fc
       ),
     }),
     cohort: maybe(fc.record({ starts: date, days: fc.nat(200), grace: maybe(fc.nat(20)) })),
-    enrollment: fc.record({
-      timeZone: fc.constantFrom(...ZONES),
-      enrolledAt: instants,
-      needsPayment: fc.boolean(),
-      paidAt: maybe(instants),
-      startedAt: maybe(instants),
-      validity: maybe(fc.array(moments, { maxLength: 2 })),
-      paidThrough: maybe(date),
-      events: fc.array(event, { maxLength: 12 }),
-    }),
+    enrollment: enrollments,
   })
   .map(({ zone, closed, course, cohort, enrollment }) => ({
     dawnGatePlan: 1,

@@ -1,0 +1,6 @@
+/** The bulk evaluator: the same dates for any number of people at once. */
+export { BulkAnswer, STATES, type Wanted } from "./answer";
+export { BulkCourse } from "./evaluate";
+export { type Answered, holdTogether } from "./favor";
+export { SchoolDays } from "./moments";
+export { layOut, Numbering, type People } from "./people";

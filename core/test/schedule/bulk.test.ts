@@ -1,0 +1,212 @@
+/** The bulk evaluator beside the plain one: every column of every person, on generated plans, zones and events. */
+import fc from "fast-check";
+import type { Plan } from "../../src/plan";
+import { compareAll, ripple } from "../../src/review";
+import { inFavor, type Timeline, timelines } from "../../src/schedule";
+import {
+  type Answered,
+  BulkCourse,
+  holdTogether,
+  layOut,
+  type People,
+  STATES,
+} from "../../src/schedule/bulk";
+import type { Instant } from "../../src/time";
+import { instant, parsed } from "../helpers";
+import { enrollments, instants, plans } from "./generated";
+
+const ALL = { notBefore: true, closes: true, due: true, states: true };
+/** More runs, once in a while: DAWNGATE_RUNS=20000. */
+const runs = (usual: number) => ({ numRuns: Number(process.env.DAWNGATE_RUNS ?? usual) });
+
+/** A number of a column, as the plain evaluator has it. */
+const known = (at: number | undefined) => (at === undefined || Number.isNaN(at) ? null : at);
+
+/** What the plain evaluator says, without its explanations. */
+const plainly = ({ id, access, progress, completedAt, items }: Timeline) => ({
+  id,
+  from: access.from,
+  knownFrom: access.knownFrom,
+  until: access.until,
+  state: access.state,
+  shutBy: access.shutBy,
+  progress,
+  completedAt,
+  items: items.map(({ id: item, opens, notBefore, closes, due, state, done }) => ({
+    id: item,
+    opens,
+    notBefore,
+    closes,
+    due,
+    state,
+    done,
+  })),
+});
+
+/** The same from columns. */
+const written = (people: People, { items, answer }: Answered) =>
+  people.ids.map((id, p) => ({
+    id,
+    from: known(answer.accessFrom[p]),
+    knownFrom: answer.accessKnownFrom[p],
+    until: known(answer.accessUntil[p]),
+    state: STATES[answer.accessState[p] as number],
+    shutBy: [null, "pause", "suspension"][answer.shutBy[p] as number],
+    progress: { done: answer.progressDone[p], of: answer.required },
+    completedAt: known(answer.completedAt[p]),
+    items: items.map((item, i) => {
+      const at = p * answer.items + i;
+      return {
+        id: item.id,
+        opens: known(answer.opens[at]),
+        notBefore: known(answer.notBefore[at]),
+        closes: known(answer.closes[at]),
+        due: known(answer.due[at]),
+        state: STATES[answer.state[at] as number],
+        done: answer.done[at] === 1,
+      };
+    }),
+  }));
+
+function inBulk({ school, courses, cohorts }: Plan, people: People, now: Instant): Answered {
+  const [course] = courses;
+  if (!course) throw new Error("no course");
+  const bulk = new BulkCourse(school, course, cohorts, people.names);
+  return { items: bulk.items, answer: bulk.answer(people, now, ALL) };
+}
+
+/** A generated plan with more people in it, each other one in its cohort. */
+const crowded = (least = 0) =>
+  fc
+    .tuple(plans, fc.array(enrollments, { minLength: least, maxLength: 3 }))
+    .map(([plan, others]) => ({
+      ...plan,
+      enrollments: [
+        ...plan.enrollments,
+        ...others.map((one, i) => ({
+          id: `other ${i}`,
+          course: "c",
+          cohort: i % 2 === 0 ? null : (plan.cohorts[0]?.id ?? null),
+          ...one,
+        })),
+      ],
+    }));
+
+/** A course whose gates count whole days, and people to whom little has happened: the short loops. */
+const weekly = crowded(2).chain((plan) =>
+  fc
+    .tuple(
+      fc.array(fc.nat(60), { minLength: 9, maxLength: 9 }),
+      fc.constantFrom("enrolled", "access", null),
+      fc.constantFrom({}, { at: "06:30" }, { weekdays: [1, 4] }, { workdays: true, weekdays: [5] }),
+      fc.constantFrom("07:00", "02:30"),
+      fc.nat(511),
+    )
+    .map(([days, from, align, releaseHour, gated]) => {
+      let number = 0;
+      const part = <T extends object>(item: T) => {
+        const n = number++;
+        const anchor = from ?? (n % 2 === 0 ? "enrolled" : "access");
+        const when = [{ from: anchor, add: `P${days[n]}D`, ...align }];
+        const gate = (gated >> n) & 1 ? { need: n % 3 === 0 ? "any" : "all", when } : null;
+        return { ...item, gate, sample: undefined };
+      };
+      const [course] = plan.courses;
+      const modules = course?.modules.map(({ lessons, ...module }) => {
+        const { sample: _, ...own } = part(module);
+        return { ...own, lessons: lessons.map((lesson) => part(lesson)) };
+      });
+      return {
+        ...plan,
+        courses: [{ ...course, releaseHour, counting: "calendar", modules }],
+        enrollments: plan.enrollments.map((one, i) => (i === 0 ? one : { ...one, events: [] })),
+      };
+    }),
+);
+
+describe("the bulk evaluator equals the plain one", () => {
+  const equal = (plan: unknown, at: string) => {
+    const [whole, now] = [parsed(plan), instant(at)];
+    const people = layOut(whole.enrollments);
+    expect(written(people, inBulk(whole, people, now))).toEqual(timelines(whole, now).map(plainly));
+  };
+  test("in every column, for people of all zones with any history, with and without a cohort", () => {
+    fc.assert(fc.property(crowded(), instants, equal), runs(1000));
+  });
+  test("and where gates count whole days and nothing has happened, which takes the short way", () => {
+    fc.assert(fc.property(weekly, instants, equal), runs(400));
+  });
+  test("for dates so far off that no table holds them", () => {
+    const far = {
+      dawnGatePlan: 1,
+      school: { timeZone: "Europe/Lisbon", currency: "EUR" },
+      courses: [
+        {
+          id: "c",
+          title: "c",
+          releaseHour: "07:00",
+          validity: [{ from: "enrolled", add: "P1000Y", edge: "end" }],
+          modules: ["P900Y", "P1D", "P1000Y", "-P1000Y", "P200Y"].map((add, i) => ({
+            id: `m${i}`,
+            title: "m",
+            gate: { need: "all", when: [{ from: "enrolled", add }] },
+            lessons: [],
+          })),
+        },
+      ],
+      enrollments: ["1900-01-01T00:00:00Z", "2999-12-31T23:59:00Z", "2027-01-01T00:00:00Z"].map(
+        (enrolledAt, i) => ({ id: `e${i}`, course: "c", timeZone: "Asia/Tokyo", enrolledAt }),
+      ),
+    };
+    equal(far, "2027-06-01T00:00:00Z");
+  });
+});
+
+describe("several versions in columns", () => {
+  /** The same people in two courses of the same name. */
+  const two = fc.tuple(crowded(1), plans, instants);
+  const both = ([plan, other]: [Awaited<object>, { courses: unknown }, string]) => [
+    parsed(plan),
+    parsed({ ...plan, courses: other.courses }),
+  ];
+  test("held together, they are what the plain evaluator's are", () => {
+    fc.assert(
+      fc.property(two, (given) => {
+        const [older, newer] = both(given) as [Plan, Plan];
+        const now = instant(given[2]);
+        const people = layOut(older.enrollments);
+        const held = holdTogether([inBulk(older, people, now), inBulk(newer, people, now)], now);
+        const [was, is] = [timelines(older, now), timelines(newer, now)];
+        const expected = was.map((one, p) => inFavor([one, is[p] as Timeline], now));
+        // Which of two equal starts is named, and what else is known of one that waits, only a why says.
+        const bare = (all: ReturnType<typeof plainly>[]) =>
+          all.map(({ knownFrom: _, items, ...one }) => ({
+            ...one,
+            items: items.map(({ notBefore: __, ...item }) => item),
+          }));
+        expect(bare(written(people, held) as ReturnType<typeof plainly>[])).toEqual(
+          bare(expected.map(plainly)),
+        );
+      }),
+      runs(300),
+    );
+  });
+  test("compared, they name the same people with the same moves as the plain ripple", () => {
+    fc.assert(
+      fc.property(two, (given) => {
+        const [older, newer] = both(given) as [Plan, Plan];
+        const now = instant(given[2]);
+        const people = layOut(older.enrollments);
+        const [was, is] = [inBulk(older, people, now), inBulk(newer, people, now)];
+        for (const way of ["everybody", "only-in-favor"] as const) {
+          const becomes = way === "everybody" ? is : holdTogether([was, is], now);
+          const found = compareAll(people.ids, was, becomes);
+          const plain = ripple(older, newer, older.enrollments, now, way).people;
+          const byId = (list: typeof found) => list.toSorted((a, b) => (a.id < b.id ? -1 : 1));
+          expect(byId(found)).toEqual(byId(plain));
+        }
+      }),
+      runs(300),
+    );
+  });
+});
