@@ -10,6 +10,7 @@ import {
   layOut,
   type People,
   STATES,
+  type Wanted,
 } from "../../src/schedule/bulk";
 import type { Instant } from "../../src/time";
 import { instant, parsed } from "../helpers";
@@ -68,11 +69,21 @@ const written = (people: People, { items, answer }: Answered) =>
     }),
   }));
 
-function inBulk({ school, courses, cohorts }: Plan, people: People, now: Instant): Answered {
+function inBulk(
+  { school, courses, cohorts }: Plan,
+  people: People,
+  now: Instant,
+  wanted: Wanted = ALL,
+): Answered {
   const [course] = courses;
   if (!course) throw new Error("no course");
   const bulk = new BulkCourse(school, course, cohorts, people.names);
-  return { items: bulk.items, answer: bulk.answer(people, now, ALL) };
+  return { items: bulk.items, answer: bulk.answer(people, now, wanted) };
+}
+
+/** Compared as texts, which is quick; only where they differ is the difference looked for. */
+function expectEqual(found: unknown, expected: unknown): void {
+  if (JSON.stringify(found) !== JSON.stringify(expected)) expect(found).toEqual(expected);
 }
 
 /** A generated plan with more people in it, each other one in its cohort. */
@@ -128,7 +139,13 @@ describe("the bulk evaluator equals the plain one", () => {
   const equal = (plan: unknown, at: string) => {
     const [whole, now] = [parsed(plan), instant(at)];
     const people = layOut(whole.enrollments);
-    expect(written(people, inBulk(whole, people, now))).toEqual(timelines(whole, now).map(plainly));
+    const expected = timelines(whole, now).map(plainly);
+    expectEqual(written(people, inBulk(whole, people, now)), expected);
+    // Nobody asks what is known of what waits: then there is a shorter way for those to whom nothing has happened.
+    const short = written(people, inBulk(whole, people, now, { ...ALL, notBefore: false }));
+    const without = <T extends { items: object[] }>(all: T[]) =>
+      all.map((one) => ({ ...one, items: one.items.map((item) => ({ ...item, notBefore: 0 })) }));
+    expectEqual(without(short), without(expected));
   };
   test("in every column, for people of all zones with any history, with and without a cohort", () => {
     fc.assert(fc.property(crowded(), instants, equal), runs(1000));
@@ -184,7 +201,8 @@ describe("several versions in columns", () => {
             ...one,
             items: items.map(({ notBefore: __, ...item }) => item),
           }));
-        expect(bare(written(people, held) as ReturnType<typeof plainly>[])).toEqual(
+        expectEqual(
+          bare(written(people, held) as ReturnType<typeof plainly>[]),
           bare(expected.map(plainly)),
         );
       }),
@@ -203,7 +221,7 @@ describe("several versions in columns", () => {
           const found = compareAll(people.ids, was, becomes);
           const plain = ripple(older, newer, older.enrollments, now, way).people;
           const byId = (list: typeof found) => list.toSorted((a, b) => (a.id < b.id ? -1 : 1));
-          expect(byId(found)).toEqual(byId(plain));
+          expectEqual(byId(found), byId(plain));
         }
       }),
       runs(300),

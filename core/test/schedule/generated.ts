@@ -110,7 +110,12 @@ const moduleOf = (id: string, lessons: string[]) =>
     lessons: fc.tuple(...lessons.map(lesson)),
   });
 
-const at = { at: instants };
+/** Now and then two things happen at one instant. */
+const happens = fc.oneof(
+  { weight: 3, arbitrary: instants },
+  { weight: 1, arbitrary: fc.constantFrom("2027-03-01T09:00:00Z", "2027-04-01T09:00:00Z") },
+);
+const at = { at: happens };
 const of = (type: string, more = {}) => fc.record({ type: fc.constant(type), ...more, ...at });
 const anyItem = { item: fc.constantFrom(...ITEMS) };
 const anyLesson = { item: fc.constantFrom(...LESSONS) };

@@ -39,7 +39,8 @@ export function holdTogether(versions: readonly Answered[], now: Instant): Answe
   answer.progressDone.set(newest.answer.progressDone);
   answer.completedAt.set(newest.answer.completedAt);
   answer.shutBy.set(newest.answer.shutBy);
-  // The newest version that has an item lays down its dates; each older one betters them.
+  // The newest version that has an item lays down its dates; each older one betters them. A sample opens with the
+  // enrollment and never shuts, so it wins by its dates.
   const isKnown = new Uint8Array(items.length);
   [newest, ...older].forEach((version, age) => {
     const to = version.items.map(({ id }) => numbers.get(id) as number);
@@ -47,19 +48,11 @@ export function holdTogether(versions: readonly Answered[], now: Instant): Answe
       addAccess(answer, version.answer, p, age === 0);
       for (let i = 0; i < to.length; i++) {
         const number = to[i] as number;
-        const sample = version.items[i]?.sample === true;
-        const isFirst = isKnown[number] === 0;
-        addItem(answer, p * items.length + number, version.answer, p * to.length + i, {
-          isFirst,
-          replaces: sample && isKnown[number] !== 2,
-          stays: isKnown[number] === 2,
-        });
+        const at = p * items.length + number;
+        addItem(answer, at, version.answer, p * to.length + i, isKnown[number] === 0);
       }
     }
-    // 2: a sample, open to everybody, always: nothing is better.
-    for (const [i, number] of to.entries())
-      if (version.items[i]?.sample) isKnown[number] = 2;
-      else if (isKnown[number] === 0) isKnown[number] = 1;
+    for (const number of to) isKnown[number] = 1;
   });
   for (let p = 0; p < people; p++) restate(answer, p, items, now);
   return { items, answer };
@@ -81,19 +74,14 @@ function addItem(
   at: number,
   from: BulkAnswer,
   i: number,
-  { isFirst, replaces, stays }: { isFirst: boolean; replaces: boolean; stays: boolean },
+  isFirst: boolean,
 ): void {
   const [opens, closes] = [from.opens[i] as number, from.closes[i] as number];
   const [due, done] = [from.due[i] as number, from.done[i] as number];
   into.due[at] = isFirst ? due : last(into.due[at] as number, due);
   into.done[at] = isFirst ? done : (into.done[at] as number) | done;
-  if (isFirst || replaces) {
-    into.opens[at] = opens;
-    into.closes[at] = closes;
-  } else if (!stays) {
-    into.opens[at] = first(into.opens[at] as number, opens);
-    into.closes[at] = last(into.closes[at] as number, closes);
-  }
+  into.opens[at] = isFirst ? opens : first(into.opens[at] as number, opens);
+  into.closes[at] = isFirst ? closes : last(into.closes[at] as number, closes);
 }
 
 function restate(answer: BulkAnswer, p: number, items: Answered["items"], now: Instant): void {
