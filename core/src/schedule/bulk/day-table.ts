@@ -1,8 +1,8 @@
 /** Numbers by date in one run of memory that grows with what is asked: what is asked often costs one look-up. */
 import { clampDate, type LocalDate } from "../../time";
 
-/** It grows by so many days at least. */
-const STEP = 256;
+/** It grows by so many days at least, and by as many as it has. */
+const STEP = 32;
 /** As many days are kept, some ninety years; what lies farther is worked out each time. */
 const MOST = 32_768;
 
@@ -29,8 +29,11 @@ export class DayTable {
     const { first, values } = this;
     if (from >= first && to < first + values.length) return true;
     const isEmpty = values.length === 0;
-    const begin = clampDate(Math.min(from - STEP, isEmpty ? from : first));
-    const end = clampDate(Math.max(to + STEP, isEmpty ? to : first + values.length));
+    const step = Math.max(STEP, values.length);
+    const begin = clampDate(isEmpty || from < first ? from - step : first);
+    const end = clampDate(
+      isEmpty || to >= first + values.length ? to + step : first + values.length,
+    );
     if (end - begin > MOST || from < begin || to >= end) return false;
     const wider = new Float64Array(end - begin);
     if (!isEmpty) wider.set(values, first - begin);
