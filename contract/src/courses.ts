@@ -180,7 +180,7 @@ export type CourseChange = z.infer<typeof courseChange>;
 
 export const created = z.object({ id: z.string() }).meta({ id: "Created" });
 
-const planCourse = z
+export const planCourse = z
   .custom<PlanCourse>((value) => typeof value === "object" && value !== null)
   .meta({ type: "object", description: "A course as in the plan file; see plan.schema.json." });
 

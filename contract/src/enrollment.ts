@@ -3,6 +3,7 @@ import { courseCard } from "@dawngate/core/courses";
 import { gateSchema, planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { cohort, cover } from "./courses";
+import { personRipple } from "./review";
 import { type TimelineAnswer, timeline } from "./schedule";
 
 const reason = z.string().trim().min(1, "Say why; it stays on the record").max(2000);
@@ -68,18 +69,37 @@ export const staffAct = z
     z.strictObject({ type: z.literal("end-set"), through: planFields.localDate, reason }),
     plain("paused"),
     plain("resumed"),
+    plain("suspended"),
+    plain("unsuspended"),
     plain("revoked"),
     plain("restored"),
+    z.strictObject({ type: z.literal("moved"), cohort: planFields.id.nullable(), reason }),
   ])
   .meta({ id: "StaffAct" });
 
 export const actRequest = z
   .strictObject({
+    enrollments: z
+      .array(planFields.id)
+      .min(1, "Say for whom")
+      .max(500, "At most 500 people at once"),
     /** Made by the client for each press, so that the same press twice counts once. */
     key: z.string().min(8).max(64),
     act: staffAct,
+    look: z.boolean().default(false).describe("Only say what it would do."),
   })
   .meta({ id: "ActRequest" });
+
+export const acted = z
+  .object({
+    people: z.array(personRipple).describe("Whose dates move by it, and how."),
+    unmoved: z.int().describe("For how many it is done without a date that moves."),
+    refused: z
+      .array(z.object({ enrollment: z.string(), name: z.string(), reason: z.string() }))
+      .describe("For whom it is not done, and why not."),
+    titles: z.record(z.string(), z.string()),
+  })
+  .meta({ id: "Acted" });
 
 export const record = z
   .object({
@@ -91,6 +111,10 @@ export const record = z
         author: z.string(),
         reason: z.string().nullable(),
         data: z.record(z.string(), z.unknown()),
+        undo: z
+          .record(z.string(), z.unknown())
+          .nullable()
+          .describe("What staff would do to take it back, but for the reason; null: nothing does."),
       }),
     ),
   })
@@ -236,7 +260,8 @@ export const ticked = z
 export type NewCohort = z.infer<typeof newCohort>;
 export type NewEnrollment = z.infer<typeof newEnrollment>;
 export type StaffAct = z.infer<typeof staffAct>;
-export type ActRequest = z.infer<typeof actRequest>;
+export type ActRequest = z.input<typeof actRequest>;
+export type Acted = z.infer<typeof acted>;
 export type EventRecord = z.infer<typeof record>;
 export type PublicCourse = z.infer<typeof publicCourse>;
 export type WayIn = z.infer<typeof wayIn>;

@@ -1,11 +1,13 @@
-/** Publishing, and what it does to the people who are in already. */
+/** Publishing, versions, and what a change does to the people who are in already. */
 import { z } from "zod";
+import { planCourse } from "./courses";
 
 const instant = z.string().nullable();
 
 export const personRipple = z.object({
   enrollment: z.string(),
   name: z.string(),
+  course: z.string(),
   clock: z.string().describe("The zone in which their days are counted."),
   gains: z.array(z.string()).describe("Items that they could open now and could not."),
   loses: z.array(z.string()).describe("Items that they can open now and could not any more."),
@@ -25,9 +27,10 @@ export const personRipple = z.object({
 export const rippleAnswer = z
   .object({
     at: z.string(),
-    version: z.int().nullable().describe("The version in force; null: none yet."),
+    version: z.int().nullable().describe("The version in force; null: none yet, or not asked for."),
     sequence: z
       .int()
+      .nullable()
       .describe("The draft as it was looked at, by the number of its last operation."),
     totals: z.object({
       people: z.int(),
@@ -43,21 +46,74 @@ export const rippleAnswer = z
     people: z
       .array(personRipple)
       .describe("Who is touched, at most 200: who loses something first, then who gains."),
+    titles: z
+      .record(z.string(), z.string())
+      .describe("The titles of the items named, those that are in no draft any more among them."),
   })
   .meta({ id: "Ripple" });
 
+export const rippleProgress = z
+  .object({ done: z.int(), of: z.int().describe("People looked at, and in all.") })
+  .meta({ id: "RippleProgress", description: "It is still being worked out: ask again." });
+
+const way = z
+  .enum(["everybody", "new-only", "only-in-favor"])
+  .describe(
+    "For everybody; for new enrollments only: people in it keep what they have; only in favor: nobody's opening moves later and nobody's end earlier.",
+  );
+const back = z.coerce
+  .number()
+  .int()
+  .positive()
+  .optional()
+  .describe("An earlier version whose plan is to be in force again, instead of the draft.");
+
+const seen = z.coerce
+  .number()
+  .int()
+  .optional()
+  .describe("The number of the draft's last operation, as whoever asks knows it.");
+
+export const rippleQuestion = z.object({ people: way.default("everybody"), back, seen });
+
 export const publishing = z.object({
-  people: z
-    .enum(["everybody", "new-only"])
-    .default("everybody")
-    .describe("For everybody, or for new enrollments only: people in it keep what they have."),
+  people: way.default("everybody"),
   over: z.coerce
     .number()
     .int()
     .optional()
     .describe("The version that was in force when its ripple was looked at; another is refused."),
+  seen,
+  back,
+  note: z.string().max(500, "A note has at most 500 letters").default(""),
 });
 
+export const versionList = z
+  .object({
+    current: z.int().nullable(),
+    versions: z.array(
+      z.object({
+        number: z.int(),
+        publishedAt: z.string(),
+        author: z.string(),
+        note: z.string(),
+        people: way,
+        bringsBack: z.int().nullable().describe("The earlier version whose plan it is."),
+        holders: z
+          .int()
+          .describe("How many people it counts for: who follow it, or hold it beside another."),
+      }),
+    ),
+  })
+  .meta({ id: "Versions" });
+
+export const versionPlan = z
+  .object({ number: z.int().nullable().describe("Null: the draft."), plan: planCourse })
+  .meta({ id: "Version" });
+
 export type RippleAnswer = z.infer<typeof rippleAnswer>;
+export type RippleProgress = z.infer<typeof rippleProgress>;
 export type PersonRipple = z.infer<typeof personRipple>;
-export type PublishingWay = "everybody" | "new-only";
+export type PublishingWay = z.infer<typeof way>;
+export type VersionList = z.infer<typeof versionList>;
+export type VersionPlan = z.infer<typeof versionPlan>;

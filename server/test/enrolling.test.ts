@@ -159,14 +159,20 @@ describe("by hand", () => {
 
 describe("what staff do stays on the record, once", () => {
   const events = `${course}/enrollments/e1/events`;
+  const acts = `${course}/acts`;
+  const enrollments = ["e1"];
   const timeline = async () =>
     (await (
       await app.ask(OWNER, "GET", `${course}/timeline?enrollment=e1`)
     ).json()) as TimelineAnswer;
   test("an extension, pressed twice, moves the end once", async () => {
     const before = (await timeline()).access.until ?? "";
-    const act = { key: "press-0001", act: { type: "extended", add: "P14D", reason: "Was ill" } };
-    await Promise.all([app.ask(OWNER, "POST", events, act), app.ask(OWNER, "POST", events, act)]);
+    const act = {
+      enrollments,
+      key: "press-0001",
+      act: { type: "extended", add: "P14D", reason: "Was ill" },
+    };
+    await Promise.all([app.ask(OWNER, "POST", acts, act), app.ask(OWNER, "POST", acts, act)]);
     const after = (await timeline()).access.until ?? "";
     expect((Date.parse(after) - Date.parse(before)) / 86_400_000).toBeCloseTo(14, 0);
     const record = (await (await app.ask(OWNER, "GET", events)).json()) as {
@@ -178,7 +184,7 @@ describe("what staff do stays on the record, once", () => {
   });
   test("opened early, withdrawn and given back", async () => {
     const post = (key: string, act: object) =>
-      app.ask(OWNER, "POST", events, { key, act: { ...act, reason: "Agreed" } });
+      app.ask(OWNER, "POST", acts, { enrollments, key, act: { ...act, reason: "Agreed" } });
     await post("press-0002", { type: "opened-by-staff", item: "m2" });
     expect((await timeline()).items.find(({ id }) => id === "m2")?.state).toBe("open");
     now = (now + 60_000) as Instant;
@@ -193,13 +199,15 @@ describe("what staff do stays on the record, once", () => {
     [{ type: "extended", add: "14 days", reason: "r" }, "act.add"],
     [{ type: "vanish", reason: "r" }, "act.type"],
   ])("%j is refused at its place", async (act, path) => {
-    const response = await app.ask(OWNER, "POST", events, { key: "press-bad1", act });
+    const response = await app.ask(OWNER, "POST", acts, { enrollments, key: "press-bad1", act });
     expect(response.status).toBe(422);
     expect(((await response.json()) as Problem).errors?.[0]?.path).toBe(path);
   });
   test("an item that is not there is refused", async () => {
     const act = { type: "completed", item: "nothing", reason: "r" };
-    expect((await app.ask(OWNER, "POST", events, { key: "press-bad2", act })).status).toBe(404);
+    expect(
+      (await app.ask(OWNER, "POST", acts, { enrollments, key: "press-bad2", act })).status,
+    ).toBe(404);
   });
 });
 

@@ -1,7 +1,8 @@
 import type { ImportRequest } from "@dawngate/contract";
 import { parsePlan } from "@dawngate/core/plan";
 import { readDraft, readPublished } from "../src/courses/store";
-import { readCohorts, readEnrollments } from "../src/enrollment/store";
+import { readCase } from "../src/enrollment/case";
+import { readCohorts } from "../src/enrollment/store";
 import { ProblemError } from "../src/http/problem";
 import { importSchool } from "../src/school/import";
 import { readSchool } from "../src/school/store";
@@ -50,8 +51,8 @@ describe("a plan file that is imported", () => {
       expect(await readDraft(tx, "c")).toEqual(expected);
       expect((await readPublished(tx, "c"))?.plan).toEqual(expected);
       expect((await readCohorts(tx, "c")).map(({ cohort }) => cohort)).toEqual(plan.cohorts);
-      const enrollments = await readEnrollments(tx, "c");
-      expect(enrollments.map(({ enrollment }) => enrollment)).toEqual(plan.enrollments);
+      for (const enrollment of plan.enrollments)
+        expect((await readCase(tx, school, enrollment.id))?.enrollment).toEqual(enrollment);
       expect(await readSchool(tx)).toMatchObject({
         time_zone: "Europe/Lisbon",
         closed: ["2027-03-15"],

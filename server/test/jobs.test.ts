@@ -4,9 +4,10 @@ import { formatInstant } from "@dawngate/core/time";
 import { editDraft } from "../src/courses/authoring";
 import type { SchoolId } from "../src/db/connection";
 import { appendEvent } from "../src/enrollment/append";
+import { unproject } from "../src/enrollment/lot-store";
 import { type Changes, listenForChanges } from "../src/jobs/changes";
 import { type Queue, startQueue } from "../src/jobs/queue";
-import { projectOpenings } from "../src/schedule/project";
+import { projectCourse, projectOne } from "../src/schedule/project";
 import type { Actor } from "../src/school/actor";
 import { importSchool } from "../src/school/import";
 import { type TestDatabase, testDatabase } from "./helpers/database";
@@ -27,8 +28,10 @@ beforeAll(async () => {
       await startQueue(
         test_.db,
         test_.address,
+        (id, course) => projectCourse(test_.db, id, course, now),
         () => now,
         (line) => logged.push(line),
+        300,
       ),
     );
   changes = await listenForChanges(test_.address);
@@ -60,8 +63,11 @@ const opensOf = async (item: string) => {
 
 test("a job works out everybody's openings again, on whichever server it was asked for", async () => {
   const before = await opensOf("m2");
-  await test_.db.withSchool(school, (tx) => tx.deleteFrom("opening").execute());
-  expect(await opensOf("m2")).toEqual([]);
+  await test_.db.withSchool(school, async (tx) => {
+    await tx.deleteFrom("opening").execute();
+    await unproject(tx, "c");
+    expect(await tx.selectFrom("opening").selectAll().execute()).toEqual([]);
+  });
   await queues[0]?.projectCourse(school, "c");
   await until(async () => (await opensOf("m2")).length === 1);
   expect(await opensOf("m2")).toEqual(before);
@@ -99,7 +105,10 @@ test("what happens to somebody while a job works them out is neither lost nor re
         now,
       ),
     );
-  const project = () => test_.db.withSchool(school, (tx) => projectOpenings(tx, school, "c", now));
+  const project = async () => {
+    await test_.db.withSchool(school, (tx) => unproject(tx, "c"));
+    await projectCourse(test_.db, school, "c", now);
+  };
   await Promise.all(Array.from({ length: 12 }, (_, n) => (n % 3 === 0 ? project() : happen(n))));
   const rows = await test_.db.readSchool(school, (tx) =>
     tx
@@ -137,7 +146,7 @@ test("events that write only what they change leave the openings that working ou
     const happening = { kind, at: formatInstant(at), data, author: "t", reason: null, key: null };
     await test_.db.withSchool(school, (tx) => appendEvent(tx, school, "c", "e1", happening, at));
     const written = await rows();
-    await test_.db.withSchool(school, (tx) => projectOpenings(tx, school, "c", at, ["e1"]));
+    await test_.db.withSchool(school, (tx) => projectOne(tx, school, "e1", at));
     expect([kind, written]).toEqual([kind, await rows()]);
   }
 });

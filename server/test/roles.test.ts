@@ -60,7 +60,11 @@ const cohort = {
   grace: 0,
   seats: null,
 };
-const act = { key: "12345678", act: { type: "paused", reason: "r" } };
+const act = {
+  enrollments: ["e2"],
+  key: "12345678",
+  act: { type: "paused", reason: "r" },
+};
 const S: Role[] = ["owner", "instructor"];
 const O: Role[] = ["owner"];
 const IN: Role[] = ["owner", "instructor", "enrollee", "visitor"];
@@ -90,6 +94,10 @@ const ROUTES: [string, string, unknown, Role[]][] = [
   ["POST", "/schools/one/courses/c/draft/lessons/l1/sharing", { course: "c" }, O],
   ["PUT", "/schools/one/courses/c/description", { description: "d" }, O],
   ["GET", "/schools/one/courses/c/ripple", undefined, O],
+  ["POST", "/schools/one/ripple", { timeZone: "Asia/Tokyo" }, O],
+  ["POST", "/schools/one/courses/c/cohorts/k/ripple", { item: "m2", gate: null }, O],
+  ["GET", "/schools/one/courses/c/versions", undefined, O],
+  ["GET", "/schools/one/courses/c/versions/1", undefined, O],
   ["POST", "/schools/one/courses/c/versions", undefined, O],
   ["GET", "/schools/one/courses/c/draft/lessons/l1", undefined, S],
   [
@@ -109,7 +117,7 @@ const ROUTES: [string, string, unknown, Role[]][] = [
     S,
   ],
   ["GET", "/schools/one/courses/c/enrollments/e2/events", undefined, S],
-  ["POST", "/schools/one/courses/c/enrollments/e2/events", act, S],
+  ["POST", "/schools/one/courses/c/acts", act, S],
   ["POST", "/schools/one/courses/c/enrollments/e2/why", { item: "m2" }, S],
   ["GET", "/schools/one/catalog/c", undefined, ALL],
   ["POST", "/schools/one/catalog/c", { cohort: "k", timeZone: "UTC" }, IN],
@@ -179,10 +187,10 @@ describe("another school's identifiers lead nowhere", () => {
     expect((await app.ask(WHO.instructor, "GET", `${path}/enrollments/e1/events`)).status).toBe(
       404,
     );
-    const other = { ...act, key: "another-key" };
-    expect(
-      (await app.ask(WHO.instructor, "POST", `${path}/enrollments/e1/events`, other)).status,
-    ).toBe(404);
+    const other = { ...act, enrollments: ["e2", "e1"], key: "another-key" };
+    expect((await app.ask(WHO.instructor, "POST", `${path}/acts`, other)).status).toBe(404);
+    const away = { ...act, act: { type: "moved", cohort: null, reason: "r" }, key: "another-key" };
+    expect((await app.ask(WHO.instructor, "POST", `${path}/acts`, away)).status).toBe(404);
     const person = { name: "N", email: "n2@example.org", timeZone: "UTC", cohort: null };
     expect((await app.ask(WHO.instructor, "POST", `${path}/enrollments`, person)).status).toBe(422);
   });

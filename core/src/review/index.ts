@@ -8,9 +8,9 @@ export {
   type PersonRipple,
   type Ripple,
   type RippleGroup,
+  RippleTally,
   type RippleWay,
   ripple,
-  rippleOf,
 } from "./ripple";
 export { compareAll } from "./ripple-in-bulk";
 export { type Mend, SNAG_KINDS, type Snag, type SnagKind, type Weight } from "./snag";

@@ -29,8 +29,10 @@ export interface PersonRipple {
 }
 
 export interface RippleGroup {
-  /** How many people are touched alike: the same items move by the same time. */
+  /** Who is touched alike: the same items move by the same time. */
   people: string[];
+  /** How many they are, also where not all are named. */
+  count: number;
   /** The moves of the first of them. */
   example: PersonRipple;
 }
@@ -69,7 +71,7 @@ export function ripple(
 ): Ripple {
   const [was, becomes] = [preparer(before), preparer(after)];
   const courses = new Set(after.courses.map(({ id }) => id));
-  const touched: PersonRipple[] = [];
+  const tally = new RippleTally();
   for (const enrollment of enrollments) {
     const old = evaluate(was(enrollment), enrollment, now);
     const fresh = courses.has(enrollment.course)
@@ -77,18 +79,9 @@ export function ripple(
       : null;
     const next = way === "only-in-favor" ? inFavor(fresh ? [old, fresh] : [old], now) : fresh;
     const person = compare(old, next);
-    if (isTouched(person)) touched.push(person);
+    if (isTouched(person)) tally.add(person);
   }
-  return rippleOf(touched, enrollments.length);
-}
-
-/** Totals, groups and order of those who are touched, among so many people. */
-export function rippleOf(touched: readonly PersonRipple[], people: number): Ripple {
-  return {
-    totals: totalsOf(touched, people),
-    groups: groupsOf(touched),
-    people: inOrder(touched),
-  };
+  return tally.result(enrollments.length);
 }
 
 /** What differs between two timelines of one enrollment. `after` null: nothing is left. */
@@ -133,41 +126,73 @@ export function isTouched({ gains, loses, moves, appears, goes, end }: PersonRip
 /** No date is later than any; so is no end. */
 const order = (instant: Instant | null) => instant ?? Number.POSITIVE_INFINITY;
 
-function totalsOf(touched: readonly PersonRipple[], people: number): Ripple["totals"] {
-  const count = (is: (person: PersonRipple) => boolean) => touched.filter(is).length;
-  const opens = (person: PersonRipple, later: boolean) =>
-    person.moves.some(
-      ({ what, before, after }) => what === "opens" && order(after) > order(before) === later,
-    );
-  return {
-    people,
-    touched: touched.length,
-    gains: count(({ gains }) => gains.length > 0),
-    loses: count(({ loses }) => loses.length > 0),
-    later: count((person) => opens(person, true)),
-    earlier: count((person) => opens(person, false)),
-    endsEarlier: count(({ end }) => end !== null && order(end.after) < order(end.before)),
-    endsLater: count(({ end }) => end !== null && order(end.after) > order(end.before)),
+/**
+ * Adds up who is touched, person by person, so that of many thousands no more than the wanted ones are kept: totals,
+ * groups, and the first so many of each rank.
+ */
+export class RippleTally {
+  private readonly totals = {
+    touched: 0,
+    gains: 0,
+    loses: 0,
+    later: 0,
+    earlier: 0,
+    endsEarlier: 0,
+    endsLater: 0,
   };
+  private readonly groups = new Map<string, RippleGroup>();
+  /** Who loses something first, then who gains, then the rest. */
+  private readonly ranks: [PersonRipple[], PersonRipple[], PersonRipple[]] = [[], [], []];
+
+  /** As many people are kept of each rank, and named in each group. */
+  constructor(private readonly most = Number.POSITIVE_INFINITY) {}
+
+  add(person: PersonRipple): void {
+    const { gains, loses, moves, end } = person;
+    const { totals } = this;
+    totals.touched += 1;
+    totals.gains += Number(gains.length > 0);
+    totals.loses += Number(loses.length > 0);
+    let [later, earlier] = [false, false];
+    for (const { what, before, after } of moves)
+      if (what === "opens") {
+        if (order(after) > order(before)) later = true;
+        else earlier = true;
+      }
+    totals.later += Number(later);
+    totals.earlier += Number(earlier);
+    if (end) totals[order(end.after) < order(end.before) ? "endsEarlier" : "endsLater"] += 1;
+    const rank = this.ranks[loses.length > 0 ? 0 : gains.length > 0 ? 1 : 2];
+    if (rank.length < this.most) rank.push(person);
+    const key = alikeBy(person);
+    const group = this.groups.get(key);
+    if (!group) this.groups.set(key, { people: [person.id], count: 1, example: person });
+    else {
+      group.count += 1;
+      if (group.people.length < this.most) group.people.push(person.id);
+    }
+  }
+
+  /** What has come together, among so many people in all. */
+  result(people: number): Ripple {
+    return {
+      totals: { people, ...this.totals },
+      groups: [...this.groups.values()].sort((a, b) => b.count - a.count),
+      people: this.ranks.flat().slice(0, this.most),
+    };
+  }
 }
 
-/** People whose items move by the same time, whenever they enrolled. */
-function groupsOf(touched: readonly PersonRipple[]): RippleGroup[] {
-  const groups = new Map<string, RippleGroup>();
-  for (const person of touched) {
-    const moves = person.moves.map(({ item, what, before, after }) => [
-      item,
-      what,
+/** People whose items move by the same time, whenever they enrolled, are alike. */
+function alikeBy({ moves, appears, goes, gains, loses }: PersonRipple): string {
+  let key = "";
+  for (const { item, what, before, after } of moves)
+    key += `${item}\0${what}\0${
       before !== null && after !== null
         ? byHowMuch(after - before)
-        : [before === null, after === null],
-    ]);
-    const key = JSON.stringify([moves, person.appears, person.goes, person.gains, person.loses]);
-    const group = groups.get(key);
-    if (group) group.people.push(person.id);
-    else groups.set(key, { people: [person.id], example: person });
-  }
-  return [...groups.values()].sort((a, b) => b.people.length - a.people.length);
+        : `${before === null} ${after === null}`
+    }\0`;
+  return [key, ...appears, "", ...goes, "", ...gains, "", ...loses].join("\u0001");
 }
 
 const DAY = 86_400_000;
@@ -177,10 +202,4 @@ const CHANGE = 3_600_000;
 function byHowMuch(ms: number): number {
   const days = Math.round(ms / DAY) * DAY;
   return Math.abs(ms - days) <= CHANGE && days !== 0 ? days : ms;
-}
-
-function inOrder(touched: readonly PersonRipple[]): PersonRipple[] {
-  const rank = ({ loses, gains }: PersonRipple) =>
-    loses.length > 0 ? 0 : gains.length > 0 ? 1 : 2;
-  return touched.toSorted((a, b) => rank(a) - rank(b));
 }

@@ -24,6 +24,8 @@ export interface Database {
     account: string,
     address: string,
   ): Promise<{ slug: string; name: string; role: Role }[]>;
+  /** The courses, of all schools, in which somebody's openings must be worked out again at an instant. */
+  coursesToProject(at: string): Promise<{ school: SchoolId; course: string }[]>;
   /** What an invitation that can still be used is for, by the hash of its token. */
   findInvitation(hash: string): Promise<InvitationRow | null>;
   /**
@@ -113,6 +115,13 @@ export function openDatabase(address: DatabaseAddress): Database {
       }>`select slug, name, role from schools_of(${account}, ${address}) order by name, role desc`.execute(
         db,
       );
+      return rows;
+    },
+    async coursesToProject(at) {
+      const { rows } = await sql<{
+        school: SchoolId;
+        course: string;
+      }>`select school, course from courses_to_project(${at}::timestamptz)`.execute(db);
       return rows;
     },
     async findInvitation(hash) {

@@ -1,5 +1,6 @@
 /** The tables, as Kysely sees them. Dates are `YYYY-MM-DD`, instants ISO 8601 in UTC: the driver is told so. */
 
+import type { RippleAnswer } from "@dawngate/contract";
 import type { CourseCard, CoverType, Operation, OwnWords } from "@dawngate/core/courses";
 import type { PlanCohort, PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
@@ -130,6 +131,10 @@ export interface CourseVersionTable {
   number: number;
   plan: JSONColumnType<PlanCourse>;
   note: string;
+  author: string;
+  people: "everybody" | "new-only" | "only-in-favor";
+  /** The earlier version whose plan it is. */
+  brings_back: Generated<number | null>;
   published_at: Generated<string>;
 }
 
@@ -165,6 +170,8 @@ export interface EnrollmentTable {
   cohort_id: string | null;
   /** Null: follows the course's current version. */
   pinned_version: number | null;
+  /** Versions it holds beside that one, in ascending order ("only in favor"). */
+  held_versions: Generated<number[]>;
   last_sequence: number;
   /** What its openings were worked out from; null: not yet. */
   projected_version: Generated<number | null>;
@@ -206,7 +213,20 @@ export interface CourseCoverTable {
   bytes: Buffer;
 }
 
+export interface RippleRunTable {
+  school_id: string;
+  key: string;
+  /** People looked at so far, and in all. */
+  done: Generated<number>;
+  people: number;
+  answer: NullableJson<RippleAnswer>;
+  fault: string | null;
+  /** When whoever works on it was last heard of. */
+  at: Generated<string>;
+}
+
 export interface Tables {
+  ripple_run: RippleRunTable;
   course_cover: CourseCoverTable;
   school: SchoolTable;
   course: CourseTable;

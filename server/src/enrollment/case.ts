@@ -3,6 +3,7 @@ import type { OwnWords } from "@dawngate/core/courses";
 import type { PlanCohort, PlanCourse, PlanEnrollment, PlanSchool } from "@dawngate/core/plan";
 import {
   evaluate,
+  inFavor,
   type PreparedCourse,
   prepareCourse,
   type Timeline,
@@ -25,6 +26,8 @@ export interface Case {
   cohort: PlanCohort | null;
   version: number;
   plan: PlanCourse;
+  /** The plans of the earlier versions it holds beside that one, the oldest first ("only in favor"). */
+  held: PlanCourse[];
   events: KeptEvent[];
   /** What the kept openings were worked out from. */
   projected: { version: number | null; sequence: number | null; staleAt: string | null };
@@ -43,10 +46,16 @@ export async function readCase(
   if (!row || row.version === null) return null;
   const plan = await versionPlan(tx, school, row.course, row.version);
   if (!plan) throw new Error(`Version ${row.version} of ${row.course} is missing`);
+  const held: PlanCourse[] = [];
+  for (const number of row.held) {
+    const older = number === row.version ? null : await versionPlan(tx, school, row.course, number);
+    if (older) held.push(older);
+  }
   return {
     ...row,
     version: row.version,
     plan,
+    held,
     keys: new Set(row.keys),
     enrollment: remembered(school, enrollment, row.lastSequence, () =>
       fromEvents(enrollment, row.course, row.events),
@@ -99,12 +108,19 @@ function withAdded({ enrollment, course, events }: Case, added: readonly KeptEve
   return { ...enrollment, events: [...enrollment.events, ...alone.events] };
 }
 
-/** Where the case stands at an instant. */
+/** Where the case stands at an instant, under all versions it holds. */
 export function workOut(
-  { school, plan, cohort, enrollment }: Pick<Case, "school" | "plan" | "cohort" | "enrollment">,
+  {
+    school,
+    plan,
+    held = [],
+    cohort,
+    enrollment,
+  }: Pick<Case, "school" | "plan" | "cohort" | "enrollment"> & Partial<Pick<Case, "held">>,
   now: Instant,
 ): Timeline {
-  return evaluate(prepared(school, plan, cohort), enrollment, now);
+  const under = (one: PlanCourse) => evaluate(prepared(school, one, cohort), enrollment, now);
+  return held.length === 0 ? under(plan) : inFavor([...held, plan].map(under), now);
 }
 
 /** Courses made ready, by their plan, which is shared and never changes, then by what else they were made ready with. */

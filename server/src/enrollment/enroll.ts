@@ -4,7 +4,6 @@ import type { EnrollRequest, NewEnrollment, PublicCourse, WayIn } from "@dawngat
 import { wordsOf } from "@dawngate/core/courses";
 import { type EnrollingFault, enrollingFaults, windowState } from "@dawngate/core/enrollment";
 import { enrollmentSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
-import { evaluate, prepareCourse } from "@dawngate/core/schedule";
 import {
   addDays,
   formatInstant,
@@ -15,14 +14,17 @@ import {
 } from "@dawngate/core/time";
 import { readCover } from "../courses/cover-store";
 import { published, publishedOutline, sizeOf } from "../courses/service";
-import type { SchoolTransaction } from "../db/connection";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
 import { conflict, notFound, ProblemError } from "../http/problem";
-import { projectOpenings } from "../schedule/project";
+import { versionPlan } from "../review/versions";
+import { InBulk } from "../schedule/in-bulk";
+import { projectOne } from "../schedule/project";
 import type { Actor } from "../school/actor";
 import { planSchool } from "../school/plan";
 import { invite, reading } from "../school/service";
 import { linkPerson, readPersonOf, readSchool } from "../school/store";
+import { LOT, type LotRow, readLot } from "./lot-store";
 import { sayFault } from "./say";
 import {
   enrollmentsOf,
@@ -31,7 +33,6 @@ import {
   insertEnrollments,
   insertPeople,
   readCohorts,
-  readEnrollments,
   setAccount,
 } from "./store";
 
@@ -45,20 +46,34 @@ interface Place {
 /** Who is in a course at an instant: those whose access has not ended, ready to be counted. */
 async function activeIn(
   tx: SchoolTransaction,
-  course: { id: string; plan: PlanCourse },
+  course: { id: string; number: number; plan: PlanCourse },
+  school: SchoolId,
   now: Instant,
 ) {
-  const school = planSchool(await readSchool(tx));
+  const settings = planSchool(await readSchool(tx));
   const cohorts = await readCohorts(tx, course.id);
+  const inBulk = new InBulk(
+    settings,
+    cohorts.map(({ cohort }) => cohort),
+  );
   const active: { id: string; cohort: string | null }[] = [];
-  for (const { enrollment } of await readEnrollments(tx, course.id)) {
-    const cohort = cohorts.find(({ cohort }) => cohort.id === enrollment.cohort)?.cohort ?? null;
-    const { access } = evaluate(prepareCourse(school, course.plan, cohort), enrollment, now);
-    // Whoever is paused or suspended keeps the seat.
-    if (access.until === null || access.until > now)
-      active.push({ id: enrollment.id, cohort: enrollment.cohort });
+  for (let after: string | null = ""; after !== null; ) {
+    const lot: LotRow[] = await readLot(tx, course.id, { after });
+    for (const { versions, rows, people } of inBulk.alike(lot, course.number)) {
+      const plans: PlanCourse[] = [];
+      for (const version of versions) {
+        const plan = await versionPlan(tx, school, course.id, version);
+        if (plan) plans.push(plan);
+      }
+      const { answer } = inBulk.answer(plans, people, now, {});
+      rows.forEach(({ id, enrollment: { cohort } }, p) => {
+        // Whoever is paused or suspended keeps the seat; no end is later than now.
+        if (!((answer.accessUntil[p] as number) <= now)) active.push({ id, cohort });
+      });
+    }
+    after = lot.length < LOT ? null : (lot.at(-1)?.id ?? null);
   }
-  return { school, cohorts, active };
+  return { school: settings, cohorts, active };
 }
 
 function placeOf(
@@ -79,6 +94,20 @@ function placeOf(
   };
 }
 
+/** How many seats are left in a cohort; null where there is no limit. */
+export async function seatsIn(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  courseId: string,
+  cohort: string,
+  now: Instant,
+): Promise<number | null> {
+  const course = await published(tx, courseId);
+  const { cohorts, active, school: settings } = await activeIn(tx, course, school, now);
+  const chosen = cohorts.find((one) => one.cohort.id === cohort) ?? null;
+  return placeOf(chosen, course.plan, active, settings.timeZone).seatsLeft;
+}
+
 /** A course as everybody may see it, with the ways into it for the one who asks. */
 export async function showPublicCourse(
   { db, now }: Pick<Services, "db" | "now">,
@@ -87,7 +116,7 @@ export async function showPublicCourse(
 ): Promise<PublicCourse> {
   return reading(db, actor, async (tx) => {
     const course = await published(tx, id);
-    const { school, cohorts, active } = await activeIn(tx, course, now());
+    const { school, cohorts, active } = await activeIn(tx, course, actor.school, now());
     const row = await readSchool(tx);
     const own = actor.person === null ? [] : await enrollmentsOf(tx, actor.person, id);
     const mine = own.find((one) => active.some((other) => other.id === one.id)) ?? null;
@@ -234,7 +263,7 @@ async function enter(
   now: Instant,
 ): Promise<{ enrollment: string }> {
   const course = await published(tx, courseId);
-  const { school, cohorts, active } = await activeIn(tx, course, now);
+  const { school, cohorts, active } = await activeIn(tx, course, actor.school, now);
   const chosen = cohorts.find((one) => one.cohort.id === cohort) ?? null;
   if (cohort !== null && !chosen) throw notFound(`There is no cohort "${cohort}" in this course.`);
   if (bySelf && cohort === null && cohorts.length > 0)
@@ -258,6 +287,6 @@ async function enter(
   await insertEnrollments(tx, actor.school, [
     { enrollment, person, author, reasonOf: () => reason },
   ]);
-  await projectOpenings(tx, actor.school, courseId, now, [id]);
+  await projectOne(tx, actor.school, id, now);
   return { enrollment: id };
 }

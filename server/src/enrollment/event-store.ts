@@ -16,22 +16,6 @@ export async function readEvents(tx: SchoolTransaction, enrollment: string) {
     .execute();
 }
 
-/** Holds enrollments of a course (those named, or all), in one order, so that two who write their openings take turns. */
-export async function holdEnrollments(
-  tx: SchoolTransaction,
-  course: string,
-  ids?: readonly string[],
-): Promise<void> {
-  await tx
-    .selectFrom("enrollment")
-    .select("id")
-    .where("course_id", "=", course)
-    .$if(ids !== undefined, (query) => query.where("id", "in", ids as string[]))
-    .orderBy("id")
-    .forUpdate()
-    .execute();
-}
-
 export interface EventRow extends KeptEvent {
   author: string;
   reason: string | null;
@@ -55,6 +39,8 @@ interface CaseRow {
   person: string;
   lastSequence: number;
   version: number | null;
+  /** Versions held beside that one. */
+  held: number[];
   schoolName: string;
   schoolWords: OwnWords;
   courseWords: OwnWords;
@@ -77,7 +63,8 @@ export async function readCaseRow(
 ): Promise<CaseRow | null> {
   const { rows } = await sql<CaseRow>`
     select e.course_id as course, e.person_id as person, e.last_sequence as "lastSequence",
-      coalesce(e.pinned_version, c.current_version) as version, s.name as "schoolName", s.words as "schoolWords", c.words as "courseWords",
+      coalesce(e.pinned_version, c.current_version) as version,
+      e.held_versions as held, s.name as "schoolName", s.words as "schoolWords", c.words as "courseWords",
       json_build_object('timeZone', s.time_zone, 'currency', s.currency,
         'calendar', json_build_object('weekend', s.weekend, 'closed', s.closed)) as school,
       json_build_object('version', e.projected_version, 'sequence', e.projected_sequence,

@@ -17,7 +17,14 @@ export interface KeptEvent extends NewEvent {
  * The kinds that set an enrollment up; all others are a plan's own event types. The latest in sequence counts,
  * except for `paid` and `started`, whose first does.
  */
-const SETTING_UP = ["enrolled", "paid", "started", "validity-given", "paid-through"] as const;
+const SETTING_UP = [
+  "enrolled",
+  "paid",
+  "started",
+  "validity-given",
+  "paid-through",
+  "moved",
+] as const;
 
 /** Whether events of a kind say how an enrollment is set up, and not what happened in it. */
 export const setsUp = (kind: string) => (SETTING_UP as readonly string[]).includes(kind);
@@ -46,24 +53,33 @@ export function fromEvents(
   course: string,
   events: readonly KeptEvent[],
 ): PlanEnrollment {
+  return enrollmentSchema.parse(addedUp(id, course, events));
+}
+
+/**
+ * The same, taken as it was written: for thousands of people at once, whose events were checked on their way into the
+ * database.
+ */
+export function addedUp(id: string, course: string, events: readonly KeptEvent[]): PlanEnrollment {
   const last = (kind: (typeof SETTING_UP)[number]) => events.findLast((e) => e.kind === kind);
   const enrolled = last("enrolled");
   if (!enrolled) throw new Error(`The enrollment ${id} has no enrolling among its events`);
   const paidThrough = last("paid-through")?.data;
-  return enrollmentSchema.parse({
+  const { cohort = null } = (last("moved") ?? enrolled).data;
+  return {
     id,
     course,
-    cohort: enrolled.data.cohort,
-    timeZone: enrolled.data.timeZone,
+    cohort: cohort as string | null,
+    timeZone: enrolled.data.timeZone as string,
     enrolledAt: enrolled.at,
-    needsPayment: enrolled.data.needsPayment,
+    needsPayment: enrolled.data.needsPayment === true,
     paidAt: events.find((e) => e.kind === "paid")?.at ?? null,
     startedAt: events.find((e) => e.kind === "started")?.at ?? null,
-    validity: last("validity-given")?.data.validity ?? null,
-    paidThrough: paidThrough?.through ?? null,
-    grace: paidThrough?.grace ?? 0,
+    validity: (last("validity-given")?.data.validity ?? null) as PlanEnrollment["validity"],
+    paidThrough: (paidThrough?.through ?? null) as string | null,
+    grace: (paidThrough?.grace ?? 0) as number,
     events: events
       .filter(({ kind }) => !setsUp(kind))
-      .map(({ kind, at, data }) => ({ ...data, type: kind as PlanEvent["type"], at })),
-  });
+      .map(({ kind, at, data }) => ({ ...data, type: kind, at }) as PlanEvent),
+  };
 }

@@ -1,5 +1,6 @@
 /** HTTP of enrolling: cohorts, the ways in, what staff do, and the enrollee's side. */
 import {
+  acted,
   actRequest,
   cohortGate,
   created,
@@ -35,10 +36,11 @@ import {
 } from "../http/kit";
 import { refusal } from "../http/problem";
 import { isTheirs } from "../school/actor";
+import { act } from "./acts";
 import { enrollByHand, enrollSelf, showPublicCourse } from "./enroll";
 import { openMyLesson, showMyCourse, showShelf, tickLesson } from "./mine";
 import { sendWhy } from "./send-why";
-import { act, changeCohort, createCohort, gateCohort, showRecord } from "./service";
+import { changeCohort, createCohort, gateCohort, showRecord } from "./service";
 
 const tags = ["enrollment"];
 const inMine = inSchool.extend({ enrollment: planFields.id });
@@ -129,23 +131,22 @@ export function enrollmentRoutes(services: Services) {
       }),
       async (c) => {
         const { course, enrollment } = c.req.valid("param");
-        return c.json(await showRecord(db, c.get("actor"), course, enrollment), 200);
+        return c.json(await showRecord(services, c.get("actor"), course, enrollment), 200);
       },
     )
     .openapi(
       createRoute({
         method: "post",
-        path: "/schools/{school}/courses/{course}/enrollments/{enrollment}/events",
+        path: "/schools/{school}/courses/{course}/acts",
         tags,
-        summary: "Do something for one person, with a reason",
+        summary: "Do something for people, with a reason, or look at what it would do",
         middleware: staff,
-        request: { params: inEnrollment, body: body(actRequest) },
-        responses: answers(done, "Done, once."),
+        request: { params: inCourse, body: body(actRequest) },
+        responses: answers(acted, "Whose dates move by it, and for whom it is not done."),
       }),
       async (c) => {
-        const { course, enrollment } = c.req.valid("param");
-        await act(services, c.get("actor"), course, enrollment, c.req.valid("json"));
-        return c.json({ done: true as const }, 200);
+        const { course } = c.req.valid("param");
+        return c.json(await act(services, c.get("actor"), course, c.req.valid("json")), 200);
       },
     )
     .openapi(

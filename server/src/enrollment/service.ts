@@ -1,8 +1,7 @@
 /** Cohorts, and what staff do for one person, each with a reason that stays on the record. */
 import { randomBytes } from "node:crypto";
-import type { ActRequest, CohortGate, EventRecord, NewCohort } from "@dawngate/contract";
+import type { CohortGate, EventRecord, NewCohort } from "@dawngate/contract";
 import { circularItems } from "@dawngate/core/courses";
-import { formatInstant } from "@dawngate/core/time";
 import { readCourseRow, readDraft } from "../courses/store";
 import type { Database, SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
@@ -11,9 +10,11 @@ import { type Actor, isTheirs } from "../school/actor";
 import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { appendEvent } from "./append";
+import { readCase } from "./case";
 import { readEvents } from "./event-store";
+import { unproject } from "./lot-store";
 import { insertCohorts, readCohorts, readOwner, updateCohort } from "./store";
+import { type Undo, undosOf } from "./undo";
 
 export async function createCohort(
   db: Database,
@@ -42,6 +43,7 @@ export async function changeCohort(
     const set = { name, window_opens, window_closes, starts, ends, grace, seats };
     if (!(await updateCohort(tx, course, id, set)))
       throw notFound(`There is no cohort "${id}" in this course.`);
+    await unproject(tx, course, id);
   });
   await jobs.projectCourse(actor.school, course);
 }
@@ -69,6 +71,7 @@ export async function gateCohort(
         { path: "gate", reason: "Count from something that does not wait for this item" },
       ]);
     await updateCohort(tx, course, id, { gates: JSON.stringify(gates) });
+    await unproject(tx, course, id);
   });
   await jobs.projectCourse(actor.school, course);
 }
@@ -83,51 +86,16 @@ async function theirs(tx: SchoolTransaction, actor: Actor, course: string, enrol
 
 /** Everything that is on record about an enrollment, the newest first. */
 export async function showRecord(
-  db: Database,
+  { db, now }: Pick<Services, "db" | "now">,
   actor: Actor,
   course: string,
   enrollment: string,
 ): Promise<EventRecord> {
   return reading(db, actor, async (tx) => {
     await theirs(tx, actor, course, enrollment);
-    return { events: await readEvents(tx, enrollment) };
+    const found = await readCase(tx, actor.school, enrollment);
+    const undos = found ? undosOf(found, now()) : new Map<number, Undo>();
+    const events = await readEvents(tx, enrollment);
+    return { events: events.map((one) => ({ ...one, undo: undos.get(one.sequence) ?? null })) };
   });
-}
-
-/** Something that staff do for one person, now. The same press twice is done once. */
-export async function act(
-  { db, now }: Pick<Services, "db" | "now">,
-  actor: Actor,
-  course: string,
-  enrollment: string,
-  { key, act: request }: ActRequest,
-): Promise<void> {
-  const { type, reason, ...data } = request;
-  await db.withSchool(actor.school, async (tx) => {
-    await theirs(tx, actor, course, enrollment);
-    if ("item" in request) await checkItem(tx, course, request.item, type);
-    await appendEvent(
-      tx,
-      actor.school,
-      course,
-      enrollment,
-      {
-        kind: type,
-        at: formatInstant(now()),
-        data,
-        author: actor.account?.name ?? "staff",
-        reason,
-        key,
-      },
-      now(),
-    );
-  });
-}
-
-async function checkItem(tx: SchoolTransaction, course: string, item: string, type: string) {
-  const draft = await readDraft(tx, course);
-  const module = draft?.modules.some(({ id }) => id === item);
-  const lesson = draft?.modules.some(({ lessons }) => lessons.some(({ id }) => id === item));
-  if (!module && !lesson) throw notFound(`The course has no module or lesson "${item}".`);
-  if (module && type === "passed") throw refusal("A module is not passed, a lesson is.");
 }

@@ -5,7 +5,7 @@ import { windowOf } from "../courses/store";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { CohortTable } from "../db/types";
-import { fromEvents, type KeptEvent, toEvents } from "./events";
+import { toEvents } from "./events";
 
 export interface NewPerson {
   id: string;
@@ -102,44 +102,14 @@ export async function insertEnrollments(
   );
 }
 
-/** The enrollments of a course (those named, or all), each folded from its events. */
-export async function readEnrollments(
-  tx: SchoolTransaction,
-  course: string,
-  ids?: readonly string[],
-) {
-  const rows = await tx
-    .selectFrom("enrollment")
-    .select(["id", "cohort_id", "pinned_version", "last_sequence"])
-    .where("course_id", "=", course)
-    .$if(ids !== undefined, (query) => query.where("id", "in", ids as string[]))
-    .orderBy("id")
-    .execute();
-  if (rows.length === 0) return [];
-  const events = await tx
-    .selectFrom("enrollment_event as event")
-    .innerJoin("enrollment", (join) =>
-      join
-        .onRef("enrollment.school_id", "=", "event.school_id")
-        .onRef("enrollment.id", "=", "event.enrollment_id"),
-    )
-    .select(["event.enrollment_id", "event.sequence", "event.kind", "event.at", "event.data"])
-    .where("enrollment.course_id", "=", course)
-    .$if(ids !== undefined, (query) => query.where("enrollment.id", "in", ids as string[]))
-    .orderBy("event.enrollment_id")
-    .orderBy("event.sequence")
-    .execute();
-  const byEnrollment = new Map<string, KeptEvent[]>();
-  for (const { enrollment_id, ...event } of events) {
-    const list = byEnrollment.get(enrollment_id);
-    if (list) list.push(event);
-    else byEnrollment.set(enrollment_id, [event]);
-  }
-  return rows.map((row) => ({
-    enrollment: fromEvents(row.id, course, byEnrollment.get(row.id) ?? []),
-    pinnedVersion: row.pinned_version,
-    lastSequence: row.last_sequence,
-  }));
+/** Name and zone of the people of some enrollments. */
+export async function readPeople(tx: SchoolTransaction, enrollments: readonly string[]) {
+  const { rows } = await sql<{ id: string; name: string; timeZone: string }>`
+    select e.id, p.name, p.time_zone as "timeZone" from enrollment e
+    join person p on p.school_id = e.school_id and p.id = e.person_id
+    where e.id = any (${[...new Set(enrollments)]}::text[])
+  `.execute(tx);
+  return new Map(rows.map(({ id, ...person }) => [id, person]));
 }
 
 /** The cohorts of a course by their first day, with their names. */
@@ -266,6 +236,15 @@ export async function updateCohort(
     .where("id", "=", id)
     .executeTakeFirst();
   return result.numUpdatedRows === 1n;
+}
+
+/** Moves an enrollment to another cohort, or out of any; the event that says so is the caller's. */
+export async function setCohort(tx: SchoolTransaction, enrollment: string, cohort: string | null) {
+  await tx
+    .updateTable("enrollment")
+    .set({ cohort_id: cohort })
+    .where("id", "=", enrollment)
+    .execute();
 }
 
 /** Gives a person the account they sign in with. */

@@ -15,10 +15,10 @@ export interface ServerParts extends Services {
   files: StaticFiles | null;
   /** Null: nobody is told of changes. */
   changes: Changes | null;
-  log(line: string): void;
 }
 
-export function createApp({ files, changes, log, ...services }: ServerParts): Hono {
+export function createApp({ files, changes, ...services }: ServerParts): Hono {
+  const { log } = services;
   const app = new Hono();
   app.use(
     secureHeaders({

@@ -33,6 +33,9 @@ export interface Services {
   tray: MailTray | null;
   jobs: Jobs;
   now(): Instant;
+  log(line: string): void;
+  /** So long somebody waits for a ripple before they are told how far it has come; left out: a second. */
+  patience?: number;
   /** Where the application is served, for links in mail. */
   baseUrl: string;
   /** The school shown to somebody who gives no address. */

@@ -1,86 +1,150 @@
-/** What publishing a draft would do to everybody in the course, worked out before it is done. */
-import type { PersonRipple, RippleAnswer } from "@dawngate/contract";
-import { compare, type PersonRipple as Found, isTouched, rippleOf } from "@dawngate/core/review";
-import { evaluate, prepareCourse } from "@dawngate/core/schedule";
+/** What a change does to everybody in a course, lot by lot through the bulk evaluator, before anything is saved. */
+import type { PersonRipple, PublishingWay, RippleAnswer } from "@dawngate/contract";
+import type { PlanCohort, PlanCourse, PlanSchool } from "@dawngate/core/plan";
+import { compareAll, type PersonRipple as Found, RippleTally } from "@dawngate/core/review";
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import { existing } from "../courses/authoring";
-import type { Database } from "../db/connection";
-import { listPeople, readCohorts, readEnrollments } from "../enrollment/store";
-import type { Actor } from "../school/actor";
-import { planSchool } from "../school/plan";
-import { reading } from "../school/service";
-import { readSchool } from "../school/store";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { countPeople, LOT, type LotRow, readLot } from "../enrollment/lot-store";
+import { readPeople } from "../enrollment/store";
+import { InBulk } from "../schedule/in-bulk";
 import { versionPlan } from "./versions";
 
-/** As many people are named. */
+/** As many people are named, and groups shown. */
 const NAMED = 200;
-/** So many are worked out before others get their turn: a course of thousands must not hold up the server. */
-const AT_ONCE = 100;
+const GROUPS = 50;
 
-export async function showRipple(
-  db: Database,
-  actor: Actor,
-  course: string,
-  now: Instant,
-): Promise<RippleAnswer> {
-  const { row, draft, settings, cohorts, enrollments, names, plan } = await reading(
-    db,
-    actor,
-    async (tx) => {
-      const { row, draft } = await existing(tx, course);
-      const version = row.current_version;
-      return {
-        row,
-        draft,
-        settings: planSchool(await readSchool(tx)),
-        cohorts: new Map((await readCohorts(tx, course)).map(({ cohort }) => [cohort.id, cohort])),
-        // Who holds an older version is not touched by a newer one.
-        enrollments: (await readEnrollments(tx, course)).filter(
-          ({ pinnedVersion }) => pinnedVersion === null,
-        ),
-        names: new Map((await listPeople(tx, course)).map((one) => [one.id, one])),
-        plan: version === null ? null : await versionPlan(tx, actor.school, course, version),
-      };
-    },
-  );
-  const ready = new Map<string | null, ReturnType<typeof prepareCourse>[]>();
-  const touched: Found[] = [];
-  for (const [i, { enrollment }] of (plan ? enrollments : []).entries()) {
-    if (i % AT_ONCE === AT_ONCE - 1) await new Promise(setImmediate);
-    const cohort = cohorts.get(enrollment.cohort ?? "") ?? null;
-    let both = ready.get(cohort?.id ?? null);
-    if (!both) {
-      both = [plan ?? draft, draft].map((one) => prepareCourse(settings, one, cohort));
-      ready.set(cohort?.id ?? null, both);
-    }
-    const [was, becomes] = both.map((one) => evaluate(one, enrollment, now));
-    if (!was || !becomes) continue;
-    const person = compare(was, becomes);
-    if (isTouched(person)) touched.push(person);
-  }
-  const { totals, groups, people } = rippleOf(touched, plan ? enrollments.length : 0);
-  const written = (person: Found): PersonRipple => {
-    const known = names.get(person.id);
-    return {
-      ...write(person),
-      name: known?.name ?? person.id,
-      clock: draft.clock === "school" ? settings.timeZone : (known?.time_zone ?? settings.timeZone),
-    };
-  };
-  return {
-    at: formatInstant(now),
-    version: row.current_version,
-    sequence: row.draft_sequence,
-    totals,
-    groups: groups.slice(0, 50).map(({ people: alike, example }) => ({
-      people: alike.length,
-      example: written(example),
-    })),
-    people: people.slice(0, NAMED).map(written),
-  };
+/** What a course's dates are worked out from beside its plan. */
+export interface Surroundings {
+  school: PlanSchool;
+  cohorts: PlanCohort[];
 }
 
-function write({ id, gains, loses, moves, appears, goes, end }: Found) {
+/** A change of one course: what surrounds it before and after, and the plan that comes into force, if one does. */
+export interface Change {
+  course: string;
+  /** The version in force. */
+  version: number;
+  before: Surroundings;
+  after: Surroundings;
+  plan: PlanCourse | null;
+  people: PublishingWay;
+  /** Only people of this cohort can be touched. */
+  cohort?: string;
+}
+
+/** Adds up what changes do, course by course. */
+export class Rippling {
+  private readonly tally = new RippleTally(NAMED);
+  private readonly courseOf = new Map<string, string>();
+  private readonly titles = new Map<string, string>();
+  private people = 0;
+  /** How far it has come. */
+  done = 0;
+
+  constructor(
+    private readonly tx: SchoolTransaction,
+    private readonly school: SchoolId,
+    private readonly now: Instant,
+    private readonly onProgress: (done: number) => void = () => undefined,
+  ) {}
+
+  async add(change: Change): Promise<void> {
+    const { tx, school } = this;
+    const { course, before, after, plan } = change;
+    this.people += await countPeople(tx, course, change.cohort);
+    // A change of the plan alone leaves both sides the same tables.
+    const was = new InBulk(before.school, before.cohorts);
+    const becomes = after === before ? was : new InBulk(after.school, after.cohorts);
+    for (let from: string | null = ""; from !== null; ) {
+      const lot: LotRow[] = await readLot(tx, course, {
+        after: from,
+        ...(change.cohort !== undefined && { cohort: change.cohort }),
+      });
+      for (const alike of was.alike(lot, change.version)) {
+        const plans: PlanCourse[] = [];
+        for (const version of alike.versions) {
+          const held = await versionPlan(tx, school, course, version);
+          if (held) plans.push(held);
+        }
+        const next =
+          plan === null || change.people === "new-only"
+            ? plans
+            : change.people === "everybody"
+              ? [plan]
+              : [...plans, plan];
+        const answered = was.answer(plans, alike.people, this.now);
+        const people =
+          becomes === was
+            ? alike.people
+            : (becomes.alike(alike.rows, change.version)[0] as typeof alike).people;
+        const found = compareAll(
+          alike.people.ids,
+          answered,
+          becomes.answer(next, people, this.now),
+        );
+        for (const person of found) {
+          this.tally.add(person);
+          this.courseOf.set(person.id, course);
+        }
+        for (const one of [...plans, ...(plan ? [plan] : [])]) this.nameItems(one);
+      }
+      this.done += lot.length;
+      this.onProgress(this.done);
+      // Others get their turn.
+      await new Promise(setImmediate);
+      from = lot.length < LOT ? null : (lot.at(-1)?.id ?? null);
+    }
+  }
+
+  private nameItems({ modules }: PlanCourse): void {
+    for (const { id, title, lessons } of modules) {
+      this.titles.set(id, title);
+      for (const lesson of lessons) this.titles.set(lesson.id, lesson.title);
+    }
+  }
+
+  async answer(
+    clockOf: (course: string) => PlanCourse["clock"],
+    zone: string,
+  ): Promise<Omit<RippleAnswer, "version" | "sequence">> {
+    const { totals, groups, people } = this.tally.result(this.people);
+    const shown = groups.slice(0, GROUPS);
+    const named = [...people, ...shown.map(({ example }) => example)];
+    const known = await readPeople(
+      this.tx,
+      named.map(({ id }) => id),
+    );
+    const written = (person: Found): PersonRipple => {
+      const course = this.courseOf.get(person.id) ?? "";
+      const { name, timeZone } = known.get(person.id) ?? { name: person.id, timeZone: zone };
+      return {
+        ...write(person),
+        name,
+        course,
+        clock: clockOf(course) === "school" ? zone : timeZone,
+      };
+    };
+    const items = new Set(
+      named.flatMap(({ moves, gains, loses, appears, goes }) => [
+        ...moves.map(({ item }) => item),
+        ...gains,
+        ...loses,
+        ...appears,
+        ...goes,
+      ]),
+    );
+    return {
+      at: formatInstant(this.now),
+      totals,
+      groups: shown.map(({ count, example }) => ({ people: count, example: written(example) })),
+      people: people.map(written),
+      titles: Object.fromEntries([...items].map((id) => [id, this.titles.get(id) ?? id])),
+    };
+  }
+}
+
+/** A person's ripple as it is sent. */
+export function write({ id, gains, loses, moves, appears, goes, end }: Found) {
   const text = (instant: Instant | null) => instant && formatInstant(instant);
   return {
     enrollment: id,

@@ -1,29 +1,160 @@
-/** HTTP of publishing: what it would do, and doing it. */
-import { publication, publishing, rippleAnswer } from "@dawngate/contract";
-import { createRoute } from "@hono/zod-openapi";
-import { answers, inCourse, OWNERS, only, router, type Services } from "../http/kit";
-import { showRipple } from "./ripple";
-import { publish } from "./service";
+/** HTTP of publishing: what a change would do, publishing it, and the versions there are. */
+import {
+  cohortGate,
+  newCohort,
+  publication,
+  publishing,
+  type RippleAnswer,
+  type RippleProgress,
+  rippleAnswer,
+  rippleProgress,
+  rippleQuestion,
+  schoolChange,
+  versionList,
+  versionPlan,
+} from "@dawngate/contract";
+import { planFields } from "@dawngate/core/plan";
+import { createRoute, z } from "@hono/zod-openapi";
+import { countPeople } from "../enrollment/lot-store";
+import {
+  answers,
+  body,
+  inCourse,
+  inSchool,
+  OWNERS,
+  only,
+  router,
+  type Services,
+} from "../http/kit";
+import type { Actor } from "../school/actor";
+import { publishedCourses } from "../school/store";
+import { cohortRipple, publishingRipple, schoolRipple, type Working } from "./change";
+import { patiently } from "./patience";
+import { publish, showVersion, showVersions } from "./service";
 
 const tags = ["review"];
+const inCohort = inCourse.extend({ cohort: planFields.id });
+
+/** A ripple, or how far it has come. */
+const rippled = {
+  ...answers(rippleAnswer, "Totals, groups and persons."),
+  202: {
+    description: "It takes longer than a second: so far it has come. Ask again.",
+    content: { "application/json": { schema: rippleProgress } },
+  },
+};
 
 export function reviewRoutes(services: Services) {
   const { db, now, jobs } = services;
   const owners = only(services, OWNERS);
+  const rippleOf = (
+    actor: Actor,
+    key: unknown[],
+    people: (working: Working) => Promise<number>,
+    work: (working: Working) => Promise<RippleAnswer>,
+  ) => patiently(services, actor, JSON.stringify(key), people, work);
+  const isAnswer = (found: RippleAnswer | RippleProgress): found is RippleAnswer =>
+    "totals" in found;
   return router()
     .openapi(
       createRoute({
         method: "get",
         path: "/schools/{school}/courses/{course}/ripple",
         tags,
-        summary: "What publishing the draft would do to the people in the course",
+        summary:
+          "What publishing the draft, or an earlier version, would do to the people in the course",
         middleware: owners,
-        request: { params: inCourse },
-        responses: answers(rippleAnswer, "Totals, groups and persons."),
+        request: { params: inCourse, query: rippleQuestion },
+        responses: rippled,
       }),
       async (c) => {
         const { course } = c.req.valid("param");
-        return c.json(await showRipple(db, c.get("actor"), course, now()), 200);
+        const { people, back, seen } = c.req.valid("query");
+        const found = await rippleOf(
+          c.get("actor"),
+          ["publish", course, people, back, seen],
+          ({ tx }) => countPeople(tx, course),
+          (working) => publishingRipple(working, course, people, back),
+        );
+        return isAnswer(found) ? c.json(found, 200) : c.json(found, 202);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/courses/{course}/cohorts/{cohort}/ripple",
+        tags,
+        summary: "What changing a cohort, or one of its own gates, would do to its people",
+        middleware: owners,
+        request: { params: inCohort, body: body(z.union([newCohort, cohortGate])) },
+        responses: rippled,
+      }),
+      async (c) => {
+        const { course, cohort } = c.req.valid("param");
+        const changed = c.req.valid("json");
+        const found = await rippleOf(
+          c.get("actor"),
+          ["cohort", course, cohort, changed],
+          ({ tx }) => countPeople(tx, course, cohort),
+          (working) => cohortRipple(working, course, cohort, changed),
+        );
+        return isAnswer(found) ? c.json(found, 200) : c.json(found, 202);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/ripple",
+        tags,
+        summary: "What another calendar or zone of the school would do to everybody",
+        middleware: owners,
+        request: {
+          params: inSchool,
+          body: body(schoolChange.pick({ timeZone: true, calendar: true })),
+        },
+        responses: rippled,
+      }),
+      async (c) => {
+        const changed = c.req.valid("json");
+        const found = await rippleOf(
+          c.get("actor"),
+          ["school", changed],
+          async ({ tx }) => {
+            let people = 0;
+            for (const course of await publishedCourses(tx))
+              people += await countPeople(tx, course);
+            return people;
+          },
+          (working) => schoolRipple(working, changed),
+        );
+        return isAnswer(found) ? c.json(found, 200) : c.json(found, 202);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}/versions",
+        tags,
+        summary: "Every version of a course: who published it, when, for whom, with what note",
+        middleware: owners,
+        request: { params: inCourse },
+        responses: answers(versionList, "The newest first."),
+      }),
+      async (c) => c.json(await showVersions(db, c.get("actor"), c.req.valid("param").course), 200),
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}/versions/{version}",
+        tags,
+        summary: "A version as it was published",
+        middleware: owners,
+        request: { params: inCourse.extend({ version: z.coerce.number().int().positive() }) },
+        responses: answers(versionPlan, "Its plan."),
+      }),
+      async (c) => {
+        const { course, version } = c.req.valid("param");
+        return c.json(await showVersion(db, c.get("actor"), course, version), 200);
       },
     )
     .openapi(
@@ -31,7 +162,7 @@ export function reviewRoutes(services: Services) {
         method: "post",
         path: "/schools/{school}/courses/{course}/versions",
         tags,
-        summary: "Publish the draft",
+        summary: "Publish the draft, or an earlier version again",
         middleware: owners,
         request: { params: inCourse, query: publishing },
         responses: answers(publication, "The new version."),
@@ -41,12 +172,7 @@ export function reviewRoutes(services: Services) {
         const { school, account } = c.get("actor");
         const how = c.req.valid("query");
         const version = await db.withSchool(school, (tx) =>
-          publish(tx, school, course, {
-            note: `Published by ${account?.name ?? ""}`,
-            now: now(),
-            keep: how.people === "new-only",
-            over: how.over,
-          }),
+          publish(tx, school, course, { ...how, author: account?.name ?? "", now: now() }),
         );
         await jobs.projectCourse(school, course);
         return c.json({ version }, 200);

@@ -1,42 +1,64 @@
 /** Publishing: a draft is frozen into a version, once it is a plan that can be answered. */
+import type { PublishingWay, VersionList, VersionPlan } from "@dawngate/contract";
 import { circularItems } from "@dawngate/core/courses";
 import { parsePlan } from "@dawngate/core/plan";
 import { findSnags } from "@dawngate/core/review";
 import type { Instant } from "@dawngate/core/time";
+import { existing } from "../courses/authoring";
 import { readDraft } from "../courses/store";
-import type { SchoolId, SchoolTransaction } from "../db/connection";
+import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { readCohorts } from "../enrollment/store";
 import { conflict, notFound, refusal } from "../http/problem";
+import type { Actor } from "../school/actor";
 import { planSchool } from "../school/plan";
+import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { insertVersion, lockCourse, pinEnrollments } from "./store";
+import {
+  followAlone,
+  holdEarlier,
+  insertVersion,
+  listVersions,
+  lockCourse,
+  pinEnrollments,
+} from "./store";
+import { versionPlan } from "./versions";
 
 interface Publishing {
+  author: string;
   note: string;
   /** Null: what is taken over from a plan file stands as it stood there. */
   now: Instant | null;
-  /** People in it keep the version they have. */
-  keep?: boolean;
-  /** The version that has to be in force still. */
+  /** For whom it is to hold. */
+  people?: PublishingWay;
+  /** The version, and the draft's last operation, that have to be in force still. */
   over?: number | undefined;
+  seen?: number | undefined;
+  /** The earlier version whose plan is published again, instead of the draft. */
+  back?: number | undefined;
 }
 
 /**
- * Makes the next version of a course from its draft. Answers its number; refuses with every fault and its place: snags
- * that stop publishing among them.
+ * Makes the next version of a course from its draft, or from an earlier version. Answers its number; refuses with every
+ * fault and its place: snags that stop publishing among them.
  */
 export async function publish(
   tx: SchoolTransaction,
   school: SchoolId,
   course: string,
-  { note, now, keep = false, over }: Publishing,
+  { author, note, now, people = "everybody", over, seen, back }: Publishing,
 ): Promise<number> {
-  const current = await lockCourse(tx, course);
+  const held = await lockCourse(tx, course);
+  if (!held) throw notFound(`There is no course "${course}" in this school.`);
+  const current = held.version;
   if (over !== undefined && current !== over)
     throw conflict(
       `Somebody published version ${current} meanwhile. Look again at what yours would do now.`,
     );
-  const draft = await readDraft(tx, course);
+  if (back === undefined && seen !== undefined && held.sequence !== seen)
+    throw conflict("The draft has changed meanwhile. Look again at what it would do now.");
+  const draft =
+    back === undefined ? await readDraft(tx, course) : await versionPlan(tx, school, course, back);
+  if (!draft && back !== undefined) throw notFound(`This course has no version ${back}.`);
   if (!draft) throw notFound(`There is no course "${course}" in this school.`);
   const settings = planSchool(await readSchool(tx));
   const cohorts = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
@@ -61,6 +83,36 @@ export async function publish(
       `This cannot be published: ${faults.length === 1 ? "one fault" : `${faults.length} faults`}.`,
       faults,
     );
-  if (keep && current !== null) await pinEnrollments(tx, course, current);
-  return insertVersion(tx, school, draft, note);
+  if (current !== null) {
+    if (people === "new-only") await pinEnrollments(tx, course, current);
+    else if (people === "only-in-favor") await holdEarlier(tx, course, current);
+    else await followAlone(tx, course);
+  }
+  return insertVersion(tx, school, draft, { note, author, people, brings_back: back ?? null });
+}
+
+/** Every version of a course, the newest first. */
+export async function showVersions(
+  db: Database,
+  actor: Actor,
+  course: string,
+): Promise<VersionList> {
+  return reading(db, actor, async (tx) => {
+    const { row } = await existing(tx, course);
+    return { current: row.current_version, versions: await listVersions(tx, course) };
+  });
+}
+
+/** The plan of a version as it was published. */
+export async function showVersion(
+  db: Database,
+  actor: Actor,
+  course: string,
+  number: number,
+): Promise<VersionPlan> {
+  return reading(db, actor, async (tx) => {
+    const plan = await versionPlan(tx, actor.school, course, number);
+    if (!plan) throw notFound(`This course has no version ${number}.`);
+    return { number, plan };
+  });
 }

@@ -1,13 +1,20 @@
 /** Versions: published once, never changed. */
 import type { PlanCourse } from "@dawngate/core/plan";
+import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import type { CourseVersionTable } from "../db/types";
+
+/** What is on record about a publishing. */
+export type Published = Pick<CourseVersionTable, "note" | "author" | "people"> & {
+  brings_back: number | null;
+};
 
 /** Adds the next version of a course and makes it the current one. The caller holds the course's row. */
 export async function insertVersion(
   tx: SchoolTransaction,
   school: SchoolId,
   plan: PlanCourse,
-  note: string,
+  published: Published,
 ): Promise<number> {
   const { newest } = await tx
     .selectFrom("course_version")
@@ -17,7 +24,13 @@ export async function insertVersion(
   const number = newest + 1;
   await tx
     .insertInto("course_version")
-    .values({ school_id: school, course_id: plan.id, number, plan: JSON.stringify(plan), note })
+    .values({
+      school_id: school,
+      course_id: plan.id,
+      number,
+      plan: JSON.stringify(plan),
+      ...published,
+    })
     .execute();
   await tx
     .updateTable("course")
@@ -27,18 +40,20 @@ export async function insertVersion(
   return number;
 }
 
-/** Holds a course's row, so that two publishings come one after the other. Answers the version in force. */
-export async function lockCourse(tx: SchoolTransaction, id: string): Promise<number | null> {
-  const row = await tx
+/**
+ * Holds a course's row, so that two publishings come one after the other. Answers the version in force, and the number
+ * of the draft's last operation.
+ */
+export async function lockCourse(tx: SchoolTransaction, id: string) {
+  return tx
     .selectFrom("course")
-    .select("current_version")
+    .select(["current_version as version", "draft_sequence as sequence"])
     .where("id", "=", id)
     .forUpdate()
     .executeTakeFirst();
-  return row?.current_version ?? null;
 }
 
-/** Whoever follows the current version stays with it. */
+/** Whoever follows the current version stays with it, and with what they hold beside it. */
 export async function pinEnrollments(
   tx: SchoolTransaction,
   course: string,
@@ -52,6 +67,54 @@ export async function pinEnrollments(
     .execute();
 }
 
+/** Everybody follows the current version and holds no other. */
+export async function followAlone(tx: SchoolTransaction, course: string): Promise<void> {
+  await tx
+    .updateTable("enrollment")
+    .set({ pinned_version: null, held_versions: [] })
+    .where("course_id", "=", course)
+    .where(sql<boolean>`(pinned_version is not null or held_versions <> '{}')`)
+    .execute();
+}
+
+/** Everybody follows the next version, and holds what they followed until now beside what they held already. */
+export async function holdEarlier(
+  tx: SchoolTransaction,
+  course: string,
+  current: number,
+): Promise<void> {
+  await sql`
+    update enrollment set pinned_version = null, held_versions = (
+      select array_agg(distinct v order by v)
+      from unnest(held_versions || coalesce(pinned_version, ${current}::integer)) as v)
+    where course_id = ${course}
+  `.execute(tx);
+}
+
+/** All versions of a course, the newest first, and for how many people each counts. */
+export async function listVersions(tx: SchoolTransaction, course: string) {
+  const { rows } = await sql<{
+    number: number;
+    publishedAt: string;
+    author: string;
+    note: string;
+    people: CourseVersionTable["people"];
+    bringsBack: number | null;
+    holders: number;
+  }>`
+    with holding as (
+      select unnest(e.held_versions || coalesce(e.pinned_version, c.current_version)) as number, e.id
+      from enrollment e join course c on c.school_id = e.school_id and c.id = e.course_id
+      where e.course_id = ${course}
+    )
+    select v.number, v.published_at as "publishedAt", v.author, v.note, v.people,
+      v.brings_back as "bringsBack",
+      (select count(distinct h.id)::integer from holding h where h.number = v.number) as holders
+    from course_version v where v.course_id = ${course} order by v.number desc
+  `.execute(tx);
+  return rows;
+}
+
 /** The plan of one version. */
 export async function readVersion(tx: SchoolTransaction, course: string, number: number) {
   const row = await tx
@@ -61,4 +124,42 @@ export async function readVersion(tx: SchoolTransaction, course: string, number:
     .where("number", "=", number)
     .executeTakeFirst();
   return row?.plan ?? null;
+}
+
+/** A ripple that takes long, as far as it has come. */
+export async function readRun(tx: SchoolTransaction, key: string) {
+  return tx
+    .selectFrom("ripple_run")
+    .select(["done", "people", "answer", "fault"])
+    .select(sql<number>`extract(epoch from now() - at)::float8`.as("age"))
+    .where("key", "=", key)
+    .executeTakeFirst();
+}
+
+/** Begins one, in place of one of the same key; old ones go. */
+export async function beginRun(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  key: string,
+  people: number,
+): Promise<void> {
+  await sql`delete from ripple_run where at < now() - interval '1 hour'`.execute(tx);
+  await sql`
+    insert into ripple_run (school_id, key, people) values (${school}, ${key}, ${people})
+    on conflict (school_id, key) do update
+      set done = 0, people = excluded.people, answer = null, fault = null, at = now()
+  `.execute(tx);
+}
+
+/** Says how far one has come, or how it ended. */
+export async function updateRun(
+  tx: SchoolTransaction,
+  key: string,
+  set: { done?: number; answer?: string; fault?: string },
+): Promise<void> {
+  await tx
+    .updateTable("ripple_run")
+    .set({ ...set, at: sql`now()` })
+    .where("key", "=", key)
+    .execute();
 }

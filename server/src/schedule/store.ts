@@ -69,6 +69,64 @@ export async function writeOpenings(
   `.execute(tx);
 }
 
+/** The openings of many enrollments that hold the same versions, in columns. */
+export interface LotOfOpenings {
+  enrollments: string[];
+  /** What each was worked out from: its last event, and when time alone changes it. */
+  sequences: number[];
+  staleAt: (string | null)[];
+  version: number;
+  items: string[];
+  /** A row of items for each enrollment: milliseconds, not a number for none. */
+  opens: Float64Array;
+  closes: Float64Array;
+}
+
+/**
+ * Writes the openings of many enrollments, all of theirs: only rows that differ from what is kept are touched. The
+ * columns go over as two arrays, so that a row costs no text of its own. The caller holds the enrollments.
+ */
+export async function writeLot(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  { enrollments, sequences, staleAt, version, items, opens, closes }: LotOfOpenings,
+): Promise<void> {
+  const column = (values: Float64Array) => `{${values.join(",")}}`;
+  if (items.length > 0)
+    await sql`
+      with given as materialized (
+        select (${enrollments}::text[])[(n - 1) / ${items.length}::bigint + 1] as enrollment_id,
+          (${items}::text[])[(n - 1) % ${items.length}::bigint + 1] as item_id,
+          to_timestamp(nullif(o, 'NaN') / 1000) as opens,
+          to_timestamp(nullif(c, 'NaN') / 1000) as closes
+        from unnest(${column(opens)}::float8[], ${column(closes)}::float8[])
+          with ordinality as u (o, c, n)
+      )
+      insert into opening (school_id, enrollment_id, item_id, opens, closes)
+      select ${school}::uuid, g.enrollment_id, g.item_id, g.opens, g.closes
+      from given g
+      left join (
+        select enrollment_id, item_id, opens, closes from opening
+        where school_id = ${school} and enrollment_id = any (${enrollments})
+      ) o on o.enrollment_id = g.enrollment_id and o.item_id = g.item_id
+      where o.item_id is null or (o.opens, o.closes) is distinct from (g.opens, g.closes)
+      on conflict (school_id, enrollment_id, item_id) do update
+        set opens = excluded.opens, closes = excluded.closes
+    `.execute(tx);
+  await sql`
+    with gone as (
+      delete from opening
+      where school_id = ${school} and enrollment_id = any (${enrollments})
+        and item_id <> all (${items}::text[])
+    )
+    update enrollment e set projected_version = ${version}::integer,
+      projected_sequence = head.sequence, stale_at = head.stale_at
+    from unnest(${enrollments}::text[], ${sequences}::integer[], ${staleAt}::timestamptz[])
+      as head (id, sequence, stale_at)
+    where e.school_id = ${school} and e.id = any (${enrollments}) and e.id = head.id
+  `.execute(tx);
+}
+
 /**
  * For each course, the next instant at which something opens for somebody, and for how many people. Only rows that
  * hold count: worked out after the enrollment's last event, from the version that counts, and not stale.

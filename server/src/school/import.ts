@@ -7,7 +7,7 @@ import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { insertCohorts, insertEnrollments, insertPeople } from "../enrollment/store";
 import { ProblemError } from "../http/problem";
 import { publish } from "../review/service";
-import { projectOpenings } from "../schedule/project";
+import { projectWithin } from "../schedule/project";
 
 type Extras = ReturnType<typeof importExtras.parse>;
 
@@ -50,7 +50,7 @@ async function write(
       .flatMap((module) => module.lessons)
       .map(({ id }) => [id, texts[textKey(course.id, id)] ?? ""] as const);
     await insertDraft(tx, school, course, position, new Map(own));
-    await publish(tx, school, course.id, { note: "Imported", now: null });
+    await publish(tx, school, course.id, { author: "import", note: "Imported", now: null });
   }
   await insertCohorts(tx, school, plan.cohorts, (id) => extras.cohorts[id] ?? id);
   const zones = new Map(plan.enrollments.map(({ id, timeZone }) => [id, timeZone]));
@@ -77,7 +77,7 @@ async function write(
       reasonOf: (kind) => extras.reasons[`${enrollment.id}/${kind}`] ?? null,
     })),
   );
-  for (const { id } of plan.courses) await projectOpenings(tx, school, id, now);
+  for (const { id } of plan.courses) await projectWithin(tx, school, id, now);
 }
 
 function textKey(course: string, lesson: string): string {

@@ -17,6 +17,7 @@ import {
   zoneOf,
 } from "@dawngate/core/time";
 import type { Database, SchoolTransaction } from "../db/connection";
+import { unproject } from "../enrollment/lot-store";
 import type { Identity, Services } from "../http/kit";
 import { conflict, notFound, ProblemError } from "../http/problem";
 import type { Mailer } from "../stand-ins/mail/mail";
@@ -83,7 +84,9 @@ export async function changeSchool(
   const given = Object.entries(set).filter(([, value]) => value !== undefined);
   const courses = await db.withSchool(actor.school, async (tx) => {
     await updateSchool(tx, Object.fromEntries(given));
-    return calendar || timeZone ? publishedCourses(tx) : [];
+    const touched = calendar || timeZone ? await publishedCourses(tx) : [];
+    for (const course of touched) await unproject(tx, course);
+    return touched;
   });
   // Everybody's dates follow the calendar and the zone.
   for (const course of courses) await jobs.projectCourse(actor.school, course);

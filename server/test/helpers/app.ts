@@ -2,7 +2,7 @@
 import type { Instant } from "@dawngate/core/time";
 import type { Database } from "../../src/db/connection";
 import { createApp } from "../../src/http/app";
-import { projectOpenings } from "../../src/schedule/project";
+import { projectCourse } from "../../src/schedule/project";
 import type { Mail } from "../../src/stand-ins/mail/mail";
 
 export interface TestApp {
@@ -18,7 +18,7 @@ export interface TestApp {
   logged: string[];
 }
 
-export function testApp(db: Database, now: () => Instant): TestApp {
+export function testApp(db: Database, now: () => Instant, patience?: number): TestApp {
   const mails: Mail[] = [];
   const logged: string[] = [];
   const app = createApp({
@@ -39,12 +39,12 @@ export function testApp(db: Database, now: () => Instant): TestApp {
     mailer: { send: async (mail) => void mails.push(mail) },
     tray: null,
     jobs: {
-      projectCourse: (school, course) =>
-        db.withSchool(school, (tx) => projectOpenings(tx, school, course, now())),
+      projectCourse: (school, course) => projectCourse(db, school, course, now()),
     },
     changes: null,
     files: null,
     log: (line) => logged.push(line),
+    ...(patience !== undefined && { patience }),
   });
   return {
     mails,

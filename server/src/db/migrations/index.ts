@@ -5,6 +5,7 @@ import * as m0003 from "./0003-projection-header";
 import * as m0004 from "./0004-many-courses";
 import * as m0005 from "./0005-covers";
 import * as m0006 from "./0006-meant-so";
+import * as m0007 from "./0007-versions-held";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -13,4 +14,5 @@ export const migrations = {
   "0004-many-courses": m0004,
   "0005-covers": m0005,
   "0006-meant-so": m0006,
+  "0007-versions-held": m0007,
 };

@@ -1,0 +1,195 @@
+/** What staff do for one person or for several: looked at first, then done, each with a reason on the record. */
+import type { Acted, ActRequest, PersonRipple, StaffAct } from "@dawngate/contract";
+import { compare, isTouched } from "@dawngate/core/review";
+import type { Timeline } from "@dawngate/core/schedule";
+import { formatInstant, type Instant } from "@dawngate/core/time";
+import { readDraft } from "../courses/store";
+import type { Database, SchoolTransaction } from "../db/connection";
+import type { Services } from "../http/kit";
+import { notFound, refusal } from "../http/problem";
+import { write } from "../review/ripple";
+import { type Actor, isTheirs } from "../school/actor";
+import { type Happening, keep, numbered } from "./append";
+import { type Case, clockOf, holdCase, readCase, withEvents, workOut } from "./case";
+import { seatsIn } from "./enroll";
+import { holdSeats, readCohorts, readPeople, setCohort } from "./store";
+
+/**
+ * Does something for people, now, or says what it would do. Those for whom it makes no sense are named with the reason,
+ * and it is done for the rest; where nobody is left it is refused. The same press twice is done once.
+ */
+export async function act(
+  { db, now }: { db: Database; now: Services["now"] },
+  actor: Actor,
+  course: string,
+  { enrollments, key, act: asked, look = false }: ActRequest,
+): Promise<Acted> {
+  const at = now();
+  return db.withSchool(actor.school, async (tx) => {
+    if ("item" in asked) await checkItem(tx, course, asked.item, asked.type);
+    const seats =
+      asked.type === "moved" ? await seatsFor(tx, actor, course, asked.cohort, at, look) : null;
+    const acting = new Acting(tx, actor, asked, key, at, look, seats);
+    // In one order, so that two who act for the same people take turns.
+    for (const id of [...new Set(enrollments)].sort()) await acting.one(course, id);
+    const answer = await acting.answer();
+    const [first] = answer.refused;
+    if (!look && first && acting.done === 0)
+      throw refusal(
+        answer.refused.length === 1 ? first.reason : "It can be done for none of them.",
+        answer.refused.map(({ name, reason }) => ({ path: name, reason })),
+      );
+    return answer;
+  });
+}
+
+/** The cohort somebody is moved to, and how many seats are left in it. */
+interface Seats {
+  cohort: Case["cohort"];
+  left: number;
+}
+
+async function seatsFor(
+  tx: SchoolTransaction,
+  actor: Actor,
+  course: string,
+  cohort: string | null,
+  at: Instant,
+  look: boolean,
+): Promise<Seats> {
+  if (!isTheirs(actor, cohort)) throw notFound("You can move people into the cohorts you lead.");
+  if (!look) await holdSeats(tx, course, null);
+  if (cohort === null) return { cohort: null, left: Number.POSITIVE_INFINITY };
+  const found = (await readCohorts(tx, course)).find((one) => one.cohort.id === cohort)?.cohort;
+  if (!found) throw notFound(`There is no cohort "${cohort}" in this course.`);
+  const left = await seatsIn(tx, actor.school, course, cohort, at);
+  return { cohort: found, left: left ?? Number.POSITIVE_INFINITY };
+}
+
+/** One act, person by person. */
+class Acting {
+  private readonly people: Omit<PersonRipple, "name">[] = [];
+  private readonly refused: { enrollment: string; reason: string }[] = [];
+  private readonly titles: Record<string, string> = {};
+  done = 0;
+
+  constructor(
+    private readonly tx: SchoolTransaction,
+    private readonly actor: Actor,
+    private readonly asked: StaffAct,
+    private readonly key: string,
+    private readonly at: Instant,
+    private readonly look: boolean,
+    private readonly seats: Seats | null,
+  ) {}
+
+  async one(course: string, id: string): Promise<void> {
+    const { tx, actor, asked, at, look, seats } = this;
+    const found = await (look ? readCase : holdCase)(tx, actor.school, id);
+    if (found?.course !== course || !isTheirs(actor, found.enrollment.cohort))
+      throw notFound(`There is no enrollment "${id}" in this course.`);
+    const { type, reason, ...data } = asked;
+    const happening: Happening = {
+      kind: type,
+      at: formatInstant(at),
+      data,
+      author: actor.account?.name ?? "staff",
+      reason,
+      key: this.key,
+    };
+    const events = numbered(found, [happening]);
+    // The same press again: it is done already.
+    if (events.length === 0) {
+      this.done += 1;
+      return;
+    }
+    const before = workOut(found, at);
+    const no = whyNot(asked, found, before, seats);
+    if (no !== null) {
+      this.refused.push({ enrollment: id, reason: no });
+      return;
+    }
+    const after = { ...withEvents(found, events), ...(seats && { cohort: seats.cohort }) };
+    const timeline = workOut(after, at);
+    const person = compare(before, timeline);
+    if (isTouched(person)) this.people.push({ ...write(person), course, clock: clockOf(found) });
+    for (const { id: module, title, lessons } of found.plan.modules) {
+      this.titles[module] = title;
+      for (const lesson of lessons) this.titles[lesson.id] = lesson.title;
+    }
+    this.done += 1;
+    if (seats) seats.left -= 1;
+    if (look) return;
+    if (asked.type === "moved") await setCohort(tx, id, asked.cohort);
+    await keep(tx, actor.school, after, events, timeline, at, before);
+  }
+
+  async answer(): Promise<Acted> {
+    const { tx, people, refused } = this;
+    const names = await readPeople(tx, [
+      ...people.map(({ enrollment }) => enrollment),
+      ...refused.map(({ enrollment }) => enrollment),
+    ]);
+    const named = <T extends { enrollment: string }>(one: T) => ({
+      ...one,
+      name: names.get(one.enrollment)?.name ?? one.enrollment,
+    });
+    return {
+      people: people.map(named),
+      unmoved: this.done - people.length,
+      refused: refused.map(named),
+      titles: this.titles,
+    };
+  }
+}
+
+/** Why an act makes no sense for somebody, or null. */
+function whyNot(
+  asked: StaffAct,
+  { enrollment }: Case,
+  { access, items }: Timeline,
+  seats: Seats | null,
+): string | null {
+  const last = (begin: string, end: string) =>
+    enrollment.events.findLast(({ type }) => type === begin || type === end)?.type === begin;
+  const suspended = last("suspended", "unsuspended");
+  const revoked = access.untilWhy.some(({ kind }) => kind === "revoked");
+  switch (asked.type) {
+    case "paused":
+      return access.shutBy === "pause" ? "A pause runs already." : null;
+    case "resumed":
+      return access.shutBy === "pause" ? null : "No pause runs that could end.";
+    case "suspended":
+      return suspended ? "They are suspended already." : null;
+    case "unsuspended":
+      return suspended ? null : "They are not suspended.";
+    case "revoked":
+      return last("revoked", "restored") ? "They are withdrawn already." : null;
+    case "restored":
+      return revoked || last("revoked", "restored") ? null : "Their access was not taken away.";
+    case "extended":
+      return access.until === null ? "Access has no end that could be extended." : null;
+    case "moved":
+      if (enrollment.cohort === asked.cohort) return "They are there already.";
+      return seats && seats.left < 1 ? "No seat is left in that cohort." : null;
+    case "opened-by-staff":
+    case "staff-opening-taken-back": {
+      const item = items.find(({ id }) => id === asked.item);
+      if (!item) return "It is not published for them.";
+      const stands = item.why.some(({ kind }) => kind === "staff");
+      if (asked.type === "staff-opening-taken-back")
+        return stands ? null : "Nothing was opened that could be taken back.";
+      return item.state === "open" ? "It is open for them." : null;
+    }
+    default:
+      return null;
+  }
+}
+
+async function checkItem(tx: SchoolTransaction, course: string, item: string, type: string) {
+  const draft = await readDraft(tx, course);
+  const module = draft?.modules.some(({ id }) => id === item);
+  const lesson = draft?.modules.some(({ lessons }) => lessons.some(({ id }) => id === item));
+  if (!module && !lesson) throw notFound(`The course has no module or lesson "${item}".`);
+  if (module && type === "passed") throw refusal("A module is not passed, a lesson is.");
+}

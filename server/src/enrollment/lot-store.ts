@@ -1,0 +1,95 @@
+/** Enrollments of a course in lots, each with all of its events, for what is worked out for everybody. */
+import { sql } from "kysely";
+import type { SchoolTransaction } from "../db/connection";
+import { addedUp, type KeptEvent } from "./events";
+
+/** So many people at a time: enough that a question is worth asking, few enough that others get their turn. */
+export const LOT = 2000;
+
+export interface LotRow {
+  id: string;
+  /** What it follows where it is pinned; null: the current version. */
+  pinned: number | null;
+  /** Versions it holds beside, in ascending order. */
+  held: number[];
+  sequence: number;
+  enrollment: ReturnType<typeof addedUp>;
+}
+
+interface Asked {
+  /** The last enrollment of the lot before; empty: from the beginning. */
+  after: string;
+  /** Only those of a cohort. */
+  cohort?: string;
+  /**
+   * Only those whose openings do not hold at this instant: never worked out, of another version, before their last
+   * event, or overtaken by time. They are held, and those that somebody else works on are left to them.
+   */
+  unprojectedAt?: string;
+}
+
+/** The next lot; empty at the end. */
+export async function readLot(
+  tx: SchoolTransaction,
+  course: string,
+  { after, cohort, unprojectedAt }: Asked,
+): Promise<LotRow[]> {
+  const { rows } = await sql<
+    Omit<LotRow, "enrollment"> & { events: [number, string, string, object][] }
+  >`
+    with lot as materialized (
+      select e.school_id, e.id, e.pinned_version, e.held_versions, e.last_sequence
+      from enrollment e
+      join course c on c.school_id = e.school_id and c.id = e.course_id
+      where e.course_id = ${course} and e.id > ${after}
+      ${cohort === undefined ? sql`` : sql`and e.cohort_id = ${cohort}`}
+      ${
+        unprojectedAt === undefined
+          ? sql``
+          : sql`and (e.projected_version is distinct from coalesce(e.pinned_version, c.current_version)
+              or e.projected_sequence is distinct from e.last_sequence
+              or e.stale_at <= ${unprojectedAt}::timestamptz)`
+      }
+      order by e.id limit ${LOT}
+      ${unprojectedAt === undefined ? sql`` : sql`for update of e skip locked`}
+    )
+    select lot.id, lot.pinned_version as pinned, lot.held_versions as held,
+      lot.last_sequence as sequence, events
+    from lot cross join lateral (
+      select json_agg(json_build_array(v.sequence, v.kind,
+          to_char(v.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), v.data)
+          order by v.sequence) as events
+      from enrollment_event v
+      where v.school_id = lot.school_id and v.enrollment_id = lot.id
+    ) v
+    order by lot.id
+  `.execute(tx);
+  return rows.map(({ events, ...row }) => {
+    const kept = events.map(([sequence, kind, at, data]): KeptEvent => {
+      return { sequence, kind, at, data: data as Record<string, unknown> };
+    });
+    return { ...row, enrollment: addedUp(row.id, course, kept) };
+  });
+}
+
+/** How many people are in a course, or in one of its cohorts. */
+export async function countPeople(tx: SchoolTransaction, course: string, cohort?: string) {
+  const { count } = await tx
+    .selectFrom("enrollment")
+    .select((e) => e.fn.countAll<string>().as("count"))
+    .where("course_id", "=", course)
+    .$if(cohort !== undefined, (query) => query.where("cohort_id", "=", cohort as string))
+    .executeTakeFirstOrThrow();
+  return Number(count);
+}
+
+/** Says of everybody in a course, or in one of its cohorts, that their openings must be worked out again. */
+export async function unproject(tx: SchoolTransaction, course: string, cohort?: string) {
+  await tx
+    .updateTable("enrollment")
+    .set({ projected_version: null })
+    .where("course_id", "=", course)
+    .where("projected_version", "is not", null)
+    .$if(cohort !== undefined, (query) => query.where("cohort_id", "=", cohort as string))
+    .execute();
+}

@@ -1,0 +1,140 @@
+/** The changes whose ripple can be looked at: publishing, a cohort's dates and gates, the school's calendar and zone. */
+import type {
+  CohortGate,
+  NewCohort,
+  PublishingWay,
+  RippleAnswer,
+  SchoolChange,
+} from "@dawngate/contract";
+import { cohortSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
+import type { Instant } from "@dawngate/core/time";
+import { existing } from "../courses/authoring";
+import { readPublished } from "../courses/store";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { readCohorts } from "../enrollment/store";
+import { notFound } from "../http/problem";
+import { planSchool } from "../school/plan";
+import { publishedCourses, readSchool } from "../school/store";
+import { type Change, Rippling, type Surroundings } from "./ripple";
+import { versionPlan } from "./versions";
+
+/** Where a ripple is worked out, and who is told how far it has come. */
+export interface Working {
+  tx: SchoolTransaction;
+  school: SchoolId;
+  now: Instant;
+  onProgress(done: number): void;
+}
+
+async function surroundings(tx: SchoolTransaction, course: string): Promise<Surroundings> {
+  return {
+    school: planSchool(await readSchool(tx)),
+    cohorts: (await readCohorts(tx, course)).map(({ cohort }) => cohort),
+  };
+}
+
+/** What publishing the draft, or an earlier version again, would do. */
+export async function publishingRipple(
+  { tx, school, now, onProgress }: Working,
+  course: string,
+  people: PublishingWay,
+  back: number | undefined,
+): Promise<RippleAnswer> {
+  const { row, draft } = await existing(tx, course);
+  const plan = back === undefined ? draft : await versionPlan(tx, school, course, back);
+  if (!plan) throw notFound(`This course has no version ${back}.`);
+  const around = await surroundings(tx, course);
+  const rippling = new Rippling(tx, school, now, onProgress);
+  if (row.current_version !== null)
+    await rippling.add({
+      course,
+      version: row.current_version,
+      before: around,
+      after: around,
+      plan,
+      people,
+    });
+  return {
+    version: row.current_version,
+    sequence: row.draft_sequence,
+    ...(await rippling.answer(() => plan.clock, around.school.timeZone)),
+  };
+}
+
+/** What changing a cohort would do to its people. */
+export async function cohortRipple(
+  { tx, school, now, onProgress }: Working,
+  course: string,
+  id: string,
+  changed: NewCohort | CohortGate,
+): Promise<RippleAnswer> {
+  const published = await readPublished(tx, course);
+  const before = await surroundings(tx, course);
+  const cohort = before.cohorts.find((one) => one.id === id);
+  if (!cohort) throw notFound(`There is no cohort "${id}" in this course.`);
+  const rippling = new Rippling(tx, school, now, onProgress);
+  if (published) {
+    const next = changedCohort(cohort, changed);
+    const after = {
+      ...before,
+      cohorts: before.cohorts.map((one) => (one.id === id ? next : one)),
+    };
+    await rippling.add({ ...unpublished(course, published.number), before, after, cohort: id });
+  }
+  const clock = published?.plan.clock ?? "school";
+  return {
+    version: published?.number ?? null,
+    sequence: null,
+    ...(await rippling.answer(() => clock, before.school.timeZone)),
+  };
+}
+
+function changedCohort(cohort: PlanCohort, changed: NewCohort | CohortGate): PlanCohort {
+  if ("item" in changed) {
+    const { [changed.item]: _before, ...others } = cohort.gates;
+    const { item, gate } = changed;
+    return { ...cohort, gates: gate === undefined ? others : { ...others, [item]: gate } };
+  }
+  const { name: _name, ...dates } = changed;
+  return cohortSchema.parse({ ...cohort, ...dates });
+}
+
+/** A change that brings no plan into force. */
+const unpublished = (course: string, version: number) => ({
+  course,
+  version,
+  plan: null,
+  people: "everybody" as const,
+});
+
+/** What another calendar or zone of the school would do to everybody in all of its courses. */
+export async function schoolRipple(
+  { tx, school, now, onProgress }: Working,
+  { timeZone, calendar }: Pick<SchoolChange, "timeZone" | "calendar">,
+): Promise<RippleAnswer> {
+  const settings = planSchool(await readSchool(tx));
+  const changed = {
+    ...settings,
+    ...(timeZone !== undefined && { timeZone }),
+    ...(calendar !== undefined && { calendar }),
+  };
+  const rippling = new Rippling(tx, school, now, onProgress);
+  const clocks = new Map<string, PlanCourse["clock"]>();
+  for (const course of await publishedCourses(tx)) {
+    const published = await readPublished(tx, course);
+    if (!published) continue;
+    clocks.set(course, published.plan.clock);
+    const before = await surroundings(tx, course);
+    const change: Change = {
+      ...unpublished(course, published.number),
+      before,
+      after: { ...before, school: changed },
+    };
+    await rippling.add(change);
+  }
+  return {
+    version: null,
+    sequence: null,
+    ...(await rippling.answer((course) => clocks.get(course) ?? "school", changed.timeZone)),
+  };
+}
