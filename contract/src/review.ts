@@ -1,6 +1,7 @@
 /** Publishing, versions, and what a change does to the people who are in already. */
 import { z } from "zod";
 import { planCourse } from "./courses";
+import { type TimelineAnswer, timeline } from "./schedule";
 
 const instant = z.string().nullable();
 
@@ -111,6 +112,15 @@ export const versionPlan = z
   .object({ number: z.int().nullable().describe("Null: the draft."), plan: planCourse })
   .meta({ id: "Version" });
 
+export const beforeAndAfter = z
+  .object({ before: timeline, after: timeline })
+  .meta({ id: "BeforeAndAfter" });
+
+/** With the steps of every why in their exact types. */
+export interface BeforeAndAfter {
+  before: TimelineAnswer;
+  after: TimelineAnswer;
+}
 export type RippleAnswer = z.infer<typeof rippleAnswer>;
 export type RippleProgress = z.infer<typeof rippleProgress>;
 export type PersonRipple = z.infer<typeof personRipple>;

@@ -1,4 +1,5 @@
 import type {
+  Draft,
   Problem,
   RippleAnswer,
   TimelineAnswer,
@@ -197,8 +198,25 @@ describe("versions", () => {
       [1, 3].map((n) => ask<VersionPlan>("GET", `${C}/versions/${n}`)),
     );
     expect(three?.plan).toEqual(one?.plan);
+    // The draft had nothing in it that was not published: it is the earlier version again, as edits that can be undone.
+    const { course, changed, sequence } = await ask<Draft>("GET", `${C}/draft`);
+    expect([course, changed]).toEqual([one?.plan, false]);
+    const { operations } = await ask<{ operations: { clientId: string }[] }>(
+      "GET",
+      `${C}/draft/operations?base=${sequence - 1}`,
+    );
+    expect(operations).toMatchObject([{ clientId: "version-3" }]);
     await ask("GET", `${C}/versions/9`, undefined, 404);
     await ask("POST", `${C}/versions?back=9`, undefined, 404);
+  });
+  test("a draft with work in it that is not published is left alone", async () => {
+    await later(300);
+    await ask("POST", `${C}/versions`);
+    await later(30);
+    await ask("POST", `${C}/versions?back=1`);
+    const { course, changed } = await ask<Draft>("GET", `${C}/draft`);
+    expect(changed).toBe(true);
+    expect(course.modules[0]?.gate?.when[0]).toMatchObject({ add: "P30D" });
   });
   test("a draft that somebody changed after its ripple was looked at is not published unseen", async () => {
     await later(300);

@@ -96,6 +96,7 @@ const ROUTES: [string, string, unknown, Role[]][] = [
   ["GET", "/schools/one/courses/c/ripple", undefined, O],
   ["POST", "/schools/one/ripple", { timeZone: "Asia/Tokyo" }, O],
   ["POST", "/schools/one/courses/c/cohorts/k/ripple", { item: "m2", gate: null }, O],
+  ["GET", "/schools/one/courses/c/enrollments/e1/ripple", undefined, O],
   ["GET", "/schools/one/courses/c/versions", undefined, O],
   ["GET", "/schools/one/courses/c/versions/1", undefined, O],
   ["POST", "/schools/one/courses/c/versions", undefined, O],

@@ -1,4 +1,11 @@
-/** Reviewing a plan: snags, and what a change does. */
+/** Reviewing a plan: snags, what a change does, and versions side by side. */
+export {
+  type Difference,
+  type DifferenceRow,
+  differenceOf,
+  differs,
+  type FieldChange,
+} from "./difference";
 export { findSnags, snagsOf } from "./find";
 export type { CohortNames } from "./look";
 export {

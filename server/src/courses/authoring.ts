@@ -1,9 +1,9 @@
 /** Drafts changed by operations, and lesson texts with revisions. */
 import { isDeepStrictEqual } from "node:util";
 import type { Draft, DraftTexts, Edit, Edited, LessonDraft } from "@dawngate/contract";
-import { applyOperation, type Operation } from "@dawngate/core/courses";
+import { applyOperation, type Operation, operationsTo } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
-import type { Database, SchoolTransaction } from "../db/connection";
+import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { conflict, notFound, refusal } from "../http/problem";
 import { readVersion } from "../review/store";
 import type { Actor } from "../school/actor";
@@ -95,6 +95,32 @@ export async function editDraft(
       refused,
     };
   });
+}
+
+/**
+ * Makes the draft what a version is, as one author's operations, so that others who edit it follow and can take it back.
+ * The caller holds the course.
+ */
+export async function bringDraftBack(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  target: PlanCourse,
+  by: { author: string; clientId: string },
+): Promise<void> {
+  const { row, draft } = await existing(tx, target.id);
+  const operations = operationsTo(draft, target);
+  if (operations.length === 0) return;
+  let course: PlanCourse = draft;
+  for (const operation of operations) {
+    const applied = applyOperation(course, operation);
+    if (!applied.ok) throw new Error(applied.reason);
+    course = applied.course;
+  }
+  await saveDraft(tx, school, draft, course, contentsIn(operations));
+  const kept = operations.map((operation, i) => {
+    return { clientId: by.clientId, number: i + 1, operation };
+  });
+  await appendOperations(tx, school, target.id, row.draft_sequence + 1, by.author, kept);
 }
 
 /** The content that lessons were put in with, where it stands in another course too. */

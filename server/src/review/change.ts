@@ -1,5 +1,6 @@
 /** The changes whose ripple can be looked at: publishing, a cohort's dates and gates, the school's calendar and zone. */
 import type {
+  BeforeAndAfter,
   CohortGate,
   NewCohort,
   PublishingWay,
@@ -11,8 +12,10 @@ import type { Instant } from "@dawngate/core/time";
 import { existing } from "../courses/authoring";
 import { readPublished } from "../courses/store";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { readCase } from "../enrollment/case";
 import { readCohorts } from "../enrollment/store";
 import { notFound } from "../http/problem";
+import { timelineOf } from "../schedule/service";
 import { planSchool } from "../school/plan";
 import { publishedCourses, readSchool } from "../school/store";
 import { type Change, Rippling, type Surroundings } from "./ripple";
@@ -137,4 +140,24 @@ export async function schoolRipple(
     sequence: null,
     ...(await rippling.answer((course) => clocks.get(course) ?? "school", changed.timeZone)),
   };
+}
+
+/** One person's dates as they are, and as publishing the draft, or an earlier version again, would make them. */
+export async function personRippled(
+  { tx, school, now }: Pick<Working, "tx" | "school" | "now">,
+  course: string,
+  enrollment: string,
+  people: PublishingWay,
+  back: number | undefined,
+): Promise<BeforeAndAfter> {
+  const { draft } = await existing(tx, course);
+  const plan = back === undefined ? draft : await versionPlan(tx, school, course, back);
+  const found = await readCase(tx, school, enrollment);
+  if (!plan || found?.course !== course)
+    throw notFound(`There is no enrollment "${enrollment}" in this course.`);
+  const after =
+    people === "new-only"
+      ? found
+      : { ...found, plan, held: people === "everybody" ? [] : [...found.held, found.plan] };
+  return { before: timelineOf(found, now), after: timelineOf(after, now) };
 }

@@ -1,5 +1,6 @@
 /** HTTP of publishing: what a change would do, publishing it, and the versions there are. */
 import {
+  beforeAndAfter,
   cohortGate,
   newCohort,
   publication,
@@ -20,6 +21,7 @@ import {
   answers,
   body,
   inCourse,
+  inEnrollment,
   inSchool,
   OWNERS,
   only,
@@ -27,8 +29,15 @@ import {
   type Services,
 } from "../http/kit";
 import type { Actor } from "../school/actor";
+import { reading } from "../school/service";
 import { publishedCourses } from "../school/store";
-import { cohortRipple, publishingRipple, schoolRipple, type Working } from "./change";
+import {
+  cohortRipple,
+  personRippled,
+  publishingRipple,
+  schoolRipple,
+  type Working,
+} from "./change";
 import { patiently } from "./patience";
 import { publish, showVersion, showVersions } from "./service";
 
@@ -77,6 +86,26 @@ export function reviewRoutes(services: Services) {
           (working) => publishingRipple(working, course, people, back),
         );
         return isAnswer(found) ? c.json(found, 200) : c.json(found, 202);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}/enrollments/{enrollment}/ripple",
+        tags,
+        summary: "One person's dates before and after publishing",
+        middleware: owners,
+        request: { params: inEnrollment, query: rippleQuestion },
+        responses: answers(beforeAndAfter, "Two timelines."),
+      }),
+      async (c) => {
+        const { course, enrollment } = c.req.valid("param");
+        const { people, back } = c.req.valid("query");
+        const actor = c.get("actor");
+        const found = await reading(db, actor, (tx) =>
+          personRippled({ tx, school: actor.school, now: now() }, course, enrollment, people, back),
+        );
+        return c.json(found, 200);
       },
     )
     .openapi(

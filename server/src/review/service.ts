@@ -1,10 +1,11 @@
 /** Publishing: a draft is frozen into a version, once it is a plan that can be answered. */
+import { isDeepStrictEqual } from "node:util";
 import type { PublishingWay, VersionList, VersionPlan } from "@dawngate/contract";
 import { circularItems } from "@dawngate/core/courses";
 import { parsePlan } from "@dawngate/core/plan";
 import { findSnags } from "@dawngate/core/review";
 import type { Instant } from "@dawngate/core/time";
-import { existing } from "../courses/authoring";
+import { bringDraftBack, existing } from "../courses/authoring";
 import { readDraft } from "../courses/store";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { readCohorts } from "../enrollment/store";
@@ -88,7 +89,19 @@ export async function publish(
     else if (people === "only-in-favor") await holdEarlier(tx, course, current);
     else await followAlone(tx, course);
   }
-  return insertVersion(tx, school, draft, { note, author, people, brings_back: back ?? null });
+  // A draft with nothing in it that is not published follows; one with work in it is left alone.
+  const follows =
+    back !== undefined &&
+    current !== null &&
+    isDeepStrictEqual(await readDraft(tx, course), await versionPlan(tx, school, course, current));
+  const number = await insertVersion(tx, school, draft, {
+    note,
+    author,
+    people,
+    brings_back: back ?? null,
+  });
+  if (follows) await bringDraftBack(tx, school, draft, { author, clientId: `version-${number}` });
+  return number;
 }
 
 /** Every version of a course, the newest first. */

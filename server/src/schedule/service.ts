@@ -35,16 +35,24 @@ export async function showTimeline(
         ? await imagined(tx, courseId, query)
         : await real(tx, actor, courseId, query.enrollment);
     const at = query.at === undefined ? now : checked(parseInstant(query.at));
-    const { enrollment, version } = found;
-    return {
-      at: formatInstant(at),
-      version,
-      enrolledAt: enrollment.enrolledAt,
-      timeZone: enrollment.timeZone,
-      clock: clockOf(found),
-      ...writeExplainedTimeline(workOut(found, at)),
-    };
+    return timelineOf(found, at);
   });
+}
+
+/** A case's timeline as it is sent. */
+export function timelineOf(
+  found: Parameters<typeof workOut>[0] & Pick<Case, "version">,
+  at: Instant,
+): TimelineAnswer {
+  const { enrollment, version } = found;
+  return {
+    at: formatInstant(at),
+    version,
+    enrolledAt: enrollment.enrolledAt,
+    timeZone: enrollment.timeZone,
+    clock: clockOf(found),
+    ...writeExplainedTimeline(workOut(found, at)),
+  };
 }
 
 /** Somebody who is really enrolled, and whom the actor may see. */
