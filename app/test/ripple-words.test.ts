@@ -37,6 +37,7 @@ describe("a ripple in sentences", () => {
       after: null,
     });
     const person: PersonRipple = {
+      course: "c",
       enrollment: "e",
       name: "Ana",
       clock: "Europe/Berlin",

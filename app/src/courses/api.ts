@@ -26,7 +26,16 @@ export const coursePath = ({ school, course }: InCourse, ...more: string[]) =>
 interface Publishing {
   people?: PublishingWay;
   over?: number | null;
+  /** The draft's last operation that was looked at. */
+  seen?: number | null;
+  /** An earlier version, to be published again. */
+  back?: number | null;
+  note?: string;
 }
+
+/** What is said of a request; the rest is left out of its address. */
+const given = (params: object) =>
+  Object.fromEntries(Object.entries(params).filter(([, value]) => value != null && value !== ""));
 
 export const {
   useGetCoursesQuery,
@@ -83,12 +92,12 @@ export const {
       invalidatesTags: ["Courses", "Public", "Draft"],
     }),
     publish: build.mutation<{ version: number }, InCourse & Publishing>({
-      query: ({ people = "everybody", over = null, ...place }) => ({
-        url: coursePath(place, "versions"),
+      query: ({ school, course, people = "everybody", ...publishing }) => ({
+        url: coursePath({ school, course }, "versions"),
         method: "POST",
-        params: { people, ...(over !== null && { over }) },
+        params: { people, ...given(publishing) },
       }),
-      invalidatesTags: ["Courses", "Course", "Draft", "Timeline", "Public"],
+      invalidatesTags: ["Courses", "Course", "Draft", "Timeline", "Public", "Versions"],
     }),
     describe: build.mutation<unknown, InCourse & { description: string }>({
       query: ({ description, ...place }) => ({

@@ -1,5 +1,6 @@
 /** Questions about people in courses and one's own shelf, and what changes them. */
 import type {
+  Acted,
   ActRequest,
   CohortGate,
   EnrollRequest,
@@ -32,6 +33,7 @@ export const {
   useEnrollMutation,
   useEnrollSelfMutation,
   useActMutation,
+  useLookAtActQuery,
   useSendWhyMutation,
   useTickMutation,
 } = api.injectEndpoints({
@@ -100,13 +102,23 @@ export const {
       }),
       invalidatesTags: ["Public", "Shelf", "Me", "School"],
     }),
-    act: build.mutation<unknown, InCourse & { enrollment: string; request: ActRequest }>({
-      query: ({ enrollment, request, ...place }) => ({
-        url: coursePath(place, "enrollments", enrollment, "events"),
+    act: build.mutation<Acted, InCourse & { request: ActRequest }>({
+      query: ({ request, ...place }) => ({
+        url: coursePath(place, "acts"),
         method: "POST",
         body: request,
       }),
-      invalidatesTags: ["Timeline", "Record", "Courses"],
+      invalidatesTags: ["Timeline", "Record", "Courses", "Course"],
+    }),
+    // What it would do is read, though it is asked by a POST.
+    lookAtAct: build.query<Acted, InCourse & Pick<ActRequest, "enrollments" | "act">>({
+      query: ({ enrollments, act, ...place }) => ({
+        url: coursePath(place, "acts"),
+        method: "POST",
+        body: { enrollments, act, key: "only-looking", look: true },
+      }),
+      providesTags: ["Timeline"],
+      keepUnusedDataFor: 0,
     }),
     sendWhy: build.mutation<unknown, InCourse & { enrollment: string; item: string }>({
       query: ({ enrollment, item, ...place }) => ({

@@ -8,6 +8,7 @@ import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseTabs } from "../courses/course-tabs";
+import { ChangeSheet } from "../review/change-sheet";
 import { Choice } from "../schedule/as-if/choice";
 import { DateField } from "../schedule/as-if/moment-fields";
 import { useAssignCohortsMutation, useGetMembersQuery, useGetSchoolQuery } from "../school/api";
@@ -189,20 +190,27 @@ function CohortSheet({
   const error = creating.error ?? changing.error;
   const faults = faultsOf(error);
   const number = (text: string) => (text.trim() === "" ? null : Number(text));
-  const submit = async () => {
-    const wanted: NewCohort = {
-      name: name.trim(),
-      window: { opens, closes },
-      starts,
-      ends,
-      grace: number(grace),
-      seats: number(seats),
-    };
+  const wanted: NewCohort = {
+    name: name.trim(),
+    window: { opens, closes },
+    starts,
+    ends,
+    grace: number(grace),
+    seats: number(seats),
+  };
+  const [looking, setLooking] = useState(false);
+  const keep = async () => {
     const answer = cohort
       ? await change({ ...place, id: cohort.id, cohort: wanted })
       : await create({ ...place, cohort: wanted });
     if ("data" in answer) onClose();
+    else setLooking(false);
   };
+  // What moves nobody's dates needs no looking at: a name, a window, seats.
+  const moves =
+    cohort !== null &&
+    (starts !== cohort.starts || ends !== cohort.ends || wanted.grace !== cohort.grace);
+  const submit = () => (moves ? setLooking(true) : keep());
   const wrong = (path: string) =>
     faults[path] ? (
       <Text kind="small" color={ember} role="alert">
@@ -243,10 +251,20 @@ function CohortSheet({
       {wrong("grace")}
       {wrong("seats")}
       <PrimaryAction
-        label={cohort ? "Keep" : "Make the cohort"}
+        label={cohort ? (moves ? "See what it does" : "Keep") : "Make the cohort"}
         onPress={submit}
         busy={creating.isLoading || changing.isLoading}
       />
+      {looking && cohort ? (
+        <ChangeSheet
+          title={`What changes for cohort ${cohort.name}`}
+          change={{ kind: "cohort", place, cohort: cohort.id, set: wanted }}
+          error={changing.error}
+          busy={changing.isLoading}
+          onKeep={keep}
+          onClose={() => setLooking(false)}
+        />
+      ) : null}
     </Sheet>
   );
 }

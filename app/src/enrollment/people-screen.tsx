@@ -6,7 +6,7 @@ import { useLocalSearchParams, useRouter } from "expo-router";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
+import { Checkbox, TextInput } from "react-native-paper";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseTabs } from "../courses/course-tabs";
 import { Choice } from "../schedule/as-if/choice";
@@ -23,6 +23,7 @@ import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useEnrollMutation } from "./api";
+import { SeveralSheet } from "./several-sheet";
 
 export function PeopleScreen() {
   const place = useLocalSearchParams() as { school: string; course: string };
@@ -57,9 +58,10 @@ export function PeopleScreen() {
 type Place = { school: string; course: string };
 
 function People({ place, course }: { place: Place; course: Course }) {
-  const router = useRouter();
-  const { quiet, line, surface } = usePalette();
+  const { quiet, surface } = usePalette();
   const [typed, setTyped] = useState("");
+  const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
+  const [acting, setActing] = useState(false);
   const names = new Map(course.cohorts.map(({ id, name }) => [id, name]));
   const found = course.people.filter(({ name }) =>
     name.toLowerCase().includes(typed.trim().toLowerCase()),
@@ -71,6 +73,12 @@ function People({ place, course }: { place: Place; course: Course }) {
         page.
       </Text>
     );
+  const all = found.length > 0 && found.every(({ enrollment }) => marked.has(enrollment));
+  const mark = (ids: readonly string[], on: boolean) => {
+    const next = new Set(marked);
+    for (const id of ids) on ? next.add(id) : next.delete(id);
+    setMarked(next);
+  };
   return (
     <View>
       <TextInput
@@ -82,34 +90,109 @@ function People({ place, course }: { place: Place; course: Course }) {
         onChangeText={setTyped}
         style={{ backgroundColor: surface, maxWidth: 360, marginBottom: 8 }}
       />
+      <View
+        style={{
+          flexDirection: "row",
+          flexWrap: "wrap",
+          gap: 12,
+          alignItems: "center",
+          minHeight: 48,
+        }}
+      >
+        <Choice
+          many
+          label={`All ${found.length}`}
+          taken={all}
+          onPress={() =>
+            mark(
+              found.map(({ enrollment }) => enrollment),
+              !all,
+            )
+          }
+        />
+        {marked.size > 0 ? (
+          <QuietAction
+            label={`For ${marked.size === 1 ? "1 person" : `${marked.size} people`}…`}
+            onPress={() => setActing(true)}
+          />
+        ) : (
+          <Text kind="small" color={quiet}>
+            Mark people to do something for several at once.
+          </Text>
+        )}
+      </View>
       <View role="list">
         {found.map((person) => (
-          <View
+          <PersonRow
             key={person.enrollment}
-            role="listitem"
-            style={{ borderBottomWidth: 1, borderBottomColor: line }}
-          >
-            <Press
-              role="link"
-              onPress={() =>
-                router.push(
-                  `/${place.school}/courses/${place.course}?enrollment=${encodeURIComponent(person.enrollment)}`,
-                )
-              }
-              style={{ paddingVertical: 10 }}
-            >
-              <Text kind="strong">{person.name}</Text>
-              <Text kind="small" color={quiet}>
-                {sayZone(person.timeZone)}, enrolled{" "}
-                {sayWrittenInstant(person.enrolledAt, zoneOf(person.timeZone))}
-                {person.cohort === null
-                  ? ""
-                  : `, cohort ${names.get(person.cohort) ?? person.cohort}`}
-              </Text>
-            </Press>
-          </View>
+            place={place}
+            person={person}
+            cohort={person.cohort === null ? null : (names.get(person.cohort) ?? person.cohort)}
+            marked={marked.has(person.enrollment)}
+            onMark={(on) => mark([person.enrollment], on)}
+          />
         ))}
       </View>
+      {acting ? (
+        <SeveralSheet
+          place={place}
+          course={course}
+          enrollments={[...marked]}
+          onClose={() => setActing(false)}
+          onDone={() => {
+            setActing(false);
+            setMarked(new Set());
+          }}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+interface PersonRowProps {
+  place: Place;
+  person: Course["people"][number];
+  /** The name of their cohort. */
+  cohort: string | null;
+  marked: boolean;
+  onMark(on: boolean): void;
+}
+
+function PersonRow({ place, person, cohort, marked, onMark }: PersonRowProps) {
+  const router = useRouter();
+  const { quiet, line } = usePalette();
+  return (
+    <View
+      role="listitem"
+      style={{
+        flexDirection: "row",
+        alignItems: "center",
+        gap: 8,
+        borderBottomWidth: 1,
+        borderBottomColor: line,
+      }}
+    >
+      <Checkbox.Android
+        status={marked ? "checked" : "unchecked"}
+        onPress={() => onMark(!marked)}
+        {...({ "aria-label": `Mark ${person.name}` } as object)}
+      />
+      <Press
+        role="link"
+        onPress={() =>
+          router.push(
+            `/${place.school}/courses/${place.course}?enrollment=${encodeURIComponent(person.enrollment)}`,
+          )
+        }
+        style={{ flex: 1, paddingVertical: 10 }}
+      >
+        <Text kind="strong">{person.name}</Text>
+        <Text kind="small" color={quiet}>
+          {sayZone(person.timeZone)}, enrolled{" "}
+          {sayWrittenInstant(person.enrolledAt, zoneOf(person.timeZone))}
+          {cohort === null ? "" : `, cohort ${cohort}`}
+        </Text>
+      </Press>
     </View>
   );
 }

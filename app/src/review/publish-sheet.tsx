@@ -1,123 +1,115 @@
 /** Before a change is published: what it does to everybody in the course, by name, and for whom it is to hold. */
 import type { PublishingWay } from "@dawngate/contract";
 import { useState } from "react";
-import { View } from "react-native";
+import { TextInput } from "react-native-paper";
 import { type InCourse, usePublishMutation } from "../courses/api";
-import { Choice } from "../schedule/as-if/choice";
 import { Options } from "../schedule/options";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
-import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useGetRippleQuery } from "./api";
-import { sayPerson, sayTotals } from "./say-ripple";
+import type { Change } from "./api";
+import { BeforeAndAfterOf } from "./before-after";
+import { RippleView } from "./ripple-view";
+import { useRipple } from "./use-ripple";
 
 interface Props {
   place: InCourse;
-  titleOf(id: string): string;
+  /** The draft's last operation; null where an earlier version is brought back. */
+  seen: number | null;
+  /** The earlier version that is to be in force again. */
+  back?: number | null;
   onPublished(version: number): void;
   onClose(): void;
 }
 
-/** As many are named at first. */
-const FIRST = 8;
+const WAYS: { value: PublishingWay; label: string }[] = [
+  { value: "everybody", label: "for everybody" },
+  { value: "only-in-favor", label: "only in favor: nothing opens later, nothing ends earlier" },
+  { value: "new-only", label: "for new enrollments only: people in it keep what they have" },
+];
 
-export function PublishSheet({ place, titleOf, onPublished, onClose }: Props) {
-  const { quiet, ember, coral, line } = usePalette();
-  const { data, error, isFetching, refetch } = useGetRippleQuery(place, {
-    refetchOnMountOrArgChange: true,
-  });
+export function PublishSheet({ place, seen, back = null, onPublished, onClose }: Props) {
+  const { quiet, surface } = usePalette();
   const [publish, publishing] = usePublishMutation();
-  const [way, setWay] = useState<PublishingWay>("everybody");
-  const [all, setAll] = useState(false);
-  const go = async () => {
-    const answer = await publish({ ...place, people: way, over: data?.version ?? null });
-    if ("data" in answer && answer.data) onPublished(answer.data.version);
-    // Somebody else published meanwhile: what it does now is asked afresh.
-    else refetch();
+  const [people, setPeople] = useState<PublishingWay>("everybody");
+  const [note, setNote] = useState("");
+  const change: Extract<Change, { kind: "publish" }> = {
+    kind: "publish",
+    place,
+    people,
+    back,
+    seen,
   };
-  const shown = data ? (all ? data.people : data.people.slice(0, FIRST)) : [];
+  const rippled = useRipple(change);
+  const { ripple } = rippled;
+  const go = async () => {
+    const answer = await publish({
+      ...place,
+      people,
+      back,
+      note: note.trim(),
+      over: ripple?.version ?? null,
+      seen: back === null ? (ripple?.sequence ?? null) : null,
+    });
+    if ("data" in answer && answer.data) onPublished(answer.data.version);
+    // Somebody else was quicker: what it does now is asked afresh.
+    else rippled.refetch();
+  };
+  const isIn = (ripple?.totals.people ?? 0) > 0;
   return (
-    <Sheet title="Publish these changes" onClose={onClose}>
+    <Sheet
+      title={back === null ? "Publish these changes" : `Bring version ${back} back`}
+      onClose={onClose}
+    >
       {publishing.error ? <Notice {...explain(publishing.error)} /> : null}
-      {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
-      {data ? (
-        <View role="region" aria-label="Ripple" style={{ gap: 8 }}>
-          {sayTotals(data).map((sentence, i) => (
-            <Text
-              key={sentence}
-              kind={i === 0 ? "strong" : "body"}
-              color={
-                sentence.includes("no longer") || sentence.includes("ends earlier")
-                  ? ember
-                  : undefined
-              }
-            >
-              {sentence}
-            </Text>
-          ))}
-          {shown.map((person) => (
-            <View
-              key={person.enrollment}
-              style={{
-                borderLeftWidth: 3,
-                borderLeftColor: person.loses.length > 0 ? coral : line,
-                paddingLeft: 10,
-                gap: 2,
-              }}
-            >
-              <Text kind="smallStrong">{person.name}</Text>
-              {sayPerson(person, titleOf).map((phrase) => (
-                <Text key={phrase} kind="small">
-                  {phrase}
-                </Text>
-              ))}
-            </View>
-          ))}
-          {data.people.length > FIRST && !all ? (
-            <Choice
-              label={`Show ${data.people.length - FIRST} more`}
-              onPress={() => setAll(true)}
-            />
-          ) : null}
-          {data.totals.touched > data.people.length && all ? (
-            <Text kind="small" color={quiet}>
-              and {data.totals.touched - data.people.length} more people
-            </Text>
-          ) : null}
-        </View>
-      ) : error ? null : (
-        <Skeleton widths={[0.7, 0.9, 0.6]} />
-      )}
-      {data && data.totals.touched > 0 ? (
+      {isIn || people !== "everybody" ? (
         <Options<PublishingWay>
           label="For whom"
           says="It holds"
-          options={[
-            { value: "everybody", label: "for everybody" },
-            {
-              value: "new-only",
-              label: "for new enrollments only: people in it keep what they have",
-            },
-          ]}
-          value={way}
-          onChange={setWay}
+          options={WAYS}
+          value={people}
+          onChange={setPeople}
         />
       ) : null}
-      {data ? (
-        <PrimaryAction
-          label={
-            data.totals.touched > 0 && way === "everybody"
-              ? `Publish for everybody, ${data.totals.touched} touched`
-              : "Publish"
-          }
-          busy={publishing.isLoading || isFetching}
-          onPress={go}
-        />
+      <RippleView
+        {...rippled}
+        more={(person) => (
+          <BeforeAndAfterOf
+            change={change}
+            person={person}
+            titleOf={(id) => ripple?.titles[id] ?? id}
+          />
+        )}
+      />
+      {people === "only-in-favor" ? (
+        <Text kind="small" color={quiet}>
+          People in it hold both versions: each part opens at the earlier of the two and closes at
+          the later. Whoever enrolls from now on has the new one alone.
+        </Text>
       ) : null}
+      <TextInput
+        mode="outlined"
+        dense
+        label="A note for the list of versions"
+        aria-label="A note for the list of versions"
+        value={note}
+        maxLength={500}
+        onChangeText={setNote}
+        style={{ backgroundColor: surface }}
+      />
+      <PrimaryAction
+        label={
+          ripple && ripple.totals.touched > 0
+            ? `Publish, ${ripple.totals.touched} touched`
+            : "Publish"
+        }
+        busy={publishing.isLoading || rippled.busy}
+        disabled={!ripple}
+        onPress={go}
+      />
     </Sheet>
   );
 }

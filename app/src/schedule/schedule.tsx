@@ -181,6 +181,7 @@ export function Schedule(props: Props) {
               course={course.id}
               enrollment={enrollment}
               access={timeline.access}
+              cohorts={course.cohorts}
               titleOf={titleOf}
             />
           )}

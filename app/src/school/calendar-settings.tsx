@@ -11,22 +11,23 @@ import { PrimaryAction, QuietAction } from "../ui/action";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useChangeSchoolMutation, useReadCalendarMutation } from "./api";
+import { useReadCalendarMutation } from "./api";
 import { CalendarFile } from "./calendar-file";
+import { useRippledChange } from "./use-rippled-change";
 
 /** As many are shown until one asks for all. */
 const FIRST = 12;
 
 export function CalendarSettings({ school }: { school: School }) {
   const { quiet } = usePalette();
-  const [change, { error }] = useChangeSchoolMutation();
+  const rippled = useRippledChange(school.slug, "What the calendar changes");
   const [read, reading] = useReadCalendarMutation();
   const [found, setFound] = useState<CalendarDays | null>(null);
   const [day, setDay] = useState("");
   const [all, setAll] = useState(false);
   const { weekend, closed } = school.calendar;
   const keep = (part: Partial<School["calendar"]>) =>
-    change({ school: school.slug, change: { calendar: { weekend, closed, ...part } } });
+    rippled.change({ calendar: { weekend, closed, ...part } });
   const today = new Date().toISOString().slice(0, 10);
   const ahead = closed.filter((date) => date >= today);
   const shown = all ? closed : ahead.slice(0, FIRST);
@@ -36,10 +37,10 @@ export function CalendarSettings({ school }: { school: School }) {
         School calendar
       </Text>
       <Text kind="small" color={quiet}>
-        What is moved to a workday passes over these days. Whoever changes them changes dates: of
-        people in courses too, at once.
+        What is moved to a workday passes over these days. Whoever changes them changes dates, of
+        people in courses too: you see whose before it is kept.
       </Text>
-      {error ? <Notice {...explain(error)} /> : null}
+      {rippled.sheet}
       <Weekdays label="Weekend" value={weekend} onChange={(days) => keep({ weekend: days })} />
       <Text kind="strong">
         {closed.length === 0

@@ -26,6 +26,7 @@ import {
   useInviteMutation,
 } from "./api";
 import { CalendarSettings } from "./calendar-settings";
+import { useRippledChange } from "./use-rippled-change";
 
 export function SchoolScreen() {
   const { school } = useLocalSearchParams() as { school: string };
@@ -97,6 +98,7 @@ function Checklist({ school }: { school: School }) {
 function Settings({ school }: { school: School }) {
   const { ember, quiet, surface } = usePalette();
   const [change, { error, isLoading, isSuccess }] = useChangeSchoolMutation();
+  const rippled = useRippledChange(school.slug, "What the zone changes");
   const [typed, setTyped] = useState<SchoolChange>({});
   const faults = faultsOf(error);
   const keep = (set: SchoolChange) => change({ school: school.slug, change: set });
@@ -129,7 +131,8 @@ function Settings({ school }: { school: School }) {
       </Text>
       {field("name", "Name")}
       {field("contact", "Contact address")}
-      <ZoneField value={school.timeZone} onChange={(timeZone) => keep({ timeZone })} />
+      <ZoneField value={school.timeZone} onChange={(timeZone) => rippled.change({ timeZone })} />
+      {rippled.sheet}
       {field("currency", "Currency")}
       <View style={{ flexDirection: "row", gap: 12 }}>
         <TimeField

@@ -31,6 +31,7 @@ const TAGS = [
   "Shelf",
   "Mine",
   "Record",
+  "Versions",
   "Mail",
 ] as const;
 

@@ -11,7 +11,6 @@ import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { type InCourse, usePublishMutation } from "../api";
-import { titleIn } from "./edit-row";
 import type { Keeping, useDraft } from "./use-draft";
 
 interface Props {
@@ -41,6 +40,7 @@ export const Toolbar = memo(function Toolbar({
   onKeys,
 }: Props) {
   const wide = useWide();
+  const router = useRouter();
   const { ember } = usePalette();
   return (
     <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
@@ -49,6 +49,12 @@ export const Toolbar = memo(function Toolbar({
       <QuietAction label="From paper" onPress={onPaper} />
       <QuietAction label="Out again" onPress={onOut} />
       <QuietAction label="Settings" onPress={onSettings} />
+      {draft.published === null ? null : (
+        <QuietAction
+          label="Versions"
+          onPress={() => router.push(`/${place.school}/courses/${place.course}/versions`)}
+        />
+      )}
       <QuietAction label="Undo" onPress={draft.actions.undo} disabled={!draft.canUndo} />
       <QuietAction label="Redo" onPress={draft.actions.redo} disabled={!draft.canRedo} />
       {wide ? <QuietAction label="Keys" onPress={onKeys} /> : null}
@@ -120,7 +126,7 @@ function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof u
       {looking && draft.course ? (
         <PublishSheet
           place={place}
-          titleOf={(id) => titleIn(draft.actions.latest(), id)}
+          seen={draft.actions.sequence()}
           onPublished={(published) => {
             setLater(published);
             setLooking(false);

@@ -128,6 +128,8 @@ export function useDraft(place: InCourse) {
       redo: () => dispatch(redone(key)),
       /** The outline as it stands at this moment, also between two renderings. */
       latest: () => shown(store.getState().edits?.[key] as Edits),
+      /** The number of the last operation that is known here. */
+      sequence: () => (store.getState().edits?.[key] as Edits | undefined)?.sequence ?? null,
       /** Whether something is still to be sent, at this moment. */
       unsent: () => (store.getState().edits?.[key]?.pending.length ?? 0) > 0,
     }),

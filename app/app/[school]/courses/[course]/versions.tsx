@@ -1,0 +1,1 @@
+export { VersionsScreen as default } from "../../../../src/review/versions-screen";

@@ -1,0 +1,73 @@
+/** The same for several people at once: chosen from the list, seen before it is done. */
+import type { Course } from "@dawngate/contract";
+import { useState } from "react";
+import { View } from "react-native";
+import type { InCourse } from "../courses/api";
+import { QuietAction } from "../ui/action";
+import { Sheet } from "../ui/sheet";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { Doing, type Offer } from "./doing";
+
+interface Props {
+  place: InCourse;
+  course: Course;
+  enrollments: readonly string[];
+  onClose(): void;
+  /** It was done. */
+  onDone(): void;
+}
+
+const OFFERS: Offer[] = [
+  { label: "Open something early", act: { type: "opened-by-staff", item: "" }, asks: "item" },
+  { label: "Extend", act: { type: "extended", add: "P14D" }, asks: "days" },
+  { label: "Set the last day", act: { type: "end-set", through: "" }, asks: "date" },
+  { label: "Pause", act: { type: "paused" } },
+  { label: "End the pause", act: { type: "resumed" } },
+  { label: "Suspend", act: { type: "suspended" } },
+  { label: "End the suspension", act: { type: "unsuspended" } },
+  { label: "Withdraw", act: { type: "revoked" } },
+  { label: "Give access back", act: { type: "restored" } },
+  { label: "Move to another cohort", act: { type: "moved", cohort: null }, asks: "cohort" },
+];
+
+export function SeveralSheet({ place, course, enrollments, onClose, onDone }: Props) {
+  const { quiet } = usePalette();
+  const [chosen, setChosen] = useState<Offer | null>(null);
+  const names = course.people
+    .filter(({ enrollment }) => enrollments.includes(enrollment))
+    .map(({ name }) => name);
+  const offers = OFFERS.filter(({ asks }) => asks !== "cohort" || course.cohorts.length > 0);
+  const items = course.modules.flatMap(({ id, title, lessons }) => [
+    { id, title },
+    ...lessons.map((lesson) => ({ id: lesson.id, title: lesson.title })),
+  ]);
+  return (
+    <Sheet
+      title={names.length === 1 ? `For ${names[0]}` : `For ${names.length} people`}
+      onClose={onClose}
+    >
+      <Text kind="small" color={quiet}>
+        {names.slice(0, 12).join(", ")}
+        {names.length > 12 ? ` and ${names.length - 12} more` : ""}
+      </Text>
+      {chosen ? (
+        <Doing
+          key={chosen.label}
+          place={place}
+          enrollments={enrollments}
+          offer={chosen}
+          cohorts={course.cohorts}
+          items={items}
+          onDone={onDone}
+        />
+      ) : (
+        <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
+          {offers.map((offer) => (
+            <QuietAction key={offer.label} label={offer.label} onPress={() => setChosen(offer)} />
+          ))}
+        </View>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,109 @@
+/** What a change does to people: totals first, then those who are touched, by name. */
+import type { PersonRipple } from "@dawngate/contract";
+import { type ReactNode, useState } from "react";
+import { View } from "react-native";
+import { ProgressBar } from "react-native-paper";
+import { Choice } from "../schedule/as-if/choice";
+import { explain } from "../store/api";
+import { Notice } from "../ui/notice";
+import { Skeleton } from "../ui/skeleton";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { sayPerson, sayTotals } from "./say-ripple";
+import type { Rippled } from "./use-ripple";
+
+interface Props extends Rippled {
+  /** More about one person, where there is more. */
+  more?: (person: PersonRipple) => ReactNode;
+}
+
+/** As many are named at first. */
+const FIRST = 8;
+
+export function RippleView({ ripple, progress, error, refetch, more }: Props) {
+  const { quiet, ember, dusk } = usePalette();
+  const [all, setAll] = useState(false);
+  if (error) return <Notice {...explain(error)} onRetry={refetch} />;
+  if (progress)
+    return (
+      <View role="region" aria-label="Ripple" style={{ gap: 8 }}>
+        <Text kind="strong" role="status">
+          {progress.done} of {progress.of} people looked at…
+        </Text>
+        <ProgressBar
+          progress={progress.of === 0 ? 0 : progress.done / progress.of}
+          color={dusk}
+          aria-label="Looked at"
+        />
+        <Text kind="small" color={quiet}>
+          It goes on when you leave; come back and it is there.
+        </Text>
+      </View>
+    );
+  if (!ripple) return <Skeleton widths={[0.7, 0.9, 0.6]} />;
+  const shown = all ? ripple.people : ripple.people.slice(0, FIRST);
+  const titleOf = (id: string) => ripple.titles[id] ?? id;
+  return (
+    <View role="region" aria-label="Ripple" style={{ gap: 8 }}>
+      {sayTotals(ripple).map((sentence, i) => (
+        <Text
+          key={sentence}
+          kind={i === 0 ? "strong" : "body"}
+          color={
+            sentence.includes("no longer") || sentence.includes("ends earlier") ? ember : undefined
+          }
+        >
+          {sentence}
+        </Text>
+      ))}
+      {shown.map((person) => (
+        <Person key={person.enrollment} person={person} titleOf={titleOf} more={more} />
+      ))}
+      {ripple.people.length > FIRST && !all ? (
+        <Choice label={`Show ${ripple.people.length - FIRST} more`} onPress={() => setAll(true)} />
+      ) : null}
+      {ripple.totals.touched > ripple.people.length && all ? (
+        <Text kind="small" color={quiet}>
+          and {ripple.totals.touched - ripple.people.length} more people
+        </Text>
+      ) : null}
+    </View>
+  );
+}
+
+export function Person({
+  person,
+  titleOf,
+  more,
+}: {
+  person: PersonRipple;
+  titleOf(id: string): string;
+  more?: ((person: PersonRipple) => ReactNode) | undefined;
+}) {
+  const { coral, line } = usePalette();
+  const [open, setOpen] = useState(false);
+  return (
+    <View
+      style={{
+        borderLeftWidth: 3,
+        borderLeftColor: person.loses.length > 0 ? coral : line,
+        paddingLeft: 10,
+        gap: 2,
+      }}
+    >
+      <Text kind="smallStrong">{person.name}</Text>
+      {sayPerson(person, titleOf).map((phrase) => (
+        <Text key={phrase} kind="small">
+          {phrase}
+        </Text>
+      ))}
+      {more ? (
+        <Choice
+          label={open ? "Put the dates away" : "Dates before and after"}
+          onPress={() => setOpen(!open)}
+        />
+      ) : null}
+      {open ? more?.(person) : null}
+    </View>
+  );
+}
