@@ -50,10 +50,7 @@ describe("a ripple in sentences", () => {
     };
     expect(sayPerson(person, (id) => id.toUpperCase())).toEqual([
       "loses “A”, “B”, “C” and 1 more, which are open now",
-      "“A”: Fri 12 Mar 2027, 08:00 becomes no date",
-      "“B”: Fri 12 Mar 2027, 08:00 becomes no date",
-      "“C”: Fri 12 Mar 2027, 08:00 becomes no date",
-      "and one more opening moves",
+      "“A” and 3 more: Fri 12 Mar 2027, 08:00 becomes no date",
       "“X” and “Y” go",
       "“N” is new",
       "access until the end of Thu 3 Jun 2027 becomes no end",

@@ -6,7 +6,7 @@ import { useLocalSearchParams, useRouter } from "expo-router";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
-import { Checkbox, TextInput } from "react-native-paper";
+import { TextInput } from "react-native-paper";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseTabs } from "../courses/course-tabs";
 import { Choice } from "../schedule/as-if/choice";
@@ -15,6 +15,7 @@ import { useGetSchoolQuery } from "../school/api";
 import { explain, faultsOf } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { anAddress, Field, needed } from "../ui/field";
+import { Icon } from "../ui/icon";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Press } from "../ui/press";
@@ -160,7 +161,7 @@ interface PersonRowProps {
 
 function PersonRow({ place, person, cohort, marked, onMark }: PersonRowProps) {
   const router = useRouter();
-  const { quiet, line } = usePalette();
+  const { quiet, line, dusk } = usePalette();
   return (
     <View
       role="listitem"
@@ -172,11 +173,19 @@ function PersonRow({ place, person, cohort, marked, onMark }: PersonRowProps) {
         borderBottomColor: line,
       }}
     >
-      <Checkbox.Android
-        status={marked ? "checked" : "unchecked"}
+      <Press
+        role="checkbox"
+        aria-checked={marked}
+        aria-label={`Mark ${person.name}`}
         onPress={() => onMark(!marked)}
-        {...({ "aria-label": `Mark ${person.name}` } as object)}
-      />
+        style={{ width: 44, height: 44, alignItems: "center", justifyContent: "center" }}
+      >
+        <Icon
+          name={marked ? "checkbox-marked" : "checkbox-blank-outline"}
+          size={22}
+          color={marked ? dusk : quiet}
+        />
+      </Press>
       <Press
         role="link"
         onPress={() =>

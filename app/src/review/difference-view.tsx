@@ -4,7 +4,6 @@ import { type DifferenceRow, differenceOf, differs, type FieldChange } from "@da
 import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { Choice } from "../schedule/as-if/choice";
-import { useWide } from "../ui/layout";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { sayFieldName, sayFieldValue } from "./say-change";
@@ -100,7 +99,6 @@ function PartRow({ row, titleOf }: { row: DifferenceRow; titleOf: TitleOf }) {
         borderTopWidth: 1,
         borderTopColor: line,
         paddingVertical: 8,
-        paddingLeft: indent,
         gap: 4,
       }}
     >
@@ -112,7 +110,7 @@ function PartRow({ row, titleOf }: { row: DifferenceRow; titleOf: TitleOf }) {
             kind={row.kind === "module" ? "strong" : "body"}
             role="cell"
             color={title === null ? quiet : undefined}
-            style={{ flex: 1 }}
+            style={{ flex: 1, paddingLeft: indent }}
           >
             {title === null ? "not there" : title || "without a title"}
           </Text>
@@ -122,31 +120,39 @@ function PartRow({ row, titleOf }: { row: DifferenceRow; titleOf: TitleOf }) {
         <Text
           kind="smallStrong"
           color={before === null ? dusk : after === null ? ember : quiet}
+          style={{ paddingLeft: indent }}
         >{`${sign}${word}`}</Text>
       ) : null}
       {changes.map((change) => (
         <View key={change.field}>
-          <Text kind="small" color={quiet}>
+          <Text kind="small" color={quiet} style={{ paddingLeft: indent }}>
             {sayFieldName(change.field)}
           </Text>
-          <Values change={change} titleOf={titleOf} />
+          <Values change={change} titleOf={titleOf} indent={indent} />
         </View>
       ))}
     </View>
   );
 }
 
-function Values({ change, titleOf }: { change: FieldChange; titleOf: TitleOf }) {
-  const wide = useWide();
+function Values({
+  change,
+  titleOf,
+  indent = 0,
+}: {
+  change: FieldChange;
+  titleOf: TitleOf;
+  indent?: number;
+}) {
   return (
-    <View style={{ flexDirection: "row", gap: wide ? 16 : 12 }}>
+    <View style={{ flexDirection: "row", gap: 16 }}>
       {[change.before, change.after].map((value, i) => (
         <Text
           // biome-ignore lint/suspicious/noArrayIndexKey: a column is known by its place
           key={i}
           kind={i === 1 ? "smallStrong" : "small"}
           role="cell"
-          style={{ flex: 1 }}
+          style={{ flex: 1, paddingLeft: indent }}
         >
           {sayFieldValue(change, value, titleOf)}
         </Text>

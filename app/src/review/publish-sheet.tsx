@@ -27,9 +27,17 @@ interface Props {
 
 const WAYS: { value: PublishingWay; label: string }[] = [
   { value: "everybody", label: "for everybody" },
-  { value: "only-in-favor", label: "only in favor: nothing opens later, nothing ends earlier" },
-  { value: "new-only", label: "for new enrollments only: people in it keep what they have" },
+  { value: "only-in-favor", label: "only in favor" },
+  { value: "new-only", label: "for new enrollments only" },
 ];
+
+/** What each way means for people in the course. */
+const MEANS: Record<PublishingWay, string> = {
+  everybody: "Everybody follows the new version, those who kept an earlier one among them.",
+  "only-in-favor":
+    "Nothing opens later and nothing ends earlier for people in it: they hold both versions, and each part opens at the earlier and closes at the later of the two. Whoever enrolls from now on has the new one alone.",
+  "new-only": "People in it keep what they have. Whoever enrolls from now on has the new version.",
+};
 
 export function PublishSheet({ place, seen, back = null, onPublished, onClose }: Props) {
   const { quiet, surface } = usePalette();
@@ -66,13 +74,18 @@ export function PublishSheet({ place, seen, back = null, onPublished, onClose }:
     >
       {publishing.error ? <Notice {...explain(publishing.error)} /> : null}
       {isIn || people !== "everybody" ? (
-        <Options<PublishingWay>
-          label="For whom"
-          says="It holds"
-          options={WAYS}
-          value={people}
-          onChange={setPeople}
-        />
+        <>
+          <Options<PublishingWay>
+            label="For whom"
+            says="It holds"
+            options={WAYS}
+            value={people}
+            onChange={setPeople}
+          />
+          <Text kind="small" color={quiet}>
+            {MEANS[people]}
+          </Text>
+        </>
       ) : null}
       <RippleView
         {...rippled}
@@ -84,12 +97,6 @@ export function PublishSheet({ place, seen, back = null, onPublished, onClose }:
           />
         )}
       />
-      {people === "only-in-favor" ? (
-        <Text kind="small" color={quiet}>
-          People in it hold both versions: each part opens at the earlier of the two and closes at
-          the later. Whoever enrolls from now on has the new one alone.
-        </Text>
-      ) : null}
       <TextInput
         mode="outlined"
         dense

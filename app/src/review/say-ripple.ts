@@ -30,15 +30,27 @@ export function sayTotals({ totals }: Pick<RippleAnswer, "totals">): string[] {
 export function sayPerson(person: PersonRipple, titleOf: TitleOf): string[] {
   const zone = zoneOf(person.clock);
   const speaker = { zone, titleOf, person: "they" as const };
-  const names = (ids: readonly string[]) => {
-    const shown = ids.slice(0, 3).map((id) => quoted(titleOf(id)));
-    return ids.length > 3 ? `${shown.join(", ")} and ${ids.length - 3} more` : listed(shown);
+  const names = (ids: readonly string[], most = 3) => {
+    const shown = ids.slice(0, most).map((id) => quoted(titleOf(id)));
+    return ids.length > most ? `${shown.join(", ")} and ${ids.length - most} more` : listed(shown);
   };
   const opening = (text: string | null) =>
     text === null ? "no date" : sayWrittenInstant(text, zone);
   const end = (text: string | null) => (text === null ? "no end" : sayWrittenEnd(text, speaker));
-  const moved = person.moves.filter(({ what }) => what === "opens");
-  const more = moved.length - 3;
+  // What moves from one date to another together is said once: a module and its lessons, as a rule.
+  const together = new Map<
+    string,
+    { before: string | null; after: string | null; ids: string[] }
+  >();
+  for (const { item, what, before, after } of person.moves) {
+    if (what !== "opens") continue;
+    const key = `${before} ${after}`;
+    const known = together.get(key);
+    if (known) known.ids.push(item);
+    else together.set(key, { before, after, ids: [item] });
+  }
+  const moved = [...together.values()];
+  const more = moved.slice(3).reduce((sum, { ids }) => sum + ids.length, 0);
   return [
     ...(person.loses.length > 0
       ? [`loses ${names(person.loses)}, which ${person.loses.length === 1 ? "is" : "are"} open now`]
@@ -47,8 +59,8 @@ export function sayPerson(person: PersonRipple, titleOf: TitleOf): string[] {
     ...moved
       .slice(0, 3)
       .map(
-        ({ item, before, after }) =>
-          `${quoted(titleOf(item))}: ${opening(before)} becomes ${opening(after)}`,
+        ({ ids, before, after }) =>
+          `${names(ids, 1)}: ${opening(before)} becomes ${opening(after)}`,
       ),
     ...(more > 0
       ? [more === 1 ? "and one more opening moves" : `and ${more} more openings move`]

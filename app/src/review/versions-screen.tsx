@@ -119,11 +119,14 @@ function List({ place, list, changed, sides, onPick, onBack }: ListProps) {
     onPick(at === 0 ? [side, right] : [left, side]);
   };
   const chips = (side: Side) => (
-    <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
+    <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, alignItems: "center" }}>
+      <Text kind="small" color={quiet}>
+        compare
+      </Text>
       {([0, 1] as const).map((at) => (
         <Choice
           key={at}
-          label={at === 0 ? "left" : "right"}
+          label={at === 0 ? "on the left" : "on the right"}
           many
           taken={sides?.[at] === side}
           onPress={() => pick(at, side)}

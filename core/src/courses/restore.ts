@@ -1,5 +1,5 @@
 /** What has to be done to a draft so that it becomes another plan of its course: an earlier version, brought back. */
-import type { PlanCourse, PlanLesson, PlanModule } from "../plan";
+import { isSame, type PlanCourse, type PlanLesson, type PlanModule } from "../plan";
 import { inRow } from "./in-row";
 import type { Operation } from "./operation";
 
@@ -65,8 +65,7 @@ function lessonsTo(
 function changedFields(from: object, to: object, without: readonly string[]): object | null {
   const old = from as Record<string, unknown>;
   const changed = Object.entries(to).filter(
-    ([key, value]) =>
-      !without.includes(key) && JSON.stringify(old[key] ?? null) !== JSON.stringify(value),
+    ([key, value]) => !without.includes(key) && !isSame(old[key], value),
   );
   return changed.length === 0 ? null : Object.fromEntries(changed);
 }

@@ -14,6 +14,7 @@ export {
   readMoment,
 } from "./moment";
 export { LARGEST_PLAN, type ParsedPlan, parsePlan, parsePlanText } from "./parse";
+export { isSame } from "./same";
 export {
   cohort as cohortSchema,
   course as courseSchema,

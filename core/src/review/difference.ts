@@ -1,6 +1,6 @@
 /** Two versions of a course side by side: what is new, gone, changed or moved, in outline and settings. */
 import { inRow } from "../courses/in-row";
-import type { PlanCourse, PlanLesson, PlanModule } from "../plan";
+import { isSame, type PlanCourse, type PlanLesson, type PlanModule } from "../plan";
 
 /** One field that differs, as it stands in the plan file. */
 export interface FieldChange {
@@ -133,6 +133,6 @@ function fieldsOf(before: object, after: object, without: readonly string[]): Fi
   const [old, fresh] = [before as Record<string, unknown>, after as Record<string, unknown>];
   return [...new Set([...Object.keys(old), ...Object.keys(fresh)])]
     .filter((field) => !without.includes(field))
-    .filter((field) => JSON.stringify(old[field] ?? null) !== JSON.stringify(fresh[field] ?? null))
+    .filter((field) => !isSame(old[field] ?? null, fresh[field] ?? null))
     .map((field) => ({ field, before: old[field] ?? null, after: fresh[field] ?? null }));
 }

@@ -42,6 +42,18 @@ const outlines = fc
     ),
   );
 
+/** The same with every object's keys the other way round, as a database may give them back. */
+const turned = (value: unknown): unknown =>
+  Array.isArray(value)
+    ? value.map(turned)
+    : typeof value === "object" && value !== null
+      ? Object.fromEntries(
+          Object.entries(value)
+            .reverse()
+            .map(([key, inner]) => [key, turned(inner)]),
+        )
+      : value;
+
 describe("two versions side by side", () => {
   test("a module moved by two weeks, one put first, one gone, a lesson in another module", () => {
     const before = course([
@@ -72,14 +84,16 @@ describe("two versions side by side", () => {
       ["m4", null, "M4", false, null],
       ["l5", null, "L5", false, null],
     ]);
-    const gate = differenceOf(before, course([part("m2", { gate: weeks(3), lessons: [] })]))
-      .rows.find(({ id }) => id === "m2");
+    const gate = differenceOf(
+      before,
+      course([part("m2", { gate: weeks(3), lessons: [] })]),
+    ).rows.find(({ id }) => id === "m2");
     expect(gate?.changes).toEqual([{ field: "gate", before: weeks(1), after: weeks(3) }]);
   });
   test("a version beside itself says nothing, and every item of either stands once", () => {
     fc.assert(
       fc.property(outlines, outlines, (a, b) => {
-        expect(differenceOf(a, a).rows.some(differs)).toBe(false);
+        expect(differenceOf(a, turned(a) as PlanCourse).rows.some(differs)).toBe(false);
         const items = [a, b].flatMap(({ modules }) =>
           modules.flatMap(({ id, lessons }) => [id, ...lessons.map((lesson) => lesson.id)]),
         );
@@ -122,7 +136,7 @@ test("the operations that bring an earlier version back lead from any draft to i
         found = applied.course;
       }
       expect(found).toEqual(target);
-      expect(operationsTo(target, target)).toEqual([]);
+      expect(operationsTo(target, turned(target) as PlanCourse)).toEqual([]);
     }),
     { numRuns: 500 },
   );
