@@ -92,38 +92,49 @@ export async function writeLot(
   { enrollments, sequences, staleAt, version, items, opens, closes }: LotOfOpenings,
 ): Promise<void> {
   const column = (values: Float64Array) => `{${values.join(",")}}`;
-  if (items.length > 0)
-    await sql`
-      with given as materialized (
-        select (${enrollments}::text[])[(n - 1) / ${items.length}::bigint + 1] as enrollment_id,
-          (${items}::text[])[(n - 1) % ${items.length}::bigint + 1] as item_id,
-          to_timestamp(nullif(o, 'NaN') / 1000) as opens,
-          to_timestamp(nullif(c, 'NaN') / 1000) as closes
-        from unnest(${column(opens)}::float8[], ${column(closes)}::float8[])
-          with ordinality as u (o, c, n)
+  const k = items.length;
+  // Each person's slice of the columns beside the items: numbers have one length, so a slice is found at once.
+  await sql`
+      with changed as materialized (
+        select e.id as enrollment_id, d.* from
+          (select ${column(opens)}::float8[] as o, ${column(closes)}::float8[] as c) as columns
+        cross join unnest(${enrollments}::text[]) with ordinality as e (id, p)
+        cross join lateral (
+          select item_id, u.opens, u.closes, o.school_id is null as fresh, not u.given is true as gone
+          from (
+            select true as given, item_id, to_timestamp(nullif(o, 'NaN') / 1000) as opens,
+              to_timestamp(nullif(c, 'NaN') / 1000) as closes
+            from unnest(
+              ${items}::text[],
+              columns.o[(e.p - 1) * ${k}::bigint + 1 : e.p * ${k}::bigint],
+              columns.c[(e.p - 1) * ${k}::bigint + 1 : e.p * ${k}::bigint]
+            ) as u (item_id, o, c)
+          ) u
+          full join (
+            select school_id, item_id, opens, closes from opening
+            where school_id = ${school} and enrollment_id = e.id
+          ) o using (item_id)
+          where u.given is null or o.school_id is null
+            or (o.opens, o.closes) is distinct from (u.opens, u.closes)
+        ) d
+      ), deleted as (
+        delete from opening o using changed d
+        where d.gone and o.school_id = ${school}
+          and o.enrollment_id = d.enrollment_id and o.item_id = d.item_id
+      ), updated as (
+        update opening o set opens = d.opens, closes = d.closes from changed d
+        where not d.fresh and not d.gone and o.school_id = ${school}
+          and o.enrollment_id = d.enrollment_id and o.item_id = d.item_id
       )
       insert into opening (school_id, enrollment_id, item_id, opens, closes)
-      select ${school}::uuid, g.enrollment_id, g.item_id, g.opens, g.closes
-      from given g
-      left join (
-        select enrollment_id, item_id, opens, closes from opening
-        where school_id = ${school} and enrollment_id = any (${enrollments})
-      ) o on o.enrollment_id = g.enrollment_id and o.item_id = g.item_id
-      where o.item_id is null or (o.opens, o.closes) is distinct from (g.opens, g.closes)
-      on conflict (school_id, enrollment_id, item_id) do update
-        set opens = excluded.opens, closes = excluded.closes
+      select ${school}::uuid, enrollment_id, item_id, opens, closes from changed where fresh
     `.execute(tx);
   await sql`
-    with gone as (
-      delete from opening
-      where school_id = ${school} and enrollment_id = any (${enrollments})
-        and item_id <> all (${items}::text[])
-    )
     update enrollment e set projected_version = ${version}::integer,
       projected_sequence = head.sequence, stale_at = head.stale_at
     from unnest(${enrollments}::text[], ${sequences}::integer[], ${staleAt}::timestamptz[])
       as head (id, sequence, stale_at)
-    where e.school_id = ${school} and e.id = any (${enrollments}) and e.id = head.id
+    where e.school_id = ${school} and e.id = head.id
   `.execute(tx);
 }
 
