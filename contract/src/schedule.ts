@@ -1,5 +1,11 @@
 /** Timelines: for whom and when one asks, and what comes back. */
-import { planFields } from "@dawngate/core/plan";
+import {
+  type PlanCohort,
+  type PlanCourse,
+  type PlanEnrollment,
+  type PlanSchool,
+  planFields,
+} from "@dawngate/core/plan";
 import type { ExplainedTimeline } from "@dawngate/core/schedule";
 import { z } from "zod";
 
@@ -93,3 +99,19 @@ export type TimelineAnswer = Pick<
 > &
   ExplainedTimeline;
 export type TimelineItemAnswer = TimelineAnswer["items"][number];
+
+/** A part of a plan file, whose definition is plan.schema.json. */
+const loose = <T>() => z.custom<T>().meta({ type: "object" });
+
+/** All that everybody's dates in a course are worked out from. */
+export const everybody = z
+  .object({
+    school: loose<PlanSchool>(),
+    cohorts: z.array(loose<PlanCohort>()),
+    versions: z.array(z.object({ number: z.int(), plan: loose<PlanCourse>() })),
+    people: z
+      .array(z.object({ versions: z.array(z.int()), enrollment: loose<PlanEnrollment>() }))
+      .describe("With the versions each holds, the one they follow last."),
+  })
+  .meta({ id: "Everybody" });
+export type Everybody = z.infer<typeof everybody>;

@@ -253,6 +253,13 @@ test.describe("a file that is refused", () => {
     await expect(found.getByText(/Left out: Meeting \(it has a time of day/)).toBeVisible();
     expect(await accessibilityFaults(page)).toEqual([]);
     await found.getByRole("button", { name: "Close it" }).click();
+    // What it does to people is seen before it is kept; left as it was, the file is still read.
+    const change = page.getByRole("dialog", { name: "What the calendar changes" });
+    await expect(change.getByRole("region", { name: "Ripple" })).toBeVisible();
+    await change.getByRole("button", { name: "Leave it as it was" }).click();
+    await expect(found).toBeVisible();
+    await found.getByRole("button", { name: "Close it" }).click();
+    await change.getByRole("button", { name: /^Keep it/ }).click();
     await expect(found).toBeHidden();
     await choose(
       [

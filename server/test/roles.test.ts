@@ -108,6 +108,7 @@ const ROUTES: [string, string, unknown, Role[]][] = [
     O,
   ],
   ["GET", "/schools/one/courses/c/timeline?enrollment=e2", undefined, S],
+  ["GET", "/schools/one/courses/c/everybody", undefined, S],
   ["POST", "/schools/one/courses/c/cohorts", cohort, O],
   ["PUT", "/schools/one/courses/c/cohorts/k", { ...cohort, name: "Spring", seats: 12 }, O],
   ["PUT", "/schools/one/courses/c/cohorts/k/gates", { item: "m2", gate: null }, O],
@@ -182,6 +183,10 @@ describe("another school's identifiers lead nowhere", () => {
     };
     expect(new Set(course.people.map((person) => person.cohort))).toEqual(new Set(["k"]));
     const path = "/schools/one/courses/c";
+    const everybody = (await (
+      await app.ask(WHO.instructor, "GET", `${path}/everybody`)
+    ).json()) as { people: { enrollment: { id: string } }[] };
+    expect(everybody.people.map(({ enrollment }) => enrollment.id)).not.toContain("e1");
     expect((await app.ask(WHO.instructor, "GET", `${path}/timeline?enrollment=e1`)).status).toBe(
       404,
     );

@@ -5,7 +5,7 @@ import { useGetSchoolQuery } from "../school/api";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 
-export type CourseSide = "schedule" | "rehearsal" | "edit" | "people" | "cohorts";
+export type CourseSide = "schedule" | "everybody" | "rehearsal" | "edit" | "people" | "cohorts";
 
 interface Props {
   school: string;
@@ -24,6 +24,7 @@ export function CourseTabs({ school, course, here, unpublished = false }: Props)
       ? []
       : ([
           ["schedule", "Schedule", base],
+          ["everybody", "Everybody", `${base}/everybody`],
           ["rehearsal", "Rehearsal", `${base}/rehearsal`],
         ] as [CourseSide, string, string][])),
     ...(data?.role === "owner"

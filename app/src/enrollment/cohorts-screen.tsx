@@ -228,6 +228,18 @@ function CohortSheet({
       style={{ backgroundColor: surface, flex: 1 }}
     />
   );
+  // In place of this sheet, which keeps what is typed.
+  if (looking && cohort)
+    return (
+      <ChangeSheet
+        title={`What changes for cohort ${cohort.name}`}
+        change={{ kind: "cohort", place, cohort: cohort.id, set: wanted }}
+        error={changing.error}
+        busy={changing.isLoading}
+        onKeep={keep}
+        onClose={() => setLooking(false)}
+      />
+    );
   return (
     <Sheet title={cohort ? `Cohort ${cohort.name}` : "A new cohort"} onClose={onClose}>
       {error && Object.keys(faults).length === 0 ? <Notice {...explain(error)} /> : null}
@@ -255,16 +267,6 @@ function CohortSheet({
         onPress={submit}
         busy={creating.isLoading || changing.isLoading}
       />
-      {looking && cohort ? (
-        <ChangeSheet
-          title={`What changes for cohort ${cohort.name}`}
-          change={{ kind: "cohort", place, cohort: cohort.id, set: wanted }}
-          error={changing.error}
-          busy={changing.isLoading}
-          onKeep={keep}
-          onClose={() => setLooking(false)}
-        />
-      ) : null}
     </Sheet>
   );
 }

@@ -1,9 +1,9 @@
-/** The one question of the schedule: what opens when, for whom. */
-import type { TimelineAnswer, TimelineQuery } from "@dawngate/contract";
+/** Questions of the schedule: what opens when, for one person, and for everybody. */
+import type { Everybody, TimelineAnswer, TimelineQuery } from "@dawngate/contract";
 import type { InCourse } from "../courses/api";
 import { api, path } from "../store/api";
 
-export const { useGetTimelineQuery } = api.injectEndpoints({
+export const { useGetTimelineQuery, useGetEverybodyQuery } = api.injectEndpoints({
   endpoints: (build) => ({
     getTimeline: build.query<TimelineAnswer, InCourse & { query: TimelineQuery }>({
       query: ({ school, course, query }) => ({
@@ -13,6 +13,11 @@ export const { useGetTimelineQuery } = api.injectEndpoints({
       providesTags: ["Timeline"],
       // Dragging the instant asks much; what is off the screen need not be remembered for long.
       keepUnusedDataFor: 30,
+    }),
+    getEverybody: build.query<Everybody, InCourse>({
+      query: ({ school, course }) => path("schools", school, "courses", course, "everybody"),
+      providesTags: ["Timeline"],
+      keepUnusedDataFor: 0,
     }),
   }),
 });

@@ -26,8 +26,8 @@ export function CalendarSettings({ school }: { school: School }) {
   const [day, setDay] = useState("");
   const [all, setAll] = useState(false);
   const { weekend, closed } = school.calendar;
-  const keep = (part: Partial<School["calendar"]>) =>
-    rippled.change({ calendar: { weekend, closed, ...part } });
+  const keep = (part: Partial<School["calendar"]>, onKept?: () => void) =>
+    rippled.change({ calendar: { weekend, closed, ...part } }, onKept);
   const today = new Date().toISOString().slice(0, 10);
   const ahead = closed.filter((date) => date >= today);
   const shown = all ? closed : ahead.slice(0, FIRST);
@@ -71,8 +71,7 @@ export function CalendarSettings({ school }: { school: School }) {
           label="Close it"
           disabled={day === "" || closed.includes(day)}
           onPress={() => {
-            keep({ closed: [...closed, day] });
-            setDay("");
+            keep({ closed: [...closed, day] }, () => setDay(""));
           }}
         />
       </View>
@@ -90,8 +89,7 @@ export function CalendarSettings({ school }: { school: School }) {
           found={found}
           closed={closed}
           onTake={(dates) => {
-            keep({ closed: [...closed, ...dates] });
-            setFound(null);
+            keep({ closed: [...closed, ...dates] }, () => setFound(null));
           }}
           onLeave={() => setFound(null)}
         />

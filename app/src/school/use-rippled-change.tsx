@@ -4,24 +4,26 @@ import { type ReactNode, useState } from "react";
 import { ChangeSheet } from "../review/change-sheet";
 import { useChangeSchoolMutation } from "./api";
 
-/** Answers what asks for a change, and the sheet that stands while it is looked at. */
+/** Answers what asks for a change (and is told once it is kept), and the sheet that stands while it is looked at. */
 export function useRippledChange(
   school: string,
   title: string,
-): { change(set: SchoolChange): void; sheet: ReactNode } {
-  const [wanted, setWanted] = useState<SchoolChange | null>(null);
+): { change(set: SchoolChange, onKept?: () => void): void; sheet: ReactNode } {
+  const [wanted, setWanted] = useState<{ set: SchoolChange; onKept?: () => void } | null>(null);
   const [keep, { error, isLoading }] = useChangeSchoolMutation();
   return {
-    change: setWanted,
+    change: (set, onKept) => setWanted({ set, ...(onKept && { onKept }) }),
     sheet: wanted ? (
       <ChangeSheet
         title={title}
-        change={{ kind: "school", school, set: wanted }}
+        change={{ kind: "school", school, set: wanted.set }}
         error={error}
         busy={isLoading}
         onKeep={async () => {
-          const answer = await keep({ school, change: wanted });
-          if ("data" in answer) setWanted(null);
+          const answer = await keep({ school, change: wanted.set });
+          if (!("data" in answer)) return;
+          wanted.onKept?.();
+          setWanted(null);
         }}
         onClose={() => setWanted(null)}
       />

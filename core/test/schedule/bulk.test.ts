@@ -6,6 +6,7 @@ import { inFavor, type Timeline, timelines } from "../../src/schedule";
 import {
   type Answered,
   BulkCourse,
+  crowdOf,
   holdTogether,
   layOut,
   type People,
@@ -227,4 +228,34 @@ describe("several versions in columns", () => {
       runs(300),
     );
   });
+});
+
+test("a crowd: how many have each item open at each instant is what one counts one by one", () => {
+  fc.assert(
+    fc.property(crowded(2), instants, (plan, at) => {
+      const [whole, now] = [parsed(plan), instant(at)];
+      const people = layOut(whole.enrollments);
+      const from = now - 100 * 86_400_000;
+      const crowd = crowdOf([inBulk(whole, people, now)], from, now + 100 * 86_400_000, 41);
+      const counted = timelines(whole, now).filter(({ access }) => access.shutBy === null);
+      expect(crowd.people).toBe(counted.length);
+      for (const { id, open, first, waiting } of crowd.items) {
+        const own = counted.map(({ items }) => items.find((item) => item.id === id));
+        const known = own.flatMap((item) => (item?.opens == null ? [] : [item.opens]));
+        expect(first).toBe(known.length === 0 ? null : Math.min(...known));
+        expect(waiting).toBe(own.length - known.length);
+        for (let s = 0; s < 41; s++) {
+          const then = from + s * crowd.step;
+          const is = own.filter(
+            (item) =>
+              item?.opens != null &&
+              item.opens <= then &&
+              (item.closes === null || item.closes > then),
+          );
+          expect(open[s]).toBe(is.length);
+        }
+      }
+    }),
+    runs(150),
+  );
 });

@@ -1,5 +1,6 @@
 /** The bulk evaluator: the same dates for any number of people at once. */
 export { BulkAnswer, STATES, type Wanted } from "./answer";
+export { type Crowd, type CrowdItem, crowdOf } from "./crowd";
 export { BulkCourse } from "./evaluate";
 export { type Answered, holdTogether } from "./favor";
 export { SchoolDays } from "./moments";

@@ -1,0 +1,1 @@
+export { EverybodyScreen as default } from "../../../../src/schedule/everybody/everybody-screen";
