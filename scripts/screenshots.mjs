@@ -50,17 +50,55 @@ async function sevenSevenSeven(page) {
   await page.getByRole("heading", { level: 1 }).scrollIntoViewIfNeeded();
 }
 
+/** What is on record about somebody, with an act that was just done. */
+async function onRecord(page) {
+  await page.getByRole("button", { name: /^Access/ }).first().click();
+  await page.getByRole("button", { name: "Extend" }).click();
+  await page.getByRole("textbox", { name: "Reason" }).fill("Was ill for two weeks");
+  await page.getByRole("region", { name: "What it would do" }).waitFor();
+  await page.getByRole("button", { name: "Extend" }).click();
+  await page.getByText(/Was ill for two weeks/).waitFor();
+  await page.getByText("On record").scrollIntoViewIfNeeded();
+}
+
+const drafted = (page, ...operations) =>
+  page.request.post("/api/schools/ember-row/courses/cold-kitchen/draft", {
+    data: {
+      base: 0,
+      clientId: `pictures-${Date.now()}`,
+      operations: operations.map((operation, i) => ({ number: i + 1, operation })),
+    },
+    headers: { origin: new URL(page.url()).origin },
+  });
+
+/** A module that many have is moved by two weeks: who is hit, before it is saved. */
+async function twoWeeksLater(page) {
+  const gate = { need: "all", when: [{ from: "enrolled", add: "P28D" }] };
+  await drafted(page, { type: "set-module", item: "m3", set: { gate } });
+  await page.reload();
+  await page.getByRole("button", { name: "Publish changes" }).click();
+  await page.getByText(/are touched/).waitFor();
+}
+
+async function publishedTwice(page) {
+  const versions = "/api/schools/ember-row/courses/cold-kitchen/versions";
+  const note = encodeURIComponent("Shaping two weeks later");
+  const headers = { origin: new URL(page.url()).origin };
+  await page.request.post(`${versions}?people=only-in-favor&note=${note}`, { headers });
+  await drafted(
+    page,
+    { type: "move-module", item: "m2", after: "m4" },
+    { type: "set-module", item: "m5", set: { title: "A week of bread, at home" } },
+    { type: "set-course", set: { releaseHour: "06:00" } },
+  );
+  await page.reload();
+  await page.getByRole("table").waitFor();
+}
+
 /** name, size, place, and: who is signed in (the owner, unless said), dark, what is pressed before. */
 const SHOTS = [
   ["courses-wide", wide, "/ember-row/courses"],
   ["schedule-wide", wide, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
-  ["schedule-wide-dark", wide, "/ember-row/courses/winter-rye?enrollment=rye-07", { dark: true }],
-  [
-    "why-wide",
-    wide,
-    "/ember-row/courses/cold-kitchen?enrollment=sourdough-08",
-    { act: press(/^Module Crust and crumb/) },
-  ],
   [
     "compare-wide",
     wide,
@@ -93,18 +131,6 @@ const SHOTS = [
     },
   ],
   [
-    "shapes-wide",
-    wide,
-    "/ember-row/courses",
-    {
-      act: async (page) => {
-        await page.getByRole("radio", { name: "A dated term" }).click();
-        await page.getByRole("list", { name: "Parts" }).waitFor();
-        await page.getByRole("button", { name: "Make a course" }).scrollIntoViewIfNeeded();
-      },
-    },
-  ],
-  [
     "syllabus-wide",
     wide,
     "/ember-row/courses/winter-rye/syllabus",
@@ -131,24 +157,6 @@ const SHOTS = [
     { act: press(/^Module A week of bread opens/) },
   ],
   [
-    "cadence-phone",
-    phone,
-    "/ember-row/courses/cold-kitchen/edit",
-    {
-      act: async (page) => {
-        await page.getByRole("button", { name: "Cadence", exact: true }).click();
-        await page.getByRole("checkbox", { name: "Mon" }).click();
-        await page.getByRole("checkbox", { name: "not on closed days" }).click();
-        await page
-          .getByRole("radio", { name: "Counted from" })
-          .or(page.getByText("moved on to one"))
-          .first()
-          .scrollIntoViewIfNeeded();
-        await page.getByRole("table").evaluate((table) => table.scrollIntoView({ block: "end" }));
-      },
-    },
-  ],
-  [
     "rehearsal-phone",
     phone,
     "/ember-row/courses/cold-kitchen/rehearsal?enrollment=sourdough-08",
@@ -157,6 +165,11 @@ const SHOTS = [
   ["public-phone", phone, "/ember-row/c/winter-rye", { who: null }],
   ["shelf-phone", phone, "/ember-row/shelf", { who: "lena.kowal" }],
   ["my-course-phone", phone, "/ember-row/shelf/sourdough-08", { who: "callum.reyes" }],
+  ["everybody-wide", wide, "/ember-row/courses/cold-kitchen/everybody"],
+  ["record-phone", phone, "/ember-row/courses/winter-rye?enrollment=rye-07", { act: onRecord }],
+  // Last: they change the course.
+  ["ripple-wide", wide, "/ember-row/courses/cold-kitchen/edit", { act: twoWeeksLater }],
+  ["versions-wide", wide, "/ember-row/courses/cold-kitchen/versions", { act: publishedTwice }],
 ];
 
 const only = process.argv.slice(2);

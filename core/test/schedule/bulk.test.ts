@@ -147,6 +147,12 @@ describe("the bulk evaluator equals the plain one", () => {
     const without = <T extends { items: object[] }>(all: T[]) =>
       all.map((one) => ({ ...one, items: one.items.map((item) => ({ ...item, notBefore: 0 })) }));
     expectEqual(without(short), without(expected));
+    // Openings alone: the shortest way.
+    const { items, answer } = inBulk(whole, people, now, {});
+    expectEqual(
+      people.ids.map((_, p) => items.map((_item, i) => known(answer.opens[p * items.length + i]))),
+      expected.map((one) => one.items.map(({ opens }) => opens)),
+    );
   };
   test("in every column, for people of all zones with any history, with and without a cohort", () => {
     fc.assert(fc.property(crowded(), instants, equal), runs(1000));

@@ -65,7 +65,7 @@ async function activeIn(
         const plan = await versionPlan(tx, school, course.id, version);
         if (plan) plans.push(plan);
       }
-      const { answer } = inBulk.answer(plans, people, now, {});
+      const { answer } = inBulk.answer(plans, people, now, { closes: true });
       rows.forEach(({ id, enrollment: { cohort } }, p) => {
         // Whoever is paused or suspended keeps the seat; no end is later than now.
         if (!((answer.accessUntil[p] as number) <= now)) active.push({ id, cohort });

@@ -10,6 +10,8 @@ export const OPEN = 3;
 
 /** Which columns are filled beside the openings. */
 export interface Wanted {
+  /** The end of access, its state, progress and completion; `closes` and `states` bring them along. */
+  access?: boolean;
   /** When items have no date: the latest instant that is known. */
   notBefore?: boolean;
   closes?: boolean;
@@ -48,6 +50,7 @@ export class BulkAnswer {
     const size = people * items;
     const column = (is: boolean | undefined) => (is ? new Float64Array(size) : NOTHING);
     const closes = wanted.closes === true || wanted.states === true;
+    const access = closes || wanted.access === true ? people : 0;
     this.opens = new Float64Array(size);
     this.notBefore = column(wanted.notBefore);
     this.closes = column(closes);
@@ -56,11 +59,11 @@ export class BulkAnswer {
     this.done = new Uint8Array(wanted.states ? size : 0);
     this.accessFrom = new Float64Array(people);
     this.accessKnownFrom = new Float64Array(people);
-    this.accessUntil = new Float64Array(people);
-    this.accessState = new Uint8Array(people);
-    this.shutBy = new Uint8Array(people);
-    this.progressDone = new Int32Array(people);
-    this.completedAt = new Float64Array(people);
+    this.accessUntil = new Float64Array(access);
+    this.accessState = new Uint8Array(access);
+    this.shutBy = new Uint8Array(access);
+    this.progressDone = new Int32Array(access);
+    this.completedAt = new Float64Array(access);
   }
 }
 

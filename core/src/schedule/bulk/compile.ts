@@ -17,6 +17,15 @@ export const GATE = {
   any: 4,
 } as const;
 
+/** Modules at equal steps in the outline whose days grow by equal steps: a cadence. */
+export interface GatedRun {
+  item: number;
+  itemStep: number;
+  day: number;
+  dayStep: number;
+  count: number;
+}
+
 export class CompiledCourse {
   readonly count: number;
   /** Items in an order in which each opening comes after those it counts from. */
@@ -44,11 +53,10 @@ export class CompiledCourse {
   /** All gates count whole days from one anchor to one time of day: the first that does; -1: they do not. */
   readonly lead: number;
   /** Items apart by what they need, so that each lot is one short loop: modules and lessons, with such a gate or none. */
-  readonly gatedModules: Int32Array;
+  readonly gatedModules: readonly GatedRun[];
   readonly freeModules: Int32Array;
   readonly gatedLessons: Int32Array;
   readonly freeLessons: Int32Array;
-  readonly gatedModuleDays: Int32Array;
   /** The least and the most days of such gates. */
   readonly leastDays: number;
   readonly mostDays: number;
@@ -104,8 +112,10 @@ export class CompiledCourse {
     const some = (is: (i: number) => boolean) => Int32Array.from([...this.gate.keys()].filter(is));
     const isGated = (i: number) => this.gate[i] !== GATE.none;
     const isModule = (i: number) => (this.module[i] as number) < 0;
-    this.gatedModules = some((i) => isModule(i) && isGated(i));
-    this.gatedModuleDays = this.gatedModules.map((i) => this.days[i] as number);
+    this.gatedModules = runsOf(
+      some((i) => isModule(i) && isGated(i)),
+      this.days,
+    );
     this.freeModules = some((i) => isModule(i) && !isGated(i));
     this.gatedLessons = some((i) => !isModule(i) && isGated(i));
     this.freeLessons = some((i) => !isModule(i) && !isGated(i));
@@ -208,4 +218,25 @@ export class CompiledCourse {
     this.fixedEnds[zone] = end;
     return end;
   }
+}
+
+/** Parts items into runs, each as long as its steps stay what they are. */
+function runsOf(items: Int32Array, days: Int32Array): GatedRun[] {
+  const runs: GatedRun[] = [];
+  for (const item of items) {
+    const day = days[item] as number;
+    const last = runs.at(-1);
+    if (last?.count === 1) {
+      last.itemStep = item - last.item;
+      last.dayStep = day - last.day;
+    }
+    if (
+      last &&
+      item === last.item + last.count * last.itemStep &&
+      day === last.day + last.count * last.dayStep
+    )
+      last.count += 1;
+    else runs.push({ item, itemStep: 0, day, dayStep: 0, count: 1 });
+  }
+  return runs;
 }

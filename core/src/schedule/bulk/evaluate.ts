@@ -9,12 +9,13 @@ import { readCalendar } from "../../plan";
 import { clampDate } from "../../time";
 import { type PreparedCourse, prepareCourse } from "../prepare";
 import { BulkAnswer, CLOSED, OPEN, stateIn, type Wanted } from "./answer";
-import { CompiledCourse, GATE } from "./compile";
+import { CompiledCourse, GATE, type GatedRun } from "./compile";
 import type { DayTable } from "./day-table";
 import { Ends } from "./ends";
 import { SchoolDays } from "./moments";
 import { Numbering, type People } from "./people";
 import { Person } from "./person";
+import type { ZoneDays } from "./zone-days";
 
 /** A course with all of its cohorts, compiled when somebody of a cohort is asked about. */
 export class BulkCourse {
@@ -59,18 +60,71 @@ export class BulkCourse {
     for (const course of courses)
       for (const validity of people.validities) course.ownValidity(validity);
     const run = new Run(people, now, answer);
+    const lanes = courses.map((course) => zones.map((zone) => laneOf(course, zone)));
+    const { cohort, zone, first, needsPayment } = people;
+    const onlyOpenings = answer.accessUntil.length === 0 && !wanted.due && !wanted.notBefore;
     for (let p = 0; p < people.count; p++) {
-      const course = courses[people.cohort[p] as number] as CompiledCourse;
-      run.one(p, course, zones[people.zone[p] as number] as number);
+      const lane = (lanes[cohort[p] as number] as Lane[])[zone[p] as number] as Lane;
+      const isPlain = onlyOpenings && lane.table !== null && first[p] === first[p + 1];
+      if (!isPlain || needsPayment[p] === 1 || !openInLane(lane, people, p, answer))
+        run.one(p, lane.course, lane.zone);
     }
     return answer;
   }
+}
+
+/** What people of one cohort and zone have in common. */
+interface Lane {
+  course: CompiledCourse;
+  zone: number;
+  days: ZoneDays;
+  /** The earliest start of access. */
+  start: number;
+  /** The one table in which all openings stand, counted from enrolling; null: there is none such. */
+  table: DayTable | null;
+}
+
+function laneOf(course: CompiledCourse, zone: number): Lane {
+  const clock = course.usesSchoolClock ? course.schoolZone : zone;
+  const { lead } = course;
+  const isPlain = course.isPlain && lead >= 0 && course.gate[lead] === GATE.days;
+  return {
+    course,
+    zone,
+    days: course.school.days(clock),
+    start: course.fixedStart(clock),
+    table: isPlain ? (course.tablesOf(clock)[lead] ?? null) : null,
+  };
+}
+
+/**
+ * Openings alone, of somebody to whom nothing has happened and who need not pay first, where all stand in one table:
+ * the commonest case, and so the shortest way. False where the table cannot hold all days.
+ */
+function openInLane(
+  { course, days, start, table }: Lane,
+  { enrolledAt }: People,
+  p: number,
+  { opens, items, accessFrom, accessKnownFrom }: BulkAnswer,
+): boolean {
+  const enrolled = enrolledAt[p] as number;
+  const on = days.dateAt(enrolled) | 0;
+  if (!table?.cover(on + course.leastDays, on + course.mostDays)) return false;
+  const from = start > enrolled ? start : enrolled;
+  accessFrom[p] = from;
+  accessKnownFrom[p] = from;
+  const row = (p * items) | 0;
+  fillFromTable(course, opens, row, from, table.values, (on - table.first) | 0);
+  const { heldLessons } = course;
+  for (let k = 0; k < heldLessons.length; k++) opens[row + (heldLessons[k] as number)] = Number.NaN;
+  return true;
 }
 
 /** One pass over people. */
 class Run {
   private readonly person: Person;
   private readonly ends = new Ends();
+  private readonly wantsAccess: boolean;
   /** The local dates of enrolling and of the start of access, in the clock. */
   private enrolledOn = 0;
   private accessOn = 0;
@@ -84,6 +138,7 @@ class Run {
     this.person.opened = answer.opens;
     this.person.roomFor(people.names.values.length);
     this.waitingFrom = new Float64Array(answer.items);
+    this.wantsAccess = answer.accessUntil.length > 0;
   }
 
   one(p: number, course: CompiledCourse, zone: number): void {
@@ -100,7 +155,7 @@ class Run {
       person.fold(people, p, course, now);
       person.complete(course);
     }
-    const known = this.access(p, course);
+    const known = this.start(p, course);
     const waits = Number.isNaN(person.accessFrom);
     const days = course.school.days(person.clock);
     this.enrolledOn = days.dateAt(person.enrolledAt);
@@ -113,11 +168,12 @@ class Run {
       person.places(course);
       this.openings(course, known);
     }
-    this.rest(p, course);
+    if (this.wantsAccess) this.access(p, course);
+    if (answer.wanted.due) this.dues(course);
   }
 
   /** The start of access; what is known of it. */
-  private access(p: number, course: CompiledCourse): number {
+  private start(p: number, course: CompiledCourse): number {
     const { person, people, answer } = this;
     let known = Math.max(person.enrolledAt, course.fixedStart(person.clock));
     let waits = false;
@@ -249,8 +305,8 @@ class Run {
     return at;
   }
 
-  /** The end of access, closings, due dates, states and progress. */
-  private rest(p: number, course: CompiledCourse): void {
+  /** The end of access, closings, states and progress. */
+  private access(p: number, course: CompiledCourse): void {
     const { answer, person, people, now } = this;
     const until = this.ends.of(people, p, course, person);
     answer.accessUntil[p] = until;
@@ -261,17 +317,12 @@ class Run {
     answer.progressDone[p] = person.progress;
     answer.completedAt[p] = person.completedCourse;
     const row = person.openedFrom;
-    const { closes, due, wanted } = answer;
+    const { closes, wanted } = answer;
     if (closes.length > 0) {
       if (course.hasClosings || course.hasSamples || person.isHelped)
         for (let i = 0; i < course.count; i++) closes[row + i] = this.closing(course, i, until);
       else closes.fill(until, row, row + course.count);
     }
-    if (wanted.due)
-      for (let i = 0; i < course.count; i++) {
-        const m = course.due[i] as number;
-        due[row + i] = m < 0 ? Number.NaN : course.moments.instant(m, person);
-      }
     if (wanted.states)
       for (let i = 0; i < course.count; i++) {
         answer.done[row + i] = person.done[i] as number;
@@ -285,6 +336,15 @@ class Run {
                 state === CLOSED,
               );
       }
+  }
+
+  private dues(course: CompiledCourse): void {
+    const { person, answer } = this;
+    const row = person.openedFrom;
+    for (let i = 0; i < course.count; i++) {
+      const m = course.due[i] as number;
+      answer.due[row + i] = m < 0 ? Number.NaN : course.moments.instant(m, person);
+    }
   }
 
   /** The earliest of an item's own closing, its module's and the end of access (the twin of closing.ts). */
@@ -310,6 +370,25 @@ class Run {
   }
 }
 
+/** The hottest loop: a cadence's openings, each some steps farther in the table and in the row. */
+function fillRun(
+  opens: Float64Array,
+  at: number,
+  step: number,
+  values: Float64Array,
+  day: number,
+  days: number,
+  count: number,
+  least: number,
+): void {
+  for (let k = 0; k < count; k++) {
+    const timed = values[day] as number;
+    opens[at] = timed <= least ? least : timed;
+    at = (at + step) | 0;
+    day = (day + days) | 0;
+  }
+}
+
 /** The hot loops: openings that all stand in one table, `first` being the place of the day they count from. */
 function fillFromTable(
   course: CompiledCourse,
@@ -319,11 +398,10 @@ function fillFromTable(
   values: Float64Array,
   first: number,
 ): void {
-  const { gatedModules, gatedModuleDays, freeModules, gatedLessons, freeLessons, days, module } =
-    course;
-  for (let k = 0; k < gatedModules.length; k++) {
-    const timed = values[first + (gatedModuleDays[k] as number)] as number;
-    opens[row + (gatedModules[k] as number)] = timed <= accessFrom ? accessFrom : timed;
+  const { gatedModules, freeModules, gatedLessons, freeLessons, days, module } = course;
+  for (let r = 0; r < gatedModules.length; r++) {
+    const { item, itemStep, day, dayStep, count } = gatedModules[r] as GatedRun;
+    fillRun(opens, row + item, itemStep, values, first + day, dayStep, count, accessFrom);
   }
   for (let k = 0; k < freeModules.length; k++) opens[row + (freeModules[k] as number)] = accessFrom;
   for (let k = 0; k < freeLessons.length; k++) {

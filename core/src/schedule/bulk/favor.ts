@@ -16,7 +16,7 @@ const last = (a: number, b: number) => (Number.isNaN(a) || a >= b ? a : b);
 
 /**
  * The answers of each version that some people hold, the newest last, as one: each item opens at the earliest and
- * closes at the latest. All were asked with states, dues and closings. Items stand in the order of the newest; those
+ * closes at the latest. All were asked with closings. Items stand in the order of the newest; those
  * that only an older version has come after.
  */
 export function holdTogether(versions: readonly Answered[], now: Instant): Answered {
