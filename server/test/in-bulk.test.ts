@@ -1,8 +1,11 @@
 /** Many people at once: against PostgreSQL's own arithmetic, and the projection of a job that was stopped. */
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
+import { existing } from "../src/courses/authoring";
+import { saveDraft } from "../src/courses/draft-store";
 import type { SchoolId } from "../src/db/connection";
 import { readLot, unproject } from "../src/enrollment/lot-store";
+import { publish } from "../src/review/service";
 import { projectCourse } from "../src/schedule/project";
 import { importSchool } from "../src/school/import";
 import { type TestDatabase, testDatabase } from "./helpers/database";
@@ -182,4 +185,17 @@ test("only rows that differ are written", async () => {
     ),
   );
   expect(rows).toEqual([{ count: 10 }]);
+});
+
+test("what a version has no more goes from what is kept, and nothing else does", async () => {
+  const whole = await kept();
+  await test_.db.withSchool(school, async (tx) => {
+    const { row, draft } = await existing(tx, "c");
+    expect(row.current_version).toBe(1);
+    const modules = draft.modules.filter(({ id }) => id !== "m180");
+    await saveDraft(tx, school, draft, { ...draft, modules });
+    await publish(tx, school, "c", { author: "a", note: "", now: null });
+  });
+  await projectCourse(test_.db, school, "c", now);
+  expect(await kept()).toEqual(whole.filter((row) => !row.includes(" m180 ")));
 });

@@ -155,10 +155,10 @@ describe("the bulk evaluator equals the plain one", () => {
     );
   };
   test("in every column, for people of all zones with any history, with and without a cohort", () => {
-    fc.assert(fc.property(crowded(), instants, equal), runs(1000));
+    fc.assert(fc.property(crowded(), instants, equal), runs(800));
   });
   test("and where gates count whole days and nothing has happened, which takes the short way", () => {
-    fc.assert(fc.property(weekly, instants, equal), runs(400));
+    fc.assert(fc.property(weekly, instants, equal), runs(300));
   });
   test("for dates so far off that no table holds them", () => {
     const far = {
@@ -262,6 +262,6 @@ test("a crowd: how many have each item open at each instant is what one counts o
         }
       }
     }),
-    runs(150),
+    runs(100),
   );
 });

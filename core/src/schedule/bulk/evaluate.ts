@@ -164,6 +164,8 @@ class Run {
     if (person.pauses > 0) person.datePauses(days);
     if (!eventful && course.isPlain && !waits && !answer.wanted.notBefore)
       this.plainOpenings(course);
+    else if (course.isPlain && !waits && !answer.wanted.notBefore && !person.isHelped)
+      this.lessonsInOrder(course);
     else {
       person.places(course);
       this.openings(course, known);
@@ -217,6 +219,38 @@ class Run {
       opens[row + (heldLessons[k] as number)] = Number.NaN;
   }
 
+  /**
+   * Openings in a course of whole days, of somebody who has completed lessons or paused and has access: nothing waits
+   * but lessons for their place in the order, which is found on the way.
+   */
+  private lessonsInOrder(course: CompiledCourse): void {
+    const { person } = this;
+    const { count, gate, days, module, holds } = course;
+    const { opened: opens, openedFrom: row, accessFrom, completed } = person;
+    const tables = course.tablesOf(person.clock);
+    let known = Number.NaN;
+    let missing = false;
+    for (let i = 0; i < count; i++) {
+      const m = module[i] as number;
+      let at = m < 0 ? accessFrom : (opens[row + m] as number);
+      const kind = gate[i] as number;
+      if (kind !== GATE.none) {
+        const timed = this.wholeDays(tables[i] as DayTable, days[i] as number, kind);
+        if (!(timed <= at)) at = timed;
+      }
+      if (m >= 0) {
+        if (missing) at = Number.NaN;
+        else if (known > at) at = known;
+        if (holds[i] === 1) {
+          const done = completed[i] as number;
+          if (Number.isNaN(done)) missing = true;
+          else if (!(known >= done)) known = done;
+        }
+      }
+      opens[row + i] = at;
+    }
+  }
+
   /** The latest known instant of items that wait: lessons ask their module's. */
   private readonly waitingFrom: Float64Array;
 
@@ -244,7 +278,9 @@ class Run {
         if (Number.isNaN(at)) waits = true;
         else if (at > latest) latest = at;
       } else if (kind !== GATE.none) {
-        let [first, last, missing] = [Number.NaN, Number.NaN, false];
+        let first = Number.NaN;
+        let last = Number.NaN;
+        let missing = false;
         const end = from[i + 1] as number;
         for (let w = from[i] as number; w < end; w++) {
           const at = moments.instant(when[w] as number, person);

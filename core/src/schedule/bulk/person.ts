@@ -121,7 +121,10 @@ export class Person implements Anchors {
     // What begins and ends at one instant is looked at together.
     while (e < last && (at[e] as number) <= now) {
       const instant = at[e] as number;
-      let [begun, ended, suspends, unsuspends] = [false, false, false, false];
+      let begun = false;
+      let ended = false;
+      let suspends = false;
+      let unsuspends = false;
       for (; e < last && at[e] === instant; e++) {
         const name = ref[e] as number;
         switch (type[e]) {
@@ -229,12 +232,17 @@ export class Person implements Anchors {
   /** Completions of modules and course, ticks and progress, from those of lessons (the twin of completion.ts). */
   complete({ count, module, required }: CompiledCourse): void {
     const { completed, ticked, done } = this;
-    let [latest, all, modules] = [Number.NEGATIVE_INFINITY, true, 0];
+    let latest = Number.NEGATIVE_INFINITY;
+    let all = true;
+    let modules = 0;
     this.progress = 0;
     for (let i = 0; i < count; ) {
       // A module, then its lessons.
       const m = i++;
-      let [last, known, of, on] = [Number.NEGATIVE_INFINITY, true, 0, 0];
+      let last = Number.NEGATIVE_INFINITY;
+      let known = true;
+      let of = 0;
+      let on = 0;
       for (; i < count && module[i] === m; i++) {
         done[i] = ticked[i] as number;
         if (required[i] === 0) continue;
@@ -259,7 +267,8 @@ export class Person implements Anchors {
 
   /** Each item's place in the order, in one pass through the outline. */
   places({ count, holds }: CompiledCourse): void {
-    let [known, missing] = [Number.NaN, 0];
+    let known = Number.NaN;
+    let missing = 0;
     for (let i = 0; i < count; i++) {
       this.placeKnown[i] = known;
       this.placeMissing[i] = missing;
