@@ -1,5 +1,5 @@
 import type { PersonRipple } from "@dawngate/contract";
-import { sayPerson, sayTotals } from "../src/review/say-ripple";
+import { sayGroup, sayPerson, sayTotals } from "../src/review/say-ripple";
 
 const none = {
   people: 3,
@@ -55,5 +55,31 @@ describe("a ripple in sentences", () => {
       "“N” is new",
       "access until the end of Thu 3 Jun 2027 becomes no end",
     ]);
+  });
+  test("people who are touched alike: what moves, by how much", () => {
+    const move = (item: string, before: string | null, after: string | null) => {
+      return { item, what: "opens" as const, before, after };
+    };
+    const example = {
+      course: "c",
+      enrollment: "e",
+      name: "Ada",
+      clock: "Europe/Lisbon",
+      gains: [],
+      loses: [],
+      // A clock change lies between: the day is an hour shorter, and a day all the same.
+      moves: [
+        move("a", "2027-03-20T07:00:00Z", "2027-04-03T06:00:00Z"),
+        move("b", "2027-03-21T07:00:00Z", "2027-04-04T06:00:00Z"),
+        move("c", "2027-03-21T07:00:00Z", "2027-03-21T05:00:00Z"),
+        move("d", "2027-03-21T07:00:00Z", null),
+      ],
+      appears: ["n"],
+      goes: [],
+      end: { before: "2027-06-03T22:00:00Z", after: "2027-06-04T22:00:00Z" },
+    };
+    expect(sayGroup({ people: 3, example }, (id) => id.toUpperCase())).toBe(
+      "3 people: “A” and 1 more: 14 days later; “C”: 2 hours earlier; “D”: lose their date; 1 new; access ends 1 day later",
+    );
   });
 });

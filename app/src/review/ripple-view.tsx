@@ -9,7 +9,7 @@ import { Notice } from "../ui/notice";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { sayPerson, sayTotals } from "./say-ripple";
+import { sayGroup, sayPerson, sayTotals } from "./say-ripple";
 import type { Rippled } from "./use-ripple";
 
 interface Props extends Rippled {
@@ -19,6 +19,8 @@ interface Props extends Rippled {
 
 /** As many are named at first. */
 const FIRST = 8;
+/** As many groups of people who are touched alike are shown. */
+const GROUPS = 6;
 
 export function RippleView({ ripple, progress, error, refetch, more }: Props) {
   const { quiet, ember, dusk } = usePalette();
@@ -56,6 +58,20 @@ export function RippleView({ ripple, progress, error, refetch, more }: Props) {
           {sentence}
         </Text>
       ))}
+      {ripple.groups.length < ripple.totals.touched ? (
+        <View role="list" aria-label="Touched alike" style={{ gap: 2 }}>
+          {ripple.groups.slice(0, GROUPS).map((group) => (
+            <Text key={group.example.enrollment} kind="small" role="listitem">
+              {sayGroup(group, titleOf)}
+            </Text>
+          ))}
+          {ripple.groups.length > GROUPS ? (
+            <Text kind="small" color={quiet} role="listitem">
+              and {ripple.groups.length - GROUPS} more groups
+            </Text>
+          ) : null}
+        </View>
+      ) : null}
       {shown.map((person) => (
         <Person key={person.enrollment} person={person} titleOf={titleOf} more={more} />
       ))}

@@ -76,3 +76,49 @@ export function sayPerson(person: PersonRipple, titleOf: TitleOf): string[] {
       : []),
   ];
 }
+
+const DAY = 86_400_000;
+
+/** How far something moves: whole days where a clock change at most lies between, else hours. */
+function sayShift(before: string | null, after: string | null): string {
+  if (before === null) return "get a date";
+  if (after === null) return "lose their date";
+  const ms = Date.parse(after) - Date.parse(before);
+  const days = Math.round(ms / DAY);
+  const whole = days !== 0 && Math.abs(ms - days * DAY) <= 3_600_000;
+  const count = whole ? Math.abs(days) : Math.round(Math.abs(ms) / 3_600_000);
+  const unit = whole ? "day" : "hour";
+  const far = count === 0 ? "minutes" : `${count} ${unit}${count === 1 ? "" : "s"}`;
+  return `${far} ${ms > 0 ? "later" : "earlier"}`;
+}
+
+/** What people who are touched alike have in common: the same items move by the same time. */
+export function sayGroup(
+  { people: count, example }: RippleAnswer["groups"][number],
+  titleOf: TitleOf,
+): string {
+  const shifts = new Map<string, string[]>();
+  for (const { item, what, before, after } of example.moves) {
+    if (what !== "opens") continue;
+    const shift = sayShift(before, after);
+    shifts.set(shift, [...(shifts.get(shift) ?? []), item]);
+  }
+  const parts = [...shifts].map(([shift, ids]) => {
+    const more = ids.length > 1 ? ` and ${ids.length - 1} more` : "";
+    return `${quoted(titleOf(ids[0] as string))}${more}: ${shift}`;
+  });
+  const { end, goes, appears, loses, gains } = example;
+  if (loses.length > 0) parts.push(`${loses.length} of what is open now lost`);
+  if (gains.length > 0) parts.push(`${gains.length} opened at once`);
+  if (goes.length > 0) parts.push(`${goes.length} gone`);
+  if (appears.length > 0) parts.push(`${appears.length} new`);
+  if (end)
+    parts.push(
+      end.after === null
+        ? "access without an end"
+        : end.before === null
+          ? "access with an end"
+          : `access ends ${sayShift(end.before, end.after)}`,
+    );
+  return `${people(count)}: ${parts.length === 0 ? "dates of closing or dues" : parts.join("; ")}`;
+}
