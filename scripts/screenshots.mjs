@@ -52,13 +52,16 @@ async function sevenSevenSeven(page) {
 
 /** What is on record about somebody, with an act that was just done. */
 async function onRecord(page) {
-  await page.getByRole("button", { name: /^Access/ }).first().click();
+  await page
+    .getByRole("button", { name: /^Access/ })
+    .first()
+    .click();
   await page.getByRole("button", { name: "Extend" }).click();
   await page.getByRole("textbox", { name: "Reason" }).fill("Was ill for two weeks");
   await page.getByRole("region", { name: "What it would do" }).waitFor();
   await page.getByRole("button", { name: "Extend" }).click();
   await page.getByText(/Was ill for two weeks/).waitFor();
-  await page.getByText("On record").scrollIntoViewIfNeeded();
+  await page.getByText("On record").evaluate((heading) => heading.scrollIntoView());
 }
 
 const drafted = (page, ...operations) =>

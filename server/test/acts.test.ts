@@ -2,33 +2,22 @@
 import type { Acted, EventRecord, Problem, TimelineAnswer } from "@dawngate/contract";
 import type { Instant } from "@dawngate/core/time";
 import type { Undo } from "../src/enrollment/undo";
-import { importSchool } from "../src/school/import";
-import { insertMember } from "../src/school/store";
-import { type TestApp, testApp } from "./helpers/app";
-import { type TestDatabase, testDatabase } from "./helpers/database";
-import { instant, sampleImport } from "./helpers/sample";
+import type { TestApp } from "./helpers/app";
+import type { TestDatabase } from "./helpers/database";
+import { OWNER, type Owned, ownedSchool } from "./helpers/owned";
+import { instant } from "./helpers/sample";
 
-const OWNER = "owner@example.org";
 const C = "/schools/one/courses/c";
 let now = instant("2027-03-10T12:00:00Z");
 let test_: TestDatabase;
 let app: TestApp;
+let ask: Owned["ask"];
 beforeEach(async () => {
   now = instant("2027-03-10T12:00:00Z");
-  test_ = await testDatabase();
-  const school = await importSchool(test_.db, sampleImport("one"), now);
-  const member = { user_id: `account-${OWNER}`, role: "owner" as const, name: "o", email: OWNER };
-  await test_.db.withSchool(school, (tx) => insertMember(tx, school, member));
-  app = testApp(test_.db, () => now);
+  ({ test_, app, ask } = await ownedSchool(() => now));
 });
 afterEach(() => test_.close());
 
-const ask = async <T>(method: string, path: string, body?: unknown, status = 200): Promise<T> => {
-  const response = await app.ask(OWNER, method, path, body);
-  const text = await response.text();
-  if (response.status !== status) throw new Error(`${response.status}: ${text}`);
-  return JSON.parse(text) as T;
-};
 let press = 0;
 const act = (wanted: Undo, enrollments = ["e1"], status = 200) =>
   ask<Acted>(

@@ -5,6 +5,7 @@ import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/ti
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
+import { CohortChoice } from "../enrollment/cohort-choice";
 import { useGetTimelineQuery } from "../schedule/api";
 import { Choice } from "../schedule/as-if/choice";
 import { DateField } from "../schedule/as-if/moment-fields";
@@ -66,25 +67,13 @@ function Syllabus({ place, course, school }: Props) {
       <PrintStyle />
       <View {...SCREEN_ONLY} style={{ gap: 12 }}>
         {course.cohorts.length > 0 ? (
-          <View
-            role="radiogroup"
-            aria-label="Dates of"
-            style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-          >
-            {course.cohorts.map(({ id, name }) => (
-              <Choice
-                key={id}
-                label={`Cohort ${name}`}
-                taken={cohort === id}
-                onPress={() => setCohort(id)}
-              />
-            ))}
-            <Choice
-              label="Somebody who enrolls on a day"
-              taken={cohort === null}
-              onPress={() => setCohort(null)}
-            />
-          </View>
+          <CohortChoice
+            cohorts={course.cohorts}
+            value={cohort}
+            label="Dates of"
+            none="Somebody who enrolls on a day"
+            onChange={setCohort}
+          />
         ) : null}
         {cohort === null ? (
           <View style={{ maxWidth: 420 }}>

@@ -13,6 +13,7 @@ import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useActMutation, useLookAtActQuery } from "./api";
+import { CohortChoice } from "./cohort-choice";
 import { EffectView } from "./effect-view";
 
 /** An act before its reason is given. */
@@ -114,24 +115,18 @@ export function Doing({ place, enrollments, offer, cohorts, items = [], onDone }
         <DateField label="Last day" value={date} onChange={setDate} />
       ) : null}
       {offer.asks === "cohort" ? (
-        <Chips label="Cohort">
-          {cohorts.map(({ id, name }) => (
-            <Choice
-              key={id}
-              label={`Cohort ${name}`}
-              taken={cohort === id}
-              onPress={() => setCohort(id)}
-            />
-          ))}
-          <Choice label="No cohort" taken={cohort === null} onPress={() => setCohort(null)} />
-        </Chips>
+        <CohortChoice cohorts={cohorts} value={cohort} onChange={setCohort} />
       ) : null}
       {offer.asks === "item" ? (
-        <Chips label="Module or lesson">
+        <View
+          role="radiogroup"
+          aria-label="Module or lesson"
+          style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+        >
           {items.map(({ id, title }) => (
             <Choice key={id} label={title} taken={item === id} onPress={() => setItem(id)} />
           ))}
-        </Chips>
+        </View>
       ) : null}
       <EffectView
         several={enrollments.length > 1}
@@ -156,18 +151,6 @@ export function Doing({ place, enrollments, offer, cohorts, items = [], onDone }
         <PrimaryAction label={offer.label} onPress={submit} busy={isLoading} />
         <QuietAction label="Leave it" onPress={onDone} />
       </View>
-    </View>
-  );
-}
-
-function Chips({ label, children }: { label: string; children: React.ReactNode }) {
-  return (
-    <View
-      role="radiogroup"
-      aria-label={label}
-      style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-    >
-      {children}
     </View>
   );
 }

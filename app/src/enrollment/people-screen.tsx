@@ -24,6 +24,7 @@ import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useEnrollMutation } from "./api";
+import { CohortChoice } from "./cohort-choice";
 import { SeveralSheet } from "./several-sheet";
 
 export function PeopleScreen() {
@@ -247,21 +248,7 @@ function EnrollSheet({
           />
           <ZoneField value={timeZone} onChange={setTimeZone} />
           {course.cohorts.length > 0 ? (
-            <View
-              role="radiogroup"
-              aria-label="Cohort"
-              style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-            >
-              {course.cohorts.map(({ id, name }) => (
-                <Choice
-                  key={id}
-                  label={`Cohort ${name}`}
-                  taken={cohort === id}
-                  onPress={() => setCohort(id)}
-                />
-              ))}
-              <Choice label="No cohort" taken={cohort === null} onPress={() => setCohort(null)} />
-            </View>
+            <CohortChoice cohorts={course.cohorts} value={cohort} onChange={setCohort} />
           ) : null}
           <Text kind="small" color={quiet}>
             Staff may enroll outside the window; seats and who is in already still count.

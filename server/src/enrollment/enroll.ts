@@ -24,7 +24,7 @@ import type { Actor } from "../school/actor";
 import { planSchool } from "../school/plan";
 import { invite, reading } from "../school/service";
 import { linkPerson, readPersonOf, readSchool } from "../school/store";
-import { LOT, type LotRow, readLot } from "./lot-store";
+import { lotsOf } from "./lot-store";
 import { sayFault } from "./say";
 import {
   enrollmentsOf,
@@ -57,8 +57,7 @@ async function activeIn(
     cohorts.map(({ cohort }) => cohort),
   );
   const active: { id: string; cohort: string | null }[] = [];
-  for (let after: string | null = ""; after !== null; ) {
-    const lot: LotRow[] = await readLot(tx, course.id, { after });
+  for await (const lot of lotsOf(tx, course.id)) {
     for (const { versions, rows, people } of inBulk.alike(lot, course.number)) {
       const plans: PlanCourse[] = [];
       for (const version of versions) {
@@ -71,7 +70,6 @@ async function activeIn(
         if (!((answer.accessUntil[p] as number) <= now)) active.push({ id, cohort });
       });
     }
-    after = lot.length < LOT ? null : (lot.at(-1)?.id ?? null);
   }
   return { school: settings, cohorts, active };
 }

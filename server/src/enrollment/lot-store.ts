@@ -72,6 +72,21 @@ export async function readLot(
   });
 }
 
+/** Everybody in a course, or in one of its cohorts, a lot at a time. */
+export async function* lotsOf(
+  tx: SchoolTransaction,
+  course: string,
+  cohort?: string,
+): AsyncGenerator<LotRow[]> {
+  for (let after = ""; ; ) {
+    const lot = await readLot(tx, course, { after, ...(cohort !== undefined && { cohort }) });
+    if (lot.length > 0) yield lot;
+    const last = lot.at(-1);
+    if (lot.length < LOT || !last) return;
+    after = last.id;
+  }
+}
+
 /** How many people are in a course, or in one of its cohorts. */
 export async function countPeople(tx: SchoolTransaction, course: string, cohort?: string) {
   const { count } = await tx

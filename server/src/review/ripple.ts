@@ -4,7 +4,7 @@ import type { PlanCohort, PlanCourse, PlanSchool } from "@dawngate/core/plan";
 import { compareAll, type PersonRipple as Found, RippleTally } from "@dawngate/core/review";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { countPeople, LOT, type LotRow, readLot } from "../enrollment/lot-store";
+import { countPeople, lotsOf } from "../enrollment/lot-store";
 import { readPeople } from "../enrollment/store";
 import { InBulk } from "../schedule/in-bulk";
 import { versionPlan } from "./versions";
@@ -55,11 +55,7 @@ export class Rippling {
     // A change of the plan alone leaves both sides the same tables.
     const was = new InBulk(before.school, before.cohorts);
     const becomes = after === before ? was : new InBulk(after.school, after.cohorts);
-    for (let from: string | null = ""; from !== null; ) {
-      const lot: LotRow[] = await readLot(tx, course, {
-        after: from,
-        ...(change.cohort !== undefined && { cohort: change.cohort }),
-      });
+    for await (const lot of lotsOf(tx, course, change.cohort)) {
       for (const alike of was.alike(lot, change.version)) {
         const plans: PlanCourse[] = [];
         for (const version of alike.versions) {
@@ -92,7 +88,6 @@ export class Rippling {
       this.onProgress(this.done);
       // Others get their turn.
       await new Promise(setImmediate);
-      from = lot.length < LOT ? null : (lot.at(-1)?.id ?? null);
     }
   }
 

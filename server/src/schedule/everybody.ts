@@ -3,7 +3,7 @@ import type { Everybody } from "@dawngate/contract";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { published } from "../courses/service";
 import type { Database } from "../db/connection";
-import { LOT, type LotRow, readLot } from "../enrollment/lot-store";
+import { lotsOf } from "../enrollment/lot-store";
 import { readCohorts } from "../enrollment/store";
 import { versionPlan } from "../review/versions";
 import { type Actor, isTheirs } from "../school/actor";
@@ -22,8 +22,7 @@ export async function showEverybody(
     const { number } = await published(tx, course);
     const plans = new Map<number, PlanCourse>();
     const people: Everybody["people"] = [];
-    for (let after: string | null = ""; after !== null; ) {
-      const lot: LotRow[] = await readLot(tx, course, { after });
+    for await (const lot of lotsOf(tx, course)) {
       for (const row of lot) {
         if (!isTheirs(actor, row.enrollment.cohort)) continue;
         const versions = versionsOf(row, number);
@@ -34,7 +33,6 @@ export async function showEverybody(
           if (plan) plans.set(version, plan);
         }
       }
-      after = lot.length < LOT ? null : (lot.at(-1)?.id ?? null);
     }
     return {
       school: planSchool(await readSchool(tx)),

@@ -5,6 +5,7 @@ import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
+import { CohortChoice } from "../../enrollment/cohort-choice";
 import { Press } from "../../ui/press";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
@@ -63,25 +64,11 @@ function ImaginedForm({
       </View>
       <ZoneField value={who.timeZone} onChange={(timeZone) => onChange({ ...who, timeZone })} />
       {course.cohorts.length > 0 && (
-        <View
-          role="radiogroup"
-          aria-label="Cohort"
-          style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-        >
-          {course.cohorts.map(({ id, name }) => (
-            <Choice
-              key={id}
-              label={`Cohort ${name}`}
-              taken={who.cohort === id}
-              onPress={() => onChange({ ...who, cohort: id })}
-            />
-          ))}
-          <Choice
-            label="No cohort"
-            taken={who.cohort === null}
-            onPress={() => onChange({ ...who, cohort: null })}
-          />
-        </View>
+        <CohortChoice
+          cohorts={course.cohorts}
+          value={who.cohort}
+          onChange={(cohort) => onChange({ ...who, cohort })}
+        />
       )}
       {window && (
         <View

@@ -1,0 +1,40 @@
+/** One cohort among a course's, or none. */
+import type { Cohort } from "@dawngate/contract";
+import { View } from "react-native";
+import { Choice } from "../schedule/as-if/choice";
+
+interface Props {
+  cohorts: readonly Cohort[];
+  /** Undefined: nothing is chosen yet. */
+  value: string | null | undefined;
+  label?: string;
+  /** What none of them is called. */
+  none?: string;
+  onChange(cohort: string | null): void;
+}
+
+export function CohortChoice({
+  cohorts,
+  value,
+  label = "Cohort",
+  none = "No cohort",
+  onChange,
+}: Props) {
+  return (
+    <View
+      role="radiogroup"
+      aria-label={label}
+      style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+    >
+      {cohorts.map(({ id, name }) => (
+        <Choice
+          key={id}
+          label={`Cohort ${name}`}
+          taken={value === id}
+          onPress={() => onChange(id)}
+        />
+      ))}
+      <Choice label={none} taken={value === null} onPress={() => onChange(null)} />
+    </View>
+  );
+}

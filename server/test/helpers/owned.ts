@@ -1,0 +1,35 @@
+/** The sample school with its owner, asked as she is. */
+import type { Instant } from "@dawngate/core/time";
+import { importSchool } from "../../src/school/import";
+import { insertMember } from "../../src/school/store";
+import { type TestApp, testApp } from "./app";
+import { type TestDatabase, testDatabase } from "./database";
+import { sampleImport } from "./sample";
+
+export const OWNER = "owner@example.org";
+
+export interface Owned {
+  test_: TestDatabase;
+  app: TestApp;
+  /** What the API answers the owner; throws where it is not of the expected status. */
+  ask<T>(method: string, path: string, body?: unknown, status?: number): Promise<T>;
+}
+
+/** A school at "one", imported at `now()`. */
+export async function ownedSchool(now: () => Instant): Promise<Owned> {
+  const test_ = await testDatabase();
+  const school = await importSchool(test_.db, sampleImport("one"), now());
+  const member = { user_id: `account-${OWNER}`, role: "owner" as const, name: "o", email: OWNER };
+  await test_.db.withSchool(school, (tx) => insertMember(tx, school, member));
+  const app = testApp(test_.db, now);
+  return {
+    test_,
+    app,
+    async ask<T>(method: string, path: string, body?: unknown, status = 200) {
+      const response = await app.ask(OWNER, method, path, body);
+      const text = await response.text();
+      if (response.status !== status) throw new Error(`${response.status}: ${text}`);
+      return JSON.parse(text) as T;
+    },
+  };
+}
