@@ -7,7 +7,6 @@ import { useState } from "react";
 import { View } from "react-native";
 import { CohortChoice } from "../enrollment/cohort-choice";
 import { useGetTimelineQuery } from "../schedule/api";
-import { Choice } from "../schedule/as-if/choice";
 import { DateField } from "../schedule/as-if/moment-fields";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
