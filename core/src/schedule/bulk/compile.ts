@@ -4,8 +4,9 @@ import { instantAt, startOfDay, type TimeOfDay } from "../../time";
 import { cohortEnd } from "../access-end";
 import type { PreparedCourse } from "../prepare";
 import type { DayTable } from "./day-table";
-import { ANCHOR, Moments, type SchoolDays } from "./moments";
+import { ANCHOR, Moments } from "./moments";
 import type { Numbering } from "./people";
+import type { SchoolDays } from "./school-days";
 
 /** How an item's own gate is worked out. */
 export const GATE = {

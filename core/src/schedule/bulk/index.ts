@@ -3,5 +3,5 @@ export { BulkAnswer, STATES, type Wanted } from "./answer";
 export { type Crowd, type CrowdItem, crowdOf } from "./crowd";
 export { BulkCourse } from "./evaluate";
 export { type Answered, holdTogether } from "./favor";
-export { SchoolDays } from "./moments";
 export { layOut, Numbering, type People } from "./people";
+export { SchoolDays } from "./school-days";
