@@ -240,3 +240,31 @@ describe("dawngate ripple", () => {
     ).toBe(0);
   });
 });
+
+describe("dawngate bench", () => {
+  test("compares only what gives the same openings, and leaves SQL out where no server runs", () => {
+    const { code, output } = dawngate(["bench", "--enrollees", "300", "--lessons", "2", "--json"]);
+    expect(code).toBe(0);
+    const { nsPerOpening, ratios, scaling, peakMegabytes } = JSON.parse(output);
+    expect(Object.keys(nsPerOpening).sort()).toEqual([
+      "barePass",
+      "bulk",
+      "bulkWithEvents",
+      "luxon",
+      "plain",
+    ]);
+    expect(Object.keys(ratios).sort()).toEqual([
+      "bulkOverBarePass",
+      "eventsOverBarePass",
+      "luxonOverBulk",
+      "plainOverBulk",
+    ]);
+    expect(scaling.map(({ enrollees }: { enrollees: number }) => enrollees)).toEqual([
+      3, 30, 300, 3000,
+    ]);
+    expect(peakMegabytes).toBeGreaterThan(10);
+  }, 120_000);
+  test.each(["0", "many", "1.5", "1000001"])("a size of %s is off", (size) => {
+    expect(dawngate(["bench", "--enrollees", size]).code).toBe(2);
+  });
+});

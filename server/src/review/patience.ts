@@ -54,6 +54,8 @@ export async function patiently(
     state.of = await people(working);
     return work(working);
   });
+  // Whoever waits for it below hears of a failure; until then nobody may be missing.
+  running.catch(() => undefined);
   const quick = await Promise.race([
     running,
     new Promise<null>((resolve) => setTimeout(resolve, patience, null)),
