@@ -1,5 +1,5 @@
 /** Two versions side by side: settings first, then each part that is new, gone, changed or moved. */
-import type { PlanCourse } from "@dawngate/core/plan";
+import { itemTitles, type PlanCourse } from "@dawngate/core/plan";
 import { type DifferenceRow, differenceOf, differs, type FieldChange } from "@dawngate/core/review";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
@@ -21,7 +21,11 @@ export function DifferenceView({ names, before, after }: Props) {
   const { line, quiet } = usePalette();
   const [all, setAll] = useState(false);
   const { settings, rows } = useMemo(() => differenceOf(before, after), [before, after]);
-  const titles = useMemo(() => titlesIn(before, after), [before, after]);
+  // The newer title, where both have the item.
+  const titles = useMemo(
+    () => new Map([...itemTitles(before), ...itemTitles(after)]),
+    [before, after],
+  );
   const titleOf = (id: string) => titles.get(id) ?? id;
   const shown = all ? rows : rows.filter(differs);
   return (
@@ -62,18 +66,6 @@ export function DifferenceView({ names, before, after }: Props) {
         />
       ) : null}
     </View>
-  );
-}
-
-/** The newer title of each item of either version. */
-function titlesIn(...courses: PlanCourse[]): Map<string, string> {
-  return new Map(
-    courses.flatMap(({ modules }) =>
-      modules.flatMap(({ id, title, lessons }) => [
-        [id, title] as const,
-        ...lessons.map((lesson) => [lesson.id, lesson.title] as const),
-      ]),
-    ),
   );
 }
 

@@ -1,5 +1,6 @@
 /** The rows of the outline and the horizon: access first, then every module with its lessons. */
 import type { Cohort, Course, TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
+import { itemTitles } from "@dawngate/core/plan";
 import { sayGate, sayWaiting, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import type { Zone } from "@dawngate/core/time";
 import type { RowTimes } from "./horizon/bars";
@@ -21,11 +22,7 @@ export interface ItemRow {
 
 /** The titles of everything in a course, by identifier. */
 export function titlesOf(course: Course): (id: string) => string {
-  const titles = new Map<string, string>([[course.id, course.title]]);
-  for (const module of course.modules) {
-    titles.set(module.id, module.title);
-    for (const lesson of module.lessons) titles.set(lesson.id, lesson.title);
-  }
+  const titles = new Map([[course.id, course.title], ...itemTitles(course)]);
   return (id) => titles.get(id) ?? id;
 }
 

@@ -29,3 +29,4 @@ export {
   planDocument,
 } from "./schema";
 export { firstDateOf, shiftCourse, shiftPlan } from "./shift";
+export { itemTitles } from "./titles";

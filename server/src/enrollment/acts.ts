@@ -1,5 +1,6 @@
 /** What staff do for one person or for several: looked at first, then done, each with a reason on the record. */
 import type { Acted, ActRequest, PersonRipple, StaffAct } from "@dawngate/contract";
+import { itemTitles } from "@dawngate/core/plan";
 import { compare, isTouched } from "@dawngate/core/review";
 import type { Timeline } from "@dawngate/core/schedule";
 import { formatInstant, type Instant } from "@dawngate/core/time";
@@ -70,7 +71,7 @@ async function seatsFor(
 class Acting {
   private readonly people: Omit<PersonRipple, "name">[] = [];
   private readonly refused: { enrollment: string; reason: string }[] = [];
-  private readonly titles: Record<string, string> = {};
+  private readonly titles = new Map<string, string>();
   done = 0;
 
   constructor(
@@ -113,10 +114,7 @@ class Acting {
     const timeline = workOut(after, at);
     const person = compare(before, timeline);
     if (isTouched(person)) this.people.push({ ...write(person), course, clock: clockOf(found) });
-    for (const { id: module, title, lessons } of found.plan.modules) {
-      this.titles[module] = title;
-      for (const lesson of lessons) this.titles[lesson.id] = lesson.title;
-    }
+    for (const [item, title] of itemTitles(found.plan)) this.titles.set(item, title);
     this.done += 1;
     if (seats) seats.left -= 1;
     if (look) return;
@@ -138,7 +136,7 @@ class Acting {
       people: people.map(named),
       unmoved: this.done - people.length,
       refused: refused.map(named),
-      titles: this.titles,
+      titles: Object.fromEntries(this.titles),
     };
   }
 }

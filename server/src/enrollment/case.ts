@@ -10,7 +10,7 @@ import {
 } from "@dawngate/core/schedule";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { versionPlan } from "../review/versions";
+import { versionPlans, versionsOf } from "../review/versions";
 import { readCaseRow } from "./event-store";
 import { fromEvents, type KeptEvent, setsUp } from "./events";
 
@@ -44,13 +44,9 @@ export async function readCase(
 ): Promise<Case | null> {
   const row = await readCaseRow(tx, enrollment, hold);
   if (!row || row.version === null) return null;
-  const plan = await versionPlan(tx, school, row.course, row.version);
-  if (!plan) throw new Error(`Version ${row.version} of ${row.course} is missing`);
-  const held: PlanCourse[] = [];
-  for (const number of row.held) {
-    const older = number === row.version ? null : await versionPlan(tx, school, row.course, number);
-    if (older) held.push(older);
-  }
+  const versions = versionsOf({ pinned: null, held: row.held }, row.version);
+  const held = await versionPlans(tx, school, row.course, versions);
+  const plan = held.pop() as PlanCourse;
   return {
     ...row,
     version: row.version,

@@ -17,7 +17,7 @@ import { published, publishedOutline, sizeOf } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
 import { conflict, notFound, ProblemError } from "../http/problem";
-import { versionPlan } from "../review/versions";
+import { versionPlans } from "../review/versions";
 import { InBulk } from "../schedule/in-bulk";
 import { projectOne } from "../schedule/project";
 import type { Actor } from "../school/actor";
@@ -59,11 +59,7 @@ async function activeIn(
   const active: { id: string; cohort: string | null }[] = [];
   for await (const lot of lotsOf(tx, course.id)) {
     for (const { versions, rows, people } of inBulk.alike(lot, course.number)) {
-      const plans: PlanCourse[] = [];
-      for (const version of versions) {
-        const plan = await versionPlan(tx, school, course.id, version);
-        if (plan) plans.push(plan);
-      }
+      const plans = await versionPlans(tx, school, course.id, versions);
       const { answer } = inBulk.answer(plans, people, now, { closes: true });
       rows.forEach(({ id, enrollment: { cohort } }, p) => {
         // Whoever is paused or suspended keeps the seat; no end is later than now.

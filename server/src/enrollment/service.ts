@@ -11,6 +11,7 @@ import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { readCase } from "./case";
+import { gatesWith } from "./cohort-gates";
 import { readEvents } from "./event-store";
 import { unproject } from "./lot-store";
 import { insertCohorts, readCohorts, readOwner, updateCohort } from "./store";
@@ -57,13 +58,13 @@ export async function gateCohort(
   actor: Actor,
   course: string,
   id: string,
-  { item, gate }: CohortGate,
+  change: CohortGate,
 ): Promise<void> {
   await db.withSchool(actor.school, async (tx) => {
     const cohort = (await readCohorts(tx, course)).find((one) => one.cohort.id === id)?.cohort;
     if (!cohort) throw notFound(`There is no cohort "${id}" in this course.`);
-    const { [item]: _before, ...others } = cohort.gates;
-    const gates = gate === undefined ? others : { ...others, [item]: gate };
+    const { item, gate } = change;
+    const gates = gatesWith(cohort, change);
     const draft = await readDraft(tx, course);
     const school = planSchool(await readSchool(tx));
     if (draft && gate && circularItems(school, draft, { ...cohort, gates }).includes(item))

@@ -13,6 +13,7 @@ import { existing } from "../courses/authoring";
 import { readPublished } from "../courses/store";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { readCase } from "../enrollment/case";
+import { gatesWith } from "../enrollment/cohort-gates";
 import { readCohorts } from "../enrollment/store";
 import { notFound } from "../http/problem";
 import { timelineOf } from "../schedule/service";
@@ -36,6 +37,19 @@ async function surroundings(tx: SchoolTransaction, course: string): Promise<Surr
   };
 }
 
+/** The course, and the plan that would come into force: its draft, or an earlier version. */
+async function wantedPlan(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  course: string,
+  back: number | undefined,
+) {
+  const { row, draft } = await existing(tx, course);
+  const plan = back === undefined ? draft : await versionPlan(tx, school, course, back);
+  if (!plan) throw notFound(`This course has no version ${back}.`);
+  return { row, plan };
+}
+
 /** What publishing the draft, or an earlier version again, would do. */
 export async function publishingRipple(
   { tx, school, now, onProgress }: Working,
@@ -43,9 +57,7 @@ export async function publishingRipple(
   people: PublishingWay,
   back: number | undefined,
 ): Promise<RippleAnswer> {
-  const { row, draft } = await existing(tx, course);
-  const plan = back === undefined ? draft : await versionPlan(tx, school, course, back);
-  if (!plan) throw notFound(`This course has no version ${back}.`);
+  const { row, plan } = await wantedPlan(tx, school, course, back);
   const around = await surroundings(tx, course);
   const rippling = new Rippling(tx, school, now, onProgress);
   if (row.current_version !== null)
@@ -93,11 +105,7 @@ export async function cohortRipple(
 }
 
 function changedCohort(cohort: PlanCohort, changed: NewCohort | CohortGate): PlanCohort {
-  if ("item" in changed) {
-    const { [changed.item]: _before, ...others } = cohort.gates;
-    const { item, gate } = changed;
-    return { ...cohort, gates: gate === undefined ? others : { ...others, [item]: gate } };
-  }
+  if ("item" in changed) return { ...cohort, gates: gatesWith(cohort, changed) };
   const { name: _name, ...dates } = changed;
   return cohortSchema.parse({ ...cohort, ...dates });
 }
@@ -150,10 +158,9 @@ export async function personRippled(
   people: PublishingWay,
   back: number | undefined,
 ): Promise<BeforeAndAfter> {
-  const { draft } = await existing(tx, course);
-  const plan = back === undefined ? draft : await versionPlan(tx, school, course, back);
+  const { plan } = await wantedPlan(tx, school, course, back);
   const found = await readCase(tx, school, enrollment);
-  if (!plan || found?.course !== course)
+  if (found?.course !== course)
     throw notFound(`There is no enrollment "${enrollment}" in this course.`);
   const after =
     people === "new-only"

@@ -1,13 +1,13 @@
 /** What a change does to everybody in a course, lot by lot through the bulk evaluator, before anything is saved. */
 import type { PersonRipple, PublishingWay, RippleAnswer } from "@dawngate/contract";
-import type { PlanCohort, PlanCourse, PlanSchool } from "@dawngate/core/plan";
+import { itemTitles, type PlanCohort, type PlanCourse, type PlanSchool } from "@dawngate/core/plan";
 import { compareAll, type PersonRipple as Found, RippleTally } from "@dawngate/core/review";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { countPeople, lotsOf } from "../enrollment/lot-store";
 import { readPeople } from "../enrollment/store";
 import { InBulk } from "../schedule/in-bulk";
-import { versionPlan } from "./versions";
+import { versionPlans } from "./versions";
 
 /** As many people are named, and groups shown. */
 const NAMED = 200;
@@ -57,11 +57,7 @@ export class Rippling {
     const becomes = after === before ? was : new InBulk(after.school, after.cohorts);
     for await (const lot of lotsOf(tx, course, change.cohort)) {
       for (const alike of was.alike(lot, change.version)) {
-        const plans: PlanCourse[] = [];
-        for (const version of alike.versions) {
-          const held = await versionPlan(tx, school, course, version);
-          if (held) plans.push(held);
-        }
+        const plans = await versionPlans(tx, school, course, alike.versions);
         const next =
           plan === null || change.people === "new-only"
             ? plans
@@ -82,19 +78,13 @@ export class Rippling {
           this.tally.add(person);
           this.courseOf.set(person.id, course);
         }
-        for (const one of [...plans, ...(plan ? [plan] : [])]) this.nameItems(one);
+        for (const one of [...plans, ...(plan ? [plan] : [])])
+          for (const [item, title] of itemTitles(one)) this.titles.set(item, title);
       }
       this.done += lot.length;
       this.onProgress(this.done);
       // Others get their turn.
       await new Promise(setImmediate);
-    }
-  }
-
-  private nameItems({ modules }: PlanCourse): void {
-    for (const { id, title, lessons } of modules) {
-      this.titles.set(id, title);
-      for (const lesson of lessons) this.titles.set(lesson.id, lesson.title);
     }
   }
 

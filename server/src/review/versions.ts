@@ -22,3 +22,28 @@ export async function versionPlan(
   if (kept.size > MOST) kept.delete(kept.keys().next().value as string);
   return found;
 }
+
+/** The versions that count for somebody, in ascending order; the last is the one they follow. */
+export function versionsOf(
+  { pinned, held }: { pinned: number | null; held: readonly number[] },
+  current: number,
+): number[] {
+  const followed = pinned ?? current;
+  return [...held.filter((version) => version !== followed), followed];
+}
+
+/** The plans of versions that somebody holds, in their order. Versions are never removed: one that is missing is a fault. */
+export async function versionPlans(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  course: string,
+  versions: readonly number[],
+): Promise<PlanCourse[]> {
+  const plans: PlanCourse[] = [];
+  for (const version of versions) {
+    const plan = await versionPlan(tx, school, course, version);
+    if (!plan) throw new Error(`Version ${version} of ${course} is missing`);
+    plans.push(plan);
+  }
+  return plans;
+}

@@ -13,6 +13,7 @@ import {
 } from "@dawngate/core/schedule/bulk";
 import type { Instant } from "@dawngate/core/time";
 import type { LotRow } from "../enrollment/lot-store";
+import { versionsOf } from "../review/versions";
 
 /** People of a lot who hold the same versions. */
 export interface Alike {
@@ -71,13 +72,4 @@ export class InBulk {
     });
     return holdTogether(answers, now);
   }
-}
-
-/** The versions that count for somebody, in ascending order; the last is the one they follow. */
-export function versionsOf(
-  { pinned, held }: Pick<LotRow, "pinned" | "held">,
-  current: number,
-): number[] {
-  const followed = pinned ?? current;
-  return [...held.filter((version) => version !== followed), followed];
 }

@@ -8,7 +8,7 @@ import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { holdCase, workOut } from "../enrollment/case";
 import { LOT, type LotRow, readLot } from "../enrollment/lot-store";
 import { readCohorts } from "../enrollment/store";
-import { versionPlan } from "../review/versions";
+import { versionPlans } from "../review/versions";
 import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
 import { InBulk } from "./in-bulk";
@@ -95,12 +95,7 @@ async function projectLot(
   now: Instant,
 ): Promise<void> {
   for (const { versions, rows, people } of inBulk.alike(lot, current)) {
-    const plans = [];
-    for (const version of versions) {
-      const plan = await versionPlan(tx, school, course, version);
-      if (!plan) throw new Error(`Version ${version} of ${course} is missing`);
-      plans.push(plan);
-    }
+    const plans = await versionPlans(tx, school, course, versions);
     const { items, answer } = inBulk.answer(plans, people, now, { closes: true });
     await writeLot(tx, school, {
       enrollments: rows.map(({ id }) => id),

@@ -2,7 +2,7 @@
 import type { TimelineAnswer } from "@dawngate/contract";
 import { clipOf, newLesson, outermost, putAfter, putCopies, rowsOf } from "@dawngate/core/courses";
 import { writeMarkdown } from "@dawngate/core/courses/paper";
-import type { PlanCourse } from "@dawngate/core/plan";
+import { itemTitles, type PlanCourse } from "@dawngate/core/plan";
 import type { Zone } from "@dawngate/core/time";
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
@@ -118,7 +118,10 @@ function Rows(props: Props & { course: PlanCourse }) {
     }
     return /\r|\n/.test(text.trim()) && take(pastedLines(present, row, text, newId));
   };
-  const names = useMemo(() => titlesOf(course), [course]);
+  const names = useMemo(
+    () => new Map([[course.id, course.title], ...itemTitles(course)]),
+    [course],
+  );
   const titles = useTitles(course, names);
   const early = useEarly(course);
   const along = (id: string) => (marked.has(id) ? marked : new Set([id]));
@@ -183,13 +186,6 @@ function useTitles(course: PlanCourse, names: ReadonlyMap<string, string>) {
     const said = new Map<string, string>(JSON.parse(key));
     return (id: string) => said.get(id) ?? "something that is gone";
   }, [key]);
-}
-
-function titlesOf(course: PlanCourse): Map<string, string> {
-  const names = new Map([[course.id, course.title]]);
-  for (const module of course.modules)
-    for (const { id, title } of [module, ...module.lessons]) names.set(id, title);
-  return names;
 }
 
 /** Marks one row, or all from the last one marked to it. */

@@ -1,5 +1,5 @@
 /** Titles of a plan's courses and items, for texts that people read. */
-import type { Plan } from "../../plan";
+import { itemTitles, type Plan } from "../../plan";
 
 export interface Titles {
   /** The course of an enrollment. */
@@ -11,15 +11,12 @@ export interface Titles {
 /** Indexes a plan's titles. */
 export function titlesOf(plan: Plan): Titles {
   const courses = new Map(plan.enrollments.map(({ id, course }) => [id, course]));
-  const titles = new Map<string, Map<string, string>>();
-  for (const course of plan.courses) {
-    const inside = new Map([[course.id, course.title]]);
-    for (const module of course.modules) {
-      inside.set(module.id, module.title);
-      for (const lesson of module.lessons) inside.set(lesson.id, lesson.title);
-    }
-    titles.set(course.id, inside);
-  }
+  const titles = new Map(
+    plan.courses.map((course) => [
+      course.id,
+      new Map([[course.id, course.title], ...itemTitles(course)]),
+    ]),
+  );
   return {
     courseOf: (enrollment) => courses.get(enrollment) ?? "",
     titleOf: (course, item) => titles.get(course)?.get(item) || item,
