@@ -6,6 +6,8 @@ import type {
   VersionList,
   VersionPlan,
 } from "@dawngate/contract";
+import type { SchoolId } from "../src/db/connection";
+import { publish } from "../src/review/service";
 import { type TestApp, testApp } from "./helpers/app";
 import type { TestDatabase } from "./helpers/database";
 import { OWNER, type Owned, ownedSchool } from "./helpers/owned";
@@ -16,8 +18,9 @@ const C = "/schools/one/courses/c";
 let test_: TestDatabase;
 let app: TestApp;
 let ask: Owned["ask"];
+let school: SchoolId;
 beforeEach(async () => {
-  ({ test_, app, ask } = await ownedSchool(() => now));
+  ({ test_, app, ask, school } = await ownedSchool(() => now));
 });
 afterEach(() => test_.close());
 
@@ -148,8 +151,7 @@ describe("only in favor", () => {
     await later(300);
     await ask("POST", `${C}/versions?people=only-in-favor`);
     const shown = await ask<TimelineAnswer>("GET", `${C}/timeline?enrollment=e1`);
-    const { school } = (await test_.db.findActor("one", "x", "x")) ?? { school: undefined };
-    const kept = await test_.db.readSchool(school as never, (tx) =>
+    const kept = await test_.db.readSchool(school, (tx) =>
       tx
         .selectFrom("opening")
         .select(["item_id", "opens", "closes"])
@@ -299,4 +301,41 @@ test("one that takes long says how far it has come; whoever comes back finds the
   }
   expect(second.status).toBe(200);
   expect(second.found).toEqual(await ask("GET", `${C}/ripple?people=everybody`));
+  // What was fetched, or worked out over a version that is not in force any more, is not told again.
+  await look();
+  await ask("POST", `${C}/versions`);
+  let after = await look();
+  for (let i = 0; i < 50 && after.status === 202; i++) {
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    after = await look();
+  }
+  expect(after.found).toMatchObject({ version: 2, totals: { touched: 0 } });
+});
+
+test("a lesson that a version took out comes back with what stands in it", async () => {
+  const text = async () => (await ask<{ text: string }>("GET", `${C}/lessons/l1`)).text;
+  const before = await text();
+  expect(before).not.toBe("");
+  await set({ type: "remove", item: "l1" });
+  await ask("POST", `${C}/versions`);
+  await ask("GET", `${C}/lessons/l1`, undefined, 404);
+  await ask("POST", `${C}/versions?back=1`);
+  expect(await text()).toBe(before);
+  expect((await ask<Draft>("GET", `${C}/draft`)).changed).toBe(false);
+});
+
+test("a publishing that is interrupted leaves the old version in force, for everybody and in the draft", async () => {
+  const before = await opens("e1");
+  await later(300);
+  const draft = await ask<Draft>("GET", `${C}/draft`);
+  for (const people of ["everybody", "only-in-favor", "new-only"] as const)
+    await expect(
+      test_.db.withSchool(school, async (tx) => {
+        await publish(tx, school, "c", { author: "a", note: "", now: null, people });
+        throw new Error("the server is gone");
+      }),
+    ).rejects.toThrow("the server is gone");
+  expect((await ask<VersionList>("GET", `${C}/versions`)).versions).toHaveLength(1);
+  expect(await opens("e1")).toBe(before);
+  expect(await ask<Draft>("GET", `${C}/draft`)).toEqual(draft);
 });

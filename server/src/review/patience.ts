@@ -10,7 +10,7 @@ import { ProblemError } from "../http/problem";
 import type { Actor } from "../school/actor";
 import { reading } from "../school/service";
 import type { Working } from "./change";
-import { beginRun, readRun, updateRun } from "./store";
+import { beginRun, endRun, readRun, updateRun } from "./store";
 
 /** So long somebody waits for the answer itself, in milliseconds. */
 const PATIENCE = 1000;
@@ -37,7 +37,11 @@ export async function patiently(
 ): Promise<RippleAnswer | RippleProgress> {
   const { school } = actor;
   const found = await reading(db, actor, (tx) => readRun(tx, key));
-  if (found?.answer && found.age < KEPT) return found.answer;
+  // Whoever came back has it; the next question is about what stands by then.
+  if (found?.answer && found.age < KEPT) {
+    await db.withSchool(school, (tx) => endRun(tx, key));
+    return found.answer;
+  }
   if (found && !found.answer && found.fault === null && found.age < LOST)
     return { done: found.done, of: found.people };
 

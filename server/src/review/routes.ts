@@ -16,6 +16,7 @@ import {
 } from "@dawngate/contract";
 import { planFields } from "@dawngate/core/plan";
 import { createRoute, z } from "@hono/zod-openapi";
+import { existing } from "../courses/authoring";
 import { countPeople } from "../enrollment/lot-store";
 import {
   answers,
@@ -78,10 +79,13 @@ export function reviewRoutes(services: Services) {
       }),
       async (c) => {
         const { course } = c.req.valid("param");
-        const { people, back, seen } = c.req.valid("query");
+        const { people, back } = c.req.valid("query");
+        const actor = c.get("actor");
+        // An answer counts for the version and the draft it was worked out over, and for no others.
+        const { row } = await reading(db, actor, (tx) => existing(tx, course));
         const found = await rippleOf(
-          c.get("actor"),
-          ["publish", course, people, back, seen],
+          actor,
+          ["publish", course, people, back, row.current_version, row.draft_sequence],
           ({ tx }) => countPeople(tx, course),
           (working) => publishingRipple(working, course, people, back),
         );

@@ -163,3 +163,8 @@ export async function updateRun(
     .where("key", "=", key)
     .execute();
 }
+
+/** Forgets one whose answer was fetched. */
+export async function endRun(tx: SchoolTransaction, key: string): Promise<void> {
+  await tx.deleteFrom("ripple_run").where("key", "=", key).execute();
+}

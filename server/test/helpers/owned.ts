@@ -1,5 +1,6 @@
 /** The sample school with its owner, asked as she is. */
 import type { Instant } from "@dawngate/core/time";
+import type { SchoolId } from "../../src/db/connection";
 import { importSchool } from "../../src/school/import";
 import { insertMember } from "../../src/school/store";
 import { type TestApp, testApp } from "./app";
@@ -11,6 +12,7 @@ export const OWNER = "owner@example.org";
 export interface Owned {
   test_: TestDatabase;
   app: TestApp;
+  school: SchoolId;
   /** What the API answers the owner; throws where it is not of the expected status. */
   ask<T>(method: string, path: string, body?: unknown, status?: number): Promise<T>;
 }
@@ -25,6 +27,7 @@ export async function ownedSchool(now: () => Instant): Promise<Owned> {
   return {
     test_,
     app,
+    school,
     async ask<T>(method: string, path: string, body?: unknown, status = 200) {
       const response = await app.ask(OWNER, method, path, body);
       const text = await response.text();
