@@ -1,5 +1,5 @@
 import type { PersonRipple } from "@dawngate/contract";
-import { sayGroup, sayPerson, sayTotals } from "../src/review/say-ripple";
+import { sayGroups, sayPerson, sayTotals } from "../src/review/say-ripple";
 
 const none = {
   people: 3,
@@ -78,8 +78,18 @@ describe("a ripple in sentences", () => {
       goes: [],
       end: { before: "2027-06-03T22:00:00Z", after: "2027-06-04T22:00:00Z" },
     };
-    expect(sayGroup({ people: 3, example }, (id) => id.toUpperCase())).toBe(
+    expect(
+      sayGroups(
+        {
+          groups: [
+            { people: 1, example: { ...example, enrollment: "f" } },
+            { people: 2, example },
+          ],
+        },
+        (id) => id.toUpperCase(),
+      ),
+    ).toEqual([
       "3 people: “A” and 1 more: 14 days later; “C”: 2 hours earlier; “D”: lose their date; 1 new; access ends 1 day later",
-    );
+    ]);
   });
 });

@@ -128,6 +128,9 @@ test("several people at once: marked, seen before it is done, on the record, tak
   await page.getByRole("checkbox", { name: "All 2" }).click();
   await page.getByRole("button", { name: "For 2 people…" }).click();
   const sheet = page.getByRole("dialog");
+  // Left, the people are still marked and another thing can be chosen.
+  await sheet.getByRole("button", { name: "Withdraw" }).click();
+  await sheet.getByRole("button", { name: "Leave it" }).click();
   await sheet.getByRole("button", { name: "Open something early" }).click();
   await sheet.getByRole("radio", { name: "Week 3" }).click();
   const effect = sheet.getByRole("region", { name: "What it would do" });

@@ -38,11 +38,21 @@ interface Props {
   /** What can be opened, where that is asked. */
   items?: readonly { id: string; title: string }[];
   onDone(): void;
+  /** It is not done after all; left out: the same. */
+  onLeave?: () => void;
 }
 
 const LOOKING = "Looked at";
 
-export function Doing({ place, enrollments, offer, cohorts, items = [], onDone }: Props) {
+export function Doing({
+  place,
+  enrollments,
+  offer,
+  cohorts,
+  items = [],
+  onDone,
+  onLeave = onDone,
+}: Props) {
   const { surface, ember } = usePalette();
   const [reason, setReason] = useState("");
   const [days, setDays] = useState("14");
@@ -149,7 +159,7 @@ export function Doing({ place, enrollments, offer, cohorts, items = [], onDone }
       {error ? <Notice {...explain(error)} /> : null}
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 10 }}>
         <PrimaryAction label={offer.label} onPress={submit} busy={isLoading} />
-        <QuietAction label="Leave it" onPress={onDone} />
+        <QuietAction label="Leave it" onPress={onLeave} />
       </View>
     </View>
   );

@@ -60,6 +60,7 @@ export function SeveralSheet({ place, course, enrollments, onClose, onDone }: Pr
           cohorts={course.cohorts}
           items={items}
           onDone={onDone}
+          onLeave={() => setChosen(null)}
         />
       ) : (
         <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>

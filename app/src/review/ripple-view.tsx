@@ -9,7 +9,7 @@ import { Notice } from "../ui/notice";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { sayGroup, sayPerson, sayTotals } from "./say-ripple";
+import { sayGroups, sayPerson, sayTotals } from "./say-ripple";
 import type { Rippled } from "./use-ripple";
 
 interface Props extends Rippled {
@@ -45,6 +45,7 @@ export function RippleView({ ripple, progress, error, refetch, more }: Props) {
   if (!ripple) return <Skeleton widths={[0.7, 0.9, 0.6]} />;
   const shown = all ? ripple.people : ripple.people.slice(0, FIRST);
   const titleOf = (id: string) => ripple.titles[id] ?? id;
+  const groups = sayGroups(ripple, titleOf);
   return (
     <View role="region" aria-label="Ripple" style={{ gap: 8 }}>
       {sayTotals(ripple).map((sentence, i) => (
@@ -60,14 +61,14 @@ export function RippleView({ ripple, progress, error, refetch, more }: Props) {
       ))}
       {ripple.groups.length < ripple.totals.touched ? (
         <View role="list" aria-label="Touched alike" style={{ gap: 2 }}>
-          {ripple.groups.slice(0, GROUPS).map((group) => (
-            <Text key={group.example.enrollment} kind="small" role="listitem">
-              {sayGroup(group, titleOf)}
+          {groups.slice(0, GROUPS).map((said) => (
+            <Text key={said} kind="small" role="listitem">
+              {said}
             </Text>
           ))}
-          {ripple.groups.length > GROUPS ? (
+          {groups.length > GROUPS ? (
             <Text kind="small" color={quiet} role="listitem">
-              and {ripple.groups.length - GROUPS} more groups
+              and {groups.length - GROUPS} more groups
             </Text>
           ) : null}
         </View>

@@ -8,10 +8,15 @@ type TitleOf = (id: string) => string;
 const people = (count: number) => (count === 1 ? "1 person" : `${count} people`);
 
 /** The totals, the heaviest first; one sentence where nobody is touched. */
-export function sayTotals({ totals }: Pick<RippleAnswer, "totals">): string[] {
+export function sayTotals({
+  totals,
+  version = 0,
+}: Pick<RippleAnswer, "totals"> & { version?: number | null }): string[] {
   if (totals.people === 0) return ["Nobody is in this course whose dates would follow it."];
   if (totals.touched === 0)
-    return [`Nothing changes for the ${people(totals.people)} who are in it.`];
+    return [
+      `Nothing changes for the ${people(totals.people)} who are in ${version === null ? "a course" : "it"}.`,
+    ];
   const lines: [number, string][] = [
     [totals.loses, "Something that is open now can no longer be opened"],
     [totals.gains, "Something that is shut now opens at once"],
@@ -93,10 +98,19 @@ function sayShift(before: string | null, after: string | null): string {
 }
 
 /** What people who are touched alike have in common: the same items move by the same time. */
-export function sayGroup(
-  { people: count, example }: RippleAnswer["groups"][number],
-  titleOf: TitleOf,
-): string {
+export function sayGroups({ groups }: Pick<RippleAnswer, "groups">, titleOf: TitleOf): string[] {
+  // What differs in nothing that is said is one group to whoever reads.
+  const together = new Map<string, number>();
+  for (const { people: count, example } of groups) {
+    const said = sayShifts(example, titleOf);
+    together.set(said, (together.get(said) ?? 0) + count);
+  }
+  return [...together]
+    .sort(([, a], [, b]) => b - a)
+    .map(([said, count]) => `${people(count)}: ${said}`);
+}
+
+function sayShifts(example: PersonRipple, titleOf: TitleOf): string {
   const shifts = new Map<string, string[]>();
   for (const { item, what, before, after } of example.moves) {
     if (what !== "opens") continue;
@@ -120,5 +134,5 @@ export function sayGroup(
           ? "access with an end"
           : `access ends ${sayShift(end.before, end.after)}`,
     );
-  return `${people(count)}: ${parts.length === 0 ? "dates of closing or dues" : parts.join("; ")}`;
+  return parts.length === 0 ? "dates of closing or dues" : parts.join("; ");
 }
