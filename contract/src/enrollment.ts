@@ -5,6 +5,7 @@ import { z } from "zod";
 import { cohort, cover } from "./courses";
 import { personRipple } from "./review";
 import { type TimelineAnswer, timeline } from "./schedule";
+import { mailAddress, oneLine, personName } from "./text";
 
 const reason = z.string().trim().min(1, "Say why; it stays on the record").max(2000);
 const window = z
@@ -16,7 +17,7 @@ const window = z
 
 export const newCohort = z
   .strictObject({
-    name: z.string().trim().min(1, "A cohort needs a name").max(200),
+    name: oneLine("A cohort's name", 200),
     window: window.nullable(),
     starts: planFields.localDate,
     ends: planFields.localDate,
@@ -43,8 +44,8 @@ export type CohortGate = z.infer<typeof cohortGate>;
 
 export const newEnrollment = z
   .strictObject({
-    name: z.string().trim().min(1, "A name must not be empty").max(200),
-    email: z.email("This is not a mail address").max(320),
+    name: personName,
+    email: mailAddress,
     timeZone: planFields.timeZone,
     cohort: planFields.id.nullable(),
   })
@@ -109,6 +110,7 @@ export const record = z
         kind: z.string(),
         at: z.string(),
         author: z.string(),
+        authorKind: z.string().describe("account, key, system; unknown where only a name is left."),
         reason: z.string().nullable(),
         data: z.record(z.string(), z.unknown()),
         undo: z

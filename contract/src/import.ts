@@ -1,6 +1,7 @@
 /** What an import brings: a plan file, and what a plan file has no place for: names, addresses, texts. */
 import { z } from "zod";
 import { slug } from "./school";
+import { mailAddress, personName } from "./text";
 
 export const importExtras = z.strictObject({
   school: z.strictObject({ slug, name: z.string().min(1).max(200) }),
@@ -10,8 +11,8 @@ export const importExtras = z.strictObject({
   people: z.array(
     z.strictObject({
       id: z.string().min(1).max(200),
-      name: z.string().min(1).max(200),
-      email: z.email().max(320),
+      name: personName,
+      email: mailAddress,
       enrollments: z.array(z.string()).describe("Their enrollments in the plan."),
     }),
   ),

@@ -7,6 +7,10 @@ export const problem = z
     title: z.string(),
     status: z.int(),
     detail: z.string().describe("What is wrong and how to mend it, in a sentence."),
+    request: z
+      .string()
+      .optional()
+      .describe("The request's number, under which the server's log has it."),
     errors: z
       .array(z.object({ path: z.string(), reason: z.string() }))
       .optional()

@@ -2,9 +2,8 @@
 import { ownWords } from "@dawngate/core/courses";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
-
-/** `visitor`: signed in, but nothing here; `nobody`: not signed in. */
-export const role = z.enum(["owner", "instructor", "enrollee", "visitor", "nobody"]);
+import { permission, role } from "./permissions";
+import { chosenPassword, mailAddress, oneLine, personName } from "./text";
 
 export const slug = z
   .string()
@@ -25,16 +24,14 @@ export const school = z
     color: z.string(),
     releaseHour: z.string().describe("Proposed for new courses."),
     words: ownWords.describe("Its own words for what a course is made of."),
+    twoFactor: z.boolean().describe("Its staff must take a second step when they sign in."),
     role: role.describe("What the one who asks is in this school."),
+    may: z.array(permission).describe("What they may do here."),
   })
   .meta({ id: "School" });
 
 const currency = z.string().regex(/^[A-Z]{3}$/, "A currency is three capital letters, such as EUR");
-const name = z
-  .string()
-  .trim()
-  .min(1, "A name must not be empty")
-  .max(200, "At most 200 characters");
+const name = oneLine("A name", 200);
 
 export const newSchool = z
   .strictObject({ slug, name, timeZone: planFields.timeZone, currency })
@@ -45,7 +42,8 @@ export const schoolChange = z
     name,
     timeZone: planFields.timeZone,
     currency,
-    contact: z.union([z.literal(""), z.email("This is not a mail address")]),
+    contact: z.union([z.literal(""), mailAddress]),
+    twoFactor: z.boolean(),
     color: z.string().regex(/^#[0-9A-Fa-f]{6}$/, "A color is # and six digits, such as #D9533B"),
     releaseHour: planFields.timeOfDay,
     words: ownWords,
@@ -83,29 +81,6 @@ export const me = z
   })
   .meta({ id: "Me" });
 
-export const members = z
-  .object({
-    members: z.array(
-      z.object({
-        id: z.string(),
-        name: z.string(),
-        email: z.string(),
-        role: z.enum(["owner", "instructor"]),
-        cohorts: z.array(z.string()),
-      }),
-    ),
-    invited: z.array(z.object({ email: z.string(), role: z.string(), expiresAt: z.string() })),
-  })
-  .meta({ id: "Members" });
-
-export const invite = z
-  .strictObject({ email: z.email("This is not a mail address").max(320) })
-  .meta({ id: "Invite" });
-
-export const instructorCohorts = z
-  .strictObject({ cohorts: z.array(planFields.id) })
-  .meta({ id: "InstructorCohorts" });
-
 export const invitation = z
   .object({ school: z.string(), schoolName: z.string(), email: z.string(), role: z.string() })
   .meta({ id: "Invitation" });
@@ -114,8 +89,8 @@ export const acceptance = z
   .strictObject({
     token: z.string().min(1).max(200),
     /** Left out by somebody who is signed in already. */
-    name: name.optional(),
-    password: z.string().min(10, "At least 10 characters").max(200).optional(),
+    name: personName.optional(),
+    password: chosenPassword.optional(),
   })
   .meta({ id: "Acceptance" });
 
@@ -133,11 +108,9 @@ export const mailList = z
   })
   .meta({ id: "MailList" });
 
-export type Role = z.infer<typeof role>;
 export type NewSchool = z.infer<typeof newSchool>;
 export type SchoolChange = z.infer<typeof schoolChange>;
 export type Me = z.infer<typeof me>;
-export type Members = z.infer<typeof members>;
 export type Invitation = z.infer<typeof invitation>;
 export type Acceptance = z.infer<typeof acceptance>;
 export type MailList = z.infer<typeof mailList>;

@@ -1,5 +1,8 @@
-/** Where the bundle begins: the server's process, or one of its threads. */
-import { isMainThread } from "node:worker_threads";
+/** Where the bundle begins: the server's process, the one that prepares its database, or one of its threads. */
+import { isMainThread, workerData } from "node:worker_threads";
 
-if (isMainThread) await import("./serve");
-else await import("./jobs/projector");
+if (!isMainThread) {
+  if (workerData?.role === "reader") await import("./readers/thread-side");
+  else await import("./jobs/thread-side");
+} else if (process.argv[2] === "prepare") await import("./prepare");
+else await import("./serve");

@@ -1,43 +1,50 @@
-/** The server's process: makes its database ready, loads the demo where asked to, and serves until it is told to stop. */
+/** The server's process: loads the demo where asked to, and serves until it is told to stop. */
 import type { Server } from "node:http";
 import { createServer } from "node:net";
-import type { Instant } from "@dawngate/core/time";
+import { formatInstant, type Instant } from "@dawngate/core/time";
 import { serve } from "@hono/node-server";
+import { pino } from "pino";
 import { openDatabase } from "./db/connection";
-import { dropDatabase, prepareDatabase } from "./db/prepare";
+import { openFigures } from "./figures";
 import { createApp } from "./http/app";
+import { NO_LIMITS, openLimits } from "./http/limits";
 import { staticFiles } from "./http/static";
+import type { Answered } from "./http/watch";
 import { listenForChanges } from "./jobs/changes";
+import type { JobParts } from "./jobs/kind";
 import { startQueue } from "./jobs/queue";
-import { startThread } from "./jobs/thread";
-import { openAuth } from "./school/auth";
+import { startThreads } from "./jobs/threads";
+import { startReaders } from "./readers";
+import { openAuth, openAuthPool } from "./school/auth";
 import { loadDemo } from "./school/demo";
 import { readSettings } from "./settings";
 import { smtpMailer } from "./stand-ins/mail/smtp";
 import { openMailTray } from "./stand-ins/mail/store";
 
 const settings = readSettings(process.env);
+const { address } = settings;
 const now = () => Date.now() as Instant;
-const log = (line: string) => process.stderr.write(`${line}\n`);
+/** One JSON object a line on standard error; standard output is for the start command. */
+const logger = pino(
+  { base: null, timestamp: pino.stdTimeFunctions.isoTime, level: "info" },
+  pino.destination({ dest: 2, sync: false }),
+);
+const log = (line: string) => logger.error(line);
 /** What the start command reads: one JSON object a line on standard output. */
 const tell = (word: Record<string, unknown>) => process.stdout.write(`${JSON.stringify(word)}\n`);
+// Each is mended at its root; but nobody's requests end because of somebody else's.
+process.on("unhandledRejection", (error) => logger.error({ err: error }, "unheard refusal"));
 
-if (settings.startOver) await dropDatabase(settings.cluster, settings.database);
-const address = await prepareDatabase(settings.cluster, settings.database, settings.secret);
-tell({ done: "migrated" });
 const port = settings.port === 0 ? await freePort() : settings.port;
-const baseUrl = settings.baseUrl ?? `http://127.0.0.1:${port ?? 0}`;
+const baseUrl = (settings.baseUrl ?? `http://127.0.0.1:${port ?? 0}`).replace(/\/$/, "");
 const db = openDatabase(address);
 const tray = settings.smtp === null ? openMailTray(address) : null;
-const mailer = settings.smtp === null ? tray : smtpMailer(settings.smtp, settings.mailFrom);
+const mailer =
+  settings.smtp === null ? tray : smtpMailer(settings.smtp, settings.mailFrom, baseUrl);
 if (!mailer) throw new Error("No way to send mail");
-const identity = openAuth({
-  address,
-  baseUrl,
-  secret: settings.secret,
-  mailer,
-  limitAttempts: settings.limitAttempts,
-});
+const counters = openAuthPool(address);
+const limits = settings.limits ? openLimits(counters) : NO_LIMITS;
+const identity = openAuth({ address, baseUrl, secret: settings.secret, limits, log });
 let homeSchool: string | null = null;
 if (settings.demo !== null) {
   const demo = await loadDemo(db, settings.demo, now(), identity.ensureAccount);
@@ -46,46 +53,73 @@ if (settings.demo !== null) {
   tell({ done: demo.loaded ? "demo-loaded" : "demo-kept", password, signIns });
 }
 
-if (port === null) await Promise.all([db.close(), identity.close(), tray?.close()]);
+const closeAll = () => Promise.all([db.close(), identity.close(), counters.end(), tray?.close()]);
+if (port === null) await closeAll();
 else {
+  const bundle = new URL(import.meta.url);
   const changes = await listenForChanges(address);
-  const thread = startThread(new URL(import.meta.url), address);
-  const jobs = await startQueue(db, address, thread.project, now, log);
-  const files = settings.web === null ? null : staticFiles(settings.web);
+  const threads = startThreads(bundle, address);
+  const { accounts } = identity;
+  const parts: JobParts = { db, mailer, threads, accounts, baseUrl, now };
+  const queue = await startQueue({ db, address, parts, now, log });
+  let stopping = false;
+  const figures = openFigures({
+    db,
+    queue,
+    backlog: async () => (await db.coursesToProject(formatInstant(now()))).length,
+  });
+  const token = settings.metricsToken;
   const app = createApp({
     db,
     identity,
-    mailer,
     tray,
-    jobs,
+    threads,
+    readers: startReaders(bundle),
+    limits,
     changes,
     now,
     baseUrl,
     homeSchool,
-    files,
+    files: settings.web === null ? null : staticFiles(settings.web),
     log,
+    proxies: settings.proxies,
+    health: {
+      ready: async () => !stopping && (await db.answers()),
+      figures: token === null ? null : { token, type: figures.type, text: figures.text },
+    },
+    heard: (answered: Answered) => {
+      figures.heard(answered);
+      if (settings.log === "requests") logger.info(answered);
+    },
   });
-  const server = serve({ fetch: app.fetch, hostname: "127.0.0.1", port }, (info) =>
+  const server = serve({ fetch: app.fetch, hostname: settings.host, port }, (info) =>
     tell({ done: "listening", port: info.port }),
   ) as Server;
+  // A request that dribbles in, or never ends, is not waited for.
+  server.headersTimeout = 15_000;
+  server.requestTimeout = 120_000;
   server.on("error", (error: NodeJS.ErrnoException) => {
     tell({ failed: error.code ?? error.message });
     process.exit(1);
   });
-  let stopping = false;
+  // While it ends, whoever has been answered is told to ask elsewhere next time.
+  server.on("request", (_request, response) => {
+    if (stopping) response.setHeader("connection", "close");
+  });
   const stop = () => {
     if (stopping) return;
     stopping = true;
-    // Requests under way are answered; connections that only wait, and streams, are closed.
+    // Requests under way are answered, and so is what is on its way on a connection that stands; streams are closed.
+    const grace = setInterval(() => server.closeIdleConnections(), 50);
     server.close(async () => {
-      await jobs.close();
-      await thread.close();
-      await Promise.all([changes.close(), db.close(), identity.close(), tray?.close()]);
+      clearInterval(grace);
+      await queue.close().catch(() => undefined);
+      await threads.close();
+      await Promise.all([changes.close().catch(() => undefined), closeAll()]);
       process.exit(0);
     });
-    server.closeIdleConnections();
-    setTimeout(() => server.closeAllConnections(), 1500).unref();
-    setTimeout(() => process.exit(0), 8000).unref();
+    setTimeout(() => server.closeAllConnections(), 3000).unref();
+    setTimeout(() => process.exit(0), 9000).unref();
   };
   process.on("SIGTERM", stop);
   process.on("SIGINT", stop);

@@ -5,7 +5,7 @@ import { parsePlan } from "@dawngate/core/plan";
 import { timelines, writeTimeline } from "@dawngate/core/schedule";
 import { formatInstant } from "@dawngate/core/time";
 import { importSchool } from "../src/school/import";
-import { insertMember } from "../src/school/store";
+import { insertMember } from "../src/school/staff-store";
 import { type TestApp, testApp } from "./helpers/app";
 import { type TestDatabase, testDatabase } from "./helpers/database";
 import { instant, sampleImport } from "./helpers/sample";
@@ -85,7 +85,7 @@ describe("the timeline over HTTP", () => {
 
   test("a name with a control character is refused at its place", async () => {
     const problem = await get<Problem>("/schools/one/courses/c%00", 400);
-    expect(problem.errors).toEqual([expect.objectContaining({ path: "course" })]);
+    expect(problem.errors).toEqual([expect.objectContaining({ path: "address" })]);
   });
 
   test.each([

@@ -1,9 +1,9 @@
 /** Closed days from iCalendar files: RFC 5545's own forms, and what people drop by mistake. */
 import type { CalendarDays, Problem, School, TimelineAnswer } from "@dawngate/contract";
 import { parseDate } from "@dawngate/core/time";
-import { readCalendar } from "../src/school/calendar-file";
+import { calendar as readCalendar } from "../src/readers/kinds/calendar";
 import { importSchool } from "../src/school/import";
-import { insertMember } from "../src/school/store";
+import { insertMember } from "../src/school/staff-store";
 import { type TestApp, testApp } from "./helpers/app";
 import { type TestDatabase, testDatabase } from "./helpers/database";
 import { instant, sampleImport } from "./helpers/sample";
@@ -16,7 +16,7 @@ const calendar = (...lines: string[]) =>
 const event = (...lines: string[]) => ["BEGIN:VEVENT", ...lines, "END:VEVENT"];
 const read = (text: string) => {
   if (!today.ok) throw new Error();
-  return readCalendar(text, today.value);
+  return readCalendar({ text, today: today.value });
 };
 const dates = (text: string) => read(text).days.map(({ date }) => date);
 
@@ -191,8 +191,8 @@ describe("over the API", () => {
       Buffer.alloc(10 * 1024 * 1024 + 1, 65),
     );
     expect([large.status, ((await large.json()) as Problem).detail]).toEqual([
-      422,
-      "The file is larger than 10 MB.",
+      413,
+      "This is larger than 10 MB, which is the most that is taken here.",
     ]);
     expect(
       (await app.ask(OWNER, "POST", "/schools/one/calendar-file", Buffer.from("no"))).status,

@@ -15,13 +15,14 @@ import { courseSchema, type PlanCourse } from "@dawngate/core/plan";
 import { editDraft, operationsAfter, showDraft } from "../src/courses/authoring";
 import { createCourse } from "../src/courses/making";
 import type { SchoolId } from "../src/db/connection";
-import type { Actor } from "../src/school/actor";
+import type { Context } from "../src/school/context";
 import { importSchool } from "../src/school/import";
+import { contextOf } from "./helpers/context";
 import { type TestDatabase, testDatabase } from "./helpers/database";
 import { instant, sampleImport } from "./helpers/sample";
 
 let test_: TestDatabase;
-let actor: Actor;
+let actor: Context;
 beforeAll(async () => {
   test_ = await testDatabase();
   const school: SchoolId = await importSchool(
@@ -29,8 +30,7 @@ beforeAll(async () => {
     sampleImport("one"),
     instant("2027-03-20T12:00:00Z"),
   );
-  const account = { id: "a", name: "A", email: "a@example.org" };
-  actor = { school, slug: "one", account, role: "owner", person: null, cohorts: null };
+  actor = contextOf(school, instant("2027-03-20T12:00:00Z"));
 });
 afterAll(() => test_.close());
 
@@ -152,11 +152,7 @@ test.each([1, 2, 3])(
   "ten authors at once, each with hundreds of operations, end in the same outline (seed %i)",
   async (seed) => {
     const random = randomOf(seed);
-    const { id } = await createCourse(
-      { db: test_.db, now: () => instant("2027-03-20T12:00:00Z") },
-      actor,
-      { title: `Ten authors ${seed}` },
-    );
+    const { id } = await createCourse({ db: test_.db }, actor, { title: `Ten authors ${seed}` });
     const { course } = await showDraft(test_.db, actor, id);
     const clients = Array.from(
       { length: 10 },

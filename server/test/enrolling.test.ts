@@ -9,7 +9,7 @@ import type {
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../src/db/connection";
 import { importSchool } from "../src/school/import";
-import { insertMember } from "../src/school/store";
+import { insertMember } from "../src/school/staff-store";
 import { type TestApp, testApp } from "./helpers/app";
 import { type TestDatabase, testDatabase } from "./helpers/database";
 import { instant, sampleImport } from "./helpers/sample";
@@ -207,7 +207,7 @@ describe("what staff do stays on the record, once", () => {
     const act = { type: "completed", item: "nothing", reason: "r" };
     expect(
       (await app.ask(OWNER, "POST", acts, { enrollments, key: "press-bad2", act })).status,
-    ).toBe(404);
+    ).toBe(422);
   });
 });
 

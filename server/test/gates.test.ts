@@ -1,6 +1,6 @@
 import type { Course, Draft, Problem, TimelineAnswer } from "@dawngate/contract";
 import { importSchool } from "../src/school/import";
-import { insertMember } from "../src/school/store";
+import { insertMember } from "../src/school/staff-store";
 import { type TestApp, testApp } from "./helpers/app";
 import { type TestDatabase, testDatabase } from "./helpers/database";
 import { instant, sampleImport } from "./helpers/sample";

@@ -1,6 +1,7 @@
 import type { ImportRequest } from "@dawngate/contract";
 import { parsePlan } from "@dawngate/core/plan";
-import { readDraft, readPublished } from "../src/courses/store";
+import { findPublished } from "../src/courses/service";
+import { readDraft } from "../src/courses/store";
 import { readCase } from "../src/enrollment/case";
 import { readCohorts } from "../src/enrollment/store";
 import { ProblemError } from "../src/http/problem";
@@ -49,7 +50,7 @@ describe("a plan file that is imported", () => {
         })),
       };
       expect(await readDraft(tx, "c")).toEqual(expected);
-      expect((await readPublished(tx, "c"))?.plan).toEqual(expected);
+      expect((await findPublished(tx, school, "c"))?.plan).toEqual(expected);
       expect((await readCohorts(tx, "c")).map(({ cohort }) => cohort)).toEqual(plan.cohorts);
       for (const enrollment of plan.enrollments)
         expect((await readCase(tx, school, enrollment.id))?.enrollment).toEqual(enrollment);

@@ -194,7 +194,7 @@ test("what a version has no more goes from what is kept, and nothing else does",
     expect(row.current_version).toBe(1);
     const modules = draft.modules.filter(({ id }) => id !== "m180");
     await saveDraft(tx, school, draft, { ...draft, modules });
-    await publish(tx, school, "c", { author: "a", note: "", now: null });
+    await publish(tx, school, "c", { note: "", now: null });
   });
   await projectCourse(test_.db, school, "c", now);
   expect(await kept()).toEqual(whole.filter((row) => !row.includes(" m180 ")));

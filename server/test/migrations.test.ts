@@ -3,7 +3,7 @@ import { Kysely, Migrator, PostgresDialect, sql } from "kysely";
 import pg from "pg";
 import { migrations } from "../src/db/migrations";
 import { dropDatabase, prepareDatabase } from "../src/db/prepare";
-import { testCluster } from "./helpers/database";
+import { SECRETS, testCluster } from "./helpers/database";
 
 const cluster = testCluster();
 const name = `test_${randomBytes(6).toString("hex")}`;
@@ -12,7 +12,7 @@ let migrator: Migrator;
 beforeAll(async () => {
   const { host, port, password } = cluster;
   // The roles are there once any database has been prepared; then an empty one, which is theirs to fill.
-  await prepareDatabase(cluster, `${name}_roles`, "test");
+  await prepareDatabase(cluster, `${name}_roles`, SECRETS);
   const admin = new pg.Client({ host, port, user: "postgres", password, database: "postgres" });
   await admin.connect();
   await admin.query(`create database ${name} owner dawngate_owner`);
@@ -22,7 +22,7 @@ beforeAll(async () => {
     port,
     database: name,
     user: "dawngate_owner",
-    password: "test",
+    password: SECRETS.owner,
     options: "-c timezone=UTC",
   });
   db = new Kysely({ dialect: new PostgresDialect({ pool }) });

@@ -331,7 +331,7 @@ test("a publishing that is interrupted leaves the old version in force, for ever
   for (const people of ["everybody", "only-in-favor", "new-only"] as const)
     await expect(
       test_.db.withSchool(school, async (tx) => {
-        await publish(tx, school, "c", { author: "a", note: "", now: null, people });
+        await publish(tx, school, "c", { note: "", now: null, people });
         throw new Error("the server is gone");
       }),
     ).rejects.toThrow("the server is gone");

@@ -3,7 +3,7 @@ import pg from "pg";
 import { appendOperations } from "../src/courses/store";
 import type { SchoolId } from "../src/db/connection";
 import { importSchool } from "../src/school/import";
-import { insertInvitation, insertMember, replaceCohorts } from "../src/school/store";
+import { insertInvitation, insertMember, replaceCohorts } from "../src/school/staff-store";
 import { type TestDatabase, testDatabase } from "./helpers/database";
 import { instant, sampleImport } from "./helpers/sample";
 
@@ -52,7 +52,7 @@ beforeAll(async () => {
         expires_at: "2030-01-01T00:00:00Z",
       });
       const operation = { type: "set-course" as const, set: { title: "X" } };
-      await appendOperations(tx, school, "c", 1, "I", [{ clientId: "c1", number: 1, operation }]);
+      await appendOperations(tx, school, "c", 1, [{ clientId: "c1", number: 1, operation }]);
     });
 });
 afterAll(() => test_.close());

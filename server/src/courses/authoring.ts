@@ -5,8 +5,7 @@ import { applyOperation, type Operation, operationsTo } from "@dawngate/core/cou
 import type { PlanCourse } from "@dawngate/core/plan";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { conflict, notFound, refusal } from "../http/problem";
-import { readVersion } from "../review/store";
-import type { Actor } from "../school/actor";
+import type { Context } from "../school/context";
 import { reading } from "../school/service";
 import { saveDraft } from "./draft-store";
 import {
@@ -25,12 +24,13 @@ import {
   readRevision,
   readTexts,
 } from "./text-store";
+import { versionPlan } from "./versions";
 
-export async function showDraft(db: Database, actor: Actor, id: string): Promise<Draft> {
-  return reading(db, actor, async (tx) => {
+export async function showDraft(db: Database, context: Context, id: string): Promise<Draft> {
+  return reading(db, context, async (tx) => {
     const { row, draft } = await existing(tx, id);
     const version = row.current_version;
-    const plan = version === null ? null : await readVersion(tx, id, version);
+    const plan = version === null ? null : await versionPlan(tx, context.school, id, version);
     return {
       course: draft,
       sequence: row.draft_sequence,
@@ -59,11 +59,11 @@ export async function existing(tx: SchoolTransaction, id: string, hold = false) 
  */
 export async function editDraft(
   db: Database,
-  actor: Actor,
+  context: Context,
   id: string,
   { base, clientId, operations }: Edit,
 ): Promise<Edited> {
-  return db.withSchool(actor.school, async (tx) => {
+  return db.withSchool(context, async (tx) => {
     const { row, draft } = await existing(tx, id, true);
     if (base > row.draft_sequence)
       throw conflict("This draft is older than what you have; load the page again.");
@@ -84,10 +84,10 @@ export async function editDraft(
     if (kept.length > 0) {
       checkWhole(course);
       const played = kept.map(({ operation }) => operation);
-      await saveDraft(tx, actor.school, draft, course, contentsIn(played));
-      const author = actor.account?.name ?? "";
-      await insertFirstTexts(tx, actor.school, id, await textsOf(tx, played), author);
-      await appendOperations(tx, actor.school, id, row.draft_sequence + 1, author, kept);
+      const within = await reachable(tx, context, played);
+      await saveDraft(tx, context.school, draft, course, contentsIn(within));
+      await insertFirstTexts(tx, context.school, id, await textsOf(tx, within));
+      await appendOperations(tx, context.school, id, row.draft_sequence + 1, kept);
     }
     return {
       sequence: row.draft_sequence + kept.length,
@@ -105,7 +105,7 @@ export async function bringDraftBack(
   tx: SchoolTransaction,
   school: SchoolId,
   target: PlanCourse,
-  by: { author: string; clientId: string },
+  clientId: string,
 ): Promise<void> {
   const { row, draft } = await existing(tx, target.id);
   const operations = operationsTo(draft, target);
@@ -118,9 +118,9 @@ export async function bringDraftBack(
   }
   await saveDraft(tx, school, draft, course, contentsIn(operations));
   const kept = operations.map((operation, i) => {
-    return { clientId: by.clientId, number: i + 1, operation };
+    return { clientId, number: i + 1, operation };
   });
-  await appendOperations(tx, school, target.id, row.draft_sequence + 1, by.author, kept);
+  await appendOperations(tx, school, target.id, row.draft_sequence + 1, kept);
 }
 
 /** The content that lessons were put in with, where it stands in another course too. */
@@ -132,6 +132,33 @@ export function contentsIn(operations: readonly Operation[]): Map<string, string
         : [],
     ),
   );
+}
+
+/**
+ * The operations without what they would bring from courses that their author may not read: a lesson then stands there
+ * with content of its own.
+ */
+async function reachable(
+  tx: SchoolTransaction,
+  context: Context,
+  operations: readonly Operation[],
+): Promise<Operation[]> {
+  if (context.courses === null) return [...operations];
+  const found: Operation[] = [];
+  for (const operation of operations) {
+    if (operation.type !== "insert-lesson") {
+      found.push(operation);
+      continue;
+    }
+    const { content, copyOf, ...rest } = operation;
+    const stands = content ? await coursesWith(tx, content, "") : [];
+    found.push({
+      ...rest,
+      ...(content && stands.some(({ course }) => context.reaches(course)) && { content }),
+      ...(copyOf && context.reaches(copyOf.course) && { copyOf }),
+    });
+  }
+  return found;
 }
 
 /** The texts that lessons were put in with, their own or those of the lessons they were copied from. */
@@ -157,25 +184,25 @@ function checkWhole(course: PlanCourse): void {
 }
 
 /** Everything after a number, for a client that has been told to look. */
-export async function operationsAfter(db: Database, actor: Actor, id: string, base: number) {
-  return reading(db, actor, (tx) => readOperations(tx, id, base));
+export async function operationsAfter(db: Database, context: Context, id: string, base: number) {
+  return reading(db, context, (tx) => readOperations(tx, id, base));
 }
 
 export async function changeDescription(
   db: Database,
-  actor: Actor,
+  context: Context,
   id: string,
   description: string,
 ): Promise<void> {
-  await db.withSchool(actor.school, async (tx) => {
+  await db.withSchool(context, async (tx) => {
     await existing(tx, id, true);
     await setDescription(tx, id, description);
   });
 }
 
 /** What stands in all lessons of a draft, for taking the outline out. */
-export async function showTexts(db: Database, actor: Actor, id: string): Promise<DraftTexts> {
-  return reading(db, actor, async (tx) => {
+export async function showTexts(db: Database, context: Context, id: string): Promise<DraftTexts> {
+  return reading(db, context, async (tx) => {
     await existing(tx, id);
     return { texts: await readTexts(tx, id) };
   });
@@ -183,11 +210,11 @@ export async function showTexts(db: Database, actor: Actor, id: string): Promise
 
 export async function showLessonDraft(
   db: Database,
-  actor: Actor,
+  context: Context,
   course: string,
   lesson: string,
 ): Promise<LessonDraft> {
-  return reading(db, actor, async (tx) => {
+  return reading(db, context, async (tx) => {
     const row = await readRevision(tx, course, lesson);
     if (!row) throw notFound(`There is no lesson "${lesson}" in this course.`);
     const { body, number, author } = row;
@@ -202,12 +229,12 @@ export async function showLessonDraft(
  */
 export async function changeLesson(
   db: Database,
-  actor: Actor,
+  context: Context,
   course: string,
   lesson: string,
   change: { text: string; revision: number },
 ): Promise<LessonDraft> {
-  return db.withSchool(actor.school, async (tx) => {
+  return db.withSchool(context, async (tx) => {
     await existing(tx, course, true);
     const placed = await readRevision(tx, course, lesson);
     // Held by its content: it may be edited in another course at this moment.
@@ -219,7 +246,6 @@ export async function changeLesson(
       );
     const standsIn = await coursesWith(tx, row.lesson_id, course);
     const current = row.number ?? 0;
-    const author = actor.account?.name ?? "";
     if ((row.body ?? "") === change.text)
       return {
         id: lesson,
@@ -232,7 +258,8 @@ export async function changeLesson(
       throw conflict(
         `${row.author || "Somebody"} has changed this lesson meanwhile. Copy your text, load the lesson again, and bring the two together.`,
       );
-    await insertRevision(tx, actor.school, row.lesson_id, current + 1, change.text, author);
+    await insertRevision(tx, context.school, row.lesson_id, current + 1, change.text);
+    const author = context.who.name;
     return { id: lesson, text: change.text, revision: current + 1, author, standsIn };
   });
 }

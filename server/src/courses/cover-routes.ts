@@ -1,21 +1,8 @@
 /** HTTP of covers. */
 import { cover, focus, maybeCover } from "@dawngate/contract";
-import { COVER_MOST, COVER_TYPES } from "@dawngate/core/courses";
+import { COVER_TYPES } from "@dawngate/core/courses";
 import { createRoute, z } from "@hono/zod-openapi";
-import { bodyLimit } from "hono/body-limit";
-import {
-  answers,
-  body,
-  done,
-  EVERYBODY,
-  inCourse,
-  OWNERS,
-  only,
-  router,
-  type Services,
-  STAFF,
-} from "../http/kit";
-import { refusal } from "../http/problem";
+import { answers, body, done, inCourse, limited, may, router, type Services } from "../http/kit";
 import { dropCover, keepCover, moveFocus, showCover, showPicture } from "./cover";
 
 const tags = ["courses"];
@@ -25,7 +12,7 @@ const pictures = Object.fromEntries(Object.values(COVER_TYPES).map((type) => [ty
 
 export function coverRoutes(services: Services) {
   const { db } = services;
-  const owners = only(services, OWNERS);
+  const editors = may(services, "courses.edit");
   const app = router()
     .openapi(
       createRoute({
@@ -33,13 +20,13 @@ export function coverRoutes(services: Services) {
         path,
         tags,
         summary: "The cover that was uploaded, if there is one",
-        middleware: only(services, STAFF),
+        middleware: may(services, "courses.read"),
         request: { params: inCourse },
         responses: answers(maybeCover, "The cover."),
       }),
       async (c) => {
         const { course } = c.req.valid("param");
-        return c.json({ cover: await showCover(db, c.get("actor"), course) }, 200);
+        return c.json({ cover: await showCover(db, c.get("context"), course) }, 200);
       },
     )
     .openapi(
@@ -48,22 +35,14 @@ export function coverRoutes(services: Services) {
         path,
         tags,
         summary: "Keep a picture as the cover: the body is the file",
-        middleware: [
-          owners,
-          bodyLimit({
-            maxSize: COVER_MOST.bytes,
-            onError: () => {
-              throw refusal(`The picture is larger than ${COVER_MOST.bytes / 1024 / 1024} MB.`);
-            },
-          }),
-        ] as const,
+        middleware: [editors, limited(services, "upload")] as const,
         request: { params: inCourse, body: { content: pictures, required: true } },
         responses: answers(cover, "The cover as it is kept, its focal point in the middle."),
       }),
       async (c) => {
         const { course } = c.req.valid("param");
         const bytes = Buffer.from(await c.req.arrayBuffer());
-        return c.json(await keepCover(db, c.get("actor"), course, bytes), 200);
+        return c.json(await keepCover(services, c.get("context"), course, bytes), 200);
       },
     )
     .openapi(
@@ -72,13 +51,13 @@ export function coverRoutes(services: Services) {
         path,
         tags,
         summary: "The point of the cover that stays in sight",
-        middleware: owners,
+        middleware: editors,
         request: { params: inCourse, body: body(focus) },
         responses: answers(done, "It is kept."),
       }),
       async (c) => {
         const { course } = c.req.valid("param");
-        await moveFocus(db, c.get("actor"), course, c.req.valid("json"));
+        await moveFocus(db, c.get("context"), course, c.req.valid("json"));
         return c.json({ done: true as const }, 200);
       },
     )
@@ -88,25 +67,29 @@ export function coverRoutes(services: Services) {
         path,
         tags,
         summary: "The cover is drawn from the title again",
-        middleware: owners,
+        middleware: editors,
         request: { params: inCourse },
         responses: answers(done, "The uploaded cover is gone."),
       }),
       async (c) => {
-        await dropCover(db, c.get("actor"), c.req.valid("param").course);
+        await dropCover(db, c.get("context"), c.req.valid("param").course);
         return c.json({ done: true as const }, 200);
       },
     );
   // A picture is no JSON, so it has no place among the typed answers.
-  app.get("/schools/:school/courses/:course/cover/:hash", only(services, EVERYBODY), async (c) => {
-    const { course, hash } = c.req.param();
-    const picture = await showPicture(db, c.get("actor"), course, hash);
-    // Its name changes with it, so it may be kept for a year.
-    return c.body(new Uint8Array(picture.bytes), 200, {
-      "content-type": picture.media_type,
-      "cache-control": "private, max-age=31536000, immutable",
-      "content-disposition": "inline",
-    });
-  });
+  app.get(
+    "/schools/:school/courses/:course/cover/:hash",
+    may(services, "school.see"),
+    async (c) => {
+      const { course, hash } = c.req.param();
+      const picture = await showPicture(db, c.get("context"), course, hash);
+      // Its name changes with it, so it may be kept for a year.
+      return c.body(new Uint8Array(picture.bytes), 200, {
+        "content-type": picture.media_type,
+        "cache-control": "private, max-age=31536000, immutable",
+        "content-disposition": "inline",
+      });
+    },
+  );
   return app;
 }

@@ -2,21 +2,21 @@
 import { createHash } from "node:crypto";
 import type { Cover } from "@dawngate/contract";
 import { COVER_MOST, COVER_TYPES, type Focus, pictureFault } from "@dawngate/core/courses";
-import { imageSize } from "image-size";
 import type { Database } from "../db/connection";
+import type { Services } from "../http/kit";
 import { notFound, refusal } from "../http/problem";
-import type { Actor } from "../school/actor";
+import type { Context } from "../school/context";
 import { existing } from "./authoring";
 import { deleteCover, putCover, readCover, readCoverBytes, setFocus } from "./cover-store";
 
 /** Keeps a picture as the cover. What it is, its first bytes say: neither its name nor what its sender calls it. */
 export async function keepCover(
-  db: Database,
-  actor: Actor,
+  { db, readers }: Pick<Services, "db" | "readers">,
+  context: Context,
   course: string,
   bytes: Buffer,
 ): Promise<Cover> {
-  const picture = { ...lookAt(bytes), bytes: bytes.length };
+  const picture = { ...(await readers.picture({ bytes })), bytes: bytes.length };
   const fault = pictureFault(picture);
   if (fault) throw refusal(fault);
   if (Math.max(picture.width, picture.height) > COVER_MOST.side)
@@ -25,9 +25,9 @@ export async function keepCover(
     );
   const hash = createHash("sha256").update(bytes).digest("hex").slice(0, 32);
   const { width, height } = picture;
-  await db.withSchool(actor.school, async (tx) => {
+  await db.withSchool(context, async (tx) => {
     await existing(tx, course);
-    await putCover(tx, actor.school, course, {
+    await putCover(tx, context.school, course, {
       hash,
       media_type: COVER_TYPES[picture.kind as keyof typeof COVER_TYPES],
       width,
@@ -38,38 +38,28 @@ export async function keepCover(
   return { hash, width, height, x: 0.5, y: 0.5 };
 }
 
-function lookAt(bytes: Buffer): { kind: string | null; width: number; height: number } {
-  try {
-    const { type, width, height } = imageSize(bytes);
-    return { kind: type ?? null, width, height };
-  } catch {
-    return { kind: null, width: 0, height: 0 };
-  }
-}
-
 export async function moveFocus(
   db: Database,
-  actor: Actor,
+  context: Context,
   course: string,
   focus: Focus,
 ): Promise<void> {
-  const found = await db.withSchool(actor.school, (tx) => setFocus(tx, course, focus));
+  const found = await db.withSchool(context, (tx) => setFocus(tx, course, focus));
   if (!found) throw notFound("This course has no uploaded cover.");
 }
 
-export async function dropCover(db: Database, actor: Actor, course: string): Promise<void> {
-  await db.withSchool(actor.school, (tx) => deleteCover(tx, course));
+export async function dropCover(db: Database, context: Context, course: string): Promise<void> {
+  await db.withSchool(context, (tx) => deleteCover(tx, course));
 }
 
-export async function showCover(db: Database, actor: Actor, course: string) {
-  return db.withSchool(actor.school, (tx) => readCover(tx, course));
+export async function showCover(db: Database, context: Context, course: string) {
+  return db.withSchool(context, (tx) => readCover(tx, course));
 }
 
 /** The picture itself: to everybody where the course is published, else to its staff alone. */
-export async function showPicture(db: Database, actor: Actor, course: string, hash: string) {
-  const row = await db.withSchool(actor.school, (tx) => readCoverBytes(tx, course, hash));
-  const staff = actor.role === "owner" || actor.role === "instructor";
-  if (!row || (row.current_version === null && !staff))
+export async function showPicture(db: Database, context: Context, course: string, hash: string) {
+  const row = await db.withSchool(context, (tx) => readCoverBytes(tx, course, hash));
+  if (!row || (row.current_version === null && !context.may("courses.read")))
     throw notFound("There is no such cover, or not for you.");
   return row;
 }

@@ -6,8 +6,9 @@ import { courseSchema, firstDateOf, shiftCourse } from "@dawngate/core/plan";
 import { formatDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import type { Database, SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
-import { refusal } from "../http/problem";
-import type { Actor } from "../school/actor";
+import { notFound, refusal } from "../http/problem";
+import type { Context } from "../school/context";
+import { addAuthor } from "../school/staff-store";
 import { readSchool } from "../school/store";
 import { existing } from "./authoring";
 import { copyCover } from "./cover-store";
@@ -23,29 +24,41 @@ import { readTexts } from "./text-store";
 
 /** A new course: blank with the school's release hour, of a starting shape, or a copy with its dates moved. */
 export async function createCourse(
-  { db, now }: Pick<Services, "db" | "now">,
-  actor: Actor,
+  { db }: Pick<Services, "db">,
+  context: Context,
   { title, shape, copyOf, firstDay }: NewCourse,
 ): Promise<{ id: string }> {
   const id = `${slugOf(title)}-${randomBytes(3).toString("hex")}`;
-  await db.withSchool(actor.school, async (tx) => {
+  await db.withSchool(context, async (tx) => {
     const school = await readSchool(tx);
     const releaseHour = school.release_hour;
-    if (copyOf !== undefined) return copyCourse(tx, actor, copyOf, { id, title, firstDay });
-    const today = formatDate(localDateAt(zoneOf(school.time_zone), now()));
+    if (copyOf !== undefined && !context.reaches(copyOf))
+      throw notFound(`There is no course "${copyOf}" in this school.`);
+    if (copyOf !== undefined) {
+      await copyCourse(tx, context, copyOf, { id, title, firstDay });
+      return isTheirOwn(tx, context, id);
+    }
+    const today = formatDate(localDateAt(zoneOf(school.time_zone), context.now));
     const newId = () => randomBytes(4).toString("hex");
     const course = shape
       ? shapedCourse(shape, { id, title, today, releaseHour, newId })
       : courseSchema.parse({ id, title, releaseHour, modules: [] });
-    await insertDraft(tx, actor.school, course, await nextPosition(tx), new Map());
+    await insertDraft(tx, context.school, course, await nextPosition(tx), new Map());
+    await isTheirOwn(tx, context, id);
   });
   return { id };
+}
+
+/** An author of some courses only is invited to the one they have made. */
+async function isTheirOwn(tx: SchoolTransaction, context: Context, course: string): Promise<void> {
+  if (context.courses !== null && context.account)
+    await addAuthor(tx, context.school, context.account.id, course);
 }
 
 /** A course's draft once more, with texts and description; nobody is in it, and it has no cohorts. */
 async function copyCourse(
   tx: SchoolTransaction,
-  actor: Actor,
+  context: Context,
   from: string,
   { id, title, firstDay }: { id: string; title: string; firstDay: string | undefined },
 ): Promise<void> {
@@ -59,7 +72,7 @@ async function copyCourse(
     firstDay === undefined || first === null ? 0 : dayNumber(firstDay) - dayNumber(first);
   const texts = new Map(Object.entries(await readTexts(tx, from)));
   const course = { ...shiftCourse(draft, days), id, title };
-  await insertDraft(tx, actor.school, course, await nextPosition(tx), texts);
+  await insertDraft(tx, context.school, course, await nextPosition(tx), texts);
   await setDescription(tx, id, row.description);
   await setPlace(tx, id, { words: row.words, card: row.card });
   await copyCover(tx, from, id);
@@ -84,11 +97,11 @@ function slugOf(title: string): string {
 /** Where a course stands among the others: its group, its place in the list, the archive. */
 export async function arrangeCourse(
   db: Database,
-  actor: Actor,
+  context: Context,
   id: string,
   { archived, group, after, words, card, meant }: CourseChange,
 ): Promise<void> {
-  await db.withSchool(actor.school, async (tx) => {
+  await db.withSchool(context, async (tx) => {
     await existing(tx, id);
     // Before the row alone is written: all are held in one order.
     if (after !== undefined) await orderCourses(tx, id, after);

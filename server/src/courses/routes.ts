@@ -20,15 +20,14 @@ import { streamSSE } from "hono/streaming";
 import {
   answers,
   body,
+  counter,
   done,
   inCourse,
   inLesson,
   inSchool,
-  OWNERS,
-  only,
+  may,
   router,
   type Services,
-  STAFF,
 } from "../http/kit";
 import type { Changes } from "../jobs/changes";
 import {
@@ -47,9 +46,10 @@ import { shareLesson } from "./sharing";
 const tags = ["courses"];
 
 export function courseRoutes(services: Services, changes: Changes | null) {
-  const { db, now } = services;
-  const staff = only(services, STAFF);
-  const owners = only(services, OWNERS);
+  const { db } = services;
+  const readers = may(services, "courses.read");
+  const editors = may(services, "courses.edit");
+  const makers = may(services, "courses.make");
   const app = router()
     .openapi(
       createRoute({
@@ -57,11 +57,11 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses",
         tags,
         summary: "The school's courses, in its own order",
-        middleware: staff,
+        middleware: readers,
         request: { params: inSchool },
         responses: answers(courseList, "The courses."),
       }),
-      async (c) => c.json(await listCourses(db, c.get("actor"), now()), 200),
+      async (c) => c.json(await listCourses(db, c.get("context")), 200),
     )
     .openapi(
       createRoute({
@@ -69,11 +69,11 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses",
         tags,
         summary: "A new course, empty",
-        middleware: owners,
+        middleware: makers,
         request: { params: inSchool, body: body(newCourse) },
         responses: answers(created, "The course."),
       }),
-      async (c) => c.json(await createCourse(services, c.get("actor"), c.req.valid("json")), 200),
+      async (c) => c.json(await createCourse(services, c.get("context"), c.req.valid("json")), 200),
     )
     .openapi(
       createRoute({
@@ -81,11 +81,11 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}",
         tags,
         summary: "A course's current version, with its cohorts and its people",
-        middleware: staff,
+        middleware: readers,
         request: { params: inCourse },
         responses: answers(course, "The course."),
       }),
-      async (c) => c.json(await showCourse(db, c.get("actor"), c.req.valid("param").course), 200),
+      async (c) => c.json(await showCourse(db, c.get("context"), c.req.valid("param").course), 200),
     )
     .openapi(
       createRoute({
@@ -93,13 +93,13 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/lessons/{lesson}",
         tags,
         summary: "What stands in a lesson",
-        middleware: staff,
+        middleware: readers,
         request: { params: inLesson },
         responses: answers(lessonText, "The lesson's newest text."),
       }),
       async (c) => {
         const { course, lesson } = c.req.valid("param");
-        return c.json(await showLessonText(db, c.get("actor"), course, lesson), 200);
+        return c.json(await showLessonText(db, c.get("context"), course, lesson), 200);
       },
     )
     .openapi(
@@ -108,11 +108,11 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/draft",
         tags,
         summary: "A course as its authors edit it",
-        middleware: staff,
+        middleware: readers,
         request: { params: inCourse },
         responses: answers(draft, "The draft, with its number."),
       }),
-      async (c) => c.json(await showDraft(db, c.get("actor"), c.req.valid("param").course), 200),
+      async (c) => c.json(await showDraft(db, c.get("context"), c.req.valid("param").course), 200),
     )
     .openapi(
       createRoute({
@@ -122,13 +122,13 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         summary: "Play operations on a draft",
         description:
           "What was played before is not played again; the answer holds everything after the base.",
-        middleware: owners,
+        middleware: editors,
         request: { params: inCourse, body: body(edit) },
         responses: answers(edited, "What has happened since the base."),
       }),
       async (c) =>
         c.json(
-          await editDraft(db, c.get("actor"), c.req.valid("param").course, c.req.valid("json")),
+          await editDraft(db, c.get("context"), c.req.valid("param").course, c.req.valid("json")),
           200,
         ),
     )
@@ -138,11 +138,11 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/draft/texts",
         tags,
         summary: "What stands in all lessons of a draft",
-        middleware: owners,
+        middleware: editors,
         request: { params: inCourse },
         responses: answers(draftTexts, "The texts."),
       }),
-      async (c) => c.json(await showTexts(db, c.get("actor"), c.req.valid("param").course), 200),
+      async (c) => c.json(await showTexts(db, c.get("context"), c.req.valid("param").course), 200),
     )
     .openapi(
       createRoute({
@@ -150,12 +150,12 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}",
         tags,
         summary: "Put a course into a group, elsewhere in the list, into the archive or out of it",
-        middleware: owners,
+        middleware: makers,
         request: { params: inCourse, body: body(courseChange) },
         responses: answers(done, "Kept."),
       }),
       async (c) => {
-        await arrangeCourse(db, c.get("actor"), c.req.valid("param").course, c.req.valid("json"));
+        await arrangeCourse(db, c.get("context"), c.req.valid("param").course, c.req.valid("json"));
         return c.json({ done: true as const }, 200);
       },
     )
@@ -165,13 +165,13 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/description",
         tags,
         summary: "Say what a course is, for visitors",
-        middleware: owners,
+        middleware: editors,
         request: { params: inCourse, body: body(description) },
         responses: answers(done, "Kept."),
       }),
       async (c) => {
         const { course } = c.req.valid("param");
-        await changeDescription(db, c.get("actor"), course, c.req.valid("json").description);
+        await changeDescription(db, c.get("context"), course, c.req.valid("json").description);
         return c.json({ done: true as const }, 200);
       },
     )
@@ -181,13 +181,13 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}",
         tags,
         summary: "A lesson's text as its authors edit it",
-        middleware: staff,
+        middleware: readers,
         request: { params: inLesson },
         responses: answers(lessonDraft, "The text and the number of its revision."),
       }),
       async (c) => {
         const { course, lesson } = c.req.valid("param");
-        return c.json(await showLessonDraft(db, c.get("actor"), course, lesson), 200);
+        return c.json(await showLessonDraft(db, c.get("context"), course, lesson), 200);
       },
     )
     .openapi(
@@ -196,13 +196,13 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}/sharing",
         tags,
         summary: "Let a lesson stand in another course too",
-        middleware: owners,
+        middleware: editors,
         request: { params: inLesson, body: body(sharing) },
         responses: answers(done, "It stands there now, at the end."),
       }),
       async (c) => {
         const { course, lesson } = c.req.valid("param");
-        await shareLesson(db, c.get("actor"), course, lesson, c.req.valid("json").course);
+        await shareLesson(db, c.get("context"), course, lesson, c.req.valid("json").course);
         return c.json({ done: true as const }, 200);
       },
     )
@@ -212,14 +212,14 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}",
         tags,
         summary: "Keep a lesson's text as a new revision",
-        middleware: owners,
+        middleware: editors,
         request: { params: inLesson, body: body(lessonChange) },
         responses: answers(lessonDraft, "The new revision."),
       }),
       async (c) => {
         const { course, lesson } = c.req.valid("param");
-        const actor = c.get("actor");
-        return c.json(await changeLesson(db, actor, course, lesson, c.req.valid("json")), 200);
+        const context = c.get("context");
+        return c.json(await changeLesson(db, context, course, lesson, c.req.valid("json")), 200);
       },
     )
     .openapi(
@@ -228,21 +228,21 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/draft/operations",
         tags,
         summary: "What has happened to a draft since a number",
-        middleware: staff,
-        request: { params: inCourse, query: z.object({ base: z.coerce.number().int().min(0) }) },
+        middleware: readers,
+        request: { params: inCourse, query: z.object({ base: counter }) },
         responses: answers(edited.pick({ operations: true }), "The operations."),
       }),
       async (c) => {
         const { course } = c.req.valid("param");
         const { base } = c.req.valid("query");
-        const operations = await operationsAfter(db, c.get("actor"), course, base);
+        const operations = await operationsAfter(db, c.get("context"), course, base);
         return c.json({ operations }, 200);
       },
     );
 
   // A stream has no place among routes that answer once.
-  app.get("/schools/:school/courses/:course/draft/changes", only(services, STAFF), (c) => {
-    const { school } = c.get("actor");
+  app.get("/schools/:school/courses/:course/draft/changes", may(services, "courses.read"), (c) => {
+    const { school } = c.get("context");
     return streamSSE(c, async (stream) => {
       let wake: () => void = () => undefined;
       const stop = changes?.onDraft(school, c.req.param("course"), () => wake());

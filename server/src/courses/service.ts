@@ -1,25 +1,30 @@
 /** The list of courses, one course as it is published, and what stands in a lesson. */
 import type { Course, CourseList, LessonText } from "@dawngate/contract";
 import type { PlanCourse } from "@dawngate/core/plan";
-import { formatInstant, type Instant } from "@dawngate/core/time";
-import type { Database, SchoolTransaction } from "../db/connection";
+import { formatInstant } from "@dawngate/core/time";
+import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { countByCourse, listPeople, readCohorts } from "../enrollment/store";
 import { notFound } from "../http/problem";
 import { nextOpenings } from "../schedule/store";
-import { type Actor, isTheirs } from "../school/actor";
+import { type Context, isTheirs } from "../school/context";
 import { reading } from "../school/service";
-import { listCourseRows, readDraft, readPublished } from "./store";
+import { listCourseRows, readDraft, readPublishedRow } from "./store";
 import { readLessonText } from "./text-store";
+import { versionPlan } from "./versions";
 
 /** Every course, those that were never published by their draft. */
-export async function listCourses(db: Database, actor: Actor, now: Instant): Promise<CourseList> {
-  return reading(db, actor, async (tx) => {
+export async function listCourses(db: Database, context: Context): Promise<CourseList> {
+  return reading(db, context, async (tx) => {
     const rows = await listCourseRows(tx);
     const counts = await countByCourse(tx);
-    const next = await nextOpenings(tx, formatInstant(now));
+    const next = await nextOpenings(tx, formatInstant(context.now));
     const courses = [];
-    for (const { id, number, plan, archived, group } of rows) {
-      const course = plan ?? (await readDraft(tx, id));
+    for (const { id, number, archived, group } of rows) {
+      if (!context.reaches(id)) continue;
+      const course =
+        number === null
+          ? await readDraft(tx, id)
+          : await versionPlan(tx, context.school, id, number);
       if (!course) continue;
       courses.push({
         id,
@@ -48,11 +53,11 @@ export function sizeOf(course: PlanCourse) {
   };
 }
 
-export async function showCourse(db: Database, actor: Actor, id: string): Promise<Course> {
-  return reading(db, actor, async (tx) => {
-    const { number, plan, published_at } = await published(tx, id);
+export async function showCourse(db: Database, context: Context, id: string): Promise<Course> {
+  return reading(db, context, async (tx) => {
+    const { number, plan, published_at } = await published(tx, context.school, id);
     const cohorts = await readCohorts(tx, id);
-    const people = await listPeople(tx, id);
+    const people = context.may("people.see") ? await listPeople(tx, id) : [];
     return {
       id,
       title: plan.title,
@@ -68,7 +73,7 @@ export async function showCourse(db: Database, actor: Actor, id: string): Promis
       modules: publishedOutline(plan),
       cohorts: cohorts.map(({ name, cohort: { course, ...cohort } }) => ({ ...cohort, name })),
       people: people
-        .filter(({ cohort_id }) => isTheirs(actor, cohort_id))
+        .filter(({ cohort_id }) => isTheirs(context, cohort_id))
         .map((person) => ({
           enrollment: person.id,
           name: person.name,
@@ -89,24 +94,37 @@ export function publishedOutline(plan: PlanCourse) {
 
 export async function showLessonText(
   db: Database,
-  actor: Actor,
+  context: Context,
   courseId: string,
   lessonId: string,
 ): Promise<LessonText> {
-  return reading(db, actor, async (tx) => {
-    const { plan } = await published(tx, courseId);
+  return reading(db, context, async (tx) => {
+    const { plan, number } = await published(tx, context.school, courseId);
     const lesson = publishedOutline(plan)
       .flatMap((module) => module.lessons)
       .find(({ id }) => id === lessonId);
     if (!lesson) throw notFound(`There is no lesson "${lessonId}" in this course.`);
     const { id, title, kind, minutes } = lesson;
-    return { id, title, kind, minutes, text: (await readLessonText(tx, courseId, id)) ?? "" };
+    return {
+      id,
+      title,
+      kind,
+      minutes,
+      text: (await readLessonText(tx, courseId, number, id)) ?? "",
+    };
   });
 }
 
+/** The course as it is published, or null. */
+export async function findPublished(tx: SchoolTransaction, school: SchoolId, id: string) {
+  const row = await readPublishedRow(tx, id);
+  const plan = row && (await versionPlan(tx, school, id, row.number));
+  return plan ? { ...row, plan } : null;
+}
+
 /** The course as it is published, or a refusal. */
-export async function published(tx: SchoolTransaction, id: string) {
-  const course = await readPublished(tx, id);
+export async function published(tx: SchoolTransaction, school: SchoolId, id: string) {
+  const course = await findPublished(tx, school, id);
   if (!course) throw notFound(`There is no course "${id}" in this school.`);
   return course;
 }

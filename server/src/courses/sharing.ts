@@ -3,7 +3,7 @@ import { randomBytes } from "node:crypto";
 import { applyOperation, findPlace, type Operation } from "@dawngate/core/courses";
 import type { Database } from "../db/connection";
 import { conflict, notFound } from "../http/problem";
-import type { Actor } from "../school/actor";
+import type { Context } from "../school/context";
 import { contentsIn, existing } from "./authoring";
 import { saveDraft } from "./draft-store";
 import { appendOperations } from "./store";
@@ -15,12 +15,13 @@ import { coursesWith, readRevision } from "./text-store";
  */
 export async function shareLesson(
   db: Database,
-  actor: Actor,
+  context: Context,
   course: string,
   lesson: string,
   target: string,
 ): Promise<void> {
-  await db.withSchool(actor.school, async (tx) => {
+  await db.withSchool(context, async (tx) => {
+    if (!context.reaches(target)) throw notFound(`There is no course "${target}" in this school.`);
     const { draft: from } = await existing(tx, course);
     const { row, draft } = await existing(tx, target, true);
     const found = findPlace(from, lesson)?.lesson;
@@ -44,10 +45,9 @@ export async function shareLesson(
     };
     const applied = applyOperation(draft, operation);
     if (!applied.ok) throw conflict(applied.reason);
-    await saveDraft(tx, actor.school, draft, applied.course, contentsIn([operation]));
-    const author = actor.account?.name ?? "";
+    await saveDraft(tx, context.school, draft, applied.course, contentsIn([operation]));
     const clientId = `sharing-${randomBytes(8).toString("hex")}`;
     const one = { clientId, number: 1, operation };
-    await appendOperations(tx, actor.school, target, row.draft_sequence + 1, author, [one]);
+    await appendOperations(tx, context.school, target, row.draft_sequence + 1, [one]);
   });
 }

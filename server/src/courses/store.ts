@@ -184,20 +184,14 @@ export async function listCourseRows(tx: SchoolTransaction) {
         .onRef("version.course_id", "=", "course.id")
         .onRef("version.number", "=", "course.current_version"),
     )
-    .select([
-      "course.id",
-      "course.archived",
-      "course.group_name as group",
-      "version.number",
-      "version.plan",
-    ])
+    .select(["course.id", "course.archived", "course.group_name as group", "version.number"])
     .orderBy("course.position")
     .orderBy("course.id")
     .execute();
 }
 
-/** A course with its current version, or null where there is none. */
-export async function readPublished(tx: SchoolTransaction, id: string) {
+/** A course that is published, and which version is in force; null where none is. */
+export async function readPublishedRow(tx: SchoolTransaction, id: string) {
   const row = await tx
     .selectFrom("course")
     .innerJoin("course_version as version", (join) =>
@@ -213,7 +207,6 @@ export async function readPublished(tx: SchoolTransaction, id: string) {
       "course.words",
       "course.card",
       "version.number",
-      "version.plan",
       "version.published_at",
     ])
     .where("course.id", "=", id)
@@ -341,7 +334,6 @@ export async function appendOperations(
   school: SchoolId,
   course: string,
   first: number,
-  author: string,
   operations: { clientId: string; number: number; operation: Operation }[],
 ): Promise<void> {
   await insertMany(
@@ -354,7 +346,6 @@ export async function appendOperations(
       client_id: clientId,
       client_number: number,
       operation,
-      author,
     })),
   );
   await tx

@@ -25,11 +25,10 @@ export async function insertRevision(
   content: string,
   number: number,
   text: string,
-  author: string,
 ): Promise<void> {
   await tx
     .insertInto("lesson_revision")
-    .values({ school_id: school, lesson_id: content, number, body: text, author })
+    .values({ school_id: school, lesson_id: content, number, body: text })
     .execute();
 }
 
@@ -56,13 +55,12 @@ export async function insertFirstTexts(
   school: SchoolId,
   course: string,
   texts: ReadonlyMap<string, string>,
-  author: string,
 ): Promise<void> {
   if (texts.size === 0) return;
   const rows = [...texts].map(([lesson, body]) => ({ lesson, body }));
   await sql`
-    insert into lesson_revision (school_id, lesson_id, number, body, author)
-    select placed.school_id, placed.lesson_id, 1, given.body, ${author}
+    insert into lesson_revision (school_id, lesson_id, number, body)
+    select placed.school_id, placed.lesson_id, 1, given.body
     from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) as given (lesson text, body text)
     join lesson_placement placed on placed.course_id = ${course} and placed.id = given.lesson
     where placed.school_id = ${school} and not exists (
@@ -71,22 +69,33 @@ export async function insertFirstTexts(
   `.execute(tx);
 }
 
-/** The newest text of a lesson that stands in the course's current version. */
-export async function readLessonText(tx: SchoolTransaction, course: string, lesson: string) {
-  const row = await tx
-    .selectFrom("lesson_placement as placed")
-    .innerJoin("lesson_revision as revision", (join) =>
-      join
-        .onRef("revision.school_id", "=", "placed.school_id")
-        .onRef("revision.lesson_id", "=", "placed.lesson_id"),
-    )
-    .select("revision.body")
-    .where("placed.course_id", "=", course)
-    .where("placed.id", "=", lesson)
-    .orderBy("revision.number", "desc")
-    .limit(1)
-    .executeTakeFirst();
-  return row?.body ?? null;
+/** The newest text of a lesson as a version of its course names it, whatever the draft holds since. */
+export async function readLessonText(
+  tx: SchoolTransaction,
+  course: string,
+  version: number,
+  lesson: string,
+) {
+  const { rows } = await sql<{ body: string }>`
+    select r.body from course_version v
+    join lesson_revision r on r.school_id = v.school_id and r.lesson_id = v.lessons ->> ${lesson}
+    where v.course_id = ${course} and v.number = ${version}
+    order by r.number desc limit 1
+  `.execute(tx);
+  return rows[0]?.body ?? null;
+}
+
+/** What stands in the lessons of a draft: content by lesson, for a version that is made of it. */
+export async function contentsOfDraft(
+  tx: SchoolTransaction,
+  course: string,
+): Promise<Record<string, string>> {
+  const rows = await tx
+    .selectFrom("lesson_placement")
+    .select(["id", "lesson_id"])
+    .where("course_id", "=", course)
+    .execute();
+  return Object.fromEntries(rows.map(({ id, lesson_id }) => [id, lesson_id]));
 }
 
 /** The other courses whose drafts hold this content, by title. */

@@ -1,11 +1,12 @@
 /** The database as the rest of the server sees it: only ever through one school at a time. */
-import type { Role } from "@dawngate/contract";
+import type { Role, StaffRole } from "@dawngate/contract";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { Kysely, PostgresDialect, sql, type Transaction } from "kysely";
 import pg from "pg";
-import { openPool } from "./pool";
+import { openPool, type Patience, REQUEST, type Scope, scopeOf } from "./pool";
 import type { DatabaseAddress } from "./prepare";
 import type { Tables } from "./types";
+import type { Who } from "./who";
 
 /** A transaction that sees and writes one school's rows and no others. */
 export type SchoolTransaction = Transaction<Tables>;
@@ -13,6 +14,8 @@ export type SchoolTransaction = Transaction<Tables>;
 declare const brand: unique symbol;
 /** The identifier of a school that exists. */
 export type SchoolId = string & { readonly [brand]: "SchoolId" };
+
+export type { Scope } from "./pool";
 
 export interface Database {
   /** The school of a web address, or null. */
@@ -28,18 +31,30 @@ export interface Database {
   coursesToProject(at: string): Promise<{ school: SchoolId; course: string }[]>;
   /** What an invitation that can still be used is for, by the hash of its token. */
   findInvitation(hash: string): Promise<InvitationRow | null>;
+  /** The schools in which an account is staff or a person. */
+  schoolsWith(account: string): Promise<SchoolId[]>;
+  /** Removes a school for good, whose owners asked for it so many days ago; false where they did not, or it is gone. */
+  deleteSchool(school: string, days: number): Promise<boolean>;
   /**
-   * Runs `work` in one transaction, set to the school (`SET LOCAL`), so that row security shows it nothing else.
-   * This is the only way to an executor. What throws rolls back.
+   * Runs `work` in one transaction, set to the school (`SET LOCAL`), so that row security shows it nothing else, and to
+   * whoever acts, whose name every row then bears. This is the only way to an executor. What throws rolls back.
+   *
+   * @example
+   * await db.withSchool(context, (tx) => updateSchool(tx, { name: "Ember Row" }));
    */
-  withSchool<T>(school: SchoolId, work: (tx: SchoolTransaction) => Promise<T>): Promise<T>;
-  /** The same for reading: everything in `work` sees the same state of the database. */
-  readSchool<T>(school: SchoolId, work: (tx: SchoolTransaction) => Promise<T>): Promise<T>;
+  withSchool<T>(scope: Scope | SchoolId, work: (tx: SchoolTransaction) => Promise<T>): Promise<T>;
+  /** The same for reading, over connections of its own: everything in `work` sees the same state of the database. */
+  readSchool<T>(scope: Scope | SchoolId, work: (tx: SchoolTransaction) => Promise<T>): Promise<T>;
   /** Makes a school, and all that `work` puts into it, in one transaction. Its slug must be free. */
   createSchool(
     school: NewSchool,
+    who: Who,
     work: (tx: SchoolTransaction, school: SchoolId) => Promise<void>,
   ): Promise<SchoolId>;
+  /** Whether the database answers. */
+  answers(): Promise<boolean>;
+  /** The connections for writing and for reading. */
+  figures(): Record<"write" | "read", { total: number; free: number; waiting: number }>;
   close(): Promise<void>;
 }
 
@@ -49,17 +64,23 @@ export interface InvitationRow {
   school_name: string;
   id: string;
   email: string;
-  role: "instructor" | "enrollee";
+  role: StaffRole | "enrollee";
 }
 
 export interface ActorRow {
   school: SchoolId;
-  role: "owner" | "instructor" | null;
+  role: StaffRole | null;
   person: string | null;
   /** Staff have enrolled somebody of this address, who has no account yet. */
   linkable: boolean;
   /** The cohorts that an instructor leads. */
   cohorts: string[];
+  /** The courses that an author is invited to; null: all. */
+  courses: string[] | null;
+  /** The school asks its staff for a second step. */
+  two_factor: boolean;
+  /** Its owners have asked for it to be removed. */
+  deleted_at: string | null;
 }
 
 export interface NewSchool {
@@ -91,20 +112,29 @@ const types: pg.CustomTypesConfig = {
  */
 const OPTIONS = "-c timezone=UTC -c plan_cache_mode=force_generic_plan";
 
-/** Opens a pool of connections. */
-export function openDatabase(address: DatabaseAddress): Database {
-  const pool = openPool({ ...address, types, max: 10, options: OPTIONS });
+/**
+ * Opens connections: some for writing, others for reading, so that whoever waits for a row that somebody holds takes
+ * nothing from those who only read.
+ */
+export function openDatabase(
+  address: DatabaseAddress,
+  { patience = REQUEST, most = 10 }: { patience?: Patience; most?: number } = {},
+): Database {
+  const open = (max: number) => openPool({ ...address, types, max, options: OPTIONS }, patience);
+  const pool = open(most);
+  const readers = open(Math.max(1, Math.ceil(most * 0.6)));
   const db = new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
+  const reading = new Kysely<Tables>({ dialect: new PostgresDialect({ pool: readers }) });
   return {
     async findSchool(slug) {
       const { rows } = await sql<{ id: SchoolId | null }>`select school_of(${slug}) as id`.execute(
-        db,
+        reading,
       );
       return rows[0]?.id ?? null;
     },
     async findActor(slug, account, mail) {
       const { rows } =
-        await sql<ActorRow>`select * from actor_of(${slug}, ${account}, ${mail})`.execute(db);
+        await sql<ActorRow>`select * from actor_of(${slug}, ${account}, ${mail})`.execute(reading);
       return rows[0] ?? null;
     },
     async schoolsOf(account, address) {
@@ -113,7 +143,7 @@ export function openDatabase(address: DatabaseAddress): Database {
         name: string;
         role: Role;
       }>`select slug, name, role from schools_of(${account}, ${address}) order by name, role desc`.execute(
-        db,
+        reading,
       );
       return rows;
     },
@@ -121,25 +151,41 @@ export function openDatabase(address: DatabaseAddress): Database {
       const { rows } = await sql<{
         school: SchoolId;
         course: string;
-      }>`select school, course from courses_to_project(${at}::timestamptz)`.execute(db);
+      }>`select school, course from courses_to_project(${at}::timestamptz)`.execute(reading);
       return rows;
     },
     async findInvitation(hash) {
-      const { rows } = await sql<InvitationRow>`select * from invitation_of(${hash})`.execute(db);
+      const { rows } = await sql<InvitationRow>`select * from invitation_of(${hash})`.execute(
+        reading,
+      );
       return rows[0] ?? null;
     },
-    withSchool: (school, work) => pool.inSchool(school, () => db.transaction().execute(work)),
-    readSchool: (school, work) =>
-      pool.inSchool(school, () =>
-        db
+    async schoolsWith(account) {
+      const { rows } = await sql<{
+        school: SchoolId;
+      }>`select schools_with(${account}) as school`.execute(reading);
+      return rows.map(({ school }) => school);
+    },
+    async deleteSchool(school, days) {
+      const { rows } = await sql<{
+        gone: boolean;
+      }>`select delete_school(${school}::uuid, make_interval(days => ${days}::integer)) as gone`.execute(
+        db,
+      );
+      return rows[0]?.gone ?? false;
+    },
+    withSchool: (scope, work) => pool.within(scopeOf(scope), () => db.transaction().execute(work)),
+    readSchool: (scope, work) =>
+      readers.within(scopeOf(scope), () =>
+        reading
           .transaction()
           .setIsolationLevel("repeatable read")
           .setAccessMode("read only")
           .execute(work),
       ),
-    createSchool: async (school, work) => {
+    createSchool: async (school, who, work) => {
       const id = crypto.randomUUID() as string as SchoolId;
-      await pool.inSchool(id, () =>
+      await pool.within({ school: id, who }, () =>
         db.transaction().execute(async (tx) => {
           await tx
             .insertInto("school")
@@ -150,6 +196,14 @@ export function openDatabase(address: DatabaseAddress): Database {
       );
       return id;
     },
-    close: () => db.destroy(),
+    answers: () =>
+      sql`select 1`.execute(reading).then(
+        () => true,
+        () => false,
+      ),
+    figures: () => ({ write: pool.figures(), read: readers.figures() }),
+    close: async () => {
+      await Promise.all([db.destroy(), reading.destroy()]);
+    },
   };
 }

@@ -4,7 +4,7 @@ import pg from "pg";
 import { prepareQueue } from "../jobs/queue-tables";
 import { migrations } from "./migrations";
 
-/** The superuser of a cluster; used for nothing but this. */
+/** The superuser of a cluster; used for nothing but this, in a process that ends when it is done. */
 export interface Cluster {
   host: string;
   port: number;
@@ -18,16 +18,21 @@ export interface DatabaseAddress {
   database: string;
   user: string;
   password: string;
+  /** A file with the authority's certificate: the way to the database is encrypted, and its name checked. */
+  ca?: string;
 }
 
-/**
- * Creates what is missing and migrates. Can be called any number of times, by several processes at once.
- * `secret` becomes the password of both roles.
- */
+/** One secret for each role: whoever has the server's is not the owner. */
+export interface RoleSecrets {
+  owner: string;
+  app: string;
+}
+
+/** Creates what is missing and migrates. Can be called any number of times, by several processes at once. */
 export async function prepareDatabase(
   cluster: Cluster,
   database: string,
-  secret: string,
+  secrets: RoleSecrets,
 ): Promise<DatabaseAddress> {
   const { host, port, password } = cluster;
   const admin = new pg.Client({ host, port, user: "postgres", password, database: "postgres" });
@@ -35,22 +40,30 @@ export async function prepareDatabase(
   try {
     // One at a time: creating a role or a database twice at the same instant would fail.
     await admin.query("select pg_advisory_lock(20261124)");
-    for (const role of ["dawngate_owner", "dawngate_app"]) {
+    for (const [role, secret] of [
+      ["dawngate_owner", secrets.owner],
+      ["dawngate_app", secrets.app],
+    ] as const) {
       const { rowCount } = await admin.query("select 1 from pg_roles where rolname = $1", [role]);
       const verb = rowCount === 0 ? "create" : "alter";
-      await admin.query(`${verb} role ${role} login password ${admin.escapeLiteral(secret)}`);
+      await admin.query(
+        `${verb} role ${role} login nosuperuser nocreatedb nocreaterole noreplication nobypassrls password ${admin.escapeLiteral(secret)}`,
+      );
     }
+    const name = admin.escapeIdentifier(database);
     const exists = await admin.query("select 1 from pg_database where datname = $1", [database]);
-    if (exists.rowCount === 0)
-      await admin.query(`create database ${admin.escapeIdentifier(database)} owner dawngate_owner`);
-    const owner = { host, port, database, user: "dawngate_owner", password: secret };
+    if (exists.rowCount === 0) await admin.query(`create database ${name} owner dawngate_owner`);
+    // Nobody makes tables beside ours, not even for the length of a session.
+    await admin.query(`revoke all on database ${name} from public`);
+    await admin.query(`grant connect on database ${name} to dawngate_app`);
+    const owner = { host, port, database, user: "dawngate_owner", password: secrets.owner };
     await migrate(owner);
     await prepareQueue(owner);
     await grantQueue(owner);
   } finally {
     await admin.end();
   }
-  return { host, port, database, user: "dawngate_app", password: secret };
+  return { host, port, database, user: "dawngate_app", password: secrets.app };
 }
 
 /** Drops a database and all that is in it. */
@@ -71,7 +84,8 @@ async function grantQueue(owner: DatabaseAddress): Promise<void> {
   await client.connect();
   try {
     await client.query(`
-      grant usage, create on schema pgboss to dawngate_app;
+      revoke create on schema pgboss from dawngate_app;
+      grant usage on schema pgboss to dawngate_app;
       grant select, insert, update, delete on all tables in schema pgboss to dawngate_app;
       grant execute on all functions in schema pgboss to dawngate_app;
     `);

@@ -1,6 +1,6 @@
 /** The tables, as Kysely sees them. Dates are `YYYY-MM-DD`, instants ISO 8601 in UTC: the driver is told so. */
 
-import type { RippleAnswer } from "@dawngate/contract";
+import type { RippleAnswer, StaffRole } from "@dawngate/contract";
 import type { CourseCard, CoverType, Operation, OwnWords } from "@dawngate/core/courses";
 import type { PlanCohort, PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
@@ -22,12 +22,25 @@ export interface SchoolTable {
   release_hour: Generated<string>;
   created_at: Generated<string>;
   words: Generated<OwnWords>;
+  /** Staff must have taken a second step when they signed in. */
+  two_factor: Generated<boolean>;
+  /** Asked to be deleted at this instant; removed after a wait. */
+  deleted_at: Generated<string | null>;
+}
+
+/** Who wrote a row: filled in by the database from the transaction. */
+export interface Authored {
+  author: Generated<string>;
+  author_kind: Generated<"account" | "key" | "system" | "unknown">;
+  author_id: Generated<string>;
 }
 
 export interface MemberTable {
   school_id: string;
   user_id: string;
-  role: "owner" | "instructor";
+  role: StaffRole;
+  /** An author of all courses, or only of those in `course_author`. */
+  all_courses: Generated<boolean>;
   name: string;
   email: string;
   created_at: Generated<string>;
@@ -43,21 +56,74 @@ export interface InvitationTable {
   school_id: string;
   id: Generated<string>;
   email: string;
-  role: "instructor" | "enrollee";
+  role: StaffRole | "enrollee";
   token_hash: string;
   invited_by: string;
   expires_at: string;
   accepted_at: string | null;
 }
 
-export interface DraftOperationTable {
+export interface CourseAuthorTable {
+  school_id: string;
+  course_id: string;
+  user_id: string;
+}
+
+export interface HandoverTable {
+  school_id: string;
+  from_user: string;
+  to_user: string;
+  at: Generated<string>;
+}
+
+export interface RemarkTable extends Authored {
+  school_id: string;
+  course_id: string;
+  id: Generated<string>;
+  item_id: string | null;
+  body: string;
+  at: Generated<string>;
+  settled_at: string | null;
+  settled_by: string | null;
+}
+
+export interface ChangeTable extends Authored {
+  school_id: string;
+  id: Generated<string>;
+  /** Null until its transaction has ended. */
+  number: string | null;
+  at: Generated<string>;
+  what: string;
+  act: "added" | "changed" | "removed";
+  subject: string;
+  course: string | null;
+  person: string | null;
+  before: Record<string, unknown> | null;
+  after: Record<string, unknown> | null;
+  hash: Buffer | null;
+}
+
+export interface OutboxTable {
+  id: Generated<string>;
+  school_id: string | null;
+  kind: string;
+  payload: JSONColumnType<Record<string, unknown>>;
+  at: Generated<string>;
+  state: Generated<"waiting" | "queued" | "failed">;
+  due: Generated<string>;
+  once: string | null;
+  attempts: Generated<number>;
+  fault: string | null;
+  tried_at: string | null;
+}
+
+export interface DraftOperationTable extends Authored {
   school_id: string;
   course_id: string;
   sequence: number;
   client_id: string;
   client_number: number;
   operation: JSONColumnType<Operation>;
-  author: string;
   at: Generated<string>;
 }
 
@@ -116,22 +182,24 @@ export interface LessonTable {
   created_at: Generated<string>;
 }
 
-export interface LessonRevisionTable {
+export interface LessonRevisionTable extends Authored {
   school_id: string;
   lesson_id: string;
   number: number;
   body: string;
-  author: Generated<string>;
   created_at: Generated<string>;
 }
 
-export interface CourseVersionTable {
+export interface CourseVersionTable extends Authored {
   school_id: string;
   course_id: string;
   number: number;
   plan: JSONColumnType<PlanCourse>;
+  /** What stands in its lessons: content by lesson. */
+  lessons: ColumnType<Record<string, string>, string | undefined, string>;
+  /** The form its document was written in. */
+  form: Generated<number>;
   note: string;
-  author: string;
   people: "everybody" | "new-only" | "only-in-favor";
   /** The earlier version whose plan it is. */
   brings_back: Generated<number | null>;
@@ -180,14 +248,13 @@ export interface EnrollmentTable {
   stale_at: Generated<string | null>;
 }
 
-export interface EnrollmentEventTable {
+export interface EnrollmentEventTable extends Authored {
   school_id: string;
   enrollment_id: string;
   sequence: number;
   kind: string;
   at: string;
   data: JSONColumnType<Record<string, unknown>>;
-  author: string;
   reason: string | null;
   idempotency_key: string | null;
   recorded_at: Generated<string>;
@@ -226,6 +293,11 @@ export interface RippleRunTable {
 }
 
 export interface Tables {
+  change: ChangeTable;
+  course_author: CourseAuthorTable;
+  handover: HandoverTable;
+  outbox: OutboxTable;
+  remark: RemarkTable;
   ripple_run: RippleRunTable;
   course_cover: CourseCoverTable;
   school: SchoolTable;

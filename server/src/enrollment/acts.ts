@@ -4,12 +4,11 @@ import { itemTitles } from "@dawngate/core/plan";
 import { compare, isTouched } from "@dawngate/core/review";
 import type { Timeline } from "@dawngate/core/schedule";
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import { readDraft } from "../courses/store";
-import type { Database, SchoolTransaction } from "../db/connection";
+import type { SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
 import { notFound, refusal } from "../http/problem";
 import { write } from "../review/ripple";
-import { type Actor, isTheirs } from "../school/actor";
+import { type Context, isTheirs } from "../school/context";
 import { type Happening, keep, numbered } from "./append";
 import { type Case, clockOf, holdCase, readCase, withEvents, workOut } from "./case";
 import { seatsIn } from "./enroll";
@@ -20,17 +19,16 @@ import { holdSeats, readCohorts, readPeople, setCohort } from "./store";
  * and it is done for the rest; where nobody is left it is refused. The same press twice is done once.
  */
 export async function act(
-  { db, now }: { db: Database; now: Services["now"] },
-  actor: Actor,
+  { db }: Pick<Services, "db">,
+  context: Context,
   course: string,
   { enrollments, key, act: asked, look = false }: ActRequest,
 ): Promise<Acted> {
-  const at = now();
-  return db.withSchool(actor.school, async (tx) => {
-    if ("item" in asked) await checkItem(tx, course, asked.item, asked.type);
+  const at = context.now;
+  return db.withSchool(context, async (tx) => {
     const seats =
-      asked.type === "moved" ? await seatsFor(tx, actor, course, asked.cohort, at, look) : null;
-    const acting = new Acting(tx, actor, asked, key, at, look, seats);
+      asked.type === "moved" ? await seatsFor(tx, context, course, asked.cohort, at, look) : null;
+    const acting = new Acting(tx, context, asked, key, at, look, seats);
     // In one order, so that two who act for the same people take turns.
     for (const id of [...new Set(enrollments)].sort()) await acting.one(course, id);
     const answer = await acting.answer();
@@ -52,18 +50,18 @@ interface Seats {
 
 async function seatsFor(
   tx: SchoolTransaction,
-  actor: Actor,
+  context: Context,
   course: string,
   cohort: string | null,
   at: Instant,
   look: boolean,
 ): Promise<Seats> {
-  if (!isTheirs(actor, cohort)) throw notFound("You can move people into the cohorts you lead.");
+  if (!isTheirs(context, cohort)) throw notFound("You can move people into the cohorts you lead.");
   if (!look) await holdSeats(tx, course, null);
   if (cohort === null) return { cohort: null, left: Number.POSITIVE_INFINITY };
   const found = (await readCohorts(tx, course)).find((one) => one.cohort.id === cohort)?.cohort;
   if (!found) throw notFound(`There is no cohort "${cohort}" in this course.`);
-  const left = await seatsIn(tx, actor.school, course, cohort, at);
+  const left = await seatsIn(tx, context.school, course, cohort, at);
   return { cohort: found, left: left ?? Number.POSITIVE_INFINITY };
 }
 
@@ -76,7 +74,7 @@ class Acting {
 
   constructor(
     private readonly tx: SchoolTransaction,
-    private readonly actor: Actor,
+    private readonly context: Context,
     private readonly asked: StaffAct,
     private readonly key: string,
     private readonly at: Instant,
@@ -85,16 +83,15 @@ class Acting {
   ) {}
 
   async one(course: string, id: string): Promise<void> {
-    const { tx, actor, asked, at, look, seats } = this;
-    const found = await (look ? readCase : holdCase)(tx, actor.school, id);
-    if (found?.course !== course || !isTheirs(actor, found.enrollment.cohort))
+    const { tx, context, asked, at, look, seats } = this;
+    const found = await (look ? readCase : holdCase)(tx, context.school, id);
+    if (found?.course !== course || !isTheirs(context, found.enrollment.cohort))
       throw notFound(`There is no enrollment "${id}" in this course.`);
     const { type, reason, ...data } = asked;
     const happening: Happening = {
       kind: type,
       at: formatInstant(at),
       data,
-      author: actor.account?.name ?? "staff",
       reason,
       key: this.key,
     };
@@ -105,7 +102,8 @@ class Acting {
       return;
     }
     const before = workOut(found, at);
-    const no = whyNot(asked, found, before, seats);
+    const off = "item" in asked ? itemFault(found, asked.item, asked.type) : null;
+    const no = off ?? whyNot(asked, found, before, seats);
     if (no !== null) {
       this.refused.push({ enrollment: id, reason: no });
       return;
@@ -119,7 +117,7 @@ class Acting {
     if (seats) seats.left -= 1;
     if (look) return;
     if (asked.type === "moved") await setCohort(tx, id, asked.cohort);
-    await keep(tx, actor.school, after, events, timeline, at, before);
+    await keep(tx, context.school, after, events, timeline, at, before);
   }
 
   async answer(): Promise<Acted> {
@@ -184,10 +182,11 @@ function whyNot(
   }
 }
 
-async function checkItem(tx: SchoolTransaction, course: string, item: string, type: string) {
-  const draft = await readDraft(tx, course);
-  const module = draft?.modules.some(({ id }) => id === item);
-  const lesson = draft?.modules.some(({ lessons }) => lessons.some(({ id }) => id === item));
-  if (!module && !lesson) throw notFound(`The course has no module or lesson "${item}".`);
-  if (module && type === "passed") throw refusal("A module is not passed, a lesson is.");
+/** Why a module or lesson cannot be meant: asked of the versions that count for the person, not of the draft. */
+function itemFault({ plan, held }: Case, item: string, type: string): string | null {
+  const modules = [plan, ...held].flatMap((one) => one.modules);
+  const module = modules.some(({ id }) => id === item);
+  const lesson = modules.some(({ lessons }) => lessons.some(({ id }) => id === item));
+  if (!module && !lesson) return `Their course has no module or lesson "${item}".`;
+  return module && type === "passed" ? "A module is not passed, a lesson is." : null;
 }

@@ -10,7 +10,6 @@ import { eventsAdded } from "./event-store";
 import type { KeptEvent, NewEvent } from "./events";
 
 export interface Happening extends NewEvent {
-  author: string;
   reason: string | null;
   /** The same key twice is the same press twice. */
   key: string | null;
@@ -28,7 +27,12 @@ export function numbered<T extends Happening>(
 
 /**
  * Appends an event and works the person's openings out again. Answers false where an event of this key is there
- * already: then nothing is done.
+ * already: then nothing is done. Its author is whoever the transaction is set to.
+ *
+ * @example
+ * await db.withSchool(context, (tx) =>
+ *   appendEvent(tx, context.school, course, enrollment,
+ *     { kind: "paused", at: formatInstant(context.now), data: {}, reason: "Ill", key: "press-1" }, context.now));
  */
 export async function appendEvent(
   tx: SchoolTransaction,
@@ -55,19 +59,20 @@ export async function appendEvent(
 export async function keep(
   tx: SchoolTransaction,
   school: SchoolId,
-  { enrollment, version, lastSequence, projected }: Case,
+  after: Case,
   events: readonly (Happening & KeptEvent)[],
   timeline: Timeline,
   now: Instant,
   before: Timeline,
 ): Promise<void> {
+  const { enrollment, version, projected } = after;
   const first = events[0]?.sequence ?? 0;
   const holds =
     projected.version === version &&
     projected.sequence === first - 1 &&
     (projected.staleAt === null || Date.parse(projected.staleAt) > now);
   const items = holds ? changedItems(timeline, before) : timeline.items;
-  const projection = projectionOf(enrollment, { ...timeline, items }, version, lastSequence, now);
+  const projection = projectionOf(after, { ...timeline, items }, now);
   const added = eventsAdded(school, enrollment.id, events);
   await writeOpenings(tx, school, [{ ...projection, all: !holds }], added);
 }

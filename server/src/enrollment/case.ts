@@ -9,8 +9,9 @@ import {
   type Timeline,
 } from "@dawngate/core/schedule";
 import type { Instant } from "@dawngate/core/time";
+import { LRUCache } from "lru-cache";
+import { versionPlans, versionsOf } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { versionPlans, versionsOf } from "../review/versions";
 import { readCaseRow } from "./event-store";
 import { fromEvents, type KeptEvent, setsUp } from "./events";
 
@@ -53,29 +54,34 @@ export async function readCase(
     plan,
     held,
     keys: new Set(row.keys),
-    enrollment: remembered(school, enrollment, row.lastSequence, () =>
+    enrollment: remembered(school, enrollment, row, () =>
       fromEvents(enrollment, row.course, row.events),
     ),
   };
 }
 
-/** Enrollments by the number of their last event: what has happened does not change, so they are read once. */
-const read = new Map<string, PlanEnrollment>();
-/** So many are kept; the one that came first goes first. */
-const MOST_READ = 5_000;
+/**
+ * Enrollments as they were after their last event: what has happened does not change, so it is read once. Of each the
+ * newest alone is kept, and of all together so many events; what was asked for longest ago goes first.
+ */
+const EVENTS_MOST = 200_000;
+const read = new LRUCache<string, { sequence: number; enrollment: PlanEnrollment }>({
+  maxSize: EVENTS_MOST,
+  sizeCalculation: ({ enrollment }) => 10 + enrollment.events.length,
+});
 
+/** What this very transaction has written is not kept: it may never come to be. */
 function remembered(
   school: SchoolId,
   enrollment: string,
-  sequence: number,
+  { lastSequence: sequence, own }: { lastSequence: number; own: boolean },
   make: () => PlanEnrollment,
 ): PlanEnrollment {
-  const key = `${school} ${sequence} ${enrollment}`;
+  const key = `${school} ${enrollment}`;
   const found = read.get(key);
-  if (found) return found;
+  if (found?.sequence === sequence && !own) return found.enrollment;
   const made = make();
-  read.set(key, made);
-  if (read.size > MOST_READ) read.delete(read.keys().next().value as string);
+  if (!own && (found?.sequence ?? 0) < sequence) read.set(key, { sequence, enrollment: made });
   return made;
 }
 

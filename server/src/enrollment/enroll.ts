@@ -14,15 +14,17 @@ import {
 } from "@dawngate/core/time";
 import { readCover } from "../courses/cover-store";
 import { published, publishedOutline, sizeOf } from "../courses/service";
+import { versionPlans } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
 import { conflict, notFound, ProblemError } from "../http/problem";
-import { versionPlans } from "../review/versions";
+import { follow } from "../jobs/outbox";
 import { InBulk } from "../schedule/in-bulk";
 import { projectOne } from "../schedule/project";
-import type { Actor } from "../school/actor";
+import type { Context } from "../school/context";
 import { planSchool } from "../school/plan";
-import { invite, reading } from "../school/service";
+import { reading } from "../school/service";
+import { inviteWithin } from "../school/staff";
 import { linkPerson, readPersonOf, readSchool } from "../school/store";
 import { lotsOf } from "./lot-store";
 import { sayFault } from "./say";
@@ -31,7 +33,7 @@ import {
   findPersonByEmail,
   holdSeats,
   insertEnrollments,
-  insertPeople,
+  insertPerson,
   readCohorts,
   setAccount,
 } from "./store";
@@ -96,7 +98,7 @@ export async function seatsIn(
   cohort: string,
   now: Instant,
 ): Promise<number | null> {
-  const course = await published(tx, courseId);
+  const course = await published(tx, school, courseId);
   const { cohorts, active, school: settings } = await activeIn(tx, course, school, now);
   const chosen = cohorts.find((one) => one.cohort.id === cohort) ?? null;
   return placeOf(chosen, course.plan, active, settings.timeZone).seatsLeft;
@@ -104,58 +106,83 @@ export async function seatsIn(
 
 /** A course as everybody may see it, with the ways into it for the one who asks. */
 export async function showPublicCourse(
-  { db, now }: Pick<Services, "db" | "now">,
-  actor: Actor,
+  { db, threads }: Pick<Services, "db" | "threads">,
+  context: Context,
   id: string,
 ): Promise<PublicCourse> {
-  return reading(db, actor, async (tx) => {
-    const course = await published(tx, id);
-    const { school, cohorts, active } = await activeIn(tx, course, actor.school, now());
-    const row = await readSchool(tx);
-    const own = actor.person === null ? [] : await enrollmentsOf(tx, actor.person, id);
-    const mine = own.find((one) => active.some((other) => other.id === one.id)) ?? null;
-    const zone = zoneOf(school.timeZone);
-    const ways = (cohorts.length > 0 ? cohorts : [null]).map((cohort): WayIn => {
-      const place = placeOf(cohort, course.plan, active, school.timeZone);
-      const { archived } = course;
-      const all = { published: true, archived, ...place };
-      const faults = enrollingFaults(all, mine !== null, zone, now());
-      return {
-        cohort: cohort && {
-          id: cohort.cohort.id,
-          name: cohort.name,
-          starts: cohort.cohort.starts,
-          ends: cohort.cohort.ends,
-        },
-        window: place.window,
-        state: archived ? "closed" : windowState(place.window, zone, now(), place.seatsLeft),
-        seatsLeft: place.seatsLeft,
-        faults: faults.map((fault) => ({ kind: fault.kind, sentence: sayFault(fault, zone) })),
-      };
-    });
+  const { school, person, now } = context;
+  if (person !== null)
+    return reading(db, context, (tx) => publicCourseFor(tx, school, id, person, now));
+  return sameForAll(`${school} ${id}`, () =>
+    threads.run("public-page", { school, course: id, now }),
+  );
+}
+
+/** What visitors who come at once are told is worked out once, in a thread: it looks at many people. */
+const underWay = new Map<string, Promise<PublicCourse>>();
+
+function sameForAll(key: string, make: () => Promise<PublicCourse>): Promise<PublicCourse> {
+  const found = underWay.get(key);
+  if (found) return found;
+  const made = make().finally(() => underWay.delete(key));
+  underWay.set(key, made);
+  return made;
+}
+
+/** The same for one person; null: for somebody who is not in the school. */
+export async function publicCourseFor(
+  tx: SchoolTransaction,
+  schoolId: SchoolId,
+  id: string,
+  person: string | null,
+  now: Instant,
+): Promise<PublicCourse> {
+  const course = await published(tx, schoolId, id);
+  const { school, cohorts, active } = await activeIn(tx, course, schoolId, now);
+  const row = await readSchool(tx);
+  const own = person === null ? [] : await enrollmentsOf(tx, person, id);
+  const mine = own.find((one) => active.some((other) => other.id === one.id)) ?? null;
+  const zone = zoneOf(school.timeZone);
+  const ways = (cohorts.length > 0 ? cohorts : [null]).map((cohort): WayIn => {
+    const place = placeOf(cohort, course.plan, active, school.timeZone);
+    const { archived } = course;
+    const all = { published: true, archived, ...place };
+    const faults = enrollingFaults(all, mine !== null, zone, now);
     return {
-      id,
-      title: course.plan.title,
-      description: course.description,
-      words: wordsOf(row.words, course.words),
-      card: course.card,
-      cover: await readCover(tx, id),
-      school: {
-        name: row.name,
-        color: row.color,
-        timeZone: row.time_zone,
-        contact: row.contact,
+      cohort: cohort && {
+        id: cohort.cohort.id,
+        name: cohort.name,
+        starts: cohort.cohort.starts,
+        ends: cohort.cohort.ends,
       },
-      modules: publishedOutline(course.plan).map((module) => ({
-        title: module.title,
-        lessons: module.lessons.map(({ title, sample }) => ({ title, sample })),
-      })),
-      lessons: sizeOf(course.plan).lessons,
-      minutes: sizeOf(course.plan).minutes,
-      ways,
-      enrollment: mine?.id ?? null,
+      window: place.window,
+      state: archived ? "closed" : windowState(place.window, zone, now, place.seatsLeft),
+      seatsLeft: place.seatsLeft,
+      faults: faults.map((fault) => ({ kind: fault.kind, sentence: sayFault(fault, zone) })),
     };
   });
+  return {
+    id,
+    title: course.plan.title,
+    description: course.description,
+    words: wordsOf(row.words, course.words),
+    card: course.card,
+    cover: await readCover(tx, id),
+    school: {
+      name: row.name,
+      color: row.color,
+      timeZone: row.time_zone,
+      contact: row.contact,
+    },
+    modules: publishedOutline(course.plan).map((module) => ({
+      title: module.title,
+      lessons: module.lessons.map(({ title, sample }) => ({ title, sample })),
+    })),
+    lessons: sizeOf(course.plan).lessons,
+    minutes: sizeOf(course.plan).minutes,
+    ways,
+    enrollment: mine?.id ?? null,
+  };
 }
 
 /** Refused, with every reason. */
@@ -169,27 +196,27 @@ function refuseEntry(faults: EnrollingFault[], zone: string): never {
 
 /** Somebody enrolls by themselves. */
 export async function enrollSelf(
-  { db, now }: Pick<Services, "db" | "now">,
-  actor: Actor,
+  { db }: Pick<Services, "db">,
+  context: Context,
   courseId: string,
   { cohort, timeZone }: EnrollRequest,
 ): Promise<{ enrollment: string }> {
-  const { account } = actor;
+  const { account } = context;
   if (!account) throw new ProblemError(401, "Sign in first.");
-  return db.withSchool(actor.school, async (tx) => {
+  return db.withSchool(context, async (tx) => {
     // The same press twice, two windows at once, the last seat for two: all wait here, one after the other.
     await holdSeats(tx, courseId, null);
     // Asked again: the press before this one may have made the person.
     const person =
       (await readPersonOf(tx, account.id)) ??
       (await linkPerson(tx, account.id, account.email)) ??
-      (await newPerson(tx, actor, account.name, account.email, timeZone, account.id));
+      (await newPerson(tx, context, account.name, account.email, timeZone, account.id));
     return enter(
       tx,
-      actor,
+      context,
       courseId,
       { person, cohort, timeZone, bySelf: true, reason: null },
-      now(),
+      context.now,
     );
   });
 }
@@ -197,44 +224,44 @@ export async function enrollSelf(
 /** Staff enroll somebody by name and address; who has no account is invited by mail. */
 export async function enrollByHand(
   services: Services,
-  actor: Actor,
+  context: Context,
   courseId: string,
   { name, email, timeZone, cohort }: NewEnrollment,
 ): Promise<{ enrollment: string }> {
-  const { db, now } = services;
-  const { entered, isNew } = await db.withSchool(actor.school, async (tx) => {
+  const { db, baseUrl } = services;
+  return db.withSchool(context, async (tx) => {
     await holdSeats(tx, courseId, null);
     const found = await findPersonByEmail(tx, email);
-    const person = found?.id ?? (await newPerson(tx, actor, name, email, timeZone, null));
-    const reason = `Enrolled by ${actor.account?.name ?? "staff"}`;
+    const person = found?.id ?? (await newPerson(tx, context, name, email, timeZone, null));
+    const reason = `Enrolled by ${context.who.name}`;
     const entry = { person, cohort, timeZone, bySelf: false, reason };
-    return {
-      entered: await enter(tx, actor, courseId, entry, now()),
-      isNew: !found?.user_id,
-    };
+    const entered = await enter(tx, context, courseId, entry, context.now);
+    if (!found?.user_id) await inviteWithin(tx, { baseUrl }, context, email, "enrollee");
+    else
+      await follow(tx, context.school, "mail", {
+        to: email,
+        subject: "You are enrolled in another course",
+        text: `Go to your shelf:\n${baseUrl}/${context.slug}/shelf\n`,
+      });
+    return entered;
   });
-  if (isNew) await invite(services, actor, email, "enrollee");
-  else
-    await services.mailer.send({
-      to: email,
-      subject: "You are enrolled in another course",
-      text: `Go to your shelf:\n${services.baseUrl}/${actor.slug}/shelf\n`,
-    });
-  return entered;
 }
 
 async function newPerson(
   tx: SchoolTransaction,
-  actor: Actor,
+  context: Context,
   name: string,
   email: string,
   timeZone: string,
   account: string | null,
 ): Promise<string> {
   const id = randomUUID();
-  await insertPeople(tx, actor.school, [{ id, name, email, timeZone }]);
-  if (account !== null) await setAccount(tx, id, account);
-  return id;
+  if (await insertPerson(tx, context.school, { id, name, email, timeZone, account })) return id;
+  // Somebody else has made the same person at this instant.
+  const found = await findPersonByEmail(tx, email);
+  if (!found) throw conflict("Somebody else is making the same person at this moment; try again.");
+  if (account !== null && found.user_id === null) await setAccount(tx, found.id, account);
+  return found.id;
 }
 
 /** What keeps staff, too, from enrolling somebody. */
@@ -251,13 +278,13 @@ interface Entry {
 /** Makes the enrollment, if nothing keeps the person out. Staff are bound by seats and by who is in already. */
 async function enter(
   tx: SchoolTransaction,
-  actor: Actor,
+  context: Context,
   courseId: string,
   { person, cohort, timeZone, bySelf, reason }: Entry,
   now: Instant,
 ): Promise<{ enrollment: string }> {
-  const course = await published(tx, courseId);
-  const { school, cohorts, active } = await activeIn(tx, course, actor.school, now);
+  const course = await published(tx, context.school, courseId);
+  const { school, cohorts, active } = await activeIn(tx, course, context.school, now);
   const chosen = cohorts.find((one) => one.cohort.id === cohort) ?? null;
   if (cohort !== null && !chosen) throw notFound(`There is no cohort "${cohort}" in this course.`);
   if (bySelf && cohort === null && cohorts.length > 0)
@@ -277,10 +304,7 @@ async function enter(
     timeZone,
     enrolledAt: formatInstant(now),
   });
-  const author = bySelf ? "enrollee" : (actor.account?.name ?? "staff");
-  await insertEnrollments(tx, actor.school, [
-    { enrollment, person, author, reasonOf: () => reason },
-  ]);
-  await projectOne(tx, actor.school, id, now);
+  await insertEnrollments(tx, context.school, [{ enrollment, person, reasonOf: () => reason }]);
+  await projectOne(tx, context.school, id, now);
   return { enrollment: id };
 }

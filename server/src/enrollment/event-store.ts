@@ -10,14 +10,13 @@ import type { KeptEvent } from "./events";
 export async function readEvents(tx: SchoolTransaction, enrollment: string) {
   return tx
     .selectFrom("enrollment_event")
-    .select(["sequence", "kind", "at", "author", "reason", "data"])
+    .select(["sequence", "kind", "at", "author", "author_kind", "reason", "data"])
     .where("enrollment_id", "=", enrollment)
     .orderBy("sequence", "desc")
     .execute();
 }
 
 export interface EventRow extends KeptEvent {
-  author: string;
   reason: string | null;
   /** The same key twice is the same press twice. */
   key: string | null;
@@ -28,8 +27,8 @@ export function eventsAdded(school: SchoolId, enrollment: string, events: readon
   const rows = events.map(({ key, ...event }) => ({ ...event, idempotency_key: key }));
   return sql`added as (
     insert into enrollment_event
-      (school_id, enrollment_id, sequence, kind, at, data, author, reason, idempotency_key)
-    select ${school}, ${enrollment}, sequence, kind, at, data, author, reason, idempotency_key
+      (school_id, enrollment_id, sequence, kind, at, data, reason, idempotency_key)
+    select ${school}, ${enrollment}, sequence, kind, at, data, reason, idempotency_key
     from jsonb_populate_recordset(null::enrollment_event, ${JSON.stringify(rows)}::jsonb)
   ),`;
 }
@@ -50,6 +49,8 @@ interface CaseRow {
   projected: { version: number | null; sequence: number | null; staleAt: string | null };
   /** The idempotency keys of its events. */
   keys: string[];
+  /** This very transaction has written it. */
+  own: boolean;
 }
 
 /**
@@ -64,7 +65,8 @@ export async function readCaseRow(
   const { rows } = await sql<CaseRow>`
     select e.course_id as course, e.person_id as person, e.last_sequence as "lastSequence",
       coalesce(e.pinned_version, c.current_version) as version,
-      e.held_versions as held, s.name as "schoolName", s.words as "schoolWords", c.words as "courseWords",
+      e.held_versions as held, coalesce(e.xmin::text
+        = (pg_current_xact_id_if_assigned()::text::numeric % 4294967296)::text, false) as own, s.name as "schoolName", s.words as "schoolWords", c.words as "courseWords",
       json_build_object('timeZone', s.time_zone, 'currency', s.currency,
         'calendar', json_build_object('weekend', s.weekend, 'closed', s.closed)) as school,
       json_build_object('version', e.projected_version, 'sequence', e.projected_sequence,

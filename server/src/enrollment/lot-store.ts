@@ -1,6 +1,7 @@
 /** Enrollments of a course in lots, each with all of its events, for what is worked out for everybody. */
 import { sql } from "kysely";
-import type { SchoolTransaction } from "../db/connection";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { follow } from "../jobs/outbox";
 import { addedUp, type KeptEvent } from "./events";
 
 /** So many people at a time: enough that a question is worth asking, few enough that others get their turn. */
@@ -96,6 +97,11 @@ export async function countPeople(tx: SchoolTransaction, course: string, cohort?
     .$if(cohort !== undefined, (query) => query.where("cohort_id", "=", cohort as string))
     .executeTakeFirstOrThrow();
   return Number(count);
+}
+
+/** Has the openings of everybody in a course, where they do not hold, worked out once this transaction is committed. */
+export async function projectSoon(tx: SchoolTransaction, school: SchoolId, course: string) {
+  await follow(tx, school, "project-course", { school, course }, { once: `${school}/${course}` });
 }
 
 /** Says of everybody in a course, or in one of its cohorts, that their openings must be worked out again. */

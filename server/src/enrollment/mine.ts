@@ -9,28 +9,28 @@ import { readLessonText } from "../courses/text-store";
 import type { SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
 import { notFound, ProblemError } from "../http/problem";
-import type { Actor } from "../school/actor";
+import type { Context } from "../school/context";
 import { reading } from "../school/service";
 import { appendEvent, type Happening, keep, numbered } from "./append";
 import { type Case, clockOf, readCase, withEvents, workOut } from "./case";
 import { enrollmentsOf } from "./store";
 
-/** One of the actor's own enrollments as it stands at an instant. */
+/** One of the context's own enrollments as it stands at an instant. */
 interface Mine extends Case {
   timeline: Timeline;
   clock: string;
 }
 
-/** One of the actor's own enrollments, worked out; whose it is not meets the same refusal as what is not there. */
+/** One of the context's own enrollments, worked out; whose it is not meets the same refusal as what is not there. */
 async function mine(
   tx: SchoolTransaction,
-  actor: Actor,
+  context: Context,
   id: string,
   now: Instant,
   hold = false,
 ): Promise<Mine> {
-  const found = await readCase(tx, actor.school, id, hold);
-  if (!found || actor.person === null || found.person !== actor.person)
+  const found = await readCase(tx, context.school, id, hold);
+  if (!found || context.person === null || found.person !== context.person)
     throw notFound("This is not on your shelf.");
   return standing(found, now);
 }
@@ -41,15 +41,12 @@ const standing = (found: Case, now: Instant): Mine => ({
   clock: clockOf(found),
 });
 
-export async function showShelf(
-  { db, now }: Pick<Services, "db" | "now">,
-  actor: Actor,
-): Promise<Shelf> {
-  return reading(db, actor, async (tx) => {
-    const own = actor.person === null ? [] : await enrollmentsOf(tx, actor.person);
+export async function showShelf({ db }: Pick<Services, "db">, context: Context): Promise<Shelf> {
+  return reading(db, context, async (tx) => {
+    const own = context.person === null ? [] : await enrollmentsOf(tx, context.person);
     const courses: Shelf["courses"] = [];
     for (const { id } of own) {
-      const { plan, timeline, clock } = await mine(tx, actor, id, now());
+      const { plan, timeline, clock } = await mine(tx, context, id, context.now);
       const titles = new Map(plan.modules.map((module) => [module.id, module.title]));
       const modules = timeline.items.filter(({ kind }) => kind === "module");
       const ahead = modules
@@ -67,7 +64,7 @@ export async function showShelf(
         until: access.until === null ? null : formatInstant(access.until),
         progress: timeline.progress,
         fresh: modules
-          .filter(({ state, opens }) => state === "open" && (opens ?? 0) > now() - 7 * DAY)
+          .filter(({ state, opens }) => state === "open" && (opens ?? 0) > context.now - 7 * DAY)
           .map((module) => titles.get(module.id) ?? ""),
         next:
           ahead?.opens == null
@@ -82,12 +79,12 @@ export async function showShelf(
 }
 
 export async function showMyCourse(
-  { db, now }: Pick<Services, "db" | "now">,
-  actor: Actor,
+  { db }: Pick<Services, "db">,
+  context: Context,
   id: string,
 ): Promise<MyCourse> {
-  const at = now();
-  return reading(db, actor, async (tx) => sayMine(await mine(tx, actor, id, at), at));
+  const at = context.now;
+  return reading(db, context, async (tx) => sayMine(await mine(tx, context, id, at), at));
 }
 
 function sayMine(
@@ -151,13 +148,13 @@ function enterLesson({ plan, timeline, clock }: Mine, lesson: string) {
 
 /** A lesson, if its door is open. The first one that is no sample is put on record as the beginning. */
 export async function openMyLesson(
-  { db, now }: Pick<Services, "db" | "now">,
-  actor: Actor,
+  { db }: Pick<Services, "db">,
+  context: Context,
   id: string,
   lesson: string,
 ): Promise<MyLesson> {
-  return db.withSchool(actor.school, async (tx) => {
-    const own = await mine(tx, actor, id, now());
+  return db.withSchool(context, async (tx) => {
+    const own = await mine(tx, context, id, context.now);
     const item = enterLesson(own, lesson);
     const lessons = publishedOutline(own.plan).flatMap((module) => module.lessons);
     const index = lessons.findIndex((one) => one.id === lesson);
@@ -166,25 +163,24 @@ export async function openMyLesson(
     if (!found.sample && own.enrollment.startedAt === null && own.timeline.access.state === "open")
       await appendEvent(
         tx,
-        actor.school,
+        context.school,
         own.plan.id,
         id,
         {
           kind: "started",
-          at: formatInstant(now()),
+          at: formatInstant(context.now),
           data: {},
-          author: "enrollee",
           reason: null,
           key: "started",
         },
-        now(),
+        context.now,
       );
     return {
       id: lesson,
       title: found.title,
       kind: found.kind,
       minutes: found.minutes,
-      text: (await readLessonText(tx, own.plan.id, lesson)) ?? "",
+      text: (await readLessonText(tx, own.plan.id, own.version, lesson)) ?? "",
       done: item.done,
       previous: lessons[index - 1]?.id ?? null,
       next: lessons[index + 1]?.id ?? null,
@@ -194,23 +190,22 @@ export async function openMyLesson(
 
 /** Ticks a lesson, or takes the tick back. The module's and the course's own completion are recorded when they happen. */
 export async function tickLesson(
-  { db, now }: Pick<Services, "db" | "now">,
-  actor: Actor,
+  { db }: Pick<Services, "db">,
+  context: Context,
   id: string,
   lesson: string,
   done: boolean,
   key: string,
 ): Promise<Ticked> {
-  const at = now();
-  return db.withSchool(actor.school, async (tx) => {
-    const own = await mine(tx, actor, id, at, true);
+  const at = context.now;
+  return db.withSchool(context, async (tx) => {
+    const own = await mine(tx, context, id, at, true);
     const item = enterLesson(own, lesson);
     if (item.done === done) return sayTicked(done, own, own);
     const happening = (kind: string, what: string, eventKey: string): Happening => ({
       kind,
       at: formatInstant(at),
       data: { item: what },
-      author: "enrollee",
       reason: null,
       key: eventKey,
     });
@@ -228,7 +223,7 @@ export async function tickLesson(
         after = standing(withEvents(own, events), at);
       }
     }
-    await keep(tx, actor.school, after, events, after.timeline, at, own.timeline);
+    await keep(tx, context.school, after, events, after.timeline, at, own.timeline);
     return sayTicked(done, own, after);
   });
 }

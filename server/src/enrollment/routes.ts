@@ -23,19 +23,16 @@ import {
   answers,
   body,
   done,
-  EVERYBODY,
   inCourse,
   inEnrollment,
   inSchool,
-  OWNERS,
-  only,
+  limited,
+  may,
   router,
   type Services,
-  SIGNED_IN,
-  STAFF,
 } from "../http/kit";
 import { refusal } from "../http/problem";
-import { isTheirs } from "../school/actor";
+import { isTheirs } from "../school/context";
 import { act } from "./acts";
 import { enrollByHand, enrollSelf, showPublicCourse } from "./enroll";
 import { openMyLesson, showMyCourse, showShelf, tickLesson } from "./mine";
@@ -48,9 +45,7 @@ const inMyLesson = inMine.extend({ lesson: planFields.id });
 
 export function enrollmentRoutes(services: Services) {
   const { db } = services;
-  const owners = only(services, OWNERS);
-  const staff = only(services, STAFF);
-  const signedIn = only(services, SIGNED_IN);
+  const learners = may(services, "self.learn");
   return router()
     .openapi(
       createRoute({
@@ -58,13 +53,13 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/cohorts",
         tags,
         summary: "Make a cohort",
-        middleware: owners,
+        middleware: may(services, "cohorts.change"),
         request: { params: inCourse, body: body(newCohort) },
         responses: answers(created, "The cohort."),
       }),
       async (c) => {
         const { course } = c.req.valid("param");
-        return c.json(await createCohort(db, c.get("actor"), course, c.req.valid("json")), 200);
+        return c.json(await createCohort(db, c.get("context"), course, c.req.valid("json")), 200);
       },
     )
     .openapi(
@@ -73,13 +68,13 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/cohorts/{cohort}",
         tags,
         summary: "Change a cohort's name, window, dates and seats",
-        middleware: owners,
+        middleware: may(services, "cohorts.change"),
         request: { params: inCourse.extend({ cohort: planFields.id }), body: body(newCohort) },
         responses: answers(done, "Kept; everybody's dates follow."),
       }),
       async (c) => {
         const { course, cohort } = c.req.valid("param");
-        await changeCohort(services, c.get("actor"), course, cohort, c.req.valid("json"));
+        await changeCohort(services, c.get("context"), course, cohort, c.req.valid("json"));
         return c.json({ done: true as const }, 200);
       },
     )
@@ -89,13 +84,13 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/cohorts/{cohort}/gates",
         tags,
         summary: "A cohort's own gate for an item, instead of the course's",
-        middleware: owners,
+        middleware: may(services, "cohorts.change"),
         request: { params: inCourse.extend({ cohort: planFields.id }), body: body(cohortGate) },
         responses: answers(done, "Kept; the dates of its people follow."),
       }),
       async (c) => {
         const { course, cohort } = c.req.valid("param");
-        await gateCohort(services, c.get("actor"), course, cohort, c.req.valid("json"));
+        await gateCohort(services, c.get("context"), course, cohort, c.req.valid("json"));
         return c.json({ done: true as const }, 200);
       },
     )
@@ -105,18 +100,18 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/enrollments",
         tags,
         summary: "Enroll somebody by hand",
-        middleware: staff,
+        middleware: [may(services, "people.enroll"), limited(services, "invite")] as const,
         request: { params: inCourse, body: body(newEnrollment) },
         responses: answers(enrolled, "The enrollment; who has no account is invited by mail."),
       }),
       async (c) => {
         const { course } = c.req.valid("param");
         const request = c.req.valid("json");
-        if (!isTheirs(c.get("actor"), request.cohort))
+        if (!isTheirs(c.get("context"), request.cohort))
           throw refusal("You can enroll people into the cohorts you lead.", [
             { path: "cohort", reason: "Choose one of your cohorts" },
           ]);
-        return c.json(await enrollByHand(services, c.get("actor"), course, request), 200);
+        return c.json(await enrollByHand(services, c.get("context"), course, request), 200);
       },
     )
     .openapi(
@@ -125,13 +120,13 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/enrollments/{enrollment}/events",
         tags,
         summary: "What is on record about an enrollment",
-        middleware: staff,
+        middleware: may(services, "people.see"),
         request: { params: inEnrollment },
         responses: answers(record, "The events, the newest first."),
       }),
       async (c) => {
         const { course, enrollment } = c.req.valid("param");
-        return c.json(await showRecord(services, c.get("actor"), course, enrollment), 200);
+        return c.json(await showRecord(services, c.get("context"), course, enrollment), 200);
       },
     )
     .openapi(
@@ -140,13 +135,13 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/acts",
         tags,
         summary: "Do something for people, with a reason, or look at what it would do",
-        middleware: staff,
+        middleware: may(services, "people.act"),
         request: { params: inCourse, body: body(actRequest) },
         responses: answers(acted, "Whose dates move by it, and for whom it is not done."),
       }),
       async (c) => {
         const { course } = c.req.valid("param");
-        return c.json(await act(services, c.get("actor"), course, c.req.valid("json")), 200);
+        return c.json(await act(services, c.get("context"), course, c.req.valid("json")), 200);
       },
     )
     .openapi(
@@ -155,14 +150,14 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/enrollments/{enrollment}/why",
         tags,
         summary: "Send somebody the why of a module or lesson, by mail",
-        middleware: staff,
+        middleware: [may(services, "people.act"), limited(services, "invite")] as const,
         request: { params: inEnrollment, body: body(whyMail) },
         responses: answers(done, "It is on its way."),
       }),
       async (c) => {
         const { course, enrollment } = c.req.valid("param");
         const { item } = c.req.valid("json");
-        await sendWhy(services, c.get("actor"), course, enrollment, item);
+        await sendWhy(services, c.get("context"), course, enrollment, item);
         return c.json({ done: true as const }, 200);
       },
     )
@@ -172,13 +167,13 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/catalog/{course}",
         tags,
         summary: "A course as everybody may see it, with the ways into it",
-        middleware: only(services, EVERYBODY),
+        middleware: [may(services, "school.see"), limited(services, "public")] as const,
         request: { params: inCourse },
         responses: answers(publicCourse, "The course."),
       }),
       async (c) => {
         const { course } = c.req.valid("param");
-        return c.json(await showPublicCourse(services, c.get("actor"), course), 200);
+        return c.json(await showPublicCourse(services, c.get("context"), course), 200);
       },
     )
     .openapi(
@@ -187,13 +182,16 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/catalog/{course}",
         tags,
         summary: "Enroll oneself",
-        middleware: signedIn,
+        middleware: learners,
         request: { params: inCourse, body: body(enrollRequest) },
         responses: answers(enrolled, "The enrollment."),
       }),
       async (c) => {
         const { course } = c.req.valid("param");
-        return c.json(await enrollSelf(services, c.get("actor"), course, c.req.valid("json")), 200);
+        return c.json(
+          await enrollSelf(services, c.get("context"), course, c.req.valid("json")),
+          200,
+        );
       },
     )
     .openapi(
@@ -202,11 +200,11 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/shelf",
         tags,
         summary: "What one holds",
-        middleware: signedIn,
+        middleware: learners,
         request: { params: inSchool },
         responses: answers(shelf, "The shelf."),
       }),
-      async (c) => c.json(await showShelf(services, c.get("actor")), 200),
+      async (c) => c.json(await showShelf(services, c.get("context")), 200),
     )
     .openapi(
       createRoute({
@@ -214,13 +212,13 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/shelf/{enrollment}",
         tags,
         summary: "A course of one's own, with the why of every date",
-        middleware: signedIn,
+        middleware: learners,
         request: { params: inMine },
         responses: answers(myCourse, "The course."),
       }),
       async (c) => {
         const { enrollment } = c.req.valid("param");
-        return c.json(await showMyCourse(services, c.get("actor"), enrollment), 200);
+        return c.json(await showMyCourse(services, c.get("context"), enrollment), 200);
       },
     )
     .openapi(
@@ -229,13 +227,13 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/shelf/{enrollment}/lessons/{lesson}",
         tags,
         summary: "Open a lesson, if its door is open",
-        middleware: signedIn,
+        middleware: learners,
         request: { params: inMyLesson },
         responses: answers(myLesson, "The lesson."),
       }),
       async (c) => {
         const { enrollment, lesson } = c.req.valid("param");
-        return c.json(await openMyLesson(services, c.get("actor"), enrollment, lesson), 200);
+        return c.json(await openMyLesson(services, c.get("context"), enrollment, lesson), 200);
       },
     )
     .openapi(
@@ -244,15 +242,15 @@ export function enrollmentRoutes(services: Services) {
         path: "/schools/{school}/shelf/{enrollment}/lessons/{lesson}",
         tags,
         summary: "Tick a lesson, or take the tick back",
-        middleware: signedIn,
+        middleware: learners,
         request: { params: inMyLesson, body: body(tick) },
         responses: answers(ticked, "What came of it."),
       }),
       async (c) => {
         const { enrollment, lesson } = c.req.valid("param");
         const { done, key } = c.req.valid("json");
-        const actor = c.get("actor");
-        return c.json(await tickLesson(services, actor, enrollment, lesson, done, key), 200);
+        const context = c.get("context");
+        return c.json(await tickLesson(services, context, enrollment, lesson, done, key), 200);
       },
     );
 }

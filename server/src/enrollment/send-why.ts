@@ -4,25 +4,26 @@ import { explainOpening, type Speaker, saySooner, sayZone } from "@dawngate/core
 import { zoneOf } from "@dawngate/core/time";
 import type { Services } from "../http/kit";
 import { notFound } from "../http/problem";
-import { type Actor, isTheirs } from "../school/actor";
-import { reading } from "../school/service";
+import { follow } from "../jobs/outbox";
+import { type Context, isTheirs } from "../school/context";
+import { inMail } from "../school/in-mail";
 import { readSchool } from "../school/store";
 import { clockOf, readCase, workOut } from "./case";
 import { readAddress } from "./store";
 
 export async function sendWhy(
-  { db, mailer, now, baseUrl }: Pick<Services, "db" | "mailer" | "now" | "baseUrl">,
-  actor: Actor,
+  { db, baseUrl }: Pick<Services, "db" | "baseUrl">,
+  context: Context,
   course: string,
   enrollment: string,
   item: string,
 ): Promise<void> {
-  const mail = await reading(db, actor, async (tx) => {
-    const found = await readCase(tx, actor.school, enrollment);
+  await db.withSchool(context, async (tx) => {
+    const found = await readCase(tx, context.school, enrollment);
     const person = await readAddress(tx, enrollment);
-    if (found?.course !== course || !person || !isTheirs(actor, found.enrollment.cohort))
+    if (found?.course !== course || !person || !isTheirs(context, found.enrollment.cohort))
       throw notFound(`There is no enrollment "${enrollment}" in this course.`);
-    const timeline = writeExplainedTimeline(workOut(found, now()));
+    const timeline = writeExplainedTimeline(workOut(found, context.now));
     const asked = timeline.items.find(({ id }) => id === item);
     if (!asked) throw notFound(`There is no module or lesson "${item}" in their course.`);
     const titles = new Map(
@@ -44,11 +45,11 @@ export async function sendWhy(
     ]);
     const title = titles.get(item) ?? item;
     const school = await readSchool(tx);
-    return {
+    await follow(tx, context.school, "mail", {
       to: person.email,
       subject: `Why “${title}” opens when it does`,
       text: [
-        `Hello ${person.name},`,
+        `Hello ${inMail(person.name)},`,
         "",
         `${found.plan.title}: “${title}”. ${why.sentence}`,
         "",
@@ -62,7 +63,6 @@ export async function sendWhy(
         school.name,
         "",
       ].join("\n"),
-    };
+    });
   });
-  await mailer.send(mail);
 }

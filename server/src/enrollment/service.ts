@@ -6,47 +6,47 @@ import { readCourseRow, readDraft } from "../courses/store";
 import type { Database, SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
 import { notFound, refusal } from "../http/problem";
-import { type Actor, isTheirs } from "../school/actor";
+import { type Context, isTheirs } from "../school/context";
 import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { readCase } from "./case";
 import { gatesWith } from "./cohort-gates";
 import { readEvents } from "./event-store";
-import { unproject } from "./lot-store";
+import { projectSoon, unproject } from "./lot-store";
 import { insertCohorts, readCohorts, readOwner, updateCohort } from "./store";
 import { type Undo, undosOf } from "./undo";
 
 export async function createCohort(
   db: Database,
-  actor: Actor,
+  context: Context,
   course: string,
   { name, ...cohort }: NewCohort,
 ): Promise<{ id: string }> {
   const id = `cohort-${randomBytes(4).toString("hex")}`;
-  await db.withSchool(actor.school, async (tx) => {
+  await db.withSchool(context, async (tx) => {
     if (!(await readCourseRow(tx, course)))
       throw notFound(`There is no course "${course}" in this school.`);
-    await insertCohorts(tx, actor.school, [{ id, course, gates: {}, ...cohort }], () => name);
+    await insertCohorts(tx, context.school, [{ id, course, gates: {}, ...cohort }], () => name);
   });
   return { id };
 }
 
 export async function changeCohort(
-  { db, jobs }: Pick<Services, "db" | "jobs">,
-  actor: Actor,
+  { db }: Pick<Services, "db">,
+  context: Context,
   course: string,
   id: string,
   { name, window, starts, ends, grace, seats }: NewCohort,
 ): Promise<void> {
-  await db.withSchool(actor.school, async (tx) => {
+  await db.withSchool(context, async (tx) => {
     const [window_opens, window_closes] = [window?.opens ?? null, window?.closes ?? null];
     const set = { name, window_opens, window_closes, starts, ends, grace, seats };
     if (!(await updateCohort(tx, course, id, set)))
       throw notFound(`There is no cohort "${id}" in this course.`);
     await unproject(tx, course, id);
+    await projectSoon(tx, context.school, course);
   });
-  await jobs.projectCourse(actor.school, course);
 }
 
 /**
@@ -54,13 +54,13 @@ export async function changeCohort(
  * an opening would wait for itself.
  */
 export async function gateCohort(
-  { db, jobs }: Pick<Services, "db" | "jobs">,
-  actor: Actor,
+  { db }: Pick<Services, "db">,
+  context: Context,
   course: string,
   id: string,
   change: CohortGate,
 ): Promise<void> {
-  await db.withSchool(actor.school, async (tx) => {
+  await db.withSchool(context, async (tx) => {
     const cohort = (await readCohorts(tx, course)).find((one) => one.cohort.id === id)?.cohort;
     if (!cohort) throw notFound(`There is no cohort "${id}" in this course.`);
     const { item, gate } = change;
@@ -73,30 +73,36 @@ export async function gateCohort(
       ]);
     await updateCohort(tx, course, id, { gates: JSON.stringify(gates) });
     await unproject(tx, course, id);
+    await projectSoon(tx, context.school, course);
   });
-  await jobs.projectCourse(actor.school, course);
 }
 
-/** The enrollment of one of the actor's own people, or a refusal that does not say whether it exists. */
-async function theirs(tx: SchoolTransaction, actor: Actor, course: string, enrollment: string) {
+/** The enrollment of one of the context's own people, or a refusal that does not say whether it exists. */
+async function theirs(tx: SchoolTransaction, context: Context, course: string, enrollment: string) {
   const owner = await readOwner(tx, enrollment);
-  if (owner?.course_id !== course || !isTheirs(actor, owner.cohort_id))
+  if (owner?.course_id !== course || !isTheirs(context, owner.cohort_id))
     throw notFound(`There is no enrollment "${enrollment}" in this course.`);
   return owner;
 }
 
 /** Everything that is on record about an enrollment, the newest first. */
 export async function showRecord(
-  { db, now }: Pick<Services, "db" | "now">,
-  actor: Actor,
+  { db }: Pick<Services, "db">,
+  context: Context,
   course: string,
   enrollment: string,
 ): Promise<EventRecord> {
-  return reading(db, actor, async (tx) => {
-    await theirs(tx, actor, course, enrollment);
-    const found = await readCase(tx, actor.school, enrollment);
-    const undos = found ? undosOf(found, now()) : new Map<number, Undo>();
+  return reading(db, context, async (tx) => {
+    await theirs(tx, context, course, enrollment);
+    const found = await readCase(tx, context.school, enrollment);
+    const undos = found ? undosOf(found, context.now) : new Map<number, Undo>();
     const events = await readEvents(tx, enrollment);
-    return { events: events.map((one) => ({ ...one, undo: undos.get(one.sequence) ?? null })) };
+    return {
+      events: events.map(({ author_kind, ...one }) => ({
+        ...one,
+        authorKind: author_kind,
+        undo: undos.get(one.sequence) ?? null,
+      })),
+    };
   });
 }

@@ -32,6 +32,20 @@ export async function insertPeople(
   );
 }
 
+/** One person more; false where the address, or the account, is somebody's already. */
+export async function insertPerson(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  { id, name, email, timeZone, account }: NewPerson & { account: string | null },
+): Promise<boolean> {
+  const { numInsertedOrUpdatedRows } = await tx
+    .insertInto("person")
+    .values({ school_id: school, id, name, email, time_zone: timeZone, user_id: account })
+    .onConflict((on) => on.doNothing())
+    .executeTakeFirst();
+  return numInsertedOrUpdatedRows === 1n;
+}
+
 export async function insertCohorts(
   tx: SchoolTransaction,
   school: SchoolId,
@@ -60,7 +74,6 @@ export async function insertCohorts(
 export interface NewEnrollment {
   enrollment: PlanEnrollment;
   person: string;
-  author: string;
   /** The reason on record for an event of this kind, if there is one. */
   reasonOf(kind: string): string | null;
 }
@@ -87,7 +100,7 @@ export async function insertEnrollments(
   await insertMany(
     tx,
     "enrollment_event",
-    all.flatMap(({ enrollment, events, author, reasonOf }) =>
+    all.flatMap(({ enrollment, events, reasonOf }) =>
       events.map(({ kind, at, data }, number) => ({
         school_id: school,
         enrollment_id: enrollment.id,
@@ -95,7 +108,6 @@ export async function insertEnrollments(
         kind,
         at,
         data,
-        author,
         reason: reasonOf(kind),
       })),
     ),

@@ -6,7 +6,9 @@ import { enrollmentRoutes } from "../enrollment/routes";
 import type { Changes } from "../jobs/changes";
 import { reviewRoutes } from "../review/routes";
 import { scheduleRoutes } from "../schedule/routes";
+import { meRoutes } from "../school/me-routes";
 import { schoolRoutes } from "../school/routes";
+import { staffRoutes } from "../school/staff-routes";
 import type { Services } from "./kit";
 
 const DESCRIPTION = {
@@ -23,6 +25,8 @@ const DESCRIPTION = {
 export function api(services: Services, changes: Changes | null) {
   const app = new OpenAPIHono()
     .route("/", schoolRoutes(services))
+    .route("/", meRoutes(services))
+    .route("/", staffRoutes(services))
     .route("/", courseRoutes(services, changes))
     .route("/", coverRoutes(services))
     .route("/", reviewRoutes(services))

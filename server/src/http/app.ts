@@ -1,38 +1,81 @@
 /** The server as one function of a request: the API, the application's files, and the manners both keep. */
-import { type Context, Hono } from "hono";
+import { randomUUID } from "node:crypto";
+import { Hono } from "hono";
 import { csrf } from "hono/csrf";
 import { HTTPException } from "hono/http-exception";
 import { secureHeaders } from "hono/secure-headers";
 import type { Changes } from "../jobs/changes";
 import { api } from "./api";
-import type { Services } from "./kit";
+import { addresses, bodies } from "./bodies";
+import { type Health, healthRoutes } from "./health";
+import type { Env, Services } from "./kit";
+import { whereFrom } from "./limits";
 import { packed } from "./pack";
-import { answerProblem, notFound, ProblemError } from "./problem";
+import { answerProblem, asProblem, notFound, ProblemError } from "./problem";
 import type { StaticFiles } from "./static";
+import { type Heard, watched } from "./watch";
 
 export interface ServerParts extends Services {
   /** The exported application; null serves the API alone. */
   files: StaticFiles | null;
   /** Null: nobody is told of changes. */
   changes: Changes | null;
+  /** Whether the server is fit to be asked, and its figures; null: nobody asks. */
+  health?: Health | null;
+  /** Hears of every request that was answered. */
+  heard?: Heard;
+  /** Addresses of proxies whose word about where a request comes from is taken. */
+  proxies?: readonly string[];
 }
 
-export function createApp({ files, changes, ...services }: ServerParts): Hono {
+export function createApp({
+  files,
+  changes,
+  health = null,
+  heard = () => undefined,
+  proxies = [],
+  ...services
+}: ServerParts): Hono<Env> {
   const { log } = services;
-  const app = new Hono();
+  const app = new Hono<Env>();
+  app.use(async (c, next) => {
+    c.set("requestId", randomUUID());
+    c.set("from", whereFrom(c, proxies));
+    c.header("x-request-id", c.get("requestId"));
+    await next();
+  });
+  app.use(watched(heard));
   app.use(
     secureHeaders({
+      // Only where people come by https can they be told to go on doing so.
+      strictTransportSecurity: services.baseUrl?.startsWith("https:")
+        ? "max-age=63072000; includeSubDomains"
+        : false,
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
         scriptSrc: ["'self'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", "data:"],
         workerSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
         frameAncestors: ["'none'"],
+      },
+      permissionsPolicy: {
+        camera: [],
+        geolocation: [],
+        microphone: [],
+        payment: [],
+        usb: [],
+        publickeyCredentialsGet: ["self"],
       },
     }),
   );
+  app.use(addresses());
+  app.route("/", healthRoutes(health));
   app.use("/api/*", csrf());
+  app.use("/api/*", bodies());
   app.use("/api/*", packed());
   app.use("/api/*", async (c, next) => {
     // Before the answer is made: a header that is added afterwards makes the framework copy it.
@@ -40,34 +83,29 @@ export function createApp({ files, changes, ...services }: ServerParts): Hono {
     await next();
   });
   app.on(["GET", "POST"], "/api/auth/*", async (c) => {
-    const answer = await services.identity.handler(fromWhere(c));
+    const answer = await services.identity.handler(c.req.raw, c.get("from"));
     // A whole response does not take along what was set before it.
     answer.headers.set("cache-control", "no-store");
     return answer;
   });
   app.route("/api", api(services, changes));
-  app.all("/api/*", () => {
+  const nothing = () => {
     throw notFound("There is no such address in this API; /api/openapi.json lists them all.");
-  });
+  };
+  for (const path of ["/api", "/api/*", "/health", "/health/*", "/metrics", "/metrics/*"])
+    app.all(path, nothing);
   if (files) app.get("*", files);
   app.notFound((c) => answerProblem(c, notFound("There is nothing here."), log));
-  app.onError((error, c) => answerProblem(c, readable(error), log));
+  app.onError((error, c) => answerProblem(c, readable(error), (line) => log(line)));
   return app;
-}
-
-/** The request with the address it really came from: attempts are counted by it, so nobody may choose it. */
-function fromWhere(c: Context): Request {
-  const { incoming } = (c.env ?? {}) as { incoming?: { socket?: { remoteAddress?: string } } };
-  const headers = new Headers(c.req.raw.headers);
-  headers.set("x-forwarded-for", incoming?.socket?.remoteAddress ?? "127.0.0.1");
-  return new Request(c.req.raw, { headers });
 }
 
 /** Errors that the frameworks throw, as ours. */
 function readable(error: Error): Error {
-  if (!(error instanceof HTTPException)) return error;
+  if (!(error instanceof HTTPException))
+    return asProblem(error).status === 500 ? error : asProblem(error);
   return new ProblemError(
-    error.status === 403 ? 403 : 400,
+    error.status === 403 ? 403 : error.status === 413 ? 413 : 400,
     error.message ||
       (error.status === 403
         ? "This request does not come from Dawn Gate's own page."

@@ -1,20 +1,24 @@
 /** What every room's routes are made of: who may, what comes in, what goes out. */
-import { problem, type Role } from "@dawngate/contract";
+import { type Permission, problem, rolesWith } from "@dawngate/contract";
 import { formatPath, planFields } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import { OpenAPIHono, z } from "@hono/zod-openapi";
 import type { MiddlewareHandler } from "hono";
 import type { ActorRow, Database } from "../db/connection";
-import type { Jobs } from "../jobs/jobs";
-import { type Actor, findActor } from "../school/actor";
-import type { Account } from "../school/auth";
-import type { Mailer } from "../stand-ins/mail/mail";
+import type { Who } from "../db/who";
+import type { Threads } from "../jobs/threads";
+import type { Readers } from "../readers";
+import type { Account, Accounts } from "../school/auth";
+import { type Context, findContext } from "../school/context";
 import type { MailTray } from "../stand-ins/mail/store";
-import { ProblemError } from "./problem";
+import type { LimitName, Limits } from "./limits";
+import { notFound, ProblemError } from "./problem";
+import { inTurn } from "./turns";
 
 /** Signing in, as the routes need it. */
 export interface Identity {
-  handler(request: Request): Promise<Response>;
+  /** Answers a request of the sign-in routes; `from` is the address it came from. */
+  handler(request: Request, from: string): Promise<Response>;
   accountOf(headers: Headers): Promise<Account | null>;
   /** Who asks, and what they are in the school of an address; null where there is no such school. */
   actorIn(
@@ -22,16 +26,22 @@ export interface Identity {
     headers: Headers,
   ): Promise<{ account: Account | null; actor: ActorRow } | null>;
   welcome(email: string, name: string, password: string): Promise<Response | null>;
+  /** Gives an account without a password one. */
+  choosePassword(account: Account, password: string): Promise<void>;
+  /** What an account is made of beside its rows in schools: its sessions, its ways to sign in. */
+  accounts: Accounts;
 }
 
 /** What routes need from outside. */
 export interface Services {
   db: Database;
   identity: Identity;
-  mailer: Mailer;
-  /** Null where a real mail server is set. */
+  /** Null where a real mail server is set, or nobody may read the simulated one. */
   tray: MailTray | null;
-  jobs: Jobs;
+  threads: Threads;
+  readers: Readers;
+  limits: Limits;
+  /** The clock: asked once a request, by the guard, and by nobody else. */
   now(): Instant;
   log(line: string): void;
   /** So long somebody waits for a ripple before they are told how far it has come; left out: a second. */
@@ -42,9 +52,23 @@ export interface Services {
   homeSchool: string | null;
 }
 
+/** Somebody who is signed in, in whatever school, at the request's one instant. */
+export interface SignedIn {
+  account: Account;
+  who: Who;
+  now: Instant;
+}
+
 /** What a guard leaves for the route. */
 export interface Env {
-  Variables: { actor: Actor; account: Account };
+  Variables: {
+    context: Context;
+    signedIn: SignedIn;
+    requestId: string;
+    permission: string;
+    /** The address the request came from. */
+    from: string;
+  };
 }
 
 /** A router whose refusals of what comes in become problem details with a path each. */
@@ -58,7 +82,7 @@ export function router() {
         inAddress
           ? "Something in the request's address is off; each fault says where."
           : "Something is missing or off; each fault says where. Nothing was written.",
-        result.error.issues.map(({ path, message }) => ({
+        result.error.issues.slice(0, 100).map(({ path, message }) => ({
           path: formatPath(path),
           reason: message,
         })),
@@ -67,39 +91,71 @@ export function router() {
   });
 }
 
-const ALL: readonly Role[] = ["owner", "instructor", "enrollee", "visitor", "nobody"];
-/** Who may: the names that routes use. */
-export const OWNERS: readonly Role[] = ["owner"];
-export const STAFF: readonly Role[] = ["owner", "instructor"];
-export const SIGNED_IN: readonly Role[] = ["owner", "instructor", "enrollee", "visitor"];
-export const EVERYBODY = ALL;
-
-/** Lets only these roles of the school in the address pass, and says who it was. */
-export function only(services: Services, roles: readonly Role[]): MiddlewareHandler<Env> {
+/**
+ * Lets only those pass who have a permission in the school of the address, within what they may reach, and leaves the
+ * request's context: who acts, as what, at which instant.
+ *
+ * @example middleware: may(services, "courses.edit")
+ */
+export function may(services: Services, permission: Permission): MiddlewareHandler<Env> {
   return async (c, next) => {
     const slug = c.req.param("school") ?? "";
-    const actor = await findActor(services, slug, c.req.raw.headers);
-    if (!roles.includes(actor.role)) {
-      if (actor.role === "nobody")
+    const context = await findContext(services, slug, c.req.raw.headers, services.now());
+    c.set("permission", permission);
+    if (!context.may(permission)) {
+      if (context.role === "nobody")
         throw new ProblemError(401, "Sign in to see this, with the address the school knows.");
+      throw new ProblemError(403, whyNot(permission));
+    }
+    if (context.deletedAt !== null && permission !== "school.take")
+      throw notFound("This school was deleted. Its owners can still bring it back.");
+    if (context.needsSecondStep)
       throw new ProblemError(
         403,
-        roles.includes("instructor")
-          ? "This is for the school's staff. An owner can invite you."
-          : "This is for the school's owners.",
+        "This school asks its staff for a second step when they sign in. Set one up under Me, Security, and sign in with it.",
+        undefined,
+        {},
+        "urn:dawn-gate:second-step",
       );
-    }
-    c.set("actor", actor);
+    const course = c.req.param("course");
+    if (course !== undefined && !context.reaches(course) && !OPEN.includes(permission))
+      throw notFound(`There is no course "${course}" in this school.`);
+    c.set("context", context);
+    const thing = c.req.param("enrollment") ?? course;
+    if (thing === undefined || c.req.method === "GET") return next();
+    await inTurn(`${context.school} ${thing}`, next);
+  };
+}
+
+/** What anybody may do with any course. */
+const OPEN: readonly Permission[] = ["school.see", "self.learn"];
+
+function whyNot(permission: Permission): string {
+  const roles = rolesWith(permission);
+  if (roles.length === 1) return "This is for the school's owners.";
+  return `This is for the school's ${roles.join("s, ")}s. An owner can invite you.`;
+}
+
+/** Lets pass whoever is signed in, in whatever school. */
+export function signedIn({ identity, now }: Services): MiddlewareHandler<Env> {
+  return async (c, next) => {
+    const at = now();
+    const account = await identity.accountOf(c.req.raw.headers);
+    if (!account) throw new ProblemError(401, "Sign in first.");
+    const { id, name } = account;
+    c.set("signedIn", { account, who: { kind: "account", id, name }, now: at });
     await next();
   };
 }
 
-/** Lets pass whoever is signed in, in whatever school. */
-export function signedIn({ identity }: Services): MiddlewareHandler<Env> {
+/** Counts how often one does this, by account and by address; refuses with how long to wait. */
+export function limited({ limits }: Services, name: LimitName): MiddlewareHandler<Env> {
   return async (c, next) => {
-    const account = await identity.accountOf(c.req.raw.headers);
-    if (!account) throw new ProblemError(401, "Sign in first.");
-    c.set("account", account);
+    const account = c.get("context")?.account ?? c.get("signedIn")?.account;
+    await limits.count(name, {
+      address: c.get("from") ?? "127.0.0.1",
+      account: account?.id ?? null,
+    });
     await next();
   };
 }
@@ -118,7 +174,10 @@ export function answers<T extends z.ZodType>(schema: T, description: string) {
     403: refusal("Not for this role."),
     404: refusal("There is no such thing, or not for you."),
     409: refusal("It conflicts with what stands there."),
+    413: refusal("The body is larger than this route takes."),
     422: refusal("The input is refused; each fault has its path."),
+    429: refusal("Too often; Retry-After says how long to wait."),
+    503: refusal("Not at this moment; Retry-After says how long to wait."),
   };
 }
 
@@ -138,5 +197,7 @@ export const inLesson = inCourse.extend({
 export const inEnrollment = inCourse.extend({
   enrollment: planFields.id.meta({ example: "sourdough-08" }),
 });
+/** A number that the database counts with. */
+export const counter = z.coerce.number().int().min(0).max(2_147_483_647);
 /** What was done, where there is nothing to answer. */
 export const done = z.object({ done: z.literal(true) }).meta({ id: "Done" });

@@ -1,6 +1,7 @@
 /** Told by the database, on whichever server it happened, that a draft has changed (LISTEN/NOTIFY). */
 import pg from "pg";
 import type { SchoolId } from "../db/connection";
+import { encrypted } from "../db/pool";
 import type { DatabaseAddress } from "../db/prepare";
 
 export interface Changes {
@@ -20,7 +21,7 @@ export async function listenForChanges(address: DatabaseAddress): Promise<Change
   let client: pg.Client;
   let waiting: NodeJS.Timeout | null = null;
   const connect = async () => {
-    client = new pg.Client(address);
+    client = new pg.Client(encrypted(address));
     client.on("notification", ({ payload }) => {
       for (const callback of callbacks.get(payload ?? "") ?? []) callback();
     });

@@ -1,61 +1,202 @@
-/** The job queue, from the usual package, in a schema of its own. */
+/**
+ * The job queue, from the usual package, in a schema of its own: takes what stands in the outbox, tries it as often as
+ * its kind says, with growing waits, and leaves what always fails for staff to see.
+ */
 import { formatInstant, type Instant } from "@dawngate/core/time";
+import pg from "pg";
 import PgBoss from "pg-boss";
-import type { Database, SchoolId } from "../db/connection";
+import type { Database } from "../db/connection";
+import { BACKGROUND, encrypted, sturdyPool } from "../db/pool";
 import type { DatabaseAddress } from "../db/prepare";
-import type { Jobs } from "./jobs";
-import { PROJECT } from "./queue-tables";
+import type { JobParts } from "./kind";
+import { KINDS } from "./kinds";
+import { OUTBOX_CHANNEL } from "./outbox";
+import { workOff } from "./work-off";
 
-export interface Queue extends Jobs {
+export interface Queue {
+  /** What stands in the outbox, by kind and state, with the age of the oldest in seconds. */
+  figures(): Promise<{ kind: string; state: string; count: number; oldest: number }[]>;
   close(): Promise<void>;
 }
 
-/** How openings are worked out again: in a thread of its own where the server runs for people. */
-export type Project = (school: SchoolId, course: string) => Promise<void>;
+export interface QueueSettings {
+  db: Database;
+  address: DatabaseAddress;
+  parts: JobParts;
+  now(): Instant;
+  log(line: string): void;
+  /** So often the outbox is looked into without being told to, in milliseconds. */
+  lookEvery?: number;
+  /** So often what was lost is looked for: rows a server ended with, courses whose openings do not hold. */
+  sweepEvery?: number;
+  /** Waits between tries grow from this many seconds on. */
+  waitFrom?: number;
+}
 
-/** So often the courses are looked for in which somebody's openings do not hold, in milliseconds. */
-const SWEEP = 20_000;
+/** Work that is held by nobody for so long was lost with its server. */
+const LOST = "20 seconds";
+/** So many rows one worker takes at a time. */
+const BATCH = 25;
+/** One job may take so long, in seconds; a school of a million people takes less. */
+const LONGEST = 3 * 3600;
 
 /**
- * Starts working. Several servers on one database share the work: a job is done by one of them, once. What a server
- * leaves undone when it ends (and what time alone overtakes) is found by the sweep of any other.
+ * Starts working. Several servers on one database share the work: a row is done by one of them, once. What a server
+ * leaves undone when it ends is found by the sweep of any other.
  */
-export async function startQueue(
-  db: Database,
-  address: DatabaseAddress,
-  project: Project,
-  now: () => Instant,
-  log: (line: string) => void,
-  sweepEvery = SWEEP,
-): Promise<Queue> {
-  const boss = new PgBoss({ ...address, max: 3, schema: "pgboss", migrate: false });
+export async function startQueue({
+  db,
+  address,
+  parts,
+  now,
+  log,
+  lookEvery = 2000,
+  sweepEvery = 10_000,
+  waitFrom = 5,
+}: QueueSettings): Promise<Queue> {
+  const workers = KINDS.reduce((sum, { atOnce }) => sum + atOnce, 0);
+  // A row is held as long as its work takes.
+  const pool = sturdyPool(
+    { ...address, max: workers + 2 },
+    { ...BACKGROUND, idle: LONGEST * 1000 },
+  );
+  const boss = new PgBoss({ ...encrypted(address), max: 3, schema: "pgboss", migrate: false });
   boss.on("error", (error) => log(error.message));
   await boss.start();
-  await boss.work<{ school: SchoolId; course: string }>(
-    PROJECT,
-    { pollingIntervalSeconds: 0.5 },
-    async (jobs) => {
-      for (const { data } of jobs) await project(data.school, data.course);
-    },
-  );
+  const handles: string[] = [];
+  for (const { name, atOnce } of KINDS)
+    for (let i = 0; i < atOnce; i++)
+      handles.push(
+        await boss.work<{ row: string }>(
+          name,
+          { pollingIntervalSeconds: 2, batchSize: BATCH },
+          async (jobs) => {
+            for (const { data } of jobs) await workOff(pool, parts, data.row, { waitFrom, log });
+          },
+        ),
+      );
+
   let closed = false;
+  /** Hands over what waits, in one transaction: taken and queued, or neither. */
+  const dispatch = async (): Promise<void> => {
+    const client = await pool.connect();
+    let broken = false;
+    try {
+      await client.query("begin");
+      const { rows } = await client.query<{ id: string; kind: string }>(
+        "select id, kind from outbox_take(200)",
+      );
+      const known = rows.filter(({ kind }) => KINDS.some(({ name }) => name === kind));
+      if (known.length > 0)
+        await boss.insert(
+          known.map(({ id, kind }) => ({
+            name: kind,
+            data: { row: id },
+            // What fails is tried again by the outbox, which knows how often it was.
+            retryLimit: 0,
+            expireInSeconds: LONGEST,
+          })),
+          { db: { executeSql: (text, values) => client.query(text, values) } },
+        );
+      await client.query("commit");
+      if (known.length > 0) for (const handle of handles) boss.notifyWorker(handle);
+      for (const { id, kind } of rows)
+        if (!known.some((one) => one.id === id))
+          await client.query("select outbox_tried($1, $2, 1, 0)", [
+            id,
+            `There is no kind of job called "${kind}"`,
+          ]);
+    } catch (error) {
+      broken = true;
+      throw error;
+    } finally {
+      client.release(broken);
+    }
+  };
+  /** One after the other, and once more where somebody asked meanwhile. */
+  let running: Promise<void> | null = null;
+  let again = false;
+  const look = (): void => {
+    if (closed) return;
+    if (running) {
+      again = true;
+      return;
+    }
+    running = dispatch()
+      .catch((error) => log(`outbox: ${String(error)}`))
+      .finally(() => {
+        running = null;
+        if (again) {
+          again = false;
+          look();
+        }
+      });
+  };
+  const looking = setInterval(look, lookEvery);
+
   let sweeping: Promise<void> = Promise.resolve();
   const sweep = async () => {
+    const { rows } = await pool.query<{ lost: number }>(
+      `select outbox_lost(interval '${LOST}') as lost`,
+    );
+    if ((rows[0]?.lost ?? 0) > 0) look();
     for (const { school, course } of await db.coursesToProject(formatInstant(now())))
-      if (!closed) await project(school, course);
+      if (!closed) await parts.threads.run("project", { school, course, now: now() });
   };
   const timer = setInterval(() => {
-    sweeping = sweeping.then(sweep).catch((error) => log(String(error)));
+    sweeping = sweeping
+      .then(() => (closed ? undefined : sweep()))
+      .catch((error) => log(String(error)));
   }, sweepEvery);
+
+  const listener = await listen(address, look);
+  look();
   return {
-    async projectCourse(school, course) {
-      await boss.send(PROJECT, { school, course }, { retryLimit: 5, retryBackoff: true });
+    async figures() {
+      const { rows } = await pool.query("select * from outbox_figures()");
+      return rows.map(({ count, ...row }) => ({ ...row, count: Number(count) }));
     },
     async close() {
       closed = true;
+      clearInterval(looking);
       clearInterval(timer);
+      await listener();
+      await running;
       await sweeping;
       await boss.stop({ graceful: true, timeout: 3000 });
+      await pool.end();
     },
+  };
+}
+
+/** Calls back when the outbox is written to; a lost connection is made anew. Answers what ends it. */
+async function listen(
+  address: DatabaseAddress,
+  callback: () => void,
+): Promise<() => Promise<void>> {
+  let closed = false;
+  let client: pg.Client | null = null;
+  let waiting: NodeJS.Timeout | null = null;
+  const connect = async () => {
+    const made = new pg.Client(encrypted(address));
+    client = made;
+    made.on("notification", callback);
+    made.on("error", () => undefined);
+    made.on("end", again);
+    await made.connect();
+    await made.query(`listen ${OUTBOX_CHANNEL}`);
+  };
+  const again = () => {
+    if (closed || waiting !== null) return;
+    waiting = setTimeout(() => {
+      waiting = null;
+      connect().then(callback, again);
+    }, 1000).unref();
+  };
+  await connect();
+  return async () => {
+    closed = true;
+    if (waiting !== null) clearTimeout(waiting);
+    await client?.end().catch(() => undefined);
   };
 }

@@ -10,17 +10,18 @@ import type {
 import { cohortSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import { existing } from "../courses/authoring";
-import { readPublished } from "../courses/store";
+import { findPublished } from "../courses/service";
+import { versionPlan } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { readCase } from "../enrollment/case";
 import { gatesWith } from "../enrollment/cohort-gates";
+import { countPeople } from "../enrollment/lot-store";
 import { readCohorts } from "../enrollment/store";
 import { notFound } from "../http/problem";
 import { timelineOf } from "../schedule/service";
 import { planSchool } from "../school/plan";
 import { publishedCourses, readSchool } from "../school/store";
 import { type Change, Rippling, type Surroundings } from "./ripple";
-import { versionPlan } from "./versions";
 
 /** Where a ripple is worked out, and who is told how far it has come. */
 export interface Working {
@@ -28,6 +29,41 @@ export interface Working {
   school: SchoolId;
   now: Instant;
   onProgress(done: number): void;
+}
+
+/** A change whose ripple is asked for, as data: it may be worked out elsewhere. */
+export type AskedChange =
+  | { of: "publishing"; course: string; people: PublishingWay; back: number | undefined }
+  | { of: "cohort"; course: string; cohort: string; changed: NewCohort | CohortGate }
+  | { of: "school"; changed: Pick<SchoolChange, "timeZone" | "calendar"> };
+
+/** What a change would do to everybody it touches; says beforehand how many there are to look at. */
+export async function rippleOf(
+  {
+    tx,
+    school,
+    now,
+    onProgress,
+  }: Omit<Working, "onProgress"> & {
+    onProgress(done: number, of: number): void;
+  },
+  change: AskedChange,
+): Promise<RippleAnswer> {
+  let of = 0;
+  if (change.of === "school")
+    for (const course of await publishedCourses(tx)) of += await countPeople(tx, course);
+  else
+    of = await countPeople(tx, change.course, change.of === "cohort" ? change.cohort : undefined);
+  onProgress(0, of);
+  const working: Working = { tx, school, now, onProgress: (done) => onProgress(done, of) };
+  switch (change.of) {
+    case "publishing":
+      return publishingRipple(working, change.course, change.people, change.back);
+    case "cohort":
+      return cohortRipple(working, change.course, change.cohort, change.changed);
+    case "school":
+      return schoolRipple(working, change.changed);
+  }
 }
 
 async function surroundings(tx: SchoolTransaction, course: string): Promise<Surroundings> {
@@ -51,7 +87,7 @@ async function wantedPlan(
 }
 
 /** What publishing the draft, or an earlier version again, would do. */
-export async function publishingRipple(
+async function publishingRipple(
   { tx, school, now, onProgress }: Working,
   course: string,
   people: PublishingWay,
@@ -77,13 +113,13 @@ export async function publishingRipple(
 }
 
 /** What changing a cohort would do to its people. */
-export async function cohortRipple(
+async function cohortRipple(
   { tx, school, now, onProgress }: Working,
   course: string,
   id: string,
   changed: NewCohort | CohortGate,
 ): Promise<RippleAnswer> {
-  const published = await readPublished(tx, course);
+  const published = await findPublished(tx, school, course);
   const before = await surroundings(tx, course);
   const cohort = before.cohorts.find((one) => one.id === id);
   if (!cohort) throw notFound(`There is no cohort "${id}" in this course.`);
@@ -119,7 +155,7 @@ const unpublished = (course: string, version: number) => ({
 });
 
 /** What another calendar or zone of the school would do to everybody in all of its courses. */
-export async function schoolRipple(
+async function schoolRipple(
   { tx, school, now, onProgress }: Working,
   { timeZone, calendar }: Pick<SchoolChange, "timeZone" | "calendar">,
 ): Promise<RippleAnswer> {
@@ -132,7 +168,7 @@ export async function schoolRipple(
   const rippling = new Rippling(tx, school, now, onProgress);
   const clocks = new Map<string, PlanCourse["clock"]>();
   for (const course of await publishedCourses(tx)) {
-    const published = await readPublished(tx, course);
+    const published = await findPublished(tx, school, course);
     if (!published) continue;
     clocks.set(course, published.plan.clock);
     const before = await surroundings(tx, course);

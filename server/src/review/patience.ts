@@ -1,15 +1,14 @@
 /**
  * A ripple that takes longer than a second: whoever asks is told how far it has come, may leave, and finds the answer
- * when they come back, on whichever server. How far it has come stands in the database; a server that ends in the
- * middle is missed after some seconds, and the next question begins anew.
+ * when they come back, on whichever server. It is worked out in a thread; how far it has come stands in the database; a
+ * server that ends in the middle is missed after some seconds, and the next question begins anew.
  */
 import type { RippleAnswer, RippleProgress } from "@dawngate/contract";
-import type { Instant } from "@dawngate/core/time";
-import type { Database } from "../db/connection";
+import type { Services } from "../http/kit";
 import { ProblemError } from "../http/problem";
-import type { Actor } from "../school/actor";
+import type { Context } from "../school/context";
 import { reading } from "../school/service";
-import type { Working } from "./change";
+import type { AskedChange } from "./change";
 import { beginRun, endRun, readRun, updateRun } from "./store";
 
 /** So long somebody waits for the answer itself, in milliseconds. */
@@ -19,60 +18,45 @@ const LOST = 10;
 /** So long an answer is kept for whoever comes back, in seconds. */
 const KEPT = 60;
 
-export interface Patient {
-  db: Database;
-  now(): Instant;
-  log(line: string): void;
-  /** Another patience than the usual one. */
-  patience?: number;
-}
-
-/** `key` names what is asked: the same key is the same work. `people` is how many there are to look at. */
+/** `key` names what is asked: the same key is the same work. */
 export async function patiently(
-  { db, now, log, patience = PATIENCE }: Patient,
-  actor: Actor,
+  { db, threads, log, patience = PATIENCE }: Pick<Services, "db" | "threads" | "log" | "patience">,
+  context: Context,
   key: string,
-  people: (working: Working) => Promise<number>,
-  work: (working: Working) => Promise<RippleAnswer>,
+  change: AskedChange,
 ): Promise<RippleAnswer | RippleProgress> {
-  const { school } = actor;
-  const found = await reading(db, actor, (tx) => readRun(tx, key));
+  const { school, now } = context;
+  const found = await reading(db, context, (tx) => readRun(tx, key));
   // Whoever came back has it; the next question is about what stands by then.
   if (found?.answer && found.age < KEPT) {
-    await db.withSchool(school, (tx) => endRun(tx, key));
+    await db.withSchool(context, (tx) => endRun(tx, key));
     return found.answer;
   }
   if (found && !found.answer && found.fault === null && found.age < LOST)
     return { done: found.done, of: found.people };
 
   const state = { done: 0, of: 0 };
-  const running = reading(db, actor, async (tx) => {
-    const working: Working = {
-      tx,
-      school,
-      now: now(),
-      onProgress: (done) => {
-        state.done = done;
-      },
-    };
-    state.of = await people(working);
-    return work(working);
+  const running = threads.run("ripple", { school, now, change }, (done, of) => {
+    Object.assign(state, { done, of });
   });
   // Whoever waits for it below hears of a failure; until then nobody may be missing.
   running.catch(() => undefined);
+  let timer: NodeJS.Timeout | undefined;
   const quick = await Promise.race([
     running,
-    new Promise<null>((resolve) => setTimeout(resolve, patience, null)),
-  ]);
+    new Promise<null>((resolve) => {
+      timer = setTimeout(resolve, patience, null);
+    }),
+  ]).finally(() => clearTimeout(timer));
   if (quick) return quick;
   const tell = (set: Parameters<typeof updateRun>[2]) =>
     db.withSchool(school, (tx) => updateRun(tx, key, set));
-  await db.withSchool(school, (tx) => beginRun(tx, school, key, state.of));
+  await db.withSchool(context, (tx) => beginRun(tx, school, key, state.of));
   const beat = setInterval(() => {
-    tell({ done: state.done }).catch((error) => log(String(error)));
+    tell({ done: state.done, people: state.of }).catch((error) => log(String(error)));
   }, 500);
   running
-    .then((answer) => tell({ done: state.of, answer: JSON.stringify(answer) }))
+    .then((answer) => tell({ done: state.of, people: state.of, answer: JSON.stringify(answer) }))
     .catch((error) => {
       if (!(error instanceof ProblemError)) log(String(error));
       return tell({ fault: error instanceof Error ? error.message : String(error) });

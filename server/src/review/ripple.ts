@@ -3,11 +3,11 @@ import type { PersonRipple, PublishingWay, RippleAnswer } from "@dawngate/contra
 import { itemTitles, type PlanCohort, type PlanCourse, type PlanSchool } from "@dawngate/core/plan";
 import { compareAll, type PersonRipple as Found, RippleTally } from "@dawngate/core/review";
 import { formatInstant, type Instant } from "@dawngate/core/time";
+import { versionPlans } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { countPeople, lotsOf } from "../enrollment/lot-store";
 import { readPeople } from "../enrollment/store";
 import { InBulk } from "../schedule/in-bulk";
-import { versionPlans } from "./versions";
 
 /** As many people are named, and groups shown. */
 const NAMED = 200;

@@ -3,10 +3,13 @@ import {
   beforeAndAfter,
   cohortGate,
   newCohort,
+  newRemark,
   publication,
   publishing,
   type RippleAnswer,
   type RippleProgress,
+  remarkChange,
+  remarks,
   rippleAnswer,
   rippleProgress,
   rippleQuestion,
@@ -17,29 +20,25 @@ import {
 import { planFields } from "@dawngate/core/plan";
 import { createRoute, z } from "@hono/zod-openapi";
 import { existing } from "../courses/authoring";
-import { countPeople } from "../enrollment/lot-store";
+import { projectSoon } from "../enrollment/lot-store";
 import {
   answers,
   body,
+  counter,
+  done,
   inCourse,
   inEnrollment,
   inSchool,
-  OWNERS,
-  only,
+  limited,
+  may,
   router,
   type Services,
 } from "../http/kit";
-import type { Actor } from "../school/actor";
+import type { Context } from "../school/context";
 import { reading } from "../school/service";
-import { publishedCourses } from "../school/store";
-import {
-  cohortRipple,
-  personRippled,
-  publishingRipple,
-  schoolRipple,
-  type Working,
-} from "./change";
+import { type AskedChange, personRippled } from "./change";
 import { patiently } from "./patience";
+import { addRemark, listRemarks, settleRemark } from "./remarks";
 import { publish, showVersion, showVersions } from "./service";
 
 const tags = ["review"];
@@ -55,14 +54,10 @@ const rippled = {
 };
 
 export function reviewRoutes(services: Services) {
-  const { db, now, jobs } = services;
-  const owners = only(services, OWNERS);
-  const rippleOf = (
-    actor: Actor,
-    key: unknown[],
-    people: (working: Working) => Promise<number>,
-    work: (working: Working) => Promise<RippleAnswer>,
-  ) => patiently(services, actor, JSON.stringify(key), people, work);
+  const { db } = services;
+  const publishers = may(services, "courses.publish");
+  const rippleOf = (context: Context, key: unknown[], change: AskedChange) =>
+    patiently(services, context, JSON.stringify(key), change);
   const isAnswer = (found: RippleAnswer | RippleProgress): found is RippleAnswer =>
     "totals" in found;
   return router()
@@ -73,21 +68,20 @@ export function reviewRoutes(services: Services) {
         tags,
         summary:
           "What publishing the draft, or an earlier version, would do to the people in the course",
-        middleware: owners,
+        middleware: publishers,
         request: { params: inCourse, query: rippleQuestion },
         responses: rippled,
       }),
       async (c) => {
         const { course } = c.req.valid("param");
         const { people, back } = c.req.valid("query");
-        const actor = c.get("actor");
+        const context = c.get("context");
         // An answer counts for the version and the draft it was worked out over, and for no others.
-        const { row } = await reading(db, actor, (tx) => existing(tx, course));
+        const { row } = await reading(db, context, (tx) => existing(tx, course));
         const found = await rippleOf(
-          actor,
+          context,
           ["publish", course, people, back, row.current_version, row.draft_sequence],
-          ({ tx }) => countPeople(tx, course),
-          (working) => publishingRipple(working, course, people, back),
+          { of: "publishing", course, people, back },
         );
         return isAnswer(found) ? c.json(found, 200) : c.json(found, 202);
       },
@@ -98,16 +92,22 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/enrollments/{enrollment}/ripple",
         tags,
         summary: "One person's dates before and after publishing",
-        middleware: owners,
+        middleware: publishers,
         request: { params: inEnrollment, query: rippleQuestion },
         responses: answers(beforeAndAfter, "Two timelines."),
       }),
       async (c) => {
         const { course, enrollment } = c.req.valid("param");
         const { people, back } = c.req.valid("query");
-        const actor = c.get("actor");
-        const found = await reading(db, actor, (tx) =>
-          personRippled({ tx, school: actor.school, now: now() }, course, enrollment, people, back),
+        const context = c.get("context");
+        const found = await reading(db, context, (tx) =>
+          personRippled(
+            { tx, school: context.school, now: context.now },
+            course,
+            enrollment,
+            people,
+            back,
+          ),
         );
         return c.json(found, 200);
       },
@@ -118,19 +118,19 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/cohorts/{cohort}/ripple",
         tags,
         summary: "What changing a cohort, or one of its own gates, would do to its people",
-        middleware: owners,
+        middleware: may(services, "cohorts.change"),
         request: { params: inCohort, body: body(z.union([newCohort, cohortGate])) },
         responses: rippled,
       }),
       async (c) => {
         const { course, cohort } = c.req.valid("param");
         const changed = c.req.valid("json");
-        const found = await rippleOf(
-          c.get("actor"),
-          ["cohort", course, cohort, changed],
-          ({ tx }) => countPeople(tx, course, cohort),
-          (working) => cohortRipple(working, course, cohort, changed),
-        );
+        const found = await rippleOf(c.get("context"), ["cohort", course, cohort, changed], {
+          of: "cohort",
+          course,
+          cohort,
+          changed,
+        });
         return isAnswer(found) ? c.json(found, 200) : c.json(found, 202);
       },
     )
@@ -140,7 +140,7 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/ripple",
         tags,
         summary: "What another calendar or zone of the school would do to everybody",
-        middleware: owners,
+        middleware: may(services, "school.change"),
         request: {
           params: inSchool,
           body: body(schoolChange.pick({ timeZone: true, calendar: true })),
@@ -149,17 +149,10 @@ export function reviewRoutes(services: Services) {
       }),
       async (c) => {
         const changed = c.req.valid("json");
-        const found = await rippleOf(
-          c.get("actor"),
-          ["school", changed],
-          async ({ tx }) => {
-            let people = 0;
-            for (const course of await publishedCourses(tx))
-              people += await countPeople(tx, course);
-            return people;
-          },
-          (working) => schoolRipple(working, changed),
-        );
+        const found = await rippleOf(c.get("context"), ["school", changed], {
+          of: "school",
+          changed,
+        });
         return isAnswer(found) ? c.json(found, 200) : c.json(found, 202);
       },
     )
@@ -169,11 +162,12 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/versions",
         tags,
         summary: "Every version of a course: who published it, when, for whom, with what note",
-        middleware: owners,
+        middleware: publishers,
         request: { params: inCourse },
         responses: answers(versionList, "The newest first."),
       }),
-      async (c) => c.json(await showVersions(db, c.get("actor"), c.req.valid("param").course), 200),
+      async (c) =>
+        c.json(await showVersions(db, c.get("context"), c.req.valid("param").course), 200),
     )
     .openapi(
       createRoute({
@@ -181,13 +175,13 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/versions/{version}",
         tags,
         summary: "A version as it was published",
-        middleware: owners,
-        request: { params: inCourse.extend({ version: z.coerce.number().int().positive() }) },
+        middleware: publishers,
+        request: { params: inCourse.extend({ version: counter }) },
         responses: answers(versionPlan, "Its plan."),
       }),
       async (c) => {
         const { course, version } = c.req.valid("param");
-        return c.json(await showVersion(db, c.get("actor"), course, version), 200);
+        return c.json(await showVersion(db, c.get("context"), course, version), 200);
       },
     )
     .openapi(
@@ -196,19 +190,65 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/versions",
         tags,
         summary: "Publish the draft, or an earlier version again",
-        middleware: owners,
+        middleware: publishers,
         request: { params: inCourse, query: publishing },
         responses: answers(publication, "The new version."),
       }),
       async (c) => {
         const { course } = c.req.valid("param");
-        const { school, account } = c.get("actor");
+        const context = c.get("context");
+        const { school, now } = context;
         const how = c.req.valid("query");
-        const version = await db.withSchool(school, (tx) =>
-          publish(tx, school, course, { ...how, author: account?.name ?? "", now: now() }),
-        );
-        await jobs.projectCourse(school, course);
+        const version = await db.withSchool(context, async (tx) => {
+          const number = await publish(tx, school, course, { ...how, now });
+          await projectSoon(tx, school, course);
+          return number;
+        });
         return c.json({ version }, 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}/remarks",
+        tags,
+        summary: "What reviewers and authors have remarked on a course",
+        middleware: may(services, "courses.read"),
+        request: { params: inCourse },
+        responses: answers(remarks, "Open ones first."),
+      }),
+      async (c) =>
+        c.json(await listRemarks(db, c.get("context"), c.req.valid("param").course), 200),
+    )
+    .openapi(
+      createRoute({
+        method: "post",
+        path: "/schools/{school}/courses/{course}/remarks",
+        tags,
+        summary: "Leave a remark on a course, or on an item of it",
+        middleware: [may(services, "remarks.write"), limited(services, "account")] as const,
+        request: { params: inCourse, body: body(newRemark) },
+        responses: answers(remarks, "All remarks."),
+      }),
+      async (c) => {
+        const { course } = c.req.valid("param");
+        return c.json(await addRemark(db, c.get("context"), course, c.req.valid("json")), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "patch",
+        path: "/schools/{school}/courses/{course}/remarks/{remark}",
+        tags,
+        summary: "Settle a remark, or open it again",
+        middleware: may(services, "remarks.write"),
+        request: { params: inCourse.extend({ remark: z.uuid() }), body: body(remarkChange) },
+        responses: answers(done, "Kept."),
+      }),
+      async (c) => {
+        const { course, remark } = c.req.valid("param");
+        await settleRemark(db, c.get("context"), course, remark, c.req.valid("json").settled);
+        return c.json({ done: true as const }, 200);
       },
     );
 }

@@ -7,10 +7,13 @@ import { findSnags } from "@dawngate/core/review";
 import type { Instant } from "@dawngate/core/time";
 import { bringDraftBack, existing } from "../courses/authoring";
 import { readDraft } from "../courses/store";
+import { contentsOfDraft } from "../courses/text-store";
+import { readVersionLessons } from "../courses/version-store";
+import { versionPlan } from "../courses/versions";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { readCohorts } from "../enrollment/store";
 import { conflict, notFound, refusal } from "../http/problem";
-import type { Actor } from "../school/actor";
+import type { Context } from "../school/context";
 import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
@@ -22,10 +25,8 @@ import {
   lockCourse,
   pinEnrollments,
 } from "./store";
-import { versionPlan } from "./versions";
 
 interface Publishing {
-  author: string;
   note: string;
   /** Null: what is taken over from a plan file stands as it stood there. */
   now: Instant | null;
@@ -46,7 +47,7 @@ export async function publish(
   tx: SchoolTransaction,
   school: SchoolId,
   course: string,
-  { author, note, now, people = "everybody", over, seen, back }: Publishing,
+  { note, now, people = "everybody", over, seen, back }: Publishing,
 ): Promise<number> {
   const held = await lockCourse(tx, course);
   if (!held) throw notFound(`There is no course "${course}" in this school.`);
@@ -94,23 +95,29 @@ export async function publish(
     back !== undefined &&
     current !== null &&
     isDeepStrictEqual(await readDraft(tx, course), await versionPlan(tx, school, course, current));
-  const number = await insertVersion(tx, school, draft, {
+  const contents = await contentsOfDraft(tx, course);
+  const named = back === undefined ? contents : await readVersionLessons(tx, course, back);
+  const lessons = Object.fromEntries(
+    draft.modules
+      .flatMap((module) => module.lessons)
+      .map(({ id }) => [id, named[id] ?? contents[id] ?? `${course}/${id}`]),
+  );
+  const number = await insertVersion(tx, school, draft, lessons, {
     note,
-    author,
     people,
     brings_back: back ?? null,
   });
-  if (follows) await bringDraftBack(tx, school, draft, { author, clientId: `version-${number}` });
+  if (follows) await bringDraftBack(tx, school, draft, `version-${number}`);
   return number;
 }
 
 /** Every version of a course, the newest first. */
 export async function showVersions(
   db: Database,
-  actor: Actor,
+  context: Context,
   course: string,
 ): Promise<VersionList> {
-  return reading(db, actor, async (tx) => {
+  return reading(db, context, async (tx) => {
     const { row } = await existing(tx, course);
     return { current: row.current_version, versions: await listVersions(tx, course) };
   });
@@ -119,12 +126,12 @@ export async function showVersions(
 /** The plan of a version as it was published. */
 export async function showVersion(
   db: Database,
-  actor: Actor,
+  context: Context,
   course: string,
   number: number,
 ): Promise<VersionPlan> {
-  return reading(db, actor, async (tx) => {
-    const plan = await versionPlan(tx, actor.school, course, number);
+  return reading(db, context, async (tx) => {
+    const plan = await versionPlan(tx, context.school, course, number);
     if (!plan) throw notFound(`This course has no version ${number}.`);
     return { number, plan };
   });

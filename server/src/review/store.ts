@@ -1,11 +1,12 @@
 /** Versions: published once, never changed. */
 import type { PlanCourse } from "@dawngate/core/plan";
 import { sql } from "kysely";
+import { FORM } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { CourseVersionTable } from "../db/types";
 
 /** What is on record about a publishing. */
-export type Published = Pick<CourseVersionTable, "note" | "author" | "people"> & {
+export type Published = Pick<CourseVersionTable, "note" | "people"> & {
   brings_back: number | null;
 };
 
@@ -14,6 +15,7 @@ export async function insertVersion(
   tx: SchoolTransaction,
   school: SchoolId,
   plan: PlanCourse,
+  lessons: Record<string, string>,
   published: Published,
 ): Promise<number> {
   const { newest } = await tx
@@ -29,6 +31,8 @@ export async function insertVersion(
       course_id: plan.id,
       number,
       plan: JSON.stringify(plan),
+      form: FORM,
+      lessons: JSON.stringify(lessons),
       ...published,
     })
     .execute();
@@ -115,17 +119,6 @@ export async function listVersions(tx: SchoolTransaction, course: string) {
   return rows;
 }
 
-/** The plan of one version. */
-export async function readVersion(tx: SchoolTransaction, course: string, number: number) {
-  const row = await tx
-    .selectFrom("course_version")
-    .select("plan")
-    .where("course_id", "=", course)
-    .where("number", "=", number)
-    .executeTakeFirst();
-  return row?.plan ?? null;
-}
-
 /** A ripple that takes long, as far as it has come. */
 export async function readRun(tx: SchoolTransaction, key: string) {
   return tx
@@ -155,7 +148,7 @@ export async function beginRun(
 export async function updateRun(
   tx: SchoolTransaction,
   key: string,
-  set: { done?: number; answer?: string; fault?: string },
+  set: { done?: number; people?: number; answer?: string; fault?: string },
 ): Promise<void> {
   await tx
     .updateTable("ripple_run")

@@ -1,40 +1,48 @@
 /** What everybody's dates in a course are worked out from, for the picture of them all. */
 import type { Everybody } from "@dawngate/contract";
 import { published } from "../courses/service";
-import type { Database } from "../db/connection";
+import { versionPlans, versionsOf } from "../courses/versions";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { lotsOf } from "../enrollment/lot-store";
 import { readCohorts } from "../enrollment/store";
-import { versionPlans, versionsOf } from "../review/versions";
-import { type Actor, isTheirs } from "../school/actor";
+import type { Services } from "../http/kit";
+import type { Context } from "../school/context";
 import { planSchool } from "../school/plan";
-import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 
-/** The people of a course whom the actor may see, each with the versions they hold. */
+/** The people of a course whom one may see, each with the versions they hold, as JSON. */
 export async function showEverybody(
-  db: Database,
-  actor: Actor,
+  { threads }: Pick<Services, "threads">,
+  { school, cohorts }: Context,
   course: string,
+): Promise<string> {
+  return threads.run("everybody", { school, course, cohorts });
+}
+
+/** The people of a course, of all cohorts or some. */
+export async function everybodyIn(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  course: string,
+  cohorts: string[] | null,
 ): Promise<Everybody> {
-  return reading(db, actor, async (tx) => {
-    const { number } = await published(tx, course);
-    const held = new Set<number>();
-    const people: Everybody["people"] = [];
-    for await (const lot of lotsOf(tx, course)) {
-      for (const row of lot) {
-        if (!isTheirs(actor, row.enrollment.cohort)) continue;
-        const versions = versionsOf(row, number);
-        people.push({ versions, enrollment: row.enrollment });
-        for (const version of versions) held.add(version);
-      }
+  const { number } = await published(tx, school, course);
+  const held = new Set<number>();
+  const people: Everybody["people"] = [];
+  for await (const lot of lotsOf(tx, course)) {
+    for (const row of lot) {
+      if (cohorts !== null && !cohorts.includes(row.enrollment.cohort ?? "")) continue;
+      const versions = versionsOf(row, number);
+      people.push({ versions, enrollment: row.enrollment });
+      for (const version of versions) held.add(version);
     }
-    const versions = [...held];
-    const plans = await versionPlans(tx, actor.school, course, versions);
-    return {
-      school: planSchool(await readSchool(tx)),
-      cohorts: (await readCohorts(tx, course)).map(({ cohort }) => cohort),
-      versions: plans.map((plan, i) => ({ number: versions[i] as number, plan })),
-      people,
-    };
-  });
+  }
+  const versions = [...held];
+  const plans = await versionPlans(tx, school, course, versions);
+  return {
+    school: planSchool(await readSchool(tx)),
+    cohorts: (await readCohorts(tx, course)).map(({ cohort }) => cohort),
+    versions: plans.map((plan, i) => ({ number: versions[i] as number, plan })),
+    people,
+  };
 }

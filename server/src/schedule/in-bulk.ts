@@ -12,8 +12,8 @@ import {
   type Wanted,
 } from "@dawngate/core/schedule/bulk";
 import type { Instant } from "@dawngate/core/time";
+import { versionsOf } from "../courses/versions";
 import type { LotRow } from "../enrollment/lot-store";
-import { versionsOf } from "../review/versions";
 
 /** People of a lot who hold the same versions. */
 export interface Alike {

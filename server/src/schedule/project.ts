@@ -1,14 +1,21 @@
 /** Works out the openings of people in a course and writes them down for lists. */
 
-import type { PlanEnrollment } from "@dawngate/core/plan";
+import type { PlanCourse, PlanEnrollment } from "@dawngate/core/plan";
 import type { Timeline } from "@dawngate/core/schedule";
-import { formatInstant, type Instant } from "@dawngate/core/time";
-import { readPublished } from "../courses/store";
+import {
+  addDays,
+  formatInstant,
+  type Instant,
+  localDateAt,
+  startOfDay,
+  zoneOf,
+} from "@dawngate/core/time";
+import { findPublished } from "../courses/service";
+import { versionPlans } from "../courses/versions";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
-import { holdCase, workOut } from "../enrollment/case";
+import { type Case, holdCase, workOut } from "../enrollment/case";
 import { LOT, type LotRow, readLot } from "../enrollment/lot-store";
 import { readCohorts } from "../enrollment/store";
-import { versionPlans } from "../review/versions";
 import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
 import { InBulk } from "./in-bulk";
@@ -52,10 +59,7 @@ export async function projectOne(
 ): Promise<void> {
   const found = await holdCase(tx, school, enrollment);
   if (!found) return;
-  const { version, lastSequence } = found;
-  await writeOpenings(tx, school, [
-    projectionOf(found.enrollment, workOut(found, now), version, lastSequence, now),
-  ]);
+  await writeOpenings(tx, school, [projectionOf(found, workOut(found, now), now)]);
 }
 
 /** Works through a course lot by lot. What does not change between lots is compiled once. */
@@ -74,13 +78,22 @@ class Projector {
     const lot = await readLot(tx, course, { after, unprojectedAt: formatInstant(now) });
     if (lot.length === 0) return null;
     // Read once the lot is held: what changes any of this marks the people of the lot, and so waits for it.
-    const published = await readPublished(tx, course);
+    const published = await findPublished(tx, school, course);
     if (!published) return null;
     const settings = planSchool(await readSchool(tx));
     const cohorts = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
     const key = JSON.stringify([settings, cohorts]);
     if (this.kept?.key !== key) this.kept = { key, inBulk: new InBulk(settings, cohorts) };
-    await projectLot(tx, school, course, lot, published.number, this.kept.inBulk, now);
+    await projectLot(
+      tx,
+      school,
+      course,
+      lot,
+      published.number,
+      this.kept.inBulk,
+      settings.timeZone,
+      now,
+    );
     return lot.length < LOT ? null : (lot.at(-1)?.id ?? null);
   }
 }
@@ -92,6 +105,7 @@ async function projectLot(
   lot: readonly LotRow[],
   current: number,
   inBulk: InBulk,
+  zone: string,
   now: Instant,
 ): Promise<void> {
   for (const { versions, rows, people } of inBulk.alike(lot, current)) {
@@ -100,7 +114,9 @@ async function projectLot(
     await writeLot(tx, school, {
       enrollments: rows.map(({ id }) => id),
       sequences: rows.map(({ sequence }) => sequence),
-      staleAt: rows.map(({ enrollment }, p) => staleAt(enrollment, answer.shutBy[p] === 1, now)),
+      staleAt: rows.map(({ enrollment }, p) =>
+        staleAt(enrollment, answer.shutBy[p] === 1, plans, zone, now),
+      ),
       version: versions.at(-1) as number,
       items: items.map(({ id }) => id),
       opens: answer.opens,
@@ -109,19 +125,18 @@ async function projectLot(
   }
 }
 
-/** What lists need to know of a timeline that was worked out at `now`. */
+/** What lists need to know of a case whose timeline was worked out at `now`. */
 export function projectionOf(
-  enrollment: PlanEnrollment,
+  { enrollment, plan, held, school, version, lastSequence }: ProjectedCase,
   timeline: Timeline,
-  version: number,
-  sequence: number,
   now: Instant,
 ): Projection {
+  const paused = timeline.access.shutBy === "pause";
   return {
     enrollment: enrollment.id,
     version,
-    sequence,
-    staleAt: staleAt(enrollment, timeline.access.shutBy === "pause", now),
+    sequence: lastSequence,
+    staleAt: staleAt(enrollment, paused, [...held, plan], school.timeZone, now),
     all: true,
     openings: timeline.items.map(({ id, opens, closes }) => ({
       item: id,
@@ -131,14 +146,40 @@ export function projectionOf(
   };
 }
 
+type ProjectedCase = Pick<
+  Case,
+  "enrollment" | "plan" | "held" | "school" | "version" | "lastSequence"
+>;
+
 /**
- * The instant from which on the passing of time alone changes the dates: at once while a pause runs (it moves all
- * that is counted), else when the next thing happens that is on record for later.
+ * The instant from which on the passing of time alone changes the dates: when the next thing happens that is on record
+ * for later; and while a pause runs, which moves what is counted by its local days (calculations.md, 2, step 9), the
+ * next beginning of a day in one of the zones that may count, or within the hour where a plan counts in hours.
  */
-function staleAt(enrollment: PlanEnrollment, isPaused: boolean, now: Instant): string | null {
-  if (isPaused) return formatInstant(now);
+export function staleAt(
+  enrollment: PlanEnrollment,
+  isPaused: boolean,
+  plans: readonly PlanCourse[],
+  schoolZone: string,
+  now: Instant,
+): string | null {
   const ahead = [enrollment.paidAt, enrollment.startedAt, ...enrollment.events.map(({ at }) => at)]
-    .filter((at) => at !== null)
-    .filter((at) => Date.parse(at) > now);
-  return ahead.sort((a, b) => Date.parse(a) - Date.parse(b))[0] ?? null;
+    .flatMap((at) => (at === null ? [] : [Date.parse(at)]))
+    .filter((at) => at > now);
+  if (isPaused) {
+    for (const zone of [schoolZone, enrollment.timeZone].map(zoneOf))
+      ahead.push(startOfDay(zone, addDays(localDateAt(zone, now), 1)));
+    if (plans.some(countsHours)) ahead.push(now + HOUR);
+  }
+  return ahead.length === 0 ? null : formatInstant(Math.min(...ahead) as Instant);
+}
+
+const HOUR = 3_600_000;
+const hours = new WeakMap<PlanCourse, boolean>();
+
+/** Whether a plan has an offset in hours or minutes, which a pause moves with every moment it lasts. */
+function countsHours(plan: PlanCourse): boolean {
+  const known = hours.get(plan) ?? /"add":"-?P[^"]*T/.test(JSON.stringify(plan));
+  hours.set(plan, known);
+  return known;
 }

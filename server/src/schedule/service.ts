@@ -16,25 +16,24 @@ import type { Database, SchoolTransaction } from "../db/connection";
 import { type Case, clockOf, readCase, workOut } from "../enrollment/case";
 import { readCohorts } from "../enrollment/store";
 import { notFound } from "../http/problem";
-import { type Actor, isTheirs } from "../school/actor";
+import { type Context, isTheirs } from "../school/context";
 import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 
-/** Answers a question of the timeline. `now` counts where the question names no instant. */
+/** Answers a question of the timeline. The request's instant counts where the question names none. */
 export async function showTimeline(
   db: Database,
-  actor: Actor,
+  context: Context,
   courseId: string,
   query: TimelineQuery,
-  now: Instant,
 ): Promise<TimelineAnswer> {
-  return reading(db, actor, async (tx) => {
+  return reading(db, context, async (tx) => {
     const found =
       query.enrollment === undefined
-        ? await imagined(tx, courseId, query)
-        : await real(tx, actor, courseId, query.enrollment);
-    const at = query.at === undefined ? now : checked(parseInstant(query.at));
+        ? await imagined(tx, context, courseId, query)
+        : await real(tx, context, courseId, query.enrollment);
+    const at = query.at === undefined ? context.now : checked(parseInstant(query.at));
     return timelineOf(found, at);
   });
 }
@@ -55,10 +54,10 @@ export function timelineOf(
   };
 }
 
-/** Somebody who is really enrolled, and whom the actor may see. */
-async function real(tx: SchoolTransaction, actor: Actor, course: string, id: string) {
-  const found = await readCase(tx, actor.school, id);
-  if (found?.course !== course || !isTheirs(actor, found.enrollment.cohort))
+/** Somebody who is really enrolled, and whom the context may see. */
+async function real(tx: SchoolTransaction, context: Context, course: string, id: string) {
+  const found = await readCase(tx, context.school, id);
+  if (found?.course !== course || !isTheirs(context, found.enrollment.cohort))
     throw notFound(`There is no enrollment "${id}" in this course.`);
   return found;
 }
@@ -66,10 +65,11 @@ async function real(tx: SchoolTransaction, actor: Actor, course: string, id: str
 /** Somebody imagined, in the course as it is published. */
 async function imagined(
   tx: SchoolTransaction,
+  context: Context,
   courseId: string,
   query: TimelineQuery,
 ): Promise<Pick<Case, "enrollment" | "version" | "plan" | "school" | "cohort">> {
-  const course = await published(tx, courseId);
+  const course = await published(tx, context.school, courseId);
   const school = planSchool(await readSchool(tx));
   const enrollment = imagine(courseId, query, school.timeZone);
   const cohorts = await readCohorts(tx, courseId);

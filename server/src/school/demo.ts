@@ -1,13 +1,13 @@
 /** The demo school, read from its folder, moved to today, and let in through the import's door. */
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import type { ImportRequest } from "@dawngate/contract";
+import { type ImportRequest, staffRole } from "@dawngate/contract";
 import { parsePlanText, shiftPlan } from "@dawngate/core/plan";
 import { type Instant, type LocalDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import { z } from "zod";
 import type { Database } from "../db/connection";
 import { importSchool } from "./import";
-import { insertMember, replaceCohorts } from "./store";
+import { insertMember, replaceCohorts, setCourses } from "./staff-store";
 
 const demoNote = z.strictObject({
   /** The Monday on which the demo's plan file stands still; it is moved from there by whole weeks. */
@@ -18,8 +18,10 @@ const demoNote = z.strictObject({
     z.strictObject({
       name: z.string(),
       email: z.string(),
-      role: z.enum(["owner", "instructor"]),
-      cohorts: z.array(z.string()),
+      role: staffRole,
+      cohorts: z.array(z.string()).default([]),
+      /** The courses of an author; left out: all. */
+      courses: z.array(z.string()).optional(),
     }),
   ),
   /** People of the demo who can sign in. */
@@ -80,10 +82,11 @@ export async function loadDemo(
     accounts.set(email, await ensureAccount(email, name, password));
   const school = await importSchool(db, request, now);
   await db.withSchool(school, async (tx) => {
-    for (const { email, name, role, cohorts } of staff) {
+    for (const { email, name, role, cohorts, courses } of staff) {
       const user_id = accounts.get(email) as string;
       await insertMember(tx, school, { user_id, role, name, email });
       if (role === "instructor") await replaceCohorts(tx, school, user_id, cohorts);
+      if (courses) await setCourses(tx, school, user_id, courses);
     }
   });
   return { slug, loaded: true, password, signIns };

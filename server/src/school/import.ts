@@ -4,6 +4,7 @@ import { type Fault, formatPath, type Plan, parsePlan } from "@dawngate/core/pla
 import type { Instant } from "@dawngate/core/time";
 import { insertDraft } from "../courses/store";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
+import { system } from "../db/who";
 import { insertCohorts, insertEnrollments, insertPeople } from "../enrollment/store";
 import { ProblemError } from "../http/problem";
 import { publish } from "../review/service";
@@ -33,6 +34,7 @@ export async function importSchool(
       weekend: calendar.weekend,
       closed: calendar.closed,
     },
+    system("import"),
     (tx, school) => write(tx, school, plan, extras, request.texts, now),
   );
 }
@@ -50,7 +52,7 @@ async function write(
       .flatMap((module) => module.lessons)
       .map(({ id }) => [id, texts[textKey(course.id, id)] ?? ""] as const);
     await insertDraft(tx, school, course, position, new Map(own));
-    await publish(tx, school, course.id, { author: "import", note: "Imported", now: null });
+    await publish(tx, school, course.id, { note: "Imported", now: null });
   }
   await insertCohorts(tx, school, plan.cohorts, (id) => extras.cohorts[id] ?? id);
   const zones = new Map(plan.enrollments.map(({ id, timeZone }) => [id, timeZone]));
@@ -73,7 +75,6 @@ async function write(
     plan.enrollments.map((enrollment) => ({
       enrollment,
       person: personOf.get(enrollment.id) as string,
-      author: "import",
       reasonOf: (kind) => extras.reasons[`${enrollment.id}/${kind}`] ?? null,
     })),
   );

@@ -1,54 +1,58 @@
 /**
- * Which passwords are refused, by NIST SP 800-63B (5.1.1.2): a least length, no rules of composition, but nothing
- * that is commonly used, repetitive, sequential, or made of the account's own name. The list of common ones is short
- * and from memory: those of ten characters and more that stand in published lists again and again.
+ * Which passwords are refused, by NIST SP 800-63B (5.1.1.2; from memory): a least length, no rules of composition, but
+ * nothing that is commonly used, found in breaches, repetitive, sequential, or made of the account's own name. What is
+ * common, the usual strength package knows: its lists of breached passwords, names and words, and its estimate of how
+ * many guesses a password takes. One check for every way in which a password is chosen.
  */
+import { zxcvbn, zxcvbnOptions } from "@zxcvbn-ts/core";
+import * as common from "@zxcvbn-ts/language-common";
+import * as english from "@zxcvbn-ts/language-en";
 
-const COMMON = new Set([
-  "1234567890",
-  "12345678910",
-  "0987654321",
-  "1q2w3e4r5t",
-  "1qaz2wsx3edc",
-  "password12",
-  "password123",
-  "password1234",
-  "passwordpassword",
-  "qwertyuiop",
-  "qwerty12345",
-  "qwerty123456",
-  "iloveyou12",
-  "iloveyou123",
-  "letmein123",
-  "welcome123",
-  "administrator",
-  "football123",
-  "princess123",
-  "sunshine123",
-  "trustno1trustno1",
-  "changeme123",
-  "abcd123456",
-  "abc1234567",
-]);
+zxcvbnOptions.setOptions({
+  dictionary: { ...common.dictionary, ...english.dictionary },
+  graphs: common.adjacencyGraphs,
+  // Longer ones are judged by their beginning: the estimate grows faster than the password.
+  maxLength: 72,
+});
 
-const RUNS = ["abcdefghijklmnopqrstuvwxyz", "01234567890123456789", "qwertyuiopasdfghjklzxcvbnm"];
+/** A password that takes fewer guesses than this is refused. */
+const LEAST_GUESSES = 1e7;
 
 /** Why a password is refused, with what to do; null where it is not. `own` are the account's name and address. */
 export function passwordFault(password: string, own: readonly string[]): string | null {
   const plain = password.normalize("NFKC").toLowerCase();
-  if (COMMON.has(plain))
-    return "This password is among the commonest there are; take a few words that nobody would put together";
   if (isRepeated(plain)) return "This password repeats itself; take a few words instead";
-  if (RUNS.some((run) => run.includes(plain) || [...run].reverse().join("").includes(plain)))
-    return "This password is a row of keys; take a few words instead";
-  const names = own.flatMap((text) => text.toLowerCase().split(/[^\p{L}\p{N}]+/u));
-  const rest = [...names, "dawngate", "dawn", "gate"]
+  const names = own
+    .flatMap((text) => [
+      text.slice(0, 320),
+      ...text
+        .slice(0, 320)
+        .toLowerCase()
+        .split(/[^\p{L}\p{N}]+/u),
+    ])
     .filter((name) => name.length >= 3)
+    .slice(0, 40);
+  const { guesses, sequence } = zxcvbn(password.normalize("NFKC"), [
+    ...names,
+    "dawngate",
+    "dawn",
+    "gate",
+  ]);
+  if (guesses >= LEAST_GUESSES && !isMadeOf(plain, names)) return null;
+  const found = sequence.find(({ pattern }) => pattern !== "bruteforce");
+  if (found?.dictionaryName === "userInputs" || isMadeOf(plain, names))
+    return "This password is made of your own name or ours; take a few other words";
+  if (found?.pattern === "sequence" || found?.pattern === "spatial")
+    return "This password is a row of keys; take a few words instead";
+  return "This password is among the commonest there are; take a few words that nobody would put together";
+}
+
+/** Nothing much is left of it without the account's own names and ours. */
+function isMadeOf(plain: string, names: readonly string[]): boolean {
+  const rest = [...names.map((name) => name.toLowerCase()), "dawngate", "dawn", "gate"]
     .sort((a, b) => b.length - a.length)
     .reduce((left, name) => left.replaceAll(name, ""), plain);
-  if (rest.replaceAll(/[^\p{L}\p{N}]/gu, "").length < 5)
-    return "This password is made of your own name or ours; take a few other words";
-  return null;
+  return rest.replaceAll(/[^\p{L}\p{N}]/gu, "").length < 5;
 }
 
 /** One short piece over and over: `aaaaaaaaaa`, `abcabcabcabc`. */

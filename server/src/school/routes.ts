@@ -1,52 +1,35 @@
-/** HTTP of schools, their staff, and of oneself. */
+/** HTTP of schools: their settings, their calendar, and where one begins. */
 import {
   acceptance,
   calendarDays,
   created,
-  instructorCohorts,
   invitation,
-  invite as inviteBody,
   mailList,
-  me,
-  members,
   newSchool,
   school,
   schoolChange,
   start,
 } from "@dawngate/contract";
 import { createRoute, z } from "@hono/zod-openapi";
-import { bodyLimit } from "hono/body-limit";
+import { decode } from "../http/bodies";
 import {
   answers,
   body,
-  done,
-  EVERYBODY,
   inSchool,
-  OWNERS,
-  only,
+  limited,
+  may,
   router,
   type Services,
   signedIn,
 } from "../http/kit";
-import { notFound, refusal } from "../http/problem";
-import { readCalendar } from "./calendar-file";
-import {
-  accept,
-  assignCohorts,
-  changeSchool,
-  createSchool,
-  invite,
-  showInvitation,
-  showMe,
-  showMembers,
-  showSchool,
-  todayIn,
-} from "./service";
+import { notFound } from "../http/problem";
+import { changeSchool, createSchool, showSchool, todayIn } from "./service";
+import { accept, showInvitation } from "./staff";
 
 const tags = ["school"];
 
 export function schoolRoutes(services: Services) {
-  const { db, identity, tray, homeSchool } = services;
+  const { db, identity, tray, homeSchool, readers } = services;
   return router()
     .openapi(
       createRoute({
@@ -60,37 +43,27 @@ export function schoolRoutes(services: Services) {
     )
     .openapi(
       createRoute({
-        method: "get",
-        path: "/me",
-        tags,
-        summary: "Who is signed in, and in which schools",
-        responses: answers(me, "The account, or null."),
-      }),
-      async (c) => c.json(await showMe(services, await identity.accountOf(c.req.raw.headers)), 200),
-    )
-    .openapi(
-      createRoute({
         method: "post",
         path: "/schools",
         tags,
         summary: "Make a school; whoever makes it owns it",
-        middleware: signedIn(services),
+        middleware: [signedIn(services), limited(services, "new-school")] as const,
         request: { body: body(newSchool) },
         responses: answers(created, "The school's address."),
       }),
-      async (c) => c.json(await createSchool(db, c.get("account"), c.req.valid("json")), 200),
+      async (c) => c.json(await createSchool(db, c.get("signedIn"), c.req.valid("json")), 200),
     )
     .openapi(
       createRoute({
         method: "get",
         path: "/schools/{school}",
         tags,
-        summary: "A school: its name, zone, currency and calendar",
-        middleware: only(services, EVERYBODY),
+        summary: "A school: its name, zone, currency and calendar, and what one may do there",
+        middleware: may(services, "school.see"),
         request: { params: inSchool },
         responses: answers(school, "The school."),
       }),
-      async (c) => c.json(await showSchool(db, c.get("actor")), 200),
+      async (c) => c.json(await showSchool(db, c.get("context")), 200),
     )
     .openapi(
       createRoute({
@@ -98,11 +71,11 @@ export function schoolRoutes(services: Services) {
         path: "/schools/{school}",
         tags,
         summary: "Change a school's settings",
-        middleware: only(services, OWNERS),
+        middleware: may(services, "school.change"),
         request: { params: inSchool, body: body(schoolChange) },
         responses: answers(school, "The school as it is now."),
       }),
-      async (c) => c.json(await changeSchool(services, c.get("actor"), c.req.valid("json")), 200),
+      async (c) => c.json(await changeSchool(services, c.get("context"), c.req.valid("json")), 200),
     )
     .openapi(
       createRoute({
@@ -110,15 +83,7 @@ export function schoolRoutes(services: Services) {
         path: "/schools/{school}/calendar-file",
         tags,
         summary: "The closed days in an iCalendar file: the body is the file, nothing is written",
-        middleware: [
-          only(services, OWNERS),
-          bodyLimit({
-            maxSize: 10 * 1024 * 1024,
-            onError: () => {
-              throw refusal("The file is larger than 10 MB.");
-            },
-          }),
-        ] as const,
+        middleware: [may(services, "school.change"), limited(services, "upload")] as const,
         request: {
           params: inSchool,
           body: { content: { "text/calendar": { schema: z.string() } }, required: true },
@@ -126,54 +91,9 @@ export function schoolRoutes(services: Services) {
         responses: answers(calendarDays, "The days, and what was left out."),
       }),
       async (c) => {
-        const today = await todayIn(db, c.get("actor"), services.now());
-        return c.json(readCalendar(await c.req.text(), today), 200);
-      },
-    )
-    .openapi(
-      createRoute({
-        method: "get",
-        path: "/schools/{school}/members",
-        tags,
-        summary: "The school's staff, and who is invited",
-        middleware: only(services, OWNERS),
-        request: { params: inSchool },
-        responses: answers(members, "The staff."),
-      }),
-      async (c) => c.json(await showMembers(db, c.get("actor")), 200),
-    )
-    .openapi(
-      createRoute({
-        method: "post",
-        path: "/schools/{school}/members",
-        tags,
-        summary: "Invite an instructor by mail",
-        middleware: only(services, OWNERS),
-        request: { params: inSchool, body: body(inviteBody) },
-        responses: answers(done, "The invitation is on its way."),
-      }),
-      async (c) => {
-        await invite(services, c.get("actor"), c.req.valid("json").email, "instructor");
-        return c.json({ done: true as const }, 200);
-      },
-    )
-    .openapi(
-      createRoute({
-        method: "put",
-        path: "/schools/{school}/members/{member}/cohorts",
-        tags,
-        summary: "Say which cohorts an instructor leads",
-        middleware: only(services, OWNERS),
-        request: {
-          params: inSchool.extend({ member: z.string().max(200) }),
-          body: body(instructorCohorts),
-        },
-        responses: answers(done, "They see the people of these cohorts, and no others."),
-      }),
-      async (c) => {
-        const { member } = c.req.valid("param");
-        await assignCohorts(db, c.get("actor"), member, c.req.valid("json").cohorts);
-        return c.json({ done: true as const }, 200);
+        const today = await todayIn(db, c.get("context"));
+        const text = decode(new Uint8Array(await c.req.arrayBuffer()));
+        return c.json(await readers.calendar({ text, today }), 200);
       },
     )
     .openapi(
@@ -182,6 +102,7 @@ export function schoolRoutes(services: Services) {
         path: "/invitations/{token}",
         tags,
         summary: "What an invitation is for",
+        middleware: limited(services, "public"),
         request: { params: z.object({ token: z.string().max(200) }) },
         responses: answers(invitation, "The invitation."),
       }),
@@ -193,6 +114,7 @@ export function schoolRoutes(services: Services) {
         path: "/invitations",
         tags,
         summary: "Take an invitation",
+        middleware: limited(services, "account"),
         request: { body: body(acceptance) },
         responses: answers(z.object({ school: z.string(), role: z.string() }), "Where it leads."),
       }),
@@ -208,7 +130,8 @@ export function schoolRoutes(services: Services) {
         method: "get",
         path: "/mail",
         tags,
-        summary: "The simulated mailbox, where mail goes nowhere else",
+        summary: "The simulated mailbox of the demo, where mail goes nowhere else",
+        middleware: limited(services, "public"),
         responses: answers(mailList, "The newest mail first."),
       }),
       async (c) => {

@@ -34,7 +34,7 @@ export async function findSession(
   if (token === null) return NOBODY;
   const { rows } = await pool.query<Account & { toProlong: boolean }>({
     name: "session",
-    text: `select u.id, u.name, lower(u.email) as email,
+    text: `select u.id, u.name, lower(u.email) as email, s.strong, s.id as session,
              s."expiresAt" - make_interval(secs => $2) <= now() as "toProlong"
            from "session" s join "user" u on u.id = s."userId"
            where s.token = $1 and s."expiresAt" > now() and u."emailVerified"`,
@@ -60,8 +60,11 @@ export async function findActorOfSession(
   });
   const [row] = rows;
   if (!row) return null;
-  const { account_id: id, account_name: name, account_email: email, to_prolong, ...actor } = row;
-  const account = id === null ? null : { id, name, email };
+  const { account_id, account_name, account_email, strong, session, to_prolong, ...actor } = row;
+  const account =
+    account_id === null
+      ? null
+      : { id: account_id, name: account_name, email: account_email, strong, session };
   return { account, toProlong: to_prolong, actor };
 }
 

@@ -1,12 +1,20 @@
 /** The server without sign-in: who asks stands in a header, so that a test can be anybody. */
 import type { Instant } from "@dawngate/core/time";
 import type { Database } from "../../src/db/connection";
-import { createApp } from "../../src/http/app";
-import { projectCourse } from "../../src/schedule/project";
+import { REQUEST, sturdyPool } from "../../src/db/pool";
+import { createApp, type ServerParts } from "../../src/http/app";
+import { NO_LIMITS } from "../../src/http/limits";
+import type { JobParts } from "../../src/jobs/kind";
+import { noThreads } from "../../src/jobs/threads";
+import { workOffAll } from "../../src/jobs/work-off";
+import { readersHere } from "../../src/readers";
+import { openAccounts } from "../../src/school/account-store";
+import type { Account } from "../../src/school/auth";
 import type { Mail } from "../../src/stand-ins/mail/mail";
+import type { TestDatabase } from "./database";
 
 export interface TestApp {
-  /** Asks as somebody, by their address; null is nobody. */
+  /** Asks as somebody, by their address; null is nobody. What follows is done before it answers. */
   ask(
     who: string | null,
     method: string,
@@ -14,44 +22,84 @@ export interface TestApp {
     body?: unknown,
     headers?: Record<string, string>,
   ): Promise<Response>;
+  /** Does what waits in the outbox. */
+  workOff(): Promise<void>;
   mails: Mail[];
   logged: string[];
+  close(): Promise<void>;
 }
 
-export function testApp(db: Database, now: () => Instant, patience?: number): TestApp {
+const opened = new WeakMap<Database, TestDatabase>();
+/** A database that `testApp` may be opened on. */
+export const known = (test: TestDatabase) => void opened.set(test.db, test);
+
+export function testApp(
+  db: Database,
+  now: () => Instant,
+  patience?: number,
+  other: Partial<ServerParts> = {},
+): TestApp {
   const mails: Mail[] = [];
   const logged: string[] = [];
+  const address = opened.get(db)?.address;
+  // A test may give a database that is none.
+  const pool = sturdyPool(
+    {
+      ...(address ?? { host: "127.0.0.1", port: 1 }),
+      max: 3,
+      options: "-c search_path=auth,public",
+    },
+    REQUEST,
+  );
+  opened.get(db)?.closing.push(() => pool.end());
+  const accounts = openAccounts(pool, { hash: async (password) => `hashed ${password}` });
+  const threads = noThreads({ db });
+  const parts: JobParts = {
+    db,
+    threads,
+    accounts,
+    now,
+    baseUrl: "http://127.0.0.1:1",
+    mailer: { send: async (mail) => void mails.push(mail) },
+  };
   const app = createApp({
     db,
     now,
+    threads,
+    readers: readersHere,
+    limits: NO_LIMITS,
     homeSchool: "one",
     baseUrl: "http://127.0.0.1:1",
     identity: {
       handler: async () => new Response(null, { status: 404 }),
       welcome: async () => null,
+      choosePassword: async () => undefined,
       accountOf: async (headers) => accountIn(headers),
-      async actorIn(address, headers) {
+      async actorIn(slug, headers) {
         const account = accountIn(headers);
-        const actor = await db.findActor(address, account?.id ?? "", account?.email ?? "");
+        const actor = await db.findActor(slug, account?.id ?? "", account?.email ?? "");
         return actor && { account, actor };
       },
+      accounts,
     },
-    mailer: { send: async (mail) => void mails.push(mail) },
     tray: null,
-    jobs: {
-      projectCourse: (school, course) => projectCourse(db, school, course, now()),
-    },
     changes: null,
     files: null,
     log: (line) => logged.push(line),
     ...(patience !== undefined && { patience }),
+    ...other,
   });
+  const workOff = async () => {
+    if (address) await workOffAll(pool, parts);
+  };
   return {
     mails,
     logged,
+    workOff,
+    close: () => pool.end(),
     async ask(who, method, path, body, headers = {}) {
       const raw = body instanceof Uint8Array;
-      return app.request(`/api${path}`, {
+      const response = await app.request(`/api${path}`, {
         method,
         headers: {
           origin: "http://localhost",
@@ -61,11 +109,22 @@ export function testApp(db: Database, now: () => Instant, patience?: number): Te
         },
         ...(body !== undefined && { body: raw ? body.slice() : JSON.stringify(body) }),
       });
+      if (method !== "GET") await workOff();
+      return response;
     },
   };
 }
 
-function accountIn(headers: Headers) {
+function accountIn(headers: Headers): Account | null {
   const email = headers.get("x-test-account");
-  return email ? { id: `account-${email}`, name: email.split("@")[0] ?? "", email } : null;
+  const strong = headers.get("x-test-strong") !== null;
+  return email
+    ? {
+        id: `account-${email}`,
+        name: email.split("@")[0] ?? "",
+        email,
+        strong,
+        session: "session",
+      }
+    : null;
 }

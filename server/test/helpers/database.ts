@@ -7,6 +7,10 @@ import {
   dropDatabase,
   prepareDatabase,
 } from "../../src/db/prepare";
+import { known } from "./app";
+
+/** The passwords of the two roles on the tests' cluster. */
+export const SECRETS = { owner: "test-owner", app: "test-app" };
 
 export function testCluster(): Cluster {
   const text = process.env.DAWNGATE_TEST_CLUSTER;
@@ -17,6 +21,8 @@ export function testCluster(): Cluster {
 export interface TestDatabase {
   db: Database;
   address: DatabaseAddress;
+  /** What is closed before the database is dropped. */
+  closing: (() => Promise<void>)[];
   close(): Promise<void>;
 }
 
@@ -24,14 +30,19 @@ export interface TestDatabase {
 export async function testDatabase(): Promise<TestDatabase> {
   const cluster = testCluster();
   const name = `test_${randomBytes(6).toString("hex")}`;
-  const address = await prepareDatabase(cluster, name, "test");
+  const address = await prepareDatabase(cluster, name, SECRETS);
   const db = openDatabase(address);
-  return {
+  const closing: (() => Promise<void>)[] = [];
+  const made = {
     db,
     address,
+    closing,
     close: async () => {
+      await Promise.all(closing.map((close) => close().catch(() => undefined)));
       await db.close();
       await dropDatabase(cluster, name);
     },
   };
+  known(made);
+  return made;
 }

@@ -2,7 +2,7 @@
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../../src/db/connection";
 import { importSchool } from "../../src/school/import";
-import { insertMember } from "../../src/school/store";
+import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "./app";
 import { type TestDatabase, testDatabase } from "./database";
 import { sampleImport } from "./sample";

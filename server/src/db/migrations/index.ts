@@ -6,6 +6,10 @@ import * as m0004 from "./0004-many-courses";
 import * as m0005 from "./0005-covers";
 import * as m0006 from "./0006-meant-so";
 import * as m0007 from "./0007-versions-held";
+import * as m0008 from "./0008-who-did-it";
+import * as m0009 from "./0009-proven-accounts";
+import * as m0010 from "./0010-outbox";
+import * as m0011 from "./0011-versions-name-their-lessons";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -15,4 +19,8 @@ export const migrations = {
   "0005-covers": m0005,
   "0006-meant-so": m0006,
   "0007-versions-held": m0007,
+  "0008-who-did-it": m0008,
+  "0009-proven-accounts": m0009,
+  "0010-outbox": m0010,
+  "0011-versions-name-their-lessons": m0011,
 };

@@ -8,5 +8,6 @@ export interface Mail {
 }
 
 export interface Mailer {
-  send(mail: Mail): Promise<void>;
+  /** Sends a mail. The same key at another try is the same mail: it arrives once, or can be known by it. */
+  send(mail: Mail, key: string): Promise<void>;
 }

@@ -2,11 +2,17 @@
 import { createTransport } from "nodemailer";
 import type { Mailer } from "./mail";
 
-export function smtpMailer(url: string, from: string): Mailer {
-  const transport = createTransport(url);
+export function smtpMailer(url: string, from: string, baseUrl: string): Mailer {
+  const transport = createTransport(url, {
+    connectionTimeout: 10_000,
+    greetingTimeout: 10_000,
+    socketTimeout: 30_000,
+  } as never);
+  const { hostname } = new URL(baseUrl);
   return {
-    async send({ to, subject, text }) {
-      await transport.sendMail({ from, to, subject, text });
+    async send({ to, subject, text }, key) {
+      // RFC 5322, 3.6.4: the identifier stays the same at another try, so that whoever gets it twice has it once.
+      await transport.sendMail({ from, to, subject, text, messageId: `<${key}@${hostname}>` });
     },
   };
 }

@@ -1,5 +1,5 @@
 /** The mail tray: a simulated mailbox in the database, for the demo and the tests. */
-import pg from "pg";
+import { REQUEST, sturdyPool } from "../../db/pool";
 import type { DatabaseAddress } from "../../db/prepare";
 import type { Mailer } from "./mail";
 
@@ -18,15 +18,14 @@ export interface MailTray extends Mailer {
 }
 
 export function openMailTray(address: DatabaseAddress): MailTray {
-  const pool = new pg.Pool({ ...address, max: 2 });
-  pool.on("error", () => undefined);
+  const pool = sturdyPool({ ...address, max: 2 }, REQUEST);
   return {
-    async send({ to, subject, text }) {
-      await pool.query("insert into tray.mail (to_address, subject, body) values ($1, $2, $3)", [
-        to,
-        subject,
-        text,
-      ]);
+    async send({ to, subject, text }, key) {
+      await pool.query(
+        `insert into tray.mail (to_address, subject, body, key) values ($1, $2, $3, $4)
+         on conflict (key) do nothing`,
+        [to, subject, text, key],
+      );
     },
     async list() {
       const { rows } = await pool.query(

@@ -2,7 +2,7 @@
 import type { CalendarDays } from "@dawngate/contract";
 import { addDays, formatDate, type LocalDate, parseDate } from "@dawngate/core/time";
 import ICAL from "ical.js";
-import { refusal } from "../http/problem";
+import { refusal } from "../../http/problem";
 
 /** A calendar of public holidays has some dozens; ten thousand would be a diary. */
 const DAYS_MOST = 4_000;
@@ -19,7 +19,7 @@ const STEPS_MOST = 40_000;
  * The days that whole-day events of a calendar cover, from the beginning of the year of `today` on, each once, with the
  * event's name; and what was left out, with its reason.
  */
-export function readCalendar(text: string, today: LocalDate): CalendarDays {
+export function calendar({ text, today }: { text: string; today: LocalDate }): CalendarDays {
   const from = parseYear(today, 0);
   const until = parseYear(today, YEARS_AHEAD);
   const days = new Map<string, string>();

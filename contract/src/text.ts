@@ -1,0 +1,33 @@
+/** Texts that people give: each has a length, and names stand on one line. */
+import { z } from "zod";
+
+/** Line breaks, control characters, and marks that turn the direction of what follows: none belongs in a name. */
+const UNFIT = /[\p{Cc}\p{Zl}\p{Zp}\u202A-\u202E\u2066-\u2069]/u;
+
+/** A name on one line, of at most so many characters. */
+export function oneLine(what: string, most = 200) {
+  return z
+    .string()
+    .max(most * 4, `${what} has at most ${most} characters`)
+    .trim()
+    .min(1, `${what} must not be empty`)
+    .max(most, `${what} has at most ${most} characters`)
+    .refine((text) => !UNFIT.test(text), {
+      message: `${what} stands on one line, without control characters`,
+    });
+}
+
+/** A person's name. */
+export const personName = oneLine("A name", 200);
+
+/** A mail address, its length looked at before anything else. */
+export const mailAddress = z
+  .string()
+  .max(320, "A mail address has at most 320 characters")
+  .pipe(z.email("This is not a mail address"));
+
+/** A password where one is chosen: the server says further what is wrong with one. */
+export const chosenPassword = z
+  .string()
+  .min(10, "At least 10 characters")
+  .max(200, "At most 200 characters");

@@ -1,0 +1,28 @@
+/** The documents of versions in the database, and what stands in their lessons. */
+import { sql } from "kysely";
+import type { SchoolTransaction } from "../db/connection";
+
+/** A version's document, its form, and whether this very transaction has written it. */
+export async function readVersionRow(tx: SchoolTransaction, course: string, number: number) {
+  const { rows } = await sql<{ plan: unknown; form: number; own: boolean }>`
+    select plan, form, coalesce(
+      xmin::text = (pg_current_xact_id_if_assigned()::text::numeric % 4294967296)::text, false) as own
+    from course_version where course_id = ${course} and number = ${number}
+  `.execute(tx);
+  return rows[0] ?? null;
+}
+
+/** What stands in the lessons of a version: content by lesson. */
+export async function readVersionLessons(
+  tx: SchoolTransaction,
+  course: string,
+  number: number,
+): Promise<Record<string, string>> {
+  const row = await tx
+    .selectFrom("course_version")
+    .select("lessons")
+    .where("course_id", "=", course)
+    .where("number", "=", number)
+    .executeTakeFirst();
+  return row?.lessons ?? {};
+}

@@ -1,0 +1,33 @@
+/** What a kind of job is: a name, what it is told, how often it is tried, and what it does. */
+import type { Instant } from "@dawngate/core/time";
+import type { z } from "zod";
+import type { Database } from "../db/connection";
+import type { Accounts } from "../school/account-store";
+import type { Mailer } from "../stand-ins/mail/mail";
+import type { Threads } from "./threads";
+
+/** What jobs work with. */
+export interface JobParts {
+  db: Database;
+  mailer: Mailer;
+  threads: Threads;
+  accounts: Accounts;
+  baseUrl: string;
+  now(): Instant;
+}
+
+export interface JobKind<Name extends string, Payload> {
+  name: Name;
+  /** What it is told; rows of an older form that do not fit fail, and are seen by staff. */
+  payload: z.ZodType<Payload>;
+  /** How often it is tried before staff are told, and how many of it a server does at once. */
+  tries: number;
+  atOnce: number;
+  /** What it was for, in words that staff read. */
+  about(payload: Payload): string;
+  /** Does it. `id` is the same at each try, so that what was done by one that was interrupted is known. */
+  work(parts: JobParts, payload: Payload, id: string): Promise<void>;
+}
+
+/** Defines a kind. It belongs into `kinds/index.ts` too, and nowhere else. */
+export const jobKind = <Name extends string, Payload>(kind: JobKind<Name, Payload>) => kind;

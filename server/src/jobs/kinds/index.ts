@@ -1,0 +1,28 @@
+/** Every kind of job there is. */
+import type { z } from "zod";
+import type { JobKind } from "../kind";
+import { deleteSchool } from "./delete-school";
+import { forgetAccount } from "./forget-account";
+import { joinAccounts } from "./join-accounts";
+import { mail } from "./mail";
+import { projectCourse } from "./project-course";
+
+const all = {
+  mail,
+  "project-course": projectCourse,
+  "join-accounts": joinAccounts,
+  "forget-account": forgetAccount,
+  "delete-school": deleteSchool,
+};
+
+export type Payloads = { [K in keyof typeof all]: z.infer<(typeof all)[K]["payload"]> };
+
+/** All of them, by name. */
+export const KINDS: readonly JobKind<string, never>[] = Object.values(all) as never;
+
+/** What a row was for, in words; its kind where it cannot be read any more. */
+export function aboutJob(name: string, payload: unknown): string {
+  const kind = KINDS.find((one) => one.name === name);
+  const read = kind?.payload.safeParse(payload);
+  return kind && read?.success ? kind.about(read.data) : name;
+}

@@ -1,0 +1,13 @@
+/** A course's public page as a visitor sees it: whom it counts are many. */
+import type { PublicCourse } from "@dawngate/contract";
+import type { Instant } from "@dawngate/core/time";
+import type { SchoolId } from "../../db/connection";
+import { publicCourseFor } from "../../enrollment/enroll";
+import type { TaskParts } from ".";
+
+export async function publicPage(
+  { db }: TaskParts,
+  { school, course, now }: { school: SchoolId; course: string; now: Instant },
+): Promise<PublicCourse> {
+  return db.readSchool(school, (tx) => publicCourseFor(tx, school, course, null, now));
+}

@@ -1,0 +1,13 @@
+/** The thread's side: reads one file, says what it is, and ends. */
+import { parentPort, workerData } from "node:worker_threads";
+import { ProblemError } from "../http/problem";
+import { type Answered, READERS, type Told } from ".";
+
+const { told } = workerData as { told: Told };
+const say = (said: Answered) => parentPort?.postMessage(said);
+try {
+  say({ answer: READERS[told.name](told.input as never) });
+} catch (error) {
+  if (error instanceof ProblemError) say({ refused: error.detail });
+  else say({ broken: error instanceof Error ? (error.stack ?? error.message) : String(error) });
+}

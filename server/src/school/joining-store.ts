@@ -1,0 +1,70 @@
+/** What an account is and holds in a school, put over to another, in the database. */
+import { sql } from "kysely";
+import type { SchoolTransaction } from "../db/connection";
+
+/** The higher of two roles stays; what the other leads and writes is added. */
+export async function joinMembers(
+  tx: SchoolTransaction,
+  into: { id: string; name: string; email: string },
+  from: string,
+): Promise<void> {
+  const rows = await tx
+    .selectFrom("member")
+    .selectAll()
+    .where("user_id", "in", [into.id, from])
+    .orderBy("user_id")
+    .forUpdate()
+    .execute();
+  const other = rows.find(({ user_id }) => user_id === from);
+  if (!other) return;
+  const own = rows.find(({ user_id }) => user_id === into.id);
+  const rank = ["reviewer", "instructor", "author", "manager", "owner"] as const;
+  const role = own && rank.indexOf(own.role) > rank.indexOf(other.role) ? own.role : other.role;
+  const all_courses = other.all_courses || (own?.all_courses ?? false);
+  await tx
+    .insertInto("member")
+    .values({
+      school_id: other.school_id,
+      user_id: into.id,
+      role,
+      all_courses,
+      name: into.name,
+      email: into.email,
+    })
+    .onConflict((on) => on.columns(["school_id", "user_id"]).doUpdateSet({ role, all_courses }))
+    .execute();
+  for (const [table, column] of [
+    ["cohort_instructor", "cohort_id"],
+    ["course_author", "course_id"],
+  ] as const)
+    await sql`
+      insert into ${sql.table(table)} (school_id, user_id, ${sql.ref(column)})
+      select school_id, ${into.id}, ${sql.ref(column)} from ${sql.table(table)} where user_id = ${from}
+      on conflict do nothing
+    `.execute(tx);
+  await tx.deleteFrom("member").where("user_id", "=", from).execute();
+}
+
+/** Enrollments go over to the person that stays; the other is nobody any more. */
+export async function joinPeople(tx: SchoolTransaction, into: string, from: string): Promise<void> {
+  const rows = await tx
+    .selectFrom("person")
+    .select(["id", "user_id"])
+    .where("user_id", "in", [into, from])
+    .orderBy("id")
+    .forUpdate()
+    .execute();
+  const other = rows.find(({ user_id }) => user_id === from);
+  const own = rows.find(({ user_id }) => user_id === into);
+  if (!other) return;
+  if (!own) {
+    await tx.updateTable("person").set({ user_id: into }).where("id", "=", other.id).execute();
+    return;
+  }
+  await tx
+    .updateTable("enrollment")
+    .set({ person_id: own.id })
+    .where("person_id", "=", other.id)
+    .execute();
+  await tx.deleteFrom("person").where("id", "=", other.id).execute();
+}
