@@ -4,7 +4,7 @@ import { fileURLToPath } from "node:url";
 import { holderOf } from "./lib/lock.mjs";
 import { ensurePackages } from "./lib/packages.mjs";
 import { ensurePostgres, startCluster } from "./lib/postgres.mjs";
-import { secretIn } from "./lib/secret.mjs";
+import { secretsIn } from "./lib/secret.mjs";
 import { databaseSettings, serverBundle, startServer } from "./lib/server.mjs";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -17,7 +17,7 @@ await ensurePostgres(say);
 const borrowed = holderOf(join(local, "start.lock")) !== null;
 const cluster = await startCluster(join(local, "postgres"), { say });
 try {
-  const settings = databaseSettings(cluster, "dawngate", secretIn(join(local, "secret")));
+  const settings = databaseSettings(cluster, "dawngate", secretsIn(join(local, "secrets")));
   await startServer(await serverBundle(root), {
     ...settings,
     DAWNGATE_DEMO: join(root, "demo"),

@@ -5,7 +5,7 @@ import { fileURLToPath } from "node:url";
 import { takeLock } from "./lib/lock.mjs";
 import { ensurePackages } from "./lib/packages.mjs";
 import { ensurePostgres, startCluster } from "./lib/postgres.mjs";
-import { secretIn } from "./lib/secret.mjs";
+import { secretsIn } from "./lib/secret.mjs";
 import { databaseSettings, serverBundle, startServer } from "./lib/server.mjs";
 import { exportedApp } from "./lib/web.mjs";
 
@@ -38,6 +38,31 @@ for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"])
     end(0);
   });
 
+/** A server that ends within a minute of its start makes the wait before the next one longer, up to this. */
+const LONGEST_WAIT = 30_000;
+const HEALTHY = 60_000;
+
+/** Starts it again whenever it ends by itself, with growing waits, at the same address. */
+async function keepServing(bundle, settings, server) {
+  const { DAWNGATE_DB_ADMIN_PASSWORD: _admin, ...again } = settings;
+  const { port } = server;
+  let wait = 500;
+  for (let running = server; ; ) {
+    const begun = Date.now();
+    const code = await running.ended;
+    if (ending) return;
+    if (Date.now() - begun > HEALTHY) wait = 500;
+    say(`the server ended by itself (${code}); it is started again in ${wait / 1000} s`);
+    await new Promise((resolve) => setTimeout(resolve, wait));
+    wait = Math.min(wait * 2, LONGEST_WAIT);
+    if (ending) return;
+    running = await startServer(bundle, { ...again, DAWNGATE_PORT: String(port) }, heard).catch(
+      (error) => ({ ended: Promise.resolve(error.message), stop: async () => undefined }),
+    );
+    stopServer = running.stop;
+  }
+}
+
 /** Serves at the first port that is free. */
 async function serve(bundle, settings) {
   for (let port = FIRST_PORT; ; port++) {
@@ -49,6 +74,7 @@ async function serve(bundle, settings) {
   }
 }
 
+let stopServer = async () => undefined;
 const told = new Set();
 let signIns = "";
 function heard({ done, password, signIns: who }) {
@@ -75,12 +101,14 @@ try {
   undo.push(cluster.stop);
   const web = await exportedApp(root, say);
   const settings = {
-    ...databaseSettings(cluster, "dawngate", secretIn(join(local, "secret"))),
+    ...databaseSettings(cluster, "dawngate", secretsIn(join(local, "secrets"))),
     DAWNGATE_WEB: web,
     DAWNGATE_DEMO: join(root, "demo"),
   };
-  const server = await serve(await serverBundle(root), settings);
-  undo.push(server.stop);
+  const bundle = await serverBundle(root);
+  const server = await serve(bundle, settings);
+  stopServer = server.stop;
+  undo.push(() => stopServer());
   const address = `http://127.0.0.1:${server.port}`;
   lock.note({ address });
   console.log(`
@@ -94,11 +122,7 @@ ${signIns}
   ${address}/api/openapi.json.
   Ctrl-C stops everything; what is in the database stays.
 `);
-  const code = await server.ended;
-  if (!ending) {
-    console.error(`The server ended by itself (${code}).`);
-    await end(1);
-  }
+  await keepServing(bundle, settings, server);
 } catch (error) {
   if (!ending) console.error(error.message);
   await end(1);

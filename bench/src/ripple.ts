@@ -9,7 +9,7 @@ import { saveDraft } from "@dawngate/server/courses/draft-store";
 import { openDatabase, type SchoolId } from "@dawngate/server/db/connection";
 import { type Cluster, dropDatabase, prepareDatabase } from "@dawngate/server/db/prepare";
 import { LOT, readLot } from "@dawngate/server/enrollment/lot-store";
-import { publishingRipple } from "@dawngate/server/review/change";
+import { rippleOf } from "@dawngate/server/review/change";
 import { publish } from "@dawngate/server/review/service";
 import { InBulk } from "@dawngate/server/schedule/in-bulk";
 import { projectCourse } from "@dawngate/server/schedule/project";
@@ -21,7 +21,9 @@ const PEOPLE = Number(process.env.BENCH_PEOPLE ?? 20_000);
 const now = NOW as Instant;
 const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null") as Cluster;
 const name = `bench_${randomBytes(4).toString("hex")}`;
-const db = openDatabase(await prepareDatabase(cluster, name, "bench"));
+const db = openDatabase(
+  await prepareDatabase(cluster, name, { owner: "test-owner", app: "test-app" }),
+);
 
 async function timed<T>(work: () => Promise<T> | T): Promise<[number, T]> {
   const begin = process.hrtime.bigint();
@@ -89,11 +91,9 @@ async function report(school: SchoolId, before: PlanCourse): Promise<void> {
     await db.withSchool(school, (tx) => saveDraft(tx, school, from, to));
     const [ripple, answer] = await timed(() =>
       db.readSchool(school, (tx) =>
-        publishingRipple(
+        rippleOf(
           { tx, school, now, onProgress: () => undefined },
-          before.id,
-          "everybody",
-          undefined,
+          { of: "publishing", course: before.id, people: "everybody", back: undefined },
         ),
       ),
     );
@@ -124,9 +124,7 @@ async function report(school: SchoolId, before: PlanCourse): Promise<void> {
       }
     });
     keep("ripple: evaluator, both versions", evaluating);
-    await db.withSchool(school, (tx) =>
-      publish(tx, school, before.id, { author: "bench", note: "", now: null }),
-    );
+    await db.withSchool(school, (tx) => publish(tx, school, before.id, { note: "", now: null }));
     keep("projection", (await timed(() => projectCourse(db, school, before.id, now)))[0]);
   }
   console.log(

@@ -4,6 +4,9 @@ import type { Instant } from "@dawngate/core/time";
 import { openDatabase } from "@dawngate/server/db/connection";
 import { dropDatabase, prepareDatabase } from "@dawngate/server/db/prepare";
 import { createApp } from "@dawngate/server/http/app";
+import { NO_LIMITS } from "@dawngate/server/http/limits";
+import { noThreads } from "@dawngate/server/jobs/threads";
+import { readersHere } from "@dawngate/server/readers/index";
 import { openAuth } from "@dawngate/server/school/auth";
 import { loadDemo, readDemo } from "@dawngate/server/school/demo";
 import { serve } from "@hono/node-server";
@@ -16,16 +19,13 @@ interface Extras {
 }
 
 const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
-const address = await prepareDatabase(cluster, "bench", "bench");
+const address = await prepareDatabase(cluster, "bench", { owner: "test-owner", app: "test-app" });
 const db = openDatabase(address);
 const now = () => Date.now() as Instant;
-const mailer = { send: async () => undefined };
 const identity = openAuth({
   address,
   baseUrl: "http://127.0.0.1:1",
   secret: "a secret for the bench, long enough",
-  mailer,
-  limitAttempts: false,
 });
 const { BENCH_DEMO: demo = "demo", BENCH_ASK: ask = "" } = process.env;
 const { slug, password } = await loadDemo(db, demo, now(), identity.ensureAccount);
@@ -40,8 +40,15 @@ for (const { name, email, enrollments } of extras.people)
     }
 const school = await db.findSchool(slug);
 if (!school) throw new Error("no demo");
-const jobs = { projectCourse: async () => undefined };
-const parts = { db, identity, mailer, jobs, now, log: console.error };
+const parts = {
+  db,
+  identity,
+  threads: noThreads({ db }),
+  readers: readersHere,
+  limits: NO_LIMITS,
+  now,
+  log: console.error,
+};
 const nothing = { tray: null, changes: null, files: null, homeSchool: null };
 /** As anybody would write it with the same packages: four statements, each waited for. */
 const plain = new Kysely({

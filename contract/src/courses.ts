@@ -76,6 +76,7 @@ export const cohort = z
 export const enrolledPerson = z
   .object({
     enrollment: z.string(),
+    person: z.string().describe("The person, who may be in other courses too."),
     name: z.string(),
     timeZone: z.string(),
     cohort: z.string().nullable(),

@@ -3,7 +3,12 @@ import { createServer } from "node:net";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 // @ts-expect-error: plain scripts, shared with the start commands
-import { databaseSettings, serverBundle, startServer } from "../../scripts/lib/server.mjs";
+import {
+  databaseSettings,
+  serverBundle,
+  startServer,
+  TEST_SECRETS,
+} from "../../scripts/lib/server.mjs";
 // @ts-expect-error: plain scripts, shared with the start commands
 import { exportedApp } from "../../scripts/lib/web.mjs";
 import { expect, signIn, test } from "./helpers";
@@ -35,10 +40,11 @@ test("the server killed and started again between two key presses: nothing typed
   test.skip(cluster === null, "It needs the tests' cluster");
   const port = await freePort();
   const settings = {
-    ...databaseSettings(cluster, "restart", cluster.password),
+    ...databaseSettings(cluster, "restart", TEST_SECRETS),
     DAWNGATE_WEB: await exportedApp(root, () => undefined),
     DAWNGATE_DEMO: join(root, "demo"),
-    DAWNGATE_LIMIT_ATTEMPTS: "no",
+    DAWNGATE_LIMITS: "no",
+    DAWNGATE_LOG: "quiet",
     DAWNGATE_PORT: String(port),
   };
   const start = async (more = {}): Promise<Server> =>

@@ -1,18 +1,18 @@
 // A server of one's own for a while: a cluster that is not the demo's, a database that begins anew.
 import { join } from "node:path";
 import { ensurePostgres, startCluster } from "./postgres.mjs";
-import { databaseSettings, serverBundle, startServer } from "./server.mjs";
+import { databaseSettings, serverBundle, startServer, TEST_SECRETS } from "./server.mjs";
 import { exportedApp } from "./web.mjs";
 
 /** Serves the demo from a database of the tests' cluster. */
 export async function serveDemo(root, cluster, name, say) {
   return startServer(await serverBundle(root), {
-    // One secret for all of a cluster: it is also the password of its roles.
-    ...databaseSettings(cluster, name, cluster.password),
+    ...databaseSettings(cluster, name, TEST_SECRETS),
     DAWNGATE_WEB: await exportedApp(root, say),
     DAWNGATE_DEMO: join(root, "demo"),
     // Tests sign in more often than people do.
-    DAWNGATE_LIMIT_ATTEMPTS: "no",
+    DAWNGATE_LIMITS: "no",
+    DAWNGATE_LOG: "quiet",
     DAWNGATE_PORT: "0",
     DAWNGATE_START_OVER: "yes",
   });

@@ -1,11 +1,17 @@
-/** The sides of a course, for staff: its schedule, its outline, its people, its cohorts, its public page. */
-import { Link } from "expo-router";
-import { View } from "react-native";
-import { useGetSchoolQuery } from "../school/api";
-import { Text } from "../ui/text";
-import { usePalette } from "../ui/theme";
+/** The sides of a course, for staff: those that the one who looks may see. */
+import type { Permission } from "@dawngate/contract";
+import { useMay } from "../school/may";
+import { Tabs } from "../ui/tabs";
 
-export type CourseSide = "schedule" | "everybody" | "rehearsal" | "edit" | "people" | "cohorts";
+export type CourseSide =
+  | "schedule"
+  | "everybody"
+  | "rehearsal"
+  | "edit"
+  | "remarks"
+  | "people"
+  | "cohorts"
+  | "public";
 
 interface Props {
   school: string;
@@ -15,51 +21,31 @@ interface Props {
   unpublished?: boolean;
 }
 
+/** Each side: its name, its place below the course, who sees it, and whether there is one before publishing. */
+const SIDES: [CourseSide, string, string, Permission, "always" | "published"][] = [
+  ["schedule", "Schedule", "", "courses.read", "published"],
+  ["everybody", "Everybody", "/everybody", "people.see", "published"],
+  ["rehearsal", "Rehearsal", "/rehearsal", "courses.read", "published"],
+  ["edit", "Outline and gates", "/edit", "courses.edit", "always"],
+  ["remarks", "Remarks", "/remarks", "remarks.write", "always"],
+  ["people", "People", "/people", "people.see", "published"],
+  ["cohorts", "Cohorts", "/cohorts", "courses.read", "published"],
+  ["public", "Public page", "", "school.see", "published"],
+];
+
 export function CourseTabs({ school, course, here, unpublished = false }: Props) {
-  const { data } = useGetSchoolQuery(school);
-  const { dusk, ink, ember } = usePalette();
+  const may = useMay(school);
   const base = `/${school}/courses/${course}`;
-  const sides: [CourseSide | "public", string, string][] = [
-    ...(unpublished
-      ? []
-      : ([
-          ["schedule", "Schedule", base],
-          ["everybody", "Everybody", `${base}/everybody`],
-          ["rehearsal", "Rehearsal", `${base}/rehearsal`],
-        ] as [CourseSide, string, string][])),
-    ...(data?.role === "owner"
-      ? ([["edit", "Outline and gates", `${base}/edit`]] as [CourseSide, string, string][])
-      : []),
-    ...(unpublished
-      ? []
-      : ([
-          ["people", "People", `${base}/people`],
-          ["cohorts", "Cohorts", `${base}/cohorts`],
-          ["public", "Public page", `/${school}/c/${course}`],
-        ] as [CourseSide | "public", string, string][])),
-  ];
   return (
-    <View
-      role="navigation"
-      aria-label="The course"
-      style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 20 }}
-    >
-      {sides.map(([side, name, href]) => (
-        <Link
-          key={side}
-          href={href}
-          aria-current={side === here ? "page" : undefined}
-          style={{
-            paddingVertical: 11,
-            borderBottomWidth: 2,
-            borderBottomColor: side === here ? ember : "transparent",
-          }}
-        >
-          <Text kind={side === here ? "smallStrong" : "small"} color={side === here ? ink : dusk}>
-            {name}
-          </Text>
-        </Link>
-      ))}
-    </View>
+    <Tabs
+      label="The course"
+      sides={SIDES.filter(
+        ([, , , permission, when]) => may(permission) && (when === "always" || !unpublished),
+      ).map(([side, name, place]) => ({
+        name,
+        href: side === "public" ? `/${school}/c/${course}` : `${base}${place}`,
+        here: side === here,
+      }))}
+    />
   );
 }

@@ -67,7 +67,7 @@ function Courses({ courses, school }: { courses: CourseSummary[]; school: School
   const [search, setSearch] = useState("");
   const [show, setShow] = useState<Show>("current");
   const [open, setOpen] = useState<string | null>(null);
-  const owner = school.role === "owner";
+  const owner = school.may.includes("courses.make");
   if (courses.length === 0)
     return (
       <>
@@ -156,7 +156,7 @@ function CourseRow({ course, school, onArrange }: RowProps) {
         role="link"
         onPress={() =>
           router.push(
-            `/${school.slug}/courses/${course.id}${course.version === null ? "/edit" : ""}`,
+            `/${school.slug}/courses/${course.id}${course.version !== null ? "" : school.may.includes("courses.edit") ? "/edit" : "/remarks"}`,
           )
         }
         style={{

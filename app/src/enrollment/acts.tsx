@@ -5,6 +5,7 @@ import { View } from "react-native";
 import { QuietAction } from "../ui/action";
 import { Text } from "../ui/text";
 import { Doing, type Offer } from "./doing";
+import { PersonLeaving } from "./leaving";
 import { OnRecord } from "./on-record";
 import { SendWhy } from "./send-why";
 
@@ -79,6 +80,7 @@ export function AccessActs({ access, cohorts, titleOf, ...place }: AccessProps) 
     <>
       <Acts {...place} offers={offers} cohorts={cohorts} />
       <OnRecord {...place} titleOf={titleOf} cohorts={cohorts} />
+      <PersonLeaving {...place} />
     </>
   );
 }

@@ -11,7 +11,9 @@ import { CourseTabs } from "../courses/course-tabs";
 import { ChangeSheet } from "../review/change-sheet";
 import { Choice } from "../schedule/as-if/choice";
 import { DateField } from "../schedule/as-if/moment-fields";
-import { useAssignCohortsMutation, useGetMembersQuery, useGetSchoolQuery } from "../school/api";
+import { useGetSchoolQuery } from "../school/api";
+import { useMay } from "../school/may";
+import { useAssignCohortsMutation, useGetMembersQuery } from "../school/staff-api";
 import { explain, faultsOf } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Notice } from "../ui/notice";
@@ -28,6 +30,7 @@ export function CohortsScreen() {
   const place = useLocalSearchParams() as Place;
   const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
   const { data: school } = useGetSchoolQuery(place.school);
+  const may = useMay(place.school);
   const [editing, setEditing] = useState<Cohort | "new" | null>(null);
   const { quiet } = usePalette();
   const today = formatDate(localDateAt(zoneOf(school?.timeZone ?? "UTC"), Date.now() as Instant));
@@ -54,14 +57,12 @@ export function CohortsScreen() {
               cohort={cohort}
               people={data.people.filter((person) => person.cohort === cohort.id).length}
               today={today}
-              {...(school?.role === "owner" && { onChange: () => setEditing(cohort) })}
+              {...(may("cohorts.change") && { onChange: () => setEditing(cohort) })}
             >
-              {school?.role === "owner" ? (
-                <Leaders school={place.school} cohort={cohort.id} />
-              ) : null}
+              {may("cohorts.change") ? <Leaders school={place.school} cohort={cohort.id} /> : null}
             </CohortRow>
           ))}
-          {school?.role === "owner" ? (
+          {may("cohorts.change") ? (
             <QuietAction label="Make a cohort" onPress={() => setEditing("new")} />
           ) : null}
           {editing !== null ? (

@@ -2,10 +2,10 @@
 import type {
   Acceptance,
   CalendarDays,
+  Entered,
   Invitation,
   MailList,
   Me,
-  Members,
   NewSchool,
   School,
   SchoolChange,
@@ -18,7 +18,6 @@ export const {
   useGetStartQuery,
   useGetMeQuery,
   useGetSchoolQuery,
-  useGetMembersQuery,
   useGetMailQuery,
   useGetInvitationQuery,
   useSignInMutation,
@@ -30,8 +29,9 @@ export const {
   useCreateSchoolMutation,
   useChangeSchoolMutation,
   useReadCalendarMutation,
-  useInviteMutation,
-  useAssignCohortsMutation,
+  useEnterMutation,
+  useSendLinkMutation,
+  useSecondStepMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     getStart: build.query<{ school: string | null }, void>({ query: () => "/start" }),
@@ -40,19 +40,25 @@ export const {
       query: (school) => path("schools", school),
       providesTags: ["School"],
     }),
-    getMembers: build.query<Members, string>({
-      query: (school) => path("schools", school, "members"),
-      providesTags: ["Members"],
-    }),
     getMail: build.query<MailList, void>({ query: () => "/mail", providesTags: ["Mail"] }),
     getInvitation: build.query<Invitation, string>({
       query: (token) => path("invitations", token),
     }),
-    signIn: build.mutation<unknown, { email: string; password: string }>({
+    signIn: build.mutation<{ twoFactorRedirect?: boolean }, { email: string; password: string }>({
       query: (body) => auth("sign-in/email", body),
     }),
-    signUp: build.mutation<unknown, { name: string; email: string; password: string }>({
-      query: (body) => auth("sign-up/email", { ...body, callbackURL: "/" }),
+    signUp: build.mutation<unknown, { name: string; email: string; to?: string }>({
+      query: (body) => auth("sign-in/magic-link", body),
+    }),
+    sendLink: build.mutation<unknown, { email: string; to?: string }>({
+      query: (body) => auth("sign-in/magic-link", body),
+    }),
+    enter: build.mutation<Entered, string>({
+      query: (token) => `/auth/magic-link/verify?token=${encodeURIComponent(token)}`,
+    }),
+    secondStep: build.mutation<unknown, { code: string; recovery: boolean }>({
+      query: ({ code, recovery }) =>
+        auth(`two-factor/${recovery ? "verify-backup-code" : "verify-totp"}`, { code }),
     }),
     signOut: build.mutation<unknown, void>({ query: () => auth("sign-out", {}) }),
     forgot: build.mutation<unknown, { email: string }>({
@@ -83,22 +89,6 @@ export const {
         body: file,
         headers: { "content-type": "text/calendar" },
       }),
-    }),
-    invite: build.mutation<unknown, { school: string; email: string }>({
-      query: ({ school, email }) => ({
-        url: path("schools", school, "members"),
-        method: "POST",
-        body: { email },
-      }),
-      invalidatesTags: ["Members", "Mail"],
-    }),
-    assignCohorts: build.mutation<unknown, { school: string; member: string; cohorts: string[] }>({
-      query: ({ school, member, cohorts }) => ({
-        url: path("schools", school, "members", member, "cohorts"),
-        method: "PUT",
-        body: { cohorts },
-      }),
-      invalidatesTags: ["Members"],
     }),
   }),
 });

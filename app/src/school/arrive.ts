@@ -1,6 +1,37 @@
 /** Going somewhere as somebody else than before: the page begins anew, so that nothing of the other's stays. */
+
+/** The places of the application that one can be sent to after signing in. */
+const PLACES = [
+  /^\/$/,
+  /^\/(new-school|welcome|join)$/,
+  /^\/[a-z0-9][a-z0-9-]{0,62}\/(courses|shelf|me|settings|staff|record|upkeep|gone|c)(\/[^/\\]+)*$/,
+];
+
+/**
+ * The place an address from outside means, if it is one of ours; else the start. Read as the browser reads it, so that
+ * nothing it would take for another host passes: `//host`, `/\host`, `/%09/host`.
+ */
+export function placeIn(address: string, origin: string): string {
+  let url: URL;
+  try {
+    url = new URL(address, origin);
+  } catch {
+    return "/";
+  }
+  const plain = /^\/[^/\\]/.test(address) || address === "/";
+  if (!plain || url.origin !== origin || /[\u0000-\u001F\\]/.test(decoded(url.pathname)))
+    return "/";
+  return PLACES.some((place) => place.test(url.pathname)) ? `${url.pathname}${url.search}` : "/";
+}
+
+function decoded(path: string): string {
+  try {
+    return decodeURIComponent(path);
+  } catch {
+    return "\\";
+  }
+}
+
 export function arrive(path: string): void {
-  // Only places within the application: an address from outside could lead anywhere.
-  const safe = path.startsWith("/") && !path.startsWith("//") ? path : "/";
-  if (typeof window !== "undefined") window.location.assign(safe);
+  if (typeof window !== "undefined") window.location.assign(placeIn(path, window.location.origin));
 }

@@ -2,12 +2,15 @@
 import { useLocalSearchParams } from "expo-router";
 import { View } from "react-native";
 import { QuietAction } from "../ui/action";
+import { FileLink } from "../ui/file-link";
 import { Page } from "../ui/page";
+import { Section } from "../ui/section";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { useGetMeQuery, useSignOutMutation } from "./api";
 import { arrive } from "./arrive";
+import { SecuritySections } from "./security";
 
 export function MeScreen() {
   const { school } = useLocalSearchParams() as { school: string };
@@ -34,6 +37,13 @@ export function MeScreen() {
             <TextLink href="/new-school">Make another school</TextLink>
             {data.mailTray ? <TextLink href="/mail">The mail tray</TextLink> : null}
           </View>
+          <SecuritySections />
+          <Section
+            title="What is on record about you"
+            says="Everything, as one file: your account, and what you are and did in every school. To have it forgotten, ask the school: its owners do it with one press, and are told what must be kept, and why."
+          >
+            <FileLink href="/api/me/data">Download my data</FileLink>
+          </Section>
           <QuietAction
             label="Sign out"
             busy={isLoading}

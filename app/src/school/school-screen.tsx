@@ -1,31 +1,26 @@
-/** The school's settings, kept as one leaves each field; a checklist of what is missing; its staff. */
+/** The school's settings, kept as one leaves each field; a checklist of what is missing. */
 import type { School, SchoolChange } from "@dawngate/contract";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
-import { useForm } from "react-hook-form";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { useGetCoursesQuery } from "../courses/api";
 import { OwnWordsFields } from "../courses/own-words";
+import { Choice } from "../schedule/as-if/choice";
 import { TimeField } from "../schedule/as-if/moment-fields";
 import { ZoneField } from "../schedule/as-if/zone-field";
 import { explain, faultsOf } from "../store/api";
-import { QuietAction } from "../ui/action";
-import { anAddress, Field } from "../ui/field";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
+import { Section } from "../ui/section";
 import { Skeleton } from "../ui/skeleton";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
-import {
-  useChangeSchoolMutation,
-  useGetMembersQuery,
-  useGetSchoolQuery,
-  useInviteMutation,
-} from "./api";
+import { useChangeSchoolMutation, useGetSchoolQuery } from "./api";
 import { CalendarSettings } from "./calendar-settings";
+import { SchoolTabs } from "./school-tabs";
 import { useRippledChange } from "./use-rippled-change";
 
 export function SchoolScreen() {
@@ -35,10 +30,15 @@ export function SchoolScreen() {
     <Page title="School" {...(data && { above: { text: data.name } })}>
       {data ? (
         <>
+          <SchoolTabs school={data.slug} here="settings" />
           <Checklist school={data} />
-          {data.role === "owner" ? <Settings school={data} /> : null}
-          {data.role === "owner" ? <CalendarSettings school={data} /> : null}
-          {data.role === "owner" ? <Staff school={data.slug} /> : null}
+          {data.may.includes("school.change") ? (
+            <>
+              <Settings school={data} />
+              <CalendarSettings school={data} />
+              <SecondStepAsked school={data} />
+            </>
+          ) : null}
         </>
       ) : error ? (
         <Notice {...explain(error)} onRetry={refetch} />
@@ -166,51 +166,21 @@ function Settings({ school }: { school: School }) {
   );
 }
 
-function Staff({ school }: { school: string }) {
-  const { quiet } = usePalette();
-  const { data } = useGetMembersQuery(school);
-  const { control, handleSubmit, reset } = useForm({ defaultValues: { email: "" } });
-  const [invite, { error, isLoading, isSuccess }] = useInviteMutation();
-  const submit = handleSubmit(async ({ email }) => {
-    if ("data" in (await invite({ school, email: email.trim() }))) reset();
-  });
+/** Whether staff must take a second step when they sign in. */
+function SecondStepAsked({ school }: { school: School }) {
+  const [change, { error }] = useChangeSchoolMutation();
   return (
-    <View style={{ gap: 12, maxWidth: 520 }}>
-      <Text kind="heading" level={2}>
-        Staff
-      </Text>
-      {data?.members.map((member) => (
-        <View key={member.id}>
-          <Text kind="strong">{member.name}</Text>
-          <Text kind="small" color={quiet}>
-            {member.role}, {member.email}
-            {member.role === "instructor"
-              ? member.cohorts.length === 0
-                ? "; leads no cohort yet"
-                : `; leads ${member.cohorts.length === 1 ? "one cohort" : `${member.cohorts.length} cohorts`}`
-              : ""}
-          </Text>
-        </View>
-      ))}
-      {data?.invited.map(({ email }) => (
-        <Text key={email} kind="small" color={quiet}>
-          {email} is invited
-        </Text>
-      ))}
+    <Section
+      title="Signing in of staff"
+      says="A second step is a code from an application, or a passkey. Who has none yet finds the studio shut, and is led to set one up."
+    >
       {error ? <Notice {...explain(error)} /> : null}
-      <Field
-        control={control}
-        name="email"
-        label="Invite an instructor by address"
-        check={anAddress}
-        inputMode="email"
+      <Choice
+        many
+        label="Staff take a second step"
+        taken={school.twoFactor}
+        onPress={() => change({ school: school.slug, change: { twoFactor: !school.twoFactor } })}
       />
-      <QuietAction label="Invite" onPress={submit} busy={isLoading} />
-      {isSuccess ? (
-        <Text kind="small" color={quiet} role="status">
-          The invitation is on its way. Say which cohorts they lead under a course's cohorts.
-        </Text>
-      ) : null}
-    </View>
+    </Section>
   );
 }

@@ -1,10 +1,11 @@
-/** Signing up: a name, an address, a password; a link in the mail shows that the address is one's own. */
+/** Signing up: a name and an address. The link in the mail makes the account: an address nobody has proven has none. */
+import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
-import { anAddress, Field, longEnough, needed } from "../ui/field";
+import { anAddress, Field, needed } from "../ui/field";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Text } from "../ui/text";
@@ -12,20 +13,24 @@ import { TextLink } from "../ui/text-link";
 import { useGetMeQuery, useSignUpMutation } from "./api";
 
 export function SignUpScreen() {
-  const { control, handleSubmit } = useForm({
-    defaultValues: { name: "", email: "", password: "" },
-  });
+  const { to } = useLocalSearchParams() as { to?: string };
+  const { control, handleSubmit } = useForm({ defaultValues: { name: "", email: "" } });
   const [signUp, { error, isLoading }] = useSignUpMutation();
   const [sent, setSent] = useState<string | null>(null);
   const submit = handleSubmit(async (values) => {
     const email = values.email.trim();
-    if ("data" in (await signUp({ ...values, email }))) setSent(email);
+    const asked = { name: values.name.trim(), email, ...(to !== undefined && { to }) };
+    if ("data" in (await signUp(asked))) setSent(email);
   });
   if (sent !== null) return <LookInMail title="One step left" email={sent} />;
   return (
     <View role="main" style={{ flex: 1 }}>
       <Page title="Sign up" above={{ text: "Dawn Gate" }} narrow>
         {error && <Notice {...explain(error)} />}
+        <Text>
+          A link goes to your address. Pressing it shows that the address is yours, and lets you in;
+          a password you can choose then.
+        </Text>
         <Field
           control={control}
           name="name"
@@ -41,16 +46,7 @@ export function SignUpScreen() {
           autoComplete="email"
           inputMode="email"
         />
-        <Field
-          control={control}
-          name="password"
-          label="Password"
-          check={longEnough}
-          hint="At least 10 characters"
-          secureTextEntry
-          autoComplete="new-password"
-        />
-        <PrimaryAction label="Sign up" onPress={submit} busy={isLoading} />
+        <PrimaryAction label="Send me the link" onPress={submit} busy={isLoading} />
         <TextLink href="/sign-in">I have an account</TextLink>
       </Page>
     </View>

@@ -44,8 +44,8 @@ export function WelcomeScreen() {
         ) : invitation ? (
           <>
             <Text>
-              {invitation.role === "instructor" ? "You are invited to teach. " : ""}Your address is{" "}
-              {invitation.email}.
+              {invitation.role === "enrollee" ? "" : `You are invited as ${invitation.role}. `}Your
+              address is {invitation.email}.
             </Text>
             <Field
               control={control}

@@ -33,6 +33,10 @@ const TAGS = [
   "Record",
   "Versions",
   "Mail",
+  "Security",
+  "Changes",
+  "FailedWork",
+  "Remarks",
 ] as const;
 
 export const api = createApi({
@@ -50,12 +54,14 @@ export function path(...parts: string[]): string {
 /** An error of a question, as something one can read. */
 export function explain(error: unknown): { title: string; detail: string } {
   const { status, data } = (error ?? {}) as { status?: unknown; data?: Partial<Problem> };
-  if (typeof status === "number" && typeof (data as { message?: string })?.message === "string")
-    return { title: "Not possible", detail: `${(data as { message: string }).message}.` };
   if (typeof status === "number" && data?.detail)
     return {
       title: data.title ?? "Not possible",
-      detail: [data.detail, ...(data.errors ?? []).map((e) => `${e.path}: ${e.reason}`)].join(" "),
+      detail: [
+        data.detail,
+        ...(data.errors ?? []).map((e) => `${e.path}: ${e.reason}`),
+        ...(status >= 500 && data.request ? [`The request's number is ${data.request}.`] : []),
+      ].join(" "),
     };
   return {
     title: "No answer from the server",

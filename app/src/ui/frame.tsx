@@ -11,7 +11,12 @@ import { usePalette } from "./theme";
 export interface Place {
   name: string;
   href: string;
+  /** Further addresses that belong to this place. */
+  also?: string[];
 }
+
+const isHere = (path: string, { href, also = [] }: Place) =>
+  [href, ...also].some((one) => path === one || path.startsWith(`${one}/`));
 
 export function Frame({ places, children }: { places: Place[]; children: ReactNode }) {
   const wide = useWide();
@@ -42,8 +47,9 @@ function Bar({ places }: { places: Place[] }) {
         borderTopColor: line,
       }}
     >
-      {places.map(({ name, href }) => {
-        const here = path.startsWith(href);
+      {places.map((place) => {
+        const { name, href } = place;
+        const here = isHere(path, place);
         return (
           <Link key={href} href={href} asChild>
             <Press
@@ -82,7 +88,7 @@ function Rail({ places }: { places: Place[] }) {
       <DawnGateMark />
       <View style={{ alignSelf: "stretch", gap: 4 }}>
         {places.map((place) => (
-          <RailPlace key={place.href} place={place} here={path.startsWith(place.href)} />
+          <RailPlace key={place.href} place={place} here={isHere(path, place)} />
         ))}
       </View>
     </View>

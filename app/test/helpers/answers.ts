@@ -98,6 +98,7 @@ export function courseAnswer(): Course {
     people: [
       {
         enrollment: "e1",
+        person: "p1",
         name: "Aiko Hayashi",
         timeZone: "Asia/Tokyo",
         cohort: null,
@@ -105,6 +106,7 @@ export function courseAnswer(): Course {
       },
       {
         enrollment: "e2",
+        person: "p2",
         name: "Rui Cardoso",
         timeZone: "Europe/Lisbon",
         cohort: null,

@@ -76,6 +76,7 @@ export async function showCourse(db: Database, context: Context, id: string): Pr
         .filter(({ cohort_id }) => isTheirs(context, cohort_id))
         .map((person) => ({
           enrollment: person.id,
+          person: person.person_id,
           name: person.name,
           timeZone: person.time_zone,
           cohort: person.cohort_id,

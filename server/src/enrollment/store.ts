@@ -165,6 +165,7 @@ export async function listPeople(tx: SchoolTransaction, course: string) {
     )
     .select([
       "enrollment.id",
+      "enrollment.person_id",
       "person.name",
       "person.time_zone",
       "enrollment.cohort_id",

@@ -6,6 +6,7 @@ import { parsePlanText, shiftPlan } from "@dawngate/core/plan";
 import { type Instant, type LocalDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import { z } from "zod";
 import type { Database } from "../db/connection";
+import { system } from "../db/who";
 import { importSchool } from "./import";
 import { insertMember, replaceCohorts, setCourses } from "./staff-store";
 
@@ -81,7 +82,7 @@ export async function loadDemo(
   for (const { email, name } of [...staff, ...enrollees])
     accounts.set(email, await ensureAccount(email, name, password));
   const school = await importSchool(db, request, now);
-  await db.withSchool(school, async (tx) => {
+  await db.withSchool({ school, who: system("demo") }, async (tx) => {
     for (const { email, name, role, cohorts, courses } of staff) {
       const user_id = accounts.get(email) as string;
       await insertMember(tx, school, { user_id, role, name, email });

@@ -26,7 +26,10 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     create index on outbox (school_id, at) where state = 'failed';
     alter table outbox enable row level security;
     create policy own on outbox using (
-      school_id is not distinct from nullif(current_setting('dawngate.school_id', true), '')::uuid);
+      school_id is not distinct from nullif(current_setting('dawngate.school_id', true), '')::uuid)
+      -- What is of no school may be written from within one, and is not seen there.
+      with check (school_id is null
+        or school_id = nullif(current_setting('dawngate.school_id', true), '')::uuid);
     grant select, insert, delete on outbox to dawngate_app;
 
     -- The queue's side, over all schools: what is to be taken, and what came of it.

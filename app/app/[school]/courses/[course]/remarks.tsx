@@ -1,0 +1,1 @@
+export { RemarksScreen as default } from "../../../../src/review/remarks-screen";

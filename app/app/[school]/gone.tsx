@@ -1,0 +1,1 @@
+export { GoneScreen as default } from "../../src/school/upkeep-screen";

@@ -1,0 +1,1 @@
+export { RecordScreen as default } from "../../src/school/record-screen";

@@ -1,0 +1,1 @@
+export { StaffScreen as default } from "../../src/school/staff-screen";

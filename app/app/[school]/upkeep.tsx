@@ -1,0 +1,1 @@
+export { UpkeepScreen as default } from "../../src/school/upkeep-screen";

@@ -1,0 +1,1 @@
+export { EnterScreen as default } from "../src/school/enter-screen";

@@ -1,0 +1,1 @@
+export { JoinScreen as default } from "../src/school/join-screen";
