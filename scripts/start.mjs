@@ -104,6 +104,8 @@ try {
     ...databaseSettings(cluster, "dawngate", secretsIn(join(local, "secrets"))),
     DAWNGATE_WEB: web,
     DAWNGATE_DEMO: join(root, "demo"),
+    // What goes wrong is told here; every request, where somebody runs it (docs/operate.md).
+    DAWNGATE_LOG: "quiet",
   };
   const bundle = await serverBundle(root);
   const server = await serve(bundle, settings);

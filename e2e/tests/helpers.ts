@@ -33,6 +33,47 @@ export async function signIn(page: Page, email: string, origin: string): Promise
   expect(answer.status()).toBe(200);
 }
 
+interface TrayMail {
+  to: string;
+  subject: string;
+  text: string;
+}
+
+/** The newest mail to somebody, once it is in the mail tray. */
+export async function mailTo(page: Page, to: string, subject: RegExp): Promise<TrayMail> {
+  let found: TrayMail | undefined;
+  await expect
+    .poll(
+      async () => {
+        const { mails } = (await (await page.request.get("/api/mail")).json()) as {
+          mails: TrayMail[];
+        };
+        found = mails.find((mail) => mail.to === to && subject.test(mail.subject));
+        return found !== undefined;
+      },
+      { timeout: 15_000 },
+    )
+    .toBe(true);
+  return found as TrayMail;
+}
+
+/** Opens the link of the newest mail to somebody, from the mail tray. */
+export async function followMail(page: Page, to: string, subject: RegExp): Promise<void> {
+  const mail = await mailTo(page, to, subject);
+  const link = /https?:\/\/\S+/.exec(mail.text)?.[0];
+  if (!link) throw new Error(`no link for ${to}`);
+  const { pathname, search } = new URL(link);
+  await page.goto(`${pathname}${search}`);
+}
+
+/** Comes in by the link in the mail, and chooses a first password. */
+export async function comeIn(page: Page, to: string, password: string): Promise<void> {
+  await followMail(page, to, /Your way into/);
+  await page.getByRole("button", { name: "Come in" }).click();
+  await page.getByLabel("Password").fill(password);
+  await page.getByRole("button", { name: "Keep it and go on" }).click();
+}
+
 /** Everything axe finds by the rules of WCAG 2.2 A and AA, as readable lines. */
 export async function accessibilityFaults(page: Page): Promise<string[]> {
   await page.evaluate(axe);

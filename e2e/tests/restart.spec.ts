@@ -3,12 +3,7 @@ import { createServer } from "node:net";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 // @ts-expect-error: plain scripts, shared with the start commands
-import {
-  databaseSettings,
-  serverBundle,
-  startServer,
-  TEST_SECRETS,
-} from "../../scripts/lib/server.mjs";
+import * as servers from "../../scripts/lib/server.mjs";
 // @ts-expect-error: plain scripts, shared with the start commands
 import { exportedApp } from "../../scripts/lib/web.mjs";
 import { expect, signIn, test } from "./helpers";
@@ -18,6 +13,7 @@ interface Server {
   kill(): Promise<void>;
 }
 
+const { databaseSettings, serverBundle, startServer, TEST_SECRETS } = servers;
 const root = fileURLToPath(new URL("../..", import.meta.url));
 
 async function freePort(): Promise<number> {

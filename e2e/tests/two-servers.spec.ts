@@ -4,12 +4,7 @@ import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import pg from "pg";
 // @ts-expect-error: plain scripts, shared with the start commands
-import {
-  databaseSettings,
-  serverBundle,
-  startServer,
-  TEST_SECRETS,
-} from "../../scripts/lib/server.mjs";
+import * as servers from "../../scripts/lib/server.mjs";
 import { expect, test } from "./helpers";
 
 interface Server {
@@ -17,6 +12,7 @@ interface Server {
   kill(): Promise<void>;
 }
 
+const { databaseSettings, serverBundle, startServer, TEST_SECRETS } = servers;
 const root = fileURLToPath(new URL("../..", import.meta.url));
 /** As many people are made of each one of the demo's course. */
 const COPIES = 400;

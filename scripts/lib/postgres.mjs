@@ -20,7 +20,7 @@ import { run } from "./run.mjs";
 const ROOT = userInfo().uid === 0;
 
 /** The folder of the newest PostgreSQL server on this machine, or null. */
-function serverPrograms() {
+export function serverPrograms() {
   const base = "/usr/lib/postgresql";
   if (!existsSync(base)) return null;
   const version = readdirSync(base)

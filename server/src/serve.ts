@@ -1,6 +1,6 @@
 /** The server's process: loads the demo where asked to, and serves until it is told to stop. */
 import type { Server } from "node:http";
-import { createServer } from "node:net";
+import { createServer, Server as NetServer } from "node:net";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { serve } from "@hono/node-server";
 import { pino } from "pino";
@@ -20,6 +20,9 @@ import { loadDemo } from "./school/demo";
 import { readSettings } from "./settings";
 import { smtpMailer } from "./stand-ins/mail/smtp";
 import { openMailTray } from "./stand-ins/mail/store";
+
+/** So long a connection that stands may wait for its next request while the server ends, in milliseconds. */
+const GRACE = 1500;
 
 const settings = readSettings(process.env);
 const { address } = settings;
@@ -109,16 +112,17 @@ else {
   const stop = () => {
     if (stopping) return;
     stopping = true;
-    // Requests under way are answered, and so is what is on its way on a connection that stands; streams are closed.
-    const grace = setInterval(() => server.closeIdleConnections(), 50);
-    server.close(async () => {
-      clearInterval(grace);
+    // Nobody new is let in. On a connection that stands, what is asked next is answered, and told to be the last; only
+    // one that nobody has used for a while is closed, and streams are ended.
+    const idle = setTimeout(() => server.closeIdleConnections(), GRACE);
+    NetServer.prototype.close.call(server, async () => {
+      clearTimeout(idle);
       await queue.close().catch(() => undefined);
       await threads.close();
       await Promise.all([changes.close().catch(() => undefined), closeAll()]);
       process.exit(0);
     });
-    setTimeout(() => server.closeAllConnections(), 3000).unref();
+    setTimeout(() => server.closeAllConnections(), GRACE + 1500).unref();
     setTimeout(() => process.exit(0), 9000).unref();
   };
   process.on("SIGTERM", stop);

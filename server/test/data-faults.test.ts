@@ -38,6 +38,26 @@ const lessonOf = async (lesson: string) => {
 describe("a lesson taken out of the draft", () => {
   test("keeps its text for people whose version still has it", async () => {
     expect((await lessonOf("l1")).body.text).toBe("Flour **and** water.");
+    await edit({
+      type: "insert-lesson",
+      lesson: {
+        id: "l9",
+        title: "In its place",
+        kind: "text",
+        visible: "published",
+        gate: null,
+        closes: null,
+        due: null,
+        holdsNext: false,
+        sample: false,
+        required: true,
+        minutes: null,
+        empty: false,
+      },
+      module: "m1",
+      after: null,
+      text: "Something",
+    });
     await edit({ type: "remove", item: "l1" });
     expect(await lessonOf("l1")).toMatchObject({
       status: 200,
@@ -45,12 +65,11 @@ describe("a lesson taken out of the draft", () => {
     });
   });
   test("can still be opened early for them, and ticked", async () => {
-    await edit({ type: "remove", item: "l2" });
     await own.ask("POST", "/schools/one/courses/c/acts", {
       enrollments: ["e1"],
       key: "press-early",
       look: true,
-      act: { type: "completed", item: "l2", reason: "Shown in class" },
+      act: { type: "completed", item: "l1", reason: "Shown in class" },
     });
     await own.ask(
       "POST",

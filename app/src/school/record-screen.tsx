@@ -4,7 +4,7 @@ import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { type ReactNode, useState } from "react";
-import { ScrollView, View } from "react-native";
+import { View } from "react-native";
 import { Choice } from "../schedule/as-if/choice";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
@@ -77,9 +77,16 @@ function Filters({
   people: Changes["people"];
   onChange(set: ChangesQuery): void;
 }) {
+  const [open, setOpen] = useState(false);
+  const who = people.find(({ id }) => id === filter.by)?.name;
+  const chosen = [
+    filter.what === undefined ? "everything" : RECORDED[filter.what],
+    ...(who === undefined ? [] : [`by ${who}`]),
+  ].join(", ");
+  if (!open) return <QuietAction label={`Shown: ${chosen}`} onPress={() => setOpen(true)} />;
   return (
     <View style={{ gap: 10 }}>
-      <OneLine label="What">
+      <Kinds label="What">
         <Choice
           label="Everything"
           taken={filter.what === undefined}
@@ -93,9 +100,9 @@ function Filters({
             onPress={() => onChange({ what })}
           />
         ))}
-      </OneLine>
+      </Kinds>
       {people.length > 1 ? (
-        <OneLine label="Who">
+        <Kinds label="Who">
           <Choice
             label="By anybody"
             taken={filter.by === undefined}
@@ -109,18 +116,23 @@ function Filters({
               onPress={() => onChange({ by: id })}
             />
           ))}
-        </OneLine>
+        </Kinds>
       ) : null}
+      <QuietAction label="Done choosing" onPress={() => setOpen(false)} />
     </View>
   );
 }
 
-/** Choices on one line, which scrolls where there are more than fit. */
-function OneLine({ label, children }: { label: string; children: ReactNode }) {
+/** Choices of one kind. */
+function Kinds({ label, children }: { label: string; children: ReactNode }) {
   return (
-    <ScrollView horizontal role="radiogroup" aria-label={label} contentContainerStyle={{ gap: 8 }}>
+    <View
+      role="radiogroup"
+      aria-label={label}
+      style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
+    >
       {children}
-    </ScrollView>
+    </View>
   );
 }
 

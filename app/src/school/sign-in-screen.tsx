@@ -69,7 +69,9 @@ export function SignInScreen() {
           <WithPasskey to={to} />
         </View>
         <View>
-          <TextLink href="/sign-up">Sign up</TextLink>
+          <TextLink href={to === "/" ? "/sign-up" : `/sign-up?to=${encodeURIComponent(to)}`}>
+            Sign up
+          </TextLink>
           <TextLink href="/forgot">I do not remember my password</TextLink>
           {me?.mailTray ? <TextLink href="/mail">The mail tray</TextLink> : null}
         </View>

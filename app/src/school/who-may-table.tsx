@@ -1,6 +1,7 @@
 /** Who may do what: the one table that the server goes by, as people read it. */
 import { PERMISSIONS, ROLE_WORDS, STAFF_ROLES } from "@dawngate/contract";
-import { ScrollView, View } from "react-native";
+import { View } from "react-native";
+import { useWide } from "../ui/layout";
 import { Section } from "../ui/section";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
@@ -14,6 +15,7 @@ const CELL = { width: 88, alignItems: "center", justifyContent: "center" } as co
 
 export function WhoMayTable() {
   const { line, quiet } = usePalette();
+  const wide = useWide();
   return (
     <Section
       title="Who may do what"
@@ -25,7 +27,7 @@ export function WhoMayTable() {
           {ROLE_WORDS[role]}.
         </Text>
       ))}
-      <ScrollView horizontal tabIndex={0} aria-label="Who may do what">
+      {wide ? (
         <View role="table" aria-label="Who may do what">
           <View role="row" style={{ flexDirection: "row" }}>
             <View role="columnheader" style={{ width: 300 }}>
@@ -67,7 +69,18 @@ export function WhoMayTable() {
             </View>
           ))}
         </View>
-      </ScrollView>
+      ) : (
+        STAFF_ONLY.map(([name, { words, roles }]) => (
+          <View key={name} style={{ borderTopWidth: 1, borderTopColor: line, paddingVertical: 8 }}>
+            <Text kind="small">{words}</Text>
+            <Text kind="small" color={quiet}>
+              {STAFF_ROLES.filter((role) => (roles as readonly string[]).includes(role))
+                .map(capital)
+                .join(", ")}
+            </Text>
+          </View>
+        ))
+      )}
     </Section>
   );
 }

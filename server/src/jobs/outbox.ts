@@ -37,7 +37,7 @@ export async function follow<K extends Kind>(
     insert into outbox (school_id, kind, payload, once, due)
     values (${school}, ${kind}, ${JSON.stringify(payload)}::jsonb, ${once ?? null},
       now() + make_interval(secs => ${after / 1000}::float8))
-    on conflict (kind, once) where state = 'waiting' and once is not null do nothing
+    ${once === undefined ? sql`` : sql`on conflict (kind, once) where state = 'waiting' and once is not null do nothing`}
   `.execute(tx);
   await sql`select pg_notify(${OUTBOX_CHANNEL}, '')`.execute(tx);
 }

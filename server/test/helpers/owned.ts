@@ -31,7 +31,8 @@ export async function ownedSchool(now: () => Instant): Promise<Owned> {
     async ask<T>(method: string, path: string, body?: unknown, status = 200) {
       const response = await app.ask(OWNER, method, path, body);
       const text = await response.text();
-      if (response.status !== status) throw new Error(`${response.status}: ${text}`);
+      if (response.status !== status)
+        throw new Error([`${response.status}: ${text}`, ...app.logged].join("\n"));
       return JSON.parse(text) as T;
     },
   };

@@ -1,0 +1,51 @@
+// A database put into a file and brought back, with PostgreSQL's own tools.
+import { existsSync, renameSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { serverPrograms } from "./postgres.mjs";
+import { run } from "./run.mjs";
+
+/** A program of PostgreSQL's, with the way to a cluster: the password stands in no list of processes. */
+function tool(name, { host, port, user = "postgres", password }, words) {
+  const folder = serverPrograms();
+  if (!folder) throw new Error("PostgreSQL's programs are not on this machine");
+  return run(join(folder, name), ["-h", host, "-p", String(port), "-U", user, "-w", ...words], {
+    quiet: true,
+    env: { ...process.env, PGPASSWORD: password },
+  });
+}
+
+/** Writes a whole database into a file: one state of it, while it goes on being used. */
+export async function backUp(cluster, database, file) {
+  const draft = `${file}.${process.pid}.making`;
+  try {
+    await tool("pg_dump", cluster, ["--format=custom", "--file", draft, database]);
+    // A backup that was interrupted must not pass for one.
+    renameSync(draft, file);
+  } finally {
+    rmSync(draft, { force: true });
+  }
+}
+
+/** Makes a database of this name from a file. Refused where there is one already. */
+export async function restore(cluster, file, database) {
+  if (!existsSync(file)) throw new Error(`There is no file ${file}`);
+  // Whether the file is a whole backup is asked before anything is made.
+  await tool("pg_restore", cluster, ["--list", file]).catch(() => {
+    // The list needs no database; some versions refuse the words of a connection beside it.
+    const folder = serverPrograms();
+    return run(join(folder, "pg_restore"), ["--list", file], { quiet: true });
+  });
+  await tool("createdb", cluster, ["--owner=dawngate_owner", database]);
+  try {
+    await tool("pg_restore", cluster, [
+      "--exit-on-error",
+      "--single-transaction",
+      "--dbname",
+      database,
+      file,
+    ]);
+  } catch (error) {
+    await tool("dropdb", cluster, [database]).catch(() => undefined);
+    throw error;
+  }
+}
