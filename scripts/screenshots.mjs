@@ -133,18 +133,7 @@ const SHOTS = [
       },
     },
   ],
-  [
-    "syllabus-wide",
-    wide,
-    "/ember-row/courses/winter-rye/syllabus",
-    {
-      act: (page) =>
-        page
-          .getByText(/^Opens /)
-          .first()
-          .waitFor(),
-    },
-  ],
+  ["staff-wide", wide, "/ember-row/staff"],
   ["cohorts-wide", wide, "/ember-row/courses/winter-rye/cohorts"],
   ["schedule-phone", phone, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
   [

@@ -70,6 +70,91 @@ test("a database that was in use before keeps what it held: openings lose nothin
   expect(course.rows).toEqual([{ archived: false, group_name: "", words: {}, card: {} }]);
 });
 
+describe("what was written before anybody had an identifier", () => {
+  const name = `test_${randomBytes(6).toString("hex")}`;
+  let old: Kysely<unknown>;
+  beforeAll(async () => {
+    const { host, port, password } = cluster;
+    const admin = new pg.Client({ host, port, user: "postgres", password, database: "postgres" });
+    await admin.connect();
+    await admin.query(`create database ${name} owner dawngate_owner`);
+    await admin.end();
+    const pool = new pg.Pool({
+      host,
+      port,
+      database: name,
+      user: "dawngate_owner",
+      password: SECRETS.owner,
+    });
+    old = new Kysely({ dialect: new PostgresDialect({ pool }) });
+    const steps = new Migrator({ db: old, provider: { getMigrations: async () => migrations } });
+    const before = await steps.migrateTo("0007-versions-held");
+    if (before.error) throw before.error;
+    await sql`
+      insert into school (id, slug, name, time_zone, currency)
+        values ('00000000-0000-4000-8000-000000000001', 's', 'S', 'UTC', 'EUR');
+      insert into auth."user" (id, name, email, "emailVerified") values
+        ('u1', 'Rosa', 'rosa@example.org', true), ('u2', 'Lurker', 'victim@example.org', false);
+      insert into auth."session" (id, "expiresAt", token, "updatedAt", "userId")
+        values ('s2', now() + interval '1 day', 't2', now(), 'u2');
+      insert into member (school_id, user_id, role, name, email) values
+        ('00000000-0000-4000-8000-000000000001', 'u1', 'owner', 'Rosa', 'rosa@example.org'),
+        ('00000000-0000-4000-8000-000000000001', 'u3', 'instructor', 'Twin', 'a@example.org'),
+        ('00000000-0000-4000-8000-000000000001', 'u4', 'instructor', 'Twin', 'b@example.org');
+      insert into course (school_id, id, title, position, clock, counting, lesson_order)
+        select id, 'c', 'C', 0, 'school', 'calendar', 'free' from school;
+      insert into person (school_id, id, name, email, time_zone, user_id)
+        select id, 'p', 'Pia', 'p@example.org', 'UTC', 'u5' from school;
+      insert into enrollment (school_id, id, course_id, person_id, last_sequence)
+        select id, 'e', 'c', 'p', 5 from school;
+      insert into enrollment_event (school_id, enrollment_id, sequence, kind, at, author)
+        select id, 'e', n, 'signal', now(), who from school,
+          (values (1, 'import'), (2, 'enrollee'), (3, 'Rosa'), (4, 'Twin'), (5, 'Long gone')) v (n, who);
+      insert into lesson (school_id, id) select id, l from school, unnest(array['c/l1', 'c/l2', 'other/x']) l;
+      insert into module_placement (school_id, course_id, id, position, title, visible)
+        select id, 'c', 'm', 0, 'M', 'published' from school;
+      insert into lesson_placement (school_id, course_id, id, module_id, lesson_id, position, title,
+          kind, visible, holds_next, sample, required)
+        select id, 'c', 'l3', 'm', 'other/x', 0, 'L', 'text', 'published', false, false, true from school;
+      insert into course_version (school_id, course_id, number, plan, author)
+        select id, 'c', 1, '{"id":"c","modules":[{"id":"m","lessons":[{"id":"l1"},{"id":"l3"},{"id":"l9"}]}]}', 'Rosa'
+        from school;
+    `.execute(old);
+    const after = await steps.migrateToLatest();
+    if (after.error) throw after.error;
+  });
+  afterAll(async () => {
+    await old.destroy();
+    await dropDatabase(cluster, name);
+  });
+
+  test("is known by a name that one member of staff has, and no other; by the person's account; or stays unknown", async () => {
+    const { rows } = await sql`
+      select author, author_kind as kind, author_id as id from enrollment_event order by sequence
+    `.execute(old);
+    expect(rows).toEqual([
+      { author: "import", kind: "system", id: "import" },
+      { author: "Pia", kind: "account", id: "u5" },
+      { author: "Rosa", kind: "account", id: "u1" },
+      { author: "Twin", kind: "unknown", id: "" },
+      { author: "Long gone", kind: "unknown", id: "" },
+    ]);
+  });
+  test("an account whose address nobody has proven is gone, with its sessions", async () => {
+    const users = await sql`select id from auth."user"`.execute(old);
+    expect(users.rows).toEqual([{ id: "u1" }]);
+    expect((await sql`select 1 from auth."session"`.execute(old)).rows).toEqual([]);
+  });
+  test("a version names what stands in its lessons: where it is placed, or what it was put in with", async () => {
+    const { rows } = await sql`select lessons, form from course_version`.execute(old);
+    // Of the ninth lesson nothing is left that could be named.
+    expect(rows).toEqual([{ lessons: { l1: "c/l1", l3: "other/x" }, form: 1 }]);
+  });
+  test("and nothing of the migration stands on the record of changes", async () => {
+    expect((await sql`select 1 from change`.execute(old)).rows).toEqual([]);
+  });
+});
+
 test("migrating twice changes nothing", async () => {
   const { results } = await migrator.migrateToLatest();
   expect(results).toEqual([]);

@@ -27,7 +27,7 @@ export function PersonLeaving({ enrollment, ...place }: Props) {
   return (
     <View style={{ gap: 8 }}>
       <Text kind="smallStrong" level={3}>
-        What is on record about {found.name}
+        The data of {found.name}
       </Text>
       <FileLink href={`/api/schools/${place.school}/people/${found.person}/data`}>
         Download it as one file

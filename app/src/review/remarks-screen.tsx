@@ -42,7 +42,6 @@ export function RemarksScreen() {
       above={{ text: course?.title ?? "The course", href: `/${place.school}/courses` }}
     >
       <CourseTabs {...place} here="remarks" unpublished={draft.data?.version === null} />
-      {course && may("remarks.write") ? <Writing place={place} course={course} /> : null}
       {data ? (
         <List place={place} remarks={data.remarks} titleOf={(id) => titles.get(id) ?? id} />
       ) : error ? (
@@ -50,6 +49,7 @@ export function RemarksScreen() {
       ) : (
         <Skeleton widths={[0.6, 0.5, 0.7]} />
       )}
+      {course && may("remarks.write") ? <Writing place={place} course={course} /> : null}
     </Page>
   );
 }

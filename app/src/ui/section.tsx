@@ -53,7 +53,7 @@ export function Row({
         borderBottomColor: line,
       }}
     >
-      <View style={{ flexGrow: 1, flexShrink: 1, flexBasis: 220 }}>
+      <View style={{ flexGrow: 1, flexShrink: 1, flexBasis: 160 }}>
         <Text kind="strong">{title}</Text>
         {says ? (
           <Text kind="small" color={quiet}>
