@@ -89,3 +89,8 @@ export function permissionsOf(who: Role): Permission[] {
 export function rolesWith(name: Permission): readonly Role[] {
   return PERMISSIONS[name].roles;
 }
+
+/** Whether a permission is everybody's who is signed in, whatever they are in the school. */
+export function isForAnybody(name: Permission): boolean {
+  return rolesWith(name).includes("visitor");
+}

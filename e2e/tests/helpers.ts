@@ -2,6 +2,7 @@
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { test as base, expect, type Page } from "@playwright/test";
+import type { Client } from "pg";
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
@@ -102,4 +103,29 @@ export async function ask<T>(page: Page, path: string): Promise<T> {
   const response = await page.request.get(`/api/schools/ember-row${path}`);
   expect(response.ok()).toBe(true);
   return (await response.json()) as T;
+}
+
+/**
+ * Makes copies of everybody in a course of the demo, straight in its database, as an import brings people: the record of
+ * changes has it as one change.
+ */
+export async function copyPeople(db: Client, course: string, copies: number): Promise<void> {
+  await db.query(
+    `select set_config('dawngate.author', '{"kind":"system","id":"import","name":"import"}', false)`,
+  );
+  await db.query(
+    `with copies as (
+       insert into enrollment (school_id, id, course_id, person_id, cohort_id, last_sequence)
+       select school_id, id || '~' || n, course_id, person_id, cohort_id, last_sequence
+       from enrollment cross join generate_series(1, $2::integer) as n
+       where course_id = $1 and id not like '%~%'
+       returning school_id, id
+     )
+     insert into enrollment_event
+       (school_id, enrollment_id, sequence, kind, at, data, author, reason)
+     select v.school_id, c.id, v.sequence, v.kind, v.at, v.data, v.author, v.reason
+     from copies c join enrollment_event v
+       on v.school_id = c.school_id and v.enrollment_id = split_part(c.id, '~', 1)`,
+    [course, copies],
+  );
 }

@@ -5,7 +5,7 @@ import { fileURLToPath } from "node:url";
 import pg from "pg";
 // @ts-expect-error: plain scripts, shared with the start commands
 import * as servers from "../../scripts/lib/server.mjs";
-import { expect, test } from "./helpers";
+import { copyPeople, expect, test } from "./helpers";
 
 interface Server {
   stop(): Promise<void>;
@@ -51,24 +51,7 @@ test("a server killed while it projects thousands of people: the other one ends 
   const db = new pg.Client({ host, port: at, user: "postgres", password, database: "two_servers" });
   await db.connect();
   try {
-    // As an import brings people: the record of changes has it as one change.
-    await db.query(
-      `select set_config('dawngate.author', '{"kind":"system","id":"import","name":"import"}', false)`,
-    );
-    await db.query(
-      `with copies as (
-         insert into enrollment (school_id, id, course_id, person_id, cohort_id, last_sequence)
-         select school_id, id || '~' || n, course_id, person_id, cohort_id, last_sequence
-         from enrollment cross join generate_series(1, ${COPIES}) as n
-         where course_id = 'cold-kitchen'
-         returning school_id, id
-       )
-       insert into enrollment_event
-         (school_id, enrollment_id, sequence, kind, at, data, author, reason)
-       select v.school_id, c.id, v.sequence, v.kind, v.at, v.data, v.author, v.reason
-       from copies c join enrollment_event v
-         on v.school_id = c.school_id and v.enrollment_id = split_part(c.id, '~', 1)`,
-    );
+    await copyPeople(db, "cold-kitchen", COPIES);
     const origin = `http://127.0.0.1:${port}`;
     const headers = { origin };
     const signedIn = await request.post(`${origin}/api/auth/sign-in/email`, {

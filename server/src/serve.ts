@@ -5,6 +5,7 @@ import { formatInstant, type Instant } from "@dawngate/core/time";
 import { serve } from "@hono/node-server";
 import { pino } from "pino";
 import { openDatabase } from "./db/connection";
+import { BACKGROUND } from "./db/pool";
 import { openFigures } from "./figures";
 import { createApp } from "./http/app";
 import { NO_LIMITS, openLimits } from "./http/limits";
@@ -50,7 +51,10 @@ const limits = settings.limits ? openLimits(counters) : NO_LIMITS;
 const identity = openAuth({ address, baseUrl, secret: settings.secret, limits, log });
 let homeSchool: string | null = null;
 if (settings.demo !== null) {
-  const demo = await loadDemo(db, settings.demo, now(), identity.ensureAccount);
+  // A whole school at once takes longer than a person would wait.
+  const patient = openDatabase(address, { patience: BACKGROUND, most: 2 });
+  const demo = await loadDemo(patient, settings.demo, now(), identity.ensureAccount);
+  await patient.close();
   homeSchool = demo.slug;
   const { password, signIns } = demo;
   tell({ done: demo.loaded ? "demo-loaded" : "demo-kept", password, signIns });

@@ -115,6 +115,17 @@ describe("an address that nobody has proven is nobody's account", () => {
     expect((await post(auth, "sign-in/email", again)).status).toBe(401);
   });
 
+  test("a page of another site signs nobody in by it", async () => {
+    const auth = opened(false);
+    await asks(auth, "led@example.org");
+    const token = await tokenIn(test_, "led@example.org");
+    const request = new Request(`${ORIGIN}/api/auth/magic-link/verify?token=${token}`, {
+      headers: { "sec-fetch-site": "cross-site" },
+    });
+    expect((await send(auth, request)).status).toBe(403);
+    expect((await enter(auth, token)).status).toBe(200);
+  });
+
   test("a link counts once", async () => {
     const auth = opened(false);
     await asks(auth, "once@example.org");

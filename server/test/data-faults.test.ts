@@ -10,7 +10,7 @@ import { projectCourse } from "../src/schedule/project";
 import { linkPerson } from "../src/school/store";
 import { SECRETS } from "./helpers/database";
 import { type Owned, ownedSchool } from "./helpers/owned";
-import { instant } from "./helpers/sample";
+import { instant, plainLesson } from "./helpers/sample";
 
 let now = instant("2027-03-20T12:00:00Z");
 let own: Owned;
@@ -40,20 +40,7 @@ describe("a lesson taken out of the draft", () => {
     expect((await lessonOf("l1")).body.text).toBe("Flour **and** water.");
     await edit({
       type: "insert-lesson",
-      lesson: {
-        id: "l9",
-        title: "In its place",
-        kind: "text",
-        visible: "published",
-        gate: null,
-        closes: null,
-        due: null,
-        holdsNext: false,
-        sample: false,
-        required: true,
-        minutes: null,
-        empty: false,
-      },
+      lesson: plainLesson("l9"),
       module: "m1",
       after: null,
       text: "Something",

@@ -1,7 +1,7 @@
 /** The staff (A3): roles and what they reach, inviting, changing, removing, handing the school over. */
 import type { Course, CourseList, Draft, Invitation, Members, School } from "@dawngate/contract";
 import { OWNER, type Owned, ownedSchool } from "./helpers/owned";
-import { instant } from "./helpers/sample";
+import { instant, plainLesson } from "./helpers/sample";
 
 const now = instant("2027-03-10T12:00:00Z");
 let own: Owned;
@@ -100,7 +100,7 @@ describe("an author who is invited to some courses", () => {
           number: 2,
           operation: {
             type: "insert-lesson",
-            lesson: lesson("hidden"),
+            lesson: plainLesson("hidden"),
             module: "secret",
             after: null,
             text: "Nobody's business",
@@ -117,7 +117,7 @@ describe("an author who is invited to some courses", () => {
           number: 1,
           operation: {
             type: "insert-lesson",
-            lesson: lesson("taken1"),
+            lesson: plainLesson("taken1"),
             module: "m1",
             after: null,
             copyOf: { course: other, lesson: "hidden" },
@@ -127,7 +127,7 @@ describe("an author who is invited to some courses", () => {
           number: 2,
           operation: {
             type: "insert-lesson",
-            lesson: lesson("taken2"),
+            lesson: plainLesson("taken2"),
             module: "m1",
             after: null,
             content: `${other}/hidden`,
@@ -256,20 +256,4 @@ describe("a school that asks its staff for a second step", () => {
 
 function module(id: string) {
   return { id, title: id, visible: "published", gate: null, closes: null, due: null, lessons: [] };
-}
-function lesson(id: string) {
-  return {
-    id,
-    title: id,
-    kind: "text",
-    visible: "published",
-    gate: null,
-    closes: null,
-    due: null,
-    holdsNext: false,
-    sample: false,
-    required: true,
-    minutes: null,
-    empty: false,
-  };
 }

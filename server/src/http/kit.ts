@@ -1,5 +1,5 @@
 /** What every room's routes are made of: who may, what comes in, what goes out. */
-import { type Permission, problem, rolesWith } from "@dawngate/contract";
+import { isForAnybody, type Permission, problem, rolesWith } from "@dawngate/contract";
 import { formatPath, planFields } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import { OpenAPIHono, z } from "@hono/zod-openapi";
@@ -109,7 +109,7 @@ export function may(services: Services, permission: Permission): MiddlewareHandl
     }
     if (context.deletedAt !== null && permission !== "school.take")
       throw notFound("This school was deleted. Its owners can still bring it back.");
-    if (context.needsSecondStep)
+    if (context.needsSecondStep && !isForAnybody(permission))
       throw new ProblemError(
         403,
         "This school asks its staff for a second step when they sign in. Set one up under Me, Security, and sign in with it.",
@@ -118,7 +118,7 @@ export function may(services: Services, permission: Permission): MiddlewareHandl
         "urn:dawn-gate:second-step",
       );
     const course = c.req.param("course");
-    if (course !== undefined && !context.reaches(course) && !OPEN.includes(permission))
+    if (course !== undefined && !context.reaches(course) && !isForAnybody(permission))
       throw notFound(`There is no course "${course}" in this school.`);
     c.set("context", context);
     const thing = c.req.param("enrollment") ?? course;
@@ -126,9 +126,6 @@ export function may(services: Services, permission: Permission): MiddlewareHandl
     await inTurn(`${context.school} ${thing}`, next);
   };
 }
-
-/** What anybody may do with any course. */
-const OPEN: readonly Permission[] = ["school.see", "self.learn"];
 
 function whyNot(permission: Permission): string {
   const roles = rolesWith(permission);

@@ -3,13 +3,13 @@
  * its kind says, with growing waits, and leaves what always fails for staff to see.
  */
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import pg from "pg";
 import PgBoss from "pg-boss";
 import type { Database } from "../db/connection";
 import { BACKGROUND, encrypted, sturdyPool } from "../db/pool";
 import type { DatabaseAddress } from "../db/prepare";
 import type { JobParts } from "./kind";
 import { KINDS } from "./kinds";
+import { listen } from "./listen";
 import { OUTBOX_CHANNEL } from "./outbox";
 import { workOff } from "./work-off";
 
@@ -35,6 +35,8 @@ export interface QueueSettings {
 
 /** Work that is held by nobody for so long was lost with its server. */
 const LOST = "20 seconds";
+/** So many rows are handed over at a time. */
+const AT_A_TIME = 200;
 /** So many rows one worker takes at a time. */
 const BATCH = 25;
 /** One job may take so long, in seconds; a school of a million people takes less. */
@@ -84,8 +86,11 @@ export async function startQueue({
     try {
       await client.query("begin");
       const { rows } = await client.query<{ id: string; kind: string }>(
-        "select id, kind from outbox_take(200)",
+        "select id, kind from outbox_take($1)",
+        [AT_A_TIME],
       );
+      // There is more.
+      if (rows.length === AT_A_TIME) again = true;
       const known = rows.filter(({ kind }) => KINDS.some(({ name }) => name === kind));
       if (known.length > 0)
         await boss.insert(
@@ -149,7 +154,7 @@ export async function startQueue({
       .catch((error) => log(String(error)));
   }, sweepEvery);
 
-  const listener = await listen(address, look);
+  const unlisten = await listen(address, OUTBOX_CHANNEL, { said: look, missed: look });
   look();
   return {
     async figures() {
@@ -160,43 +165,11 @@ export async function startQueue({
       closed = true;
       clearInterval(looking);
       clearInterval(timer);
-      await listener();
+      await unlisten();
       await running;
       await sweeping;
       await boss.stop({ graceful: true, timeout: 3000 });
       await pool.end();
     },
-  };
-}
-
-/** Calls back when the outbox is written to; a lost connection is made anew. Answers what ends it. */
-async function listen(
-  address: DatabaseAddress,
-  callback: () => void,
-): Promise<() => Promise<void>> {
-  let closed = false;
-  let client: pg.Client | null = null;
-  let waiting: NodeJS.Timeout | null = null;
-  const connect = async () => {
-    const made = new pg.Client(encrypted(address));
-    client = made;
-    made.on("notification", callback);
-    made.on("error", () => undefined);
-    made.on("end", again);
-    await made.connect();
-    await made.query(`listen ${OUTBOX_CHANNEL}`);
-  };
-  const again = () => {
-    if (closed || waiting !== null) return;
-    waiting = setTimeout(() => {
-      waiting = null;
-      connect().then(callback, again);
-    }, 1000).unref();
-  };
-  await connect();
-  return async () => {
-    closed = true;
-    if (waiting !== null) clearTimeout(waiting);
-    await client?.end().catch(() => undefined);
   };
 }

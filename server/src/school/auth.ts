@@ -261,6 +261,10 @@ export function openAuth({
   /** Coming in by a link: it proves the address. Whoever has set up a second step is not let past it. */
   async function enter(request: Request, token: string, from: string): Promise<Response> {
     await limits.count("sign-in", { address: from, account: null });
+    // Nobody is signed in as somebody else by a page of another site that asks for this address.
+    const site = request.headers.get("sec-fetch-site");
+    if (site !== null && site !== "same-origin")
+      throw new ProblemError(403, "This request does not come from Dawn Gate's own page.");
     const hashed = createHash("sha256").update(token).digest("base64url");
     const held = await accounts.behindLink(hashed);
     if (held?.twoFactor)

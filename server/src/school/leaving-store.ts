@@ -2,16 +2,6 @@
 import { sql } from "kysely";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 
-/** The person of an account; null where it is none. */
-export async function personIn(tx: SchoolTransaction, account: string): Promise<string | null> {
-  const row = await tx
-    .selectFrom("person")
-    .select("id")
-    .where("user_id", "=", account)
-    .executeTakeFirst();
-  return row?.id ?? null;
-}
-
 /** Everything on record about a person; null where there is none. */
 export async function readPersonData(tx: SchoolTransaction, person: string) {
   const { rows } = await sql<{ staff: boolean; data: Record<string, unknown> }>`

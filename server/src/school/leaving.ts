@@ -7,15 +7,8 @@ import { conflict, notFound, refusal } from "../http/problem";
 import { follow } from "../jobs/outbox";
 import type { Context } from "./context";
 import { inMail } from "./in-mail";
-import {
-  forgetPerson,
-  ownersOf,
-  personIn,
-  readPersonData,
-  rowsOfSchool,
-  setDeleted,
-} from "./leaving-store";
-import { readSchool } from "./store";
+import { forgetPerson, ownersOf, readPersonData, rowsOfSchool, setDeleted } from "./leaving-store";
+import { readPersonOf, readSchool } from "./store";
 
 /** So many days a deleted school can be brought back. */
 export const SCHOOL_WAITS = 30;
@@ -40,7 +33,7 @@ export async function ownData(
   for (const school of await db.schoolsWith(account.id))
     schools.push(
       await db.readSchool(school, async (tx) => {
-        const person = await personIn(tx, account.id);
+        const person = await readPersonOf(tx, account.id);
         return person === null
           ? { school: (await readSchool(tx)).name, staff: true }
           : readPersonData(tx, person);

@@ -1,5 +1,5 @@
 /** The school: what may be seen of it, and its settings. */
-import type { NewSchool, School, SchoolChange } from "@dawngate/contract";
+import { isForAnybody, type NewSchool, type School, type SchoolChange } from "@dawngate/contract";
 import { type LocalDate, localDateAt, zoneOf } from "@dawngate/core/time";
 import type { Database, SchoolTransaction } from "../db/connection";
 import { projectSoon, unproject } from "../enrollment/lot-store";
@@ -33,7 +33,8 @@ export async function showSchool(db: Database, context: Context): Promise<School
       words: row.words,
       twoFactor: row.two_factor,
       role: context.role,
-      may: [...context.permissions],
+      // Whoever has no second step yet is shown what they may do without one.
+      may: [...context.permissions].filter((one) => !context.needsSecondStep || isForAnybody(one)),
     };
   });
 }

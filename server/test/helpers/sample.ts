@@ -110,3 +110,21 @@ export function sampleImport(slug: string): ImportRequest {
     texts: { "c/l1": "Flour **and** water." },
   };
 }
+
+/** A lesson of text as an operation puts it in, with nothing set. */
+export function plainLesson(id: string) {
+  return {
+    id,
+    title: id,
+    kind: "text",
+    visible: "published",
+    gate: null,
+    closes: null,
+    due: null,
+    holdsNext: false,
+    sample: false,
+    required: true,
+    minutes: null,
+    empty: false,
+  };
+}
