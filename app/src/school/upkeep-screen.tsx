@@ -3,7 +3,6 @@ import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { useForm } from "react-hook-form";
-import { View } from "react-native";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
 import { Field } from "../ui/field";
@@ -116,21 +115,19 @@ export function GoneScreen() {
   const { school } = useLocalSearchParams() as { school: string };
   const [bring, { error, isLoading }] = useBringBackMutation();
   return (
-    <View role="main" style={{ flex: 1 }}>
-      <Page title="This school was deleted" above={{ text: school }} narrow>
-        <Text>
-          Nobody finds it any more. Its owners can bring it back, as it was, for thirty days; then
-          everything in it is removed for good.
-        </Text>
-        {error ? <Notice {...explain(error)} /> : null}
-        <QuietAction
-          label="Bring it back"
-          busy={isLoading}
-          onPress={async () => {
-            if ("data" in (await bring(school))) arrive(`/${school}/settings`);
-          }}
-        />
-      </Page>
-    </View>
+    <Page title="This school was deleted" above={{ text: school }} narrow>
+      <Text>
+        Nobody finds it any more. Its owners can bring it back, as it was, for thirty days; then
+        everything in it is removed for good.
+      </Text>
+      {error ? <Notice {...explain(error)} /> : null}
+      <QuietAction
+        label="Bring it back"
+        busy={isLoading}
+        onPress={async () => {
+          if ("data" in (await bring(school))) arrive(`/${school}/settings`);
+        }}
+      />
+    </Page>
   );
 }

@@ -23,7 +23,6 @@ import { InBulk } from "../schedule/in-bulk";
 import { projectOne } from "../schedule/project";
 import type { Context } from "../school/context";
 import { planSchool } from "../school/plan";
-import { reading } from "../school/service";
 import { inviteWithin } from "../school/staff";
 import { linkPerson, readPersonOf, readSchool } from "../school/store";
 import { lotsOf } from "./lot-store";
@@ -106,19 +105,16 @@ export async function seatsIn(
 
 /** A course as everybody may see it, with the ways into it for the one who asks. */
 export async function showPublicCourse(
-  { db, threads }: Pick<Services, "db" | "threads">,
-  context: Context,
-  id: string,
+  { threads }: Pick<Services, "threads">,
+  { school, person, now }: Context,
+  course: string,
 ): Promise<PublicCourse> {
-  const { school, person, now } = context;
-  if (person !== null)
-    return reading(db, context, (tx) => publicCourseFor(tx, school, id, person, now));
-  return sameForAll(`${school} ${id}`, () =>
-    threads.run("public-page", { school, course: id, now }),
+  return sameForAll(JSON.stringify([school, course, person]), () =>
+    threads.run("public-page", { school, course, person, now }),
   );
 }
 
-/** What visitors who come at once are told is worked out once, in a thread: it looks at many people. */
+/** In a thread, since it looks at many people; and once for visitors who come at once, since they are told the same. */
 const underWay = new Map<string, Promise<PublicCourse>>();
 
 function sameForAll(key: string, make: () => Promise<PublicCourse>): Promise<PublicCourse> {

@@ -65,7 +65,6 @@ export interface Env {
     context: Context;
     signedIn: SignedIn;
     requestId: string;
-    permission: string;
     /** The address the request came from. */
     from: string;
   };
@@ -101,7 +100,6 @@ export function may(services: Services, permission: Permission): MiddlewareHandl
   return async (c, next) => {
     const slug = c.req.param("school") ?? "";
     const context = await findContext(services, slug, c.req.raw.headers, services.now());
-    c.set("permission", permission);
     if (!context.may(permission)) {
       if (context.role === "nobody")
         throw new ProblemError(401, "Sign in to see this, with the address the school knows.");

@@ -55,12 +55,7 @@ export async function assignCohorts(
     const member = await holdMember(tx, account);
     if (!member) throw noMember();
     if (member.role === "owner" || member.role === "manager")
-      throw conflict(
-        `An ${member.role === "owner" ? "owner" : "manager"} sees every cohort.`.replace(
-          "An m",
-          "A m",
-        ),
-      );
+      throw conflict("Owners and managers see every cohort.");
     const [missing] = await missingOf(tx, "cohort", cohorts);
     if (missing !== undefined) throw notFound(`There is no cohort "${missing}" in this school.`);
     await replaceCohorts(tx, context.school, account, cohorts);

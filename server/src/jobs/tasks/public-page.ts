@@ -1,4 +1,4 @@
-/** A course's public page as a visitor sees it: whom it counts are many. */
+/** A course's public page, for somebody or for any visitor: whom it counts are many. */
 import type { PublicCourse } from "@dawngate/contract";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../../db/connection";
@@ -7,7 +7,12 @@ import type { TaskParts } from ".";
 
 export async function publicPage(
   { db }: TaskParts,
-  { school, course, now }: { school: SchoolId; course: string; now: Instant },
+  {
+    school,
+    course,
+    person,
+    now,
+  }: { school: SchoolId; course: string; person: string | null; now: Instant },
 ): Promise<PublicCourse> {
-  return db.readSchool(school, (tx) => publicCourseFor(tx, school, course, null, now));
+  return db.readSchool(school, (tx) => publicCourseFor(tx, school, course, person, now));
 }
