@@ -242,3 +242,25 @@ describe("transactions of different schools side by side", () => {
     ]);
   });
 });
+
+test("a request asks the clock once, so that nothing of it straddles an instant", async () => {
+  let asked = 0;
+  const counting = testApp(test_.db, () => {
+    asked++;
+    return instant("2027-03-20T12:00:00Z");
+  });
+  for (const path of ["/schools/one/catalog/c", "/schools/one/courses", "/schools/one/shelf"]) {
+    asked = 0;
+    expect((await counting.ask("owner@example.org", "GET", path)).status).toBe(200);
+    expect([path, asked]).toEqual([path, 1]);
+  }
+});
+
+test("https is told of only where people come by https", async () => {
+  const over = async (baseUrl: string) => {
+    const other = testApp(test_.db, () => instant("2027-03-20T12:00:00Z"), undefined, { baseUrl });
+    return (await other.ask(null, "GET", "/start")).headers.get("strict-transport-security");
+  };
+  expect(await over("https://school.example.org")).toMatch(/^max-age=\d{8}/);
+  expect(await over("http://127.0.0.1:1")).toBeNull();
+});

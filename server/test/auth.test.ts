@@ -60,6 +60,8 @@ const cookieOf = (response: Response) =>
     .map((cookie) => cookie.split(";")[0])
     .join("; ");
 
+const tokenOf = (cookie: string) =>
+  decodeURIComponent(cookie.split("=").slice(1).join("=")).split(".")[0] ?? "";
 const inAuth = async (statement: string, values: unknown[] = []) => {
   const client = new pg.Client({ ...test_.address, options: "-c search_path=auth" });
   await client.connect();
@@ -221,8 +223,6 @@ test("whoever signs out is nobody, and so is a cookie that was made up", async (
 });
 
 describe("a session", () => {
-  const tokenOf = (cookie: string) =>
-    decodeURIComponent(cookie.split("=").slice(1).join("=")).split(".")[0] ?? "";
   const asked = (auth: Auth, cookie: string) => auth.accountOf(new Headers({ cookie }));
   const left = async (token: string) => {
     const [row] = await inAuth(
@@ -271,6 +271,33 @@ describe("a session", () => {
     await set(week - 90_000);
     expect(await asked(auth, cookie)).toMatchObject({ email: person.email });
     expect(await left(token)).toBeGreaterThan(week - 60);
+  });
+});
+
+describe("where one is signed in", () => {
+  test("is listed, and ended one by one or all but this one", async () => {
+    const auth = opened(false);
+    const email = "sessions@example.org";
+    await auth.ensureAccount(email, "Many", "three ovens in winter");
+    const cookies: string[] = [];
+    for (let i = 0; i < 4; i++)
+      cookies.push(
+        cookieOf(await post(auth, "sign-in/email", { email, password: "three ovens in winter" })),
+      );
+    const who = (cookie: string) => auth.accountOf(new Headers({ cookie }));
+    const here = await who(cookies[0] ?? "");
+    if (!here) throw new Error("nobody");
+    const listed = await auth.accounts.sessions(here.id);
+    expect(listed).toHaveLength(4);
+    expect(JSON.stringify(listed)).not.toContain(tokenOf(cookies[1] ?? ""));
+    const second = await who(cookies[1] ?? "");
+    expect(await auth.accounts.endSession(here.id, second?.session ?? "")).toBe(true);
+    expect(await who(cookies[1] ?? "")).toBeNull();
+    // Nobody ends another's.
+    expect(await auth.accounts.endSession("another", here.session)).toBe(false);
+    expect(await auth.accounts.endOthers(here.id, here.session)).toBe(2);
+    expect(await who(cookies[2] ?? "")).toBeNull();
+    expect(await who(cookies[0] ?? "")).not.toBeNull();
   });
 });
 

@@ -141,6 +141,44 @@ test("two accounts of one person are made one: what the other is and holds goes 
   ]);
 });
 
+describe("the owner of the other address agrees first", () => {
+  const account = (id: string, email: string) =>
+    asAdmin(
+      `insert into auth."user" (id, name, email, "emailVerified") values ($1, $1, $2, true)`,
+      [id, email],
+    );
+  test("by the mailed link, signed in as the account that asked; then the other is gone", async () => {
+    const [first, second] = ["first@example.org", "other@example.org"];
+    await account(`account-${first}`, first);
+    await account(`account-${second}`, second);
+    const ask = async (who: string, method: string, path: string, body: object) =>
+      (await own.app.ask(who, method, path, body)).status;
+    expect(await ask(first, "POST", "/me/joins", { email: first })).toBe(409);
+    // Nobody learns whether there is such an account.
+    expect(await ask(first, "POST", "/me/joins", { email: "nobody@example.org" })).toBe(200);
+    expect(await ask(first, "POST", "/me/joins", { email: second })).toBe(200);
+    const mail = own.app.mails.at(-1);
+    expect(mail?.to).toBe(second);
+    const token = /token=([\w-]+)/.exec(mail?.text ?? "")?.[1] ?? "";
+    expect(await ask(first, "PUT", "/me/joins", { token: "made-up" })).toBe(404);
+    expect(await ask(first, "PUT", "/me/joins", { token })).toBe(200);
+    expect(await asAdmin(`select email from auth."user" where email like '%@example.org'`)).toEqual(
+      [{ email: first }],
+    );
+    expect(await ask(first, "PUT", "/me/joins", { token })).toBe(404);
+  });
+  test("somebody else's link does nothing for whoever finds it", async () => {
+    await account("account-third@example.org", "third@example.org");
+    await own.app.ask("first@example.org", "POST", "/me/joins", { email: "third@example.org" });
+    const token = /token=([\w-]+)/.exec(own.app.mails.at(-1)?.text ?? "")?.[1] ?? "";
+    const response = await own.app.ask("finder@example.org", "PUT", "/me/joins", { token });
+    expect(response.status).toBe(409);
+    expect(
+      await asAdmin(`select 1 from auth."user" where email = 'third@example.org'`),
+    ).toHaveLength(1);
+  });
+});
+
 describe("a school", () => {
   test("comes out whole, a row a line, and nothing of another school", async () => {
     const response = await own.app.ask(OWNER, "GET", "/schools/one/data");
