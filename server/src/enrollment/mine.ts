@@ -15,13 +15,13 @@ import { appendEvent, type Happening, keep, numbered } from "./append";
 import { type Case, clockOf, readCase, withEvents, workOut } from "./case";
 import { enrollmentsOf } from "./store";
 
-/** One of the context's own enrollments as it stands at an instant. */
+/** One of one's own enrollments as it stands at an instant. */
 interface Mine extends Case {
   timeline: Timeline;
   clock: string;
 }
 
-/** One of the context's own enrollments, worked out; whose it is not meets the same refusal as what is not there. */
+/** One of one's own enrollments, worked out; whose it is not meets the same refusal as what is not there. */
 async function mine(
   tx: SchoolTransaction,
   context: Context,

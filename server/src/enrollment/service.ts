@@ -77,7 +77,7 @@ export async function gateCohort(
   });
 }
 
-/** The enrollment of one of the context's own people, or a refusal that does not say whether it exists. */
+/** The enrollment of one of one's own people, or a refusal that does not say whether it exists. */
 async function theirs(tx: SchoolTransaction, context: Context, course: string, enrollment: string) {
   const owner = await readOwner(tx, enrollment);
   if (owner?.course_id !== course || !isTheirs(context, owner.cohort_id))

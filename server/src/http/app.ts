@@ -96,7 +96,7 @@ export function createApp({
     app.all(path, nothing);
   if (files) app.get("*", files);
   app.notFound((c) => answerProblem(c, notFound("There is nothing here."), log));
-  app.onError((error, c) => answerProblem(c, readable(error), (line) => log(line)));
+  app.onError((error, c) => answerProblem(c, readable(error), log));
   return app;
 }
 

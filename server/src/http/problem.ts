@@ -90,9 +90,11 @@ export function asProblem(error: unknown): ProblemError {
 /** The answer for an error, whatever it is. What we did not foresee is told to the log, not to the caller. */
 export function answerProblem(c: Context, error: unknown, log: (line: string) => void): Response {
   const known = asProblem(error);
-  if (known.status === 500)
-    log(error instanceof Error ? (error.stack ?? error.message) : String(error));
   const request = c.get("requestId") as string | undefined;
+  if (known.status === 500) {
+    const what = error instanceof Error ? (error.stack ?? error.message) : String(error);
+    log(request === undefined ? what : `${request} ${what}`);
+  }
   const problem: Problem = {
     type: known.type,
     title: TITLES[known.status],

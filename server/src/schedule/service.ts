@@ -54,7 +54,7 @@ export function timelineOf(
   };
 }
 
-/** Somebody who is really enrolled, and whom the context may see. */
+/** Somebody who is really enrolled, and whom one may see. */
 async function real(tx: SchoolTransaction, context: Context, course: string, id: string) {
   const found = await readCase(tx, context.school, id);
   if (found?.course !== course || !isTheirs(context, found.enrollment.cohort))

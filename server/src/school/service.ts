@@ -9,7 +9,7 @@ import type { Context } from "./context";
 import { insertMember } from "./staff-store";
 import { publishedCourses, readSchool, updateSchool } from "./store";
 
-/** Reads something of the context's school; everything in `work` sees the same state. */
+/** Reads something of one's school; everything in `work` sees the same state. */
 export function reading<T>(
   db: Database,
   context: Context,
