@@ -63,6 +63,13 @@ async function keepServing(bundle, settings, server) {
   }
 }
 
+// Whatever goes wrong here, nothing is left behind: neither PostgreSQL nor the lock.
+for (const event of ["uncaughtException", "unhandledRejection"])
+  process.on(event, (error) => {
+    console.error(error?.message ?? error);
+    end(1);
+  });
+
 /** Serves at the first port that is free. */
 async function serve(bundle, settings) {
   for (let port = FIRST_PORT; ; port++) {

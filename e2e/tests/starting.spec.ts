@@ -1,6 +1,7 @@
 /** What the start command stands on: its lock, and settings that would leave somebody in the dark. */
 import { spawn } from "node:child_process";
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -10,7 +11,7 @@ import { bornAt, holderOf, takeLock } from "../../scripts/lib/lock.mjs";
 import * as servers from "../../scripts/lib/server.mjs";
 import { expect, test } from "./helpers";
 
-const { databaseSettings, serverBundle, TEST_SECRETS } = servers;
+const { databaseSettings, serverBundle, startServer, TEST_SECRETS } = servers;
 const root = fileURLToPath(new URL("../..", import.meta.url));
 const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
 test.use({ who: null });
@@ -68,4 +69,32 @@ test("without a mail server and without the demo, the start is refused with a se
   });
   expect(weak.code).not.toBe(0);
   expect(weak.text).toContain("DAWNGATE_SECRET");
+});
+
+test("a port that is taken is told as such, so that the next one is tried", async () => {
+  test.skip(test.info().project.name !== "wide" || cluster === null);
+  test.setTimeout(60_000);
+  const taken = createServer().listen(0, "127.0.0.1");
+  await new Promise((resolve) => taken.once("listening", resolve));
+  const { port } = taken.address() as { port: number };
+  const heard: string[] = [];
+  const settings = {
+    ...databaseSettings(cluster, "port_taken", TEST_SECRETS),
+    DAWNGATE_SMTP: "smtp://127.0.0.1:1",
+    DAWNGATE_LOG: "quiet",
+  };
+  const bundle = await serverBundle(root);
+  const start = (at: number) =>
+    startServer(bundle, { ...settings, DAWNGATE_PORT: String(at) }, ({ done }: { done: string }) =>
+      heard.push(done),
+    );
+  try {
+    await expect(start(port)).rejects.toMatchObject({ code: "EADDRINUSE" });
+    const server = await start(0);
+    expect(server.port).toBeGreaterThan(0);
+    await server.stop();
+    expect(heard).toEqual(["migrated", "migrated", "listening"]);
+  } finally {
+    taken.close();
+  }
 });

@@ -62,7 +62,7 @@ export async function startServer(bundle, settings, heard = () => undefined) {
     const [stop, kill] = [end("SIGTERM"), end("SIGKILL")];
     createInterface({ input: child.stdout }).on("line", (line) => {
       const word = JSON.parse(line);
-      heard(word);
+      if (word.done) heard(word);
       if (word.done === "listening")
         resolve({ port: word.port, pid: child.pid, stop, kill, ended });
       if (word.failed) why = word.failed;
