@@ -192,6 +192,8 @@ describe("a password is checked wherever one is chosen", () => {
     const auth = opened(false);
     await post(auth, "request-password-reset", { email: person.email });
     const token = await tokenIn(test_, person.email);
+    const kept = await auth.pool.query('select "identifier" from "verification"');
+    expect(JSON.stringify(kept.rows)).not.toContain(token);
     const choose = (newPassword: string) => post(auth, "reset-password", { token, newPassword });
     expect((await choose("password123")).status).toBe(422);
     expect((await choose("noa@example.org")).status).toBe(422);

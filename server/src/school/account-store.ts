@@ -3,6 +3,9 @@ import { createHash, randomBytes, randomUUID } from "node:crypto";
 import type pg from "pg";
 import { followOutside } from "../jobs/outbox";
 
+/** What the sign-in package puts before the token of a link to a new password; it keeps the digest of both. */
+export const RESET = "reset-password:";
+
 export interface SessionRow {
   id: string;
   since: string;
@@ -84,7 +87,7 @@ export function openAccounts(
       first(
         `select u.name, u.email from "verification" v join "user" u on u.id = v.value
          where v.identifier = $1 and v."expiresAt" > now()`,
-        [`reset-password:${token}`],
+        [createHash("sha256").update(`${RESET}${token}`).digest("base64url")],
       ),
     async hasPassword(account) {
       const found = await first(

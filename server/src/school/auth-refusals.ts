@@ -6,6 +6,7 @@ const SAID: Record<string, string> = {
   INVALID_PASSWORD: "This is not your password.",
   INVALID_TOKEN: "This link was used, or has run out. Ask for another.",
   INVALID_CODE: "This is not the code that counts now. Codes change twice a minute.",
+  USED_CODE: "This code was used already. Sign in again, with the next one.",
   INVALID_BACKUP_CODE: "This is none of your recovery codes, or it was used.",
   INVALID_TWO_FACTOR_COOKIE: "That took too long. Sign in again.",
   TOO_MANY_ATTEMPTS_REQUEST_NEW_CODE: "Too many wrong codes. Sign in again.",
