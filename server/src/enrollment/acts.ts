@@ -61,7 +61,7 @@ async function seatsFor(
   if (cohort === null) return { cohort: null, left: Number.POSITIVE_INFINITY };
   const found = (await readCohorts(tx, course)).find((one) => one.cohort.id === cohort)?.cohort;
   if (!found) throw notFound(`There is no cohort "${cohort}" in this course.`);
-  const left = await seatsIn(tx, context.school, course, cohort, at);
+  const left = await seatsIn(tx, context.school, course, found, at);
   return { cohort: found, left: left ?? Number.POSITIVE_INFINITY };
 }
 

@@ -3,7 +3,12 @@ import { randomUUID } from "node:crypto";
 import type { EnrollRequest, NewEnrollment, PublicCourse, WayIn } from "@dawngate/contract";
 import { wordsOf } from "@dawngate/core/courses";
 import { type EnrollingFault, enrollingFaults, windowState } from "@dawngate/core/enrollment";
-import { enrollmentSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
+import {
+  enrollmentSchema,
+  type PlanCohort,
+  type PlanCourse,
+  type PlanSchool,
+} from "@dawngate/core/plan";
 import {
   addDays,
   formatInstant,
@@ -25,6 +30,7 @@ import type { Context } from "../school/context";
 import { planSchool } from "../school/plan";
 import { inviteWithin } from "../school/staff";
 import { linkPerson, readPersonOf, readSchool } from "../school/store";
+import { readCase, workOut } from "./case";
 import { lotsOf } from "./lot-store";
 import { sayFault } from "./say";
 import {
@@ -44,48 +50,79 @@ interface Place {
   ends: Instant | null;
 }
 
-/** Who is in a course at an instant: those whose access has not ended, ready to be counted. */
-async function activeIn(
-  tx: SchoolTransaction,
-  course: { id: string; number: number; plan: PlanCourse },
-  school: SchoolId,
-  now: Instant,
-) {
-  const settings = planSchool(await readSchool(tx));
-  const cohorts = await readCohorts(tx, course.id);
-  const inBulk = new InBulk(
-    settings,
-    cohorts.map(({ cohort }) => cohort),
-  );
-  const active: { id: string; cohort: string | null }[] = [];
-  for await (const lot of lotsOf(tx, course.id)) {
-    for (const { versions, rows, people } of inBulk.alike(lot, course.number)) {
-      const plans = await versionPlans(tx, school, course.id, versions);
-      const { answer } = inBulk.answer(plans, people, now, { closes: true });
-      rows.forEach(({ id, enrollment: { cohort } }, p) => {
-        // Whoever is paused or suspended keeps the seat; no end is later than now.
-        if (!((answer.accessUntil[p] as number) <= now)) active.push({ id, cohort });
-      });
-    }
-  }
-  return { school: settings, cohorts, active };
+/** What the ways into a course are told by: the school, and the cohorts of the course. */
+interface Ground {
+  school: PlanSchool;
+  cohorts: NamedCohort[];
 }
 
-function placeOf(
-  cohort: { name: string; cohort: PlanCohort } | null,
-  course: PlanCourse,
-  active: { cohort: string | null }[],
-  zone: string,
-): Place {
-  if (!cohort) return { cohort, window: course.window, seatsLeft: null, ends: null };
-  const { id, window, seats, ends } = cohort.cohort;
-  const taken = active.filter((one) => one.cohort === id).length;
+type NamedCohort = Awaited<ReturnType<typeof readCohorts>>[number];
+
+async function groundOf(tx: SchoolTransaction, course: string): Promise<Ground> {
+  return { school: planSchool(await readSchool(tx)), cohorts: await readCohorts(tx, course) };
+}
+
+/**
+ * How many seats are left in a cohort; null where there is no limit. A seat is taken by whoever's access has not ended:
+ * who is paused or suspended keeps it. Only the people of the cohort are looked at, and none where seats do not count.
+ */
+async function seatsLeft(
+  tx: SchoolTransaction,
+  schoolId: SchoolId,
+  course: { id: string; number: number },
+  { school, cohorts }: Ground,
+  { id, seats }: PlanCohort,
+  now: Instant,
+): Promise<number | null> {
+  if (seats === null) return null;
+  const inBulk = new InBulk(
+    school,
+    cohorts.map(({ cohort }) => cohort),
+  );
+  let taken = 0;
+  for await (const lot of lotsOf(tx, course.id, id)) {
+    for (const { versions, rows, people } of inBulk.alike(lot, course.number)) {
+      const plans = await versionPlans(tx, schoolId, course.id, versions);
+      const { accessUntil } = inBulk.answer(plans, people, now, { closes: true }).answer;
+      // No end is later than now.
+      taken += rows.filter((_, p) => !((accessUntil[p] as number) <= now)).length;
+    }
+  }
+  return Math.max(0, seats - taken);
+}
+
+/** The enrollment by which somebody is in a course, its access not ended; null where there is none. */
+async function isIn(
+  tx: SchoolTransaction,
+  schoolId: SchoolId,
+  course: string,
+  person: string,
+  now: Instant,
+): Promise<string | null> {
+  for (const { id } of await enrollmentsOf(tx, person, course)) {
+    const found = await readCase(tx, schoolId, id);
+    const until = found && workOut(found, now).access.until;
+    if (found && (until === null || until > now)) return id;
+  }
+  return null;
+}
+
+async function placeOf(
+  tx: SchoolTransaction,
+  schoolId: SchoolId,
+  course: { id: string; number: number; plan: PlanCourse },
+  ground: Ground,
+  cohort: NamedCohort | null,
+  now: Instant,
+): Promise<Place> {
+  if (!cohort) return { cohort, window: course.plan.window, seatsLeft: null, ends: null };
+  const { window, ends } = cohort.cohort;
   const last = parseDate(ends);
   return {
     cohort,
     window,
-    seatsLeft: seats === null ? null : Math.max(0, seats - taken),
-    ends: last.ok ? startOfDay(zoneOf(zone), addDays(last.value, 1)) : null,
+    seatsLeft: await seatsLeft(tx, schoolId, course, ground, cohort.cohort, now),
+    ends: last.ok ? startOfDay(zoneOf(ground.school.timeZone), addDays(last.value, 1)) : null,
   };
 }
 
@@ -94,13 +131,11 @@ export async function seatsIn(
   tx: SchoolTransaction,
   school: SchoolId,
   courseId: string,
-  cohort: string,
+  cohort: PlanCohort,
   now: Instant,
 ): Promise<number | null> {
   const course = await published(tx, school, courseId);
-  const { cohorts, active, school: settings } = await activeIn(tx, course, school, now);
-  const chosen = cohorts.find((one) => one.cohort.id === cohort) ?? null;
-  return placeOf(chosen, course.plan, active, settings.timeZone).seatsLeft;
+  return seatsLeft(tx, school, course, await groundOf(tx, courseId), cohort, now);
 }
 
 /** A course as everybody may see it, with the ways into it for the one who asks. */
@@ -134,17 +169,17 @@ export async function publicCourseFor(
   now: Instant,
 ): Promise<PublicCourse> {
   const course = await published(tx, schoolId, id);
-  const { school, cohorts, active } = await activeIn(tx, course, schoolId, now);
+  const ground = await groundOf(tx, id);
   const row = await readSchool(tx);
-  const own = person === null ? [] : await enrollmentsOf(tx, person, id);
-  const mine = own.find((one) => active.some((other) => other.id === one.id)) ?? null;
-  const zone = zoneOf(school.timeZone);
-  const ways = (cohorts.length > 0 ? cohorts : [null]).map((cohort): WayIn => {
-    const place = placeOf(cohort, course.plan, active, school.timeZone);
-    const { archived } = course;
+  const mine = person === null ? null : await isIn(tx, schoolId, id, person, now);
+  const zone = zoneOf(ground.school.timeZone);
+  const { archived } = course;
+  const ways: WayIn[] = [];
+  for (const cohort of ground.cohorts.length > 0 ? ground.cohorts : [null]) {
+    const place = await placeOf(tx, schoolId, course, ground, cohort, now);
     const all = { published: true, archived, ...place };
     const faults = enrollingFaults(all, mine !== null, zone, now);
-    return {
+    ways.push({
       cohort: cohort && {
         id: cohort.cohort.id,
         name: cohort.name,
@@ -155,8 +190,8 @@ export async function publicCourseFor(
       state: archived ? "closed" : windowState(place.window, zone, now, place.seatsLeft),
       seatsLeft: place.seatsLeft,
       faults: faults.map((fault) => ({ kind: fault.kind, sentence: sayFault(fault, zone) })),
-    };
-  });
+    });
+  }
   return {
     id,
     title: course.plan.title,
@@ -177,7 +212,7 @@ export async function publicCourseFor(
     lessons: sizeOf(course.plan).lessons,
     minutes: sizeOf(course.plan).minutes,
     ways,
-    enrollment: mine?.id ?? null,
+    enrollment: mine,
   };
 }
 
@@ -280,16 +315,16 @@ async function enter(
   now: Instant,
 ): Promise<{ enrollment: string }> {
   const course = await published(tx, context.school, courseId);
-  const { school, cohorts, active } = await activeIn(tx, course, context.school, now);
+  const ground = await groundOf(tx, courseId);
+  const { cohorts, school } = ground;
   const chosen = cohorts.find((one) => one.cohort.id === cohort) ?? null;
   if (cohort !== null && !chosen) throw notFound(`There is no cohort "${cohort}" in this course.`);
   if (bySelf && cohort === null && cohorts.length > 0)
     throw conflict("This course is taken in cohorts; choose one.");
-  const own = await enrollmentsOf(tx, person, courseId);
-  const isIn = own.some(({ id }) => active.some((other) => other.id === id));
-  const place = placeOf(chosen, course.plan, active, school.timeZone);
+  const place = await placeOf(tx, context.school, course, ground, chosen, now);
+  const inAlready = (await isIn(tx, context.school, courseId, person, now)) !== null;
   const all = { published: true, archived: course.archived, ...place };
-  const faults = enrollingFaults(all, isIn, zoneOf(school.timeZone), now);
+  const faults = enrollingFaults(all, inAlready, zoneOf(school.timeZone), now);
   const binding = bySelf ? faults : faults.filter(({ kind }) => BINDING_STAFF.includes(kind));
   if (binding.length > 0) refuseEntry(binding, school.timeZone);
   const id = randomUUID();
