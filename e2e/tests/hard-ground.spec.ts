@@ -19,6 +19,8 @@ const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
 const NAME = "hard_ground";
 /** Whoever waits so long, in milliseconds, was held up. The aim is a second; a machine that does much else may add to it. */
 const HELD = 2500;
+/** A reader of files is ended after four seconds; a busy machine takes its time to start one. */
+const ENDED = 8000;
 
 interface Running {
   port: number;
@@ -220,7 +222,7 @@ test("a calendar that never ends, and pictures that never end, are refused with 
     expect(((await response.json()) as { detail: string }).detail).toMatch(
       /could not be read in the time/,
     );
-    expect(performance.now() - began).toBeLessThan(8000);
+    expect(performance.now() - began).toBeLessThan(ENDED);
     for (const bytes of [icon, box, jxl]) {
       const begun = performance.now();
       const refused = await ask(
@@ -232,7 +234,7 @@ test("a calendar that never ends, and pictures that never end, are refused with 
         },
       );
       expect(refused.status).toBe(422);
-      expect(performance.now() - begun).toBeLessThan(3000);
+      expect(performance.now() - begun).toBeLessThan(ENDED);
     }
   });
   expect(waited).toBeLessThan(HELD);
