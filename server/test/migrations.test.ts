@@ -7,12 +7,9 @@ import { SECRETS, testCluster } from "./helpers/database";
 
 const cluster = testCluster();
 const name = `test_${randomBytes(6).toString("hex")}`;
-let db: Kysely<unknown>;
-let migrator: Migrator;
-beforeAll(async () => {
+/** A database with nothing in it, as its owner sees it, who is to fill it. */
+async function emptyDatabase(name: string): Promise<Kysely<unknown>> {
   const { host, port, password } = cluster;
-  // The roles are there once any database has been prepared; then an empty one, which is theirs to fill.
-  await prepareDatabase(cluster, `${name}_roles`, SECRETS);
   const admin = new pg.Client({ host, port, user: "postgres", password, database: "postgres" });
   await admin.connect();
   await admin.query(`create database ${name} owner dawngate_owner`);
@@ -25,8 +22,19 @@ beforeAll(async () => {
     password: SECRETS.owner,
     options: "-c timezone=UTC",
   });
-  db = new Kysely({ dialect: new PostgresDialect({ pool }) });
-  migrator = new Migrator({ db, provider: { getMigrations: async () => migrations } });
+  return new Kysely({ dialect: new PostgresDialect({ pool }) });
+}
+
+const migratorOf = (db: Kysely<unknown>) =>
+  new Migrator({ db, provider: { getMigrations: async () => migrations } });
+
+let db: Kysely<unknown>;
+let migrator: Migrator;
+beforeAll(async () => {
+  // The roles are there once any database has been prepared.
+  await prepareDatabase(cluster, `${name}_roles`, SECRETS);
+  db = await emptyDatabase(name);
+  migrator = migratorOf(db);
 });
 afterAll(async () => {
   await db.destroy();
@@ -74,20 +82,8 @@ describe("what was written before anybody had an identifier", () => {
   const name = `test_${randomBytes(6).toString("hex")}`;
   let old: Kysely<unknown>;
   beforeAll(async () => {
-    const { host, port, password } = cluster;
-    const admin = new pg.Client({ host, port, user: "postgres", password, database: "postgres" });
-    await admin.connect();
-    await admin.query(`create database ${name} owner dawngate_owner`);
-    await admin.end();
-    const pool = new pg.Pool({
-      host,
-      port,
-      database: name,
-      user: "dawngate_owner",
-      password: SECRETS.owner,
-    });
-    old = new Kysely({ dialect: new PostgresDialect({ pool }) });
-    const steps = new Migrator({ db: old, provider: { getMigrations: async () => migrations } });
+    old = await emptyDatabase(name);
+    const steps = migratorOf(old);
     const before = await steps.migrateTo("0007-versions-held");
     if (before.error) throw before.error;
     await sql`

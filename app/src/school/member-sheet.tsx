@@ -1,15 +1,17 @@
 /** One member of staff: another role, an author's courses, the school offered to them, off the staff. */
-import { type Members, ROLE_WORDS, STAFF_ROLES, type StaffRole } from "@dawngate/contract";
+import type { Members, StaffRole } from "@dawngate/contract";
 import { useState } from "react";
 import { View } from "react-native";
 import { useGetCoursesQuery } from "../courses/api";
 import { Choice } from "../schedule/as-if/choice";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
+import { Choices } from "../ui/choices";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
 import { useGetMeQuery } from "./api";
+import { RoleChoice } from "./role-choice";
 import { useChangeMemberMutation, useDismissMutation, useOfferSchoolMutation } from "./staff-api";
 
 interface Props {
@@ -36,21 +38,7 @@ export function MemberSheet({ school, member, onClose }: Props) {
         <Text>Owns the school. To change that, the school is handed over.</Text>
       ) : (
         <View style={{ gap: 10 }}>
-          <View
-            role="radiogroup"
-            aria-label="Role"
-            style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-          >
-            {STAFF_ROLES.filter((role) => role !== "owner").map((role) => (
-              <Choice
-                key={role}
-                label={role.charAt(0).toUpperCase() + role.slice(1)}
-                taken={member.role === role}
-                onPress={() => set({ role })}
-              />
-            ))}
-          </View>
-          <Text kind="small">{ROLE_WORDS[member.role]}.</Text>
+          <RoleChoice label="Role" role={member.role} onChoose={(role) => set({ role })} />
         </View>
       )}
       {member.role === "author" ? (
@@ -134,11 +122,7 @@ function AuthorsCourses({
       <Text kind="smallStrong" level={3}>
         May edit
       </Text>
-      <View
-        role="group"
-        aria-label="May edit"
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
+      <Choices label="May edit" many>
         <Choice
           many
           label="All courses"
@@ -160,7 +144,7 @@ function AuthorsCourses({
                 }
               />
             ))}
-      </View>
+      </Choices>
     </View>
   );
 }

@@ -3,11 +3,12 @@ import { type Changes, type ChangesQuery, RECORDED, type RecordedThing } from "@
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
-import { type ReactNode, useState } from "react";
+import { useState } from "react";
 import { View } from "react-native";
 import { Choice } from "../schedule/as-if/choice";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
+import { Choices } from "../ui/choices";
 import { FileLink } from "../ui/file-link";
 import { useWide } from "../ui/layout";
 import { Notice } from "../ui/notice";
@@ -86,7 +87,7 @@ function Filters({
   if (!open) return <QuietAction label={`Shown: ${chosen}`} onPress={() => setOpen(true)} />;
   return (
     <View style={{ gap: 10 }}>
-      <Kinds label="What">
+      <Choices label="What">
         <Choice
           label="Everything"
           taken={filter.what === undefined}
@@ -100,9 +101,9 @@ function Filters({
             onPress={() => onChange({ what })}
           />
         ))}
-      </Kinds>
+      </Choices>
       {people.length > 1 ? (
-        <Kinds label="Who">
+        <Choices label="Who">
           <Choice
             label="By anybody"
             taken={filter.by === undefined}
@@ -116,7 +117,7 @@ function Filters({
               onPress={() => onChange({ by: id })}
             />
           ))}
-        </Kinds>
+        </Choices>
       ) : null}
       <QuietAction label="Done choosing" onPress={() => setOpen(false)} />
     </View>
@@ -124,18 +125,6 @@ function Filters({
 }
 
 /** Choices of one kind. */
-function Kinds({ label, children }: { label: string; children: ReactNode }) {
-  return (
-    <View
-      role="radiogroup"
-      aria-label={label}
-      style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-    >
-      {children}
-    </View>
-  );
-}
-
 const ACTS = { added: "added", changed: "changed", removed: "removed" };
 
 function Rows({ changes, zone }: { changes: Changes["changes"]; zone: string }) {

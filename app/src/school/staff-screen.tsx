@@ -1,10 +1,9 @@
 /** Who works here and may do what: inviting, changing, removing, handing the school over. */
-import { type Members, ROLE_WORDS, STAFF_ROLES, type StaffRole } from "@dawngate/contract";
+import type { Members, StaffRole } from "@dawngate/contract";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
-import { Choice } from "../schedule/as-if/choice";
 import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { anAddress, Field } from "../ui/field";
@@ -16,6 +15,7 @@ import { Text } from "../ui/text";
 import { useGetMeQuery, useGetSchoolQuery } from "./api";
 import { useMay } from "./may";
 import { MemberSheet } from "./member-sheet";
+import { capital, RoleChoice } from "./role-choice";
 import { SchoolTabs } from "./school-tabs";
 import {
   useAnswerOfferMutation,
@@ -119,8 +119,6 @@ function StaffList({ school, data, changes }: { school: string; data: Members; c
   );
 }
 
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-
 function saysScope({ role, cohorts, courses }: Members["members"][number]): string {
   if (role === "instructor")
     return cohorts.length === 0
@@ -144,21 +142,7 @@ function Inviting({ school, data }: { school: string; data: Members }) {
   return (
     <Section title="Invite somebody" says="The link in the mail counts for two weeks, and once.">
       {error || withdrawing.error ? <Notice {...explain(error ?? withdrawing.error)} /> : null}
-      <View
-        role="radiogroup"
-        aria-label="As"
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
-        {STAFF_ROLES.filter((one) => one !== "owner").map((one) => (
-          <Choice
-            key={one}
-            label={capital(one)}
-            taken={role === one}
-            onPress={() => setRole(one)}
-          />
-        ))}
-      </View>
-      <Text kind="small">{ROLE_WORDS[role]}.</Text>
+      <RoleChoice label="As" role={role} onChoose={setRole} />
       <Field
         control={control}
         name="email"

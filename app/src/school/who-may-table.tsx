@@ -6,11 +6,11 @@ import { Section } from "../ui/section";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { capital } from "./role-choice";
 
 const STAFF_ONLY = Object.entries(PERMISSIONS).filter(
   ([, { roles }]) => !(roles as readonly string[]).includes("visitor"),
 );
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const CELL = { width: 88, alignItems: "center", justifyContent: "center" } as const;
 
 export function WhoMayTable() {

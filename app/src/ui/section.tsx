@@ -12,18 +12,13 @@ interface Props {
 }
 
 export function Section({ title, says, children }: Props) {
-  const { quiet } = usePalette();
   return (
     <View style={{ gap: 12, maxWidth: 640 }}>
       <View style={{ gap: 2 }}>
         <Text kind="heading" level={2}>
           {title}
         </Text>
-        {says ? (
-          <Text kind="small" color={quiet}>
-            {says}
-          </Text>
-        ) : null}
+        <Says>{says}</Says>
       </View>
       {children}
     </View>
@@ -40,7 +35,7 @@ export function Row({
   says?: string;
   children?: ReactNode;
 }) {
-  const { quiet, line } = usePalette();
+  const { line } = usePalette();
   return (
     <View
       style={{
@@ -55,13 +50,18 @@ export function Row({
     >
       <View style={{ flexGrow: 1, flexShrink: 1, flexBasis: 160 }}>
         <Text kind="strong">{title}</Text>
-        {says ? (
-          <Text kind="small" color={quiet}>
-            {says}
-          </Text>
-        ) : null}
+        <Says>{says}</Says>
       </View>
       {children}
     </View>
   );
+}
+
+function Says({ children }: { children: string | undefined }) {
+  const { quiet } = usePalette();
+  return children ? (
+    <Text kind="small" color={quiet}>
+      {children}
+    </Text>
+  ) : null;
 }

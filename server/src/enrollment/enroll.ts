@@ -3,12 +3,7 @@ import { randomUUID } from "node:crypto";
 import type { EnrollRequest, NewEnrollment, PublicCourse, WayIn } from "@dawngate/contract";
 import { wordsOf } from "@dawngate/core/courses";
 import { type EnrollingFault, enrollingFaults, windowState } from "@dawngate/core/enrollment";
-import {
-  enrollmentSchema,
-  type PlanCohort,
-  type PlanCourse,
-  type PlanSchool,
-} from "@dawngate/core/plan";
+import { enrollmentSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
 import {
   addDays,
   formatInstant,
@@ -50,16 +45,22 @@ interface Place {
   ends: Instant | null;
 }
 
-/** What the ways into a course are told by: the school, and the cohorts of the course. */
+/** What the ways into a course are told by: the school, the cohorts of the course, and its people under both. */
 interface Ground {
-  school: PlanSchool;
+  row: Awaited<ReturnType<typeof readSchool>>;
+  timeZone: string;
   cohorts: NamedCohort[];
+  inBulk: InBulk;
 }
 
 type NamedCohort = Awaited<ReturnType<typeof readCohorts>>[number];
 
 async function groundOf(tx: SchoolTransaction, course: string): Promise<Ground> {
-  return { school: planSchool(await readSchool(tx)), cohorts: await readCohorts(tx, course) };
+  const row = await readSchool(tx);
+  const school = planSchool(row);
+  const cohorts = await readCohorts(tx, course);
+  const plans = cohorts.map(({ cohort }) => cohort);
+  return { row, timeZone: school.timeZone, cohorts, inBulk: new InBulk(school, plans) };
 }
 
 /**
@@ -70,15 +71,11 @@ async function seatsLeft(
   tx: SchoolTransaction,
   schoolId: SchoolId,
   course: { id: string; number: number },
-  { school, cohorts }: Ground,
+  { inBulk }: Ground,
   { id, seats }: PlanCohort,
   now: Instant,
 ): Promise<number | null> {
   if (seats === null) return null;
-  const inBulk = new InBulk(
-    school,
-    cohorts.map(({ cohort }) => cohort),
-  );
   let taken = 0;
   for await (const lot of lotsOf(tx, course.id, id)) {
     for (const { versions, rows, people } of inBulk.alike(lot, course.number)) {
@@ -92,7 +89,7 @@ async function seatsLeft(
 }
 
 /** The enrollment by which somebody is in a course, its access not ended; null where there is none. */
-async function isIn(
+async function activeEnrollment(
   tx: SchoolTransaction,
   schoolId: SchoolId,
   course: string,
@@ -122,7 +119,7 @@ async function placeOf(
     cohort,
     window,
     seatsLeft: await seatsLeft(tx, schoolId, course, ground, cohort.cohort, now),
-    ends: last.ok ? startOfDay(zoneOf(ground.school.timeZone), addDays(last.value, 1)) : null,
+    ends: last.ok ? startOfDay(zoneOf(ground.timeZone), addDays(last.value, 1)) : null,
   };
 }
 
@@ -170,9 +167,9 @@ export async function publicCourseFor(
 ): Promise<PublicCourse> {
   const course = await published(tx, schoolId, id);
   const ground = await groundOf(tx, id);
-  const row = await readSchool(tx);
-  const mine = person === null ? null : await isIn(tx, schoolId, id, person, now);
-  const zone = zoneOf(ground.school.timeZone);
+  const { row } = ground;
+  const mine = person === null ? null : await activeEnrollment(tx, schoolId, id, person, now);
+  const zone = zoneOf(ground.timeZone);
   const { archived } = course;
   const ways: WayIn[] = [];
   for (const cohort of ground.cohorts.length > 0 ? ground.cohorts : [null]) {
@@ -316,17 +313,17 @@ async function enter(
 ): Promise<{ enrollment: string }> {
   const course = await published(tx, context.school, courseId);
   const ground = await groundOf(tx, courseId);
-  const { cohorts, school } = ground;
+  const { cohorts, timeZone: zone } = ground;
   const chosen = cohorts.find((one) => one.cohort.id === cohort) ?? null;
   if (cohort !== null && !chosen) throw notFound(`There is no cohort "${cohort}" in this course.`);
   if (bySelf && cohort === null && cohorts.length > 0)
     throw conflict("This course is taken in cohorts; choose one.");
   const place = await placeOf(tx, context.school, course, ground, chosen, now);
-  const inAlready = (await isIn(tx, context.school, courseId, person, now)) !== null;
+  const inAlready = (await activeEnrollment(tx, context.school, courseId, person, now)) !== null;
   const all = { published: true, archived: course.archived, ...place };
-  const faults = enrollingFaults(all, inAlready, zoneOf(school.timeZone), now);
+  const faults = enrollingFaults(all, inAlready, zoneOf(zone), now);
   const binding = bySelf ? faults : faults.filter(({ kind }) => BINDING_STAFF.includes(kind));
-  if (binding.length > 0) refuseEntry(binding, school.timeZone);
+  if (binding.length > 0) refuseEntry(binding, zone);
   const id = randomUUID();
   const enrollment = enrollmentSchema.parse({
     id,
