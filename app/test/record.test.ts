@@ -42,3 +42,18 @@ test("long texts and many parts are cut, and say so", () => {
     sayDifference(change({ act: "added", after: { text: "x".repeat(500) } }))[0]?.length,
   ).toBeLessThan(140);
 });
+test("parts are called by our words, and a reviewer's record says nothing of editing", () => {
+  const added = (role: string) =>
+    sayDifference(
+      change({ act: "added", after: { role, email: "a@example.org", all_courses: true } }),
+    );
+  expect(added("author")).toEqual([
+    "role: author",
+    "mail address: a@example.org",
+    "edits all courses: yes",
+  ]);
+  expect(added("reviewer")).toEqual(["role: reviewer", "mail address: a@example.org"]);
+  // A change holds what differs, and no role.
+  const narrowed = change({ before: { all_courses: true }, after: { all_courses: false } });
+  expect(sayDifference(narrowed)).toEqual(["edits all courses: yes → no"]);
+});

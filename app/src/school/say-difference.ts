@@ -15,13 +15,24 @@ const NUMBERS = [
   "hash",
 ];
 
+/** Our words for parts that are called otherwise where they are kept. */
+const WORDS: Record<string, string> = {
+  all_courses: "edits all courses",
+  cohort_id: "cohort",
+  course_id: "course",
+  email: "mail address",
+};
+
 /** A line a part that differs: `closed: 24 Dec → 24 Dec, 25 Dec`. */
 export function sayDifference({ before, after, act }: ChangeRow): string[] {
   const keys = [...new Set([...Object.keys(before ?? {}), ...Object.keys(after ?? {})])];
+  const role = after?.role ?? before?.role;
   const lines = keys.flatMap((key) => {
     const [was, is] = [before?.[key], after?.[key]];
     if (NUMBERS.includes(key) || (isNothing(was) && isNothing(is))) return [];
-    const name = key.replaceAll("_", " ");
+    // Kept for everybody on the staff, and of meaning for authors alone.
+    if (key === "all_courses" && role !== undefined && role !== "author") return [];
+    const name = WORDS[key] ?? key.replaceAll("_", " ");
     if (act === "changed") return [`${name}: ${say(was)} → ${say(is)}`];
     return [`${name}: ${say(act === "added" ? is : was)}`];
   });
@@ -34,6 +45,7 @@ const isNothing = (value: unknown) => value === null || value === undefined || v
 
 function say(value: unknown): string {
   if (isNothing(value)) return "nothing";
+  if (typeof value === "boolean") return value ? "yes" : "no";
   const text = typeof value === "string" ? value : JSON.stringify(value);
   return text.length > LONG ? `${text.slice(0, LONG)}…` : text;
 }
