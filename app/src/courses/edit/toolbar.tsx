@@ -58,17 +58,25 @@ export const Toolbar = memo(function Toolbar({
       <QuietAction label="Undo" onPress={draft.actions.undo} disabled={!draft.canUndo} />
       <QuietAction label="Redo" onPress={draft.actions.redo} disabled={!draft.canRedo} />
       {wide ? <QuietAction label="Keys" onPress={onKeys} /> : null}
-      {/* As tall as what may come beside it, so that the rows stay where they are. */}
-      <View style={{ minHeight: 44, justifyContent: "center" }}>
+      {/* A line of its own, as tall as what may come into it: a snag that is found moves no row under a thumb. */}
+      <View
+        style={{
+          flexDirection: "row",
+          alignItems: "center",
+          gap: 12,
+          minHeight: 44,
+          ...(wide ? {} : { width: "100%" }),
+        }}
+      >
         <Kept draft={draft} />
+        {snags > 0 ? (
+          <Press onPress={onSnags} style={{ justifyContent: "center", paddingHorizontal: 6 }}>
+            <Text kind="smallStrong" color={ember}>
+              {snags === 1 ? "One snag below" : `${snags} snags below`}
+            </Text>
+          </Press>
+        ) : null}
       </View>
-      {snags > 0 ? (
-        <Press onPress={onSnags} style={{ justifyContent: "center", paddingHorizontal: 6 }}>
-          <Text kind="smallStrong" color={ember}>
-            {snags === 1 ? "One snag below" : `${snags} snags below`}
-          </Text>
-        </Press>
-      ) : null}
     </View>
   );
 });
@@ -88,7 +96,7 @@ function Kept({ draft }: { draft: ReturnType<typeof useDraft> }) {
   const trouble =
     refused ?? (keeping === "kept" || keeping === "keeping" ? null : SAYINGS[keeping]);
   return (
-    <Text kind="small" color={trouble ? ember : quiet} role="status">
+    <Text kind="small" color={trouble ? ember : quiet} role="status" style={{ flexShrink: 1 }}>
       {trouble ?? `${SAYINGS[keeping]}${keeping === "kept" ? time : ""}`}
     </Text>
   );

@@ -116,7 +116,7 @@ export function useDraft(place: InCourse) {
     const { course, sequence } = data;
     dispatch(opened({ key, course, sequence, clientId, left: pending }));
   }, [data, key, dispatch]);
-  const keeping = useSending(place, key, edits);
+  const keeping = useSending(place, key);
   useHearing(place, key, edits);
   const actions = useMemo(
     () => ({
@@ -158,51 +158,61 @@ export function useDraft(place: InCourse) {
 
 export type DraftActions = ReturnType<typeof useDraft>["actions"];
 
-/** Sends what is pending, one batch at a time, again and again until it has arrived. */
-function useSending(place: InCourse, key: string, settled: Edits | undefined): Keeping {
+/**
+ * Sends what is pending, one batch at a time, again and again until it has arrived. It looks at the store itself: what
+ * is drawn follows later and may pass over a moment at which nothing was pending.
+ */
+function useSending(place: InCourse, key: string): Keeping {
   const dispatch = useDispatch();
   const store = useStore<Stored>();
   const [keeping, setKeeping] = useState<Keeping>("kept");
-  const [attempt, setAttempt] = useState(0);
-  const sending = useRef(false);
   const url = `/api${coursePath(place, "draft")}`;
-  const pending = settled?.pending.length ?? 0;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: an attempt is made when something is pending, or when the last one ended
   useEffect(() => {
-    // As it stands now, not as it was drawn: what has arrived must not be sent again.
-    const edits = store.getState().edits?.[key];
-    if (!edits || edits.pending.length === 0 || sending.current) {
-      if (edits?.pending.length === 0 && !sending.current) setKeeping("kept");
-      return;
-    }
-    sending.current = true;
-    setKeeping((now) => (now === "waiting" ? now : "keeping"));
-    const operations = edits.pending.slice(0, 200);
-    const sent = operations.at(-1)?.number ?? 0;
+    let sending = false;
+    let left = false;
+    let timer: ReturnType<typeof setTimeout> | undefined;
     const again = (state: Keeping, ms: number) => {
       setKeeping(state);
-      setTimeout(() => {
-        sending.current = false;
-        setAttempt((n) => n + 1);
+      timer = setTimeout(() => {
+        sending = false;
+        send();
       }, ms);
     };
-    fetch(url, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify({ base: edits.sequence, clientId: edits.clientId, operations }),
-    })
-      .then(async (response) => {
-        if (response.ok) {
-          const answer = (await response.json()) as Edited;
-          sending.current = false;
-          dispatch(kept({ key, answer, sent, at: Date.now() }));
-          setAttempt((n) => n + 1);
-        } else if (response.status === 401) again("signed-out", 4000);
-        else if (response.status >= 500) again("waiting", 2000);
-        else again("refused", 10_000);
+    const send = () => {
+      const edits = store.getState().edits?.[key];
+      if (!edits || sending || left) return;
+      if (edits.pending.length === 0) return setKeeping("kept");
+      sending = true;
+      setKeeping((now) => (now === "waiting" ? now : "keeping"));
+      const operations = edits.pending.slice(0, 200);
+      const sent = operations.at(-1)?.number ?? 0;
+      fetch(url, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ base: edits.sequence, clientId: edits.clientId, operations }),
       })
-      .catch(() => again("waiting", 2000));
-  }, [pending, attempt]);
+        .then(async (response) => {
+          if (response.ok) {
+            const answer = (await response.json()) as Edited;
+            sending = false;
+            // The store tells of it, and what came in the meantime is sent.
+            dispatch(kept({ key, answer, sent, at: Date.now() }));
+          } else if (response.status === 401) again("signed-out", 4000);
+          else if (response.status >= 500) again("waiting", 2000);
+          else again("refused", 10_000);
+        })
+        .catch(() => again("waiting", 2000));
+    };
+    const later = afterPaint(send);
+    const stop = store.subscribe(later.ask);
+    send();
+    return () => {
+      left = true;
+      stop();
+      later.cancel();
+      clearTimeout(timer);
+    };
+  }, [key, url, dispatch, store]);
   return keeping;
 }
 
