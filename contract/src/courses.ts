@@ -1,4 +1,4 @@
-/** Courses: the list, and one course's current version with its cohorts and its people. */
+/** Courses: the list, and one course's current version with its cohorts. */
 import {
   courseCard,
   type Operation,
@@ -8,6 +8,7 @@ import {
 } from "@dawngate/core/courses";
 import { type PlanCourse, type PlanMoment, planFields } from "@dawngate/core/plan";
 import { z } from "zod";
+import { cursor } from "./text";
 
 export const courseSummary = z
   .object({
@@ -24,11 +25,23 @@ export const courseSummary = z
     nextOpening: z
       .object({ at: z.string(), people: z.int() })
       .nullable()
-      .describe("The next instant at which something opens for somebody, from rows that hold."),
+      .describe(
+        "The next instant at which something opens for somebody, and for how many, as far as their dates are worked out; of more than 1,000 people only so many are counted.",
+      ),
   })
   .meta({ id: "CourseSummary" });
 
-export const courseList = z.object({ courses: z.array(courseSummary) }).meta({ id: "CourseList" });
+export const courseList = z
+  .object({
+    courses: z.array(courseSummary),
+    next: z.string().nullable().describe("Where the next page begins; null: there is none."),
+  })
+  .meta({ id: "CourseList" });
+
+export const courseListQuery = z.strictObject({
+  after: cursor.optional().describe("Where the page before ended."),
+  most: z.coerce.number().int().min(1).max(200).default(100),
+});
 
 const visible = z.enum(["published", "draft", "hidden"]);
 const momentJson = z
@@ -73,17 +86,6 @@ export const cohort = z
   })
   .meta({ id: "Cohort" });
 
-export const enrolledPerson = z
-  .object({
-    enrollment: z.string(),
-    person: z.string().describe("The person, who may be in other courses too."),
-    name: z.string(),
-    timeZone: z.string(),
-    cohort: z.string().nullable(),
-    enrolledAt: z.string(),
-  })
-  .meta({ id: "EnrolledPerson" });
-
 export const course = z
   .object({
     id: z.string(),
@@ -98,8 +100,8 @@ export const course = z
     window: z.object({ opens: z.string(), closes: z.string() }).nullable(),
     validity: z.array(momentJson),
     modules: z.array(outlineModule),
-    cohorts: z.array(cohort),
-    people: z.array(enrolledPerson),
+    cohorts: z.array(cohort.extend({ people: z.int().describe("How many are in it.") })),
+    people: z.int().describe("How many are in it, of those whom one may see."),
   })
   .meta({ id: "Course" });
 
@@ -270,5 +272,4 @@ export type Course = z.infer<typeof course>;
 export type OutlineModule = z.infer<typeof outlineModule>;
 export type OutlineLesson = z.infer<typeof outlineLesson>;
 export type Cohort = z.infer<typeof cohort>;
-export type EnrolledPerson = z.infer<typeof enrolledPerson>;
 export type LessonText = z.infer<typeof lessonText>;

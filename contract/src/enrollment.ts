@@ -4,8 +4,9 @@ import { gateSchema, planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { cohort, cover } from "./courses";
 import { personRipple } from "./review";
+import { matching } from "./roster";
 import { type TimelineAnswer, timeline } from "./schedule";
-import { mailAddress, oneLine, personName } from "./text";
+import { cursor, mailAddress, oneLine, personName } from "./text";
 
 const reason = z.string().trim().min(1, "Say why; it stays on the record").max(2000);
 const window = z
@@ -83,11 +84,18 @@ export const actRequest = z
     enrollments: z
       .array(planFields.id)
       .min(1, "Say for whom")
-      .max(500, "At most 500 people at once"),
+      .max(500, "At most 500 people at once")
+      .optional(),
+    matching: matching.optional().describe("Instead: everybody who matches, so many at a time."),
+    after: cursor.optional().describe("Where the time before ended."),
     /** Made by the client for each press, so that the same press twice counts once. */
     key: z.string().min(8).max(64),
     act: staffAct,
     look: z.boolean().default(false).describe("Only say what it would do."),
+  })
+  .refine(({ enrollments, matching }) => (enrollments === undefined) !== (matching === undefined), {
+    message: 'Say for whom: either "enrollments" or "matching"',
+    path: ["enrollments"],
   })
   .meta({ id: "ActRequest" });
 
@@ -99,6 +107,10 @@ export const acted = z
       .array(z.object({ enrollment: z.string(), name: z.string(), reason: z.string() }))
       .describe("For whom it is not done, and why not."),
     titles: z.record(z.string(), z.string()),
+    next: z
+      .string()
+      .nullable()
+      .describe("More match: go on from here, with the same key; null: that was all."),
   })
   .meta({ id: "Acted" });
 

@@ -7,6 +7,7 @@ export * from "./permissions";
 export * from "./problem";
 export * from "./record";
 export * from "./review";
+export * from "./roster";
 export * from "./schedule";
 export * from "./school";
 export * from "./staff";

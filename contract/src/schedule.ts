@@ -1,11 +1,5 @@
 /** Timelines: for whom and when one asks, and what comes back. */
-import {
-  type PlanCohort,
-  type PlanCourse,
-  type PlanEnrollment,
-  type PlanSchool,
-  planFields,
-} from "@dawngate/core/plan";
+import { planFields } from "@dawngate/core/plan";
 import type { ExplainedTimeline } from "@dawngate/core/schedule";
 import { z } from "zod";
 
@@ -55,6 +49,10 @@ export const timeline = z
     version: z.int().describe("The course's version that counts for this person."),
     enrolledAt: z.string(),
     timeZone: z.string().describe("The enrollee's zone."),
+    person: z
+      .object({ name: z.string(), cohort: z.string().nullable() })
+      .nullable()
+      .describe("Somebody who is really enrolled, for staff; null: imagined, or oneself."),
     clock: z.string().describe("The zone in which days are counted for this person."),
     id: z.string(),
     access: z.object({
@@ -95,23 +93,28 @@ export type TimelineQuery = z.infer<typeof timelineQuery>;
 /** The answer, with the steps in their exact types. */
 export type TimelineAnswer = Pick<
   z.infer<typeof timeline>,
-  "at" | "version" | "enrolledAt" | "timeZone" | "clock"
+  "at" | "version" | "enrolledAt" | "timeZone" | "clock" | "person"
 > &
   ExplainedTimeline;
 export type TimelineItemAnswer = TimelineAnswer["items"][number];
 
-/** A part of a plan file, whose definition is plan.schema.json. */
-const loose = <T>() => z.custom<T>().meta({ type: "object" });
-
-/** All that everybody's dates in a course are worked out from. */
+/** How many people of a course have what open, over time: as large for a million people as for ten. */
 export const everybody = z
   .object({
-    school: loose<PlanSchool>(),
-    cohorts: z.array(loose<PlanCohort>()),
-    versions: z.array(z.object({ number: z.int(), plan: loose<PlanCourse>() })),
-    people: z
-      .array(z.object({ versions: z.array(z.int()), enrollment: loose<PlanEnrollment>() }))
-      .describe("With the versions each holds, the one they follow last."),
+    at: z.string().describe("When they were counted."),
+    people: z.int(),
+    shut: z.int().describe("Paused or suspended: they are not counted."),
+    from: z.string().describe("The first instant at which people are counted."),
+    step: z.int().describe("How far apart the instants are, in milliseconds."),
+    items: z.array(
+      z.object({
+        id: z.string(),
+        open: z.array(z.int()).describe("How many have it open at each instant."),
+        first: instant.describe("The earliest opening; null: nobody has a date."),
+        last: instant,
+        waiting: z.int().describe("How many have no date."),
+      }),
+    ),
   })
   .meta({ id: "Everybody" });
 export type Everybody = z.infer<typeof everybody>;

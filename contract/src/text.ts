@@ -31,3 +31,6 @@ export const chosenPassword = z
   .string()
   .min(10, "At least 10 characters")
   .max(200, "At most 200 characters");
+
+/** Where a page of a list ended, as the server wrote it. */
+export const cursor = z.string().max(2000, "No page ended there");

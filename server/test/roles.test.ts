@@ -4,8 +4,12 @@
  * answer), 4.2.1 identifiers of others' records lead nowhere, 4.2.2 a form of another site is refused.
  */
 import {
+  type Course,
+  type Everybody,
   type Permission,
   type Role,
+  type Roster,
+  type RosterTotals,
   rolesWith,
   STAFF_ROLES,
   type StaffRole,
@@ -119,6 +123,9 @@ const ROUTES: [string, string, unknown, Permission][] = [
   ],
   ["GET", "/schools/one/courses/c/timeline?enrollment=e2", undefined, "courses.read"],
   ["GET", "/schools/one/courses/c/everybody", undefined, "people.see"],
+  ["GET", "/schools/one/courses/c/people", undefined, "people.see"],
+  ["GET", "/schools/one/courses/c/people/totals", undefined, "people.see"],
+  ["GET", "/schools/one/courses/c/enrollments/e2", undefined, "people.see"],
   ["POST", "/schools/one/courses/c/cohorts", cohort, "cohorts.change"],
   [
     "PUT",
@@ -221,17 +228,19 @@ describe("another school's identifiers lead nowhere", () => {
     expect(await said(theirs)).toEqual(await said(nothing));
   });
   test("an instructor sees the people of their cohorts and no others", async () => {
-    const course = (await (
-      await app.ask(WHO.instructor, "GET", "/schools/one/courses/c")
-    ).json()) as {
-      people: { cohort: string | null }[];
-    };
-    expect(new Set(course.people.map((person) => person.cohort))).toEqual(new Set(["k"]));
     const path = "/schools/one/courses/c";
-    const everybody = (await (
-      await app.ask(WHO.instructor, "GET", `${path}/everybody`)
-    ).json()) as { people: { enrollment: { id: string } }[] };
-    expect(everybody.people.map(({ enrollment }) => enrollment.id)).not.toContain("e1");
+    const seen = async <T>(what: string) =>
+      (await (await app.ask(WHO.instructor, "GET", `${path}${what}`)).json()) as T;
+    const { people } = await seen<Roster>("/people");
+    expect(new Set(people.map((person) => person.cohort))).toEqual(new Set(["k"]));
+    expect((await seen<RosterTotals>("/people/totals")).all).toBe(people.length);
+    expect((await seen<Course>("")).people).toBe(people.length);
+    expect((await seen<RosterTotals>("/people/totals?find=ana")).all).toBe(
+      people.filter(({ name }) => /ana/i.test(name)).length,
+    );
+    const everybody = await seen<Everybody>("/everybody");
+    expect(everybody.people + everybody.shut).toBe(people.length);
+    expect((await app.ask(WHO.instructor, "GET", `${path}/enrollments/e1`)).status).toBe(404);
     expect((await app.ask(WHO.instructor, "GET", `${path}/timeline?enrollment=e1`)).status).toBe(
       404,
     );

@@ -12,7 +12,7 @@ import type {
   PublishingWay,
 } from "@dawngate/contract";
 import type { Focus } from "@dawngate/core/courses";
-import { api, path } from "../store/api";
+import { api, given, path } from "../store/api";
 
 export interface InCourse {
   school: string;
@@ -32,10 +32,6 @@ interface Publishing {
   back?: number | null;
   note?: string;
 }
-
-/** What is said of a request; the rest is left out of its address. */
-const given = (params: object) =>
-  Object.fromEntries(Object.entries(params).filter(([, value]) => value != null && value !== ""));
 
 export const {
   useGetCoursesQuery,

@@ -2,7 +2,7 @@
 import type { CourseSummary } from "@dawngate/contract";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
-import { Choice } from "../schedule/as-if/choice";
+import { Choice } from "../ui/choice";
 import { usePalette } from "../ui/theme";
 
 /** Which courses of each kind are shown. */

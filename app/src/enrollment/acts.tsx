@@ -102,7 +102,8 @@ function Acts({
         <Doing
           key={chosen.label}
           place={place}
-          enrollments={[enrollment]}
+          whom={{ enrollments: [enrollment] }}
+          count={1}
           offer={chosen}
           cohorts={cohorts}
           onDone={() => setChosen(null)}

@@ -10,11 +10,16 @@ import type {
   NewCohort,
   NewEnrollment,
   PublicCourse,
+  Roster,
+  RosterPerson,
+  RosterTotals,
   Shelf,
   Ticked,
 } from "@dawngate/contract";
 import { coursePath, type InCourse } from "../courses/api";
-import { api, path } from "../store/api";
+import { api, given, path } from "../store/api";
+import type { Whom } from "./roster/marks";
+import type { Narrowed } from "./roster/use-roster";
 
 interface InMine {
   school: string;
@@ -22,6 +27,10 @@ interface InMine {
 }
 
 export const {
+  useGetRosterInfiniteQuery,
+  useGetRosterTotalsQuery,
+  useGetRosterPersonQuery,
+  useFindPeopleQuery,
   useGetRecordQuery,
   useGetPublicCourseQuery,
   useGetShelfQuery,
@@ -38,6 +47,37 @@ export const {
   useTickMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
+    getRoster: build.infiniteQuery<Roster, InCourse & Narrowed, string | null>({
+      infiniteQueryOptions: {
+        initialPageParam: null,
+        getNextPageParam: ({ next }) => next ?? undefined,
+      },
+      query: ({ queryArg: { school, course, ...narrowed }, pageParam }) => ({
+        url: coursePath({ school, course }, "people"),
+        params: given({ ...narrowed, after: pageParam, most: 100 }),
+      }),
+      providesTags: ["People"],
+      keepUnusedDataFor: 10,
+    }),
+    getRosterTotals: build.query<RosterTotals, InCourse & Pick<Narrowed, "find" | "cohort">>({
+      query: ({ school, course, ...narrowed }) => ({
+        url: coursePath({ school, course }, "people", "totals"),
+        params: given(narrowed),
+      }),
+      providesTags: ["People"],
+    }),
+    findPeople: build.query<Roster, InCourse & { find: string; most: number }>({
+      query: ({ school, course, ...asked }) => ({
+        url: coursePath({ school, course }, "people"),
+        params: given(asked),
+      }),
+      providesTags: ["People"],
+      keepUnusedDataFor: 10,
+    }),
+    getRosterPerson: build.query<RosterPerson, InCourse & { enrollment: string }>({
+      query: ({ enrollment, ...place }) => coursePath(place, "enrollments", enrollment),
+      providesTags: ["People"],
+    }),
     getRecord: build.query<EventRecord, InCourse & { enrollment: string }>({
       query: ({ enrollment, ...place }) => coursePath(place, "enrollments", enrollment, "events"),
       providesTags: ["Record"],
@@ -92,7 +132,7 @@ export const {
         method: "POST",
         body: person,
       }),
-      invalidatesTags: ["Course", "Courses", "Public", "Mail"],
+      invalidatesTags: ["Course", "Courses", "Public", "Mail", "People"],
     }),
     enrollSelf: build.mutation<{ enrollment: string }, InCourse & EnrollRequest>({
       query: ({ school, course, ...body }) => ({
@@ -108,14 +148,14 @@ export const {
         method: "POST",
         body: request,
       }),
-      invalidatesTags: ["Timeline", "Record", "Courses", "Course"],
+      invalidatesTags: ["Timeline", "Record", "Courses", "Course", "People"],
     }),
     // What it would do is read, though it is asked by a POST.
-    lookAtAct: build.query<Acted, InCourse & Pick<ActRequest, "enrollments" | "act">>({
-      query: ({ enrollments, act, ...place }) => ({
+    lookAtAct: build.query<Acted, InCourse & { whom: Whom } & Pick<ActRequest, "act">>({
+      query: ({ whom, act, ...place }) => ({
         url: coursePath(place, "acts"),
         method: "POST",
-        body: { enrollments, act, key: "only-looking", look: true },
+        body: { ...whom, act, key: "only-looking", look: true },
       }),
       providesTags: ["Timeline"],
       keepUnusedDataFor: 0,

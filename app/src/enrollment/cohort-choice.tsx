@@ -1,7 +1,7 @@
 /** One cohort among a course's, or none. */
 import type { Cohort } from "@dawngate/contract";
 import { View } from "react-native";
-import { Choice } from "../schedule/as-if/choice";
+import { Choice } from "../ui/choice";
 
 interface Props {
   cohorts: readonly Cohort[];

@@ -9,13 +9,13 @@ import { TextInput } from "react-native-paper";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseTabs } from "../courses/course-tabs";
 import { ChangeSheet } from "../review/change-sheet";
-import { Choice } from "../schedule/as-if/choice";
-import { DateField } from "../schedule/as-if/moment-fields";
 import { useGetSchoolQuery } from "../school/api";
 import { useMay } from "../school/may";
 import { useAssignCohortsMutation, useGetMembersQuery } from "../school/staff-api";
 import { explain, faultsOf } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
+import { Choice } from "../ui/choice";
+import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Sheet } from "../ui/sheet";
@@ -55,7 +55,7 @@ export function CohortsScreen() {
             <CohortRow
               key={cohort.id}
               cohort={cohort}
-              people={data.people.filter((person) => person.cohort === cohort.id).length}
+              people={cohort.people}
               today={today}
               {...(may("cohorts.change") && { onChange: () => setEditing(cohort) })}
             >

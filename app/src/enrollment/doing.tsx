@@ -1,20 +1,22 @@
 /** Doing something for one person or several: what else has to be said, what it would do, the reason, and the press. */
-import type { Cohort, StaffAct } from "@dawngate/contract";
+import type { Acted, Cohort, StaffAct } from "@dawngate/contract";
 import { skipToken } from "@reduxjs/toolkit/query";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import type { InCourse } from "../courses/api";
-import { Choice } from "../schedule/as-if/choice";
-import { DateField } from "../schedule/as-if/moment-fields";
 import { explain, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
+import { Choice } from "../ui/choice";
+import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
+import { useSettled } from "../ui/settled";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useActMutation, useLookAtActQuery } from "./api";
 import { CohortChoice } from "./cohort-choice";
 import { EffectView } from "./effect-view";
+import type { Whom } from "./roster/marks";
 
 /** An act before its reason is given. */
 export type Wanted = StaffAct extends infer Act
@@ -32,7 +34,9 @@ export interface Offer {
 
 interface Props {
   place: InCourse;
-  enrollments: readonly string[];
+  whom: Whom;
+  /** How many they are; null: it is not counted. */
+  count: number | null;
   offer: Offer;
   cohorts: readonly Cohort[];
   /** What can be opened, where that is asked. */
@@ -46,7 +50,8 @@ const LOOKING = "Looked at";
 
 export function Doing({
   place,
-  enrollments,
+  whom,
+  count,
   offer,
   cohorts,
   items = [],
@@ -61,6 +66,13 @@ export function Doing({
   const [item, setItem] = useState<string | undefined>(undefined);
   const [wrong, setWrong] = useState<string | null>(null);
   const [act, { error, isLoading, reset }] = useActMutation();
+  const sofar = useRef<{ next: string | null; done: number; refused: Acted["refused"] }>({
+    next: null,
+    done: 0,
+    refused: [],
+  });
+  const [done, setDone] = useState<number | null>(null);
+  const [ended, setEnded] = useState<Acted["refused"] | null>(null);
   // One key for this press, however often it is sent.
   const key = useRef(pressKey());
   const field = { mode: "outlined" as const, style: { backgroundColor: surface } };
@@ -82,13 +94,15 @@ export function Doing({
     ...(offer.asks === "cohort" && { cohort }),
     ...(offer.asks === "item" && { item }),
   };
-  const settled = useSettled(lacks === null ? JSON.stringify(wanted) : null);
+  const asked = lacks === null ? JSON.stringify(wanted) : null;
+  const still = useSettled(asked, 250);
+  const settled = asked === null ? null : still;
   const looked = useLookAtActQuery(
     settled === null
       ? skipToken
       : {
           ...place,
-          enrollments: [...enrollments],
+          whom,
           act: { ...JSON.parse(settled), reason: LOOKING } as StaffAct,
         },
     { refetchOnMountOrArgChange: true },
@@ -98,16 +112,31 @@ export function Doing({
     if (reason.trim() === "") return setWrong("Say why; it stays on the record.");
     setWrong(null);
     reset();
-    const answer = await act({
-      ...place,
-      request: {
-        enrollments: [...enrollments],
-        key: key.current,
-        act: { ...wanted, reason: reason.trim() } as StaffAct,
-      },
-    });
-    if ("data" in answer) onDone();
+    // Many are done so many at a time; where it stopped it goes on from with the same press.
+    for (;;) {
+      const answer = await act({
+        ...place,
+        request: {
+          ...whom,
+          ...(sofar.current.next !== null && { after: sofar.current.next }),
+          key: key.current,
+          act: { ...wanted, reason: reason.trim() } as StaffAct,
+        },
+      });
+      if (!("data" in answer) || !answer.data) return;
+      const { people, unmoved, refused, next } = answer.data;
+      sofar.current = {
+        next,
+        done: sofar.current.done + people.length + unmoved,
+        refused: [...sofar.current.refused, ...refused],
+      };
+      setDone(sofar.current.done);
+      if (next === null) break;
+    }
+    if (sofar.current.refused.length === 0) onDone();
+    else setEnded(sofar.current.refused);
   };
+  if (ended) return <Ended done={done ?? 0} refused={ended} onClose={onDone} />;
   return (
     <View style={{ gap: 10 }}>
       <Text kind="strong">{offer.label}</Text>
@@ -139,11 +168,16 @@ export function Doing({
         </View>
       ) : null}
       <EffectView
-        several={enrollments.length > 1}
+        several={count !== 1}
         effect={settled === null ? undefined : looked.currentData}
         error={settled === null ? undefined : looked.error}
         busy={looked.isFetching}
       />
+      {looked.currentData?.next != null && settled !== null ? (
+        <Text kind="small" color={ember}>
+          Looked at for the first of them only; the rest is told when it is done.
+        </Text>
+      ) : null}
       <TextInput
         {...field}
         label="Reason"
@@ -157,6 +191,13 @@ export function Doing({
         </Text>
       ) : null}
       {error ? <Notice {...explain(error)} /> : null}
+      {done !== null && (isLoading || error) ? (
+        <Text kind="small" role="status">
+          Done for {done}
+          {count === null ? "" : ` of ${count}`} so far
+          {error ? "; press again, and it goes on from there." : "…"}
+        </Text>
+      ) : null}
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 10 }}>
         <PrimaryAction label={offer.label} onPress={submit} busy={isLoading} />
         <QuietAction label="Leave it" onPress={onLeave} />
@@ -165,12 +206,32 @@ export function Doing({
   );
 }
 
-/** A value once it has stood still for a moment, so that not every letter is asked about. */
-function useSettled(value: string | null): string | null {
-  const [settled, setSettled] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(value), 250);
-    return () => clearTimeout(timer);
-  }, [value]);
-  return value === null ? null : settled;
+/** For how many it was done, and for whom it was not. */
+function Ended({
+  done,
+  refused,
+  onClose,
+}: {
+  done: number;
+  refused: Acted["refused"];
+  onClose(): void;
+}) {
+  const { ember } = usePalette();
+  const shown = refused.slice(0, 50);
+  return (
+    <View style={{ gap: 8 }} role="status">
+      <Text kind="strong">
+        Done for {done}, not for {refused.length}:
+      </Text>
+      {shown.map(({ enrollment, name, reason }) => (
+        <Text key={enrollment} kind="small" color={ember}>
+          {name}: {reason}
+        </Text>
+      ))}
+      {refused.length > shown.length ? (
+        <Text kind="small">and {refused.length - shown.length} more</Text>
+      ) : null}
+      <QuietAction label="Close" onPress={onClose} />
+    </View>
+  );
 }

@@ -2,7 +2,6 @@
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
-import { useGetCourseQuery } from "../courses/api";
 import { useMay } from "../school/may";
 import { useForgetMutation } from "../school/staff-api";
 import { explain } from "../store/api";
@@ -11,6 +10,7 @@ import { Field, needed } from "../ui/field";
 import { FileLink } from "../ui/file-link";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
+import { useGetRosterPersonQuery } from "./api";
 
 interface Props {
   school: string;
@@ -20,9 +20,8 @@ interface Props {
 
 export function PersonLeaving({ enrollment, ...place }: Props) {
   const may = useMay(place.school);
-  const { data } = useGetCourseQuery(place);
+  const { data: found } = useGetRosterPersonQuery({ ...place, enrollment });
   const [open, setOpen] = useState(false);
-  const found = data?.people.find((one) => one.enrollment === enrollment);
   if (!found || !may("people.take")) return null;
   return (
     <View style={{ gap: 8 }}>

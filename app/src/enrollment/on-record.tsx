@@ -4,8 +4,8 @@ import { sayOffset, sayWrittenDate, sayWrittenInstant } from "@dawngate/core/sch
 import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
-import { Choice } from "../schedule/as-if/choice";
 import { QuietAction } from "../ui/action";
+import { Choice } from "../ui/choice";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetRecordQuery } from "./api";
@@ -75,7 +75,8 @@ export function OnRecord({ cohorts, titleOf, enrollment, ...place }: Props) {
           {event.undo && undoing === event.sequence ? (
             <Doing
               place={place}
-              enrollments={[enrollment]}
+              whom={{ enrollments: [enrollment] }}
+              count={1}
               offer={{ label: "Take it back", act: event.undo as Wanted }}
               cohorts={cohorts}
               onDone={() => setUndoing(null)}

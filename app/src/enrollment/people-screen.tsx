@@ -1,39 +1,37 @@
-/** Who is in a course, and enrolling somebody by hand. A name leads to that person's timeline. */
-import type { Course } from "@dawngate/contract";
-import { sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
+/** Who is in a course: found, narrowed and sorted by the server, drawn as far as one looks, acted for together. */
+import type { Course, RosterOrder, RosterPerson } from "@dawngate/contract";
 import { useLocalSearchParams, useRouter } from "expo-router";
-import { useState } from "react";
-import { useForm } from "react-hook-form";
+import { useCallback, useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseTabs } from "../courses/course-tabs";
-import { Choice } from "../schedule/as-if/choice";
-import { ZoneField } from "../schedule/as-if/zone-field";
-import { useGetSchoolQuery } from "../school/api";
-import { explain, faultsOf } from "../store/api";
-import { PrimaryAction, QuietAction } from "../ui/action";
-import { anAddress, Field, needed } from "../ui/field";
-import { Icon } from "../ui/icon";
+import { explain } from "../store/api";
+import { QuietAction } from "../ui/action";
+import { Choice } from "../ui/choice";
+import { useWide } from "../ui/layout";
+import { LongList } from "../ui/long-list";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
-import { Press } from "../ui/press";
-import { Sheet } from "../ui/sheet";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useEnrollMutation } from "./api";
-import { CohortChoice } from "./cohort-choice";
+import { EnrollSheet } from "./enroll-sheet";
+import { countMarked, isMarked, type Marks, marked, NOBODY } from "./roster/marks";
+import { RosterFilters, RosterHead } from "./roster/roster-filters";
+import { ROW, RosterRow } from "./roster/roster-row";
+import { type RosterView, useRoster } from "./roster/use-roster";
 import { SeveralSheet } from "./several-sheet";
 
+type Place = { school: string; course: string };
+
 export function PeopleScreen() {
-  const place = useLocalSearchParams() as { school: string; course: string };
+  const place = useLocalSearchParams() as Place;
   const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
   const [adding, setAdding] = useState(false);
   return (
     <Page
       title="People"
+      full
       above={{
         text: data?.title ?? "The course",
         href: `/${place.school}/courses/${place.course}`,
@@ -57,205 +55,167 @@ export function PeopleScreen() {
   );
 }
 
-type Place = { school: string; course: string };
-
 function People({ place, course }: { place: Place; course: Course }) {
-  const { quiet, surface } = usePalette();
-  const [typed, setTyped] = useState("");
-  const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
-  const [acting, setActing] = useState(false);
-  const names = new Map(course.cohorts.map(({ id, name }) => [id, name]));
-  const found = course.people.filter(({ name }) =>
-    name.toLowerCase().includes(typed.trim().toLowerCase()),
-  );
-  if (course.people.length === 0)
+  const { quiet } = usePalette();
+  const wide = useWide();
+  const roster = useRoster(place);
+  const [marks, setMarks] = useState<Marks>(NOBODY);
+  const { narrowed, people, error, loaded } = roster;
+  const isNarrowed =
+    narrowed.find.trim() !== "" || narrowed.standing !== null || narrowed.cohort !== null;
+  // What "everybody who matches" means has changed with what matches: nobody is marked unseen.
+  const narrow: RosterView["narrow"] = (change) => {
+    if (marks.kind === "matching" && !("order" in change)) setMarks(NOBODY);
+    roster.narrow(change);
+  };
+  if (course.people === 0 && loaded && people.length === 0 && !isNarrowed)
     return (
       <Text color={quiet}>
         Nobody is in this course yet. Enroll somebody, or give people the address of its public
         page.
       </Text>
     );
-  const all = found.length > 0 && found.every(({ enrollment }) => marked.has(enrollment));
-  const mark = (ids: readonly string[], on: boolean) => {
-    const next = new Set(marked);
-    for (const id of ids) on ? next.add(id) : next.delete(id);
-    setMarked(next);
-  };
   return (
-    <View>
-      <TextInput
-        mode="outlined"
-        dense
-        label="Find by name"
-        aria-label="Find by name"
-        value={typed}
-        onChangeText={setTyped}
-        style={{ backgroundColor: surface, maxWidth: 360, marginBottom: 8 }}
+    <View style={{ gap: 10 }}>
+      <RosterFilters
+        cohorts={course.cohorts}
+        narrowed={narrowed}
+        totals={roster.totals}
+        onNarrow={narrow}
       />
-      <View
-        style={{
-          flexDirection: "row",
-          flexWrap: "wrap",
-          gap: 12,
-          alignItems: "center",
-          minHeight: 48,
+      <MarkLine place={place} course={course} roster={roster} marks={marks} onMarks={setMarks} />
+      {wide ? (
+        <RosterHead order={narrowed.order} onOrder={(order: RosterOrder) => narrow({ order })} />
+      ) : null}
+      {error ? (
+        <Notice {...explain(error)} onRetry={roster.refetch} />
+      ) : loaded ? (
+        <Rows place={place} course={course} roster={roster} marks={marks} onMarks={setMarks} />
+      ) : (
+        <Skeleton widths={[0.6, 0.5, 0.7, 0.6, 0.5]} />
+      )}
+    </View>
+  );
+}
+
+interface PartProps {
+  place: Place;
+  course: Course;
+  roster: RosterView;
+  marks: Marks;
+  onMarks(marks: Marks): void;
+}
+
+function Rows({ place, course, roster, marks, onMarks }: PartProps) {
+  const { quiet } = usePalette();
+  const wide = useWide();
+  const router = useRouter();
+  const { people, more, bring, settling, total } = roster;
+  const names = new Map(course.cohorts.map(({ id, name }) => [id, name]));
+  const open = useCallback(
+    ({ enrollment }: RosterPerson) =>
+      router.push(
+        `/${place.school}/courses/${place.course}?enrollment=${encodeURIComponent(enrollment)}`,
+      ),
+    [router, place.school, place.course],
+  );
+  const mark = (person: RosterPerson, on: boolean) => onMarks(marked(marks, person, on));
+  return (
+    <>
+      {settling ? (
+        <Text kind="small" color={quiet} role="status">
+          Some people's dates are being worked out; the list may miss them for a moment.
+        </Text>
+      ) : null}
+      {people.length === 0 && !more ? (
+        <Text role="status" color={quiet}>
+          Nobody here matches.
+        </Text>
+      ) : null}
+      <LongList
+        label="People"
+        count={people.length}
+        of={total}
+        keyOf={(index) => people[index]?.enrollment ?? String(index)}
+        height={wide ? ROW.wide : ROW.phone}
+        onEnd={bring}
+        row={(index) => {
+          const person = people[index];
+          if (!person) return null;
+          const { cohort } = person;
+          return (
+            <RosterRow
+              person={person}
+              cohort={cohort === null ? null : (names.get(cohort) ?? cohort)}
+              marked={isMarked(marks, person)}
+              wide={wide}
+              onMark={mark}
+              onOpen={open}
+            />
+          );
         }}
-      >
-        <Choice
-          many
-          label={`All ${found.length}`}
-          taken={all}
-          onPress={() =>
-            mark(
-              found.map(({ enrollment }) => enrollment),
-              !all,
-            )
-          }
+      />
+      {more ? <Skeleton widths={[0.5]} /> : null}
+    </>
+  );
+}
+
+/** Marks everybody who matches, on whatever page, and leads to what can be done for those who are marked. */
+function MarkLine({ place, course, roster, marks, onMarks }: PartProps) {
+  const { quiet } = usePalette();
+  const [acting, setActing] = useState(false);
+  const { total } = roster;
+  const count = countMarked(marks);
+  const all = marks.kind === "matching";
+  return (
+    <View
+      style={{
+        flexDirection: "row",
+        flexWrap: "wrap",
+        gap: 12,
+        alignItems: "center",
+        minHeight: 48,
+      }}
+    >
+      <Choice
+        many
+        label={total === null ? "All who match" : `All ${total}`}
+        taken={all}
+        onPress={() =>
+          onMarks(
+            all
+              ? NOBODY
+              : {
+                  kind: "matching",
+                  matching: roster.matching(),
+                  total,
+                  without: new Set(),
+                },
+          )
+        }
+      />
+      {count === 0 ? (
+        <Text kind="small" color={quiet}>
+          Mark people to do something for several at once.
+        </Text>
+      ) : (
+        <QuietAction
+          label={`For ${count === null ? "all who match" : count === 1 ? "1 person" : `${count} people`}…`}
+          onPress={() => setActing(true)}
         />
-        {marked.size > 0 ? (
-          <QuietAction
-            label={`For ${marked.size === 1 ? "1 person" : `${marked.size} people`}…`}
-            onPress={() => setActing(true)}
-          />
-        ) : (
-          <Text kind="small" color={quiet}>
-            Mark people to do something for several at once.
-          </Text>
-        )}
-      </View>
-      <View role="list">
-        {found.map((person) => (
-          <PersonRow
-            key={person.enrollment}
-            place={place}
-            person={person}
-            cohort={person.cohort === null ? null : (names.get(person.cohort) ?? person.cohort)}
-            marked={marked.has(person.enrollment)}
-            onMark={(on) => mark([person.enrollment], on)}
-          />
-        ))}
-      </View>
+      )}
       {acting ? (
         <SeveralSheet
           place={place}
           course={course}
-          enrollments={[...marked]}
+          marks={marks}
           onClose={() => setActing(false)}
           onDone={() => {
             setActing(false);
-            setMarked(new Set());
+            onMarks(NOBODY);
           }}
         />
       ) : null}
     </View>
-  );
-}
-
-interface PersonRowProps {
-  place: Place;
-  person: Course["people"][number];
-  /** The name of their cohort. */
-  cohort: string | null;
-  marked: boolean;
-  onMark(on: boolean): void;
-}
-
-function PersonRow({ place, person, cohort, marked, onMark }: PersonRowProps) {
-  const router = useRouter();
-  const { quiet, line, dusk } = usePalette();
-  return (
-    <View
-      role="listitem"
-      style={{
-        flexDirection: "row",
-        alignItems: "center",
-        gap: 8,
-        borderBottomWidth: 1,
-        borderBottomColor: line,
-      }}
-    >
-      <Press
-        role="checkbox"
-        aria-checked={marked}
-        aria-label={`Mark ${person.name}`}
-        onPress={() => onMark(!marked)}
-        style={{ width: 44, height: 44, alignItems: "center", justifyContent: "center" }}
-      >
-        <Icon
-          name={marked ? "checkbox-marked" : "checkbox-blank-outline"}
-          size={22}
-          color={marked ? dusk : quiet}
-        />
-      </Press>
-      <Press
-        role="link"
-        onPress={() =>
-          router.push(
-            `/${place.school}/courses/${place.course}?enrollment=${encodeURIComponent(person.enrollment)}`,
-          )
-        }
-        style={{ flex: 1, paddingVertical: 10 }}
-      >
-        <Text kind="strong">{person.name}</Text>
-        <Text kind="small" color={quiet}>
-          {sayZone(person.timeZone)}, enrolled{" "}
-          {sayWrittenInstant(person.enrolledAt, zoneOf(person.timeZone))}
-          {cohort === null ? "" : `, cohort ${cohort}`}
-        </Text>
-      </Press>
-    </View>
-  );
-}
-
-function EnrollSheet({
-  place,
-  course,
-  onClose,
-}: {
-  place: Place;
-  course: Course;
-  onClose(): void;
-}) {
-  const { data: school } = useGetSchoolQuery(place.school);
-  const { control, handleSubmit, setError } = useForm({ defaultValues: { name: "", email: "" } });
-  const [timeZone, setTimeZone] = useState(school?.timeZone ?? "UTC");
-  const [cohort, setCohort] = useState<string | null>(null);
-  const [enroll, { error, isLoading, isSuccess }] = useEnrollMutation();
-  const { quiet } = usePalette();
-  const submit = handleSubmit(async ({ name, email }) => {
-    const person = { name: name.trim(), email: email.trim(), timeZone, cohort };
-    const answer = await enroll({ ...place, person });
-    for (const [path, message] of Object.entries(faultsOf((answer as { error?: unknown }).error)))
-      setError(path as "name", { message });
-  });
-  return (
-    <Sheet title="Enroll somebody" onClose={onClose}>
-      {error ? <Notice {...explain(error)} /> : null}
-      {isSuccess ? (
-        <>
-          <Text kind="strong">Enrolled. A mail tells them how to come in.</Text>
-          <QuietAction label="Close" onPress={onClose} />
-        </>
-      ) : (
-        <>
-          <Field control={control} name="name" label="Name" check={needed("A name")} />
-          <Field
-            control={control}
-            name="email"
-            label="Mail address"
-            check={anAddress}
-            inputMode="email"
-          />
-          <ZoneField value={timeZone} onChange={setTimeZone} />
-          {course.cohorts.length > 0 ? (
-            <CohortChoice cohorts={course.cohorts} value={cohort} onChange={setCohort} />
-          ) : null}
-          <Text kind="small" color={quiet}>
-            Staff may enroll outside the window; seats and who is in already still count.
-          </Text>
-          <PrimaryAction label="Enroll" onPress={submit} busy={isLoading} />
-        </>
-      )}
-    </Sheet>
   );
 }

@@ -8,11 +8,12 @@ import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { Doing, type Offer } from "./doing";
+import { countMarked, type Marks, whomOf } from "./roster/marks";
 
 interface Props {
   place: InCourse;
   course: Course;
-  enrollments: readonly string[];
+  marks: Marks;
   onClose(): void;
   /** It was done. */
   onDone(): void;
@@ -31,12 +32,11 @@ const OFFERS: Offer[] = [
   { label: "Move to another cohort", act: { type: "moved", cohort: null }, asks: "cohort" },
 ];
 
-export function SeveralSheet({ place, course, enrollments, onClose, onDone }: Props) {
+export function SeveralSheet({ place, course, marks, onClose, onDone }: Props) {
   const { quiet } = usePalette();
   const [chosen, setChosen] = useState<Offer | null>(null);
-  const names = course.people
-    .filter(({ enrollment }) => enrollments.includes(enrollment))
-    .map(({ name }) => name);
+  const names = marks.kind === "some" ? [...marks.people.values()] : [];
+  const count = countMarked(marks);
   const offers = OFFERS.filter(({ asks }) => asks !== "cohort" || course.cohorts.length > 0);
   const items = course.modules.flatMap(({ id, title, lessons }) => [
     { id, title },
@@ -44,18 +44,26 @@ export function SeveralSheet({ place, course, enrollments, onClose, onDone }: Pr
   ]);
   return (
     <Sheet
-      title={names.length === 1 ? `For ${names[0]}` : `For ${names.length} people`}
+      title={
+        count === null
+          ? "For all who match"
+          : names.length === 1
+            ? `For ${names[0]}`
+            : `For ${count} ${count === 1 ? "person" : "people"}`
+      }
       onClose={onClose}
     >
       <Text kind="small" color={quiet}>
-        {names.slice(0, 12).join(", ")}
-        {names.length > 12 ? ` and ${names.length - 12} more` : ""}
+        {marks.kind === "matching"
+          ? `Everybody who matches${marks.matching.find ? ` “${marks.matching.find}”` : ""}, on all pages. Who comes in from now on is not meant.`
+          : `${names.slice(0, 12).join(", ")}${names.length > 12 ? ` and ${names.length - 12} more` : ""}`}
       </Text>
       {chosen ? (
         <Doing
           key={chosen.label}
           place={place}
-          enrollments={enrollments}
+          whom={whomOf(marks)}
+          count={count}
           offer={chosen}
           cohorts={course.cohorts}
           items={items}

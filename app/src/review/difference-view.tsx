@@ -3,7 +3,7 @@ import { itemTitles, type PlanCourse } from "@dawngate/core/plan";
 import { type DifferenceRow, differenceOf, differs, type FieldChange } from "@dawngate/core/review";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
-import { Choice } from "../schedule/as-if/choice";
+import { Choice } from "../ui/choice";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { sayFieldName, sayFieldValue } from "./say-change";

@@ -3,7 +3,7 @@ import type { Operation } from "@dawngate/core/courses";
 import type { Snag, Weight } from "@dawngate/core/review";
 import { useState } from "react";
 import { View } from "react-native";
-import { Choice } from "../schedule/as-if/choice";
+import { Choice } from "../ui/choice";
 import { useWide } from "../ui/layout";
 import { Press } from "../ui/press";
 import { Text } from "../ui/text";

@@ -1,5 +1,5 @@
 /** A course's schedule: the outline with the horizon beside it (under each row on a phone), for whoever is asked for. */
-import type { Course } from "@dawngate/contract";
+import type { Course, TimelineAnswer } from "@dawngate/contract";
 import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
 import { Link, useLocalSearchParams } from "expo-router";
 import { useEffect, useRef, useState } from "react";
@@ -143,7 +143,7 @@ function CourseSchedule({
           name={sayWho(course, asIf.who, timeline)}
           compared={compared}
           closed={closed}
-          cohort={course.cohorts.find(({ id }) => id === cohortOf(course, asIf.who)) ?? null}
+          cohort={course.cohorts.find(({ id }) => id === cohortOf(asIf.who, timeline)) ?? null}
           at={at}
           wide={wide}
           enrollment={asIf.who.kind === "real" ? asIf.who.enrollment : null}
@@ -155,15 +155,18 @@ function CourseSchedule({
       )}
       {sheet === "compare" && (
         <CompareSheet
+          school={school}
           course={course}
           imagined={imagined}
           people={people}
+          names={compared.map(({ name }) => name)}
           onChange={setPeople}
           onClose={() => setSheet(null)}
         />
       )}
       {sheet === "who" || sheet === "when" ? (
         <AsIfSheets
+          school={school}
           open={sheet}
           course={course}
           asIf={asIf}
@@ -179,9 +182,8 @@ function CourseSchedule({
   );
 }
 
-function cohortOf(course: Course, who: Who): string | null {
-  if (who.kind === "imagined") return who.cohort;
-  return course.people.find(({ enrollment }) => enrollment === who.enrollment)?.cohort ?? null;
+function cohortOf(who: Who, timeline: TimelineAnswer): string | null {
+  return who.kind === "imagined" ? who.cohort : (timeline.person?.cohort ?? null);
 }
 
 /** A value that changes at most every `ms`, but always arrives at the last. */
@@ -202,7 +204,7 @@ function useThrottled<T>(value: T, ms: number): T {
 function sayCourse(course: Course): string {
   const lessons = course.modules.flatMap((module) => module.lessons);
   const minutes = lessons.reduce((sum, lesson) => sum + (lesson.minutes ?? 0), 0);
-  const people = course.people.length;
+  const { people } = course;
   return [
     `${course.modules.length} modules`,
     `${lessons.length} lessons`,

@@ -2,7 +2,6 @@
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
-import { ZoneField } from "../schedule/as-if/zone-field";
 import { explain, faultsOf } from "../store/api";
 import { PrimaryAction } from "../ui/action";
 import { Field, needed } from "../ui/field";
@@ -10,6 +9,7 @@ import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
+import { ZoneField } from "../ui/zone-field";
 import { useCreateSchoolMutation, useGetMeQuery } from "./api";
 import { arrive } from "./arrive";
 

@@ -24,6 +24,7 @@ const TAGS = [
   "Members",
   "Courses",
   "Course",
+  "People",
   "Timeline",
   "Draft",
   "Cover",
@@ -50,6 +51,10 @@ export const api = createApi({
 export function path(...parts: string[]): string {
   return `/${parts.map(encodeURIComponent).join("/")}`;
 }
+
+/** What is said of a request; the rest is left out of its address. */
+export const given = (params: object) =>
+  Object.fromEntries(Object.entries(params).filter(([, value]) => value != null && value !== ""));
 
 /** An error of a question, as something one can read. */
 export function explain(error: unknown): { title: string; detail: string } {

@@ -94,25 +94,12 @@ export function courseAnswer(): Course {
     ...course,
     version: 1,
     publishedAt: "2027-01-01T00:00:00Z",
-    cohorts: cohorts.map((cohort, i) => ({ ...cohort, name: i === 0 ? "Winter" : "Spring" })),
-    people: [
-      {
-        enrollment: "e1",
-        person: "p1",
-        name: "Aiko Hayashi",
-        timeZone: "Asia/Tokyo",
-        cohort: null,
-        enrolledAt: "2027-03-05T14:20:00Z",
-      },
-      {
-        enrollment: "e2",
-        person: "p2",
-        name: "Rui Cardoso",
-        timeZone: "Europe/Lisbon",
-        cohort: null,
-        enrolledAt: "2027-03-05T14:20:00Z",
-      },
-    ],
+    cohorts: cohorts.map((cohort, i) => ({
+      ...cohort,
+      name: i === 0 ? "Winter" : "Spring",
+      people: 0,
+    })),
+    people: 2,
   };
 }
 
@@ -126,6 +113,7 @@ export function timelineAnswer(enrollment: string, at = "2027-03-20T12:00:00Z"):
     version: 1,
     enrolledAt: "2027-03-05T14:20:00Z",
     timeZone: enrollment === "e1" ? "Asia/Tokyo" : "Europe/Lisbon",
+    person: { name: enrollment === "e1" ? "Aiko Hayashi" : "Rui Cardoso", cohort: null },
     clock: "Europe/Lisbon",
     ...writeExplainedTimeline(timeline),
   };

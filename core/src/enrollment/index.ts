@@ -2,4 +2,5 @@
 
 export { countdownStep, sayCountdown } from "./countdown";
 export { type EnrollingFault, type EnrollingPlace, enrollingFaults } from "./eligibility";
+export { holdsSeat, STANDINGS, type Standing, standingOf } from "./standing";
 export { type Window, type WindowState, windowInstants, windowState } from "./window";

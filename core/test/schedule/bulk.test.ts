@@ -6,7 +6,7 @@ import { inFavor, type Timeline, timelines } from "../../src/schedule";
 import {
   type Answered,
   BulkCourse,
-  crowdOf,
+  CrowdCount,
   holdTogether,
   layOut,
   type People,
@@ -241,17 +241,21 @@ test("a crowd: how many have each item open at each instant is what one counts o
     fc.property(crowded(2), instants, (plan, at) => {
       const [whole, now] = [parsed(plan), instant(at)];
       const people = layOut(whole.enrollments);
-      const from = now - 100 * 86_400_000;
-      const crowd = crowdOf([inBulk(whole, people, now)], from, now + 100 * 86_400_000, 41);
-      const counted = timelines(whole, now).filter(({ access }) => access.shutBy === null);
+      const count = new CrowdCount(now);
+      count.add(inBulk(whole, people, now));
+      const crowd = count.picture(41);
+      const everybody = timelines(whole, now);
+      const counted = everybody.filter(({ access }) => access.shutBy === null);
       expect(crowd.people).toBe(counted.length);
+      expect(crowd.shut).toBe(everybody.length - counted.length);
       for (const { id, open, first, waiting } of crowd.items) {
         const own = counted.map(({ items }) => items.find((item) => item.id === id));
         const known = own.flatMap((item) => (item?.opens == null ? [] : [item.opens]));
         expect(first).toBe(known.length === 0 ? null : Math.min(...known));
         expect(waiting).toBe(own.length - known.length);
         for (let s = 0; s < 41; s++) {
-          const then = from + s * crowd.step;
+          const then = crowd.from + s * crowd.step;
+          if (then > now + 366 * 86_400_000) continue;
           const is = own.filter(
             (item) =>
               item?.opens != null &&

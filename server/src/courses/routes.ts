@@ -3,6 +3,7 @@ import {
   course,
   courseChange,
   courseList,
+  courseListQuery,
   created,
   description,
   draft,
@@ -58,10 +59,10 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         tags,
         summary: "The school's courses, in its own order",
         middleware: readers,
-        request: { params: inSchool },
-        responses: answers(courseList, "The courses."),
+        request: { params: inSchool, query: courseListQuery },
+        responses: answers(courseList, "A page of the courses, and where the next one begins."),
       }),
-      async (c) => c.json(await listCourses(db, c.get("context")), 200),
+      async (c) => c.json(await listCourses(db, c.get("context"), c.req.valid("query")), 200),
     )
     .openapi(
       createRoute({

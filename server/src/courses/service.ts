@@ -1,63 +1,55 @@
 /** The list of courses, one course as it is published, and what stands in a lesson. */
-import type { Course, CourseList, LessonText } from "@dawngate/contract";
-import type { PlanCourse } from "@dawngate/core/plan";
+import type { Course, CourseList, courseListQuery, LessonText } from "@dawngate/contract";
 import { formatInstant } from "@dawngate/core/time";
+import { z } from "zod";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
-import { countByCourse, listPeople, readCohorts } from "../enrollment/store";
+import { readHeads, readNext, sum } from "../enrollment/headcount-store";
+import { countCohorts, readCohorts } from "../enrollment/store";
+import { readCursor, writeCursor } from "../http/cursor";
 import { notFound } from "../http/problem";
-import { nextOpenings } from "../schedule/store";
 import { type Context, isTheirs } from "../school/context";
 import { reading } from "../school/service";
-import { listCourseRows, readDraft, readPublishedRow } from "./store";
+import { publishedOutline } from "./outline";
+import { listCourseRows, readPublishedRow } from "./store";
 import { readLessonText } from "./text-store";
 import { versionPlan } from "./versions";
 
-/** Every course, those that were never published by their draft. */
-export async function listCourses(db: Database, context: Context): Promise<CourseList> {
+/** A page of the courses, those that were never published by their draft. */
+export async function listCourses(
+  db: Database,
+  context: Context,
+  { after, most }: z.infer<typeof courseListQuery>,
+): Promise<CourseList> {
+  const place = after === undefined ? null : readCursor(listPlace, after);
   return reading(db, context, async (tx) => {
-    const rows = await listCourseRows(tx);
-    const counts = await countByCourse(tx);
-    const next = await nextOpenings(tx, formatInstant(context.now));
-    const courses = [];
-    for (const { id, number, archived, group } of rows) {
-      if (!context.reaches(id)) continue;
-      const course =
-        number === null
-          ? await readDraft(tx, id)
-          : await versionPlan(tx, context.school, id, number);
-      if (!course) continue;
-      courses.push({
-        id,
-        title: course.title,
-        ...sizeOf(course),
-        enrolled: counts.people.get(id) ?? 0,
-        cohorts: counts.cohorts.get(id) ?? 0,
-        version: number,
-        archived,
-        group,
-        nextOpening: next.get(id) ?? null,
-      });
-    }
-    return { courses };
+    const rows = await listCourseRows(tx, place, most + 1, context.courses);
+    const page = rows.slice(0, most);
+    const ids = page.map(({ id }) => id);
+    const heads = await readHeads(tx, ids);
+    const cohorts = await countCohorts(tx, ids);
+    const next = await readNext(tx, ids, formatInstant(context.now));
+    const last = page.at(-1);
+    return {
+      courses: page.map(({ position, ...row }) => ({
+        ...row,
+        enrolled: sum(heads.filter(({ course }) => course === row.id)),
+        cohorts: cohorts.get(row.id) ?? 0,
+        nextOpening: next.get(row.id) ?? null,
+      })),
+      next: rows.length > most && last ? writeCursor([last.position, last.id]) : null,
+    };
   });
 }
 
-/** How much is published in an outline. */
-export function sizeOf(course: PlanCourse) {
-  const modules = course.modules.filter(isPublished);
-  const lessons = modules.flatMap((module) => module.lessons.filter(isPublished));
-  return {
-    modules: modules.length,
-    lessons: lessons.length,
-    minutes: lessons.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0),
-  };
-}
+/** Where a page of the list ended. */
+const listPlace = z.tuple([z.int().min(-2_147_483_648).max(2_147_483_647), z.string().max(200)]);
 
 export async function showCourse(db: Database, context: Context, id: string): Promise<Course> {
   return reading(db, context, async (tx) => {
     const { number, plan, published_at } = await published(tx, context.school, id);
     const cohorts = await readCohorts(tx, id);
-    const people = context.may("people.see") ? await listPeople(tx, id) : [];
+    const heads = (await readHeads(tx, [id])).filter((one) => isTheirs(context, one.cohort));
+    const seen = context.may("people.see") ? heads : [];
     return {
       id,
       title: plan.title,
@@ -71,26 +63,14 @@ export async function showCourse(db: Database, context: Context, id: string): Pr
       window: plan.window,
       validity: plan.validity,
       modules: publishedOutline(plan),
-      cohorts: cohorts.map(({ name, cohort: { course, ...cohort } }) => ({ ...cohort, name })),
-      people: people
-        .filter(({ cohort_id }) => isTheirs(context, cohort_id))
-        .map((person) => ({
-          enrollment: person.id,
-          person: person.person_id,
-          name: person.name,
-          timeZone: person.time_zone,
-          cohort: person.cohort_id,
-          enrolledAt: person.at,
-        })),
+      cohorts: cohorts.map(({ name, cohort: { course, ...cohort } }) => ({
+        ...cohort,
+        name,
+        people: sum(seen.filter((one) => one.cohort === cohort.id)),
+      })),
+      people: sum(seen),
     };
   });
-}
-
-/** The modules and lessons that exist for an enrollee. */
-export function publishedOutline(plan: PlanCourse) {
-  return plan.modules
-    .filter(isPublished)
-    .map((module) => ({ ...module, lessons: module.lessons.filter(isPublished) }));
 }
 
 export async function showLessonText(
@@ -128,8 +108,4 @@ export async function published(tx: SchoolTransaction, school: SchoolId, id: str
   const course = await findPublished(tx, school, id);
   if (!course) throw notFound(`There is no course "${id}" in this school.`);
   return course;
-}
-
-function isPublished({ visible }: { visible: string }): boolean {
-  return visible === "published";
 }

@@ -174,20 +174,47 @@ export function windowOf(row: { window_opens: string | null; window_closes: stri
   return opens === null || closes === null ? null : { opens, closes };
 }
 
-/** Every course in the school's own order, with its current version where it has one. */
-export async function listCourseRows(tx: SchoolTransaction) {
-  return tx
-    .selectFrom("course")
-    .leftJoin("course_version as version", (join) =>
-      join
-        .onRef("version.school_id", "=", "course.school_id")
-        .onRef("version.course_id", "=", "course.id")
-        .onRef("version.number", "=", "course.current_version"),
-    )
-    .select(["course.id", "course.archived", "course.group_name as group", "version.number"])
-    .orderBy("course.position")
-    .orderBy("course.id")
-    .execute();
+/**
+ * Courses in the school's own order, so many after a place: as their current version has them, or their draft where
+ * there is none. Of some courses alone where one reaches only those.
+ */
+export async function listCourseRows(
+  tx: SchoolTransaction,
+  after: readonly [number, string] | null,
+  most: number,
+  among: readonly string[] | null,
+) {
+  const { rows } = await sql<{
+    id: string;
+    position: number;
+    title: string;
+    modules: number;
+    lessons: number;
+    minutes: number;
+    version: number | null;
+    archived: boolean;
+    group: string;
+  }>`
+    select c.id, c.position, c.archived, c.group_name as "group", c.current_version as version,
+      coalesce(v.title, c.title) as title, coalesce(v.modules, d.modules) as modules,
+      coalesce(v.lesson_count, d.lessons) as lessons, coalesce(v.minutes, d.minutes) as minutes
+    from course c
+    left join course_version v
+      on v.school_id = c.school_id and v.course_id = c.id and v.number = c.current_version
+    left join lateral (
+      select count(distinct m.id)::integer as modules, count(l.id)::integer as lessons,
+        coalesce(sum(l.minutes), 0)::double precision as minutes
+      from module_placement m
+      left join lesson_placement l on l.school_id = m.school_id and l.course_id = m.course_id
+        and l.module_id = m.id and l.visible = 'published'
+      where m.school_id = c.school_id and m.course_id = c.id and m.visible = 'published'
+    ) d on c.current_version is null
+    where true
+      ${after === null ? sql`` : sql`and (c.position, c.id) > (${after[0]}::integer, ${after[1]})`}
+      ${among === null ? sql`` : sql`and c.id = any (${among}::text[])`}
+    order by c.position, c.id limit ${most}
+  `.execute(tx);
+  return rows;
 }
 
 /** A course that is published, and which version is in force; null where none is. */
@@ -229,7 +256,7 @@ export async function readCourseRow(tx: SchoolTransaction, id: string, hold = fa
       "meant",
     ])
     .where("id", "=", id)
-    .$if(hold, (query) => query.forUpdate())
+    .$if(hold, (query) => query.forNoKeyUpdate())
     .executeTakeFirst();
 }
 
@@ -287,7 +314,7 @@ export async function orderCourses(
     .select(["id", "position"])
     // Held in an order that does not change, so that two who arrange take turns; what they waited for may have moved.
     .orderBy("id")
-    .forUpdate()
+    .forNoKeyUpdate()
     .execute();
   rows.sort((a, b) => a.position - b.position);
   const rest = rows.filter((row) => row.id !== id).map((row) => row.id);

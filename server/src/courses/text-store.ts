@@ -117,5 +117,5 @@ export async function coursesWith(tx: SchoolTransaction, content: string, but: s
 
 /** Holds a lesson's content: whoever changes it in whatever course waits. */
 export async function holdContent(tx: SchoolTransaction, content: string): Promise<void> {
-  await tx.selectFrom("lesson").select("id").where("id", "=", content).forUpdate().execute();
+  await tx.selectFrom("lesson").select("id").where("id", "=", content).forNoKeyUpdate().execute();
 }

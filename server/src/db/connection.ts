@@ -29,6 +29,8 @@ export interface Database {
   ): Promise<{ slug: string; name: string; role: Role }[]>;
   /** The courses, of all schools, in which somebody's openings must be worked out again at an instant. */
   coursesToProject(at: string): Promise<{ school: SchoolId; course: string }[]>;
+  /** Adds up what was counted of people since the last time, over all schools. */
+  foldHeadcounts(): Promise<void>;
   /** What an invitation that can still be used is for, by the hash of its token. */
   findInvitation(hash: string): Promise<InvitationRow | null>;
   /** The schools in which an account is staff or a person. */
@@ -153,6 +155,9 @@ export function openDatabase(
         course: string;
       }>`select school, course from courses_to_project(${at}::timestamptz)`.execute(reading);
       return rows;
+    },
+    async foldHeadcounts() {
+      await sql`select fold_headcounts()`.execute(db);
     },
     async findInvitation(hash) {
       const { rows } = await sql<InvitationRow>`select * from invitation_of(${hash})`.execute(

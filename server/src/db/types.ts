@@ -2,6 +2,7 @@
 
 import type { RippleAnswer, StaffRole } from "@dawngate/contract";
 import type { CourseCard, CoverType, Operation, OwnWords } from "@dawngate/core/courses";
+import type { Standing } from "@dawngate/core/enrollment";
 import type { PlanCohort, PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
 
@@ -197,6 +198,11 @@ export interface CourseVersionTable extends Authored {
   plan: JSONColumnType<PlanCourse>;
   /** What stands in its lessons: content by lesson. */
   lessons: ColumnType<Record<string, string>, string | undefined, string>;
+  /** What lists say of it: its title, and how much is published in it. */
+  title: string;
+  modules: number;
+  lesson_count: number;
+  minutes: number;
   /** The form its document was written in. */
   form: Generated<number>;
   note: string;
@@ -246,6 +252,32 @@ export interface EnrollmentTable {
   projected_sequence: Generated<number | null>;
   /** From this instant on its openings must be worked out again; null: only when something happens. */
   stale_at: Generated<string | null>;
+  /** Their name as lists are sorted by it: filled in by the database. */
+  sort_name: Generated<string>;
+  enrolled_at: string;
+  /** The zone they enrolled with. */
+  time_zone: string;
+  /** The projection's line: what lists say. It holds as the openings do. */
+  access_from: Generated<string | null>;
+  access_until: Generated<string | null>;
+  standing: Generated<Standing>;
+  done: Generated<number>;
+  required: Generated<number>;
+  finished_at: Generated<string | null>;
+  next_opens: Generated<string | null>;
+  next_item: Generated<string | null>;
+  seen_at: string | null;
+}
+
+/** How many people stand how in a course: differences, which add up. */
+export interface HeadcountTable {
+  school_id: string;
+  course_id: string;
+  cohort_id: string | null;
+  standing: Standing;
+  finished: boolean;
+  people: number;
+  folded: Generated<boolean>;
 }
 
 export interface EnrollmentEventTable extends Authored {
@@ -310,6 +342,7 @@ export interface Tables {
   cohort: CohortTable;
   person: PersonTable;
   enrollment: EnrollmentTable;
+  headcount: HeadcountTable;
   enrollment_event: EnrollmentEventTable;
   opening: OpeningTable;
   member: MemberTable;

@@ -11,8 +11,9 @@ import { write } from "../review/ripple";
 import { type Context, isTheirs } from "../school/context";
 import { type Happening, keep, numbered } from "./append";
 import { type Case, clockOf, holdCase, readCase, withEvents, workOut } from "./case";
-import { seatsIn } from "./enroll";
-import { holdSeats, readCohorts, readPeople, setCohort } from "./store";
+import { nextMatching } from "./roster";
+import { holdSeats, seatsLeft } from "./seats";
+import { readCohorts, readPeople, setCohort } from "./store";
 
 /**
  * Does something for people, now, or says what it would do. Those for whom it makes no sense are named with the reason,
@@ -22,18 +23,22 @@ export async function act(
   { db }: Pick<Services, "db">,
   context: Context,
   course: string,
-  { enrollments, key, act: asked, look = false }: ActRequest,
+  { enrollments: named, matching, after, key, act: asked, look = false }: ActRequest,
 ): Promise<Acted> {
   const at = context.now;
   return db.withSchool(context, async (tx) => {
+    const { enrollments, next } = matching
+      ? await nextMatching(tx, context, course, matching, after)
+      : { enrollments: named ?? [], next: null };
     const seats =
       asked.type === "moved" ? await seatsFor(tx, context, course, asked.cohort, at, look) : null;
     const acting = new Acting(tx, context, asked, key, at, look, seats);
     // In one order, so that two who act for the same people take turns.
     for (const id of [...new Set(enrollments)].sort()) await acting.one(course, id);
-    const answer = await acting.answer();
+    const answer = { ...(await acting.answer()), next };
     const [first] = answer.refused;
-    if (!look && first && acting.done === 0)
+    // Of many who match some may be refused, and the rest comes after them.
+    if (!look && !matching && first && acting.done === 0)
       throw refusal(
         answer.refused.length === 1 ? first.reason : "It can be done for none of them.",
         answer.refused.map(({ name, reason }) => ({ path: name, reason })),
@@ -57,11 +62,10 @@ async function seatsFor(
   look: boolean,
 ): Promise<Seats> {
   if (!isTheirs(context, cohort)) throw notFound("You can move people into the cohorts you lead.");
-  if (!look) await holdSeats(tx, course, null);
   if (cohort === null) return { cohort: null, left: Number.POSITIVE_INFINITY };
   const found = (await readCohorts(tx, course)).find((one) => one.cohort.id === cohort)?.cohort;
   if (!found) throw notFound(`There is no cohort "${cohort}" in this course.`);
-  const left = await seatsIn(tx, context.school, course, found, at);
+  const left = await (look ? seatsLeft : holdSeats)(tx, context.school, course, found, at);
   return { cohort: found, left: left ?? Number.POSITIVE_INFINITY };
 }
 
@@ -120,7 +124,7 @@ class Acting {
     await keep(tx, context.school, after, events, timeline, at, before);
   }
 
-  async answer(): Promise<Acted> {
+  async answer(): Promise<Omit<Acted, "next">> {
     const { tx, people, refused } = this;
     const names = await readPeople(tx, [
       ...people.map(({ enrollment }) => enrollment),

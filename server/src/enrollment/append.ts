@@ -7,7 +7,7 @@ import { projectionOf } from "../schedule/project";
 import { writeOpenings } from "../schedule/store";
 import { type Case, holdCase, withEvents, workOut } from "./case";
 import { eventsAdded } from "./event-store";
-import type { KeptEvent, NewEvent } from "./events";
+import { isTheirOwn, type KeptEvent, type NewEvent } from "./events";
 
 export interface Happening extends NewEvent {
   reason: string | null;
@@ -72,9 +72,10 @@ export async function keep(
     projected.sequence === first - 1 &&
     (projected.staleAt === null || Date.parse(projected.staleAt) > now);
   const items = holds ? changedItems(timeline, before) : timeline.items;
-  const projection = projectionOf(after, { ...timeline, items }, now);
+  const projection = projectionOf(after, timeline, now, items);
   const added = eventsAdded(school, enrollment.id, events);
-  await writeOpenings(tx, school, [{ ...projection, all: !holds }], added);
+  const seen = events.findLast(({ kind }) => isTheirOwn(kind))?.at ?? null;
+  await writeOpenings(tx, school, [{ ...projection, seen, all: !holds }], added);
 }
 
 /** The items that open or close at another instant than before. */

@@ -32,6 +32,8 @@ export interface Case {
   events: KeptEvent[];
   /** What the kept openings were worked out from. */
   projected: { version: number | null; sequence: number | null; staleAt: string | null };
+  /** When they were here last; null: never. */
+  seenAt: string | null;
   /** The idempotency keys that are on record. */
   keys: ReadonlySet<string>;
 }

@@ -3,7 +3,7 @@ import { randomUUID } from "node:crypto";
 import type { EnrollRequest, NewEnrollment, PublicCourse, WayIn } from "@dawngate/contract";
 import { wordsOf } from "@dawngate/core/courses";
 import { type EnrollingFault, enrollingFaults, windowState } from "@dawngate/core/enrollment";
-import { enrollmentSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
+import { enrollmentSchema, type PlanCourse } from "@dawngate/core/plan";
 import {
   addDays,
   formatInstant,
@@ -13,80 +13,38 @@ import {
   zoneOf,
 } from "@dawngate/core/time";
 import { readCover } from "../courses/cover-store";
-import { published, publishedOutline, sizeOf } from "../courses/service";
-import { versionPlans } from "../courses/versions";
+import { publishedOutline, sizeOf } from "../courses/outline";
+import { published } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
 import { conflict, notFound, ProblemError } from "../http/problem";
 import { follow } from "../jobs/outbox";
-import { InBulk } from "../schedule/in-bulk";
 import { projectOne } from "../schedule/project";
 import type { Context } from "../school/context";
-import { planSchool } from "../school/plan";
+import { reading } from "../school/service";
 import { inviteWithin } from "../school/staff";
 import { linkPerson, readPersonOf, readSchool } from "../school/store";
 import { readCase, workOut } from "./case";
-import { lotsOf } from "./lot-store";
+import { holdTurn } from "./headcount-store";
 import { sayFault } from "./say";
+import { FEW, holdSeats, seatsLeft, TooMany } from "./seats";
 import {
-  enrollmentsOf,
   findPersonByEmail,
-  holdSeats,
   insertEnrollments,
   insertPerson,
+  linesOf,
   readCohorts,
   setAccount,
 } from "./store";
 
 interface Place {
-  cohort: { name: string; cohort: PlanCohort } | null;
+  cohort: NamedCohort | null;
   window: { opens: string; closes: string } | null;
   seatsLeft: number | null;
   ends: Instant | null;
 }
 
-/** What the ways into a course are told by: the school, the cohorts of the course, and its people under both. */
-interface Ground {
-  row: Awaited<ReturnType<typeof readSchool>>;
-  timeZone: string;
-  cohorts: NamedCohort[];
-  inBulk: InBulk;
-}
-
 type NamedCohort = Awaited<ReturnType<typeof readCohorts>>[number];
-
-async function groundOf(tx: SchoolTransaction, course: string): Promise<Ground> {
-  const row = await readSchool(tx);
-  const school = planSchool(row);
-  const cohorts = await readCohorts(tx, course);
-  const plans = cohorts.map(({ cohort }) => cohort);
-  return { row, timeZone: school.timeZone, cohorts, inBulk: new InBulk(school, plans) };
-}
-
-/**
- * How many seats are left in a cohort; null where there is no limit. A seat is taken by whoever's access has not ended:
- * who is paused or suspended keeps it. Only the people of the cohort are looked at, and none where seats do not count.
- */
-async function seatsLeft(
-  tx: SchoolTransaction,
-  schoolId: SchoolId,
-  course: { id: string; number: number },
-  { inBulk }: Ground,
-  { id, seats }: PlanCohort,
-  now: Instant,
-): Promise<number | null> {
-  if (seats === null) return null;
-  let taken = 0;
-  for await (const lot of lotsOf(tx, course.id, id)) {
-    for (const { versions, rows, people } of inBulk.alike(lot, course.number)) {
-      const plans = await versionPlans(tx, schoolId, course.id, versions);
-      const { accessUntil } = inBulk.answer(plans, people, now, { closes: true }).answer;
-      // No end is later than now.
-      taken += rows.filter((_, p) => !((accessUntil[p] as number) <= now)).length;
-    }
-  }
-  return Math.max(0, seats - taken);
-}
 
 /** The enrollment by which somebody is in a course, its access not ended; null where there is none. */
 async function activeEnrollment(
@@ -96,57 +54,55 @@ async function activeEnrollment(
   person: string,
   now: Instant,
 ): Promise<string | null> {
-  for (const { id } of await enrollmentsOf(tx, person, course)) {
+  for (const { id, holds, until } of await linesOf(tx, person, formatInstant(now), course)) {
+    if (holds) {
+      if (until === null || Date.parse(until) > now) return id;
+      continue;
+    }
     const found = await readCase(tx, schoolId, id);
-    const until = found && workOut(found, now).access.until;
-    if (found && (until === null || until > now)) return id;
+    const end = found && workOut(found, now).access.until;
+    if (found && (end === null || end > now)) return id;
   }
   return null;
 }
 
-async function placeOf(
-  tx: SchoolTransaction,
-  schoolId: SchoolId,
-  course: { id: string; number: number; plan: PlanCourse },
-  ground: Ground,
+function placeOf(
+  course: { plan: PlanCourse },
+  timeZone: string,
   cohort: NamedCohort | null,
-  now: Instant,
-): Promise<Place> {
+  seatsLeft: number | null,
+): Place {
   if (!cohort) return { cohort, window: course.plan.window, seatsLeft: null, ends: null };
   const { window, ends } = cohort.cohort;
   const last = parseDate(ends);
   return {
     cohort,
     window,
-    seatsLeft: await seatsLeft(tx, schoolId, course, ground, cohort.cohort, now),
-    ends: last.ok ? startOfDay(zoneOf(ground.timeZone), addDays(last.value, 1)) : null,
+    seatsLeft,
+    ends: last.ok ? startOfDay(zoneOf(timeZone), addDays(last.value, 1)) : null,
   };
-}
-
-/** How many seats are left in a cohort; null where there is no limit. */
-export async function seatsIn(
-  tx: SchoolTransaction,
-  school: SchoolId,
-  courseId: string,
-  cohort: PlanCohort,
-  now: Instant,
-): Promise<number | null> {
-  const course = await published(tx, school, courseId);
-  return seatsLeft(tx, school, course, await groundOf(tx, courseId), cohort, now);
 }
 
 /** A course as everybody may see it, with the ways into it for the one who asks. */
 export async function showPublicCourse(
-  { threads }: Pick<Services, "threads">,
-  { school, person, now }: Context,
+  { db, threads }: Pick<Services, "db" | "threads">,
+  context: Context,
   course: string,
 ): Promise<PublicCourse> {
-  return sameForAll(JSON.stringify([school, course, person]), () =>
-    threads.run("public-page", { school, course, person, now }),
-  );
+  const { school, person, now } = context;
+  try {
+    return await reading(db, context, (tx) =>
+      publicCourseFor(tx, school, course, person, now, FEW),
+    );
+  } catch (error) {
+    if (!(error instanceof TooMany)) throw error;
+    return sameForAll(JSON.stringify([school, course, person]), () =>
+      threads.run("public-page", { school, course, person, now }),
+    );
+  }
 }
 
-/** In a thread, since it looks at many people; and once for visitors who come at once, since they are told the same. */
+/** In a thread, since many people's dates are being worked out; and once for visitors who come at once. */
 const underWay = new Map<string, Promise<PublicCourse>>();
 
 function sameForAll(key: string, make: () => Promise<PublicCourse>): Promise<PublicCourse> {
@@ -164,16 +120,18 @@ export async function publicCourseFor(
   id: string,
   person: string | null,
   now: Instant,
+  most?: number,
 ): Promise<PublicCourse> {
   const course = await published(tx, schoolId, id);
-  const ground = await groundOf(tx, id);
-  const { row } = ground;
+  const row = await readSchool(tx);
+  const cohorts = await readCohorts(tx, id);
   const mine = person === null ? null : await activeEnrollment(tx, schoolId, id, person, now);
-  const zone = zoneOf(ground.timeZone);
+  const zone = zoneOf(row.time_zone);
   const { archived } = course;
   const ways: WayIn[] = [];
-  for (const cohort of ground.cohorts.length > 0 ? ground.cohorts : [null]) {
-    const place = await placeOf(tx, schoolId, course, ground, cohort, now);
+  for (const cohort of cohorts.length > 0 ? cohorts : [null]) {
+    const left = cohort && (await seatsLeft(tx, schoolId, id, cohort.cohort, now, most));
+    const place = placeOf(course, row.time_zone, cohort, left);
     const all = { published: true, archived, ...place };
     const faults = enrollingFaults(all, mine !== null, zone, now);
     ways.push({
@@ -232,9 +190,6 @@ export async function enrollSelf(
   const { account } = context;
   if (!account) throw new ProblemError(401, "Sign in first.");
   return db.withSchool(context, async (tx) => {
-    // The same press twice, two windows at once, the last seat for two: all wait here, one after the other.
-    await holdSeats(tx, courseId, null);
-    // Asked again: the press before this one may have made the person.
     const person =
       (await readPersonOf(tx, account.id)) ??
       (await linkPerson(tx, account.id, account.email)) ??
@@ -258,7 +213,6 @@ export async function enrollByHand(
 ): Promise<{ enrollment: string }> {
   const { db, baseUrl } = services;
   return db.withSchool(context, async (tx) => {
-    await holdSeats(tx, courseId, null);
     const found = await findPersonByEmail(tx, email);
     const person = found?.id ?? (await newPerson(tx, context, name, email, timeZone, null));
     const reason = `Enrolled by ${context.who.name}`;
@@ -311,14 +265,18 @@ async function enter(
   { person, cohort, timeZone, bySelf, reason }: Entry,
   now: Instant,
 ): Promise<{ enrollment: string }> {
+  // The same press twice, two windows at once: they take turns.
+  await holdTurn(tx, courseId, `person ${person}`);
   const course = await published(tx, context.school, courseId);
-  const ground = await groundOf(tx, courseId);
-  const { cohorts, timeZone: zone } = ground;
+  const { time_zone: zone } = await readSchool(tx);
+  const cohorts = await readCohorts(tx, courseId);
   const chosen = cohorts.find((one) => one.cohort.id === cohort) ?? null;
   if (cohort !== null && !chosen) throw notFound(`There is no cohort "${cohort}" in this course.`);
   if (bySelf && cohort === null && cohorts.length > 0)
     throw conflict("This course is taken in cohorts; choose one.");
-  const place = await placeOf(tx, context.school, course, ground, chosen, now);
+  // The last seat for two: one of them waits here.
+  const left = chosen && (await holdSeats(tx, context.school, courseId, chosen.cohort, now));
+  const place = placeOf(course, zone, chosen, left);
   const inAlready = (await activeEnrollment(tx, context.school, courseId, person, now)) !== null;
   const all = { published: true, archived: course.archived, ...place };
   const faults = enrollingFaults(all, inAlready, zoneOf(zone), now);

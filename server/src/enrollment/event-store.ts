@@ -47,6 +47,8 @@ interface CaseRow {
   cohort: PlanCohort | null;
   events: KeptEvent[];
   projected: { version: number | null; sequence: number | null; staleAt: string | null };
+  /** When they were here last. */
+  seenAt: string | null;
   /** The idempotency keys of its events. */
   keys: string[];
   /** This very transaction has written it. */
@@ -70,7 +72,7 @@ export async function readCaseRow(
       json_build_object('timeZone', s.time_zone, 'currency', s.currency,
         'calendar', json_build_object('weekend', s.weekend, 'closed', s.closed)) as school,
       json_build_object('version', e.projected_version, 'sequence', e.projected_sequence,
-        'staleAt', e.stale_at) as projected,
+        'staleAt', e.stale_at) as projected, e.seen_at as "seenAt",
       (select json_build_object('id', k.id, 'course', k.course_id,
           'window', case when k.window_opens is null or k.window_closes is null then null
             else json_build_object('opens', k.window_opens, 'closes', k.window_closes) end,
@@ -92,7 +94,7 @@ export async function readCaseRow(
     join course c on c.school_id = e.school_id and c.id = e.course_id
     join school s on s.id = e.school_id
     where e.id = ${enrollment}
-    ${hold ? sql`for update of e` : sql``}
+    ${hold ? sql`for no key update of e` : sql``}
   `.execute(tx);
   const [row] = rows;
   if (!row) return null;

@@ -29,6 +29,10 @@ const SETTING_UP = [
 /** Whether events of a kind say how an enrollment is set up, and not what happened in it. */
 export const setsUp = (kind: string) => (SETTING_UP as readonly string[]).includes(kind);
 
+/** Kinds of events that a person's own work in the course leaves: by them one knows when they were here. */
+const THEIR_OWN: readonly string[] = ["started", "completed", "uncompleted"];
+export const isTheirOwn = (kind: string) => THEIR_OWN.includes(kind);
+
 /** The events that say what a plan's enrollment says, set-up first, the rest by their instant. */
 export function toEvents(enrollment: PlanEnrollment): NewEvent[] {
   const { enrolledAt, paidAt, startedAt, timeZone, needsPayment, cohort } = enrollment;

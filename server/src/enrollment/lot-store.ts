@@ -27,13 +27,15 @@ interface Asked {
    * event, or overtaken by time. They are held, and those that somebody else works on are left to them.
    */
   unprojectedAt?: string;
+  /** Only these. */
+  among?: readonly string[];
 }
 
 /** The next lot; empty at the end. */
 export async function readLot(
   tx: SchoolTransaction,
   course: string,
-  { after, cohort, unprojectedAt }: Asked,
+  { after, cohort, unprojectedAt, among }: Asked,
 ): Promise<LotRow[]> {
   const { rows } = await sql<
     Omit<LotRow, "enrollment"> & { events: [number, string, string, object][] }
@@ -44,15 +46,18 @@ export async function readLot(
       join course c on c.school_id = e.school_id and c.id = e.course_id
       where e.course_id = ${course} and e.id > ${after}
       ${cohort === undefined ? sql`` : sql`and e.cohort_id = ${cohort}`}
+      ${among === undefined ? sql`` : sql`and e.id = any (${among}::text[])`}
       ${
         unprojectedAt === undefined
           ? sql``
-          : sql`and (e.projected_version is distinct from coalesce(e.pinned_version, c.current_version)
+          : // Found by index; looked at again once it is held.
+            sql`and e.id in (select u.id from unheld_in(${course}, ${unprojectedAt}::timestamptz) u)
+            and (e.projected_version is distinct from coalesce(e.pinned_version, c.current_version)
               or e.projected_sequence is distinct from e.last_sequence
               or e.stale_at <= ${unprojectedAt}::timestamptz)`
       }
       order by e.id limit ${LOT}
-      ${unprojectedAt === undefined ? sql`` : sql`for update of e skip locked`}
+      ${unprojectedAt === undefined ? sql`` : sql`for no key update of e skip locked`}
     )
     select lot.id, lot.pinned_version as pinned, lot.held_versions as held,
       lot.last_sequence as sequence, events
@@ -86,17 +91,6 @@ export async function* lotsOf(
     if (lot.length < LOT || !last) return;
     after = last.id;
   }
-}
-
-/** How many people are in a course, or in one of its cohorts. */
-export async function countPeople(tx: SchoolTransaction, course: string, cohort?: string) {
-  const { count } = await tx
-    .selectFrom("enrollment")
-    .select((e) => e.fn.countAll<string>().as("count"))
-    .where("course_id", "=", course)
-    .$if(cohort !== undefined, (query) => query.where("cohort_id", "=", cohort as string))
-    .executeTakeFirstOrThrow();
-  return Number(count);
 }
 
 /** Has the openings of everybody in a course, where they do not hold, worked out once this transaction is committed. */

@@ -1,10 +1,10 @@
 /** The enrollee's side: the shelf, the course as it stands for them, and the door of each lesson. */
-import type { MyCourse, MyLesson, Shelf, Ticked } from "@dawngate/contract";
+import type { MyCourse, MyLesson, Ticked } from "@dawngate/contract";
 import { wordsOf } from "@dawngate/core/courses";
 import { type Timeline, writeExplainedTimeline, writeSteps } from "@dawngate/core/schedule";
 import { explainOpening } from "@dawngate/core/schedule/words";
-import { DAY, formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
-import { publishedOutline } from "../courses/service";
+import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
+import { publishedOutline } from "../courses/outline";
 import { readLessonText } from "../courses/text-store";
 import type { SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
@@ -13,7 +13,7 @@ import type { Context } from "../school/context";
 import { reading } from "../school/service";
 import { appendEvent, type Happening, keep, numbered } from "./append";
 import { type Case, clockOf, readCase, withEvents, workOut } from "./case";
-import { enrollmentsOf } from "./store";
+import { setSeen } from "./store";
 
 /** One of one's own enrollments as it stands at an instant. */
 interface Mine extends Case {
@@ -40,43 +40,6 @@ const standing = (found: Case, now: Instant): Mine => ({
   timeline: workOut(found, now),
   clock: clockOf(found),
 });
-
-export async function showShelf({ db }: Pick<Services, "db">, context: Context): Promise<Shelf> {
-  return reading(db, context, async (tx) => {
-    const own = context.person === null ? [] : await enrollmentsOf(tx, context.person);
-    const courses: Shelf["courses"] = [];
-    for (const { id } of own) {
-      const { plan, timeline, clock } = await mine(tx, context, id, context.now);
-      const titles = new Map(plan.modules.map((module) => [module.id, module.title]));
-      const modules = timeline.items.filter(({ kind }) => kind === "module");
-      const ahead = modules
-        .filter(({ state }) => state === "scheduled")
-        .sort((a, b) => (a.opens ?? 0) - (b.opens ?? 0))[0];
-      const { access } = timeline;
-      courses.push({
-        enrollment: id,
-        course: plan.id,
-        title: plan.title,
-        clock,
-        state: access.state,
-        shutBy: access.shutBy,
-        from: access.from === null ? null : formatInstant(access.from),
-        until: access.until === null ? null : formatInstant(access.until),
-        progress: timeline.progress,
-        fresh: modules
-          .filter(({ state, opens }) => state === "open" && (opens ?? 0) > context.now - 7 * DAY)
-          .map((module) => titles.get(module.id) ?? ""),
-        next:
-          ahead?.opens == null
-            ? null
-            : { title: titles.get(ahead.id) ?? "", opens: formatInstant(ahead.opens) },
-      });
-    }
-    // What can be gone on with stands first, what has ended last.
-    const rank = { open: 0, scheduled: 1, waiting: 2, closed: 3 };
-    return { courses: courses.sort((a, b) => rank[a.state] - rank[b.state]) };
-  });
-}
 
 export async function showMyCourse(
   { db }: Pick<Services, "db">,
@@ -109,6 +72,7 @@ function sayMine(
       version,
       enrolledAt: enrollment.enrolledAt,
       timeZone: enrollment.timeZone,
+      person: null,
       clock,
       ...writeExplainedTimeline(timeline),
     },
@@ -122,6 +86,9 @@ function goOn({ items }: Timeline): string | null {
   );
   return next?.id ?? null;
 }
+
+/** So often at the most it is written down that somebody was here, in milliseconds. */
+const SEEN_EVERY = 600_000;
 
 /** The door: whether a lesson opens for this person now is asked of the evaluator, and nothing else. */
 function enterLesson({ plan, timeline, clock }: Mine, lesson: string) {
@@ -175,6 +142,8 @@ export async function openMyLesson(
         },
         context.now,
       );
+    else if (own.seenAt === null || Date.parse(own.seenAt) < context.now - SEEN_EVERY)
+      await setSeen(tx, id, formatInstant(context.now));
     return {
       id: lesson,
       title: found.title,

@@ -12,6 +12,11 @@ import {
   newEnrollment,
   publicCourse,
   record,
+  roster,
+  rosterPerson,
+  rosterQuery,
+  rosterTotals,
+  rosterTotalsQuery,
   shelf,
   tick,
   ticked,
@@ -35,9 +40,11 @@ import { refusal } from "../http/problem";
 import { isTheirs } from "../school/context";
 import { act } from "./acts";
 import { enrollByHand, enrollSelf, showPublicCourse } from "./enroll";
-import { openMyLesson, showMyCourse, showShelf, tickLesson } from "./mine";
+import { openMyLesson, showMyCourse, tickLesson } from "./mine";
+import { showRoster, showRosterPerson, showTotals } from "./roster";
 import { sendWhy } from "./send-why";
 import { changeCohort, createCohort, gateCohort, showRecord } from "./service";
+import { showShelf } from "./shelf";
 
 const tags = ["enrollment"];
 const inMine = inSchool.extend({ enrollment: planFields.id });
@@ -112,6 +119,58 @@ export function enrollmentRoutes(services: Services) {
             { path: "cohort", reason: "Choose one of your cohorts" },
           ]);
         return c.json(await enrollByHand(services, c.get("context"), course, request), 200);
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}/people",
+        tags,
+        summary: "The people of a course, page by page",
+        description: "Found by a part of their name, narrowed and sorted by the server.",
+        middleware: may(services, "people.see"),
+        request: { params: inCourse, query: rosterQuery },
+        responses: answers(roster, "A page, and where the next one begins."),
+      }),
+      async (c) => {
+        const { course } = c.req.valid("param");
+        return c.json(
+          await showRoster(services, c.get("context"), course, c.req.valid("query")),
+          200,
+        );
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}/people/totals",
+        tags,
+        summary: "How many people stand how in a course",
+        middleware: may(services, "people.see"),
+        request: { params: inCourse, query: rosterTotalsQuery },
+        responses: answers(rosterTotals, "How many, by standing and by cohort."),
+      }),
+      async (c) => {
+        const { course } = c.req.valid("param");
+        return c.json(
+          await showTotals(services, c.get("context"), course, c.req.valid("query")),
+          200,
+        );
+      },
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}/enrollments/{enrollment}",
+        tags,
+        summary: "One person of a course, as the roster has them",
+        middleware: may(services, "people.see"),
+        request: { params: inEnrollment },
+        responses: answers(rosterPerson, "The person."),
+      }),
+      async (c) => {
+        const { course, enrollment } = c.req.valid("param");
+        return c.json(await showRosterPerson(services, c.get("context"), course, enrollment), 200);
       },
     )
     .openapi(

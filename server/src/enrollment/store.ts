@@ -5,7 +5,8 @@ import { windowOf } from "../courses/store";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { CohortTable } from "../db/types";
-import { toEvents } from "./events";
+import { holdsAt } from "../schedule/store";
+import { isTheirOwn, toEvents } from "./events";
 
 export interface NewPerson {
   id: string;
@@ -95,6 +96,9 @@ export async function insertEnrollments(
       person_id: person,
       cohort_id: enrollment.cohort,
       last_sequence: events.length,
+      enrolled_at: enrollment.enrolledAt,
+      time_zone: enrollment.timeZone,
+      seen_at: events.findLast(({ kind }) => isTheirOwn(kind))?.at ?? null,
     })),
   );
   await insertMany(
@@ -148,74 +152,29 @@ export async function readCohorts(tx: SchoolTransaction, course: string) {
   }));
 }
 
-/** Who is in a course, by name: what a list of people shows, and no more. */
-export async function listPeople(tx: SchoolTransaction, course: string) {
+/** How many cohorts each of some courses has. */
+export async function countCohorts(tx: SchoolTransaction, courses: readonly string[]) {
+  const { rows } = await sql<{ course: string; count: number }>`
+    select course_id as course, count(*)::integer as count from cohort
+    where course_id = any (${courses}::text[]) group by 1
+  `.execute(tx);
+  return new Map(rows.map(({ course, count }) => [course, count]));
+}
+
+/** A person's enrollments, newest first, with the projection's line of each and whether it holds at an instant. */
+export async function linesOf(tx: SchoolTransaction, person: string, at: string, course?: string) {
   return tx
-    .selectFrom("enrollment")
-    .innerJoin("person", (join) =>
-      join
-        .onRef("person.school_id", "=", "enrollment.school_id")
-        .onRef("person.id", "=", "enrollment.person_id"),
+    .selectFrom("enrollment as e")
+    .innerJoin("course as c", (join) =>
+      join.onRef("c.school_id", "=", "e.school_id").onRef("c.id", "=", "e.course_id"),
     )
-    .innerJoin("enrollment_event as enrolled", (join) =>
-      join
-        .onRef("enrolled.school_id", "=", "enrollment.school_id")
-        .onRef("enrolled.enrollment_id", "=", "enrollment.id")
-        .on("enrolled.kind", "=", "enrolled"),
-    )
-    .select([
-      "enrollment.id",
-      "enrollment.person_id",
-      "person.name",
-      "person.time_zone",
-      "enrollment.cohort_id",
-      "enrolled.at",
-    ])
-    .where("enrollment.course_id", "=", course)
-    .orderBy("person.name")
-    .orderBy("enrollment.id")
-    .execute();
-}
-
-/** How many people and cohorts each course has. */
-export async function countByCourse(tx: SchoolTransaction) {
-  const people = await tx
-    .selectFrom("enrollment")
-    .select(["course_id", (e) => e.fn.countAll<string>().as("count")])
-    .groupBy("course_id")
-    .execute();
-  const cohorts = await tx
-    .selectFrom("cohort")
-    .select(["course_id", (e) => e.fn.countAll<string>().as("count")])
-    .groupBy("course_id")
-    .execute();
-  const table = (rows: { course_id: string; count: string }[]) =>
-    new Map(rows.map(({ course_id, count }) => [course_id, Number(count)]));
-  return { people: table(people), cohorts: table(cohorts) };
-}
-
-/** Holds a cohort's row, or the course's where there is none, so that seats are given out one after the other. */
-export async function holdSeats(tx: SchoolTransaction, course: string, cohort: string | null) {
-  if (cohort === null)
-    await tx.selectFrom("course").select("id").where("id", "=", course).forUpdate().execute();
-  else
-    await tx
-      .selectFrom("cohort")
-      .select("id")
-      .where("course_id", "=", course)
-      .where("id", "=", cohort)
-      .forUpdate()
-      .execute();
-}
-
-/** The enrollments of a person in a course, newest first. */
-export async function enrollmentsOf(tx: SchoolTransaction, person: string, course?: string) {
-  return tx
-    .selectFrom("enrollment")
-    .select(["id", "course_id", "cohort_id"])
-    .where("person_id", "=", person)
-    .$if(course !== undefined, (query) => query.where("course_id", "=", course as string))
-    .orderBy("id", "desc")
+    .select(["e.id", "e.course_id as course", "e.access_until as until", "e.access_from as from"])
+    .select(["e.standing", "e.done", "e.required", "e.time_zone as timeZone"])
+    .select((q) => q.fn.coalesce("e.pinned_version", "c.current_version").as("version"))
+    .select(holdsAt(at).as("holds"))
+    .where("e.person_id", "=", person)
+    .$if(course !== undefined, (query) => query.where("e.course_id", "=", course as string))
+    .orderBy("e.id", "desc")
     .execute();
 }
 
@@ -258,6 +217,11 @@ export async function setCohort(tx: SchoolTransaction, enrollment: string, cohor
     .set({ cohort_id: cohort })
     .where("id", "=", enrollment)
     .execute();
+}
+
+/** Writes down that somebody was here. */
+export async function setSeen(tx: SchoolTransaction, enrollment: string, at: string) {
+  await tx.updateTable("enrollment").set({ seen_at: at }).where("id", "=", enrollment).execute();
 }
 
 /** Gives a person the account they sign in with. */

@@ -145,6 +145,7 @@ export async function startQueue({
       `select outbox_lost(interval '${LOST}') as lost`,
     );
     if ((rows[0]?.lost ?? 0) > 0) look();
+    await db.foldHeadcounts();
     for (const { school, course } of await db.coursesToProject(formatInstant(now())))
       if (!closed) await parts.threads.run("project", { school, course, now: now() });
   };

@@ -15,7 +15,7 @@ import { versionPlan } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { readCase } from "../enrollment/case";
 import { gatesWith } from "../enrollment/cohort-gates";
-import { countPeople } from "../enrollment/lot-store";
+import { countPeople } from "../enrollment/headcount-store";
 import { readCohorts } from "../enrollment/store";
 import { notFound } from "../http/problem";
 import { timelineOf } from "../schedule/service";

@@ -5,7 +5,8 @@ import { compareAll, type PersonRipple as Found, RippleTally } from "@dawngate/c
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { versionPlans } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { countPeople, lotsOf } from "../enrollment/lot-store";
+import { countPeople } from "../enrollment/headcount-store";
+import { lotsOf } from "../enrollment/lot-store";
 import { readPeople } from "../enrollment/store";
 import { InBulk } from "../schedule/in-bulk";
 

@@ -1,6 +1,7 @@
 /** Versions: published once, never changed. */
 import type { PlanCourse } from "@dawngate/core/plan";
 import { sql } from "kysely";
+import { sizeOf } from "../courses/outline";
 import { FORM } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { CourseVersionTable } from "../db/types";
@@ -18,6 +19,7 @@ export async function insertVersion(
   lessons: Record<string, string>,
   published: Published,
 ): Promise<number> {
+  const { lessons: lessonCount, ...size } = sizeOf(plan);
   const { newest } = await tx
     .selectFrom("course_version")
     .select((e) => e.fn.coalesce(e.fn.max("number"), e.lit(0)).as("newest"))
@@ -32,6 +34,9 @@ export async function insertVersion(
       number,
       plan: JSON.stringify(plan),
       form: FORM,
+      title: plan.title,
+      ...size,
+      lesson_count: lessonCount,
       lessons: JSON.stringify(lessons),
       ...published,
     })
@@ -53,7 +58,7 @@ export async function lockCourse(tx: SchoolTransaction, id: string) {
     .selectFrom("course")
     .select(["current_version as version", "draft_sequence as sequence"])
     .where("id", "=", id)
-    .forUpdate()
+    .forNoKeyUpdate()
     .executeTakeFirst();
 }
 

@@ -1,48 +1,89 @@
-/** What everybody's dates in a course are worked out from, for the picture of them all. */
+/** Everybody in a course as one picture: counted in a thread, and kept while counting takes long. */
 import type { Everybody } from "@dawngate/contract";
+import { CrowdCount } from "@dawngate/core/schedule/bulk";
+import { formatInstant, type Instant } from "@dawngate/core/time";
+import { LRUCache } from "lru-cache";
 import { published } from "../courses/service";
-import { versionPlans, versionsOf } from "../courses/versions";
+import { versionPlans } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { lotsOf } from "../enrollment/lot-store";
 import { readCohorts } from "../enrollment/store";
 import type { Services } from "../http/kit";
 import type { Context } from "../school/context";
 import { planSchool } from "../school/plan";
+import { reading } from "../school/service";
 import { readSchool } from "../school/store";
+import { InBulk } from "./in-bulk";
 
-/** The people of a course whom one may see, each with the versions they hold, as JSON. */
+/** As many instants as a wide picture has room for. */
+const SAMPLES = 361;
+/** What took this many milliseconds to count is kept for so long, whatever people do meanwhile; it says of when it is. */
+const SLOW = 300;
+const KEPT_FOR = 60_000;
+
+const kept = new LRUCache<string, Everybody>({ max: 200, ttl: KEPT_FOR });
+const underWay = new Map<string, Promise<Everybody>>();
+
+/** How many of the people whom one may see have what open. A new version, other dates of a cohort or days of the school count at once. */
 export async function showEverybody(
-  { threads }: Pick<Services, "threads">,
-  { school, cohorts }: Context,
+  { db, threads }: Pick<Services, "db" | "threads">,
+  context: Context,
   course: string,
-): Promise<string> {
-  return threads.run("everybody", { school, course, cohorts });
+): Promise<Everybody> {
+  const { school, cohorts, now } = context;
+  const key = await reading(db, context, async (tx) =>
+    JSON.stringify([
+      school,
+      course,
+      cohorts,
+      (await published(tx, school, course)).number,
+      planSchool(await readSchool(tx)),
+      await readCohorts(tx, course),
+    ]),
+  );
+  const found = kept.get(key) ?? underWay.get(key);
+  if (found) return found;
+  const began = performance.now();
+  const made = threads
+    .run("everybody", { school, course, cohorts, now })
+    .finally(() => underWay.delete(key));
+  underWay.set(key, made);
+  const answer = await made;
+  if (performance.now() - began > SLOW) kept.set(key, answer);
+  return answer;
 }
 
-/** The people of a course, of all cohorts or some. */
+/** The people of a course, of all cohorts or some, counted. */
 export async function everybodyIn(
   tx: SchoolTransaction,
   school: SchoolId,
   course: string,
   cohorts: string[] | null,
+  now: Instant,
 ): Promise<Everybody> {
   const { number } = await published(tx, school, course);
-  const held = new Set<number>();
-  const people: Everybody["people"] = [];
+  const own = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
+  const inBulk = new InBulk(planSchool(await readSchool(tx)), own);
+  const count = new CrowdCount(now);
   for await (const lot of lotsOf(tx, course)) {
-    for (const row of lot) {
-      if (cohorts !== null && !cohorts.includes(row.enrollment.cohort ?? "")) continue;
-      const versions = versionsOf(row, number);
-      people.push({ versions, enrollment: row.enrollment });
-      for (const version of versions) held.add(version);
+    const theirs = lot.filter(
+      ({ enrollment }) => cohorts === null || cohorts.includes(enrollment.cohort ?? ""),
+    );
+    for (const { versions, people } of inBulk.alike(theirs, number)) {
+      const plans = await versionPlans(tx, school, course, versions);
+      count.add(inBulk.answer(plans, people, now, { closes: true }));
     }
   }
-  const versions = [...held];
-  const plans = await versionPlans(tx, school, course, versions);
+  const { people, shut, from, step, items } = count.picture(SAMPLES);
+  const written = (at: Instant | null) => (at === null ? null : formatInstant(at));
   return {
-    school: planSchool(await readSchool(tx)),
-    cohorts: (await readCohorts(tx, course)).map(({ cohort }) => cohort),
-    versions: plans.map((plan, i) => ({ number: versions[i] as number, plan })),
+    at: formatInstant(now),
     people,
+    shut,
+    from: formatInstant(from as Instant),
+    step,
+    items: items.map(({ first, last, ...item }) => {
+      return { ...item, first: written(first), last: written(last) };
+    }),
   };
 }

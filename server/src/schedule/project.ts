@@ -19,6 +19,7 @@ import { readCohorts } from "../enrollment/store";
 import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
 import { InBulk } from "./in-bulk";
+import { type Line, lineColumns, lineIn, lineOf, overtakenAt } from "./line";
 import { type Projection, writeLot, writeOpenings } from "./store";
 
 /**
@@ -110,13 +111,16 @@ async function projectLot(
 ): Promise<void> {
   for (const { versions, rows, people } of inBulk.alike(lot, current)) {
     const plans = await versionPlans(tx, school, course, versions);
-    const { items, answer } = inBulk.answer(plans, people, now, { closes: true });
+    const answered = inBulk.answer(plans, people, now, { closes: true, states: true });
+    const { items, answer } = answered;
+    const lines = rows.map((_, p) => lineIn(answered, p, now));
     await writeLot(tx, school, {
       enrollments: rows.map(({ id }) => id),
-      sequences: rows.map(({ sequence }) => sequence),
-      staleAt: rows.map(({ enrollment }, p) =>
-        staleAt(enrollment, answer.shutBy[p] === 1, plans, zone, now),
-      ),
+      heads: rows.map(({ sequence, enrollment }, p) => ({
+        sequence,
+        stale_at: staleAt(enrollment, lines[p] as Line, answer.shutBy[p] === 1, plans, zone, now),
+        ...lineColumns(lines[p] as Line),
+      })),
       version: versions.at(-1) as number,
       items: items.map(({ id }) => id),
       opens: answer.opens,
@@ -125,20 +129,24 @@ async function projectLot(
   }
 }
 
-/** What lists need to know of a case whose timeline was worked out at `now`. */
+/** What lists need to know of a case whose timeline was worked out at `now`; of its items perhaps only some. */
 export function projectionOf(
   { enrollment, plan, held, school, version, lastSequence }: ProjectedCase,
   timeline: Timeline,
   now: Instant,
+  items = timeline.items,
 ): Projection {
   const paused = timeline.access.shutBy === "pause";
+  const line = lineOf(timeline, now);
   return {
     enrollment: enrollment.id,
     version,
     sequence: lastSequence,
-    staleAt: staleAt(enrollment, paused, [...held, plan], school.timeZone, now),
+    staleAt: staleAt(enrollment, line, paused, [...held, plan], school.timeZone, now),
+    line,
+    seen: null,
     all: true,
-    openings: timeline.items.map(({ id, opens, closes }) => ({
+    openings: items.map(({ id, opens, closes }) => ({
       item: id,
       opens: opens === null ? null : formatInstant(opens),
       closes: closes === null ? null : formatInstant(closes),
@@ -152,12 +160,13 @@ type ProjectedCase = Pick<
 >;
 
 /**
- * The instant from which on the passing of time alone changes the dates: when the next thing happens that is on record
- * for later; and while a pause runs, which moves what is counted by its local days (calculations.md, 2, step 9), the
+ * The instant from which on the passing of time alone changes the dates, or what a line says of them: when access begins
+ * or ends, or the next thing opens; when the next thing happens that is on record for later; and while a pause runs, which moves what is counted by its local days (calculations.md, 2, step 9), the
  * next beginning of a day in one of the zones that may count, or within the hour where a plan counts in hours.
  */
 export function staleAt(
   enrollment: PlanEnrollment,
+  line: Line,
   isPaused: boolean,
   plans: readonly PlanCourse[],
   schoolZone: string,
@@ -165,7 +174,8 @@ export function staleAt(
 ): string | null {
   const ahead = [enrollment.paidAt, enrollment.startedAt, ...enrollment.events.map(({ at }) => at)]
     .flatMap((at) => (at === null ? [] : [Date.parse(at)]))
-    .filter((at) => at > now);
+    .filter((at) => at > now)
+    .concat(overtakenAt(line, now));
   if (isPaused) {
     for (const zone of [schoolZone, enrollment.timeZone].map(zoneOf))
       ahead.push(startOfDay(zone, addDays(localDateAt(zone, now), 1)));

@@ -30,17 +30,16 @@ export function scheduleRoutes(services: Services) {
         method: "get",
         path: "/schools/{school}/courses/{course}/everybody",
         tags: ["schedule"],
-        summary: "What everybody's dates are worked out from",
+        summary: "How many have what open, over time",
         description:
-          "The people of a course whom one may see, the versions they hold, as parts of a plan file.",
+          "The people of a course whom one may see, counted. Where that takes long, what was counted within the last minute is answered.",
         middleware: may(services, "people.see"),
         request: { params: inCourse },
-        responses: answers(everybody, "Parts of a plan file."),
+        responses: answers(everybody, "The counts, and of when they are."),
       }),
       async (c) => {
         const { course } = c.req.valid("param");
-        const text = await showEverybody(services, c.get("context"), course);
-        return c.body(text, 200, { "content-type": "application/json" }) as never;
+        return c.json(await showEverybody(services, c.get("context"), course), 200);
       },
     );
 }

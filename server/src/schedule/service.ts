@@ -14,7 +14,7 @@ import {
 import { published } from "../courses/service";
 import type { Database, SchoolTransaction } from "../db/connection";
 import { type Case, clockOf, readCase, workOut } from "../enrollment/case";
-import { readCohorts } from "../enrollment/store";
+import { readCohorts, readPeople } from "../enrollment/store";
 import { notFound } from "../http/problem";
 import { type Context, isTheirs } from "../school/context";
 import { planSchool } from "../school/plan";
@@ -29,12 +29,12 @@ export async function showTimeline(
   query: TimelineQuery,
 ): Promise<TimelineAnswer> {
   return reading(db, context, async (tx) => {
-    const found =
-      query.enrollment === undefined
-        ? await imagined(tx, context, courseId, query)
-        : await real(tx, context, courseId, query.enrollment);
     const at = query.at === undefined ? context.now : checked(parseInstant(query.at));
-    return timelineOf(found, at);
+    if (query.enrollment === undefined)
+      return timelineOf(await imagined(tx, context, courseId, query), at);
+    const found = await real(tx, context, courseId, query.enrollment);
+    const name = (await readPeople(tx, [query.enrollment])).get(query.enrollment)?.name ?? "";
+    return { ...timelineOf(found, at), person: { name, cohort: found.enrollment.cohort } };
   });
 }
 
@@ -49,6 +49,7 @@ export function timelineOf(
     version,
     enrolledAt: enrollment.enrolledAt,
     timeZone: enrollment.timeZone,
+    person: null,
     clock: clockOf(found),
     ...writeExplainedTimeline(workOut(found, at)),
   };

@@ -1,6 +1,7 @@
 /** The projection of openings: kept for lists and notices, never asked whether a door opens. */
 import { type RawBuilder, sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { type Line, lineColumns } from "./line";
 
 export interface OpeningRow {
   item: string;
@@ -15,10 +16,32 @@ export interface Projection {
   sequence: number;
   /** From this instant on they must be worked out again. */
   staleAt: string | null;
+  /** What lists say of the person. */
+  line: Line;
+  /** They were here at this instant; null: nothing is said of it. */
+  seen: string | null;
   openings: OpeningRow[];
   /** These are all of them: others that are kept go. */
   all: boolean;
 }
+
+/**
+ * Whether what is kept of an enrollment `e` of a course `c` holds at an instant: worked out after its last event, from
+ * the version that counts, and not overtaken by time.
+ */
+export const holdsAt = (at: string) => sql<boolean>`coalesce(
+  e.projected_sequence = e.last_sequence
+  and e.projected_version = coalesce(e.pinned_version, c.current_version)
+  and (e.stale_at is null or e.stale_at > ${at}::timestamptz), false)`;
+
+/** When time alone changes what is kept, and the line: as columns of a record set, and as what is set from it. */
+const HEAD = sql`stale_at timestamptz, access_from timestamptz, access_until timestamptz,
+  standing text, done integer, required integer, finished_at timestamptz, next_opens timestamptz,
+  next_item text`;
+const SET_HEAD = sql`stale_at = head.stale_at, access_from = head.access_from,
+  access_until = head.access_until, standing = head.standing, done = head.done,
+  required = head.required, finished_at = head.finished_at, next_opens = head.next_opens,
+  next_item = head.next_item`;
 
 /**
  * Writes the openings of some enrollments, and what they were worked out from, which is all of their events: the
@@ -32,8 +55,15 @@ export async function writeOpenings(
   also: RawBuilder<unknown> = sql``,
 ): Promise<void> {
   if (projections.length === 0) return;
-  const heads = projections.map(({ enrollment, version, sequence, staleAt }) => {
-    return { id: enrollment, version, sequence, stale_at: staleAt };
+  const heads = projections.map(({ enrollment, version, sequence, staleAt, line, seen }) => {
+    return {
+      id: enrollment,
+      version,
+      sequence,
+      stale_at: staleAt,
+      seen,
+      ...lineColumns(line),
+    };
   });
   const rows = projections.flatMap(({ enrollment, openings }) =>
     openings.map(({ item, opens, closes }) => {
@@ -49,10 +79,12 @@ export async function writeOpenings(
       from jsonb_populate_recordset(null::opening, ${JSON.stringify(rows)}::jsonb)
     ), head as materialized (
       select * from jsonb_to_recordset(${JSON.stringify(heads)}::jsonb)
-        as h (id text, version integer, sequence integer, stale_at timestamptz)
+        as h (id text, version integer, sequence integer, seen timestamptz, ${HEAD})
     ), headed as (
       update enrollment e set last_sequence = head.sequence,
-        projected_version = head.version, projected_sequence = head.sequence, stale_at = head.stale_at
+        projected_version = head.version, projected_sequence = head.sequence, ${SET_HEAD},
+        seen_at = case when head.seen > coalesce(e.seen_at, '-infinity') + interval '10 minutes'
+          then head.seen else e.seen_at end
       from head
       where e.school_id = ${school} and e.id = any (${ids}) and e.id = head.id
     ), gone as (
@@ -72,9 +104,8 @@ export async function writeOpenings(
 /** The openings of many enrollments that hold the same versions, in columns. */
 export interface LotOfOpenings {
   enrollments: string[];
-  /** What each was worked out from: its last event, and when time alone changes it. */
-  sequences: number[];
-  staleAt: (string | null)[];
+  /** Of each: the last event it was worked out from, when time alone changes it, and its line. */
+  heads: (ReturnType<typeof lineColumns> & { sequence: number; stale_at: string | null })[];
   version: number;
   items: string[];
   /** A row of items for each enrollment: milliseconds, not a number for none. */
@@ -89,7 +120,7 @@ export interface LotOfOpenings {
 export async function writeLot(
   tx: SchoolTransaction,
   school: SchoolId,
-  { enrollments, sequences, staleAt, version, items, opens, closes }: LotOfOpenings,
+  { enrollments, heads, version, items, opens, closes }: LotOfOpenings,
 ): Promise<void> {
   const column = (values: Float64Array) => `{${values.join(",")}}`;
   const k = items.length;
@@ -129,37 +160,26 @@ export async function writeLot(
       insert into opening (school_id, enrollment_id, item_id, opens, closes)
       select ${school}::uuid, enrollment_id, item_id, opens, closes from changed where fresh
     `.execute(tx);
+  const named = heads.map((head, p) => ({ id: enrollments[p], ...head }));
   await sql`
     update enrollment e set projected_version = ${version}::integer,
-      projected_sequence = head.sequence, stale_at = head.stale_at
-    from unnest(${enrollments}::text[], ${sequences}::integer[], ${staleAt}::timestamptz[])
-      as head (id, sequence, stale_at)
-    where e.school_id = ${school} and e.id = head.id
+      projected_sequence = head.sequence, ${SET_HEAD}
+    from jsonb_to_recordset(${JSON.stringify(named)}::jsonb) as head (id text, sequence integer, ${HEAD})
+    where e.school_id = ${school} and e.id = any (${enrollments}) and e.id = head.id
   `.execute(tx);
 }
 
-/**
- * For each course, the next instant at which something opens for somebody, and for how many people. Only rows that
- * hold count: worked out after the enrollment's last event, from the version that counts, and not stale.
- */
-export async function nextOpenings(tx: SchoolTransaction, now: string) {
-  const { rows } = await sql<{ course_id: string; at: string; people: number }>`
-    with next as (
-      select enrollment.course_id, opening.opens, opening.enrollment_id,
-             min(opening.opens) over (partition by enrollment.course_id) as first
-      from opening
-      join enrollment
-        on enrollment.school_id = opening.school_id and enrollment.id = opening.enrollment_id
-      join course
-        on course.school_id = enrollment.school_id and course.id = enrollment.course_id
-      where opening.opens > ${now}::timestamptz
-        and (opening.closes is null or opening.closes > opening.opens)
-        and (enrollment.stale_at is null or enrollment.stale_at > ${now}::timestamptz)
-        and enrollment.projected_sequence = enrollment.last_sequence
-        and enrollment.projected_version = coalesce(enrollment.pinned_version, course.current_version)
-    )
-    select course_id, first as at, count(distinct enrollment_id)::integer as people
-    from next where opens = first group by course_id, first
-  `.execute(tx);
-  return new Map(rows.map(({ course_id, at, people }) => [course_id, { at, people }]));
+/** Of some enrollments what opens after an instant, in the order in which it does. */
+export async function openingsAfter(
+  tx: SchoolTransaction,
+  enrollments: readonly string[],
+  after: string,
+) {
+  return tx
+    .selectFrom("opening")
+    .select(["enrollment_id as enrollment", "item_id as item", "opens", "closes"])
+    .where("enrollment_id", "in", enrollments)
+    .where("opens", ">", after)
+    .orderBy("opens")
+    .execute();
 }

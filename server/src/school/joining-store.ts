@@ -13,7 +13,7 @@ export async function joinMembers(
     .selectAll()
     .where("user_id", "in", [into.id, from])
     .orderBy("user_id")
-    .forUpdate()
+    .forNoKeyUpdate()
     .execute();
   const other = rows.find(({ user_id }) => user_id === from);
   if (!other) return;
@@ -52,7 +52,7 @@ export async function joinPeople(tx: SchoolTransaction, into: string, from: stri
     .select(["id", "user_id"])
     .where("user_id", "in", [into, from])
     .orderBy("id")
-    .forUpdate()
+    .forNoKeyUpdate()
     .execute();
   const other = rows.find(({ user_id }) => user_id === from);
   const own = rows.find(({ user_id }) => user_id === into);

@@ -38,7 +38,7 @@ export async function holdMember(tx: SchoolTransaction, account: string) {
     .selectFrom("member")
     .selectAll()
     .where("user_id", "=", account)
-    .forUpdate()
+    .forNoKeyUpdate()
     .executeTakeFirst();
   return row ?? null;
 }
@@ -50,7 +50,7 @@ export async function holdOwners(tx: SchoolTransaction): Promise<string[]> {
     .select("user_id")
     .where("role", "=", "owner")
     .orderBy("user_id")
-    .forUpdate()
+    .forNoKeyUpdate()
     .execute();
   return rows.map(({ user_id }) => user_id);
 }
@@ -186,7 +186,7 @@ export async function readHandover(tx: SchoolTransaction, hold = false) {
   const row = await tx
     .selectFrom("handover")
     .select(["from_user as from", "to_user as to", "at"])
-    .$if(hold, (query) => query.forUpdate())
+    .$if(hold, (query) => query.forNoKeyUpdate())
     .executeTakeFirst();
   return row ?? null;
 }

@@ -1,5 +1,8 @@
 /** A database of a test file's own, on the tests' cluster. */
-import { randomBytes } from "node:crypto";
+import { createHash, randomBytes } from "node:crypto";
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import pg from "pg";
 import { type Database, openDatabase } from "../../src/db/connection";
 import {
   type Cluster,
@@ -26,11 +29,45 @@ export interface TestDatabase {
   close(): Promise<void>;
 }
 
+/** The migrations as they stand: a template made from others is not used. */
+function migrationsHash(): string {
+  const folder = join(__dirname, "../../src/db/migrations");
+  const hash = createHash("sha256");
+  for (const file of readdirSync(folder).sort()) hash.update(readFileSync(join(folder, file)));
+  hash.update(readFileSync(join(__dirname, "../../src/db/prepare.ts")));
+  return hash.digest("hex").slice(0, 12);
+}
+
+/** A database made from one that has all migrations: that one is made once for all test files. */
+async function copyOfTemplate(cluster: Cluster, name: string): Promise<DatabaseAddress> {
+  const { host, port, password } = cluster;
+  const template = `template_${migrationsHash()}`;
+  const admin = new pg.Client({ host, port, user: "postgres", password, database: "postgres" });
+  await admin.connect();
+  try {
+    // Files that begin at the same time wait for whoever makes it.
+    await admin.query("select pg_advisory_lock(20261129)");
+    const made = await admin.query("select 1 from pg_database where datname = $1", [template]);
+    if (made.rowCount === 0) {
+      await dropDatabase(cluster, `${template}_making`);
+      await prepareDatabase(cluster, `${template}_making`, SECRETS);
+      await admin.query(`alter database ${template}_making rename to ${template}`);
+    }
+    await admin.query("select pg_advisory_unlock(20261129)");
+    await admin.query(`create database ${name} template ${template} owner dawngate_owner`);
+    await admin.query(`revoke all on database ${name} from public`);
+    await admin.query(`grant connect on database ${name} to dawngate_app`);
+  } finally {
+    await admin.end();
+  }
+  return { host, port, database: name, user: "dawngate_app", password: SECRETS.app };
+}
+
 /** Makes a database with all migrations; `close` drops it. */
 export async function testDatabase(): Promise<TestDatabase> {
   const cluster = testCluster();
   const name = `test_${randomBytes(6).toString("hex")}`;
-  const address = await prepareDatabase(cluster, name, SECRETS);
+  const address = await copyOfTemplate(cluster, name);
   const db = openDatabase(address);
   const closing: (() => Promise<void>)[] = [];
   const made = {

@@ -1,8 +1,8 @@
 /** For whom the dates beside the outline hold: somebody who enrolls on a day one chooses, perhaps into a cohort. */
 import { memo } from "react";
 import { View } from "react-native";
-import { Choice } from "../../schedule/as-if/choice";
-import { DateField } from "../../schedule/as-if/moment-fields";
+import { Choice } from "../../ui/choice";
+import { DateField } from "../../ui/moment-fields";
 import { usePalette } from "../../ui/theme";
 
 interface Props {

@@ -3,7 +3,7 @@ import { addClosing, lacksClosing, type Operation } from "@dawngate/core/courses
 import type { PlanCourse } from "@dawngate/core/plan";
 import { memo, useState } from "react";
 import { View } from "react-native";
-import { Choice } from "../../schedule/as-if/choice";
+import { Choice } from "../../ui/choice";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 

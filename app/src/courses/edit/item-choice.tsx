@@ -3,7 +3,7 @@ import type { PlanCourse } from "@dawngate/core/plan";
 import { useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
-import { Choice } from "../../schedule/as-if/choice";
+import { Choice } from "../../ui/choice";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 

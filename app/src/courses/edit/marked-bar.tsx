@@ -9,7 +9,7 @@ import {
 } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { View } from "react-native";
-import { Choice } from "../../schedule/as-if/choice";
+import { Choice } from "../../ui/choice";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 

@@ -3,7 +3,7 @@ import type { PlanMoment } from "@dawngate/core/plan";
 import { momentParts, type PartKind } from "@dawngate/core/schedule/words";
 import { useState } from "react";
 import { View } from "react-native";
-import { Choice } from "../../schedule/as-if/choice";
+import { Choice } from "../../ui/choice";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";

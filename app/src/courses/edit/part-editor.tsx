@@ -4,13 +4,13 @@ import { sayOffset } from "@dawngate/core/schedule/words";
 import { useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
-import { Choice } from "../../schedule/as-if/choice";
-import { DateField, TimeField } from "../../schedule/as-if/moment-fields";
-import { ZoneField } from "../../schedule/as-if/zone-field";
-import { Options, WeekdayChoice } from "../../schedule/options";
+import { Choice } from "../../ui/choice";
+import { DateField, TimeField } from "../../ui/moment-fields";
 import { NumberField } from "../../ui/number-field";
+import { Options, WeekdayChoice } from "../../ui/options";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { ZoneField } from "../../ui/zone-field";
 import { ItemChoice } from "./item-choice";
 import type { MomentContext } from "./moment-context";
 import {

@@ -42,6 +42,7 @@ export function previewDraft(
     version: 0,
     enrolledAt,
     timeZone,
+    person: null,
     clock: timeZone,
     ...writeExplainedTimeline(timeline),
   };

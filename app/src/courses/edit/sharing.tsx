@@ -1,9 +1,9 @@
 /** Where a lesson stands besides this course, and another course to let it stand in. */
 import { useState } from "react";
 import { View } from "react-native";
-import { Choice } from "../../schedule/as-if/choice";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
+import { Choice } from "../../ui/choice";
 import { Notice } from "../../ui/notice";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";

@@ -1,7 +1,7 @@
 /** What a document changes in a course that is there already, each change taken or left. */
 import type { OutlineChange } from "@dawngate/core/courses/paper";
 import { View } from "react-native";
-import { Choice } from "../../schedule/as-if/choice";
+import { Choice } from "../../ui/choice";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 

@@ -3,8 +3,8 @@ import { LESSON_KINDS, type PaperRole, type PaperRow } from "@dawngate/core/cour
 import { memo, useCallback, useRef, useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
-import { Choice } from "../../schedule/as-if/choice";
 import { QuietAction } from "../../ui/action";
+import { Choice } from "../../ui/choice";
 import { Hidden } from "../../ui/hidden";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";

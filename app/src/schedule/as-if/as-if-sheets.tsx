@@ -6,6 +6,7 @@ import { WhenSheet } from "./when-sheet";
 import { WhoSheet } from "./who-sheet";
 
 interface Props {
+  school: string;
   open: "who" | "when";
   course: Course;
   asIf: AsIf;
@@ -19,6 +20,7 @@ interface Props {
 }
 
 export function AsIfSheets({
+  school,
   open,
   course,
   asIf,
@@ -32,6 +34,7 @@ export function AsIfSheets({
   if (open === "who")
     return (
       <WhoSheet
+        school={school}
         course={course}
         who={asIf.who}
         fallback={imagined}

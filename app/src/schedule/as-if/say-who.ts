@@ -11,7 +11,8 @@ export function sayWho(course: Course, who: Who, timeline: TimelineAnswer | unde
   };
   if (who.kind === "imagined")
     return `somebody enrolling ${sayWrittenDate(who.day)}, ${who.time}${into(who.cohort)}, ${sayZone(who.timeZone)}`;
-  const person = course.people.find(({ enrollment }) => enrollment === who.enrollment);
+  const person = timeline?.person;
   if (!person) return timeline ? who.enrollment : "…";
-  return `${person.name}, ${sayZone(person.timeZone)}${person.cohort === null ? "" : `, cohort ${course.cohorts.find(({ id }) => id === person.cohort)?.name ?? person.cohort}`}`;
+  const cohort = course.cohorts.find(({ id }) => id === person.cohort)?.name ?? person.cohort;
+  return `${person.name}, ${sayZone(timeline.timeZone)}${cohort === null ? "" : `, cohort ${cohort}`}`;
 }

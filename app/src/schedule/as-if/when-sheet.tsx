@@ -15,11 +15,11 @@ import {
   type Zone,
 } from "@dawngate/core/time";
 import { View } from "react-native";
+import { Choice } from "../../ui/choice";
+import { DateField, TimeField } from "../../ui/moment-fields";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { Choice } from "./choice";
-import { DateField, TimeField } from "./moment-fields";
 
 interface Props {
   zone: Zone;

@@ -1,23 +1,26 @@
 /** For whom the dates hold: somebody imagined, or a person of this course. */
-import type { Course, EnrolledPerson } from "@dawngate/contract";
+import type { Course, RosterPerson } from "@dawngate/contract";
 import { sayWrittenDate, sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
+import { useFindPeopleQuery } from "../../enrollment/api";
 import { CohortChoice } from "../../enrollment/cohort-choice";
+import { Choice } from "../../ui/choice";
+import { DateField, TimeField } from "../../ui/moment-fields";
 import { Press } from "../../ui/press";
+import { useSettled } from "../../ui/settled";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { ZoneField } from "../../ui/zone-field";
 import { type Who, windowFor } from "./as-if";
-import { Choice } from "./choice";
-import { DateField, TimeField } from "./moment-fields";
-import { ZoneField } from "./zone-field";
 
 type Imagined = Extract<Who, { kind: "imagined" }>;
 
 interface Props {
+  school: string;
   course: Course;
   who: Who;
   /** Somebody imagined to begin with, where a real person is shown now. */
@@ -26,12 +29,13 @@ interface Props {
   onClose(): void;
 }
 
-export function WhoSheet({ course, who, fallback, onChange, onClose }: Props) {
+export function WhoSheet({ school, course, who, fallback, onChange, onClose }: Props) {
   const imagined = who.kind === "imagined" ? who : fallback;
   return (
     <Sheet title="As if who?" onClose={onClose}>
       <ImaginedForm course={course} who={imagined} onChange={onChange} />
       <People
+        school={school}
         course={course}
         chosen={who.kind === "real" ? who.enrollment : null}
         onChoose={(enrollment) => {
@@ -92,25 +96,31 @@ function ImaginedForm({
   );
 }
 
+/** So many are shown of those who are found. */
+const SHOWN = 50;
+
 export function People({
+  school,
   course,
   chosen,
   onChoose,
 }: {
+  school: string;
   course: Course;
   chosen: string | null;
   onChoose(enrollment: string): void;
 }) {
   const { quiet, surface } = usePalette();
   const [typed, setTyped] = useState("");
-  const wanted = typed.trim().toLowerCase();
-  const found = course.people.filter(({ name }) => name.toLowerCase().includes(wanted));
+  const find = useSettled(typed.trim(), 200);
+  const { data } = useFindPeopleQuery({ school, course: course.id, find, most: SHOWN });
+  const found = data?.people ?? [];
   return (
     <View style={{ gap: 8 }}>
       <Text kind="name" level={3}>
         Or a person in this course
       </Text>
-      {course.people.length === 0 ? (
+      {course.people === 0 ? (
         <Text color={quiet}>Nobody is enrolled yet.</Text>
       ) : (
         <TextInput
@@ -120,14 +130,15 @@ export function People({
           label="Find by name"
           aria-label="Find by name"
           value={typed}
+          maxLength={200}
           onChangeText={setTyped}
           autoCorrect={false}
         />
       )}
-      {course.people.length > 0 && found.length === 0 && (
+      {course.people > 0 && data && found.length === 0 && (
         <Text color={quiet}>Nobody here is called that.</Text>
       )}
-      {found.slice(0, 60).map((person) => (
+      {found.map((person) => (
         <Person
           key={person.enrollment}
           person={person}
@@ -136,9 +147,9 @@ export function People({
           onPress={() => onChoose(person.enrollment)}
         />
       ))}
-      {found.length > 60 && (
+      {data?.next != null && (
         <Text kind="small" color={quiet}>
-          and {found.length - 60} more; type a part of the name
+          and more; type a part of the name
         </Text>
       )}
     </View>
@@ -151,7 +162,7 @@ function Person({
   chosen,
   onPress,
 }: {
-  person: EnrolledPerson;
+  person: RosterPerson;
   cohort: string | null;
   chosen: boolean;
   onPress(): void;

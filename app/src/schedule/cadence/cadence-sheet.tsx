@@ -7,13 +7,13 @@ import { formatDate, type Instant, localDateAt, type Zone } from "@dawngate/core
 import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { PrimaryAction } from "../../ui/action";
+import { Choice } from "../../ui/choice";
+import { DateField, TimeField } from "../../ui/moment-fields";
 import { NumberField } from "../../ui/number-field";
+import { Options, WeekdayChoice } from "../../ui/options";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { Choice } from "../as-if/choice";
-import { DateField, TimeField } from "../as-if/moment-fields";
-import { Options, WeekdayChoice } from "../options";
 import { BeforeAfter } from "./before-after";
 
 interface Props {

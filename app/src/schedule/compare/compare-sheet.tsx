@@ -1,11 +1,11 @@
 /** Who is seen beside the one whose schedule it is: up to three more. */
 import type { Course } from "@dawngate/contract";
 import { View } from "react-native";
+import { Choice } from "../../ui/choice";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { type Who, windowFor } from "../as-if/as-if";
-import { Choice } from "../as-if/choice";
 import { sayWho } from "../as-if/say-who";
 import { People } from "../as-if/who-sheet";
 import { MOST } from "./use-compared";
@@ -13,14 +13,25 @@ import { MOST } from "./use-compared";
 type Imagined = Extract<Who, { kind: "imagined" }>;
 
 interface Props {
+  school: string;
   course: Course;
   imagined: Imagined;
   people: readonly Who[];
+  /** Each with its letter, as far as their dates have arrived. */
+  names: readonly string[];
   onChange(people: Who[]): void;
   onClose(): void;
 }
 
-export function CompareSheet({ course, imagined, people, onChange, onClose }: Props) {
+export function CompareSheet({
+  school,
+  course,
+  imagined,
+  people,
+  names,
+  onChange,
+  onClose,
+}: Props) {
   const { quiet } = usePalette();
   const full = people.length >= MOST;
   const add = (who: Who) => !full && onChange([...people, who]);
@@ -37,9 +48,8 @@ export function CompareSheet({ course, imagined, people, onChange, onClose }: Pr
           key={i}
           style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, alignItems: "center" }}
         >
-          <Text kind="smallStrong">{["B", "C", "D"][i]}</Text>
           <Text kind="small" style={{ flexShrink: 1 }}>
-            {sayWho(course, who, undefined)}
+            {names[i] ?? (who.kind === "imagined" ? sayWho(course, who, undefined) : "…")}
           </Text>
           <Choice label="Take away" onPress={() => onChange(people.filter((_, k) => k !== i))} />
         </View>
@@ -52,6 +62,7 @@ export function CompareSheet({ course, imagined, people, onChange, onClose }: Pr
             ))}
           </View>
           <People
+            school={school}
             course={course}
             chosen={null}
             onChoose={(enrollment) => add({ kind: "real", enrollment })}

@@ -1,19 +1,21 @@
 /** One module or lesson for everybody: how many have it open, over time, as a rising ground. */
-import type { Crowd, CrowdItem } from "@dawngate/core/schedule/bulk";
+import type { Everybody } from "@dawngate/contract";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { formatInstant, type Instant, type Zone } from "@dawngate/core/time";
+import type { Instant, Zone } from "@dawngate/core/time";
 import { View } from "react-native";
 import Svg, { Line, Path } from "react-native-svg";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { Backdrop } from "../horizon/bars";
-import type { Scale, Tick } from "../horizon/scale";
+import { read, type Scale, type Tick } from "../horizon/scale";
+
+type CrowdItem = Everybody["items"][number];
 
 interface Props {
   title: string;
   module: boolean;
   item: CrowdItem;
-  crowd: Crowd;
+  crowd: Everybody;
   scale: Scale;
   ticks: Tick[];
   zone: Zone;
@@ -86,8 +88,14 @@ export function CrowdRow({ title, module, item, crowd, scale, ticks, zone, at, w
 }
 
 /** Steps from one counted instant to the next, as high as the share of people who have it open. */
-function pathOf({ open }: CrowdItem, { people, from, step }: Crowd, scale: Scale, ground: number) {
+function pathOf(
+  { open }: CrowdItem,
+  { people, from: begin, step }: Everybody,
+  scale: Scale,
+  ground: number,
+) {
   if (people === 0) return "";
+  const from = read(begin) as Instant;
   const y = (count: number) => ground - (count / people) * (ground - 8);
   let path = `M${scale.x(from as Instant)} ${ground}`;
   let last = 0;
@@ -101,10 +109,11 @@ function pathOf({ open }: CrowdItem, { people, from, step }: Crowd, scale: Scale
 }
 
 /** How many have it open at an instant, and when it opens for the first and the last of them. */
-export function sayCrowd(item: CrowdItem, crowd: Crowd, at: Instant, zone: Zone): string {
-  const { people, from, step } = crowd;
+export function sayCrowd(item: CrowdItem, crowd: Everybody, at: Instant, zone: Zone): string {
+  const { people, step } = crowd;
+  const from = read(crowd.from) as Instant;
   const s = Math.min(Math.max(Math.floor((at - from) / step), 0), item.open.length - 1);
-  const day = (instant: Instant) => sayWrittenInstant(formatInstant(instant), zone, false);
+  const day = (instant: string) => sayWrittenInstant(instant, zone, false);
   const { first, last, waiting } = item;
   const dates =
     first === null || last === null

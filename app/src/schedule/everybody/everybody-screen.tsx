@@ -1,9 +1,9 @@
-/** Everybody in a course at once: how many have what open, over time, worked out in a worker. */
+/** Everybody in a course at once: how many have what open, over time, as the server has counted them. */
 import type { Course, Everybody } from "@dawngate/contract";
-import type { Crowd } from "@dawngate/core/schedule/bulk";
+import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { useGetCourseQuery } from "../../courses/api";
 import { CourseTabs } from "../../courses/course-tabs";
@@ -17,8 +17,7 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useGetEverybodyQuery } from "../api";
 import { Axis } from "../horizon/axis";
-import { scaleOf, ticksOf } from "../horizon/scale";
-import { startCounting } from "./counter";
+import { read, scaleOf, ticksOf } from "../horizon/scale";
 import { CrowdRow, NAMES } from "./crowd-row";
 
 export function EverybodyScreen() {
@@ -27,7 +26,7 @@ export function EverybodyScreen() {
   const course = useGetCourseQuery(place);
   const everybody = useGetEverybodyQuery(place, { refetchOnMountOrArgChange: true });
   const [now] = useState(() => Date.now() as Instant);
-  const crowd = useCrowd(everybody.data, now);
+  const crowd = everybody.data;
   const error = course.error ?? everybody.error;
   return (
     <Page
@@ -59,18 +58,9 @@ export function EverybodyScreen() {
   );
 }
 
-/** The crowd, once it is counted. */
-function useCrowd(everybody: Everybody | undefined, now: Instant): Crowd | null {
-  const [crowd, setCrowd] = useState<Crowd | null>(null);
-  useEffect(() => {
-    if (everybody) return startCounting({ everybody, now }, setCrowd);
-  }, [everybody, now]);
-  return crowd;
-}
-
 interface PictureProps {
   course: Course;
-  crowd: Crowd;
+  crowd: Everybody;
   now: Instant;
   zone: string;
 }
@@ -81,24 +71,24 @@ function CrowdPicture({ course, crowd, now, zone: zoneName }: PictureProps) {
   const [width, setWidth] = useState(0);
   const [at, setAt] = useState(now);
   const zone = zoneOf(zoneName);
-  const end = (crowd.from + crowd.step * ((crowd.items[0]?.open.length ?? 1) - 1)) as Instant;
-  const scale = useMemo(
-    () => scaleOf({ from: crowd.from as Instant, to: end }, width),
-    [crowd.from, end, width],
-  );
+  const from = read(crowd.from) as Instant;
+  const end = (from + crowd.step * ((crowd.items[0]?.open.length ?? 1) - 1)) as Instant;
+  const scale = useMemo(() => scaleOf({ from, to: end }, width), [from, end, width]);
   const ticks = useMemo(() => (width > 0 ? ticksOf(scale, zone) : []), [scale, zone, width]);
   const items = new Map(crowd.items.map((item) => [item.id, item]));
   const rows = course.modules.flatMap(({ id, title, lessons }) => [
     { id, title, module: true },
     ...lessons.map((lesson) => ({ id: lesson.id, title: lesson.title, module: false })),
   ]);
-  const left = course.people.length - crowd.people;
   return (
     <View style={{ gap: 8 }}>
       <Text kind="small" color={quiet}>
         As high as the share of the {crowd.people} people who have it open, by the dates that are
         known now; days in the school's zone.
-        {left > 0 ? ` ${left} paused or suspended are not counted.` : ""}
+        {crowd.shut > 0 ? ` ${crowd.shut} paused or suspended are not counted.` : ""}
+        {now - (read(crowd.at) ?? now) > 5000
+          ? ` Counted ${sayWrittenInstant(crowd.at, zone)}; a crowd is counted once a minute.`
+          : ""}
       </Text>
       <View style={{ flexDirection: "row" }}>
         {wide ? <View style={{ width: NAMES }} /> : null}

@@ -1,6 +1,6 @@
 /** Nearer, farther, to and fro, and all of it: by buttons that are thumb-sized. */
 import { View } from "react-native";
-import { Choice } from "../as-if/choice";
+import { Choice } from "../../ui/choice";
 
 interface Props {
   onZoom(factor: number): void;

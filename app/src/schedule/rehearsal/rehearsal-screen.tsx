@@ -12,6 +12,7 @@ import { useGetPublicCourseQuery } from "../../enrollment/api";
 import { CourseOutline } from "../../enrollment/course-outline";
 import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
+import { Choice } from "../../ui/choice";
 import { useWide } from "../../ui/layout";
 import { Notice } from "../../ui/notice";
 import { Page } from "../../ui/page";
@@ -20,7 +21,6 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import type { AsIf, Who } from "../as-if/as-if";
 import { AsIfSheets } from "../as-if/as-if-sheets";
-import { Choice } from "../as-if/choice";
 import { AsIfStrip } from "../as-if/strip";
 import { rangeOf, read } from "../horizon/scale";
 import { titlesOf } from "../rows";
@@ -158,6 +158,7 @@ function Rehearsal({ school, course, schoolZone, asIf, imagined, setWho, setAt }
       ) : null}
       {sheet === "who" || sheet === "when" ? (
         <AsIfSheets
+          school={school}
           open={sheet}
           course={course}
           asIf={asIf}

@@ -5,7 +5,7 @@ import type { State } from "../timeline";
 export const STATES: readonly State[] = ["closed", "waiting", "scheduled", "open"];
 export const CLOSED = 0;
 const WAITING = 1;
-const SCHEDULED = 2;
+export const SCHEDULED = 2;
 export const OPEN = 3;
 
 /** Which columns are filled beside the openings. */

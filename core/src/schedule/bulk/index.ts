@@ -1,6 +1,6 @@
 /** The bulk evaluator: the same dates for any number of people at once. */
-export { BulkAnswer, STATES, type Wanted } from "./answer";
-export { type Crowd, type CrowdItem, crowdOf } from "./crowd";
+export { BulkAnswer, SCHEDULED, STATES, type Wanted } from "./answer";
+export { type Crowd, CrowdCount, type CrowdItem } from "./crowd";
 export { BulkCourse } from "./evaluate";
 export { type Answered, holdTogether } from "./favor";
 export { layOut, Numbering, type People } from "./people";

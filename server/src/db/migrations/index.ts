@@ -10,6 +10,7 @@ import * as m0008 from "./0008-who-did-it";
 import * as m0009 from "./0009-proven-accounts";
 import * as m0010 from "./0010-outbox";
 import * as m0011 from "./0011-versions-name-their-lessons";
+import * as m0012 from "./0012-person-lines";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -23,4 +24,5 @@ export const migrations = {
   "0009-proven-accounts": m0009,
   "0010-outbox": m0010,
   "0011-versions-name-their-lessons": m0011,
+  "0012-person-lines": m0012,
 };

@@ -1,14 +1,18 @@
-/** What everybody's dates in a course are worked out from, written down where nobody else waits for it. */
+/** Everybody in a course counted, where nobody else waits for it. */
+import type { Everybody } from "@dawngate/contract";
+import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../../db/connection";
 import { everybodyIn } from "../../schedule/everybody";
 import type { TaskParts } from ".";
 
-/** Answers JSON text: it is made once, here, and sent as it is. */
 export async function everybody(
   { db }: TaskParts,
-  { school, course, cohorts }: { school: SchoolId; course: string; cohorts: string[] | null },
-): Promise<string> {
-  return db.readSchool(school, async (tx) =>
-    JSON.stringify(await everybodyIn(tx, school, course, cohorts)),
-  );
+  {
+    school,
+    course,
+    cohorts,
+    now,
+  }: { school: SchoolId; course: string; cohorts: string[] | null; now: Instant },
+): Promise<Everybody> {
+  return db.readSchool(school, (tx) => everybodyIn(tx, school, course, cohorts, now));
 }

@@ -3,9 +3,9 @@ import { sayZone } from "@dawngate/core/schedule/words";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
-import { Press } from "../../ui/press";
-import { Text } from "../../ui/text";
-import { usePalette } from "../../ui/theme";
+import { Press } from "./press";
+import { Text } from "./text";
+import { usePalette } from "./theme";
 
 const MOST = 8;
 

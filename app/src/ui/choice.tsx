@@ -1,7 +1,7 @@
 /** A chip: one choice among a few, or one of several, shown by its border where it is taken; or a plain step. */
-import { Press } from "../../ui/press";
-import { Text } from "../../ui/text";
-import { usePalette } from "../../ui/theme";
+import { Press } from "./press";
+import { Text } from "./text";
+import { usePalette } from "./theme";
 
 interface Props {
   label: string;

@@ -1,10 +1,10 @@
 /** A date and a time of day: the browser's own fields, which every phone and every screen reader knows. */
 import { type CSSProperties, useId } from "react";
 import { View } from "react-native";
-import { TEXT } from "../../ui/fonts";
-import { Text } from "../../ui/text";
-import { usePalette } from "../../ui/theme";
+import { TEXT } from "./fonts";
 import type { FieldProps } from "./moment-fields";
+import { Text } from "./text";
+import { usePalette } from "./theme";
 
 export function DateField(props: FieldProps) {
   return <BrowserField {...props} type="date" />;

@@ -1,9 +1,9 @@
 /** Choices of one among a few, and of weekdays, with a word before them. */
 import type { ReactNode } from "react";
 import { View } from "react-native";
-import { Text } from "../ui/text";
-import { usePalette } from "../ui/theme";
-import { Choice } from "./as-if/choice";
+import { Choice } from "./choice";
+import { Text } from "./text";
+import { usePalette } from "./theme";
 
 interface OptionsProps<T extends string> {
   label: string;

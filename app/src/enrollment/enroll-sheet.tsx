@@ -1,0 +1,67 @@
+/** Enrolling somebody by hand. */
+import type { Course } from "@dawngate/contract";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import type { InCourse } from "../courses/api";
+import { useGetSchoolQuery } from "../school/api";
+import { explain, faultsOf } from "../store/api";
+import { PrimaryAction, QuietAction } from "../ui/action";
+import { anAddress, Field, needed } from "../ui/field";
+import { Notice } from "../ui/notice";
+import { Sheet } from "../ui/sheet";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { ZoneField } from "../ui/zone-field";
+import { useEnrollMutation } from "./api";
+import { CohortChoice } from "./cohort-choice";
+
+interface Props {
+  place: InCourse;
+  course: Course;
+  onClose(): void;
+}
+
+export function EnrollSheet({ place, course, onClose }: Props) {
+  const { data: school } = useGetSchoolQuery(place.school);
+  const { control, handleSubmit, setError } = useForm({ defaultValues: { name: "", email: "" } });
+  const [timeZone, setTimeZone] = useState(school?.timeZone ?? "UTC");
+  const [cohort, setCohort] = useState<string | null>(null);
+  const [enroll, { error, isLoading, isSuccess }] = useEnrollMutation();
+  const { quiet } = usePalette();
+  const submit = handleSubmit(async ({ name, email }) => {
+    const person = { name: name.trim(), email: email.trim(), timeZone, cohort };
+    const answer = await enroll({ ...place, person });
+    for (const [path, message] of Object.entries(faultsOf((answer as { error?: unknown }).error)))
+      setError(path as "name", { message });
+  });
+  return (
+    <Sheet title="Enroll somebody" onClose={onClose}>
+      {error ? <Notice {...explain(error)} /> : null}
+      {isSuccess ? (
+        <>
+          <Text kind="strong">Enrolled. A mail tells them how to come in.</Text>
+          <QuietAction label="Close" onPress={onClose} />
+        </>
+      ) : (
+        <>
+          <Field control={control} name="name" label="Name" check={needed("A name")} />
+          <Field
+            control={control}
+            name="email"
+            label="Mail address"
+            check={anAddress}
+            inputMode="email"
+          />
+          <ZoneField value={timeZone} onChange={setTimeZone} />
+          {course.cohorts.length > 0 ? (
+            <CohortChoice cohorts={course.cohorts} value={cohort} onChange={setCohort} />
+          ) : null}
+          <Text kind="small" color={quiet}>
+            Staff may enroll outside the window; seats and who is in already still count.
+          </Text>
+          <PrimaryAction label="Enroll" onPress={submit} busy={isLoading} />
+        </>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,176 @@
+/** What narrows and sorts the roster: a part of a name, how people stand, a cohort, and by what they are sorted. */
+import type { Cohort, RosterOrder, RosterTotals } from "@dawngate/contract";
+import { useState } from "react";
+import { View } from "react-native";
+import { TextInput } from "react-native-paper";
+import { QuietAction } from "../../ui/action";
+import { Choice } from "../../ui/choice";
+import { Choices } from "../../ui/choices";
+import { useWide } from "../../ui/layout";
+import { Press } from "../../ui/press";
+import { Sheet } from "../../ui/sheet";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { COLUMNS } from "./roster-row";
+import { STANDING_NAMES } from "./say-standing";
+import type { Narrowed } from "./use-roster";
+
+const ORDERS: [RosterOrder, string][] = [
+  ["name", "By name"],
+  ["next", "By what opens next"],
+  ["ends", "By the end of access"],
+  ["enrolled", "By the day of enrolling, latest first"],
+  ["seen", "By when they were here, longest ago first"],
+];
+
+interface Props {
+  cohorts: readonly Pick<Cohort, "id" | "name">[];
+  narrowed: Narrowed;
+  /** Null: not counted. */
+  totals: RosterTotals | null;
+  onNarrow(change: Partial<Narrowed>): void;
+}
+
+export function RosterFilters({ cohorts, narrowed, totals, onNarrow }: Props) {
+  const { surface } = usePalette();
+  const wide = useWide();
+  const [sorting, setSorting] = useState(false);
+  const { standing, cohort } = narrowed;
+  const counted = (name: string): number | null =>
+    totals === null ? null : name === "finished" ? totals.finished : (totals.standings[name] ?? 0);
+  // What nobody is is not offered, but stays where it is chosen.
+  const offered = STANDING_NAMES.filter(([name]) => name === standing || counted(name) !== 0);
+  const cohortName = cohorts.find(({ id }) => id === cohort)?.name;
+  const order = ORDERS.find(([name]) => name === narrowed.order)?.[1] ?? "";
+  return (
+    <View style={{ gap: 8 }}>
+      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, alignItems: "center" }}>
+        <TextInput
+          mode="outlined"
+          dense
+          label="Find by name"
+          aria-label="Find by name"
+          value={narrowed.find}
+          maxLength={200}
+          onChangeText={(find) => onNarrow({ find })}
+          style={{ backgroundColor: surface, width: wide ? 300 : "100%", marginBottom: 4 }}
+        />
+        {wide && cohorts.length === 0 ? null : (
+          <QuietAction
+            label={[
+              cohortName ? `Cohort ${cohortName}` : wide ? "All cohorts" : null,
+              wide ? null : order,
+            ]
+              .filter(Boolean)
+              .join(", ")}
+            onPress={() => setSorting(true)}
+          />
+        )}
+      </View>
+      <Choices label="Who">
+        <Choice
+          label={totals ? `Everybody ${totals.all}` : "Everybody"}
+          taken={standing === null}
+          onPress={() => onNarrow({ standing: null })}
+        />
+        {offered.map(([name, label]) => {
+          const count = counted(name);
+          return (
+            <Choice
+              key={name}
+              label={count === null ? label : `${label} ${count}`}
+              taken={standing === name}
+              onPress={() => onNarrow({ standing: name })}
+            />
+          );
+        })}
+      </Choices>
+      {sorting ? (
+        <Sheet title="Whom, and in what order" onClose={() => setSorting(false)}>
+          {cohorts.length > 0 ? (
+            <Choices label="Cohort">
+              <Choice
+                label="All cohorts"
+                taken={cohort === null}
+                onPress={() => onNarrow({ cohort: null })}
+              />
+              {cohorts.map(({ id, name }) => (
+                <Choice
+                  key={id}
+                  label={totals ? `${name} ${totals.cohorts[id] ?? 0}` : name}
+                  taken={cohort === id}
+                  onPress={() => onNarrow({ cohort: id })}
+                />
+              ))}
+            </Choices>
+          ) : null}
+          <Choices label="Sorted">
+            {ORDERS.map(([name, label]) => (
+              <Choice
+                key={name}
+                label={label}
+                taken={narrowed.order === name}
+                onPress={() => onNarrow({ order: name })}
+              />
+            ))}
+          </Choices>
+        </Sheet>
+      ) : null}
+    </View>
+  );
+}
+
+const HEADS: { order: RosterOrder | null; label: string; width: number | null }[] = [
+  { order: "name", label: "Person", width: null },
+  { order: null, label: "Now", width: COLUMNS.now },
+  { order: null, label: "Done", width: COLUMNS.done },
+  { order: "next", label: "Opens next", width: COLUMNS.next },
+  { order: "ends", label: "Access ends", width: COLUMNS.ends },
+  { order: "seen", label: "Here last", width: COLUMNS.seen },
+];
+
+/** The heads of the columns, by which one sorts, on a wide screen. */
+export function RosterHead({
+  order,
+  onOrder,
+}: {
+  order: RosterOrder;
+  onOrder(order: RosterOrder): void;
+}) {
+  const { quiet, line, dusk } = usePalette();
+  return (
+    <View
+      style={{
+        flexDirection: "row",
+        gap: 12,
+        paddingLeft: 52,
+        borderBottomWidth: 1,
+        borderBottomColor: line,
+      }}
+    >
+      {HEADS.map(({ order: by, label, width }) => (
+        <View key={label} style={width === null ? { flex: 1 } : { width }}>
+          {by === null ? (
+            <Text kind="small" color={quiet} style={{ paddingVertical: 12 }}>
+              {label}
+            </Text>
+          ) : (
+            <Press
+              onPress={() => onOrder(by)}
+              aria-label={order === by ? `Sorted by: ${label}` : `Sort by: ${label}`}
+              style={{ justifyContent: "center" }}
+            >
+              <Text
+                kind={order === by ? "smallStrong" : "small"}
+                color={order === by ? dusk : quiet}
+              >
+                {label}
+                {order === by ? " ↑" : ""}
+              </Text>
+            </Press>
+          )}
+        </View>
+      ))}
+    </View>
+  );
+}

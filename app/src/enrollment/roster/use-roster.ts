@@ -1,0 +1,65 @@
+/** The people of a course as one has narrowed and sorted them, page after page, and how many there are of each. */
+import type { Matching, RosterOrder, RosterPerson } from "@dawngate/contract";
+import { useState } from "react";
+import type { InCourse } from "../../courses/api";
+import { useSettled } from "../../ui/settled";
+import { useGetRosterInfiniteQuery, useGetRosterTotalsQuery } from "../api";
+
+export interface Narrowed {
+  find: string;
+  standing: Matching["standing"] | null;
+  cohort: string | null;
+  order: RosterOrder;
+}
+
+export function useRoster(place: InCourse) {
+  const [narrowed, setNarrowed] = useState<Narrowed>({
+    find: "",
+    standing: null,
+    cohort: null,
+    order: "name",
+  });
+  const find = useSettled(narrowed.find.trim(), 200);
+  const asked = { ...place, ...narrowed, find };
+  const { data, error, isFetching, hasNextPage, fetchNextPage, refetch } =
+    useGetRosterInfiniteQuery(asked, { refetchOnMountOrArgChange: true });
+  const totals = useGetRosterTotalsQuery(
+    { ...place, find, cohort: narrowed.cohort },
+    { refetchOnMountOrArgChange: true },
+  );
+  const people: RosterPerson[] = data?.pages.flatMap((page) => page.people) ?? [];
+  const { standing } = narrowed;
+  const counted = totals.data?.counted ? totals.data : null;
+  const total = !counted
+    ? null
+    : standing === null || standing === undefined
+      ? counted.all
+      : standing === "finished"
+        ? counted.finished
+        : (counted.standings[standing] ?? 0);
+  return {
+    narrowed,
+    narrow: (change: Partial<Narrowed>) => setNarrowed((now) => ({ ...now, ...change })),
+    people,
+    totals: counted,
+    /** How many match; null: it is not counted. */
+    total: hasNextPage || total === null ? total : Math.max(total, people.length),
+    settling: data?.pages.some((page) => page.settling) ?? false,
+    loaded: data !== undefined,
+    error: data ? undefined : error,
+    more: hasNextPage,
+    refetch,
+    bring: () => {
+      if (hasNextPage && !isFetching) fetchNextPage();
+    },
+    /** Everybody who matches as the list was asked for: who comes in later is not meant. */
+    matching: (): Matching => ({
+      ...(find !== "" && { find }),
+      ...(standing && { standing }),
+      ...(narrowed.cohort !== null && { cohort: narrowed.cohort }),
+      upTo: data?.pages[0]?.at ?? new Date().toISOString(),
+    }),
+  };
+}
+
+export type RosterView = ReturnType<typeof useRoster>;

@@ -1,0 +1,74 @@
+/** A list of any length: only what is in sight, and a little around it, is drawn. It scrolls with its page. */
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
+import type { LongListProps } from "./long-list";
+
+export function LongList({ label, count, of, keyOf, row, height, onEnd }: LongListProps) {
+  const list = useRef<HTMLUListElement>(null);
+  const [scroller, setScroller] = useState<HTMLElement | null>(null);
+  const [margin, setMargin] = useState(0);
+  // What stands above the list may grow and shrink while one filters.
+  useLayoutEffect(() => {
+    const element = list.current;
+    if (!element) return;
+    const found = scrollerOf(element);
+    if (found !== scroller) setScroller(found);
+    if (!found) return;
+    const above =
+      element.getBoundingClientRect().top - found.getBoundingClientRect().top + found.scrollTop;
+    if (Math.abs(above - margin) > 1) setMargin(above);
+  });
+  const rows = useVirtualizer({
+    count,
+    getScrollElement: () => scroller,
+    estimateSize: () => height,
+    overscan: 8,
+    scrollMargin: margin,
+    getItemKey: keyOf,
+  });
+  const drawn = rows.getVirtualItems();
+  const last = drawn.at(-1)?.index ?? -1;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked whenever the end has come nearer
+  useEffect(() => {
+    if (last >= count - 20) onEnd();
+  }, [last, count]);
+  return (
+    <ul
+      ref={list}
+      aria-label={label}
+      style={{
+        position: "relative",
+        height: rows.getTotalSize(),
+        margin: 0,
+        padding: 0,
+        listStyle: "none",
+      }}
+    >
+      {drawn.map(({ key, index, start }) => (
+        <li
+          key={key}
+          ref={rows.measureElement}
+          data-index={index}
+          aria-posinset={index + 1}
+          aria-setsize={of ?? -1}
+          style={{
+            position: "absolute",
+            top: 0,
+            left: 0,
+            width: "100%",
+            transform: `translateY(${start - margin}px)`,
+          }}
+        >
+          {row(index)}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What the list scrolls in. */
+function scrollerOf(element: HTMLElement): HTMLElement | null {
+  for (let one = element.parentElement; one; one = one.parentElement)
+    if (/auto|scroll/.test(getComputedStyle(one).overflowY)) return one;
+  return null;
+}

@@ -1,0 +1,98 @@
+/** The roster: the people of a course, page by page, found, narrowed and sorted by the server. */
+import { STANDINGS } from "@dawngate/core/enrollment";
+import { planFields } from "@dawngate/core/plan";
+import { z } from "zod";
+import { cursor } from "./text";
+
+export const standing = z.enum(STANDINGS).meta({ id: "Standing" });
+
+/** How a roster can be sorted. */
+export const ROSTER_ORDERS = ["name", "next", "ends", "enrolled", "seen"] as const;
+
+const narrowing = {
+  find: z
+    .string()
+    .max(200, "A name that is looked for has at most 200 characters")
+    .optional()
+    .describe("A part of a name."),
+  standing: z
+    .enum([...STANDINGS, "finished"])
+    .optional()
+    .describe("Only who stands so; finished: who has done all that is required."),
+  cohort: planFields.id.optional().describe("Only who is in this cohort."),
+};
+
+export const rosterQuery = z.strictObject({
+  ...narrowing,
+  order: z
+    .enum(ROSTER_ORDERS)
+    .default("name")
+    .describe(
+      "By name; by what opens next, soonest first; by the end of access, soonest first; by the day of enrolling, latest first; by when they were here, longest ago first.",
+    ),
+  after: cursor.optional().describe("Where the page before ended."),
+  most: z.coerce.number().int().min(1).max(200).default(50),
+});
+
+export const rosterPerson = z
+  .object({
+    enrollment: z.string(),
+    person: z.string().describe("The person, who may be in other courses too."),
+    name: z.string(),
+    timeZone: z.string(),
+    cohort: z.string().nullable(),
+    enrolledAt: z.string(),
+    standing,
+    from: z.string().nullable(),
+    until: z.string().nullable(),
+    done: z.int(),
+    of: z.int(),
+    finishedAt: z.string().nullable(),
+    next: z.object({ item: z.string(), title: z.string(), opens: z.string() }).nullable(),
+    seenAt: z.string().nullable().describe("When they were here last; null: never."),
+  })
+  .meta({ id: "RosterPerson" });
+
+export const roster = z
+  .object({
+    at: z.string().describe("The instant at which the people stand so."),
+    people: z.array(rosterPerson),
+    next: z.string().nullable().describe("Where the next page begins; null: there is none."),
+    settling: z
+      .boolean()
+      .describe("Some people's dates are being worked out at this moment: a page may miss them."),
+  })
+  .meta({ id: "Roster" });
+
+export const rosterTotalsQuery = z.strictObject({
+  find: narrowing.find,
+  cohort: narrowing.cohort,
+});
+
+export const rosterTotals = z
+  .object({
+    counted: z.boolean().describe("False: too many match such a short word to be counted."),
+    all: z.int(),
+    finished: z.int(),
+    standings: z
+      .record(z.string(), z.int())
+      .describe("By standing; those without people left out."),
+    cohorts: z.record(z.string(), z.int()).describe("By cohort, whatever cohort is asked for."),
+  })
+  .meta({ id: "RosterTotals" });
+
+/** Everybody who matches, but for some: a mark over pages. */
+export const matching = z
+  .strictObject({
+    ...narrowing,
+    upTo: planFields.instant.describe("Who came in later is not meant."),
+    without: z.array(planFields.id).max(500, "At most 500 people are left out").default([]),
+  })
+  .meta({ id: "Matching" });
+
+export type RosterOrder = (typeof ROSTER_ORDERS)[number];
+export type RosterQuery = z.input<typeof rosterQuery>;
+export type RosterPerson = z.infer<typeof rosterPerson>;
+export type Roster = z.infer<typeof roster>;
+export type RosterTotals = z.infer<typeof rosterTotals>;
+export type Matching = z.input<typeof matching>;

@@ -1,0 +1,227 @@
+/** The roster: a course's people by the lines that are kept; of a page those whose line does not hold are asked about. */
+import type { Matching, Roster, RosterPerson, RosterTotals, rosterQuery } from "@dawngate/contract";
+import type { Standing } from "@dawngate/core/enrollment";
+import { itemTitles } from "@dawngate/core/plan";
+import { formatInstant } from "@dawngate/core/time";
+import { z } from "zod";
+import { findPublished } from "../courses/service";
+import { versionPlan, versionPlans } from "../courses/versions";
+import type { SchoolTransaction } from "../db/connection";
+import { readCursor, writeCursor } from "../http/cursor";
+import type { Services } from "../http/kit";
+import { notFound } from "../http/problem";
+import { InBulk } from "../schedule/in-bulk";
+import { type Line, lineIn } from "../schedule/line";
+import { type Context, isTheirs } from "../school/context";
+import { planSchool } from "../school/plan";
+import { reading } from "../school/service";
+import { readSchool } from "../school/store";
+import { type Heads, readHeads, sum } from "./headcount-store";
+import { readLot } from "./lot-store";
+import {
+  countFound,
+  FINDABLE,
+  isPlace,
+  isSettling,
+  type Narrowing,
+  type Place,
+  type RosterRow,
+  readRoster,
+  readRosterRow,
+} from "./roster-store";
+import { readCohorts } from "./store";
+
+type Query = z.infer<typeof rosterQuery>;
+
+/** Where a page ended: its order, and the last row that was looked at. Refused where it is of another order. */
+function readPlace(order: Query["order"], text: string | undefined): Place | null {
+  if (text === undefined) return null;
+  const [, key, id] = readCursor(
+    z
+      .tuple([z.literal(order), z.string().max(1000), z.string().max(200)])
+      .refine(([, key, id]) => isPlace(order, { key, id })),
+    text,
+  );
+  return { key, id };
+}
+
+const writePlace = (order: Query["order"], { key, id }: Place) => writeCursor([order, key, id]);
+
+const narrowingOf = (
+  { cohorts }: Context,
+  { find, standing, cohort }: Pick<Query, "find" | "standing" | "cohort">,
+  upTo?: string,
+): Narrowing => ({ find, standing, cohort, cohorts, upTo });
+
+export async function showRoster(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  course: string,
+  { order, after, most, ...narrowed }: Query,
+): Promise<Roster> {
+  const place = readPlace(order, after);
+  const at = formatInstant(context.now);
+  return reading(db, context, async (tx) => {
+    const narrowing = narrowingOf(context, narrowed);
+    const { rows, end } = await readRoster(tx, course, narrowing, order, place, most, at);
+    const people = await present(tx, context, course, rows);
+    return {
+      at,
+      // Whose line did not hold may stand otherwise than it said.
+      people: people.filter((person) => matches(narrowed, person)),
+      next: end && writePlace(order, end),
+      settling: await isSettling(tx, course, at),
+    };
+  });
+}
+
+function matches({ standing }: Pick<Query, "standing">, person: RosterPerson): boolean {
+  if (standing === undefined) return true;
+  return standing === "finished" ? person.finishedAt !== null : person.standing === standing;
+}
+
+/** One person of a course. */
+export async function showRosterPerson(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  course: string,
+  enrollment: string,
+): Promise<RosterPerson> {
+  return reading(db, context, async (tx) => {
+    const row = await readRosterRow(tx, course, enrollment, formatInstant(context.now));
+    if (!row || !isTheirs(context, row.cohort))
+      throw notFound(`There is no enrollment "${enrollment}" in this course.`);
+    const [person] = await present(tx, context, course, [row]);
+    return person as RosterPerson;
+  });
+}
+
+/** Rows as they are shown: what does not hold is worked out, what opens next has its title. */
+async function present(
+  tx: SchoolTransaction,
+  { school, now }: Context,
+  course: string,
+  rows: readonly RosterRow[],
+): Promise<RosterPerson[]> {
+  const fresh = await workedOut(tx, school, course, rows, now);
+  const people: RosterPerson[] = [];
+  for (const row of rows) {
+    const line = fresh.get(row.id);
+    const { nextOpens, nextItem } = line ?? row;
+    const plan =
+      nextItem === null || row.version === null
+        ? null
+        : await versionPlan(tx, school, course, row.version);
+    people.push({
+      enrollment: row.id,
+      person: row.person,
+      name: row.name,
+      timeZone: row.timeZone,
+      cohort: row.cohort,
+      enrolledAt: row.enrolledAt,
+      standing: line?.standing ?? row.standing,
+      from: line ? line.accessFrom : row.from,
+      until: line ? line.accessUntil : row.until,
+      done: line?.done ?? row.done,
+      of: line?.required ?? row.of,
+      finishedAt: line ? line.finishedAt : row.finishedAt,
+      next:
+        nextOpens === null || nextItem === null
+          ? null
+          : {
+              item: nextItem,
+              title: (plan && titlesOf(plan).get(nextItem)) ?? "",
+              opens: nextOpens,
+            },
+      seenAt: row.seenAt,
+    });
+  }
+  return people;
+}
+
+const titles = new WeakMap<object, ReadonlyMap<string, string>>();
+function titlesOf(plan: Parameters<typeof itemTitles>[0]): ReadonlyMap<string, string> {
+  const known = titles.get(plan) ?? new Map(itemTitles(plan));
+  titles.set(plan, known);
+  return known;
+}
+
+/** The lines of those of a page whose kept line does not hold. */
+async function workedOut(
+  tx: SchoolTransaction,
+  school: Context["school"],
+  course: string,
+  rows: readonly RosterRow[],
+  now: Context["now"],
+): Promise<Map<string, Line>> {
+  const lines = new Map<string, Line>();
+  const among = rows.filter(({ holds }) => !holds).map(({ id }) => id);
+  if (among.length === 0) return lines;
+  const published = await findPublished(tx, school, course);
+  if (!published) return lines;
+  const cohorts = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
+  const inBulk = new InBulk(planSchool(await readSchool(tx)), cohorts);
+  const lot = await readLot(tx, course, { after: "", among });
+  for (const { versions, rows: alike, people } of inBulk.alike(lot, published.number)) {
+    const plans = await versionPlans(tx, school, course, versions);
+    const answered = inBulk.answer(plans, people, now, { closes: true, states: true });
+    for (const [p, { id }] of alike.entries()) lines.set(id, lineIn(answered, p, now));
+  }
+  return lines;
+}
+
+/** How many match, by standing; without a name that is looked for, from what is counted already. */
+export async function showTotals(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  course: string,
+  { find: asked, cohort }: Pick<Query, "find" | "cohort">,
+): Promise<RosterTotals> {
+  const find = asked?.trim() ?? "";
+  return reading(db, context, async (tx) => {
+    const counted =
+      find === ""
+        ? await readHeads(tx, [course])
+        : find.length < FINDABLE
+          ? null
+          : ((await countFound(tx, course, find))?.map((one) => ({ course, ...one })) ?? null);
+    if (!counted) return { counted: false, all: 0, finished: 0, standings: {}, cohorts: {} };
+    const seen = counted.filter((one) => isTheirs(context, one.cohort));
+    const here = seen.filter((one) => cohort === undefined || one.cohort === cohort);
+    return {
+      counted: true,
+      all: sum(here),
+      finished: sum(here.filter(({ finished }) => finished)),
+      standings: added(here, ({ standing }) => standing),
+      cohorts: added(seen, (one) => one.cohort),
+    };
+  });
+}
+
+function added(heads: readonly Heads[], by: (one: Heads) => Standing | string | null) {
+  const all: Record<string, number> = {};
+  for (const one of heads) {
+    const key = by(one);
+    if (key !== null) all[key] = (all[key] ?? 0) + one.people;
+  }
+  return all;
+}
+
+/** So many of those who match are acted for at a time. */
+const AT_A_TIME = 200;
+
+/** The next of those who match, and where to go on; by name, whatever an act does to how they stand. */
+export async function nextMatching(
+  tx: SchoolTransaction,
+  context: Context,
+  course: string,
+  { upTo, without = [], ...narrowed }: Matching,
+  after: string | undefined,
+): Promise<{ enrollments: string[]; next: string | null }> {
+  const place = readPlace("name", after);
+  const at = formatInstant(context.now);
+  const narrowing = narrowingOf(context, { ...narrowed } as Query, upTo);
+  const { rows, end } = await readRoster(tx, course, narrowing, "name", place, AT_A_TIME, at);
+  const enrollments = rows.map(({ id }) => id).filter((id) => !without.includes(id));
+  return { enrollments, next: end && writePlace("name", end) };
+}
