@@ -125,7 +125,7 @@ test("several people at once: marked, seen before it is done, on the record, tak
   const { id, people, timeline } = await running(page, baseURL);
   const before = await Promise.all(people.map(timeline));
   await page.goto(`/ember-row/courses/${id}/people`);
-  await page.getByRole("checkbox", { name: "All 2" }).click();
+  await page.getByRole("checkbox", { name: "Mark all 2" }).click();
   await page.getByRole("button", { name: "For 2 people…" }).click();
   const sheet = page.getByRole("dialog");
   // Left, the people are still marked and another thing can be chosen.

@@ -1,7 +1,7 @@
 /** Who is in a course: found, narrowed and sorted by the server, drawn as far as one looks, acted for together. */
 import type { Course, RosterOrder, RosterPerson } from "@dawngate/contract";
 import { useLocalSearchParams, useRouter } from "expo-router";
-import { useCallback, useState } from "react";
+import { type ReactNode, useCallback, useState } from "react";
 import { View } from "react-native";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseTabs } from "../courses/course-tabs";
@@ -40,8 +40,9 @@ export function PeopleScreen() {
       <CourseTabs {...place} here="people" />
       {data ? (
         <>
-          <QuietAction label="Enroll somebody" onPress={() => setAdding(true)} />
-          <People place={place} course={data} />
+          <People place={place} course={data}>
+            <QuietAction label="Enroll somebody" onPress={() => setAdding(true)} />
+          </People>
           {adding ? (
             <EnrollSheet place={place} course={data} onClose={() => setAdding(false)} />
           ) : null}
@@ -55,7 +56,15 @@ export function PeopleScreen() {
   );
 }
 
-function People({ place, course }: { place: Place; course: Course }) {
+function People({
+  place,
+  course,
+  children,
+}: {
+  place: Place;
+  course: Course;
+  children: ReactNode;
+}) {
   const { quiet } = usePalette();
   const wide = useWide();
   const roster = useRoster(place);
@@ -70,10 +79,13 @@ function People({ place, course }: { place: Place; course: Course }) {
   };
   if (course.people === 0 && loaded && people.length === 0 && !isNarrowed)
     return (
-      <Text color={quiet}>
-        Nobody is in this course yet. Enroll somebody, or give people the address of its public
-        page.
-      </Text>
+      <View style={{ gap: 12 }}>
+        <Text color={quiet}>
+          Nobody is in this course yet. Enroll somebody, or give people the address of its public
+          page.
+        </Text>
+        {children}
+      </View>
     );
   return (
     <View style={{ gap: 10 }}>
@@ -82,7 +94,9 @@ function People({ place, course }: { place: Place; course: Course }) {
         narrowed={narrowed}
         totals={roster.totals}
         onNarrow={narrow}
-      />
+      >
+        {children}
+      </RosterFilters>
       <MarkLine place={place} course={course} roster={roster} marks={marks} onMarks={setMarks} />
       {wide ? (
         <RosterHead order={narrowed.order} onOrder={(order: RosterOrder) => narrow({ order })} />
@@ -179,7 +193,7 @@ function MarkLine({ place, course, roster, marks, onMarks }: PartProps) {
     >
       <Choice
         many
-        label={total === null ? "All who match" : `All ${total}`}
+        label={total === null ? "Mark all who match" : `Mark all ${total}`}
         taken={all}
         onPress={() =>
           onMarks(

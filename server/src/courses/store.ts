@@ -195,10 +195,18 @@ export async function listCourseRows(
     archived: boolean;
     group: string;
   }>`
+    with c as materialized (
+      select c.school_id, c.id, c.position, c.archived, c.group_name, c.title, c.current_version
+      from course c
+      where true
+        ${after === null ? sql`` : sql`and (c.position, c.id) > (${after[0]}::integer, ${after[1]})`}
+        ${among === null ? sql`` : sql`and c.id = any (${among}::text[])`}
+      order by c.position, c.id limit ${sql.lit(most)}
+    )
     select c.id, c.position, c.archived, c.group_name as "group", c.current_version as version,
       coalesce(v.title, c.title) as title, coalesce(v.modules, d.modules) as modules,
       coalesce(v.lesson_count, d.lessons) as lessons, coalesce(v.minutes, d.minutes) as minutes
-    from course c
+    from c
     left join course_version v
       on v.school_id = c.school_id and v.course_id = c.id and v.number = c.current_version
     left join lateral (
@@ -207,12 +215,10 @@ export async function listCourseRows(
       from module_placement m
       left join lesson_placement l on l.school_id = m.school_id and l.course_id = m.course_id
         and l.module_id = m.id and l.visible = 'published'
-      where m.school_id = c.school_id and m.course_id = c.id and m.visible = 'published'
-    ) d on c.current_version is null
-    where true
-      ${after === null ? sql`` : sql`and (c.position, c.id) > (${after[0]}::integer, ${after[1]})`}
-      ${among === null ? sql`` : sql`and c.id = any (${among}::text[])`}
-    order by c.position, c.id limit ${most}
+      where c.current_version is null
+        and m.school_id = c.school_id and m.course_id = c.id and m.visible = 'published'
+    ) d on true
+    order by c.position, c.id
   `.execute(tx);
   return rows;
 }

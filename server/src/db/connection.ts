@@ -110,9 +110,10 @@ const types: pg.CustomTypesConfig = {
 
 /**
  * Statements are prepared once (pool.ts), and their plan is made once too: ours find rows by their
- * keys, so no value makes another plan better, and planning anew took longer than most of them take to run.
+ * keys, so no value makes another plan better, and planning anew took longer than most of them take to run. None runs
+ * long enough to be worth compiling.
  */
-const OPTIONS = "-c timezone=UTC -c plan_cache_mode=force_generic_plan";
+const OPTIONS = "-c timezone=UTC -c plan_cache_mode=force_generic_plan -c jit=off";
 
 /**
  * Opens connections: some for writing, others for reading, so that whoever waits for a row that somebody holds takes

@@ -252,6 +252,8 @@ export interface EnrollmentTable {
   projected_sequence: Generated<number | null>;
   /** From this instant on its openings must be worked out again; null: only when something happens. */
   stale_at: Generated<string | null>;
+  /** Tells apart whom an order sorts alike. */
+  number: Generated<string>;
   /** Their name as lists are sorted by it: filled in by the database. */
   sort_name: Generated<string>;
   enrolled_at: string;

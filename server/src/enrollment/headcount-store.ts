@@ -2,6 +2,7 @@
 import type { Standing } from "@dawngate/core/enrollment";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
+import { holdsAt } from "../schedule/store";
 
 export interface Heads {
   course: string;
@@ -46,9 +47,8 @@ export async function readSeats(
 ): Promise<{ taken: number; unheld: string[] }> {
   const { rows } = await sql<{ taken: number; unheld: string[] }>`
     with unheld as materialized (
-      select e.id, e.standing from unheld_in(${course}, ${at}::timestamptz) u
-      join enrollment e on e.id = u.id and e.cohort_id = ${cohort}
-      limit ${most}
+      select u.id, u.standing from unheld_in(${course}, ${at}::timestamptz) u
+      where u.cohort = ${cohort} limit ${most}
     )
     select (coalesce((select sum(people) from headcount
         where course_id = ${course} and cohort_id = ${cohort} and standing <> 'ended'), 0)
@@ -60,25 +60,24 @@ export async function readSeats(
 
 /** The next instant at which something opens in a course, for how many, as far as the lines hold; by course. */
 export async function readNext(tx: SchoolTransaction, courses: readonly string[], now: string) {
+  const ahead = sql`(case when e.next_opens is null then 'infinity' else e.next_opens end)`;
+  /** The first opening ahead of somebody whose line holds, among so many who come first. */
+  const first = (most: number) => sql`(
+    select min(f.at) from (
+      select ${ahead} as at, ${holdsAt(now)} as holds from enrollment e
+      where e.course_id = c.id and ${ahead} > ${now}::timestamptz and ${ahead} < 'infinity'
+      order by ${ahead}, e.number limit ${sql.lit(most)}
+    ) f where f.holds)`;
   const { rows } = await sql<{ id: string; at: string; people: number }>`
-    select c.id, next.at, next.people from course c
-    cross join lateral (
-      -- Of those who come first; people whose line is being worked out are passed over, so many at the most.
-      select at, count(*)::integer as people from (
-        select first.at, first.holds, min(first.at) filter (where first.holds) over () as earliest
-        from (
-          select coalesce(e.next_opens, 'infinity') as at,
-            (e.stale_at is null or e.stale_at > ${now}::timestamptz)
-              and e.projected_sequence = e.last_sequence
-              and e.projected_version = coalesce(e.pinned_version, c.current_version) as holds
-          from enrollment e
-          where e.course_id = c.id and coalesce(e.next_opens, 'infinity') > ${now}::timestamptz
-            and coalesce(e.next_opens, 'infinity') < 'infinity'
-          order by coalesce(e.next_opens, 'infinity'), e.id limit ${NEXT_MOST}
-        ) first
-      ) all_first where holds and at = earliest group by at
-    ) next
-    where c.id = any (${courses}::text[])
+    select c.id, next.at, (
+      select count(*)::integer from (
+        select from enrollment e where e.course_id = c.id and ${ahead} = next.at and ${holdsAt(now)}
+        limit ${sql.lit(NEXT_MOST)}
+      ) those) as people
+    from course c
+    -- People whose line is being worked out are passed over, so many at the most.
+    cross join lateral (select coalesce(${first(20)}, ${first(NEXT_MOST)}) as at) next
+    where c.id = any (${courses}::text[]) and next.at is not null
   `.execute(tx);
   return new Map(rows.map(({ id, ...next }) => [id, next]));
 }

@@ -19,10 +19,10 @@ export interface Narrowing {
   upTo: string | undefined;
 }
 
-/** Where a page ended: the last row looked at, by what the order sorts by and its enrollment. */
+/** Where a page ended: the last row looked at, by what the order sorts by, and by its number. */
 export interface Place {
   key: string;
-  id: string;
+  number: string;
 }
 
 export interface RosterRow {
@@ -44,6 +44,7 @@ export interface RosterRow {
   version: number | null;
   holds: boolean;
   key: string;
+  number: string;
 }
 
 /** What each order sorts by, as its index has it. */
@@ -52,28 +53,35 @@ const KEYS: Record<
   { key: RawBuilder<unknown>; type: RawBuilder<unknown>; down?: true }
 > = {
   name: { key: sql`e.sort_name`, type: sql`text` },
-  next: { key: sql`coalesce(e.next_opens, 'infinity')`, type: sql`timestamptz` },
+  next: {
+    key: sql`(case when e.next_opens is null then 'infinity' else e.next_opens end)`,
+    type: sql`timestamptz`,
+  },
   // Whose access has ended stands last.
   ends: {
-    key: sql`(case when e.standing = 'ended' then 'infinity' else coalesce(e.access_until, 'infinity') end)`,
+    key: sql`(case when e.standing = 'ended' or e.access_until is null then 'infinity' else e.access_until end)`,
     type: sql`timestamptz`,
   },
   enrolled: { key: sql`e.enrolled_at`, type: sql`timestamptz`, down: true },
-  seen: { key: sql`coalesce(e.seen_at, '-infinity')`, type: sql`timestamptz` },
+  seen: {
+    key: sql`(case when e.seen_at is null then '-infinity' else e.seen_at end)`,
+    type: sql`timestamptz`,
+  },
 };
 
 /** Instants as the database writes them: what comes back from outside is looked at before it is compared with. */
 const INSTANT = /^(-?infinity|\d{4,6}-\d\d-\d\d \d\d:\d\d:\d\d(\.\d{1,6})?\+00)$/;
 
 /** Whether a page of this order could have ended there. */
-export function isPlace(order: RosterOrder, { key }: Place): boolean {
-  return order === "name" || INSTANT.test(key);
+export function isPlace(order: RosterOrder, { key, number }: Place): boolean {
+  return /^\d{1,18}$/.test(number) && (order === "name" || INSTANT.test(key));
 }
 
 /** So many rows are walked over first, and so many where those did not fill the page. */
-const WALKS = [400, 20_000];
+const SHORT_WALK = 1000;
+const LONG_WALK = 20_000;
 /** So many people of the school whose name matches are looked up by it; of more the list is walked along. */
-const FOUND_MOST = 5000;
+const FOUND_MOST = 2000;
 /** From so many letters on names are found by an index. */
 export const FINDABLE = 3;
 
@@ -94,29 +102,25 @@ export async function readRoster(
   most: number,
   at: string,
 ): Promise<{ rows: RosterRow[]; end: Place | null }> {
+  const walk = (length: number) => walkAlong(tx, course, narrowing, order, after, most, at, length);
   const find = narrowing.find?.trim() ?? "";
+  const near = await walk(needsLooking(narrowing, order) ? SHORT_WALK : most + 1);
+  if (near.rows.length === most || near.end === null) return near;
   if (find.length >= FINDABLE) {
     const people = await peopleCalled(tx, find);
-    if (people.length <= FOUND_MOST)
-      return fullPage(
-        await select(
-          tx,
-          course,
-          narrowing,
-          order,
-          after,
-          most + 1,
-          at,
-          sql`and e.person_id = any (${people}::text[])`,
-        ),
-        most,
-      );
+    if (people.length <= FOUND_MOST) {
+      const those = sql`and e.person_id = any (${people}::text[])`;
+      return fullPage(await select(tx, course, narrowing, order, after, most + 1, at, those), most);
+    }
   }
-  for (const walk of WALKS) {
-    const found = await walkAlong(tx, course, narrowing, order, after, most, at, walk);
-    if (found.rows.length === most || found.end === null || walk === WALKS.at(-1)) return found;
-  }
-  throw new Error("A walk always ends");
+  return walk(LONG_WALK);
+}
+
+/** Whether rows are walked over that do not match: none are where the index holds those that do, and no others. */
+function needsLooking({ find, standing, cohort, cohorts, upTo }: Narrowing, order: RosterOrder) {
+  const byIndex = order === "name" ? 1 : 0;
+  const narrowed = [standing, cohort].filter((one) => one !== undefined).length;
+  return (find ?? "").trim() !== "" || cohorts !== null || upTo !== undefined || narrowed > byIndex;
 }
 
 function fullPage(rows: RosterRow[], most: number): { rows: RosterRow[]; end: Place | null } {
@@ -125,7 +129,7 @@ function fullPage(rows: RosterRow[], most: number): { rows: RosterRow[]; end: Pl
 }
 
 const placeOf = (row: RosterRow | undefined): Place | null =>
-  row ? { key: row.key, id: row.id } : null;
+  row ? { key: row.key, number: row.number } : null;
 
 /** What everybody on the page must be. */
 function conditions({ standing, cohort, cohorts, upTo }: Narrowing): RawBuilder<unknown> {
@@ -140,12 +144,12 @@ function conditions({ standing, cohort, cohorts, upTo }: Narrowing): RawBuilder<
 function beyond(order: RosterOrder, after: Place | null): RawBuilder<unknown> {
   const { key, type, down } = KEYS[order];
   if (!after) return sql``;
-  return sql`and (${key}, e.id) ${down ? sql`<` : sql`>`} (${after.key}::${type}, ${after.id})`;
+  return sql`and (${key}, e.number) ${down ? sql`<` : sql`>`} (${after.key}::${type}, ${after.number}::bigint)`;
 }
 
 const sorted = (order: RosterOrder) => {
   const { key, down } = KEYS[order];
-  return down ? sql`${key} desc, e.id desc` : sql`${key}, e.id`;
+  return down ? sql`${key} desc, e.number desc` : sql`${key}, e.number`;
 };
 
 /** The columns of a row of `e` and its person `p`. */
@@ -155,7 +159,7 @@ const columns = (order: RosterOrder, at: string) => sql`
   e.done, e.required as of, e.finished_at as "finishedAt", e.next_opens as "nextOpens",
   e.next_item as "nextItem", e.seen_at as "seenAt",
   coalesce(e.pinned_version, c.current_version) as version, ${holdsAt(at)} as holds,
-  (${KEYS[order].key})::text as key
+  (${KEYS[order].key})::text as key, e.number::text as number
 `;
 const JOINED = sql`
   join course c on c.school_id = e.school_id and c.id = e.course_id
@@ -175,7 +179,7 @@ async function select(
   const { rows } = await sql<RosterRow>`
     select ${columns(order, at)} from enrollment e ${JOINED}
     where e.course_id = ${course} ${those} ${conditions(narrowing)} ${beyond(order, after)}
-    order by ${sorted(order)} limit ${most}
+    order by ${sorted(order)} limit ${sql.lit(most)}
   `.execute(tx);
   return rows;
 }
@@ -206,34 +210,42 @@ async function walkAlong(
           : cohort !== undefined
             ? sql`and e.cohort_id = ${cohort}`
             : sql``;
-  const { rows } = await sql<RosterRow & { walked: number; lastKey: string; lastId: string }>`
+  const { rows } = await sql<RosterRow & { walked: number; lastKey: string; lastNumber: string }>`
     with walked as materialized (
-      select e.id, (${KEYS[order].key}) as k, row_number() over (order by ${sorted(order)}) as n
+      select e.id, e.number, e.sort_name, e.standing, e.cohort_id, e.finished_at, e.enrolled_at,
+        (${KEYS[order].key}) as k, row_number() over (order by ${sorted(order)}) as n
       from enrollment e
       where e.course_id = ${course} ${along} ${beyond(order, after)}
-      order by ${sorted(order)} limit ${walk}
-    ), last as (select n as walked, k::text as "lastKey", id as "lastId" from walked order by n desc limit 1)
-    select page.*, last.* from last left join lateral (
-      select ${columns(order, at)}, w.n from walked w
-      join enrollment e on e.id = w.id and e.course_id = ${course} ${JOINED}
+      order by ${sorted(order)} limit ${sql.lit(walk)}
+    ), page as materialized (
+      select e.id, e.n from walked e
       where true ${conditions(narrowing)}
       ${find === "" ? sql`` : sql`and e.sort_name like ${pattern(find)}`}
-      order by w.n limit ${most}
-    ) page on true
-    order by page.n
+      order by e.n limit ${sql.lit(most)}
+    ), last as materialized (
+      select n as walked, k::text as "lastKey", number::text as "lastNumber"
+      from walked order by n desc limit 1
+    )
+    select shown.*, last.* from last left join (
+      select ${columns(order, at)}, page.n from page
+      join enrollment e on e.id = page.id and e.course_id = ${course} ${JOINED}
+    ) shown on true
+    order by shown.n
   `.execute(tx);
   const [first] = rows;
   if (!first) return { rows: [], end: null };
   const page = rows.filter(({ id }) => id !== null);
-  if (page.length === most) return { rows: page, end: placeOf(page.at(-1)) };
-  const end = Number(first.walked) < walk ? null : { key: first.lastKey, id: first.lastId };
-  return { rows: page, end };
+  const isOver = Number(first.walked) < walk;
+  const last = page.at(-1);
+  if (page.length === most)
+    return { rows: page, end: isOver && last?.number === first.lastNumber ? null : placeOf(last) };
+  return { rows: page, end: isOver ? null : { key: first.lastKey, number: first.lastNumber } };
 }
 
 /** The people of the school whose name has a part, so many at the most and one more. */
 async function peopleCalled(tx: SchoolTransaction, find: string): Promise<string[]> {
   const { rows } = await sql<{ id: string }>`
-    select p.id from person p where sort_name_of(p.name) like ${pattern(find)} limit ${FOUND_MOST + 1}
+    select id from people_called(${pattern(find)}, ${FOUND_MOST + 1})
   `.execute(tx);
   return rows.map(({ id }) => id);
 }

@@ -36,16 +36,17 @@ type Query = z.infer<typeof rosterQuery>;
 /** Where a page ended: its order, and the last row that was looked at. Refused where it is of another order. */
 function readPlace(order: Query["order"], text: string | undefined): Place | null {
   if (text === undefined) return null;
-  const [, key, id] = readCursor(
+  const [, key, number] = readCursor(
     z
-      .tuple([z.literal(order), z.string().max(1000), z.string().max(200)])
-      .refine(([, key, id]) => isPlace(order, { key, id })),
+      .tuple([z.literal(order), z.string().max(1000), z.string().max(20)])
+      .refine(([, key, number]) => isPlace(order, { key, number })),
     text,
   );
-  return { key, id };
+  return { key, number };
 }
 
-const writePlace = (order: Query["order"], { key, id }: Place) => writeCursor([order, key, id]);
+const writePlace = (order: Query["order"], { key, number }: Place) =>
+  writeCursor([order, key, number]);
 
 const narrowingOf = (
   { cohorts }: Context,

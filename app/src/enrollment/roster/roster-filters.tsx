@@ -1,6 +1,6 @@
 /** What narrows and sorts the roster: a part of a name, how people stand, a cohort, and by what they are sorted. */
 import type { Cohort, RosterOrder, RosterTotals } from "@dawngate/contract";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { QuietAction } from "../../ui/action";
@@ -16,11 +16,11 @@ import { STANDING_NAMES } from "./say-standing";
 import type { Narrowed } from "./use-roster";
 
 const ORDERS: [RosterOrder, string][] = [
-  ["name", "By name"],
-  ["next", "By what opens next"],
-  ["ends", "By the end of access"],
-  ["enrolled", "By the day of enrolling, latest first"],
-  ["seen", "By when they were here, longest ago first"],
+  ["name", "Sorted by name"],
+  ["next", "Sorted by what opens next"],
+  ["ends", "Sorted by the end of access"],
+  ["enrolled", "Sorted by the day of enrolling, latest first"],
+  ["seen", "Sorted by when they were here, longest ago first"],
 ];
 
 interface Props {
@@ -29,9 +29,11 @@ interface Props {
   /** Null: not counted. */
   totals: RosterTotals | null;
   onNarrow(change: Partial<Narrowed>): void;
+  /** What else one can do here. */
+  children: ReactNode;
 }
 
-export function RosterFilters({ cohorts, narrowed, totals, onNarrow }: Props) {
+export function RosterFilters({ cohorts, narrowed, totals, onNarrow, children }: Props) {
   const { surface } = usePalette();
   const wide = useWide();
   const [sorting, setSorting] = useState(false);
@@ -53,7 +55,7 @@ export function RosterFilters({ cohorts, narrowed, totals, onNarrow }: Props) {
           value={narrowed.find}
           maxLength={200}
           onChangeText={(find) => onNarrow({ find })}
-          style={{ backgroundColor: surface, width: wide ? 300 : "100%", marginBottom: 4 }}
+          style={{ backgroundColor: surface, width: wide ? 300 : "100%" }}
         />
         {wide && cohorts.length === 0 ? null : (
           <QuietAction
@@ -66,6 +68,7 @@ export function RosterFilters({ cohorts, narrowed, totals, onNarrow }: Props) {
             onPress={() => setSorting(true)}
           />
         )}
+        {children}
       </View>
       <Choices label="Who">
         <Choice

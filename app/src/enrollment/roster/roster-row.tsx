@@ -9,7 +9,7 @@ import { Press } from "../../ui/press";
 import { SunMark } from "../../ui/sun-mark";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { markOf, sayDay, sayStanding } from "./say-standing";
+import { markOf, sayDay, sayLastDay, sayStanding } from "./say-standing";
 
 /** The widths of the columns beside the name, on a wide screen. */
 export const COLUMNS = { now: 190, done: 150, next: 220, ends: 120, seen: 110 } as const;
@@ -32,7 +32,7 @@ export const RosterRow = memo(function RosterRow(props: Props) {
   const zone = zoneOf(person.timeZone);
   const { next } = person;
   const opens = next && sayWrittenInstant(next.opens, zone, false);
-  const until = person.until === null ? "No end" : sayDay(person.until, zone);
+  const until = person.until === null ? "No end" : sayLastDay(person.until, zone);
   return (
     <View
       style={{
@@ -112,7 +112,7 @@ export const RosterRow = memo(function RosterRow(props: Props) {
             <Text kind="small" color={quiet}>
               {[
                 next ? `${next.title}: ${opens}` : "no date ahead",
-                person.until === null ? "no end" : `until ${until}`,
+                person.until === null ? "no end" : `to ${until}`,
               ].join(" · ")}
             </Text>
           </>

@@ -1,7 +1,7 @@
 /** How somebody stands in a course, in words, and the mark beside them. */
 import type { RosterPerson } from "@dawngate/contract";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
-import type { Zone } from "@dawngate/core/time";
+import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import { formatDate, type Instant, localDateAt, type Zone } from "@dawngate/core/time";
 import type { Mark } from "../../ui/sun-mark";
 
 /** What one narrows the roster to, in the order in which it is offered. */
@@ -21,17 +21,26 @@ export function markOf({ standing, finishedAt }: RosterPerson): Mark {
   return standing === "unknown" ? "waiting" : "closed";
 }
 
-const day = (at: string | null, zone: Zone) =>
-  at === null ? "" : sayWrittenInstant(at, zone, false).replace(/, \d\d:\d\d$/, "");
+/** A day without its time; with its year where that is not this one. */
+export function sayDay(at: string | null, zone: Zone): string {
+  if (at === null) return "";
+  const now = formatDate(localDateAt(zone, Date.now() as Instant));
+  const then = formatDate(localDateAt(zone, Date.parse(at) as Instant));
+  return sayWrittenDate(then, then.slice(0, 4) !== now.slice(0, 4));
+}
+
+/** The last day of access: its end is an instant, often a midnight, at which it has ended. */
+export const sayLastDay = (until: string, zone: Zone) =>
+  sayDay(new Date(Date.parse(until) - 1).toISOString(), zone);
 
 export function sayStanding(person: RosterPerson, zone: Zone): string {
   const { standing, finishedAt, from, until } = person;
-  const finished = finishedAt === null ? "" : `Finished ${day(finishedAt, zone)}`;
+  const finished = finishedAt === null ? "" : `Finished ${sayDay(finishedAt, zone)}`;
   switch (standing) {
     case "open":
       return finished || "In the course";
     case "scheduled":
-      return `Begins ${day(from, zone)}`;
+      return `Begins ${sayDay(from, zone)}`;
     case "waiting":
       return "Waits for payment";
     case "paused":
@@ -39,11 +48,12 @@ export function sayStanding(person: RosterPerson, zone: Zone): string {
     case "suspended":
       return "Suspended";
     case "ended":
-      return finished ? `${finished}, ended` : `Ended ${day(until, zone)}`;
+      return finished
+        ? `${finished}, ended`
+        : until === null
+          ? "Ended"
+          : `Ended ${sayDay(until, zone)}`;
     default:
       return "Being worked out";
   }
 }
-
-/** The day without its time. */
-export const sayDay = day;

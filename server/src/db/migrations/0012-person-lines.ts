@@ -9,6 +9,8 @@ import { secure } from "./secure";
 export async function up(db: Kysely<unknown>): Promise<void> {
   await sql`
     alter table enrollment
+      -- Tells apart whom an order sorts alike.
+      add column number bigint generated always as identity,
       -- The person's name as lists are sorted and searched by it.
       add column sort_name text not null default '',
       add column enrolled_at timestamptz,
@@ -75,15 +77,10 @@ export async function up(db: Kysely<unknown>): Promise<void> {
         else
           insert into public.headcount (school_id, course_id, cohort_id, standing, finished, people)
             select school_id, course_id, cohort_id, standing, finished, sum(n) from (
-              select n.school_id, n.course_id, v.cohort_id, v.standing, v.finished, v.n
-              from now_so n
-              join was_so w on w.school_id = n.school_id and w.id = n.id
-              cross join lateral (values
-                (w.cohort_id, w.standing, w.finished_at is not null, -1),
-                (n.cohort_id, n.standing, n.finished_at is not null, 1)
-              ) v (cohort_id, standing, finished, n)
-              where (w.cohort_id, w.standing, w.finished_at is null)
-                is distinct from (n.cohort_id, n.standing, n.finished_at is null)
+              select school_id, course_id, cohort_id, standing, finished_at is not null as finished, 1 as n
+                from now_so
+              union all
+              select school_id, course_id, cohort_id, standing, finished_at is not null, -1 from was_so
             ) d group by 1, 2, 3, 4, 5 having sum(n) <> 0;
         end if;
         return null;
@@ -134,7 +131,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       from enrollment group by 1, 2, 3, 4;
     drop trigger noted on enrollment;
     create trigger noted after insert or update or delete on enrollment
-      for each row execute function note_change('id', '{last_sequence,projected_version,projected_sequence,stale_at,pinned_version,held_versions,sort_name,enrolled_at,time_zone,access_from,access_until,standing,done,required,finished_at,next_opens,next_item,seen_at}');
+      for each row execute function note_change('id', '{last_sequence,projected_version,projected_sequence,stale_at,pinned_version,held_versions,number,sort_name,enrolled_at,time_zone,access_from,access_until,standing,done,required,finished_at,next_opens,next_item,seen_at}');
     create trigger named before insert on enrollment
       for each row execute function name_enrollment();
     create trigger renamed after update of name on person
@@ -178,44 +175,60 @@ export async function up(db: Kysely<unknown>): Promise<void> {
 
   // Also found by those who only want what does not hold: the query that looks for lots begins with it.
   await sql`
-    create function unheld_in(of_course text, at timestamptz) returns table (id text)
+    create function unheld_in(of_course text, at timestamptz)
+      returns table (id text, cohort text, standing text)
       language sql stable set search_path = public as $$
-        select e.id from enrollment e where e.course_id = of_course and e.projected_version is null
+        select e.id, e.cohort_id, e.standing from enrollment e where e.course_id = of_course and e.projected_version is null
         union
-        select e.id from enrollment e
+        select e.id, e.cohort_id, e.standing from enrollment e
           where e.course_id = of_course and e.projected_sequence is distinct from e.last_sequence
         union
-        select e.id from enrollment e where e.course_id = of_course and e.stale_at <= at
+        select e.id, e.cohort_id, e.standing from enrollment e where e.course_id = of_course and e.stale_at <= at
         union
-        select e.id from enrollment e where e.course_id = of_course and e.pinned_version is null
+        select e.id, e.cohort_id, e.standing from enrollment e where e.course_id = of_course and e.pinned_version is null
           and e.projected_version < (select c.current_version from course c where c.id = of_course)
         union
-        select e.id from enrollment e where e.course_id = of_course and e.pinned_version is not null
+        select e.id, e.cohort_id, e.standing from enrollment e where e.course_id = of_course and e.pinned_version is not null
           and e.projected_version is distinct from e.pinned_version
       $$;
     revoke all on function unheld_in(text, timestamptz) from public;
     grant execute on function unheld_in(text, timestamptz) to dawngate_app;
   `.execute(db);
   await sql`
+    -- None begins with the school: while the tables are new, and nothing is known of them, such an index is taken
+    -- for looking up one enrollment, and walked from end to end.
+    -- Written with case: what is written with coalesce is not compared below row security, so no index is used.
     -- A page of people in any order; by name of one standing or one cohort too.
-    create index on enrollment (school_id, course_id, sort_name, id);
-    create index on enrollment (school_id, course_id, standing, sort_name, id);
-    create index on enrollment (school_id, course_id, cohort_id, sort_name, id);
-    create index on enrollment (school_id, course_id, sort_name, id) where finished_at is not null;
-    create index on enrollment (school_id, course_id, coalesce(next_opens, 'infinity'), id);
-    create index on enrollment (school_id, course_id,
-      (case when standing = 'ended' then 'infinity' else coalesce(access_until, 'infinity') end), id);
-    create index on enrollment (school_id, course_id, coalesce(seen_at, '-infinity'), id);
-    create index on enrollment (school_id, course_id, enrolled_at, id);
+    create index on enrollment (course_id, school_id, sort_name, number);
+    create index on enrollment (course_id, school_id, standing, sort_name, number);
+    create index on enrollment (course_id, school_id, cohort_id, sort_name, number);
+    create index on enrollment (course_id, school_id, sort_name, number) where finished_at is not null;
+    create index on enrollment (course_id, school_id, (case when next_opens is null then 'infinity' else next_opens end), number);
+    create index on enrollment (course_id, school_id,
+      (case when standing = 'ended' or access_until is null then 'infinity' else access_until end), number);
+    create index on enrollment (course_id, school_id, (case when seen_at is null then '-infinity' else seen_at end), number);
+    create index on enrollment (course_id, school_id, enrolled_at, number);
     -- Whose dates time has overtaken.
-    create index on enrollment (school_id, course_id, stale_at) where stale_at is not null;
-    create index on enrollment (school_id, course_id)
+    create index on enrollment (course_id, school_id, stale_at) where stale_at is not null;
+    create index on enrollment (course_id, school_id)
       where pinned_version is not null and projected_version is distinct from pinned_version;
+    create index on course (school_id, position);
     -- A name is looked for among the school's people, whose rows seldom change.
     create extension if not exists pg_trgm;
     create extension if not exists btree_gin;
     create index person_search on person using gin (school_id, sort_name_of(name) gin_trgm_ops);
-    drop index enrollment_school_id_course_id_idx, enrollment_school_id_stale_at_idx,
+    -- Who is called so, in the school the transaction is set to. What "like" does is not done below row security, so
+    -- that no index would be used: this looks at one school by itself.
+    create function people_called(pattern text, most integer) returns table (id text)
+      language sql stable security definer set search_path = public as $$
+        select p.id from person p
+          where p.school_id = nullif(current_setting('dawngate.school_id', true), '')::uuid
+            and sort_name_of(p.name) like pattern limit most
+      $$;
+    revoke all on function people_called(text, integer) from public;
+    grant execute on function people_called(text, integer) to dawngate_app;
+    create index on enrollment (person_id, school_id);
+    drop index enrollment_school_id_person_id_idx, enrollment_school_id_course_id_idx, enrollment_school_id_stale_at_idx,
       opening_school_id_opens_idx;
   `.execute(db);
 }
