@@ -8,6 +8,13 @@ import { run } from "./lib/run.mjs";
 import { serveDemo, testCluster } from "./lib/session.mjs";
 import { readJest, readPlaywright, Tally } from "./lib/tally.mjs";
 
+/** One room on all storeys: npm test -- --room enrollment. Without it everything. */
+const at = process.argv.indexOf("--room");
+const room = at < 0 ? null : (process.argv[at + 1] ?? "");
+if (room !== null && !/^[a-z-]+$/.test(room)) {
+  console.error("Say which room: npm test -- --room enrollment");
+  process.exit(2);
+}
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const local = join(root, ".local");
 const say = (line) => console.log(`  ${line}`);
@@ -18,12 +25,26 @@ const tally = new Tally();
 await ensurePackages(root, say);
 if (!existsSync("/usr/bin/chromium")) await ensureDebian(["chromium"], say);
 mkdirSync(local, { recursive: true });
+if (
+  room !== null &&
+  !["core", "server", "app", "e2e"].some((storey) =>
+    existsSync(join(root, storey, storey === "e2e" ? "tests" : "test", room)),
+  )
+) {
+  console.error(`No storey has a room "${room}" with tests; their folders' names are the rooms'.`);
+  process.exit(2);
+}
+
+const all = room === null;
+const inRoom = all ? [] : ["--passWithNoTests", "--testPathPattern", `/test/${room}/`];
+const specs = join(root, "e2e/tests", room ?? "");
 
 await tally.check("types", () => node(["scripts/types.mjs"]));
 await tally.check("lint and format", () => node([bin("@biomejs/biome/bin/biome"), "check", "."]));
-await tally.check("generated documents are current", () =>
-  node(["--import", "tsx", "scripts/docs.ts", "--check"]),
-);
+if (all)
+  await tally.check("generated documents are current", () =>
+    node(["--import", "tsx", "scripts/docs.ts", "--check"]),
+  );
 
 const cluster = await testCluster(root, say);
 let stopped = false;
@@ -49,10 +70,21 @@ try {
       `jest: ${name}`,
       report,
       () =>
-        node([bin("jest/bin/jest.js"), "--config", config, "--json", "--outputFile", report], {
-          env,
-          output: "stderr",
-        }),
+        node(
+          [
+            bin("jest/bin/jest.js"),
+            "--config",
+            config,
+            ...inRoom,
+            "--json",
+            "--outputFile",
+            report,
+          ],
+          {
+            env,
+            output: "stderr",
+          },
+        ),
       readJest,
     );
   };
@@ -60,28 +92,35 @@ try {
   await jest("app", "app/jest.config.mjs");
 
   const report = join(local, "playwright.json");
-  await tally.runner(
-    "playwright: the application in a browser",
-    report,
-    async () => {
-      const server = await serveDemo(root, cluster, "e2e", say);
-      try {
-        await node(
-          [bin("@playwright/test/cli.js"), "test", "--config", "e2e/playwright.config.ts"],
-          {
-            env: {
-              ...env,
-              DAWNGATE_URL: `http://127.0.0.1:${server.port}`,
-              PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+  if (existsSync(specs))
+    await tally.runner(
+      "playwright: the application in a browser",
+      report,
+      async () => {
+        const server = await serveDemo(root, cluster, "e2e", say);
+        try {
+          await node(
+            [
+              bin("@playwright/test/cli.js"),
+              "test",
+              "--config",
+              "e2e/playwright.config.ts",
+              ...(all ? [] : [`tests/${room}/`]),
+            ],
+            {
+              env: {
+                ...env,
+                DAWNGATE_URL: `http://127.0.0.1:${server.port}`,
+                PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+              },
             },
-          },
-        );
-      } finally {
-        await server.stop();
-      }
-    },
-    readPlaywright,
-  );
+          );
+        } finally {
+          await server.stop();
+        }
+      },
+      readPlaywright,
+    );
 } finally {
   await stop();
 }

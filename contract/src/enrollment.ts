@@ -1,14 +1,13 @@
 /** Enrolling and what follows: cohorts, people, what staff do, and what an enrollee sees. */
-import { courseCard } from "@dawngate/core/courses";
+import { staffActSchema } from "@dawngate/core/enrollment";
 import { gateSchema, planFields } from "@dawngate/core/plan";
 import { z } from "zod";
-import { cohort, cover } from "./courses";
+import { words } from "./catalog";
 import { personRipple } from "./review";
 import { matching } from "./roster";
 import { type TimelineAnswer, timeline } from "./schedule";
 import { cursor, mailAddress, oneLine, personName } from "./text";
 
-const reason = z.string().trim().min(1, "Say why; it stays on the record").max(2000);
 const window = z
   .strictObject({ opens: planFields.localDate, closes: planFields.localDate })
   .refine(({ opens, closes }) => opens <= closes, {
@@ -56,28 +55,8 @@ export const whyMail = z
   .strictObject({ item: planFields.id.describe("The module or lesson they asked about.") })
   .meta({ id: "WhyMail" });
 
-const onItem = <T extends string>(type: T) =>
-  z.strictObject({ type: z.literal(type), item: planFields.id, reason });
-const plain = <T extends string>(type: T) => z.strictObject({ type: z.literal(type), reason });
-
 /** What staff do for one person; each with a reason that stays on the record. */
-export const staffAct = z
-  .discriminatedUnion("type", [
-    onItem("completed"),
-    onItem("passed"),
-    onItem("opened-by-staff"),
-    onItem("staff-opening-taken-back"),
-    z.strictObject({ type: z.literal("extended"), add: planFields.offset, reason }),
-    z.strictObject({ type: z.literal("end-set"), through: planFields.localDate, reason }),
-    plain("paused"),
-    plain("resumed"),
-    plain("suspended"),
-    plain("unsuspended"),
-    plain("revoked"),
-    plain("restored"),
-    z.strictObject({ type: z.literal("moved"), cohort: planFields.id.nullable(), reason }),
-  ])
-  .meta({ id: "StaffAct" });
+export const staffAct = staffActSchema.meta({ id: "StaffAct" });
 
 export const actRequest = z
   .strictObject({
@@ -114,8 +93,19 @@ export const acted = z
   })
   .meta({ id: "Acted" });
 
+export const recordQuery = z.strictObject({
+  before: z.coerce
+    .number()
+    .int()
+    .min(1)
+    .max(2_147_483_647)
+    .optional()
+    .describe("The page begins below the event of this number."),
+});
+
 export const record = z
   .object({
+    next: z.int().nullable().describe("The next page begins below this event; null: none."),
     events: z.array(
       z.object({
         sequence: z.int(),
@@ -133,61 +123,6 @@ export const record = z
     ),
   })
   .meta({ id: "Record" });
-
-const fault = z.object({ kind: z.string(), sentence: z.string() });
-
-/** One way into a course: a cohort, or the course itself. */
-export const wayIn = z.object({
-  cohort: cohort.pick({ id: true, name: true, starts: true, ends: true }).nullable(),
-  window: z.object({ opens: z.string(), closes: z.string() }).nullable(),
-  state: z.enum(["before", "open", "full", "closed"]),
-  seatsLeft: z.int().nullable(),
-  faults: z
-    .array(fault)
-    .describe("Why the one who asks cannot enroll; empty where nothing keeps them out."),
-});
-
-const words = z
-  .object({
-    course: z.string(),
-    module: z.string(),
-    modules: z.string(),
-    lesson: z.string(),
-    lessons: z.string(),
-    done: z.string(),
-  })
-  .describe("What the school calls things.")
-  .meta({ id: "Words" });
-
-export const publicCourse = z
-  .object({
-    id: z.string(),
-    title: z.string(),
-    description: z.string(),
-    words,
-    card: courseCard,
-    cover: cover.nullable().describe("An uploaded cover; null: it is drawn from the title."),
-    school: z.object({
-      name: z.string(),
-      color: z.string(),
-      timeZone: z.string(),
-      contact: z.string(),
-    }),
-    modules: z.array(
-      z.object({
-        title: z.string(),
-        lessons: z.array(z.object({ title: z.string(), sample: z.boolean() })),
-      }),
-    ),
-    lessons: z.int(),
-    minutes: z.number(),
-    ways: z.array(wayIn),
-    enrollment: z
-      .string()
-      .nullable()
-      .describe("One's own enrollment that is open, if there is one."),
-  })
-  .meta({ id: "PublicCourse" });
 
 export const enrollRequest = z
   .strictObject({ cohort: planFields.id.nullable(), timeZone: planFields.timeZone })
@@ -277,8 +212,6 @@ export type StaffAct = z.infer<typeof staffAct>;
 export type ActRequest = z.input<typeof actRequest>;
 export type Acted = z.infer<typeof acted>;
 export type EventRecord = z.infer<typeof record>;
-export type PublicCourse = z.infer<typeof publicCourse>;
-export type WayIn = z.infer<typeof wayIn>;
 export type EnrollRequest = z.infer<typeof enrollRequest>;
 export type Shelf = z.infer<typeof shelf>;
 /** With the steps of every why in their exact types. */

@@ -1,5 +1,6 @@
 /** What server and application say to each other. */
 export * from "./account";
+export * from "./catalog";
 export * from "./courses";
 export * from "./enrollment";
 export * from "./import";

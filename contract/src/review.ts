@@ -89,8 +89,19 @@ export const publishing = z.object({
   note: z.string().max(500, "A note has at most 500 letters").default(""),
 });
 
+export const versionListQuery = z.strictObject({
+  before: z.coerce
+    .number()
+    .int()
+    .min(1)
+    .max(2_147_483_647)
+    .optional()
+    .describe("The page begins below this version."),
+});
+
 export const versionList = z
   .object({
+    next: z.int().nullable().describe("The next page begins below this version; null: none."),
     current: z.int().nullable(),
     versions: z.array(
       z.object({

@@ -94,8 +94,17 @@ export const acceptance = z
   })
   .meta({ id: "Acceptance" });
 
+export const mailListQuery = z.strictObject({
+  before: z
+    .string()
+    .regex(/^\d{1,18}$/, "No mail has this number")
+    .optional()
+    .describe("The page begins below this mail."),
+});
+
 export const mailList = z
   .object({
+    next: z.string().nullable().describe("The next page begins below this mail; null: none."),
     mails: z.array(
       z.object({
         id: z.string(),

@@ -1,18 +1,34 @@
 /** What every browser test needs: pages that fail on errors, and an accessibility check. */
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
-import { test as base, expect, type Page } from "@playwright/test";
+import { test as base, type Cookie, expect, type Page } from "@playwright/test";
 import type { Client } from "pg";
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
 /** A page on which any error in the console, and any script that breaks, fails the test. */
-export const test = base.extend<{ allowedErrors: RegExp | null; who: string | null }>({
+export const test = base.extend<
+  { allowedErrors: RegExp | null; who: string | null },
+  { sessions: Map<string, Cookie[]> }
+>({
+  /** Whoever has signed in once in this worker comes with that session: a password takes the processor's time. */
+  sessions: [
+    // biome-ignore lint/correctness/noEmptyPattern: playwright wants its fixtures named, also where there are none
+    async ({}, use) => use(new Map()),
+    { scope: "worker" },
+  ],
   allowedErrors: [null, { option: true }],
   /** Who is signed in: a name of the demo's, or nobody. */
   who: ["rosa", { option: true }],
-  page: async ({ page, baseURL, allowedErrors, who }, use) => {
-    if (who !== null) await signIn(page, `${who}@example.org`, baseURL ?? "");
+  page: async ({ page, baseURL, allowedErrors, who, sessions }, use) => {
+    if (who !== null) {
+      await page.context().addCookies(sessions.get(who) ?? []);
+      const { ok } = sessions.has(who)
+        ? await page.request.get("/api/me").then((answer) => ({ ok: answer.ok() }))
+        : { ok: false };
+      if (!ok) await signIn(page, `${who}@example.org`, baseURL ?? "");
+      sessions.set(who, await page.context().cookies());
+    }
     const errors: string[] = [];
     page.on("pageerror", (error) => errors.push(error.message));
     page.on("console", (message) => {
@@ -75,6 +91,17 @@ export async function comeIn(page: Page, to: string, password: string): Promise<
   await page.getByRole("button", { name: "Keep it and go on" }).click();
 }
 
+/** Waits until what was asked for is drawn: no gray bars, its fonts there, nothing that still moves. */
+export async function settled(page: Page): Promise<void> {
+  await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+  await expect(page.getByRole("status", { name: "Loading" })).toHaveCount(0);
+  await page.evaluate(async () => {
+    await document.fonts.ready;
+    await Promise.all(document.getAnimations().map((one) => one.finished.catch(() => undefined)));
+    await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+  });
+}
+
 /** Everything axe finds by the rules of WCAG 2.2 A and AA, as readable lines. */
 export async function accessibilityFaults(page: Page): Promise<string[]> {
   await page.evaluate(axe);
@@ -115,8 +142,10 @@ export async function copyPeople(db: Client, course: string, copies: number): Pr
   );
   await db.query(
     `with copies as (
-       insert into enrollment (school_id, id, course_id, person_id, cohort_id, last_sequence)
-       select school_id, id || '~' || n, course_id, person_id, cohort_id, last_sequence
+       insert into enrollment
+         (school_id, id, course_id, person_id, cohort_id, last_sequence, enrolled_at, time_zone)
+       select school_id, id || '~' || n, course_id, person_id, cohort_id, last_sequence,
+         enrolled_at, time_zone
        from enrollment cross join generate_series(1, $2::integer) as n
        where course_id = $1 and id not like '%~%'
        returning school_id, id

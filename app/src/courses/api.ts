@@ -52,8 +52,20 @@ export const {
   useDropCoverMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
+    // The list is searched and grouped where it is shown: it comes page by page, until it is whole.
     getCourses: build.query<CourseList, string>({
-      query: (school) => path("schools", school, "courses"),
+      queryFn: async (school, _, __, ask) => {
+        const courses: CourseList["courses"] = [];
+        for (let after: string | null = null; ; ) {
+          const params: object = given({ after, most: 200 });
+          const answer = await ask({ url: path("schools", school, "courses"), params });
+          if (answer.error) return { error: answer.error };
+          const page = answer.data as CourseList;
+          courses.push(...page.courses);
+          after = page.next;
+          if (after === null) return { data: { courses, next: null } };
+        }
+      },
       providesTags: ["Courses"],
     }),
     getCourse: build.query<Course, InCourse>({

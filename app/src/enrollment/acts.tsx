@@ -4,8 +4,9 @@ import { useState } from "react";
 import { View } from "react-native";
 import { QuietAction } from "../ui/action";
 import { Text } from "../ui/text";
-import { Doing, type Offer } from "./doing";
+import { Doing } from "./doing";
 import { PersonLeaving } from "./leaving";
+import { type Offer, offerOf } from "./offers";
 import { OnRecord } from "./on-record";
 import { SendWhy } from "./send-why";
 
@@ -22,17 +23,12 @@ export function ItemActs({
 }: Place & { item: TimelineItemAnswer; isQuiz: boolean }) {
   const byStaff = item.why.some((step) => step.kind === "staff");
   const offers: Offer[] = [];
-  if (item.state !== "open" && !byStaff)
-    offers.push({ label: "Open it now", act: { type: "opened-by-staff", item: item.id } });
-  if (byStaff)
-    offers.push({
-      label: "Take the opening back",
-      act: { type: "staff-opening-taken-back", item: item.id },
-    });
-  if (!item.done && isQuiz)
-    offers.push({ label: "Record a pass", act: { type: "passed", item: item.id } });
-  if (!item.done)
-    offers.push({ label: "Record it as finished", act: { type: "completed", item: item.id } });
+  const about = (type: Parameters<typeof offerOf>[0], label?: string) =>
+    offers.push(offerOf(type, { item: item.id, ...(label !== undefined && { label }) }));
+  if (item.state !== "open" && !byStaff) about("opened-by-staff", "Open it now");
+  if (byStaff) about("staff-opening-taken-back");
+  if (!item.done && isQuiz) about("passed");
+  if (!item.done) about("completed");
   return (
     <>
       <SendWhy {...place} item={item.id} />
@@ -50,32 +46,13 @@ interface AccessProps extends Place {
 export function AccessActs({ access, cohorts, titleOf, ...place }: AccessProps) {
   const revoked = access.untilWhy.some((step) => step.kind === "revoked");
   const offers: Offer[] = [
-    ...(access.until === null
-      ? []
-      : [
-          {
-            label: "Extend",
-            act: { type: "extended" as const, add: "P14D" },
-            asks: "days" as const,
-          },
-        ]),
-    { label: "Set the last day", act: { type: "end-set", through: "" }, asks: "date" },
-    access.shutBy === "pause"
-      ? { label: "End the pause", act: { type: "resumed" } }
-      : { label: "Pause", act: { type: "paused" } },
-    access.shutBy === "suspension"
-      ? { label: "End the suspension", act: { type: "unsuspended" } }
-      : { label: "Suspend", act: { type: "suspended" } },
-    revoked
-      ? { label: "Give access back", act: { type: "restored" } }
-      : { label: "Withdraw", act: { type: "revoked" } },
+    ...(access.until === null ? [] : [offerOf("extended")]),
+    offerOf("end-set"),
+    offerOf(access.shutBy === "pause" ? "resumed" : "paused"),
+    offerOf(access.shutBy === "suspension" ? "unsuspended" : "suspended"),
+    offerOf(revoked ? "restored" : "revoked"),
+    ...(cohorts.length > 0 ? [offerOf("moved")] : []),
   ];
-  if (cohorts.length > 0)
-    offers.push({
-      label: "Move to another cohort",
-      act: { type: "moved", cohort: null },
-      asks: "cohort",
-    });
   return (
     <>
       <Acts {...place} offers={offers} cohorts={cohorts} />

@@ -9,7 +9,6 @@ import type {
   MyLesson,
   NewCohort,
   NewEnrollment,
-  PublicCourse,
   Roster,
   RosterPerson,
   RosterTotals,
@@ -17,7 +16,7 @@ import type {
   Ticked,
 } from "@dawngate/contract";
 import { coursePath, type InCourse } from "../courses/api";
-import { api, given, path } from "../store/api";
+import { api, given, pages, path } from "../store/api";
 import type { Whom } from "./roster/marks";
 import type { Narrowed } from "./roster/use-roster";
 
@@ -31,8 +30,7 @@ export const {
   useGetRosterTotalsQuery,
   useGetRosterPersonQuery,
   useFindPeopleQuery,
-  useGetRecordQuery,
-  useGetPublicCourseQuery,
+  useGetRecordInfiniteQuery,
   useGetShelfQuery,
   useGetMyCourseQuery,
   useOpenLessonQuery,
@@ -48,10 +46,7 @@ export const {
 } = api.injectEndpoints({
   endpoints: (build) => ({
     getRoster: build.infiniteQuery<Roster, InCourse & Narrowed, string | null>({
-      infiniteQueryOptions: {
-        initialPageParam: null,
-        getNextPageParam: ({ next }) => next ?? undefined,
-      },
+      infiniteQueryOptions: pages,
       query: ({ queryArg: { school, course, ...narrowed }, pageParam }) => ({
         url: coursePath({ school, course }, "people"),
         params: given({ ...narrowed, after: pageParam, most: 100 }),
@@ -78,13 +73,13 @@ export const {
       query: ({ enrollment, ...place }) => coursePath(place, "enrollments", enrollment),
       providesTags: ["People"],
     }),
-    getRecord: build.query<EventRecord, InCourse & { enrollment: string }>({
-      query: ({ enrollment, ...place }) => coursePath(place, "enrollments", enrollment, "events"),
+    getRecord: build.infiniteQuery<EventRecord, InCourse & { enrollment: string }, number | null>({
+      infiniteQueryOptions: pages,
+      query: ({ queryArg: { enrollment, ...place }, pageParam }) => ({
+        url: coursePath(place, "enrollments", enrollment, "events"),
+        params: given({ before: pageParam }),
+      }),
       providesTags: ["Record"],
-    }),
-    getPublicCourse: build.query<PublicCourse, InCourse>({
-      query: ({ school, course }) => path("schools", school, "catalog", course),
-      providesTags: ["Public"],
     }),
     getShelf: build.query<Shelf, string>({
       query: (school) => path("schools", school, "shelf"),

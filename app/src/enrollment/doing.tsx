@@ -16,21 +16,8 @@ import { usePalette } from "../ui/theme";
 import { useActMutation, useLookAtActQuery } from "./api";
 import { CohortChoice } from "./cohort-choice";
 import { EffectView } from "./effect-view";
+import type { Offer } from "./offers";
 import type { Whom } from "./roster/marks";
-
-/** An act before its reason is given. */
-export type Wanted = StaffAct extends infer Act
-  ? Act extends { reason: string }
-    ? Omit<Act, "reason">
-    : never
-  : never;
-
-export interface Offer {
-  label: string;
-  act: Wanted;
-  /** What else has to be said. */
-  asks?: "days" | "date" | "cohort" | "item";
-}
 
 interface Props {
   place: InCourse;

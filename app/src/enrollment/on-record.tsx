@@ -1,5 +1,6 @@
 /** What is on record about one person, the newest first: who, when, why, and the way to take it back. */
 import type { Cohort, EventRecord } from "@dawngate/contract";
+import { kindOf } from "@dawngate/core/enrollment";
 import { sayOffset, sayWrittenDate, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
@@ -8,32 +9,9 @@ import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useGetRecordQuery } from "./api";
-import { Doing, type Wanted } from "./doing";
-
-const KINDS: Record<string, string> = {
-  enrolled: "Enrolled",
-  paid: "Paid",
-  started: "Opened the first lesson",
-  "validity-given": "Given a validity",
-  "paid-through": "Paid through a day",
-  completed: "Finished",
-  uncompleted: "Took a tick back",
-  passed: "Passed",
-  "opened-by-staff": "Opened early by staff",
-  "staff-opening-taken-back": "Opening by staff taken back",
-  paused: "Paused",
-  resumed: "Resumed",
-  suspended: "Suspended",
-  unsuspended: "No longer suspended",
-  extended: "Extended",
-  renewed: "Renewed",
-  "end-set": "Last day set",
-  revoked: "Withdrawn",
-  restored: "Access given back",
-  moved: "Moved",
-  signal: "Reported from outside",
-};
+import { useGetRecordInfiniteQuery } from "./api";
+import { Doing } from "./doing";
+import type { Wanted } from "./offers";
 
 interface Props {
   school: string;
@@ -44,13 +22,14 @@ interface Props {
 }
 
 export function OnRecord({ cohorts, titleOf, enrollment, ...place }: Props) {
-  const { data } = useGetRecordQuery({ ...place, enrollment });
+  const record = useGetRecordInfiniteQuery({ ...place, enrollment });
   const { quiet, line } = usePalette();
   const [all, setAll] = useState(false);
   const [undoing, setUndoing] = useState<number | null>(null);
   const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
-  if (!data) return null;
-  const events = all ? data.events : data.events.slice(0, 6);
+  const known = record.data?.pages.flatMap((page) => page.events);
+  if (!known) return null;
+  const events = all ? known : known.slice(0, 6);
   return (
     <View style={{ gap: 8 }}>
       <Text kind="smallStrong" level={3}>
@@ -62,7 +41,7 @@ export function OnRecord({ cohorts, titleOf, enrollment, ...place }: Props) {
           style={{ borderLeftWidth: 3, borderLeftColor: line, paddingLeft: 10, gap: 2 }}
         >
           <Text kind="small">
-            {KINDS[event.kind] ?? event.kind}
+            {kindOf(event.kind)?.said ?? event.kind}
             {sayMore(event, titleOf, cohorts)}
             {event.reason === null ? "" : ` — ${event.reason}`}
           </Text>
@@ -84,8 +63,17 @@ export function OnRecord({ cohorts, titleOf, enrollment, ...place }: Props) {
           ) : null}
         </View>
       ))}
-      {!all && data.events.length > events.length ? (
-        <QuietAction label={`All ${data.events.length}`} onPress={() => setAll(true)} />
+      {!all && known.length > events.length ? (
+        <QuietAction
+          label={record.hasNextPage ? "More" : `All ${known.length}`}
+          onPress={() => setAll(true)}
+        />
+      ) : all && record.hasNextPage ? (
+        <QuietAction
+          label="Earlier ones"
+          onPress={() => record.fetchNextPage()}
+          busy={record.isFetchingNextPage}
+        />
       ) : null}
     </View>
   );

@@ -7,7 +7,8 @@ import { QuietAction } from "../ui/action";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { Doing, type Offer } from "./doing";
+import { Doing } from "./doing";
+import { type Offer, offerOf } from "./offers";
 import { countMarked, type Marks, whomOf } from "./roster/marks";
 
 interface Props {
@@ -19,18 +20,21 @@ interface Props {
   onDone(): void;
 }
 
-const OFFERS: Offer[] = [
-  { label: "Open something early", act: { type: "opened-by-staff", item: "" }, asks: "item" },
-  { label: "Extend", act: { type: "extended", add: "P14D" }, asks: "days" },
-  { label: "Set the last day", act: { type: "end-set", through: "" }, asks: "date" },
-  { label: "Pause", act: { type: "paused" } },
-  { label: "End the pause", act: { type: "resumed" } },
-  { label: "Suspend", act: { type: "suspended" } },
-  { label: "End the suspension", act: { type: "unsuspended" } },
-  { label: "Withdraw", act: { type: "revoked" } },
-  { label: "Give access back", act: { type: "restored" } },
-  { label: "Move to another cohort", act: { type: "moved", cohort: null }, asks: "cohort" },
-];
+/** What makes sense for several at once: what is about one lesson is recorded one by one. */
+const OFFERS: Offer[] = (
+  [
+    "opened-by-staff",
+    "extended",
+    "end-set",
+    "paused",
+    "resumed",
+    "suspended",
+    "unsuspended",
+    "revoked",
+    "restored",
+    "moved",
+  ] as const
+).map((type) => offerOf(type));
 
 export function SeveralSheet({ place, course, marks, onClose, onDone }: Props) {
   const { quiet } = usePalette();

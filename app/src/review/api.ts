@@ -11,7 +11,7 @@ import type {
   VersionPlan,
 } from "@dawngate/contract";
 import { coursePath, type InCourse } from "../courses/api";
-import { api, path } from "../store/api";
+import { api, given, pages, path } from "../store/api";
 
 /** A change whose ripple can be looked at. */
 export type Change =
@@ -53,7 +53,7 @@ export const {
   useGetRippleQuery,
   useLazyGetRippleQuery,
   useGetPersonRippleQuery,
-  useGetVersionsQuery,
+  useGetVersionsInfiniteQuery,
   useGetVersionQuery,
 } = api.injectEndpoints({
   endpoints: (build) => ({
@@ -68,8 +68,12 @@ export const {
       }),
       keepUnusedDataFor: 0,
     }),
-    getVersions: build.query<VersionList, InCourse>({
-      query: (place) => coursePath(place, "versions"),
+    getVersions: build.infiniteQuery<VersionList, InCourse, number | null>({
+      infiniteQueryOptions: pages,
+      query: ({ queryArg, pageParam }) => ({
+        url: coursePath(queryArg, "versions"),
+        params: given({ before: pageParam }),
+      }),
       providesTags: ["Versions"],
     }),
     getVersion: build.query<VersionPlan, InCourse & { version: number }>({

@@ -18,7 +18,7 @@ import { Page } from "../ui/page";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useGetVersionQuery, useGetVersionsQuery } from "./api";
+import { useGetVersionQuery, useGetVersionsInfiniteQuery } from "./api";
 import { DifferenceView } from "./difference-view";
 import { PublishSheet } from "./publish-sheet";
 
@@ -29,7 +29,13 @@ const nameOf = (side: Side) => (side === "draft" ? "The draft" : `Version ${side
 
 export function VersionsScreen() {
   const place = useLocalSearchParams() as { school: string; course: string };
-  const { data, error, refetch } = useGetVersionsQuery(place, { refetchOnMountOrArgChange: true });
+  const versions = useGetVersionsInfiniteQuery(place, { refetchOnMountOrArgChange: true });
+  const { error, refetch } = versions;
+  const [newest] = versions.data?.pages ?? [];
+  const data = newest && {
+    ...newest,
+    versions: versions.data?.pages.flatMap((page) => page.versions) ?? [],
+  };
   const draft = useGetDraftQuery(place, { refetchOnMountOrArgChange: true });
   const [picked, setPicked] = useState<[Side, Side] | null>(null);
   const [back, setBack] = useState<number | null>(null);
@@ -59,6 +65,13 @@ export function VersionsScreen() {
             onPick={setPicked}
             onBack={setBack}
           />
+          {versions.hasNextPage ? (
+            <QuietAction
+              label="Earlier versions"
+              onPress={() => versions.fetchNextPage()}
+              busy={versions.isFetchingNextPage}
+            />
+          ) : null}
           {sides ? (
             <Comparison place={place} sides={sides} draft={draft.data.course} />
           ) : (

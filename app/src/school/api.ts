@@ -10,7 +10,7 @@ import type {
   School,
   SchoolChange,
 } from "@dawngate/contract";
-import { api, path } from "../store/api";
+import { api, given, pages, path } from "../store/api";
 
 const auth = (what: string, body: object) => ({ url: `/auth/${what}`, method: "POST", body });
 
@@ -18,7 +18,7 @@ export const {
   useGetStartQuery,
   useGetMeQuery,
   useGetSchoolQuery,
-  useGetMailQuery,
+  useGetMailInfiniteQuery,
   useGetInvitationQuery,
   useSignInMutation,
   useSignUpMutation,
@@ -40,7 +40,11 @@ export const {
       query: (school) => path("schools", school),
       providesTags: ["School"],
     }),
-    getMail: build.query<MailList, void>({ query: () => "/mail", providesTags: ["Mail"] }),
+    getMail: build.infiniteQuery<MailList, void, string | null>({
+      infiniteQueryOptions: pages,
+      query: ({ pageParam }) => ({ url: "/mail", params: given({ before: pageParam }) }),
+      providesTags: ["Mail"],
+    }),
     getInvitation: build.query<Invitation, string>({
       query: (token) => path("invitations", token),
     }),

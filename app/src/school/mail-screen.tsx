@@ -5,30 +5,33 @@ import { Link } from "expo-router";
 import { Fragment } from "react";
 import { View } from "react-native";
 import { explain } from "../store/api";
+import { QuietAction } from "../ui/action";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
-import { useGetMailQuery } from "./api";
+import { useGetMailInfiniteQuery } from "./api";
 
 export function MailScreen() {
-  const { data, error, refetch } = useGetMailQuery(undefined, {
+  const tray = useGetMailInfiniteQuery(undefined, {
     pollingInterval: 3000,
     refetchOnMountOrArgChange: true,
   });
+  const { error, refetch } = tray;
+  const mails = tray.data?.pages.flatMap((page) => page.mails);
   const { quiet, line } = usePalette();
   const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
   return (
     <View role="main" style={{ flex: 1 }}>
       <Page title="Mail tray" above={{ text: "A simulated mailbox: nothing leaves this machine" }}>
         {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
-        {!data && !error ? <Skeleton widths={[0.6, 0.9, 0.5]} /> : null}
-        {data?.mails.length === 0 ? (
+        {!mails && !error ? <Skeleton widths={[0.6, 0.9, 0.5]} /> : null}
+        {mails?.length === 0 ? (
           <Text color={quiet}>Nothing was sent yet. Sign up, or invite somebody.</Text>
         ) : null}
-        {data?.mails.map((mail) => (
+        {mails?.map((mail) => (
           <View
             key={mail.id}
             style={{ borderTopWidth: 1, borderTopColor: line, paddingTop: 14, gap: 6 }}
@@ -44,6 +47,13 @@ export function MailScreen() {
             </Text>
           </View>
         ))}
+        {tray.hasNextPage ? (
+          <QuietAction
+            label="Earlier mail"
+            onPress={() => tray.fetchNextPage()}
+            busy={tray.isFetchingNextPage}
+          />
+        ) : null}
         <TextLink href="/">To Dawn Gate</TextLink>
       </Page>
     </View>

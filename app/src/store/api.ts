@@ -56,6 +56,12 @@ export function path(...parts: string[]): string {
 export const given = (params: object) =>
   Object.fromEntries(Object.entries(params).filter(([, value]) => value != null && value !== ""));
 
+/** Lists that come page by page: each answer says where the next one begins. */
+export const pages = {
+  initialPageParam: null,
+  getNextPageParam: <T>({ next }: { next: T | null }) => next ?? undefined,
+};
+
 /** An error of a question, as something one can read. */
 export function explain(error: unknown): { title: string; detail: string } {
   const { status, data } = (error ?? {}) as { status?: unknown; data?: Partial<Problem> };

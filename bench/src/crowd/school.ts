@@ -100,9 +100,11 @@ async function crowd(admin: Client, school: string, id: string, people: number, 
   await admin.query(
     `insert into person (school_id, id, name, email, time_zone, user_id)
      select $1::uuid, $2 || '-p' || i,
-       (array['Ana','Bento','Clara','Duarte','Elsa','Felix','Greta','Hugo','Ilse','Jonas'])[1 + i % 10] || ' '
-         || (array['Prado','Loth','Okafor','Maren','Nunes','Holm','Dunne','Reyes','Kowal'])[1 + (i / 10) % 9]
-         || ' ' || md5(i::text),
+       (array['Ana','Bento','Clara','Duarte','Elsa','Felix','Greta','Hugo','Ilse','Jonas'])[1 + i % 10]
+         || (array['','-Lia','-Rui','-Mara','-Tom','-Eva','-Noa','-Kai','-Uma','-Leo'])[1 + (i / 7) % 10] || ' '
+         || initcap((array['kow','pra','lot','oka','mar','nun','hol','dun','rey','bra'])[1 + (i / 11) % 10]
+           || (array['al','do','en','fo','es','ha','um','ne','ki','da'])[1 + (i / 113) % 10]
+           || (array['ska','rez','man','sen','ira','o','berg','ley','wit','nov'])[1 + (i / 1009) % 10]),
        $2 || '-p' || i || '@example.org', (array['Europe/Lisbon','Asia/Tokyo','America/New_York'])[1 + i % 3],
        'account-' || $2 || '-p' || i || '@example.org'
      from generate_series(1, $3::integer) i where $4::text is not null`,

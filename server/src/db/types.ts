@@ -278,6 +278,8 @@ export interface HeadcountTable {
   cohort_id: string | null;
   standing: Standing;
   finished: boolean;
+  pinned: number | null;
+  held: number[];
   people: number;
   folded: Generated<boolean>;
 }

@@ -1,5 +1,6 @@
 /** What staff do for one person or for several: looked at first, then done, each with a reason on the record. */
 import type { Acted, ActRequest, PersonRipple, StaffAct } from "@dawngate/contract";
+import { kindOf } from "@dawngate/core/enrollment";
 import { itemTitles } from "@dawngate/core/plan";
 import { compare, isTouched } from "@dawngate/core/review";
 import type { Timeline } from "@dawngate/core/schedule";
@@ -65,7 +66,9 @@ async function seatsFor(
   if (cohort === null) return { cohort: null, left: Number.POSITIVE_INFINITY };
   const found = (await readCohorts(tx, course)).find((one) => one.cohort.id === cohort)?.cohort;
   if (!found) throw notFound(`There is no cohort "${cohort}" in this course.`);
-  const left = await (look ? seatsLeft : holdSeats)(tx, context.school, course, found, at);
+  const left = look
+    ? (await seatsLeft(tx, context.school, course, [found], at)).get(cohort)
+    : await holdSeats(tx, context.school, course, found, at);
   return { cohort: found, left: left ?? Number.POSITIVE_INFINITY };
 }
 
@@ -106,7 +109,7 @@ class Acting {
       return;
     }
     const before = workOut(found, at);
-    const off = "item" in asked ? itemFault(found, asked.item, asked.type) : null;
+    const off = "item" in asked ? itemFault(found, asked.item) : null;
     const no = off ?? whyNot(asked, found, before, seats);
     if (no !== null) {
       this.refused.push({ enrollment: id, reason: no });
@@ -143,54 +146,22 @@ class Acting {
   }
 }
 
-/** Why an act makes no sense for somebody, or null. */
+/** Why an act makes no sense for somebody, or null: its kind says so. */
 function whyNot(
   asked: StaffAct,
   { enrollment }: Case,
-  { access, items }: Timeline,
+  timeline: Timeline,
   seats: Seats | null,
 ): string | null {
-  const last = (begin: string, end: string) =>
-    enrollment.events.findLast(({ type }) => type === begin || type === end)?.type === begin;
-  const suspended = last("suspended", "unsuspended");
-  const revoked = access.untilWhy.some(({ kind }) => kind === "revoked");
-  switch (asked.type) {
-    case "paused":
-      return access.shutBy === "pause" ? "A pause runs already." : null;
-    case "resumed":
-      return access.shutBy === "pause" ? null : "No pause runs that could end.";
-    case "suspended":
-      return suspended ? "They are suspended already." : null;
-    case "unsuspended":
-      return suspended ? null : "They are not suspended.";
-    case "revoked":
-      return last("revoked", "restored") ? "They are withdrawn already." : null;
-    case "restored":
-      return revoked || last("revoked", "restored") ? null : "Their access was not taken away.";
-    case "extended":
-      return access.until === null ? "Access has no end that could be extended." : null;
-    case "moved":
-      if (enrollment.cohort === asked.cohort) return "They are there already.";
-      return seats && seats.left < 1 ? "No seat is left in that cohort." : null;
-    case "opened-by-staff":
-    case "staff-opening-taken-back": {
-      const item = items.find(({ id }) => id === asked.item);
-      if (!item) return "It is not published for them.";
-      const stands = item.why.some(({ kind }) => kind === "staff");
-      if (asked.type === "staff-opening-taken-back")
-        return stands ? null : "Nothing was opened that could be taken back.";
-      return item.state === "open" ? "It is open for them." : null;
-    }
-    default:
-      return null;
-  }
+  const seatsLeft = seats === null || seats.left === Number.POSITIVE_INFINITY ? null : seats.left;
+  const act = kindOf(asked.type)?.act;
+  return act ? act.whyNot(asked, { enrollment, timeline, seatsLeft }) : "Staff cannot do this.";
 }
 
 /** Why a module or lesson cannot be meant: asked of the versions that count for the person, not of the draft. */
-function itemFault({ plan, held }: Case, item: string, type: string): string | null {
+function itemFault({ plan, held }: Case, item: string): string | null {
   const modules = [plan, ...held].flatMap((one) => one.modules);
   const module = modules.some(({ id }) => id === item);
   const lesson = modules.some(({ lessons }) => lessons.some(({ id }) => id === item));
-  if (!module && !lesson) return `Their course has no module or lesson "${item}".`;
-  return module && type === "passed" ? "A module is not passed, a lesson is." : null;
+  return module || lesson ? null : `Their course has no module or lesson "${item}".`;
 }

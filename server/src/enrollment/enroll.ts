@@ -1,8 +1,7 @@
 /** Getting in: the ways into a course, by oneself or by the hand of staff; seats are given out one at a time. */
 import { randomUUID } from "node:crypto";
-import type { EnrollRequest, NewEnrollment, PublicCourse, WayIn } from "@dawngate/contract";
-import { wordsOf } from "@dawngate/core/courses";
-import { type EnrollingFault, enrollingFaults, windowState } from "@dawngate/core/enrollment";
+import type { EnrollRequest, NewEnrollment } from "@dawngate/contract";
+import { type EnrollingFault, enrollingFaults } from "@dawngate/core/enrollment";
 import { enrollmentSchema, type PlanCourse } from "@dawngate/core/plan";
 import {
   addDays,
@@ -12,8 +11,6 @@ import {
   startOfDay,
   zoneOf,
 } from "@dawngate/core/time";
-import { readCover } from "../courses/cover-store";
-import { publishedOutline, sizeOf } from "../courses/outline";
 import { published } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
@@ -21,13 +18,12 @@ import { conflict, notFound, ProblemError } from "../http/problem";
 import { follow } from "../jobs/outbox";
 import { projectOne } from "../schedule/project";
 import type { Context } from "../school/context";
-import { reading } from "../school/service";
 import { inviteWithin } from "../school/staff";
 import { linkPerson, readPersonOf, readSchool } from "../school/store";
 import { readCase, workOut } from "./case";
 import { holdTurn } from "./headcount-store";
 import { sayFault } from "./say";
-import { FEW, holdSeats, seatsLeft, TooMany } from "./seats";
+import { holdSeats } from "./seats";
 import {
   findPersonByEmail,
   insertEnrollments,
@@ -47,7 +43,7 @@ interface Place {
 type NamedCohort = Awaited<ReturnType<typeof readCohorts>>[number];
 
 /** The enrollment by which somebody is in a course, its access not ended; null where there is none. */
-async function activeEnrollment(
+export async function activeEnrollment(
   tx: SchoolTransaction,
   schoolId: SchoolId,
   course: string,
@@ -66,7 +62,8 @@ async function activeEnrollment(
   return null;
 }
 
-function placeOf(
+/** A way into a course, as what keeps people out is told by. */
+export function placeOf(
   course: { plan: PlanCourse },
   timeZone: string,
   cohort: NamedCohort | null,
@@ -80,94 +77,6 @@ function placeOf(
     window,
     seatsLeft,
     ends: last.ok ? startOfDay(zoneOf(timeZone), addDays(last.value, 1)) : null,
-  };
-}
-
-/** A course as everybody may see it, with the ways into it for the one who asks. */
-export async function showPublicCourse(
-  { db, threads }: Pick<Services, "db" | "threads">,
-  context: Context,
-  course: string,
-): Promise<PublicCourse> {
-  const { school, person, now } = context;
-  try {
-    return await reading(db, context, (tx) =>
-      publicCourseFor(tx, school, course, person, now, FEW),
-    );
-  } catch (error) {
-    if (!(error instanceof TooMany)) throw error;
-    return sameForAll(JSON.stringify([school, course, person]), () =>
-      threads.run("public-page", { school, course, person, now }),
-    );
-  }
-}
-
-/** In a thread, since many people's dates are being worked out; and once for visitors who come at once. */
-const underWay = new Map<string, Promise<PublicCourse>>();
-
-function sameForAll(key: string, make: () => Promise<PublicCourse>): Promise<PublicCourse> {
-  const found = underWay.get(key);
-  if (found) return found;
-  const made = make().finally(() => underWay.delete(key));
-  underWay.set(key, made);
-  return made;
-}
-
-/** The same for one person; null: for somebody who is not in the school. */
-export async function publicCourseFor(
-  tx: SchoolTransaction,
-  schoolId: SchoolId,
-  id: string,
-  person: string | null,
-  now: Instant,
-  most?: number,
-): Promise<PublicCourse> {
-  const course = await published(tx, schoolId, id);
-  const row = await readSchool(tx);
-  const cohorts = await readCohorts(tx, id);
-  const mine = person === null ? null : await activeEnrollment(tx, schoolId, id, person, now);
-  const zone = zoneOf(row.time_zone);
-  const { archived } = course;
-  const ways: WayIn[] = [];
-  for (const cohort of cohorts.length > 0 ? cohorts : [null]) {
-    const left = cohort && (await seatsLeft(tx, schoolId, id, cohort.cohort, now, most));
-    const place = placeOf(course, row.time_zone, cohort, left);
-    const all = { published: true, archived, ...place };
-    const faults = enrollingFaults(all, mine !== null, zone, now);
-    ways.push({
-      cohort: cohort && {
-        id: cohort.cohort.id,
-        name: cohort.name,
-        starts: cohort.cohort.starts,
-        ends: cohort.cohort.ends,
-      },
-      window: place.window,
-      state: archived ? "closed" : windowState(place.window, zone, now, place.seatsLeft),
-      seatsLeft: place.seatsLeft,
-      faults: faults.map((fault) => ({ kind: fault.kind, sentence: sayFault(fault, zone) })),
-    });
-  }
-  return {
-    id,
-    title: course.plan.title,
-    description: course.description,
-    words: wordsOf(row.words, course.words),
-    card: course.card,
-    cover: await readCover(tx, id),
-    school: {
-      name: row.name,
-      color: row.color,
-      timeZone: row.time_zone,
-      contact: row.contact,
-    },
-    modules: publishedOutline(course.plan).map((module) => ({
-      title: module.title,
-      lessons: module.lessons.map(({ title, sample }) => ({ title, sample })),
-    })),
-    lessons: sizeOf(course.plan).lessons,
-    minutes: sizeOf(course.plan).minutes,
-    ways,
-    enrollment: mine,
   };
 }
 

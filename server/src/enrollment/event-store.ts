@@ -6,13 +6,20 @@ import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { KeptEvent } from "./events";
 
-/** Everything on record about an enrollment, the newest first. */
-export async function readEvents(tx: SchoolTransaction, enrollment: string) {
+/** What is on record about an enrollment, the newest first, so many below an event. */
+export async function readEvents(
+  tx: SchoolTransaction,
+  enrollment: string,
+  before: number | null,
+  most: number,
+) {
   return tx
     .selectFrom("enrollment_event")
     .select(["sequence", "kind", "at", "author", "author_kind", "reason", "data"])
     .where("enrollment_id", "=", enrollment)
+    .$if(before !== null, (query) => query.where("sequence", "<", before as number))
     .orderBy("sequence", "desc")
+    .limit(most)
     .execute();
 }
 

@@ -1,4 +1,5 @@
 /** An enrollment is its events: how a plan's enrollment becomes them, and how they become one again. */
+import { type EventType, kindOf } from "@dawngate/core/enrollment";
 import { enrollmentSchema, type PlanEnrollment, type PlanEvent } from "@dawngate/core/plan";
 
 /** An event before it has a number. `data` holds what the kind carries besides its instant. */
@@ -13,25 +14,11 @@ export interface KeptEvent extends NewEvent {
   sequence: number;
 }
 
-/**
- * The kinds that set an enrollment up; all others are a plan's own event types. The latest in sequence counts,
- * except for `paid` and `started`, whose first does.
- */
-const SETTING_UP = [
-  "enrolled",
-  "paid",
-  "started",
-  "validity-given",
-  "paid-through",
-  "moved",
-] as const;
-
 /** Whether events of a kind say how an enrollment is set up, and not what happened in it. */
-export const setsUp = (kind: string) => (SETTING_UP as readonly string[]).includes(kind);
+export const setsUp = (kind: string) => kindOf(kind)?.setsUp === true;
 
-/** Kinds of events that a person's own work in the course leaves: by them one knows when they were here. */
-const THEIR_OWN: readonly string[] = ["started", "completed", "uncompleted"];
-export const isTheirOwn = (kind: string) => THEIR_OWN.includes(kind);
+/** Whether a person's own work in the course leaves events of a kind: by them one knows when they were here. */
+export const isTheirOwn = (kind: string) => kindOf(kind)?.isTheirOwn === true;
 
 /** The events that say what a plan's enrollment says, set-up first, the rest by their instant. */
 export function toEvents(enrollment: PlanEnrollment): NewEvent[] {
@@ -65,7 +52,7 @@ export function fromEvents(
  * database.
  */
 export function addedUp(id: string, course: string, events: readonly KeptEvent[]): PlanEnrollment {
-  const last = (kind: (typeof SETTING_UP)[number]) => events.findLast((e) => e.kind === kind);
+  const last = (kind: EventType) => events.findLast((e) => e.kind === kind);
   const enrolled = last("enrolled");
   if (!enrolled) throw new Error(`The enrollment ${id} has no enrolling among its events`);
   const paidThrough = last("paid-through")?.data;

@@ -35,27 +35,23 @@ export async function countPeople(tx: SchoolTransaction, course: string, cohort?
 export const sum = (heads: readonly Heads[]) => heads.reduce((all, { people }) => all + people, 0);
 
 /**
- * How many hold a seat in a cohort by the lines that hold, and whose line does not: they must be asked about. Both are
- * of one moment.
+ * How many hold a seat in each cohort of a course by the lines that were counted, and whose line does not hold, so many
+ * at the most: they must be asked about. Both are of one moment.
  */
-export async function readSeats(
-  tx: SchoolTransaction,
-  course: string,
-  cohort: string,
-  at: string,
-  most: number,
-): Promise<{ taken: number; unheld: string[] }> {
-  const { rows } = await sql<{ taken: number; unheld: string[] }>`
-    with unheld as materialized (
-      select u.id, u.standing from unheld_in(${course}, ${at}::timestamptz) u
-      where u.cohort = ${cohort} limit ${most}
-    )
-    select (coalesce((select sum(people) from headcount
-        where course_id = ${course} and cohort_id = ${cohort} and standing <> 'ended'), 0)
-      - (select count(*) from unheld where standing <> 'ended'))::integer as taken,
-      array(select id from unheld) as unheld
+export async function readSeats(tx: SchoolTransaction, course: string, at: string, most: number) {
+  const { rows } = await sql<{
+    counted: Record<string, number>;
+    unheld: { id: string; cohort: string; standing: Standing }[];
+  }>`
+    select
+      coalesce((select jsonb_object_agg(cohort_id, n) from (
+        select cohort_id, sum(people) as n from headcount
+        where course_id = ${course} and standing <> 'ended' and cohort_id is not null group by 1
+      ) counted), '{}') as counted,
+      coalesce((select jsonb_agg(u) from unheld_in(${course}, ${at}::timestamptz, ${most}) u
+        where u.cohort is not null), '[]') as unheld
   `.execute(tx);
-  return rows[0] as { taken: number; unheld: string[] };
+  return rows[0] as (typeof rows)[number];
 }
 
 /** The next instant at which something opens in a course, for how many, as far as the lines hold; by course. */
@@ -69,15 +65,17 @@ export async function readNext(tx: SchoolTransaction, courses: readonly string[]
       order by ${ahead}, e.number limit ${sql.lit(most)}
     ) f where f.holds)`;
   const { rows } = await sql<{ id: string; at: string; people: number }>`
-    select c.id, next.at, (
+    with next as materialized (
+      -- People whose line is being worked out are passed over, so many at the most.
+      select c.school_id, c.id, c.current_version, coalesce(${first(20)}, ${first(NEXT_MOST)}) as at
+      from course c where c.id = any (${courses}::text[])
+    )
+    select c.id, c.at, (
       select count(*)::integer from (
-        select from enrollment e where e.course_id = c.id and ${ahead} = next.at and ${holdsAt(now)}
-        limit ${sql.lit(NEXT_MOST)}
+        select from enrollment e where e.course_id = c.id and ${ahead} = c.at and ${holdsAt(now)}
+        order by ${ahead}, e.number limit ${sql.lit(NEXT_MOST)}
       ) those) as people
-    from course c
-    -- People whose line is being worked out are passed over, so many at the most.
-    cross join lateral (select coalesce(${first(20)}, ${first(NEXT_MOST)}) as at) next
-    where c.id = any (${courses}::text[]) and next.at is not null
+    from next c where c.at is not null
   `.execute(tx);
   return new Map(rows.map(({ id, ...next }) => [id, next]));
 }

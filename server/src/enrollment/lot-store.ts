@@ -18,7 +18,7 @@ export interface LotRow {
 }
 
 interface Asked {
-  /** The last enrollment of the lot before; empty: from the beginning. */
+  /** The last enrollment of the lot before; empty: from the beginning. Those that do not hold come as they are found. */
   after: string;
   /** Only those of a cohort. */
   cohort?: string;
@@ -51,7 +51,8 @@ export async function readLot(
         unprojectedAt === undefined
           ? sql``
           : // Found by index; looked at again once it is held.
-            sql`and e.id in (select u.id from unheld_in(${course}, ${unprojectedAt}::timestamptz) u)
+            sql`and e.id = any (array(
+              select u.id from unheld_in(${course}, ${unprojectedAt}::timestamptz, ${LOT}) u))
             and (e.projected_version is distinct from coalesce(e.pinned_version, c.current_version)
               or e.projected_sequence is distinct from e.last_sequence
               or e.stale_at <= ${unprojectedAt}::timestamptz)`

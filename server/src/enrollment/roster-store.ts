@@ -79,7 +79,9 @@ export function isPlace(order: RosterOrder, { key, number }: Place): boolean {
 
 /** So many rows are walked over first, and so many where those did not fill the page. */
 const SHORT_WALK = 1000;
-const LONG_WALK = 20_000;
+const LONG_WALK = 5000;
+/** Of so many people, in the order in which they enrolled, it is seen how common a name is. */
+const SAMPLE = 300;
 /** So many people of the school whose name matches are looked up by it; of more the list is walked along. */
 const FOUND_MOST = 2000;
 /** From so many letters on names are found by an index. */
@@ -106,7 +108,8 @@ export async function readRoster(
   const find = narrowing.find?.trim() ?? "";
   const near = await walk(needsLooking(narrowing, order) ? SHORT_WALK : most + 1);
   if (near.rows.length === most || near.end === null) return near;
-  if (find.length >= FINDABLE) {
+  // A name that many bear is met on the way; one that few bear is found by the index.
+  if (find.length >= FINDABLE && !(await isCommon(tx, course, find))) {
     const people = await peopleCalled(tx, find);
     if (people.length <= FOUND_MOST) {
       const those = sql`and e.person_id = any (${people}::text[])`;
@@ -240,6 +243,18 @@ async function walkAlong(
   if (page.length === most)
     return { rows: page, end: isOver && last?.number === first.lastNumber ? null : placeOf(last) };
   return { rows: page, end: isOver ? null : { key: first.lastKey, number: first.lastNumber } };
+}
+
+/** Whether a hundredth or more of a course's people bear a name, as a sample of them shows. */
+async function isCommon(tx: SchoolTransaction, course: string, find: string): Promise<boolean> {
+  const { rows } = await sql<{ found: number }>`
+    with sample as materialized (
+      select e.sort_name from enrollment e where e.course_id = ${course}
+      order by e.enrolled_at, e.number limit ${sql.lit(SAMPLE)}
+    )
+    select count(*)::integer as found from sample where sort_name like ${pattern(find)}
+  `.execute(tx);
+  return (rows[0]?.found ?? 0) * 100 >= SAMPLE;
 }
 
 /** The people of the school whose name has a part, so many at the most and one more. */

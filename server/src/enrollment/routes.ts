@@ -10,8 +10,8 @@ import {
   myLesson,
   newCohort,
   newEnrollment,
-  publicCourse,
   record,
+  recordQuery,
   roster,
   rosterPerson,
   rosterQuery,
@@ -39,7 +39,7 @@ import {
 import { refusal } from "../http/problem";
 import { isTheirs } from "../school/context";
 import { act } from "./acts";
-import { enrollByHand, enrollSelf, showPublicCourse } from "./enroll";
+import { enrollByHand, enrollSelf } from "./enroll";
 import { openMyLesson, showMyCourse, tickLesson } from "./mine";
 import { showRoster, showRosterPerson, showTotals } from "./roster";
 import { sendWhy } from "./send-why";
@@ -180,12 +180,16 @@ export function enrollmentRoutes(services: Services) {
         tags,
         summary: "What is on record about an enrollment",
         middleware: may(services, "people.see"),
-        request: { params: inEnrollment },
-        responses: answers(record, "The events, the newest first."),
+        request: { params: inEnrollment, query: recordQuery },
+        responses: answers(record, "The events, the newest first, page by page."),
       }),
       async (c) => {
         const { course, enrollment } = c.req.valid("param");
-        return c.json(await showRecord(services, c.get("context"), course, enrollment), 200);
+        const { before = null } = c.req.valid("query");
+        return c.json(
+          await showRecord(services, c.get("context"), course, enrollment, before),
+          200,
+        );
       },
     )
     .openapi(
@@ -218,21 +222,6 @@ export function enrollmentRoutes(services: Services) {
         const { item } = c.req.valid("json");
         await sendWhy(services, c.get("context"), course, enrollment, item);
         return c.json({ done: true as const }, 200);
-      },
-    )
-    .openapi(
-      createRoute({
-        method: "get",
-        path: "/schools/{school}/catalog/{course}",
-        tags,
-        summary: "A course as everybody may see it, with the ways into it",
-        middleware: [may(services, "school.see"), limited(services, "public")] as const,
-        request: { params: inCourse },
-        responses: answers(publicCourse, "The course."),
-      }),
-      async (c) => {
-        const { course } = c.req.valid("param");
-        return c.json(await showPublicCourse(services, c.get("context"), course), 200);
       },
     )
     .openapi(

@@ -1,4 +1,5 @@
 /** Seats: how many of a cohort are left. A seat is taken by whoever's access has not ended; who is paused keeps it. */
+import { holdsSeat } from "@dawngate/core/enrollment";
 import type { PlanCohort } from "@dawngate/core/plan";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { published } from "../courses/service";
@@ -18,37 +19,53 @@ export const FEW = 200;
 export class TooMany extends Error {}
 
 /**
- * How many seats are left in a cohort; null where there is no limit. Those whose line holds are counted by the
- * database; the others are asked about, and only they. Throws {@link TooMany} where those are more than `most`.
+ * How many seats are left in each of a course's cohorts; null where there is no limit. Those whose line holds are
+ * counted already; the others are asked about, and only they. Throws {@link TooMany} where those are more than `most`.
  */
 export async function seatsLeft(
   tx: SchoolTransaction,
   school: SchoolId,
   course: string,
-  { id, seats }: PlanCohort,
+  cohorts: readonly PlanCohort[],
   now: Instant,
-  most = Number.POSITIVE_INFINITY,
-): Promise<number | null> {
-  if (seats === null) return null;
-  const limit = Math.min(most + 1, 2_147_483_647);
-  const { taken, unheld } = await readSeats(tx, course, id, formatInstant(now), limit);
-  if (unheld.length > most) throw new TooMany();
-  const asked = unheld.length === 0 ? 0 : await holding(tx, school, course, unheld, now);
-  return Math.max(0, seats - taken - asked);
+  most = 2_147_483_646,
+): Promise<Map<string, number | null>> {
+  const left = new Map<string, number | null>(cohorts.map(({ id }) => [id, null]));
+  const limited = cohorts.filter(({ seats }) => seats !== null);
+  if (limited.length === 0) return left;
+  const { counted, unheld } = await readSeats(tx, course, formatInstant(now), most + 1);
+  const asked = unheld.filter(({ cohort }) => limited.some(({ id }) => id === cohort));
+  if (asked.length > most) throw new TooMany();
+  const holds = await holding(
+    tx,
+    school,
+    course,
+    asked.map(({ id }) => id),
+    now,
+  );
+  for (const { id, seats } of limited) {
+    let taken = counted[id] ?? 0;
+    for (const one of asked)
+      if (one.cohort === id)
+        taken += (holds.has(one.id) ? 1 : 0) - (holdsSeat(one.standing) ? 1 : 0);
+    left.set(id, Math.max(0, (seats ?? 0) - taken));
+  }
+  return left;
 }
 
-/** How many of some people have access that has not ended. */
+/** Those of some people whose access has not ended. */
 async function holding(
   tx: SchoolTransaction,
   schoolId: SchoolId,
   courseId: string,
   enrollments: string[],
   now: Instant,
-): Promise<number> {
+): Promise<Set<string>> {
+  const found = new Set<string>();
+  if (enrollments.length === 0) return found;
   const { number } = await published(tx, schoolId, courseId);
   const cohorts = (await readCohorts(tx, courseId)).map(({ cohort }) => cohort);
   const inBulk = new InBulk(planSchool(await readSchool(tx)), cohorts);
-  let count = 0;
   for (let from = 0; from < enrollments.length; from += LOT) {
     const among = enrollments.slice(from, from + LOT);
     const lot = await readLot(tx, courseId, { after: "", among });
@@ -56,10 +73,11 @@ async function holding(
       const plans = await versionPlans(tx, schoolId, courseId, versions);
       const { accessUntil } = inBulk.answer(plans, people, now, { closes: true }).answer;
       // No end is later than now.
-      count += rows.filter((_, p) => !((accessUntil[p] as number) <= now)).length;
+      for (const [p, { id }] of rows.entries())
+        if (!((accessUntil[p] as number) <= now)) found.add(id);
     }
   }
-  return count;
+  return found;
 }
 
 /** The same for whoever is about to give one out: others who do wait until this transaction ends. */
@@ -72,5 +90,5 @@ export async function holdSeats(
 ): Promise<number | null> {
   if (cohort.seats === null) return null;
   await holdTurn(tx, course, `seats ${cohort.id}`);
-  return seatsLeft(tx, school, course, cohort, now);
+  return (await seatsLeft(tx, school, course, [cohort], now)).get(cohort.id) ?? null;
 }

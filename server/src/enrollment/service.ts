@@ -85,20 +85,26 @@ async function theirs(tx: SchoolTransaction, context: Context, course: string, e
   return owner;
 }
 
-/** Everything that is on record about an enrollment, the newest first. */
+/** So many events stand on a page. */
+const PAGE = 100;
+
+/** What is on record about an enrollment, the newest first, page by page. */
 export async function showRecord(
   { db }: Pick<Services, "db">,
   context: Context,
   course: string,
   enrollment: string,
+  before: number | null,
 ): Promise<EventRecord> {
   return reading(db, context, async (tx) => {
     await theirs(tx, context, course, enrollment);
     const found = await readCase(tx, context.school, enrollment);
     const undos = found ? undosOf(found, context.now) : new Map<number, Undo>();
-    const events = await readEvents(tx, enrollment);
+    const events = await readEvents(tx, enrollment, before, PAGE + 1);
+    const page = events.slice(0, PAGE);
     return {
-      events: events.map(({ author_kind, ...one }) => ({
+      next: events.length > PAGE ? (page.at(-1)?.sequence ?? null) : null,
+      events: page.map(({ author_kind, ...one }) => ({
         ...one,
         authorKind: author_kind,
         undo: undos.get(one.sequence) ?? null,

@@ -3,6 +3,7 @@
  * back by the act that restores it exactly, which is tried before it is offered.
  */
 import type { StaffAct } from "@dawngate/contract";
+import { kindOf } from "@dawngate/core/enrollment";
 import {
   formatDate,
   formatInstant,
@@ -24,48 +25,35 @@ export type Undo = StaffAct extends infer Act
 /** For each event of a case, by its sequence, what would take it back at an instant. */
 export function undosOf(found: Case, now: Instant): Map<number, Undo> {
   const undos = new Map<number, Undo>();
-  /** Only the last of its kind can be taken back, and only while nothing has done so. */
-  const last = (kinds: readonly string[], item?: unknown) =>
-    found.events.findLast(
-      ({ kind, data }) => kinds.includes(kind) && (item === undefined || data.item === item),
-    );
   for (const event of found.events) {
-    const undo = opposite(event, found, last, now);
+    const undo = opposite(event, found, now);
     if (undo) undos.set(event.sequence, undo);
   }
   return undos;
 }
 
-const PAIRS: Record<string, { with: string[]; by: Undo }> = {
-  paused: { with: ["paused", "resumed"], by: { type: "resumed" } },
-  suspended: { with: ["suspended", "unsuspended"], by: { type: "unsuspended" } },
-  unsuspended: { with: ["suspended", "unsuspended"], by: { type: "suspended" } },
-  revoked: { with: ["revoked", "restored"], by: { type: "restored" } },
-  restored: { with: ["revoked", "restored"], by: { type: "revoked" } },
-};
-const OPENINGS = ["opened-by-staff", "staff-opening-taken-back"];
-const ENDS = ["extended", "renewed", "end-set"];
+/** The kinds that an end of access is set by: each can be put back while it is the last of them. */
+const moveTheEnd = (kind: string) => kindOf(kind)?.undo === "the end before";
 
-function opposite(
-  event: KeptEvent,
-  found: Case,
-  last: (kinds: readonly string[], item?: unknown) => KeptEvent | undefined,
-  now: Instant,
-): Undo | null {
-  const pair = PAIRS[event.kind];
-  if (pair) return last(pair.with) === event ? pair.by : null;
-  const { item } = event.data;
-  if (OPENINGS.includes(event.kind) && typeof item === "string") {
-    if (last(OPENINGS, item) !== event) return null;
-    const type = event.kind === "opened-by-staff" ? "staff-opening-taken-back" : "opened-by-staff";
-    return { type, item };
-  }
-  if (event.kind === "moved" && last(["moved"]) === event) {
+function opposite(event: KeptEvent, found: Case, now: Instant): Undo | null {
+  const undo = kindOf(event.kind)?.undo;
+  if (undo === undefined) return null;
+  if (undo === "the end before")
+    return found.events.findLast(({ kind }) => moveTheEnd(kind)) === event
+      ? endBack(event, found, now)
+      : null;
+  if (undo === "the cohort before") {
+    if (found.events.findLast(({ kind }) => kind === event.kind) !== event) return null;
     const before = found.events.filter(({ sequence }) => sequence < event.sequence);
-    const cohort = fromEvents(found.enrollment.id, found.course, before).cohort;
-    return { type: "moved", cohort };
+    return { type: "moved", cohort: fromEvents(found.enrollment.id, found.course, before).cohort };
   }
-  return ENDS.includes(event.kind) && last(ENDS) === event ? endBack(event, found, now) : null;
+  const { item } = event.data;
+  // Only the last of its kind, of the same item where it has one, and only while nothing has taken it back.
+  const last = found.events.findLast(
+    ({ kind, data }) => undo.among.includes(kind) && data.item === item,
+  );
+  if (last !== event) return null;
+  return { type: undo.by, ...(typeof item === "string" && { item }) } as Undo;
 }
 
 /** The act after which access ends when it would have ended without the event. */

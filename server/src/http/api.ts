@@ -1,5 +1,6 @@
 /** The HTTP API: every room's routes under one roof, with its description. */
 import { OpenAPIHono } from "@hono/zod-openapi";
+import { catalogRoutes } from "../catalog/routes";
 import { coverRoutes } from "../courses/cover-routes";
 import { courseRoutes } from "../courses/routes";
 import { enrollmentRoutes } from "../enrollment/routes";
@@ -31,7 +32,8 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", coverRoutes(services))
     .route("/", reviewRoutes(services))
     .route("/", scheduleRoutes(services))
-    .route("/", enrollmentRoutes(services));
+    .route("/", enrollmentRoutes(services))
+    .route("/", catalogRoutes(services));
   app.get("/openapi.json", (c) => c.json(app.getOpenAPI31Document(DESCRIPTION)));
   return app;
 }

@@ -15,6 +15,7 @@ import {
   rippleQuestion,
   schoolChange,
   versionList,
+  versionListQuery,
   versionPlan,
 } from "@dawngate/contract";
 import { planFields } from "@dawngate/core/plan";
@@ -163,11 +164,14 @@ export function reviewRoutes(services: Services) {
         tags,
         summary: "Every version of a course: who published it, when, for whom, with what note",
         middleware: publishers,
-        request: { params: inCourse },
-        responses: answers(versionList, "The newest first."),
+        request: { params: inCourse, query: versionListQuery },
+        responses: answers(versionList, "The newest first, page by page."),
       }),
-      async (c) =>
-        c.json(await showVersions(db, c.get("context"), c.req.valid("param").course), 200),
+      async (c) => {
+        const { before = null } = c.req.valid("query");
+        const { course } = c.req.valid("param");
+        return c.json(await showVersions(db, c.get("context"), course, before), 200);
+      },
     )
     .openapi(
       createRoute({

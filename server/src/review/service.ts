@@ -111,15 +111,25 @@ export async function publish(
   return number;
 }
 
-/** Every version of a course, the newest first. */
+/** So many versions stand on a page. */
+const PAGE = 50;
+
+/** A page of a course's versions, the newest first. */
 export async function showVersions(
   db: Database,
   context: Context,
   course: string,
+  before: number | null,
 ): Promise<VersionList> {
   return reading(db, context, async (tx) => {
     const { row } = await existing(tx, course);
-    return { current: row.current_version, versions: await listVersions(tx, course) };
+    const versions = await listVersions(tx, course, before, PAGE + 1);
+    const page = versions.slice(0, PAGE);
+    return {
+      next: versions.length > PAGE ? (page.at(-1)?.number ?? null) : null,
+      current: row.current_version,
+      versions: page,
+    };
   });
 }
 

@@ -100,8 +100,13 @@ export async function holdEarlier(
   `.execute(tx);
 }
 
-/** All versions of a course, the newest first, and for how many people each counts. */
-export async function listVersions(tx: SchoolTransaction, course: string) {
+/** Versions of a course from one on downwards, so many, and for how many people each counts. */
+export async function listVersions(
+  tx: SchoolTransaction,
+  course: string,
+  before: number | null,
+  most: number,
+) {
   const { rows } = await sql<{
     number: number;
     publishedAt: string;
@@ -111,15 +116,15 @@ export async function listVersions(tx: SchoolTransaction, course: string) {
     bringsBack: number | null;
     holders: number;
   }>`
-    with holding as (
-      select unnest(e.held_versions || coalesce(e.pinned_version, c.current_version)) as number, e.id
-      from enrollment e join course c on c.school_id = e.school_id and c.id = e.course_id
-      where e.course_id = ${course}
-    )
     select v.number, v.published_at as "publishedAt", v.author, v.note, v.people,
       v.brings_back as "bringsBack",
-      (select count(distinct h.id)::integer from holding h where h.number = v.number) as holders
-    from course_version v where v.course_id = ${course} order by v.number desc
+      coalesce((select sum(h.people)::integer from headcount h
+        where h.course_id = v.course_id
+          and v.number = any (h.held || coalesce(h.pinned, c.current_version))), 0) as holders
+    from course_version v
+    join course c on c.school_id = v.school_id and c.id = v.course_id
+    where v.course_id = ${course} ${before === null ? sql`` : sql`and v.number < ${before}`}
+    order by v.number desc limit ${sql.lit(most)}
   `.execute(tx);
   return rows;
 }

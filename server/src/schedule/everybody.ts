@@ -17,8 +17,8 @@ import { InBulk } from "./in-bulk";
 
 /** As many instants as a wide picture has room for. */
 const SAMPLES = 361;
-/** What took this many milliseconds to count is kept for so long, whatever people do meanwhile; it says of when it is. */
-const SLOW = 300;
+/** A crowd of so many is counted once in so long, whatever people do meanwhile; the answer says of when it is. */
+const CROWD = 5000;
 const KEPT_FOR = 60_000;
 
 const kept = new LRUCache<string, Everybody>({ max: 200, ttl: KEPT_FOR });
@@ -43,13 +43,12 @@ export async function showEverybody(
   );
   const found = kept.get(key) ?? underWay.get(key);
   if (found) return found;
-  const began = performance.now();
   const made = threads
     .run("everybody", { school, course, cohorts, now })
     .finally(() => underWay.delete(key));
   underWay.set(key, made);
   const answer = await made;
-  if (performance.now() - began > SLOW) kept.set(key, answer);
+  if (answer.people + answer.shut > CROWD) kept.set(key, answer);
   return answer;
 }
 

@@ -14,7 +14,7 @@ import { findPublished } from "../courses/service";
 import { versionPlans } from "../courses/versions";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { type Case, holdCase, workOut } from "../enrollment/case";
-import { LOT, type LotRow, readLot } from "../enrollment/lot-store";
+import { type LotRow, readLot } from "../enrollment/lot-store";
 import { readCohorts } from "../enrollment/store";
 import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
@@ -34,10 +34,7 @@ export async function projectCourse(
   now: Instant,
 ): Promise<void> {
   const projector = new Projector(school, course, now);
-  for (let after: string | null = ""; after !== null; ) {
-    const from: string = after;
-    after = await db.withSchool(school, (tx) => projector.next(tx, from));
-  }
+  while (await db.withSchool(school, (tx) => projector.next(tx)));
 }
 
 /** The same in the caller's transaction. */
@@ -48,7 +45,7 @@ export async function projectWithin(
   now: Instant,
 ): Promise<void> {
   const projector = new Projector(school, course, now);
-  for (let after: string | null = ""; after !== null; ) after = await projector.next(tx, after);
+  while (await projector.next(tx));
 }
 
 /** Projects one enrollment, whose row this transaction holds or has made. */
@@ -66,6 +63,7 @@ export async function projectOne(
 /** Works through a course lot by lot. What does not change between lots is compiled once. */
 class Projector {
   private kept: { key: string; inBulk: InBulk } | undefined;
+  private readonly met = new Set<string>();
 
   constructor(
     private readonly school: SchoolId,
@@ -73,14 +71,16 @@ class Projector {
     private readonly now: Instant,
   ) {}
 
-  /** Projects the lot after an enrollment; answers the last of it, or null at the end. */
-  async next(tx: SchoolTransaction, after: string): Promise<string | null> {
+  /** Projects a lot of those who do not hold; answers whether there may be more. */
+  async next(tx: SchoolTransaction): Promise<boolean> {
     const { school, course, now } = this;
-    const lot = await readLot(tx, course, { after, unprojectedAt: formatInstant(now) });
-    if (lot.length === 0) return null;
+    const lot = await readLot(tx, course, { after: "", unprojectedAt: formatInstant(now) });
+    // Somebody who does not hold though they were worked out would come again and again.
+    if (lot.length === 0 || lot.some(({ id }) => this.met.has(id))) return false;
+    for (const { id } of lot) this.met.add(id);
     // Read once the lot is held: what changes any of this marks the people of the lot, and so waits for it.
     const published = await findPublished(tx, school, course);
-    if (!published) return null;
+    if (!published) return false;
     const settings = planSchool(await readSchool(tx));
     const cohorts = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
     const key = JSON.stringify([settings, cohorts]);
@@ -95,7 +95,7 @@ class Projector {
       settings.timeZone,
       now,
     );
-    return lot.length < LOT ? null : (lot.at(-1)?.id ?? null);
+    return true;
   }
 }
 

@@ -5,6 +5,7 @@ import {
   created,
   invitation,
   mailList,
+  mailListQuery,
   newSchool,
   school,
   schoolChange,
@@ -132,11 +133,12 @@ export function schoolRoutes(services: Services) {
         tags,
         summary: "The simulated mailbox of the demo, where mail goes nowhere else",
         middleware: limited(services, "public"),
-        responses: answers(mailList, "The newest mail first."),
+        request: { query: mailListQuery },
+        responses: answers(mailList, "The newest mail first, page by page."),
       }),
       async (c) => {
         if (!tray) throw notFound("Mail goes to a real mail server here.");
-        return c.json({ mails: await tray.list() }, 200);
+        return c.json(await tray.list(c.req.valid("query").before), 200);
       },
     );
 }

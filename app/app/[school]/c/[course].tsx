@@ -1,1 +1,1 @@
-export { PublicCourseScreen as default } from "../../../src/enrollment/public-course-screen";
+export { PublicCourseScreen as default } from "../../../src/catalog/public-course-screen";

@@ -46,7 +46,7 @@ export function RosterFilters({ cohorts, narrowed, totals, onNarrow, children }:
   const order = ORDERS.find(([name]) => name === narrowed.order)?.[1] ?? "";
   return (
     <View style={{ gap: 8 }}>
-      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, alignItems: "center" }}>
+      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, alignItems: "flex-end" }}>
         <TextInput
           mode="outlined"
           dense

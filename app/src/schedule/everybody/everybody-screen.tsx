@@ -87,7 +87,7 @@ function CrowdPicture({ course, crowd, now, zone: zoneName }: PictureProps) {
         known now; days in the school's zone.
         {crowd.shut > 0 ? ` ${crowd.shut} paused or suspended are not counted.` : ""}
         {now - (read(crowd.at) ?? now) > 5000
-          ? ` Counted ${sayWrittenInstant(crowd.at, zone)}; a crowd is counted once a minute.`
+          ? ` Counted ${sayWrittenInstant(crowd.at.replace(/:\d\d(\.\d+)?Z$/, ":00Z"), zone)}; a crowd is counted once a minute.`
           : ""}
       </Text>
       <View style={{ flexDirection: "row" }}>

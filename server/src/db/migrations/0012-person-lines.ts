@@ -13,7 +13,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       add column number bigint generated always as identity,
       -- The person's name as lists are sorted and searched by it.
       add column sort_name text not null default '',
-      add column enrolled_at timestamptz,
+      add column enrolled_at timestamptz not null default now(),
       -- The zone they enrolled with.
       add column time_zone text not null default 'UTC',
       add column access_from timestamptz,
@@ -33,6 +33,9 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       cohort_id text,
       standing text not null,
       finished boolean not null,
+      -- The version they are pinned to, and those they hold beside the one they follow.
+      pinned integer,
+      held integer[] not null,
       people integer not null,
       folded boolean not null default false,
       foreign key (school_id, course_id) references course on delete cascade
@@ -64,24 +67,30 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       language plpgsql set search_path = pg_catalog as $$
       begin
         if tg_op = 'INSERT' then
-          insert into public.headcount (school_id, course_id, cohort_id, standing, finished, people)
-            select school_id, course_id, cohort_id, standing, finished_at is not null, count(*)
-            from now_so group by 1, 2, 3, 4, 5;
+          insert into public.headcount
+              (school_id, course_id, cohort_id, standing, finished, pinned, held, people)
+            select school_id, course_id, cohort_id, standing, finished_at is not null,
+              pinned_version, held_versions, count(*)
+            from now_so group by 1, 2, 3, 4, 5, 6, 7;
         elsif tg_op = 'DELETE' then
           -- A course that goes takes its counts with it.
-          insert into public.headcount (school_id, course_id, cohort_id, standing, finished, people)
-            select school_id, course_id, cohort_id, standing, finished_at is not null, -count(*)
+          insert into public.headcount
+              (school_id, course_id, cohort_id, standing, finished, pinned, held, people)
+            select school_id, course_id, cohort_id, standing, finished_at is not null,
+              pinned_version, held_versions, -count(*)
             from was_so w where exists (select from public.course c
               where c.school_id = w.school_id and c.id = w.course_id)
-            group by 1, 2, 3, 4, 5;
+            group by 1, 2, 3, 4, 5, 6, 7;
         else
-          insert into public.headcount (school_id, course_id, cohort_id, standing, finished, people)
-            select school_id, course_id, cohort_id, standing, finished, sum(n) from (
-              select school_id, course_id, cohort_id, standing, finished_at is not null as finished, 1 as n
-                from now_so
+          insert into public.headcount
+              (school_id, course_id, cohort_id, standing, finished, pinned, held, people)
+            select school_id, course_id, cohort_id, standing, finished, pinned, held, sum(n) from (
+              select school_id, course_id, cohort_id, standing, finished_at is not null as finished,
+                pinned_version as pinned, held_versions as held, 1 as n from now_so
               union all
-              select school_id, course_id, cohort_id, standing, finished_at is not null, -1 from was_so
-            ) d group by 1, 2, 3, 4, 5 having sum(n) <> 0;
+              select school_id, course_id, cohort_id, standing, finished_at is not null,
+                pinned_version, held_versions, -1 from was_so
+            ) d group by 1, 2, 3, 4, 5, 6, 7 having sum(n) <> 0;
         end if;
         return null;
       end $$;
@@ -98,11 +107,12 @@ export async function up(db: Kysely<unknown>): Promise<void> {
             for update of h skip locked
         ), gone as (
           delete from public.headcount h using taken t where h.ctid = t.ctid
-            returning h.school_id, h.course_id, h.cohort_id, h.standing, h.finished, h.people
+            returning h.*
         )
-        insert into public.headcount (school_id, course_id, cohort_id, standing, finished, people, folded)
-          select school_id, course_id, cohort_id, standing, finished, sum(people), true
-          from gone group by 1, 2, 3, 4, 5 having sum(people) <> 0
+        insert into public.headcount
+            (school_id, course_id, cohort_id, standing, finished, pinned, held, people, folded)
+          select school_id, course_id, cohort_id, standing, finished, pinned, held, sum(people), true
+          from gone group by 1, 2, 3, 4, 5, 6, 7 having sum(people) <> 0
       $$;
     revoke all on function fold_headcounts(), count_heads(), name_enrollment(), rename_enrollments()
       from public;
@@ -113,7 +123,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     alter table enrollment disable trigger noted;
     update enrollment e set
       sort_name = sort_name_of(p.name),
-      enrolled_at = v.enrolled_at,
+      enrolled_at = coalesce(v.enrolled_at, e.enrolled_at),
       time_zone = coalesce(v.time_zone, 'UTC'),
       seen_at = v.seen_at,
       -- The rest is worked out by whoever works out openings.
@@ -126,9 +136,9 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     ) v
     where p.school_id = e.school_id and p.id = e.person_id
       and v.school_id = e.school_id and v.enrollment_id = e.id;
-    insert into headcount (school_id, course_id, cohort_id, standing, finished, people)
-      select school_id, course_id, cohort_id, standing, false, count(*)
-      from enrollment group by 1, 2, 3, 4;
+    insert into headcount (school_id, course_id, cohort_id, standing, finished, pinned, held, people)
+      select school_id, course_id, cohort_id, standing, false, pinned_version, held_versions, count(*)
+      from enrollment group by 1, 2, 3, 4, 5, 6, 7;
     drop trigger noted on enrollment;
     create trigger noted after insert or update or delete on enrollment
       for each row execute function note_change('id', '{last_sequence,projected_version,projected_sequence,stale_at,pinned_version,held_versions,number,sort_name,enrolled_at,time_zone,access_from,access_until,standing,done,required,finished_at,next_opens,next_item,seen_at}');
@@ -175,24 +185,31 @@ export async function up(db: Kysely<unknown>): Promise<void> {
 
   // Also found by those who only want what does not hold: the query that looks for lots begins with it.
   await sql`
-    create function unheld_in(of_course text, at timestamptz)
+    -- So many of each kind at the most: never worked out, before their last event, overtaken by time, of another version.
+    create function unheld_in(of_course text, at timestamptz, most integer)
       returns table (id text, cohort text, standing text)
       language sql stable set search_path = public as $$
-        select e.id, e.cohort_id, e.standing from enrollment e where e.course_id = of_course and e.projected_version is null
+        (select e.id, e.cohort_id, e.standing from enrollment e
+          where e.course_id = of_course and e.projected_version is null limit most)
         union
-        select e.id, e.cohort_id, e.standing from enrollment e
+        (select e.id, e.cohort_id, e.standing from enrollment e
           where e.course_id = of_course and e.projected_sequence is distinct from e.last_sequence
+          limit most)
         union
-        select e.id, e.cohort_id, e.standing from enrollment e where e.course_id = of_course and e.stale_at <= at
+        (select e.id, e.cohort_id, e.standing from enrollment e
+          where e.course_id = of_course and e.stale_at <= at limit most)
         union
-        select e.id, e.cohort_id, e.standing from enrollment e where e.course_id = of_course and e.pinned_version is null
-          and e.projected_version < (select c.current_version from course c where c.id = of_course)
+        (select e.id, e.cohort_id, e.standing from enrollment e
+          where e.course_id = of_course and e.pinned_version is null
+            and e.projected_version < (select c.current_version from course c where c.id = of_course)
+          limit most)
         union
-        select e.id, e.cohort_id, e.standing from enrollment e where e.course_id = of_course and e.pinned_version is not null
-          and e.projected_version is distinct from e.pinned_version
+        (select e.id, e.cohort_id, e.standing from enrollment e
+          where e.course_id = of_course and e.pinned_version is not null
+            and e.projected_version is distinct from e.pinned_version limit most)
       $$;
-    revoke all on function unheld_in(text, timestamptz) from public;
-    grant execute on function unheld_in(text, timestamptz) to dawngate_app;
+    revoke all on function unheld_in(text, timestamptz, integer) from public;
+    grant execute on function unheld_in(text, timestamptz, integer) to dawngate_app;
   `.execute(db);
   await sql`
     -- None begins with the school: while the tables are new, and nothing is known of them, such an index is taken

@@ -1,8 +1,8 @@
 /** A course's public page, for somebody or for any visitor: whom it counts are many. */
 import type { PublicCourse } from "@dawngate/contract";
 import type { Instant } from "@dawngate/core/time";
+import { publicCourseFor } from "../../catalog/service";
 import type { SchoolId } from "../../db/connection";
-import { publicCourseFor } from "../../enrollment/enroll";
 import type { TaskParts } from ".";
 
 export async function publicPage(

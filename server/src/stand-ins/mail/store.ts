@@ -12,10 +12,12 @@ export interface TrayMail {
 }
 
 export interface MailTray extends Mailer {
-  /** The newest first; at most a hundred. */
-  list(): Promise<TrayMail[]>;
+  /** A page, the newest first, below one, and below which the next begins. */
+  list(before?: string): Promise<{ mails: TrayMail[]; next: string | null }>;
   close(): Promise<void>;
 }
+
+const PAGE = 50;
 
 export function openMailTray(address: DatabaseAddress): MailTray {
   const pool = sturdyPool({ ...address, max: 2 }, REQUEST);
@@ -27,13 +29,16 @@ export function openMailTray(address: DatabaseAddress): MailTray {
         [to, subject, text, key],
       );
     },
-    async list() {
+    async list(before) {
       const { rows } = await pool.query(
         `select id::text, to_address as "to", subject, body as "text",
                 to_char(sent_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "sentAt"
-         from tray.mail order by tray.mail.id desc limit 100`,
+         from tray.mail where $1::bigint is null or tray.mail.id < $1::bigint
+         order by tray.mail.id desc limit ${PAGE + 1}`,
+        [before ?? null],
       );
-      return rows;
+      const mails: TrayMail[] = rows.slice(0, PAGE);
+      return { mails, next: rows.length > PAGE ? (mails.at(-1)?.id ?? null) : null };
     },
     close: () => pool.end(),
   };

@@ -1,0 +1,48 @@
+import type { CourseSummary } from "@dawngate/contract";
+import { grouped, isFound, SHOWN } from "../../src/courses/filters";
+
+const course = (id: string, more: Partial<CourseSummary> = {}): CourseSummary => ({
+  id,
+  title: id,
+  modules: 1,
+  lessons: 1,
+  minutes: 0,
+  enrolled: 0,
+  cohorts: 0,
+  version: 1,
+  archived: false,
+  group: "",
+  nextOpening: null,
+  ...more,
+});
+
+test("a course is found by any part of its words, accents and capitals aside, in any order", () => {
+  const bread = course("b", { title: "Pão de centeio no Inverno", group: "Rye" });
+  for (const words of ["", "  ", "pao", "INVERNO pão", "cent", "rye centeio"])
+    expect(isFound(bread, words)).toBe(true);
+  for (const words of ["wheat", "pao wheat"]) expect(isFound(bread, words)).toBe(false);
+});
+
+test("the archive is apart from all other kinds", () => {
+  const kinds = (one: CourseSummary) =>
+    Object.entries(SHOWN).flatMap(([name, shown]) => (shown(one) ? [name] : []));
+  expect(kinds(course("a"))).toEqual(["current", "published"]);
+  expect(kinds(course("a", { version: null }))).toEqual(["current", "drafts"]);
+  expect(kinds(course("a", { archived: true }))).toEqual(["archived"]);
+  expect(kinds(course("a", { archived: true, version: null }))).toEqual(["archived"]);
+});
+
+test("groups stand in the order of their first course, courses without one before them", () => {
+  const list = [
+    course("1", { group: "Rye" }),
+    course("2"),
+    course("3", { group: "Wheat" }),
+    course("4", { group: "Rye" }),
+  ];
+  expect(grouped(list).map(([group, courses]) => [group, courses.map(({ id }) => id)])).toEqual([
+    ["", ["2"]],
+    ["Rye", ["1", "4"]],
+    ["Wheat", ["3"]],
+  ]);
+  expect(grouped([])).toEqual([]);
+});

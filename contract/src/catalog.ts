@@ -1,0 +1,62 @@
+/** Public pages: a course as everybody may see it, and the ways into it. */
+import { courseCard } from "@dawngate/core/courses";
+import { z } from "zod";
+import { cohort, cover } from "./courses";
+
+const fault = z.object({ kind: z.string(), sentence: z.string() });
+
+/** One way into a course: a cohort, or the course itself. */
+export const wayIn = z.object({
+  cohort: cohort.pick({ id: true, name: true, starts: true, ends: true }).nullable(),
+  window: z.object({ opens: z.string(), closes: z.string() }).nullable(),
+  state: z.enum(["before", "open", "full", "closed"]),
+  seatsLeft: z.int().nullable(),
+  faults: z
+    .array(fault)
+    .describe("Why the one who asks cannot enroll; empty where nothing keeps them out."),
+});
+
+export const words = z
+  .object({
+    course: z.string(),
+    module: z.string(),
+    modules: z.string(),
+    lesson: z.string(),
+    lessons: z.string(),
+    done: z.string(),
+  })
+  .describe("What the school calls things.")
+  .meta({ id: "Words" });
+
+export const publicCourse = z
+  .object({
+    id: z.string(),
+    title: z.string(),
+    description: z.string(),
+    words,
+    card: courseCard,
+    cover: cover.nullable().describe("An uploaded cover; null: it is drawn from the title."),
+    school: z.object({
+      name: z.string(),
+      color: z.string(),
+      timeZone: z.string(),
+      contact: z.string(),
+    }),
+    modules: z.array(
+      z.object({
+        title: z.string(),
+        lessons: z.array(z.object({ title: z.string(), sample: z.boolean() })),
+      }),
+    ),
+    lessons: z.int(),
+    minutes: z.number(),
+    ways: z.array(wayIn),
+    enrollment: z
+      .string()
+      .nullable()
+      .describe("One's own enrollment that is open, if there is one."),
+  })
+  .meta({ id: "PublicCourse" });
+
+export type PublicCourse = z.infer<typeof publicCourse>;
+export type WayIn = z.infer<typeof wayIn>;

@@ -1,0 +1,81 @@
+import type { Page } from "@playwright/test";
+import { expect, test } from "../helpers";
+
+test.use({ allowedErrors: /net::ERR|status of 4\d\d/ });
+
+/** A new course of the demo's owner, in its editor. */
+async function newCourse(page: Page, title: string): Promise<void> {
+  await page.goto("/ember-row/courses");
+  await page.getByLabel("Working title").fill(title);
+  await page.getByRole("button", { name: "Make a course" }).click();
+  await expect(page.getByRole("button", { name: "Add a module" })).toBeVisible();
+}
+
+test("over a lost connection nothing is lost, and it says what is kept", async ({ page }) => {
+  await newCourse(page, "Offline for a while");
+  await page.route("**/draft", (route) =>
+    route.request().method() === "POST" ? route.abort() : route.continue(),
+  );
+  await page.getByRole("button", { name: "Add a module" }).click();
+  await page.getByRole("button", { name: "Add a module" }).click();
+  await expect(page.getByText(/Not kept yet: no answer from the server/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Publish" })).toBeDisabled();
+  // The window is closed and opened again in the middle of it.
+  await page.unroute("**/draft");
+  await page.reload();
+  await expect(page.getByLabel("Title of module Module 2")).toBeVisible();
+  await expect(page.getByText(/^Kept( \d\d:\d\d)?$/)).toBeVisible();
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  await expect(page.getByLabel("Title of module Module 2")).toBeVisible();
+});
+
+test("two authors on one outline see each other's changes, and neither overwrites the other", async ({
+  page,
+  context,
+}) => {
+  await newCourse(page, "By two");
+  await page.getByRole("button", { name: "Add a module" }).click();
+  await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
+  const second = await context.newPage();
+  await second.goto(page.url());
+  await expect(second.getByLabel("Title of module Module 1")).toBeVisible();
+  await second.getByLabel("Title of module Module 1").fill("Theirs");
+  await second.getByLabel("Title of module Module 1").blur();
+  await expect(page.getByLabel("Title of module Theirs")).toBeVisible();
+  await page.getByRole("button", { name: "Add a module" }).click();
+  await expect(second.getByLabel("Title of module Module 2")).toBeVisible();
+  // Taking back one's own leaves the other's.
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(second.getByLabel("Title of module Module 2")).toBeHidden();
+  await expect(second.getByLabel("Title of module Theirs")).toBeVisible();
+});
+
+test("a session that runs out in the middle of an edit loses nothing", async ({
+  page,
+  baseURL,
+}) => {
+  await newCourse(page, "Signed out in between");
+  await page.context().clearCookies();
+  await page.getByRole("button", { name: "Add a module" }).click();
+  await expect(page.getByText(/Not kept yet: you are signed out/)).toBeVisible();
+  await page.request.post("/api/auth/sign-in/email", {
+    data: { email: "rosa@example.org", password: "dawn-and-bread" },
+    headers: { origin: baseURL ?? "" },
+  });
+  await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible({ timeout: 15_000 });
+});
+
+test("a cohort that ends before it starts is refused at its place", async ({ page }) => {
+  await page.goto("/ember-row/courses/winter-rye/cohorts");
+  await expect(page.getByText(/^Running until/)).toBeVisible();
+  await expect(page.getByText(/^Enrolled, not yet started/)).toBeVisible();
+  await page.getByRole("button", { name: "Make a cohort" }).click();
+  const sheet = page.getByRole("dialog");
+  await sheet.getByLabel("Name").fill("Upside down");
+  await sheet.getByLabel("First day").fill("2027-05-01");
+  await sheet.getByLabel("Last day").fill("2027-04-01");
+  await sheet.getByRole("button", { name: "Make the cohort" }).click();
+  await expect(sheet.getByRole("alert")).toContainText("The cohort ends before it starts");
+  await expect(sheet.getByLabel("Name")).toHaveValue("Upside down");
+});

@@ -1,0 +1,204 @@
+/**
+ * Each kind of job, with the server that does it killed in the middle (kill -9): another server ends it, and it has
+ * happened once. The openings of a course have a test of their own (two-servers.spec.ts).
+ */
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import pg from "pg";
+import { SMTPServer } from "smtp-server";
+// @ts-expect-error: plain scripts, shared with the start commands
+import * as servers from "../../../scripts/lib/server.mjs";
+import { expect, test } from "../helpers";
+
+const { databaseSettings, serverBundle, startServer, TEST_SECRETS } = servers;
+const root = fileURLToPath(new URL("../../..", import.meta.url));
+const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
+const NAME = "killed_jobs";
+
+interface Running {
+  port: number;
+  stop(): Promise<void>;
+  kill(): Promise<void>;
+}
+
+test.use({ who: null });
+test.describe.configure({ mode: "serial" });
+
+/** Mails that arrived, by their identifier; each takes a while to be taken. */
+const arrived: { id: string; to: string }[] = [];
+let mailServer: SMTPServer;
+let db: pg.Client;
+let settings: Record<string, string> = {};
+const running: Running[] = [];
+
+test.beforeAll(async () => {
+  test.skip(test.info().project.name !== "wide" || cluster === null);
+  test.setTimeout(120_000);
+  mailServer = new SMTPServer({
+    authOptional: true,
+    disabledCommands: ["STARTTLS"],
+    onData(stream, session, done) {
+      let text = "";
+      stream.on("data", (chunk) => {
+        text += chunk;
+      });
+      stream.on("end", () =>
+        setTimeout(() => {
+          const id = /^Message-ID: <(.*)>/im.exec(text)?.[1] ?? "";
+          for (const { address } of session.envelope.rcptTo) arrived.push({ id, to: address });
+          done();
+        }, 1500),
+      );
+    },
+  });
+  await new Promise<void>((resolve) => mailServer.listen(0, "127.0.0.1", resolve));
+  const { port } = mailServer.server.address() as { port: number };
+  settings = {
+    ...databaseSettings(cluster, NAME, TEST_SECRETS),
+    DAWNGATE_DEMO: join(root, "demo"),
+    DAWNGATE_SMTP: `smtp://127.0.0.1:${port}`,
+    DAWNGATE_LIMITS: "no",
+    DAWNGATE_LOG: "quiet",
+    DAWNGATE_PORT: "0",
+  };
+  running.push(await start({ DAWNGATE_START_OVER: "yes" }));
+  db = new pg.Client({ ...cluster, user: "postgres", database: NAME });
+  await db.connect();
+});
+test.afterAll(async () => {
+  for (const one of running) await one.stop().catch(() => undefined);
+  await db?.end();
+  mailServer?.close();
+});
+
+async function start(more = {}): Promise<Running> {
+  return startServer(await serverBundle(root), { ...settings, ...more });
+}
+const put = async (kind: string, payload: object): Promise<string> => {
+  const { rows } = await db.query(
+    "with put as (insert into outbox (kind, payload) values ($1, $2) returning id) select id, pg_notify('dawngate_outbox', '') from put",
+    [kind, JSON.stringify(payload)],
+  );
+  return rows[0].id;
+};
+const rowOf = async (id: string) =>
+  (await db.query("select state, attempts, fault from outbox where id = $1", [id])).rows[0];
+/** Kills the server that works on a row, and starts another in its place. */
+const killAndReplace = async () => {
+  await running.pop()?.kill();
+  running.push(await start());
+};
+const isDone = async (id: string) =>
+  expect.poll(async () => (await rowOf(id)) === undefined, { timeout: 60_000 }).toBe(true);
+/** Waits until something in the database waits for a lock that this test holds. */
+const isHeldUp = () =>
+  expect
+    .poll(
+      async () =>
+        (
+          await db.query(
+            "select 1 from pg_stat_activity where datname = $1 and wait_event_type = 'Lock'",
+            [NAME],
+          )
+        ).rowCount,
+      { timeout: 20_000 },
+    )
+    .toBeGreaterThan(0);
+const holding = async (statement: string, values: unknown[] = []) => {
+  const holder = new pg.Client({ ...cluster, user: "postgres", database: NAME });
+  await holder.connect();
+  await holder.query("begin");
+  await holder.query(statement, values);
+  return async () => {
+    await holder.query("rollback");
+    await holder.end();
+  };
+};
+const account = async (email: string, name: string): Promise<string> => {
+  const id = `test-${email}`;
+  await db.query(
+    `insert into auth."user" (id, name, email, "emailVerified") values ($1, $2, $3, true)`,
+    [id, name, email],
+  );
+  return id;
+};
+
+test("a mail: it arrives, under one identifier, and not again", async () => {
+  test.setTimeout(90_000);
+  const id = await put("mail", { to: "once@example.org", subject: "s", text: "t" });
+  // It is on its way to the mail server, which has not taken it yet.
+  await new Promise((resolve) => setTimeout(resolve, 1200));
+  expect((await rowOf(id))?.state).toBe("queued");
+  await killAndReplace();
+  await isDone(id);
+  const mine = arrived.filter(({ to }) => to === "once@example.org");
+  expect(mine.length).toBeGreaterThanOrEqual(1);
+  expect(new Set(mine.map((mail) => mail.id)).size).toBe(1);
+  expect(mine[0]?.id).toContain(id);
+  const before = mine.length;
+  await new Promise((resolve) => setTimeout(resolve, 4000));
+  expect(arrived.filter(({ to }) => to === "once@example.org")).toHaveLength(before);
+});
+
+test("two accounts made one: what the other held is there once, and the other is gone", async () => {
+  test.setTimeout(90_000);
+  const [into, from] = [
+    await account("kept@example.org", "Kept"),
+    await account("gone@example.org", "Gone"),
+  ];
+  await db.query(
+    `update person set user_id = $1 where id = (select person_id from enrollment where id = 'rye-02')`,
+    [from],
+  );
+  const letGo = await holding("select 1 from person where user_id = $1 for update", [from]);
+  const id = await put("join-accounts", { into, from });
+  await isHeldUp();
+  await killAndReplace();
+  await letGo();
+  await isDone(id);
+  const { rows } = await db.query(
+    "select count(*)::integer as count from person where user_id = $1",
+    [into],
+  );
+  expect(rows[0].count).toBe(1);
+  expect((await db.query(`select 1 from auth."user" where id = $1`, [from])).rowCount).toBe(0);
+});
+
+test("an account forgotten: gone", async () => {
+  test.setTimeout(90_000);
+  const who = await account("forgotten@example.org", "Forgotten");
+  const letGo = await holding(`select 1 from auth."user" where id = $1 for update`, [who]);
+  const id = await put("forget-account", { account: who });
+  await isHeldUp();
+  await killAndReplace();
+  await letGo();
+  await isDone(id);
+  expect((await db.query(`select 1 from auth."user" where id = $1`, [who])).rowCount).toBe(0);
+});
+
+test("a school removed: all of it or nothing, and then nothing of it is left", async () => {
+  test.setTimeout(90_000);
+  const { rows } = await db.query(
+    "insert into school (slug, name, time_zone, currency, deleted_at) values ('to-go', 'To go', 'UTC', 'EUR', now() - interval '40 days') returning id",
+  );
+  const school = rows[0].id;
+  await db.query(
+    "insert into person (school_id, id, name, email, time_zone) select $1, n::text, 'P', n || '@example.org', 'UTC' from generate_series(1, 50) n",
+    [school],
+  );
+  const letGo = await holding(
+    "select 1 from person where school_id = $1 and id = '50' for update",
+    [school],
+  );
+  const id = await put("delete-school", { school });
+  await isHeldUp();
+  await killAndReplace();
+  expect((await db.query("select 1 from person where school_id = $1", [school])).rowCount).toBe(50);
+  await letGo();
+  await isDone(id);
+  for (const table of ["person", "change", "change_head"])
+    expect((await db.query(`select 1 from ${table} where school_id = $1`, [school])).rowCount).toBe(
+      0,
+    );
+  expect((await db.query("select 1 from school where id = $1", [school])).rowCount).toBe(0);
+});

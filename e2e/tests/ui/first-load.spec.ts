@@ -1,0 +1,35 @@
+import { expect, test } from "../helpers";
+
+test.use({ who: "callum.reyes" });
+
+/** The packed size of an enrollee's first load, told for docs/first-load.md; what is asserted is what is not loaded. */
+test("an enrollee's first load brings what it shows and no more", async ({ page }) => {
+  const sizes: { name: string; bytes: number }[] = [];
+  const done: Promise<void>[] = [];
+  page.on("response", (response) => {
+    done.push(
+      response
+        .request()
+        .sizes()
+        .then(({ responseBodySize }) => {
+          sizes.push({ name: new URL(response.url()).pathname, bytes: responseBodySize });
+        }),
+    );
+  });
+  await page.goto("/ember-row/shelf");
+  await expect(page.getByRole("link", { name: /Sourdough from a cold kitchen/ })).toBeVisible();
+  await page.waitForLoadState("networkidle");
+  await Promise.all(done);
+  const kinds = { script: /\.js$/, font: /\.ttf$/, api: /^\/api\// };
+  const sum = (pattern: RegExp) =>
+    sizes.filter(({ name }) => pattern.test(name)).reduce((total, { bytes }) => total + bytes, 0);
+  console.log(
+    `first load, packed bytes: ${Object.entries(kinds)
+      .map(([kind, pattern]) => `${kind} ${sum(pattern)}`)
+      .join(", ")}`,
+  );
+  const names = sizes.map(({ name }) => name).join("\n");
+  // The studio's screens, and the evaluator that authors use, stay where they are.
+  expect(names).not.toMatch(/edit-|people-|cohorts-|settings-|sign-up-|not-found/);
+  expect(sizes.filter(({ name }) => name.startsWith("/api/")).length).toBeLessThanOrEqual(4);
+});

@@ -1,0 +1,107 @@
+/** Public pages: a course as everybody may see it, with the ways into it for the one who asks. */
+import type { PublicCourse, WayIn } from "@dawngate/contract";
+import { wordsOf } from "@dawngate/core/courses";
+import { enrollingFaults, windowState } from "@dawngate/core/enrollment";
+import { type Instant, zoneOf } from "@dawngate/core/time";
+import { publishedOutline, sizeOf } from "../courses/outline";
+import { versionPlan } from "../courses/versions";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { activeEnrollment, placeOf } from "../enrollment/enroll";
+import { sayFault } from "../enrollment/say";
+import { FEW, seatsLeft, TooMany } from "../enrollment/seats";
+import type { Services } from "../http/kit";
+import { notFound } from "../http/problem";
+import type { Context } from "../school/context";
+import { reading } from "../school/service";
+import { readPage } from "./store";
+
+/** A course as everybody may see it, with the ways into it for the one who asks. */
+export async function showPublicCourse(
+  { db, threads }: Pick<Services, "db" | "threads">,
+  context: Context,
+  course: string,
+): Promise<PublicCourse> {
+  const { school, person, now } = context;
+  try {
+    return await reading(db, context, (tx) =>
+      publicCourseFor(tx, school, course, person, now, FEW),
+    );
+  } catch (error) {
+    if (!(error instanceof TooMany)) throw error;
+    return sameForAll(JSON.stringify([school, course, person]), () =>
+      threads.run("public-page", { school, course, person, now }),
+    );
+  }
+}
+
+/** In a thread, since many people's dates are being worked out; and once for visitors who come at once. */
+const underWay = new Map<string, Promise<PublicCourse>>();
+
+function sameForAll(key: string, make: () => Promise<PublicCourse>): Promise<PublicCourse> {
+  const found = underWay.get(key);
+  if (found) return found;
+  const made = make().finally(() => underWay.delete(key));
+  underWay.set(key, made);
+  return made;
+}
+
+/** The same for one person; null: for somebody who is not in the school. */
+export async function publicCourseFor(
+  tx: SchoolTransaction,
+  schoolId: SchoolId,
+  id: string,
+  person: string | null,
+  now: Instant,
+  most?: number,
+): Promise<PublicCourse> {
+  const page = await readPage(tx, id);
+  const plan = page && (await versionPlan(tx, schoolId, id, page.version));
+  if (!plan) throw notFound(`There is no course "${id}" in this school.`);
+  const { school, cohorts, archived } = page;
+  const mine = person === null ? null : await activeEnrollment(tx, schoolId, id, person, now);
+  const zone = zoneOf(school.timeZone);
+  const plans = cohorts.map(({ cohort }) => cohort);
+  const seats = await seatsLeft(tx, schoolId, id, plans, now, most);
+  const ways: WayIn[] = [];
+  for (const cohort of cohorts.length > 0 ? cohorts : [null]) {
+    const left = cohort && (seats.get(cohort.cohort.id) ?? null);
+    const place = placeOf({ plan }, school.timeZone, cohort, left);
+    const all = { published: true, archived, ...place };
+    const faults = enrollingFaults(all, mine !== null, zone, now);
+    ways.push({
+      cohort: cohort && {
+        id: cohort.cohort.id,
+        name: cohort.name,
+        starts: cohort.cohort.starts,
+        ends: cohort.cohort.ends,
+      },
+      window: place.window,
+      state: archived ? "closed" : windowState(place.window, zone, now, place.seatsLeft),
+      seatsLeft: place.seatsLeft,
+      faults: faults.map((fault) => ({ kind: fault.kind, sentence: sayFault(fault, zone) })),
+    });
+  }
+  const { lessons, minutes } = sizeOf(plan);
+  return {
+    id,
+    title: plan.title,
+    description: page.description,
+    words: wordsOf(school.words, page.words),
+    card: page.card,
+    cover: page.cover,
+    school: {
+      name: school.name,
+      color: school.color,
+      timeZone: school.timeZone,
+      contact: school.contact,
+    },
+    modules: publishedOutline(plan).map((module) => ({
+      title: module.title,
+      lessons: module.lessons.map(({ title, sample }) => ({ title, sample })),
+    })),
+    lessons,
+    minutes,
+    ways,
+    enrollment: mine,
+  };
+}

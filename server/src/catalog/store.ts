@@ -1,0 +1,44 @@
+/** What a public page is made from, in one question. */
+import type { Cover } from "@dawngate/contract";
+import type { CourseCard, OwnWords } from "@dawngate/core/courses";
+import { cohortSchema } from "@dawngate/core/plan";
+import { sql } from "kysely";
+import type { SchoolTransaction } from "../db/connection";
+
+interface PageRow {
+  version: number;
+  archived: boolean;
+  description: string;
+  words: OwnWords;
+  card: CourseCard;
+  cover: Cover | null;
+  school: { name: string; color: string; timeZone: string; contact: string; words: OwnWords };
+  cohorts: { name: string; cohort: unknown }[];
+}
+
+/** A published course's page with its school and its cohorts, by their first day; null where there is none. */
+export async function readPage(tx: SchoolTransaction, id: string) {
+  const { rows } = await sql<PageRow>`
+    select c.current_version as version, c.archived, c.description, c.words, c.card,
+      (select jsonb_build_object('hash', v.hash, 'width', v.width, 'height', v.height,
+          'x', v.focus_x, 'y', v.focus_y)
+        from course_cover v where v.school_id = c.school_id and v.course_id = c.id) as cover,
+      jsonb_build_object('name', s.name, 'color', s.color, 'timeZone', s.time_zone,
+        'contact', s.contact, 'words', s.words) as school,
+      coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'cohort', jsonb_build_object(
+          'id', k.id, 'course', k.course_id, 'starts', k.starts, 'ends', k.ends,
+          'window', case when k.window_opens is null or k.window_closes is null then null
+            else jsonb_build_object('opens', k.window_opens, 'closes', k.window_closes) end,
+          'grace', k.grace, 'seats', k.seats, 'gates', k.gates)) order by k.starts, k.id)
+        from cohort k where k.school_id = c.school_id and k.course_id = c.id), '[]') as cohorts
+    from course c join school s on s.id = c.school_id
+    where c.id = ${id} and c.current_version is not null
+  `.execute(tx);
+  const [row] = rows;
+  if (!row) return null;
+  const cohorts = row.cohorts.map(({ name, cohort }) => ({
+    name,
+    cohort: cohortSchema.parse(cohort),
+  }));
+  return { ...row, cohorts };
+}

@@ -1,0 +1,51 @@
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { brotliDecompressSync } from "node:zlib";
+import { createApp } from "../../src/http/app";
+import { staticFiles } from "../../src/http/static";
+
+const folder = mkdtempSync(join(tmpdir(), "dawngate-static-"));
+const script = "console.log('dawn');\n".repeat(200);
+mkdirSync(join(folder, "_expo"), { recursive: true });
+writeFileSync(join(folder, "index.html"), "<!doctype html><title>Dawn Gate</title>");
+writeFileSync(join(folder, "_expo/app-0123.js"), script);
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const app = createApp({
+  files: staticFiles(folder),
+  changes: null,
+  log: () => undefined,
+} as never);
+const get = (path: string, headers = {}) => app.request(path, { headers });
+
+test("a place within the application gets the application, and asks again next time", async () => {
+  const response = await get("/ember-row/courses/cold-kitchen");
+  expect(await response.text()).toContain("<title>Dawn Gate");
+  expect(response.headers.get("cache-control")).toBe("no-cache");
+  expect(response.headers.get("content-security-policy")).toContain("script-src 'self'");
+});
+test("a file named after its contents is kept for good, and packed where the browser takes it", async () => {
+  const response = await get("/_expo/app-0123.js", { "accept-encoding": "gzip, br" });
+  expect(response.headers.get("cache-control")).toContain("immutable");
+  expect(response.headers.get("content-encoding")).toBe("br");
+  expect(brotliDecompressSync(Buffer.from(await response.arrayBuffer())).toString()).toBe(script);
+  const again = await get("/_expo/app-0123.js", {
+    "if-none-match": response.headers.get("etag") ?? "",
+  });
+  expect(again.status).toBe(304);
+});
+test.each(["/_expo/gone.js", "/assets/gone.ttf"])(
+  "%s is missing, not the application",
+  async (path) => {
+    expect((await get(path)).status).toBe(404);
+  },
+);
+test.each(["/../package.json", "/..%2f..%2fetc/passwd", "/%E0%A4%A", "/_expo/../../etc/passwd"])(
+  "%s leads nowhere outside the folder",
+  async (path) => {
+    const text = await (await get(path)).text();
+    expect(text).not.toContain("root:");
+    expect(text).not.toContain("dawn-gate");
+  },
+);
