@@ -1,7 +1,7 @@
 /** What a change does to people, in sentences. */
 import type { PersonRipple, RippleAnswer } from "@dawngate/contract";
 import { listed, quoted, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
+import { DAY, zoneOf } from "@dawngate/core/time";
 
 type TitleOf = (id: string) => string;
 
@@ -81,8 +81,6 @@ export function sayPerson(person: PersonRipple, titleOf: TitleOf): string[] {
       : []),
   ];
 }
-
-const DAY = 86_400_000;
 
 /** How far something moves: whole days where a clock change at most lies between, else hours. */
 function sayShift(before: string | null, after: string | null): string {

@@ -4,7 +4,7 @@
  */
 import type { Plan, PlanEnrollment } from "../plan";
 import { evaluate, inFavor, preparer, type Timeline, type TimelineItem } from "../schedule";
-import type { Instant } from "../time";
+import { DAY, type Instant } from "../time";
 
 /** How one item's opening, closing or due date moves for somebody. */
 export interface Move {
@@ -195,7 +195,6 @@ function alikeBy({ moves, appears, goes, gains, loses }: PersonRipple): string {
   return [key, ...appears, "", ...goes, "", ...gains, "", ...loses].join("\u0001");
 }
 
-const DAY = 86_400_000;
 /** A day of a clock change is an hour shorter or longer (half an hour somewhere), and a day all the same. */
 const CHANGE = 3_600_000;
 

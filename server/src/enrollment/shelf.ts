@@ -2,7 +2,7 @@
 import type { Shelf } from "@dawngate/contract";
 import type { Standing } from "@dawngate/core/enrollment";
 import type { PlanCourse } from "@dawngate/core/plan";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import { versionPlan } from "../courses/versions";
 import type { SchoolTransaction } from "../db/connection";
 import type { Services } from "../http/kit";
@@ -17,7 +17,7 @@ import { linesOf } from "./store";
 type Held = Shelf["courses"][number];
 
 /** A module is new for so long after it opened. */
-const FRESH = 7 * 86_400_000;
+const FRESH = 7 * DAY;
 /** What can be gone on with stands first, what has ended last. */
 const RANK = { open: 0, scheduled: 1, waiting: 2, closed: 3 };
 

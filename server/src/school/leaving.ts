@@ -1,6 +1,6 @@
 /** Going: what a person and a school can take with them, somebody forgotten, a school deleted after a wait. */
 import type { DeletedSchool, Forgotten } from "@dawngate/contract";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import type { Database, SchoolId } from "../db/connection";
 import type { Identity, Services, SignedIn } from "../http/kit";
 import { conflict, notFound, refusal } from "../http/problem";
@@ -12,7 +12,6 @@ import { readPersonOf, readSchool } from "./store";
 
 /** So many days a deleted school can be brought back. */
 export const SCHOOL_WAITS = 30;
-const DAY = 86_400_000;
 
 /** Everything a school has on record about one of its people. */
 export async function personData(db: Database, context: Context, person: string): Promise<unknown> {

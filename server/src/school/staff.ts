@@ -1,7 +1,7 @@
 /** The school's staff: inviting, changing and removing them, handing the school over. */
 import { createHash, randomBytes } from "node:crypto";
 import type { Acceptance, Invitation, MemberChange, Members, StaffRole } from "@dawngate/contract";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import type { Database, SchoolTransaction } from "../db/connection";
 import type { Identity, Services } from "../http/kit";
 import { conflict, notFound, ProblemError } from "../http/problem";
@@ -108,7 +108,7 @@ export async function dismiss(db: Database, context: Context, account: string): 
 }
 
 /** How long an invitation can be used. */
-const INVITED_FOR = 14 * 86_400_000;
+const INVITED_FOR = 14 * DAY;
 
 const AS: Record<StaffRole | "enrollee", string> = {
   owner: "to own it",

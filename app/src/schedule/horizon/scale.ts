@@ -4,6 +4,7 @@ import { sayMonth, sayShortDate } from "@dawngate/core/schedule/words";
 import {
   addDays,
   addMonths,
+  DAY,
   dateOf,
   type Instant,
   type LocalDate,
@@ -23,8 +24,6 @@ export interface Tick {
   instant: Instant;
   label: string;
 }
-
-const DAY = 86_400_000;
 
 /** An instant in writing, as a number; null where there is none. */
 export function read(text: string | null): Instant | null {

@@ -1,8 +1,7 @@
 /** How much time the horizon shows: nearer and farther about an instant, and to and fro. Pure. */
-import type { Instant } from "@dawngate/core/time";
+import { DAY, type Instant } from "@dawngate/core/time";
 import type { Range } from "./scale";
 
-const DAY = 86_400_000;
 /** Hours can be told apart. */
 export const NARROWEST = 2 * DAY;
 /** A yearly certificate and its renewal. */

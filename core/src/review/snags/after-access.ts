@@ -1,7 +1,7 @@
 /** Openings after the end of access, and a validity shorter than the schedule: for the first and the last who may enroll. */
 import type { PlanMoment } from "../../plan";
 import { quoted, sayEnd, sayInstant } from "../../schedule/words";
-import { type Instant, localDateAt } from "../../time";
+import { DAY, type Instant, localDateAt } from "../../time";
 import { type Imagined, type Look, publishedModules, read } from "../look";
 import type { Finding } from "../snag";
 
@@ -62,8 +62,6 @@ export function afterAccess(look: Look): Finding[] {
       }),
     );
 }
-
-const DAY = 86_400_000;
 
 export function shortValidity(look: Look): Finding[] {
   const [found] = lateFor(look).filter((late) => endsByValidity(look, late));

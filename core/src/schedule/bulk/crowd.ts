@@ -1,5 +1,5 @@
 /** Many people's dates as one picture: how many have each item open at each of some instants. */
-import type { Instant } from "../../time";
+import { DAY, type Instant } from "../../time";
 import type { Answered } from "./favor";
 
 export interface Crowd {
@@ -25,7 +25,6 @@ export interface CrowdItem {
 }
 
 const HOUR = 3_600_000;
-const DAY = 24 * HOUR;
 /** So far on either side of now people are counted at all. */
 const YEAR = 366 * DAY;
 const BINS = (2 * YEAR) / HOUR + 1;
