@@ -93,6 +93,7 @@ function People({
         cohorts={course.cohorts}
         narrowed={narrowed}
         totals={roster.totals}
+        present={roster.present}
         onNarrow={narrow}
       >
         {children}

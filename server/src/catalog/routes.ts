@@ -1,7 +1,7 @@
 /** HTTP of public pages. */
 import { publicCourse } from "@dawngate/contract";
 import { createRoute } from "@hono/zod-openapi";
-import { answers, inCourse, limited, may, router, type Services } from "../http/kit";
+import { answers, inCourse, limited, needs, router, type Services } from "../http/kit";
 import { showPublicCourse } from "./service";
 
 export function catalogRoutes(services: Services) {
@@ -11,7 +11,7 @@ export function catalogRoutes(services: Services) {
       path: "/schools/{school}/catalog/{course}",
       tags: ["catalog"],
       summary: "A course as everybody may see it, with the ways into it",
-      middleware: [may(services, "school.see"), limited(services, "public")] as const,
+      ...needs(services, "school.see", limited(services, "public")),
       request: { params: inCourse },
       responses: answers(publicCourse, "The course."),
     }),

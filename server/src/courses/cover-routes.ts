@@ -2,7 +2,17 @@
 import { cover, focus, maybeCover } from "@dawngate/contract";
 import { COVER_TYPES } from "@dawngate/core/courses";
 import { createRoute, z } from "@hono/zod-openapi";
-import { answers, body, done, inCourse, limited, may, router, type Services } from "../http/kit";
+import {
+  answers,
+  body,
+  done,
+  inCourse,
+  limited,
+  may,
+  needs,
+  router,
+  type Services,
+} from "../http/kit";
 import { dropCover, keepCover, moveFocus, showCover, showPicture } from "./cover";
 
 const tags = ["courses"];
@@ -12,7 +22,7 @@ const pictures = Object.fromEntries(Object.values(COVER_TYPES).map((type) => [ty
 
 export function coverRoutes(services: Services) {
   const { db } = services;
-  const editors = may(services, "courses.edit");
+  const editors = needs(services, "courses.edit");
   const app = router()
     .openapi(
       createRoute({
@@ -20,7 +30,7 @@ export function coverRoutes(services: Services) {
         path,
         tags,
         summary: "The cover that was uploaded, if there is one",
-        middleware: may(services, "courses.read"),
+        ...needs(services, "courses.read"),
         request: { params: inCourse },
         responses: answers(maybeCover, "The cover."),
       }),
@@ -35,7 +45,7 @@ export function coverRoutes(services: Services) {
         path,
         tags,
         summary: "Keep a picture as the cover: the body is the file",
-        middleware: [editors, limited(services, "upload")] as const,
+        ...needs(services, "courses.edit", limited(services, "upload")),
         request: { params: inCourse, body: { content: pictures, required: true } },
         responses: answers(cover, "The cover as it is kept, its focal point in the middle."),
       }),
@@ -51,7 +61,7 @@ export function coverRoutes(services: Services) {
         path,
         tags,
         summary: "The point of the cover that stays in sight",
-        middleware: editors,
+        ...editors,
         request: { params: inCourse, body: body(focus) },
         responses: answers(done, "It is kept."),
       }),
@@ -67,7 +77,7 @@ export function coverRoutes(services: Services) {
         path,
         tags,
         summary: "The cover is drawn from the title again",
-        middleware: editors,
+        ...editors,
         request: { params: inCourse },
         responses: answers(done, "The uploaded cover is gone."),
       }),

@@ -27,6 +27,7 @@ import {
   inLesson,
   inSchool,
   may,
+  needs,
   router,
   type Services,
 } from "../http/kit";
@@ -48,9 +49,9 @@ const tags = ["courses"];
 
 export function courseRoutes(services: Services, changes: Changes | null) {
   const { db } = services;
-  const readers = may(services, "courses.read");
-  const editors = may(services, "courses.edit");
-  const makers = may(services, "courses.make");
+  const readers = needs(services, "courses.read");
+  const editors = needs(services, "courses.edit");
+  const makers = needs(services, "courses.make");
   const app = router()
     .openapi(
       createRoute({
@@ -58,7 +59,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses",
         tags,
         summary: "The school's courses, in its own order",
-        middleware: readers,
+        ...readers,
         request: { params: inSchool, query: courseListQuery },
         responses: answers(courseList, "A page of the courses, and where the next one begins."),
       }),
@@ -70,7 +71,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses",
         tags,
         summary: "A new course, empty",
-        middleware: makers,
+        ...makers,
         request: { params: inSchool, body: body(newCourse) },
         responses: answers(created, "The course."),
       }),
@@ -82,7 +83,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}",
         tags,
         summary: "A course's current version, with its cohorts and its people",
-        middleware: readers,
+        ...readers,
         request: { params: inCourse },
         responses: answers(course, "The course."),
       }),
@@ -94,7 +95,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/lessons/{lesson}",
         tags,
         summary: "What stands in a lesson",
-        middleware: readers,
+        ...readers,
         request: { params: inLesson },
         responses: answers(lessonText, "The lesson's newest text."),
       }),
@@ -109,7 +110,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/draft",
         tags,
         summary: "A course as its authors edit it",
-        middleware: readers,
+        ...readers,
         request: { params: inCourse },
         responses: answers(draft, "The draft, with its number."),
       }),
@@ -123,7 +124,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         summary: "Play operations on a draft",
         description:
           "What was played before is not played again; the answer holds everything after the base.",
-        middleware: editors,
+        ...editors,
         request: { params: inCourse, body: body(edit) },
         responses: answers(edited, "What has happened since the base."),
       }),
@@ -139,7 +140,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/draft/texts",
         tags,
         summary: "What stands in all lessons of a draft",
-        middleware: editors,
+        ...editors,
         request: { params: inCourse },
         responses: answers(draftTexts, "The texts."),
       }),
@@ -151,7 +152,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}",
         tags,
         summary: "Put a course into a group, elsewhere in the list, into the archive or out of it",
-        middleware: makers,
+        ...makers,
         request: { params: inCourse, body: body(courseChange) },
         responses: answers(done, "Kept."),
       }),
@@ -166,7 +167,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/description",
         tags,
         summary: "Say what a course is, for visitors",
-        middleware: editors,
+        ...editors,
         request: { params: inCourse, body: body(description) },
         responses: answers(done, "Kept."),
       }),
@@ -182,7 +183,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}",
         tags,
         summary: "A lesson's text as its authors edit it",
-        middleware: readers,
+        ...readers,
         request: { params: inLesson },
         responses: answers(lessonDraft, "The text and the number of its revision."),
       }),
@@ -197,7 +198,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}/sharing",
         tags,
         summary: "Let a lesson stand in another course too",
-        middleware: editors,
+        ...editors,
         request: { params: inLesson, body: body(sharing) },
         responses: answers(done, "It stands there now, at the end."),
       }),
@@ -213,7 +214,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}",
         tags,
         summary: "Keep a lesson's text as a new revision",
-        middleware: editors,
+        ...editors,
         request: { params: inLesson, body: body(lessonChange) },
         responses: answers(lessonDraft, "The new revision."),
       }),
@@ -229,7 +230,7 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         path: "/schools/{school}/courses/{course}/draft/operations",
         tags,
         summary: "What has happened to a draft since a number",
-        middleware: readers,
+        ...readers,
         request: { params: inCourse, query: z.object({ base: counter }) },
         responses: answers(edited.pick({ operations: true }), "The operations."),
       }),

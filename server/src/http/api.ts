@@ -1,4 +1,5 @@
 /** The HTTP API: every room's routes under one roof, with its description. */
+import { isDeepStrictEqual } from "node:util";
 import { OpenAPIHono } from "@hono/zod-openapi";
 import { catalogRoutes } from "../catalog/routes";
 import { coverRoutes } from "../courses/cover-routes";
@@ -34,6 +35,35 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", scheduleRoutes(services))
     .route("/", enrollmentRoutes(services))
     .route("/", catalogRoutes(services));
-  app.get("/openapi.json", (c) => c.json(app.getOpenAPI31Document(DESCRIPTION)));
+  app.openAPIRegistry.registerComponent("securitySchemes", "session", {
+    type: "apiKey",
+    in: "cookie",
+    name: "dawngate.session_token",
+    description: "Given by signing in.",
+  });
+  app.get("/openapi.json", (c) =>
+    c.json(shortened(app.getOpenAPI31Document(DESCRIPTION) as unknown as Described)),
+  );
   return app;
+}
+
+interface Described {
+  paths?: Record<string, Record<string, { responses?: Record<string, object> }>>;
+  components?: Record<string, Record<string, unknown>>;
+}
+
+/** The same description, with the refusals that most routes have said once, as components. */
+function shortened(document: Described): Described {
+  const responses: Record<string, unknown> = {};
+  for (const path of Object.values(document.paths ?? {}))
+    for (const operation of Object.values(path))
+      for (const [status, answer] of Object.entries(operation.responses ?? {})) {
+        if (!("content" in answer) || !JSON.stringify(answer).includes("application/problem+json"))
+          continue;
+        const name = `Refused${status}`;
+        responses[name] ??= answer;
+        if (operation.responses && isDeepStrictEqual(responses[name], answer))
+          operation.responses[status] = { $ref: `#/components/responses/${name}` };
+      }
+  return { ...document, components: { ...document.components, responses } as never };
 }

@@ -4,6 +4,7 @@ import { formatPath, planFields } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import { OpenAPIHono, z } from "@hono/zod-openapi";
 import type { MiddlewareHandler } from "hono";
+import { every } from "hono/combine";
 import type { ActorRow, Database } from "../db/connection";
 import type { Who } from "../db/who";
 import type { Threads } from "../jobs/threads";
@@ -94,7 +95,7 @@ export function router() {
  * Lets only those pass who have a permission in the school of the address, within what they may reach, and leaves the
  * request's context: who acts, as what, at which instant.
  *
- * @example middleware: may(services, "courses.edit")
+ * @example app.use("/schools/:school/things", may(services, "courses.edit"))
  */
 export function may(services: Services, permission: Permission): MiddlewareHandler<Env> {
   return async (c, next) => {
@@ -142,6 +143,36 @@ export function signedIn({ identity, now }: Services): MiddlewareHandler<Env> {
     await next();
   };
 }
+
+/**
+ * Who may ask a route: whoever has a permission, and no more often than limits say. Spread into the route, so that its
+ * guard, and what its description says of it, are one.
+ *
+ * @example createRoute({ method: "get", path: "/schools/{school}/courses", ...needs(services, "courses.read"), … })
+ */
+export function needs(
+  services: Services,
+  permission: Permission,
+  ...limits: MiddlewareHandler<Env>[]
+) {
+  return {
+    middleware: every(may(services, permission), ...limits) as MiddlewareHandler<Env>,
+    "x-permission": permission,
+    ...(isForAnybody(permission) ? {} : { security: SESSION }),
+  };
+}
+
+/** The same for whoever is signed in, in whatever school. */
+export function needsAccount(services: Services, ...limits: MiddlewareHandler<Env>[]) {
+  return {
+    middleware: every(signedIn(services), ...limits) as MiddlewareHandler<Env>,
+    "x-permission": "signed-in",
+    security: SESSION,
+  };
+}
+
+/** The way one is known to the API: by the session that signing in has given. */
+export const SESSION: Record<string, string[]>[] = [{ session: [] }];
 
 /** Counts how often one does this, by account and by address; refuses with how long to wait. */
 export function limited({ limits }: Services, name: LimitName): MiddlewareHandler<Env> {

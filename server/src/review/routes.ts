@@ -31,7 +31,7 @@ import {
   inEnrollment,
   inSchool,
   limited,
-  may,
+  needs,
   router,
   type Services,
 } from "../http/kit";
@@ -56,7 +56,7 @@ const rippled = {
 
 export function reviewRoutes(services: Services) {
   const { db } = services;
-  const publishers = may(services, "courses.publish");
+  const publishers = needs(services, "courses.publish");
   const rippleOf = (context: Context, key: unknown[], change: AskedChange) =>
     patiently(services, context, JSON.stringify(key), change);
   const isAnswer = (found: RippleAnswer | RippleProgress): found is RippleAnswer =>
@@ -69,7 +69,7 @@ export function reviewRoutes(services: Services) {
         tags,
         summary:
           "What publishing the draft, or an earlier version, would do to the people in the course",
-        middleware: publishers,
+        ...publishers,
         request: { params: inCourse, query: rippleQuestion },
         responses: rippled,
       }),
@@ -93,7 +93,7 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/enrollments/{enrollment}/ripple",
         tags,
         summary: "One person's dates before and after publishing",
-        middleware: publishers,
+        ...publishers,
         request: { params: inEnrollment, query: rippleQuestion },
         responses: answers(beforeAndAfter, "Two timelines."),
       }),
@@ -119,7 +119,7 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/cohorts/{cohort}/ripple",
         tags,
         summary: "What changing a cohort, or one of its own gates, would do to its people",
-        middleware: may(services, "cohorts.change"),
+        ...needs(services, "cohorts.change"),
         request: { params: inCohort, body: body(z.union([newCohort, cohortGate])) },
         responses: rippled,
       }),
@@ -141,7 +141,7 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/ripple",
         tags,
         summary: "What another calendar or zone of the school would do to everybody",
-        middleware: may(services, "school.change"),
+        ...needs(services, "school.change"),
         request: {
           params: inSchool,
           body: body(schoolChange.pick({ timeZone: true, calendar: true })),
@@ -163,7 +163,7 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/versions",
         tags,
         summary: "Every version of a course: who published it, when, for whom, with what note",
-        middleware: publishers,
+        ...publishers,
         request: { params: inCourse, query: versionListQuery },
         responses: answers(versionList, "The newest first, page by page."),
       }),
@@ -179,7 +179,7 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/versions/{version}",
         tags,
         summary: "A version as it was published",
-        middleware: publishers,
+        ...publishers,
         request: { params: inCourse.extend({ version: counter }) },
         responses: answers(versionPlan, "Its plan."),
       }),
@@ -194,7 +194,7 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/versions",
         tags,
         summary: "Publish the draft, or an earlier version again",
-        middleware: publishers,
+        ...publishers,
         request: { params: inCourse, query: publishing },
         responses: answers(publication, "The new version."),
       }),
@@ -217,7 +217,7 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/remarks",
         tags,
         summary: "What reviewers and authors have remarked on a course",
-        middleware: may(services, "courses.read"),
+        ...needs(services, "courses.read"),
         request: { params: inCourse },
         responses: answers(remarks, "Open ones first."),
       }),
@@ -230,7 +230,7 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/remarks",
         tags,
         summary: "Leave a remark on a course, or on an item of it",
-        middleware: [may(services, "remarks.write"), limited(services, "account")] as const,
+        ...needs(services, "remarks.write", limited(services, "account")),
         request: { params: inCourse, body: body(newRemark) },
         responses: answers(remarks, "All remarks."),
       }),
@@ -245,7 +245,7 @@ export function reviewRoutes(services: Services) {
         path: "/schools/{school}/courses/{course}/remarks/{remark}",
         tags,
         summary: "Settle a remark, or open it again",
-        middleware: may(services, "remarks.write"),
+        ...needs(services, "remarks.write"),
         request: { params: inCourse.extend({ remark: z.uuid() }), body: body(remarkChange) },
         responses: answers(done, "Kept."),
       }),

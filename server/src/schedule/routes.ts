@@ -1,7 +1,7 @@
 /** HTTP of the schedule. */
 import { everybody, timeline, timelineQuery } from "@dawngate/contract";
 import { createRoute } from "@hono/zod-openapi";
-import { answers, inCourse, may, router, type Services } from "../http/kit";
+import { answers, inCourse, needs, router, type Services } from "../http/kit";
 import { showEverybody } from "./everybody";
 import { showTimeline } from "./service";
 
@@ -16,7 +16,7 @@ export function scheduleRoutes(services: Services) {
         summary: "What opens when, for one person, and why",
         description:
           "For a real enrollment, or for somebody imagined who enrolls on a day; seen at an instant. Every date comes with the steps that led to it.",
-        middleware: may(services, "courses.read"),
+        ...needs(services, "courses.read"),
         request: { params: inCourse, query: timelineQuery },
         responses: answers(timeline, "The timeline."),
       }),
@@ -33,7 +33,7 @@ export function scheduleRoutes(services: Services) {
         summary: "How many have what open, over time",
         description:
           "The people of a course whom one may see, counted. Where that takes long, what was counted within the last minute is answered.",
-        middleware: may(services, "people.see"),
+        ...needs(services, "people.see"),
         request: { params: inCourse },
         responses: answers(everybody, "The counts, and of when they are."),
       }),

@@ -1,7 +1,7 @@
 /** HTTP of oneself: who is signed in, how, where; one's data; two accounts made one. */
 import { joinAcceptance, joinRequest, me, newPassword, security } from "@dawngate/contract";
 import { createRoute, z } from "@hono/zod-openapi";
-import { answers, body, done, limited, router, type Services, signedIn } from "../http/kit";
+import { answers, body, done, limited, needsAccount, router, type Services } from "../http/kit";
 import { conflict, notFound } from "../http/problem";
 import { askToJoin, join } from "./joining";
 import { ownData } from "./leaving";
@@ -28,7 +28,7 @@ export function meRoutes(services: Services) {
         path: "/me/security",
         tags,
         summary: "How one signs in, and where one is signed in",
-        middleware: signedIn(services),
+        ...needsAccount(services),
         responses: answers(security, "Passwords, second step, passkeys, sessions."),
       }),
       async (c) => c.json(await showSecurity(services, c.get("signedIn")), 200),
@@ -39,7 +39,7 @@ export function meRoutes(services: Services) {
         path: "/me/password",
         tags,
         summary: "Choose a first password, where one came by a link",
-        middleware: [signedIn(services), limited(services, "account")] as const,
+        ...needsAccount(services, limited(services, "account")),
         request: { body: body(newPassword) },
         responses: answers(done, "It is chosen."),
       }),
@@ -57,7 +57,7 @@ export function meRoutes(services: Services) {
         path: "/me/sessions/{session}",
         tags,
         summary: "Sign out somewhere else; others: everywhere else",
-        middleware: [signedIn(services), limited(services, "account")] as const,
+        ...needsAccount(services, limited(services, "account")),
         request: { params: z.object({ session: z.string().max(200) }) },
         responses: answers(done, "It is ended."),
       }),
@@ -76,7 +76,7 @@ export function meRoutes(services: Services) {
         path: "/me/data",
         tags,
         summary: "Everything on record about oneself, as one file",
-        middleware: [signedIn(services), limited(services, "export")] as const,
+        ...needsAccount(services, limited(services, "export")),
         responses: answers(z.record(z.string(), z.unknown()), "One's data."),
       }),
       async (c) => {
@@ -90,7 +90,7 @@ export function meRoutes(services: Services) {
         path: "/me/joins",
         tags,
         summary: "Ask the owner of another address to have their account joined to this one",
-        middleware: [signedIn(services), limited(services, "invite")] as const,
+        ...needsAccount(services, limited(services, "invite")),
         request: { body: body(joinRequest) },
         responses: answers(done, "A mail is on its way, whether or not there is such an account."),
       }),
@@ -105,7 +105,7 @@ export function meRoutes(services: Services) {
         path: "/me/joins",
         tags,
         summary: "Agree to it, with the link that was mailed to the other address",
-        middleware: [signedIn(services), limited(services, "account")] as const,
+        ...needsAccount(services, limited(services, "account")),
         request: { body: body(joinAcceptance) },
         responses: answers(done, "They are made one within moments."),
       }),

@@ -18,10 +18,10 @@ import {
   body,
   inSchool,
   limited,
-  may,
+  needs,
+  needsAccount,
   router,
   type Services,
-  signedIn,
 } from "../http/kit";
 import { notFound } from "../http/problem";
 import { changeSchool, createSchool, showSchool, todayIn } from "./service";
@@ -48,7 +48,7 @@ export function schoolRoutes(services: Services) {
         path: "/schools",
         tags,
         summary: "Make a school; whoever makes it owns it",
-        middleware: [signedIn(services), limited(services, "new-school")] as const,
+        ...needsAccount(services, limited(services, "new-school")),
         request: { body: body(newSchool) },
         responses: answers(created, "The school's address."),
       }),
@@ -60,7 +60,7 @@ export function schoolRoutes(services: Services) {
         path: "/schools/{school}",
         tags,
         summary: "A school: its name, zone, currency and calendar, and what one may do there",
-        middleware: may(services, "school.see"),
+        ...needs(services, "school.see"),
         request: { params: inSchool },
         responses: answers(school, "The school."),
       }),
@@ -72,7 +72,7 @@ export function schoolRoutes(services: Services) {
         path: "/schools/{school}",
         tags,
         summary: "Change a school's settings",
-        middleware: may(services, "school.change"),
+        ...needs(services, "school.change"),
         request: { params: inSchool, body: body(schoolChange) },
         responses: answers(school, "The school as it is now."),
       }),
@@ -84,7 +84,7 @@ export function schoolRoutes(services: Services) {
         path: "/schools/{school}/calendar-file",
         tags,
         summary: "The closed days in an iCalendar file: the body is the file, nothing is written",
-        middleware: [may(services, "school.change"), limited(services, "upload")] as const,
+        ...needs(services, "school.change", limited(services, "upload")),
         request: {
           params: inSchool,
           body: { content: { "text/calendar": { schema: z.string() } }, required: true },

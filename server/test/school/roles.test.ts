@@ -171,7 +171,7 @@ const ROUTES: [string, string, unknown, Permission][] = [
 describe("each role on each route", () => {
   test("no route of a school is missing from this table", async () => {
     const { paths } = (await (await app.ask(null, "GET", "/openapi.json")).json()) as {
-      paths: Record<string, Record<string, unknown>>;
+      paths: Record<string, Record<string, { "x-permission"?: string }>>;
     };
     const served = Object.entries(paths)
       .filter(([path]) => path.startsWith("/schools/{"))
@@ -187,6 +187,14 @@ describe("each role on each route", () => {
       });
     expect(ROUTES.map(template)).not.toContain(undefined);
     expect(ROUTES.map(template).sort()).toEqual(served.sort());
+    // And its description names the permission that its guard asks for.
+    for (const route of ROUTES) {
+      const [method = "", path = ""] = template(route)?.split(" ") ?? [];
+      expect([path, paths[path]?.[method.toLowerCase()]?.["x-permission"]]).toEqual([
+        path,
+        route[3],
+      ]);
+    }
   });
   test.each(ROUTES)("%s %s", async (method, path, body, permission) => {
     const allowed = rolesWith(permission);

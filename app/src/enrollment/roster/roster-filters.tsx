@@ -28,20 +28,24 @@ interface Props {
   narrowed: Narrowed;
   /** Null: not counted. */
   totals: RosterTotals | null;
+  /** How people stand whatever is looked for; null: not known yet. */
+  present: RosterTotals | null;
   onNarrow(change: Partial<Narrowed>): void;
   /** What else one can do here. */
   children: ReactNode;
 }
 
-export function RosterFilters({ cohorts, narrowed, totals, onNarrow, children }: Props) {
+export function RosterFilters({ cohorts, narrowed, totals, present, onNarrow, children }: Props) {
   const { surface } = usePalette();
   const wide = useWide();
   const [sorting, setSorting] = useState(false);
   const { standing, cohort } = narrowed;
-  const counted = (name: string): number | null =>
-    totals === null ? null : name === "finished" ? totals.finished : (totals.standings[name] ?? 0);
+  const counted = (name: string, of = totals): number | null =>
+    of === null ? null : name === "finished" ? of.finished : (of.standings[name] ?? 0);
   // What nobody is is not offered, but stays where it is chosen.
-  const offered = STANDING_NAMES.filter(([name]) => name === standing || counted(name) !== 0);
+  const offered = STANDING_NAMES.filter(
+    ([name]) => name === standing || (counted(name, present) ?? 0) > 0,
+  );
   const cohortName = cohorts.find(({ id }) => id === cohort)?.name;
   const order = ORDERS.find(([name]) => name === narrowed.order)?.[1] ?? "";
   return (

@@ -27,6 +27,7 @@ export function useRoster(place: InCourse) {
     { ...place, find, cohort: narrowed.cohort },
     { refetchOnMountOrArgChange: true },
   );
+  const present = useGetRosterTotalsQuery({ ...place, find: "", cohort: null });
   const people: RosterPerson[] = data?.pages.flatMap((page) => page.people) ?? [];
   const { standing } = narrowed;
   const counted = totals.data?.counted ? totals.data : null;
@@ -42,8 +43,10 @@ export function useRoster(place: InCourse) {
     narrow: (change: Partial<Narrowed>) => setNarrowed((now) => ({ ...now, ...change })),
     people,
     totals: counted,
-    /** How many match; null: it is not counted. */
-    total: hasNextPage || total === null ? total : Math.max(total, people.length),
+    /** How many match; null: it is not counted. Where the list is here to its end, one sees it. */
+    total: data && !hasNextPage ? people.length : total,
+    /** How people stand whatever is looked for: what one may narrow to. */
+    present: present.data ?? null,
     settling: data?.pages.some((page) => page.settling) ?? false,
     loaded: data !== undefined,
     error: data ? undefined : error,

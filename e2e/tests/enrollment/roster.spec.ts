@@ -1,0 +1,95 @@
+/** The people of a course, more of them than a page holds: found, narrowed, sorted, marked together, acted for. */
+import { accessibilityFaults, expect, test } from "../helpers";
+
+const FIRST = ["Ada", "Bo", "Cleo", "Dag", "Edda", "Finn"];
+const PEOPLE = 130;
+
+test("more people than a page holds are found, narrowed and marked together, and few of them are drawn", async ({
+  page,
+  baseURL,
+}) => {
+  test.setTimeout(150_000);
+  const post = async (path: string, data: object = {}) => {
+    const answer = await page.request.post(`/api/schools/ember-row${path}`, {
+      data,
+      headers: { origin: baseURL ?? "" },
+    });
+    expect(answer.status()).toBe(200);
+    return answer.json();
+  };
+  const stamp = `${test.info().project.name}-${Date.now()}`;
+  const { id } = await post("/courses", { title: `Crowd ${stamp}`, shape: "part-a-week" });
+  await post(`/courses/${id}/versions`);
+  for (let from = 0; from < PEOPLE; from += 10)
+    await Promise.all(
+      Array.from({ length: 10 }, (_, k) => {
+        const i = from + k;
+        const name = `${FIRST[i % FIRST.length]} Mill${String(i).padStart(3, "0")}`;
+        const email = `crowd-${stamp}-${i}@example.org`;
+        return post(`/courses/${id}/enrollments`, {
+          name,
+          email,
+          timeZone: "Europe/Lisbon",
+          cohort: null,
+        });
+      }),
+    );
+  await page.goto(`/ember-row/courses/${id}/people`);
+  await expect(page.getByRole("radio", { name: `Everybody ${PEOPLE}` })).toBeVisible();
+  const rows = page.getByRole("list", { name: "People" }).getByRole("listitem");
+  await expect(rows.first()).toContainText("Ada Mill000");
+  expect(await rows.count()).toBeLessThan(60);
+  expect(await accessibilityFaults(page)).toEqual([]);
+
+  // To the end, which lies on another page.
+  const last = rows.filter({ hasText: "Finn Mill125" });
+  await expect(async () => {
+    await rows.last().scrollIntoViewIfNeeded();
+    await expect(last).toBeVisible({ timeout: 200 });
+  }).toPass();
+  await rows.first().scrollIntoViewIfNeeded();
+
+  // Found by a part of a name; everybody who matches is marked, but for one.
+  await page.getByLabel("Find by name").fill("edda mill");
+  await expect(rows.first()).toContainText("Edda");
+  await page.getByRole("checkbox", { name: "Mark all 21" }).click();
+  await page.getByRole("checkbox", { name: "Mark Edda Mill004" }).click();
+  await page.getByRole("button", { name: "For 20 people…" }).click();
+  const sheet = page.getByRole("dialog");
+  await sheet.getByRole("button", { name: "Pause", exact: true }).click();
+  await expect(sheet.getByText("Dates move for 20 people.")).toBeVisible();
+  await sheet.getByLabel("Reason").fill("The oven is being mended");
+  await sheet.getByRole("button", { name: "Pause", exact: true }).click();
+  await expect(sheet).toBeHidden();
+
+  // Narrowed to how they stand; what they stand by now.
+  await page.getByLabel("Find by name").fill("");
+  await page.getByRole("radio", { name: "Paused 20" }).click();
+  await expect(rows).toHaveCount(20);
+  await expect(rows.filter({ hasText: "Edda Mill004" })).toHaveCount(0);
+  await page.getByRole("radio", { name: "In the course 110" }).click();
+  await expect(rows.first()).toContainText("Ada Mill000");
+  // Of many for whom it makes no sense for some, those are named.
+  await page.getByRole("radio", { name: `Everybody ${PEOPLE}` }).click();
+  await page.getByRole("checkbox", { name: `Mark all ${PEOPLE}` }).click();
+  await page.getByRole("button", { name: `For ${PEOPLE} people…` }).click();
+  await sheet.getByRole("button", { name: "Pause", exact: true }).click();
+  await sheet.getByLabel("Reason").fill("The whole bakery moves");
+  await sheet.getByRole("button", { name: "Pause", exact: true }).click();
+  await expect(sheet.getByText("Done for 110, not for 20:")).toBeVisible();
+  await expect(sheet.getByText(/^Edda Mill010: A pause runs already\.$/)).toBeVisible();
+  await sheet.getByRole("button", { name: "Close" }).last().click();
+  await expect(page.getByRole("radio", { name: "In the course" })).toBeHidden();
+
+  // Sorted by what opens next, and back.
+  if (test.info().project.name === "wide") {
+    await page.getByRole("button", { name: "Sort by: Here last" }).click();
+    await expect(page.getByRole("button", { name: "Sorted by: Here last" })).toBeVisible();
+    await expect(rows.first()).toContainText("never");
+  } else {
+    await page.getByRole("button", { name: "Sorted by name" }).click();
+    await page.getByRole("radio", { name: "Sorted by what opens next" }).click();
+    await page.getByRole("button", { name: "Close", exact: true }).click();
+    await expect(page.getByRole("button", { name: "Sorted by what opens next" })).toBeVisible();
+  }
+});
