@@ -8,12 +8,12 @@ import { formatInstant, type Instant } from "@dawngate/core/time";
 import { saveDraft } from "@dawngate/server/courses/draft-store";
 import { openDatabase, type SchoolId } from "@dawngate/server/db/connection";
 import { type Cluster, dropDatabase, prepareDatabase } from "@dawngate/server/db/prepare";
-import { LOT, readLot } from "@dawngate/server/enrollment/lot-store";
+import { importSchool } from "@dawngate/server/import/import";
 import { rippleOf } from "@dawngate/server/review/change";
 import { publish } from "@dawngate/server/review/service";
 import { InBulk } from "@dawngate/server/schedule/in-bulk";
+import { LOT, readLot } from "@dawngate/server/schedule/lot-store";
 import { projectCourse } from "@dawngate/server/schedule/project";
-import { importSchool } from "@dawngate/server/school/import";
 import { Client } from "pg";
 import { NOW, someones, weeklyPlan } from "./bulk/school";
 

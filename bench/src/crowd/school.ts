@@ -1,8 +1,8 @@
 /** A school with 500 courses, three of them crowded, a third of the people with a history: made in the database. */
 import type { Instant } from "@dawngate/core/time";
 import type { Database, SchoolId } from "@dawngate/server/db/connection";
+import { importSchool } from "@dawngate/server/import/import";
 import { projectCourse } from "@dawngate/server/schedule/project";
-import { importSchool } from "@dawngate/server/school/import";
 import { insertMember } from "@dawngate/server/school/staff-store";
 import type { Client } from "pg";
 

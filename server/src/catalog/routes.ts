@@ -1,7 +1,7 @@
 /** HTTP of public pages. */
 import { publicCourse } from "@dawngate/contract";
 import { createRoute } from "@hono/zod-openapi";
-import { answers, inCourse, limited, needs, router, type Services } from "../http/kit";
+import { answers, inCourse, limited, needs, router, type Services } from "../school/kit";
 import { showPublicCourse } from "./service";
 
 export function catalogRoutes(services: Services) {

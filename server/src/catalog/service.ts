@@ -3,15 +3,15 @@ import type { PublicCourse, WayIn } from "@dawngate/contract";
 import { wordsOf } from "@dawngate/core/courses";
 import { enrollingFaults, windowState } from "@dawngate/core/enrollment";
 import { type Instant, zoneOf } from "@dawngate/core/time";
+import { notFound } from "../base/problem";
 import { publishedOutline, sizeOf } from "../courses/outline";
 import { versionPlan } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { activeEnrollment, placeOf } from "../enrollment/enroll";
 import { sayFault } from "../enrollment/say";
 import { FEW, seatsLeft, TooMany } from "../enrollment/seats";
-import type { Services } from "../http/kit";
-import { notFound } from "../http/problem";
 import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readPage } from "./store";
 

@@ -12,7 +12,7 @@ import {
   needs,
   router,
   type Services,
-} from "../http/kit";
+} from "../school/kit";
 import { dropCover, keepCover, moveFocus, showCover, showPicture } from "./cover";
 
 const tags = ["courses"];

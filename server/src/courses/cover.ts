@@ -2,10 +2,10 @@
 import { createHash } from "node:crypto";
 import type { Cover } from "@dawngate/contract";
 import { COVER_MOST, COVER_TYPES, type Focus, pictureFault } from "@dawngate/core/courses";
+import { notFound, refusal } from "../base/problem";
 import type { Database } from "../db/connection";
-import type { Services } from "../http/kit";
-import { notFound, refusal } from "../http/problem";
 import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
 import { existing } from "./authoring";
 import { deleteCover, putCover, readCover, readCoverBytes, setFocus } from "./cover-store";
 

@@ -1,9 +1,6 @@
 /** HTTP of courses: as they are published, and as they are edited. */
 import {
-  course,
   courseChange,
-  courseList,
-  courseListQuery,
   created,
   description,
   draft,
@@ -18,6 +15,7 @@ import {
 } from "@dawngate/contract";
 import { createRoute, z } from "@hono/zod-openapi";
 import { streamSSE } from "hono/streaming";
+import type { Changes } from "../jobs/changes";
 import {
   answers,
   body,
@@ -30,8 +28,7 @@ import {
   needs,
   router,
   type Services,
-} from "../http/kit";
-import type { Changes } from "../jobs/changes";
+} from "../school/kit";
 import {
   changeDescription,
   changeLesson,
@@ -42,7 +39,7 @@ import {
   showTexts,
 } from "./authoring";
 import { arrangeCourse, createCourse } from "./making";
-import { listCourses, showCourse, showLessonText } from "./service";
+import { showLessonText } from "./service";
 import { shareLesson } from "./sharing";
 
 const tags = ["courses"];
@@ -55,18 +52,6 @@ export function courseRoutes(services: Services, changes: Changes | null) {
   const app = router()
     .openapi(
       createRoute({
-        method: "get",
-        path: "/schools/{school}/courses",
-        tags,
-        summary: "The school's courses, in its own order",
-        ...readers,
-        request: { params: inSchool, query: courseListQuery },
-        responses: answers(courseList, "A page of the courses, and where the next one begins."),
-      }),
-      async (c) => c.json(await listCourses(db, c.get("context"), c.req.valid("query")), 200),
-    )
-    .openapi(
-      createRoute({
         method: "post",
         path: "/schools/{school}/courses",
         tags,
@@ -76,18 +61,6 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         responses: answers(created, "The course."),
       }),
       async (c) => c.json(await createCourse(services, c.get("context"), c.req.valid("json")), 200),
-    )
-    .openapi(
-      createRoute({
-        method: "get",
-        path: "/schools/{school}/courses/{course}",
-        tags,
-        summary: "A course's current version, with its cohorts and its people",
-        ...readers,
-        request: { params: inCourse },
-        responses: answers(course, "The course."),
-      }),
-      async (c) => c.json(await showCourse(db, c.get("context"), c.req.valid("param").course), 200),
     )
     .openapi(
       createRoute({

@@ -1,8 +1,8 @@
 /** One lesson in several courses: placed once more, on the same content. */
 import { randomBytes } from "node:crypto";
 import { applyOperation, findPlace, type Operation } from "@dawngate/core/courses";
+import { conflict, notFound } from "../base/problem";
 import type { Database } from "../db/connection";
-import { conflict, notFound } from "../http/problem";
 import type { Context } from "../school/context";
 import { contentsIn, existing } from "./authoring";
 import { saveDraft } from "./draft-store";

@@ -5,16 +5,18 @@ import { itemTitles } from "@dawngate/core/plan";
 import { compare, isTouched } from "@dawngate/core/review";
 import type { Timeline } from "@dawngate/core/schedule";
 import { formatInstant, type Instant } from "@dawngate/core/time";
+import { notFound, refusal } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
-import type { Services } from "../http/kit";
-import { notFound, refusal } from "../http/problem";
-import { write } from "../review/ripple";
+import { readPeople } from "../people/store";
+import { type Case, clockOf, holdCase, readCase, withEvents, workOut } from "../schedule/case";
+import { readCohorts } from "../schedule/cohort-store";
+import { write } from "../schedule/moves";
 import { type Context, isTheirs } from "../school/context";
+import type { Services } from "../school/kit";
 import { type Happening, keep, numbered } from "./append";
-import { type Case, clockOf, holdCase, readCase, withEvents, workOut } from "./case";
 import { nextMatching } from "./roster";
 import { holdSeats, seatsLeft } from "./seats";
-import { readCohorts, readPeople, setCohort } from "./store";
+import { setCohort } from "./store";
 
 /**
  * Does something for people, now, or says what it would do. Those for whom it makes no sense are named with the reason,

@@ -1,13 +1,13 @@
 /** Adding to what has happened to somebody, with the openings that follow, in the caller's transaction. */
 import type { Timeline, TimelineItem } from "@dawngate/core/schedule";
 import type { Instant } from "@dawngate/core/time";
+import { notFound } from "../base/problem";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { notFound } from "../http/problem";
+import { type Case, holdCase, withEvents, workOut } from "../schedule/case";
+import { eventsAdded } from "../schedule/event-store";
+import { isTheirOwn, type KeptEvent, type NewEvent } from "../schedule/events";
 import { projectionOf } from "../schedule/project";
 import { writeOpenings } from "../schedule/store";
-import { type Case, holdCase, withEvents, workOut } from "./case";
-import { eventsAdded } from "./event-store";
-import { isTheirOwn, type KeptEvent, type NewEvent } from "./events";
 
 export interface Happening extends NewEvent {
   reason: string | null;

@@ -11,27 +11,22 @@ import {
   startOfDay,
   zoneOf,
 } from "@dawngate/core/time";
+import { conflict, notFound, ProblemError } from "../base/problem";
 import { published } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import type { Services } from "../http/kit";
-import { conflict, notFound, ProblemError } from "../http/problem";
 import { follow } from "../jobs/outbox";
+import { findPersonByEmail, insertPerson, setAccount } from "../people/store";
+import { readCase, workOut } from "../schedule/case";
+import { readCohorts } from "../schedule/cohort-store";
+import { holdTurn } from "../schedule/headcount-store";
 import { projectOne } from "../schedule/project";
 import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
 import { inviteWithin } from "../school/staff";
 import { linkPerson, readPersonOf, readSchool } from "../school/store";
-import { readCase, workOut } from "./case";
-import { holdTurn } from "./headcount-store";
 import { sayFault } from "./say";
 import { holdSeats } from "./seats";
-import {
-  findPersonByEmail,
-  insertEnrollments,
-  insertPerson,
-  linesOf,
-  readCohorts,
-  setAccount,
-} from "./store";
+import { insertEnrollments, linesOf } from "./store";
 
 interface Place {
   cohort: NamedCohort | null;

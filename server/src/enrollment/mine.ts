@@ -4,15 +4,15 @@ import { wordsOf } from "@dawngate/core/courses";
 import { type Timeline, writeExplainedTimeline, writeSteps } from "@dawngate/core/schedule";
 import { explainOpening } from "@dawngate/core/schedule/words";
 import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
+import { notFound, ProblemError } from "../base/problem";
 import { publishedOutline } from "../courses/outline";
 import { readLessonText } from "../courses/text-store";
 import type { SchoolTransaction } from "../db/connection";
-import type { Services } from "../http/kit";
-import { notFound, ProblemError } from "../http/problem";
+import { type Case, clockOf, readCase, withEvents, workOut } from "../schedule/case";
 import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { appendEvent, type Happening, keep, numbered } from "./append";
-import { type Case, clockOf, readCase, withEvents, workOut } from "./case";
 import { setSeen } from "./store";
 
 /** One of one's own enrollments as it stands at an instant. */

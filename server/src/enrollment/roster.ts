@@ -4,20 +4,21 @@ import type { Standing } from "@dawngate/core/enrollment";
 import { itemTitles } from "@dawngate/core/plan";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
+import { readCursor, writeCursor } from "../base/cursor";
+import { notFound } from "../base/problem";
 import { findPublished } from "../courses/service";
 import { versionPlan, versionPlans } from "../courses/versions";
 import type { SchoolTransaction } from "../db/connection";
-import { readCursor, writeCursor } from "../http/cursor";
-import type { Services } from "../http/kit";
-import { notFound } from "../http/problem";
+import { readCohorts } from "../schedule/cohort-store";
+import { type Heads, readHeads, sum } from "../schedule/headcount-store";
 import { InBulk } from "../schedule/in-bulk";
 import { type Line, lineIn } from "../schedule/line";
+import { readLot } from "../schedule/lot-store";
 import { type Context, isTheirs } from "../school/context";
+import type { Services } from "../school/kit";
 import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { type Heads, readHeads, sum } from "./headcount-store";
-import { readLot } from "./lot-store";
 import {
   countFound,
   FINDABLE,
@@ -29,7 +30,6 @@ import {
   readRoster,
   readRosterRow,
 } from "./roster-store";
-import { readCohorts } from "./store";
 
 type Query = z.infer<typeof rosterQuery>;
 

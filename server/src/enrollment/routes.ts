@@ -3,6 +3,9 @@ import {
   acted,
   actRequest,
   cohortGate,
+  courseList,
+  courseListQuery,
+  course as courseSchema,
   created,
   enrolled,
   enrollRequest,
@@ -24,6 +27,8 @@ import {
 } from "@dawngate/contract";
 import { planFields } from "@dawngate/core/plan";
 import { createRoute } from "@hono/zod-openapi";
+import { refusal } from "../base/problem";
+import { isTheirs } from "../school/context";
 import {
   answers,
   body,
@@ -35,10 +40,9 @@ import {
   needs,
   router,
   type Services,
-} from "../http/kit";
-import { refusal } from "../http/problem";
-import { isTheirs } from "../school/context";
+} from "../school/kit";
 import { act } from "./acts";
+import { listCourses, showCourse } from "./courses";
 import { enrollByHand, enrollSelf } from "./enroll";
 import { openMyLesson, showMyCourse, tickLesson } from "./mine";
 import { showRoster, showRosterPerson, showTotals } from "./roster";
@@ -54,6 +58,30 @@ export function enrollmentRoutes(services: Services) {
   const { db } = services;
   const learners = needs(services, "self.learn");
   return router()
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses",
+        tags: ["courses"],
+        summary: "The school's courses, in its own order",
+        ...needs(services, "courses.read"),
+        request: { params: inSchool, query: courseListQuery },
+        responses: answers(courseList, "A page of the courses, and where the next one begins."),
+      }),
+      async (c) => c.json(await listCourses(db, c.get("context"), c.req.valid("query")), 200),
+    )
+    .openapi(
+      createRoute({
+        method: "get",
+        path: "/schools/{school}/courses/{course}",
+        tags: ["courses"],
+        summary: "A course's current version, with its cohorts and its people",
+        ...needs(services, "courses.read"),
+        request: { params: inCourse },
+        responses: answers(courseSchema, "The course."),
+      }),
+      async (c) => c.json(await showCourse(db, c.get("context"), c.req.valid("param").course), 200),
+    )
     .openapi(
       createRoute({
         method: "post",

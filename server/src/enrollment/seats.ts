@@ -5,12 +5,12 @@ import { formatInstant, type Instant } from "@dawngate/core/time";
 import { published } from "../courses/service";
 import { versionPlans } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { readCohorts } from "../schedule/cohort-store";
+import { holdTurn, readSeats } from "../schedule/headcount-store";
 import { InBulk } from "../schedule/in-bulk";
+import { LOT, readLot } from "../schedule/lot-store";
 import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
-import { holdTurn, readSeats } from "./headcount-store";
-import { LOT, readLot } from "./lot-store";
-import { readCohorts } from "./store";
 
 /** More people whose line does not hold are not asked about while a request waits on the main thread. */
 export const FEW = 200;

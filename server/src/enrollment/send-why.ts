@@ -2,13 +2,13 @@
 import { writeExplainedTimeline } from "@dawngate/core/schedule";
 import { explainOpening, type Speaker, saySooner, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
-import type { Services } from "../http/kit";
-import { notFound } from "../http/problem";
+import { notFound } from "../base/problem";
 import { follow } from "../jobs/outbox";
+import { clockOf, readCase, workOut } from "../schedule/case";
 import { type Context, isTheirs } from "../school/context";
 import { inMail } from "../school/in-mail";
+import type { Services } from "../school/kit";
 import { readSchool } from "../school/store";
-import { clockOf, readCase, workOut } from "./case";
 import { readAddress } from "./store";
 
 export async function sendWhy(

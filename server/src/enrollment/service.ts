@@ -2,19 +2,20 @@
 import { randomBytes } from "node:crypto";
 import type { CohortGate, EventRecord, NewCohort } from "@dawngate/contract";
 import { circularItems } from "@dawngate/core/courses";
+import { notFound, refusal } from "../base/problem";
 import { readCourseRow, readDraft } from "../courses/store";
 import type { Database, SchoolTransaction } from "../db/connection";
-import type { Services } from "../http/kit";
-import { notFound, refusal } from "../http/problem";
+import { projectSoon, unproject } from "../jobs/projecting-store";
+import { readCase } from "../schedule/case";
+import { readCohorts } from "../schedule/cohort-store";
+import { readEvents } from "../schedule/event-store";
 import { type Context, isTheirs } from "../school/context";
+import type { Services } from "../school/kit";
 import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { readCase } from "./case";
 import { gatesWith } from "./cohort-gates";
-import { readEvents } from "./event-store";
-import { projectSoon, unproject } from "./lot-store";
-import { insertCohorts, readCohorts, readOwner, updateCohort } from "./store";
+import { insertCohorts, readOwner, updateCohort } from "./store";
 import { type Undo, undosOf } from "./undo";
 
 export async function createCohort(

@@ -5,13 +5,13 @@ import type { PlanCourse } from "@dawngate/core/plan";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import { versionPlan } from "../courses/versions";
 import type { SchoolTransaction } from "../db/connection";
-import type { Services } from "../http/kit";
+import { clockOf, readCase, workOut } from "../schedule/case";
 import { openingsAfter } from "../schedule/store";
 import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
 import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { clockOf, readCase, workOut } from "./case";
 import { linesOf } from "./store";
 
 type Held = Shelf["courses"][number];

@@ -1,51 +1,11 @@
 /** People, cohorts, enrollments and their events in the database. */
-import { cohortSchema, type PlanCohort, type PlanEnrollment } from "@dawngate/core/plan";
-import { sql, type Updateable } from "kysely";
-import { windowOf } from "../courses/store";
+import type { PlanCohort, PlanEnrollment } from "@dawngate/core/plan";
+import type { Updateable } from "kysely";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { CohortTable } from "../db/types";
+import { isTheirOwn, toEvents } from "../schedule/events";
 import { holdsAt } from "../schedule/store";
-import { isTheirOwn, toEvents } from "./events";
-
-export interface NewPerson {
-  id: string;
-  name: string;
-  email: string;
-  timeZone: string;
-}
-
-export async function insertPeople(
-  tx: SchoolTransaction,
-  school: SchoolId,
-  people: readonly NewPerson[],
-): Promise<void> {
-  await insertMany(
-    tx,
-    "person",
-    people.map(({ id, name, email, timeZone }) => ({
-      school_id: school,
-      id,
-      name,
-      email,
-      time_zone: timeZone,
-    })),
-  );
-}
-
-/** One person more; false where the address, or the account, is somebody's already. */
-export async function insertPerson(
-  tx: SchoolTransaction,
-  school: SchoolId,
-  { id, name, email, timeZone, account }: NewPerson & { account: string | null },
-): Promise<boolean> {
-  const { numInsertedOrUpdatedRows } = await tx
-    .insertInto("person")
-    .values({ school_id: school, id, name, email, time_zone: timeZone, user_id: account })
-    .onConflict((on) => on.doNothing())
-    .executeTakeFirst();
-  return numInsertedOrUpdatedRows === 1n;
-}
 
 export async function insertCohorts(
   tx: SchoolTransaction,
@@ -118,49 +78,6 @@ export async function insertEnrollments(
   );
 }
 
-/** Name and zone of the people of some enrollments. */
-export async function readPeople(tx: SchoolTransaction, enrollments: readonly string[]) {
-  const { rows } = await sql<{ id: string; name: string; timeZone: string }>`
-    select e.id, p.name, p.time_zone as "timeZone" from enrollment e
-    join person p on p.school_id = e.school_id and p.id = e.person_id
-    where e.id = any (${[...new Set(enrollments)]}::text[])
-  `.execute(tx);
-  return new Map(rows.map(({ id, ...person }) => [id, person]));
-}
-
-/** The cohorts of a course by their first day, with their names. */
-export async function readCohorts(tx: SchoolTransaction, course: string) {
-  const rows = await tx
-    .selectFrom("cohort")
-    .selectAll()
-    .where("course_id", "=", course)
-    .orderBy("starts")
-    .orderBy("id")
-    .execute();
-  return rows.map((row) => ({
-    name: row.name,
-    cohort: cohortSchema.parse({
-      id: row.id,
-      course: row.course_id,
-      window: windowOf(row),
-      starts: row.starts,
-      ends: row.ends,
-      grace: row.grace,
-      seats: row.seats,
-      gates: row.gates,
-    }),
-  }));
-}
-
-/** How many cohorts each of some courses has. */
-export async function countCohorts(tx: SchoolTransaction, courses: readonly string[]) {
-  const { rows } = await sql<{ course: string; count: number }>`
-    select course_id as course, count(*)::integer as count from cohort
-    where course_id = any (${courses}::text[]) group by 1
-  `.execute(tx);
-  return new Map(rows.map(({ course, count }) => [course, count]));
-}
-
 /** A person's enrollments, newest first, with the projection's line of each and whether it holds at an instant. */
 export async function linesOf(tx: SchoolTransaction, person: string, at: string, course?: string) {
   return tx
@@ -176,14 +93,6 @@ export async function linesOf(tx: SchoolTransaction, person: string, at: string,
     .$if(course !== undefined, (query) => query.where("e.course_id", "=", course as string))
     .orderBy("e.id", "desc")
     .execute();
-}
-
-export async function findPersonByEmail(tx: SchoolTransaction, email: string) {
-  return tx
-    .selectFrom("person")
-    .select(["id", "user_id", "name"])
-    .where(sql`lower(email)`, "=", email.toLowerCase())
-    .executeTakeFirst();
 }
 
 /** Whose enrollment it is, and of which course. */
@@ -222,11 +131,6 @@ export async function setCohort(tx: SchoolTransaction, enrollment: string, cohor
 /** Writes down that somebody was here. */
 export async function setSeen(tx: SchoolTransaction, enrollment: string, at: string) {
   await tx.updateTable("enrollment").set({ seen_at: at }).where("id", "=", enrollment).execute();
-}
-
-/** Gives a person the account they sign in with. */
-export async function setAccount(tx: SchoolTransaction, person: string, account: string) {
-  await tx.updateTable("person").set({ user_id: account }).where("id", "=", person).execute();
 }
 
 /** Whom an enrollment is of, and where mail reaches them. */

@@ -12,8 +12,8 @@ import {
   startOfDay,
   zoneOf,
 } from "@dawngate/core/time";
-import { type Case, clockOf, withEvents, workOut } from "./case";
-import { fromEvents, type KeptEvent } from "./events";
+import { type Case, clockOf, withEvents, workOut } from "../schedule/case";
+import { fromEvents, type KeptEvent } from "../schedule/events";
 
 /** An act before its reason is given. */
 export type Undo = StaffAct extends infer Act

@@ -8,10 +8,10 @@ import { enrollmentRoutes } from "../enrollment/routes";
 import type { Changes } from "../jobs/changes";
 import { reviewRoutes } from "../review/routes";
 import { scheduleRoutes } from "../schedule/routes";
+import type { Services } from "../school/kit";
 import { meRoutes } from "../school/me-routes";
 import { schoolRoutes } from "../school/routes";
 import { staffRoutes } from "../school/staff-routes";
-import type { Services } from "./kit";
 
 const DESCRIPTION = {
   openapi: "3.1.0",

@@ -4,14 +4,14 @@ import { Hono } from "hono";
 import { csrf } from "hono/csrf";
 import { HTTPException } from "hono/http-exception";
 import { secureHeaders } from "hono/secure-headers";
+import { addresses, bodies } from "../base/bodies";
+import { answerProblem, asProblem, notFound, ProblemError } from "../base/problem";
 import type { Changes } from "../jobs/changes";
+import type { Env, Services } from "../school/kit";
+import { whereFrom } from "../school/limits";
 import { api } from "./api";
-import { addresses, bodies } from "./bodies";
 import { type Health, healthRoutes } from "./health";
-import type { Env, Services } from "./kit";
-import { whereFrom } from "./limits";
 import { packed } from "./pack";
-import { answerProblem, asProblem, notFound, ProblemError } from "./problem";
 import type { StaticFiles } from "./static";
 import { type Heard, watched } from "./watch";
 

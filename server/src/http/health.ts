@@ -1,8 +1,8 @@
 /** Whether the server lives, whether it is fit to be asked, and its figures behind a token. */
 import { timingSafeEqual } from "node:crypto";
 import { Hono } from "hono";
-import type { Env } from "./kit";
-import { ProblemError } from "./problem";
+import { ProblemError } from "../base/problem";
+import type { Env } from "../school/kit";
 
 export interface Health {
   /** Whether requests can be answered now: the database is there, and the server is not about to end. */

@@ -1,7 +1,7 @@
 /** What is told of each request once it is answered: for the log and the figures. No bodies, no secrets. */
 import type { MiddlewareHandler } from "hono";
 import { routePath } from "hono/route";
-import type { Env } from "./kit";
+import type { Env } from "../school/kit";
 
 export interface Answered {
   id: string;

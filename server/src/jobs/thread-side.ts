@@ -1,9 +1,9 @@
 /** The thread's side: does the tasks it is asked for, one after the other. */
 import { parentPort, workerData } from "node:worker_threads";
+import { ProblemError } from "../base/problem";
 import { openDatabase } from "../db/connection";
 import { BACKGROUND } from "../db/pool";
 import type { DatabaseAddress } from "../db/prepare";
-import { ProblemError } from "../http/problem";
 import { runTask } from "./tasks";
 import type { Asked, Said } from "./threads";
 

@@ -4,8 +4,8 @@
  * connections of their own.
  */
 import { Worker } from "node:worker_threads";
+import { ProblemError } from "../base/problem";
 import type { DatabaseAddress } from "../db/prepare";
-import { ProblemError } from "../http/problem";
 import { runTask, type TaskParts, type Tasks } from "./tasks";
 
 export type TaskName = keyof Tasks;

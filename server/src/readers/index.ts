@@ -6,7 +6,7 @@
 import { Worker } from "node:worker_threads";
 import type { CalendarDays } from "@dawngate/contract";
 import type { LocalDate } from "@dawngate/core/time";
-import { ProblemError, refusal } from "../http/problem";
+import { ProblemError, refusal } from "../base/problem";
 import { calendar } from "./kinds/calendar";
 import { type LookedAt, picture } from "./kinds/picture";
 

@@ -1,6 +1,6 @@
 /** The thread's side: reads one file, says what it is, and ends. */
 import { parentPort, workerData } from "node:worker_threads";
-import { ProblemError } from "../http/problem";
+import { ProblemError } from "../base/problem";
 import { type Answered, READERS, type Told } from ".";
 
 const { told } = workerData as { told: Told };

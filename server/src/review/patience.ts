@@ -4,9 +4,9 @@
  * server that ends in the middle is missed after some seconds, and the next question begins anew.
  */
 import type { RippleAnswer, RippleProgress } from "@dawngate/contract";
-import type { Services } from "../http/kit";
-import { ProblemError } from "../http/problem";
+import { ProblemError } from "../base/problem";
 import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import type { AskedChange } from "./change";
 import { beginRun, endRun, readRun, updateRun } from "./store";

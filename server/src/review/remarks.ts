@@ -2,9 +2,9 @@
 import type { Remarks } from "@dawngate/contract";
 import { findPlace } from "@dawngate/core/courses";
 import { formatInstant } from "@dawngate/core/time";
+import { notFound } from "../base/problem";
 import { existing } from "../courses/authoring";
 import type { Database, SchoolTransaction } from "../db/connection";
-import { notFound } from "../http/problem";
 import type { Context } from "../school/context";
 import { reading } from "../school/service";
 import { insertRemark, readRemarks, setSettled } from "./remark-store";

@@ -5,10 +5,11 @@ import { compareAll, type PersonRipple as Found, RippleTally } from "@dawngate/c
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { versionPlans } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { countPeople } from "../enrollment/headcount-store";
-import { lotsOf } from "../enrollment/lot-store";
-import { readPeople } from "../enrollment/store";
+import { readPeople } from "../people/store";
+import { countPeople } from "../schedule/headcount-store";
 import { InBulk } from "../schedule/in-bulk";
+import { lotsOf } from "../schedule/lot-store";
+import { write } from "../schedule/moves";
 
 /** As many people are named, and groups shown. */
 const NAMED = 200;
@@ -127,18 +128,4 @@ export class Rippling {
       titles: Object.fromEntries([...items].map((id) => [id, this.titles.get(id) ?? id])),
     };
   }
-}
-
-/** A person's ripple as it is sent. */
-export function write({ id, gains, loses, moves, appears, goes, end }: Found) {
-  const text = (instant: Instant | null) => instant && formatInstant(instant);
-  return {
-    enrollment: id,
-    gains,
-    loses,
-    moves: moves.map((move) => ({ ...move, before: text(move.before), after: text(move.after) })),
-    appears,
-    goes,
-    end: end && { before: text(end.before), after: text(end.after) },
-  };
 }

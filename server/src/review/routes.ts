@@ -21,7 +21,8 @@ import {
 import { planFields } from "@dawngate/core/plan";
 import { createRoute, z } from "@hono/zod-openapi";
 import { existing } from "../courses/authoring";
-import { projectSoon } from "../enrollment/lot-store";
+import { projectSoon } from "../jobs/projecting-store";
+import type { Context } from "../school/context";
 import {
   answers,
   body,
@@ -34,8 +35,7 @@ import {
   needs,
   router,
   type Services,
-} from "../http/kit";
-import type { Context } from "../school/context";
+} from "../school/kit";
 import { reading } from "../school/service";
 import { type AskedChange, personRippled } from "./change";
 import { patiently } from "./patience";

@@ -6,14 +6,14 @@ import { LRUCache } from "lru-cache";
 import { published } from "../courses/service";
 import { versionPlans } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { lotsOf } from "../enrollment/lot-store";
-import { readCohorts } from "../enrollment/store";
-import type { Services } from "../http/kit";
 import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
 import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
+import { readCohorts } from "./cohort-store";
 import { InBulk } from "./in-bulk";
+import { lotsOf } from "./lot-store";
 
 /** As many instants as a wide picture has room for. */
 const SAMPLES = 361;

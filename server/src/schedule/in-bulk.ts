@@ -13,7 +13,7 @@ import {
 } from "@dawngate/core/schedule/bulk";
 import type { Instant } from "@dawngate/core/time";
 import { versionsOf } from "../courses/versions";
-import type { LotRow } from "../enrollment/lot-store";
+import type { LotRow } from "./lot-store";
 
 /** People of a lot who hold the same versions. */
 export interface Alike {

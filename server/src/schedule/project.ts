@@ -13,13 +13,13 @@ import {
 import { findPublished } from "../courses/service";
 import { versionPlans } from "../courses/versions";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
-import { type Case, holdCase, workOut } from "../enrollment/case";
-import { type LotRow, readLot } from "../enrollment/lot-store";
-import { readCohorts } from "../enrollment/store";
 import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
+import { type Case, holdCase, workOut } from "./case";
+import { readCohorts } from "./cohort-store";
 import { InBulk } from "./in-bulk";
 import { type Line, lineColumns, lineIn, lineOf, overtakenAt } from "./line";
+import { type LotRow, readLot } from "./lot-store";
 import { type Projection, writeLot, writeOpenings } from "./store";
 
 /**

@@ -1,7 +1,7 @@
 /** HTTP of the schedule. */
 import { everybody, timeline, timelineQuery } from "@dawngate/contract";
 import { createRoute } from "@hono/zod-openapi";
-import { answers, inCourse, needs, router, type Services } from "../http/kit";
+import { answers, inCourse, needs, router, type Services } from "../school/kit";
 import { showEverybody } from "./everybody";
 import { showTimeline } from "./service";
 

@@ -11,15 +11,16 @@ import {
   parseTimeOfDay,
   zoneOf,
 } from "@dawngate/core/time";
+import { notFound } from "../base/problem";
 import { published } from "../courses/service";
 import type { Database, SchoolTransaction } from "../db/connection";
-import { type Case, clockOf, readCase, workOut } from "../enrollment/case";
-import { readCohorts, readPeople } from "../enrollment/store";
-import { notFound } from "../http/problem";
+import { readPeople } from "../people/store";
 import { type Context, isTheirs } from "../school/context";
 import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
+import { type Case, clockOf, readCase, workOut } from "./case";
+import { readCohorts } from "./cohort-store";
 
 /** Answers a question of the timeline. The request's instant counts where the question names none. */
 export async function showTimeline(

@@ -1,5 +1,5 @@
 /** What the sign-in package refuses, in our words and as problem details. */
-import { ProblemError } from "../http/problem";
+import { ProblemError } from "../base/problem";
 
 const SAID: Record<string, string> = {
   INVALID_EMAIL_OR_PASSWORD: "This address and this password do not belong together.",

@@ -10,13 +10,13 @@ import { formatPath } from "@dawngate/core/plan";
 import { APIError, betterAuth } from "better-auth";
 import { magicLink, twoFactor } from "better-auth/plugins";
 import type pg from "pg";
+import { ProblemError, refusal } from "../base/problem";
 import { BACKGROUND, sturdyPool } from "../db/pool";
 import type { DatabaseAddress } from "../db/prepare";
-import { type Limits, NO_LIMITS } from "../http/limits";
-import { ProblemError, refusal } from "../http/problem";
 import { followOutside } from "../jobs/outbox";
 import { openAccounts, RESET } from "./account-store";
 import { readable } from "./auth-refusals";
+import { type Limits, NO_LIMITS } from "./limits";
 import { passwordFault } from "./password";
 import { findActorOfSession, findSession } from "./session-store";
 

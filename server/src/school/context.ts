@@ -1,8 +1,8 @@
 /** The one context of a request: who asks, in which school, as what, at which instant, and what they may reach. */
 import { type Permission, permissionsOf, type Role } from "@dawngate/contract";
 import type { Instant } from "@dawngate/core/time";
+import { notFound } from "../base/problem";
 import type { ActorRow, Database, Scope } from "../db/connection";
-import { notFound } from "../http/problem";
 import type { Account } from "./auth";
 import { linkPerson, readPersonOf } from "./store";
 

@@ -1,7 +1,7 @@
 /** Work that was tried in vain, as owners see it, and have it tried again. */
 import type { FailedWork } from "@dawngate/contract";
+import { notFound } from "../base/problem";
 import type { Database } from "../db/connection";
-import { notFound } from "../http/problem";
 import { aboutJob } from "../jobs/kinds";
 import type { Context } from "./context";
 import { countWaiting, readFailed, tryAgain } from "./failed-work-store";

@@ -1,10 +1,11 @@
 /** Two accounts of one person: asked for by the one, agreed to by the owner of the other's address, made one. */
+
+import { conflict, notFound } from "../base/problem";
 import type { Database, SchoolId } from "../db/connection";
 import { system } from "../db/who";
-import type { Identity, Services, SignedIn } from "../http/kit";
-import { conflict, notFound } from "../http/problem";
 import { inMail } from "./in-mail";
 import { joinMembers, joinPeople } from "./joining-store";
+import type { Identity, Services, SignedIn } from "./kit";
 
 /** Asks the owner of another address, by mail, whether their account is to become part of this one. */
 export async function askToJoin(

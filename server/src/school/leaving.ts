@@ -1,12 +1,12 @@
 /** Going: what a person and a school can take with them, somebody forgotten, a school deleted after a wait. */
 import type { DeletedSchool, Forgotten } from "@dawngate/contract";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
+import { conflict, notFound, refusal } from "../base/problem";
 import type { Database, SchoolId } from "../db/connection";
-import type { Identity, Services, SignedIn } from "../http/kit";
-import { conflict, notFound, refusal } from "../http/problem";
 import { follow } from "../jobs/outbox";
 import type { Context } from "./context";
 import { inMail } from "./in-mail";
+import type { Identity, Services, SignedIn } from "./kit";
 import { forgetPerson, ownersOf, readPersonData, rowsOfSchool, setDeleted } from "./leaving-store";
 import { readPersonOf, readSchool } from "./store";
 

@@ -1,9 +1,9 @@
 /** HTTP of oneself: who is signed in, how, where; one's data; two accounts made one. */
 import { joinAcceptance, joinRequest, me, newPassword, security } from "@dawngate/contract";
 import { createRoute, z } from "@hono/zod-openapi";
-import { answers, body, done, limited, needsAccount, router, type Services } from "../http/kit";
-import { conflict, notFound } from "../http/problem";
+import { conflict, notFound } from "../base/problem";
 import { askToJoin, join } from "./joining";
+import { answers, body, done, limited, needsAccount, router, type Services } from "./kit";
 import { ownData } from "./leaving";
 import { showMe, showSecurity } from "./me";
 

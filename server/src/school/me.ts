@@ -1,7 +1,7 @@
 /** Oneself: who is signed in, in which schools, how, and where. */
 import type { Me, Security } from "@dawngate/contract";
-import type { Services, SignedIn } from "../http/kit";
 import type { Account } from "./auth";
+import type { Services, SignedIn } from "./kit";
 import { readSchool } from "./store";
 
 export async function showMe(

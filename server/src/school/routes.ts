@@ -12,7 +12,8 @@ import {
   start,
 } from "@dawngate/contract";
 import { createRoute, z } from "@hono/zod-openapi";
-import { decode } from "../http/bodies";
+import { decode } from "../base/bodies";
+import { notFound } from "../base/problem";
 import {
   answers,
   body,
@@ -22,8 +23,7 @@ import {
   needsAccount,
   router,
   type Services,
-} from "../http/kit";
-import { notFound } from "../http/problem";
+} from "./kit";
 import { changeSchool, createSchool, showSchool, todayIn } from "./service";
 import { accept, showInvitation } from "./staff";
 

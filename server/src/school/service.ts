@@ -1,11 +1,11 @@
 /** The school: what may be seen of it, and its settings. */
 import { isForAnybody, type NewSchool, type School, type SchoolChange } from "@dawngate/contract";
 import { type LocalDate, localDateAt, zoneOf } from "@dawngate/core/time";
+import { conflict } from "../base/problem";
 import type { Database, SchoolTransaction } from "../db/connection";
-import { projectSoon, unproject } from "../enrollment/lot-store";
-import type { Services, SignedIn } from "../http/kit";
-import { conflict } from "../http/problem";
+import { projectSoon, unproject } from "../jobs/projecting-store";
 import type { Context } from "./context";
+import type { Services, SignedIn } from "./kit";
 import { insertMember } from "./staff-store";
 import { publishedCourses, readSchool, updateSchool } from "./store";
 

@@ -17,18 +17,8 @@ import {
 } from "@dawngate/contract";
 import { planFields } from "@dawngate/core/plan";
 import { createRoute, z } from "@hono/zod-openapi";
-import {
-  answers,
-  body,
-  done,
-  inSchool,
-  limited,
-  may,
-  needs,
-  router,
-  type Services,
-} from "../http/kit";
 import { retryWork, showFailedWork } from "./failed-work";
+import { answers, body, done, inSchool, limited, may, needs, router, type Services } from "./kit";
 import { bringBack, deleteSchool, forget, personData, schoolData } from "./leaving";
 import { changesAsCsv, showChanges, showRecordState } from "./record";
 import {

@@ -2,13 +2,13 @@
 import { createHash, randomBytes } from "node:crypto";
 import type { Acceptance, Invitation, MemberChange, Members, StaffRole } from "@dawngate/contract";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
+import { conflict, notFound, ProblemError } from "../base/problem";
 import type { Database, SchoolTransaction } from "../db/connection";
-import type { Identity, Services } from "../http/kit";
-import { conflict, notFound, ProblemError } from "../http/problem";
 import { follow } from "../jobs/outbox";
 import type { Account } from "./auth";
 import type { Context } from "./context";
 import { inMail } from "./in-mail";
+import type { Identity, Services } from "./kit";
 import { reading } from "./service";
 import {
   acceptInvitation,

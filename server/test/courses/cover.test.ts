@@ -1,6 +1,6 @@
 import { crc32 } from "node:zlib";
 import type { Cover, Problem, PublicCourse } from "@dawngate/contract";
-import { importSchool } from "../../src/school/import";
+import { importSchool } from "../../src/import/import";
 import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "../helpers/app";
 import { type TestDatabase, testDatabase } from "../helpers/database";

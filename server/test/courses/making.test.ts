@@ -1,7 +1,7 @@
 import type { CourseList, Draft, Problem, PublicCourse } from "@dawngate/contract";
 import type { Operation } from "@dawngate/core/courses";
 import type { SchoolId } from "../../src/db/connection";
-import { importSchool } from "../../src/school/import";
+import { importSchool } from "../../src/import/import";
 import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "../helpers/app";
 import { type TestDatabase, testDatabase } from "../helpers/database";

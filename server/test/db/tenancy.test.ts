@@ -2,7 +2,7 @@ import { sql } from "kysely";
 import pg from "pg";
 import { appendOperations } from "../../src/courses/store";
 import type { SchoolId } from "../../src/db/connection";
-import { importSchool } from "../../src/school/import";
+import { importSchool } from "../../src/import/import";
 import { insertInvitation, insertMember, replaceCohorts } from "../../src/school/staff-store";
 import { type TestDatabase, testDatabase } from "../helpers/database";
 import { instant, sampleImport } from "../helpers/sample";

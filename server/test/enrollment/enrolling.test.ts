@@ -8,7 +8,7 @@ import type {
 } from "@dawngate/contract";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../../src/db/connection";
-import { importSchool } from "../../src/school/import";
+import { importSchool } from "../../src/import/import";
 import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "../helpers/app";
 import { type TestDatabase, testDatabase } from "../helpers/database";

@@ -3,9 +3,9 @@ import type { Acted, Problem, Roster, RosterPerson, RosterTotals } from "@dawnga
 import { standingOf } from "@dawngate/core/enrollment";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
-import { readCase, workOut } from "../../src/enrollment/case";
+import { importSchool } from "../../src/import/import";
+import { readCase, workOut } from "../../src/schedule/case";
 import { projectWithin } from "../../src/schedule/project";
-import { importSchool } from "../../src/school/import";
 import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "../helpers/app";
 import { type TestDatabase, testDatabase } from "../helpers/database";

@@ -3,13 +3,13 @@ import type { Instant } from "@dawngate/core/time";
 import type { Database } from "../../src/db/connection";
 import { REQUEST, sturdyPool } from "../../src/db/pool";
 import { createApp, type ServerParts } from "../../src/http/app";
-import { NO_LIMITS } from "../../src/http/limits";
 import type { JobParts } from "../../src/jobs/kind";
 import { noThreads } from "../../src/jobs/threads";
 import { workOffAll } from "../../src/jobs/work-off";
 import { readersHere } from "../../src/readers";
 import { openAccounts } from "../../src/school/account-store";
 import type { Account } from "../../src/school/auth";
+import { NO_LIMITS } from "../../src/school/limits";
 import type { Mail } from "../../src/stand-ins/mail/mail";
 import type { TestDatabase } from "./database";
 

@@ -1,7 +1,7 @@
 /** The sample school with its owner, asked as she is. */
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../../src/db/connection";
-import { importSchool } from "../../src/school/import";
+import { importSchool } from "../../src/import/import";
 import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "./app";
 import { type TestDatabase, testDatabase } from "./database";

@@ -4,7 +4,7 @@ import { course, courseList, timeline } from "@dawngate/contract";
 import { parsePlan } from "@dawngate/core/plan";
 import { timelines, writeTimeline } from "@dawngate/core/schedule";
 import { formatInstant } from "@dawngate/core/time";
-import { importSchool } from "../../src/school/import";
+import { importSchool } from "../../src/import/import";
 import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "../helpers/app";
 import { type TestDatabase, testDatabase } from "../helpers/database";

@@ -5,7 +5,7 @@
  */
 import { SIGN_IN_ROUTES } from "@dawngate/contract";
 import fc from "fast-check";
-import { ProblemError } from "../../src/http/problem";
+import { ProblemError } from "../../src/base/problem";
 import { openAuth } from "../../src/school/auth";
 import { OWNER, type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";

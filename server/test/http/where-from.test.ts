@@ -1,5 +1,5 @@
 /** Where a request comes from: what a header says counts only where a proxy that is named wrote it. */
-import { whereFrom } from "../../src/http/limits";
+import { whereFrom } from "../../src/school/limits";
 
 const asked = (remoteAddress: string, forwarded?: string) =>
   ({

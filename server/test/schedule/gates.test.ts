@@ -1,5 +1,5 @@
 import type { Course, Draft, Problem, TimelineAnswer } from "@dawngate/contract";
-import { importSchool } from "../../src/school/import";
+import { importSchool } from "../../src/import/import";
 import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "../helpers/app";
 import { type TestDatabase, testDatabase } from "../helpers/database";

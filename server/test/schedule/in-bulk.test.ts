@@ -4,10 +4,11 @@ import { sql } from "kysely";
 import { existing } from "../../src/courses/authoring";
 import { saveDraft } from "../../src/courses/draft-store";
 import type { SchoolId } from "../../src/db/connection";
-import { readLot, unproject } from "../../src/enrollment/lot-store";
+import { importSchool } from "../../src/import/import";
+import { unproject } from "../../src/jobs/projecting-store";
 import { publish } from "../../src/review/service";
+import { readLot } from "../../src/schedule/lot-store";
 import { projectCourse } from "../../src/schedule/project";
-import { importSchool } from "../../src/school/import";
 import { type TestDatabase, testDatabase } from "../helpers/database";
 import { instant, sampleImport } from "../helpers/sample";
 

@@ -1,8 +1,8 @@
 import { serializeSigned } from "hono/utils/cookie";
 import pg from "pg";
-import { openLimits } from "../../src/http/limits";
-import { ProblemError } from "../../src/http/problem";
+import { ProblemError } from "../../src/base/problem";
 import { type Auth, openAuth, openAuthPool } from "../../src/school/auth";
+import { openLimits } from "../../src/school/limits";
 import { type TestDatabase, testDatabase } from "../helpers/database";
 import { mailsIn, tokenIn } from "../helpers/mails";
 

@@ -1,8 +1,8 @@
 /** Closed days from iCalendar files: RFC 5545's own forms, and what people drop by mistake. */
 import type { CalendarDays, Problem, School, TimelineAnswer } from "@dawngate/contract";
 import { parseDate } from "@dawngate/core/time";
+import { importSchool } from "../../src/import/import";
 import { calendar as readCalendar } from "../../src/readers/kinds/calendar";
-import { importSchool } from "../../src/school/import";
 import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "../helpers/app";
 import { type TestDatabase, testDatabase } from "../helpers/database";

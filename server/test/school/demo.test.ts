@@ -2,7 +2,7 @@ import { join } from "node:path";
 import { type Plan, parsePlan } from "@dawngate/core/plan";
 import { timelines } from "@dawngate/core/schedule";
 import { DAY, formatInstant, type Instant, parseInstant } from "@dawngate/core/time";
-import { loadDemo, readDemo } from "../../src/school/demo";
+import { loadDemo, readDemo } from "../../src/import/demo";
 import { type TestDatabase, testDatabase } from "../helpers/database";
 import { instant } from "../helpers/sample";
 

@@ -1,11 +1,11 @@
 import type { ImportRequest } from "@dawngate/contract";
 import { parsePlan } from "@dawngate/core/plan";
+import { ProblemError } from "../../src/base/problem";
 import { findPublished } from "../../src/courses/service";
 import { readDraft } from "../../src/courses/store";
-import { readCase } from "../../src/enrollment/case";
-import { readCohorts } from "../../src/enrollment/store";
-import { ProblemError } from "../../src/http/problem";
-import { importSchool } from "../../src/school/import";
+import { importSchool } from "../../src/import/import";
+import { readCase } from "../../src/schedule/case";
+import { readCohorts } from "../../src/schedule/cohort-store";
 import { readSchool } from "../../src/school/store";
 import { type TestDatabase, testDatabase } from "../helpers/database";
 import { instant, sampleImport } from "../helpers/sample";

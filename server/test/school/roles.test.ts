@@ -14,7 +14,7 @@ import {
   STAFF_ROLES,
   type StaffRole,
 } from "@dawngate/contract";
-import { importSchool } from "../../src/school/import";
+import { importSchool } from "../../src/import/import";
 import { insertMember, replaceCohorts } from "../../src/school/staff-store";
 import { linkPerson } from "../../src/school/store";
 import { type TestApp, testApp } from "../helpers/app";

@@ -3,7 +3,7 @@
  * codes, and what a school asks of its staff.
  */
 import { createOTP } from "@better-auth/utils/otp";
-import { ProblemError } from "../../src/http/problem";
+import { ProblemError } from "../../src/base/problem";
 import { type Auth, openAuth } from "../../src/school/auth";
 import { type TestDatabase, testDatabase } from "../helpers/database";
 import { tokenIn } from "../helpers/mails";

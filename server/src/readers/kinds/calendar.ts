@@ -2,7 +2,7 @@
 import type { CalendarDays } from "@dawngate/contract";
 import { addDays, formatDate, type LocalDate, parseDate } from "@dawngate/core/time";
 import ICAL from "ical.js";
-import { refusal } from "../../http/problem";
+import { refusal } from "../../base/problem";
 
 /** A calendar of public holidays has some dozens; ten thousand would be a diary. */
 const DAYS_MOST = 4_000;

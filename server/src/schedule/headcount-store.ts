@@ -2,7 +2,7 @@
 import type { Standing } from "@dawngate/core/enrollment";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
-import { holdsAt } from "../schedule/store";
+import { holdsAt } from "./store";
 
 export interface Heads {
   course: string;

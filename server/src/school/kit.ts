@@ -5,16 +5,16 @@ import type { Instant } from "@dawngate/core/time";
 import { OpenAPIHono, z } from "@hono/zod-openapi";
 import type { MiddlewareHandler } from "hono";
 import { every } from "hono/combine";
+import { notFound, ProblemError } from "../base/problem";
+import { inTurn } from "../base/turns";
 import type { ActorRow, Database } from "../db/connection";
 import type { Who } from "../db/who";
 import type { Threads } from "../jobs/threads";
 import type { Readers } from "../readers";
-import type { Account, Accounts } from "../school/auth";
-import { type Context, findContext } from "../school/context";
 import type { MailTray } from "../stand-ins/mail/store";
+import type { Account, Accounts } from "./auth";
+import { type Context, findContext } from "./context";
 import type { LimitName, Limits } from "./limits";
-import { notFound, ProblemError } from "./problem";
-import { inTurn } from "./turns";
 
 /** Signing in, as the routes need it. */
 export interface Identity {

@@ -5,8 +5,8 @@
  */
 import type { Context } from "hono";
 import { RateLimiterMemory, RateLimiterPostgres, type RateLimiterRes } from "rate-limiter-flexible";
+import { tooOften } from "../base/problem";
 import type { Pool } from "../db/pool";
-import { tooOften } from "./problem";
 
 interface Rule {
   /** So many of an address, and of an account, within so many seconds. */

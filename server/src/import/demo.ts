@@ -7,8 +7,8 @@ import { type Instant, type LocalDate, localDateAt, parseDate, zoneOf } from "@d
 import { z } from "zod";
 import type { Database } from "../db/connection";
 import { system } from "../db/who";
+import { insertMember, replaceCohorts, setCourses } from "../school/staff-store";
 import { importSchool } from "./import";
-import { insertMember, replaceCohorts, setCourses } from "./staff-store";
 
 const demoNote = z.strictObject({
   /** The Monday on which the demo's plan file stands still; it is moved from there by whole weeks. */

@@ -2,11 +2,12 @@
 import { type ImportRequest, importExtras } from "@dawngate/contract";
 import { type Fault, formatPath, type Plan, parsePlan } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
+import { ProblemError } from "../base/problem";
 import { insertDraft } from "../courses/store";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { system } from "../db/who";
-import { insertCohorts, insertEnrollments, insertPeople } from "../enrollment/store";
-import { ProblemError } from "../http/problem";
+import { insertCohorts, insertEnrollments } from "../enrollment/store";
+import { insertPeople } from "../people/store";
 import { publish } from "../review/service";
 import { projectWithin } from "../schedule/project";
 

@@ -1,7 +1,6 @@
 /** Enrollments of a course in lots, each with all of its events, for what is worked out for everybody. */
 import { sql } from "kysely";
-import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { follow } from "../jobs/outbox";
+import type { SchoolTransaction } from "../db/connection";
 import { addedUp, type KeptEvent } from "./events";
 
 /** So many people at a time: enough that a question is worth asking, few enough that others get their turn. */
@@ -92,20 +91,4 @@ export async function* lotsOf(
     if (lot.length < LOT || !last) return;
     after = last.id;
   }
-}
-
-/** Has the openings of everybody in a course, where they do not hold, worked out once this transaction is committed. */
-export async function projectSoon(tx: SchoolTransaction, school: SchoolId, course: string) {
-  await follow(tx, school, "project-course", { school, course }, { once: `${school}/${course}` });
-}
-
-/** Says of everybody in a course, or in one of its cohorts, that their openings must be worked out again. */
-export async function unproject(tx: SchoolTransaction, course: string, cohort?: string) {
-  await tx
-    .updateTable("enrollment")
-    .set({ projected_version: null })
-    .where("course_id", "=", course)
-    .where("projected_version", "is not", null)
-    .$if(cohort !== undefined, (query) => query.where("cohort_id", "=", cohort as string))
-    .execute();
 }

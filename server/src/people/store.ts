@@ -1,0 +1,66 @@
+/** Who a school knows, in the database. */
+import { sql } from "kysely";
+import { insertMany } from "../db/bulk";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+
+export interface NewPerson {
+  id: string;
+  name: string;
+  email: string;
+  timeZone: string;
+}
+
+export async function insertPeople(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  people: readonly NewPerson[],
+): Promise<void> {
+  await insertMany(
+    tx,
+    "person",
+    people.map(({ id, name, email, timeZone }) => ({
+      school_id: school,
+      id,
+      name,
+      email,
+      time_zone: timeZone,
+    })),
+  );
+}
+
+/** One person more; false where the address, or the account, is somebody's already. */
+export async function insertPerson(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  { id, name, email, timeZone, account }: NewPerson & { account: string | null },
+): Promise<boolean> {
+  const { numInsertedOrUpdatedRows } = await tx
+    .insertInto("person")
+    .values({ school_id: school, id, name, email, time_zone: timeZone, user_id: account })
+    .onConflict((on) => on.doNothing())
+    .executeTakeFirst();
+  return numInsertedOrUpdatedRows === 1n;
+}
+
+/** Name and zone of the people of some enrollments. */
+export async function readPeople(tx: SchoolTransaction, enrollments: readonly string[]) {
+  const { rows } = await sql<{ id: string; name: string; timeZone: string }>`
+    select e.id, p.name, p.time_zone as "timeZone" from enrollment e
+    join person p on p.school_id = e.school_id and p.id = e.person_id
+    where e.id = any (${[...new Set(enrollments)]}::text[])
+  `.execute(tx);
+  return new Map(rows.map(({ id, ...person }) => [id, person]));
+}
+
+export async function findPersonByEmail(tx: SchoolTransaction, email: string) {
+  return tx
+    .selectFrom("person")
+    .select(["id", "user_id", "name"])
+    .where(sql`lower(email)`, "=", email.toLowerCase())
+    .executeTakeFirst();
+}
+
+/** Gives a person the account they sign in with. */
+export async function setAccount(tx: SchoolTransaction, person: string, account: string) {
+  await tx.updateTable("person").set({ user_id: account }).where("id", "=", person).execute();
+}
