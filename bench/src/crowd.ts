@@ -6,10 +6,12 @@ import { randomBytes } from "node:crypto";
 import type { CourseList, Roster } from "@dawngate/contract";
 import type { Instant } from "@dawngate/core/time";
 import { openDatabase, type SchoolId } from "@dawngate/server/db/connection";
+import { BACKGROUND } from "@dawngate/server/db/pool";
 import { type Cluster, dropDatabase, prepareDatabase } from "@dawngate/server/db/prepare";
 import { createApp } from "@dawngate/server/http/app";
 import { noThreads } from "@dawngate/server/jobs/threads";
 import { readersHere } from "@dawngate/server/readers/index";
+import { projectCourse } from "@dawngate/server/schedule/project";
 import type { Account } from "@dawngate/server/school/auth";
 import { NO_LIMITS } from "@dawngate/server/school/limits";
 import { serve } from "@hono/node-server";
@@ -168,8 +170,13 @@ for (const id of Object.keys(CROWDS)) {
 // Paused people cannot tick: for them another route would be measured.
 await admin.query("delete from enrollment_event where false");
 
-// As every server does by itself.
-const folding = setInterval(() => void db.foldHeadcounts(), 10_000);
+// As every server does by itself: counts are added up, and whom time has overtaken is worked out again.
+const sweeping = openDatabase(address, { patience: BACKGROUND, most: 2 });
+const sweeps = setInterval(async () => {
+  await sweeping.foldHeadcounts();
+  for (const found of await sweeping.coursesToProject(new Date(now()).toISOString()))
+    await projectCourse(sweeping, found.school, found.course, now());
+}, 10_000);
 const times: Record<string, number[]> = {};
 const keep = (what: string, ms: number) => (times[what] ??= []).push(ms);
 const COUNT = Number(process.env.BENCH_COUNT ?? 48);
@@ -291,9 +298,9 @@ for (const { relname, bytes, rows } of sizes.rows)
   log(
     `${relname}: ${Number(rows)} rows, ${(Number(bytes) / 1048576).toFixed(0)} MB${Number(rows) > 0 ? `, ${(Number(bytes) / Number(rows)).toFixed(0)} bytes a row with its indexes` : ""}`,
   );
-clearInterval(folding);
+clearInterval(sweeps);
 server.close();
-await Promise.all([db.close(), plain.destroy(), admin.end()]);
+await Promise.all([db.close(), sweeping.close(), plain.destroy(), admin.end()]);
 if (process.env.BENCH_KEEP) log(name);
 else await dropDatabase(cluster, name);
 process.exit(0);
