@@ -34,8 +34,9 @@ export async function seatsLeft(
   const limited = cohorts.filter(({ seats }) => seats !== null);
   if (limited.length === 0) return left;
   const { counted, unheld } = await readSeats(tx, course, formatInstant(now), most + 1);
+  // As many as were asked for: there may be more, of whatever cohort.
+  if (unheld.length > most) throw new TooMany();
   const asked = unheld.filter(({ cohort }) => limited.some(({ id }) => id === cohort));
-  if (asked.length > most) throw new TooMany();
   const holds = await holding(
     tx,
     school,

@@ -41,15 +41,15 @@ export const sum = (heads: readonly Heads[]) => heads.reduce((all, { people }) =
 export async function readSeats(tx: SchoolTransaction, course: string, at: string, most: number) {
   const { rows } = await sql<{
     counted: Record<string, number>;
-    unheld: { id: string; cohort: string; standing: Standing }[];
+    unheld: { id: string; cohort: string | null; standing: Standing }[];
   }>`
     select
       coalesce((select jsonb_object_agg(cohort_id, n) from (
         select cohort_id, sum(people) as n from headcount
         where course_id = ${course} and standing <> 'ended' and cohort_id is not null group by 1
       ) counted), '{}') as counted,
-      coalesce((select jsonb_agg(u) from unheld_in(${course}, ${at}::timestamptz, ${most}) u
-        where u.cohort is not null), '[]') as unheld
+      coalesce((select jsonb_agg(u) from unheld_in(${course}, ${at}::timestamptz, ${most}) u),
+        '[]') as unheld
   `.execute(tx);
   return rows[0] as (typeof rows)[number];
 }

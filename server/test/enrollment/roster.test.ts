@@ -1,5 +1,12 @@
 /** The roster, page by page: what a line says is what the evaluator says, and no page is lost or met twice. */
-import type { Acted, Problem, Roster, RosterPerson, RosterTotals } from "@dawngate/contract";
+import type {
+  Acted,
+  Problem,
+  PublicCourse,
+  Roster,
+  RosterPerson,
+  RosterTotals,
+} from "@dawngate/contract";
 import { standingOf } from "@dawngate/core/enrollment";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
@@ -312,8 +319,36 @@ test("heads are counted where they change: by twenty at once, folded and unfolde
   expect(await counted()).toBe(0);
 });
 
+test("the seats that are left are right whether everybody's line holds, nobody's, or some do not", async () => {
+  await test_.db.withSchool(school, (tx) =>
+    sql`update cohort set seats = 200, window_closes = '2029-01-01'`.execute(tx),
+  );
+  const left = async () => {
+    const page = await ask<PublicCourse>("GET", "/schools/one/catalog/c");
+    return page.ways.find(({ cohort }) => cohort?.id === "k")?.seatsLeft;
+  };
+  const unhold = (ids: string) =>
+    test_.db.withSchool(school, (tx) =>
+      sql`update enrollment set projected_version = null where id ~ ${ids}`.execute(tx),
+    );
+  for (const days of [0, 60, 400]) {
+    now = (instant("2027-05-10T12:00:00Z") + days * 86_400_000) as Instant;
+    const said = await evaluated();
+    const inCohort = (await all("cohort=k")).map(({ enrollment }) => enrollment);
+    const free = 200 - inCohort.filter((id) => said.get(id)?.standing !== "ended").length;
+    for (const ids of ["^none", "3$", "", "[05]$"]) {
+      await unhold(ids);
+      expect([days, ids, await left()]).toEqual([days, ids, free]);
+      await test_.db.withSchool(school, (tx) => projectWithin(tx, school, "c", now));
+    }
+    expect(await left()).toBe(free);
+  }
+});
+
 test("among more people than one walks over, a name that many bear and one that a single person bears are found", async () => {
-  await test_.db.withSchool(school, async (tx) => {
+  // As an import: one change on the record.
+  const who = { kind: "system", id: "import", name: "import" } as const;
+  await test_.db.withSchool({ school, who }, async (tx) => {
     await sql`
       insert into person (school_id, id, name, email, time_zone)
       select s.id, 'm' || i, case when i = 1777 then 'Zuzana Only' when i % 40 = 0 then 'Many Okafor'
