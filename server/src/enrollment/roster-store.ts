@@ -94,17 +94,25 @@ const pattern = (find: string) =>
     .toLowerCase()
     .replaceAll(/[\\%_]/g, "\\$&")}%`;
 
+/** What is asked for: a page of a course's people. */
+export interface Asked {
+  course: string;
+  narrowing: Narrowing;
+  order: RosterOrder;
+  /** Where the page before ended; null: from the beginning. */
+  after: Place | null;
+  most: number;
+  /** The instant at which lines must hold. */
+  at: string;
+}
+
 /** A page of a course's people, and where it ended; null: nobody comes after. */
 export async function readRoster(
   tx: SchoolTransaction,
-  course: string,
-  narrowing: Narrowing,
-  order: RosterOrder,
-  after: Place | null,
-  most: number,
-  at: string,
+  asked: Asked,
 ): Promise<{ rows: RosterRow[]; end: Place | null }> {
-  const walk = (length: number) => walkAlong(tx, course, narrowing, order, after, most, at, length);
+  const { course, narrowing, order, most } = asked;
+  const walk = (length: number) => walkAlong(tx, asked, length);
   const find = narrowing.find?.trim() ?? "";
   const near = await walk(needsLooking(narrowing, order) ? SHORT_WALK : most + 1);
   if (near.rows.length === most || near.end === null) return near;
@@ -113,7 +121,7 @@ export async function readRoster(
     const people = await peopleCalled(tx, find);
     if (people.length <= FOUND_MOST) {
       const those = sql`and e.person_id = any (${people}::text[])`;
-      return fullPage(await select(tx, course, narrowing, order, after, most + 1, at, those), most);
+      return fullPage(await select(tx, { ...asked, most: most + 1 }, those), most);
     }
   }
   return walk(LONG_WALK);
@@ -171,12 +179,7 @@ const JOINED = sql`
 
 async function select(
   tx: SchoolTransaction,
-  course: string,
-  narrowing: Narrowing,
-  order: RosterOrder,
-  after: Place | null,
-  most: number,
-  at: string,
+  { course, narrowing, order, after, most, at }: Asked,
   those: RawBuilder<unknown>,
 ): Promise<RosterRow[]> {
   const { rows } = await sql<RosterRow>`
@@ -193,12 +196,7 @@ async function select(
  */
 async function walkAlong(
   tx: SchoolTransaction,
-  course: string,
-  narrowing: Narrowing,
-  order: RosterOrder,
-  after: Place | null,
-  most: number,
-  at: string,
+  { course, narrowing, order, after, most, at }: Asked,
   walk: number,
 ): Promise<{ rows: RosterRow[]; end: Place | null }> {
   const { standing, cohort } = narrowing;

@@ -64,7 +64,14 @@ export async function showRoster(
   const at = formatInstant(context.now);
   return reading(db, context, async (tx) => {
     const narrowing = narrowingOf(context, narrowed);
-    const { rows, end } = await readRoster(tx, course, narrowing, order, place, most, at);
+    const { rows, end } = await readRoster(tx, {
+      course,
+      narrowing,
+      order,
+      after: place,
+      most,
+      at,
+    });
     const people = await present(tx, context, course, rows);
     return {
       at,
@@ -222,7 +229,14 @@ export async function nextMatching(
   const place = readPlace("name", after);
   const at = formatInstant(context.now);
   const narrowing = narrowingOf(context, { ...narrowed } as Query, upTo);
-  const { rows, end } = await readRoster(tx, course, narrowing, "name", place, AT_A_TIME, at);
+  const { rows, end } = await readRoster(tx, {
+    course,
+    narrowing,
+    order: "name",
+    after: place,
+    most: AT_A_TIME,
+    at,
+  });
   const enrollments = rows.map(({ id }) => id).filter((id) => !without.includes(id));
   return { enrollments, next: end && writePlace("name", end) };
 }
