@@ -102,19 +102,7 @@ async function publishedTwice(page) {
 const SHOTS = [
   ["courses-wide", wide, "/ember-row/courses"],
   ["schedule-wide", wide, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
-  [
-    "compare-wide",
-    wide,
-    "/ember-row/courses/winter-rye",
-    {
-      act: async (page) => {
-        await page.getByRole("button", { name: "Compare…" }).click();
-        for (const name of [/^the first of the window/, /^the last of the window/])
-          await page.getByRole("button", { name }).first().click();
-        await page.getByRole("button", { name: "Close", exact: true }).click();
-      },
-    },
-  ],
+  ["people-wide", wide, "/ember-row/courses/cold-kitchen/people"],
   ["snags-wide", wide, "/ember-row/courses", { act: sevenSevenSeven }],
   ["edit-wide", wide, "/ember-row/courses/cold-kitchen/edit"],
   [
