@@ -36,24 +36,29 @@ const median = (list: number[]) =>
 try {
   const plan = weeklyPlan(50);
   const enrollments = someones(0, PEOPLE, true);
-  const school = await importSchool(
-    db,
-    {
-      plan: { ...plan, enrollments },
-      extras: {
-        school: { slug: "bench", name: "Bench" },
-        cohorts: {},
-        reasons: {},
-        people: enrollments.map(({ id }) => ({
-          id: `p${id}`,
-          name: id,
-          email: `${id}@example.org`,
-          enrollments: [id],
-        })),
-      },
-      texts: {},
-    } as never,
-    now,
+  const [importing, school] = await timed(() =>
+    importSchool(
+      db,
+      {
+        plan: { ...plan, enrollments },
+        extras: {
+          school: { slug: "bench", name: "Bench" },
+          cohorts: {},
+          reasons: {},
+          people: enrollments.map(({ id }) => ({
+            id: `p${id}`,
+            name: id,
+            email: `${id}@example.org`,
+            enrollments: [id],
+          })),
+        },
+        texts: {},
+      } as never,
+      now,
+    ),
+  );
+  console.log(
+    `import of ${PEOPLE} enrollments with their openings: ${(importing / 1000).toFixed(1)} s`,
   );
   await analyze();
   await report(school, plan.courses[0] as PlanCourse);
