@@ -1,4 +1,4 @@
-/** The list of courses, one course as it is published, and what stands in a lesson. */
+/** A course as it is published, and what stands in a lesson. */
 import type { LessonText } from "@dawngate/contract";
 import { notFound } from "../base/problem";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";

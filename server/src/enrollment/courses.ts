@@ -18,7 +18,7 @@ export async function listCourses(
   context: Context,
   { after, most }: z.infer<typeof courseListQuery>,
 ): Promise<CourseList> {
-  const place = after === undefined ? null : readCursor(listPlace, after);
+  const place = after === undefined ? null : readCursor(listEnd, after);
   return reading(db, context, async (tx) => {
     const rows = await listCourseRows(tx, place, most + 1, context.courses);
     const page = rows.slice(0, most);
@@ -39,8 +39,8 @@ export async function listCourses(
   });
 }
 
-/** Where a page of the list ended. */
-const listPlace = z.tuple([z.int().min(-2_147_483_648).max(2_147_483_647), z.string().max(200)]);
+/** Where a page of the list ended: its last course. */
+const listEnd = z.tuple([z.int().min(-2_147_483_648).max(2_147_483_647), z.string().max(200)]);
 
 export async function showCourse(db: Database, context: Context, id: string): Promise<Course> {
   return reading(db, context, async (tx) => {

@@ -20,7 +20,7 @@ export interface Narrowing {
 }
 
 /** Where a page ended: the last row looked at, by what the order sorts by, and by its number. */
-export interface Place {
+export interface PageEnd {
   key: string;
   number: string;
 }
@@ -73,7 +73,7 @@ const KEYS: Record<
 const INSTANT = /^(-?infinity|\d{4,6}-\d\d-\d\d \d\d:\d\d:\d\d(\.\d{1,6})?\+00)$/;
 
 /** Whether a page of this order could have ended there. */
-export function isPlace(order: RosterOrder, { key, number }: Place): boolean {
+export function isPageEnd(order: RosterOrder, { key, number }: PageEnd): boolean {
   return /^\d{1,18}$/.test(number) && (order === "name" || INSTANT.test(key));
 }
 
@@ -100,7 +100,7 @@ export interface Asked {
   narrowing: Narrowing;
   order: RosterOrder;
   /** Where the page before ended; null: from the beginning. */
-  after: Place | null;
+  after: PageEnd | null;
   most: number;
   /** The instant at which lines must hold. */
   at: string;
@@ -110,7 +110,7 @@ export interface Asked {
 export async function readRoster(
   tx: SchoolTransaction,
   asked: Asked,
-): Promise<{ rows: RosterRow[]; end: Place | null }> {
+): Promise<{ rows: RosterRow[]; end: PageEnd | null }> {
   const { course, narrowing, order, most } = asked;
   const walk = (length: number) => walkAlong(tx, asked, length);
   const find = narrowing.find?.trim() ?? "";
@@ -134,12 +134,12 @@ function needsLooking({ find, standing, cohort, cohorts, upTo }: Narrowing, orde
   return (find ?? "").trim() !== "" || cohorts !== null || upTo !== undefined || narrowed > byIndex;
 }
 
-function fullPage(rows: RosterRow[], most: number): { rows: RosterRow[]; end: Place | null } {
+function fullPage(rows: RosterRow[], most: number): { rows: RosterRow[]; end: PageEnd | null } {
   const page = rows.slice(0, most);
-  return { rows: page, end: rows.length > most ? placeOf(page.at(-1)) : null };
+  return { rows: page, end: rows.length > most ? endOf(page.at(-1)) : null };
 }
 
-const placeOf = (row: RosterRow | undefined): Place | null =>
+const endOf = (row: RosterRow | undefined): PageEnd | null =>
   row ? { key: row.key, number: row.number } : null;
 
 /** What everybody on the page must be. */
@@ -152,7 +152,7 @@ function conditions({ standing, cohort, cohorts, upTo }: Narrowing): RawBuilder<
   `;
 }
 
-function beyond(order: RosterOrder, after: Place | null): RawBuilder<unknown> {
+function beyond(order: RosterOrder, after: PageEnd | null): RawBuilder<unknown> {
   const { key, type, down } = KEYS[order];
   if (!after) return sql``;
   return sql`and (${key}, e.number) ${down ? sql`<` : sql`>`} (${after.key}::${type}, ${after.number}::bigint)`;
@@ -198,7 +198,7 @@ async function walkAlong(
   tx: SchoolTransaction,
   { course, narrowing, order, after, most, at }: Asked,
   walk: number,
-): Promise<{ rows: RosterRow[]; end: Place | null }> {
+): Promise<{ rows: RosterRow[]; end: PageEnd | null }> {
   const { standing, cohort } = narrowing;
   const find = narrowing.find?.trim() ?? "";
   const along =
@@ -239,7 +239,7 @@ async function walkAlong(
   const isOver = Number(first.walked) < walk;
   const last = page.at(-1);
   if (page.length === most)
-    return { rows: page, end: isOver && last?.number === first.lastNumber ? null : placeOf(last) };
+    return { rows: page, end: isOver && last?.number === first.lastNumber ? null : endOf(last) };
   return { rows: page, end: isOver ? null : { key: first.lastKey, number: first.lastNumber } };
 }
 
@@ -293,13 +293,7 @@ export async function countFound(tx: SchoolTransaction, course: string, find: st
 /** Whether somebody's line in a course does not hold at an instant. */
 export async function isSettling(tx: SchoolTransaction, course: string, at: string) {
   const { rows } = await sql<{ settling: boolean }>`
-    select exists (select from enrollment e where e.course_id = ${course} and e.projected_version is null)
-      or exists (select from enrollment e where e.course_id = ${course}
-        and e.projected_sequence is distinct from e.last_sequence)
-      or exists (select from enrollment e where e.course_id = ${course} and e.stale_at <= ${at}::timestamptz)
-      or exists (select from enrollment e where e.course_id = ${course} and e.pinned_version is null
-        and e.projected_version < (select c.current_version from course c where c.id = ${course}))
-      as settling
+    select exists (select from unheld_in(${course}, ${at}::timestamptz, 1)) as settling
   `.execute(tx);
   return rows[0]?.settling ?? false;
 }

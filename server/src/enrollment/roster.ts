@@ -9,23 +9,20 @@ import { notFound } from "../base/problem";
 import { findPublished } from "../courses/service";
 import { versionPlan, versionPlans } from "../courses/versions";
 import type { SchoolTransaction } from "../db/connection";
-import { readCohorts } from "../schedule/cohort-store";
 import { type Heads, readHeads, sum } from "../schedule/headcount-store";
-import { InBulk } from "../schedule/in-bulk";
+import { inBulkFor } from "../schedule/in-bulk";
 import { type Line, lineIn } from "../schedule/line";
 import { readLot } from "../schedule/lot-store";
 import { type Context, isTheirs } from "../school/context";
 import type { Services } from "../school/kit";
-import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
-import { readSchool } from "../school/store";
 import {
   countFound,
   FINDABLE,
-  isPlace,
+  isPageEnd,
   isSettling,
   type Narrowing,
-  type Place,
+  type PageEnd,
   type RosterRow,
   readRoster,
   readRosterRow,
@@ -34,18 +31,18 @@ import {
 type Query = z.infer<typeof rosterQuery>;
 
 /** Where a page ended: its order, and the last row that was looked at. Refused where it is of another order. */
-function readPlace(order: Query["order"], text: string | undefined): Place | null {
+function readEnd(order: Query["order"], text: string | undefined): PageEnd | null {
   if (text === undefined) return null;
   const [, key, number] = readCursor(
     z
       .tuple([z.literal(order), z.string().max(1000), z.string().max(20)])
-      .refine(([, key, number]) => isPlace(order, { key, number })),
+      .refine(([, key, number]) => isPageEnd(order, { key, number })),
     text,
   );
   return { key, number };
 }
 
-const writePlace = (order: Query["order"], { key, number }: Place) =>
+const writeEnd = (order: Query["order"], { key, number }: PageEnd) =>
   writeCursor([order, key, number]);
 
 const narrowingOf = (
@@ -60,7 +57,7 @@ export async function showRoster(
   course: string,
   { order, after, most, ...narrowed }: Query,
 ): Promise<Roster> {
-  const place = readPlace(order, after);
+  const from = readEnd(order, after);
   const at = formatInstant(context.now);
   return reading(db, context, async (tx) => {
     const narrowing = narrowingOf(context, narrowed);
@@ -68,7 +65,7 @@ export async function showRoster(
       course,
       narrowing,
       order,
-      after: place,
+      after: from,
       most,
       at,
     });
@@ -77,7 +74,7 @@ export async function showRoster(
       at,
       // Whose line did not hold may stand otherwise than it said.
       people: people.filter((person) => matches(narrowed, person)),
-      next: end && writePlace(order, end),
+      next: end && writeEnd(order, end),
       settling: await isSettling(tx, course, at),
     };
   });
@@ -167,8 +164,7 @@ async function workedOut(
   if (among.length === 0) return lines;
   const published = await findPublished(tx, school, course);
   if (!published) return lines;
-  const cohorts = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
-  const inBulk = new InBulk(planSchool(await readSchool(tx)), cohorts);
+  const inBulk = await inBulkFor(tx, course);
   const lot = await readLot(tx, course, { after: "", among });
   for (const { versions, rows: alike, people } of inBulk.alike(lot, published.number)) {
     const plans = await versionPlans(tx, school, course, versions);
@@ -226,17 +222,17 @@ export async function nextMatching(
   { upTo, without = [], ...narrowed }: Matching,
   after: string | undefined,
 ): Promise<{ enrollments: string[]; next: string | null }> {
-  const place = readPlace("name", after);
+  const from = readEnd("name", after);
   const at = formatInstant(context.now);
   const narrowing = narrowingOf(context, { ...narrowed } as Query, upTo);
   const { rows, end } = await readRoster(tx, {
     course,
     narrowing,
     order: "name",
-    after: place,
+    after: from,
     most: AT_A_TIME,
     at,
   });
   const enrollments = rows.map(({ id }) => id).filter((id) => !without.includes(id));
-  return { enrollments, next: end && writePlace("name", end) };
+  return { enrollments, next: end && writeEnd("name", end) };
 }

@@ -5,12 +5,9 @@ import { formatInstant, type Instant } from "@dawngate/core/time";
 import { published } from "../courses/service";
 import { versionPlans } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { readCohorts } from "../schedule/cohort-store";
 import { holdTurn, readSeats } from "../schedule/headcount-store";
-import { InBulk } from "../schedule/in-bulk";
+import { inBulkFor } from "../schedule/in-bulk";
 import { LOT, readLot } from "../schedule/lot-store";
-import { planSchool } from "../school/plan";
-import { readSchool } from "../school/store";
 
 /** More people whose line does not hold are not asked about while a request waits on the main thread. */
 export const FEW = 200;
@@ -65,8 +62,7 @@ async function holding(
   const found = new Set<string>();
   if (enrollments.length === 0) return found;
   const { number } = await published(tx, schoolId, courseId);
-  const cohorts = (await readCohorts(tx, courseId)).map(({ cohort }) => cohort);
-  const inBulk = new InBulk(planSchool(await readSchool(tx)), cohorts);
+  const inBulk = await inBulkFor(tx, courseId);
   for (let from = 0; from < enrollments.length; from += LOT) {
     const among = enrollments.slice(from, from + LOT);
     const lot = await readLot(tx, courseId, { after: "", among });

@@ -12,7 +12,7 @@ import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { readCohorts } from "./cohort-store";
-import { InBulk } from "./in-bulk";
+import { inBulkFor } from "./in-bulk";
 import { lotsOf } from "./lot-store";
 
 /** As many instants as a wide picture has room for. */
@@ -61,8 +61,7 @@ export async function everybodyIn(
   now: Instant,
 ): Promise<Everybody> {
   const { number } = await published(tx, school, course);
-  const own = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
-  const inBulk = new InBulk(planSchool(await readSchool(tx)), own);
+  const inBulk = await inBulkFor(tx, course);
   const count = new CrowdCount(now);
   for await (const lot of lotsOf(tx, course)) {
     const theirs = lot.filter(

@@ -13,6 +13,10 @@ import {
 } from "@dawngate/core/schedule/bulk";
 import type { Instant } from "@dawngate/core/time";
 import { versionsOf } from "../courses/versions";
+import type { SchoolTransaction } from "../db/connection";
+import { planSchool } from "../school/plan";
+import { readSchool } from "../school/store";
+import { readCohorts } from "./cohort-store";
 import type { LotRow } from "./lot-store";
 
 /** People of a lot who hold the same versions. */
@@ -72,4 +76,10 @@ export class InBulk {
     });
     return holdTogether(answers, now);
   }
+}
+
+/** The bulk evaluator for a course, its school and its cohorts as they stand in this transaction. */
+export async function inBulkFor(tx: SchoolTransaction, course: string): Promise<InBulk> {
+  const cohorts = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
+  return new InBulk(planSchool(await readSchool(tx)), cohorts);
 }
