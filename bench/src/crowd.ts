@@ -3,7 +3,8 @@
  * by npm run bench:crowd, on the tests' cluster. BENCH_CROWD divides the crowds, for a short run.
  */
 import { randomBytes } from "node:crypto";
-import type { CourseList, Roster } from "@dawngate/contract";
+import type { CourseList } from "@dawngate/contract/courses";
+import type { Roster } from "@dawngate/contract/roster";
 import type { Instant } from "@dawngate/core/time";
 import { openDatabase, type SchoolId } from "@dawngate/server/db/connection";
 import { BACKGROUND } from "@dawngate/server/db/pool";

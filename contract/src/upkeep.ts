@@ -44,28 +44,6 @@ export const deletedSchool = z
   .object({ removedAt: z.string().describe("From then on nothing of it is left.") })
   .meta({ id: "DeletedSchool" });
 
-export const remark = z.object({
-  id: z.string(),
-  item: z.string().nullable().describe("The module or lesson; null: the course."),
-  text: z.string(),
-  author: z.string(),
-  mine: z.boolean(),
-  at: z.string(),
-  settledAt: z.string().nullable(),
-  settledBy: z.string().nullable(),
-});
-export const remarks = z
-  .object({ remarks: z.array(remark).describe("Open ones first; at most 200.") })
-  .meta({ id: "Remarks" });
-export const newRemark = z
-  .strictObject({
-    item: z.string().min(1).max(200).nullable(),
-    text: z.string().trim().min(1, "A remark says something").max(5000, "At most 5,000 characters"),
-  })
-  .meta({ id: "NewRemark" });
-export const remarkChange = z.strictObject({ settled: z.boolean() }).meta({ id: "RemarkChange" });
-
 export type FailedWork = z.infer<typeof failedWork>;
 export type Forgotten = z.infer<typeof forgotten>;
 export type DeletedSchool = z.infer<typeof deletedSchool>;
-export type Remarks = z.infer<typeof remarks>;

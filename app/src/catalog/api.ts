@@ -1,5 +1,5 @@
 /** Questions about public pages. */
-import type { PublicCourse } from "@dawngate/contract";
+import type { PublicCourse } from "@dawngate/contract/catalog";
 import type { InCourse } from "../courses/api";
 import { api, path } from "../store/api";
 

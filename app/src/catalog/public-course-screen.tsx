@@ -1,5 +1,5 @@
 /** A course as everybody may see it: what it is, what is in it, and the ways in, or why there is none now. */
-import type { PublicCourse, WayIn } from "@dawngate/contract";
+import type { PublicCourse, WayIn } from "@dawngate/contract/catalog";
 import { type CourseCard, countWords, linesOf } from "@dawngate/core/courses";
 import { windowInstants } from "@dawngate/core/enrollment";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";

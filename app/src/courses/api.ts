@@ -9,8 +9,8 @@ import type {
   LessonDraft,
   LessonText,
   NewCourse,
-  PublishingWay,
-} from "@dawngate/contract";
+} from "@dawngate/contract/courses";
+import type { PublishingWay } from "@dawngate/contract/review";
 import type { Focus } from "@dawngate/core/courses";
 import { api, given, path } from "../store/api";
 

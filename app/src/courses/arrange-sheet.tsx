@@ -1,5 +1,5 @@
 /** Where a course stands among the others: its group, its place in the list, the archive. */
-import type { CourseChange, CourseSummary } from "@dawngate/contract";
+import type { CourseChange, CourseSummary } from "@dawngate/contract/courses";
 import { useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";

@@ -1,5 +1,5 @@
 /** The sides of a course, for staff: those that the one who looks may see. */
-import type { Permission } from "@dawngate/contract";
+import type { Permission } from "@dawngate/contract/permissions";
 import { useMay } from "../school/may";
 import { Tabs } from "../ui/tabs";
 

@@ -1,5 +1,5 @@
 /** The cover: drawn from the title, or a picture of one's own with the point that stays in sight on every size. */
-import type { Cover as CoverData } from "@dawngate/contract";
+import type { Cover as CoverData } from "@dawngate/contract/courses";
 import { View } from "react-native";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";

@@ -1,5 +1,5 @@
 /** The places in which a cover stands, each of its own proportions. */
-import type { Cover } from "@dawngate/contract";
+import type { Cover } from "@dawngate/contract/courses";
 import { coursePath, type InCourse } from "./api";
 
 /** Width by height. */

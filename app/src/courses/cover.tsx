@@ -1,5 +1,5 @@
 /** The cover of a course: a picture of its own, or one drawn from its title in our style. For the eye only. */
-import type { Cover as CoverData } from "@dawngate/contract";
+import type { Cover as CoverData } from "@dawngate/contract/courses";
 import { View } from "react-native";
 import Svg, { Circle, Line, Path, Rect } from "react-native-svg";
 import { useWide } from "../ui/layout";

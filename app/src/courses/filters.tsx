@@ -1,5 +1,5 @@
 /** Finding a course among many: by its title, by what state it is in; in the groups the school has made. */
-import type { CourseSummary } from "@dawngate/contract";
+import type { CourseSummary } from "@dawngate/contract/courses";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { Choice } from "../ui/choice";

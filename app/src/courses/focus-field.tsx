@@ -1,5 +1,5 @@
 /** The focal point of a cover; without a browser it is seen, not moved. */
-import type { Cover } from "@dawngate/contract";
+import type { Cover } from "@dawngate/contract/courses";
 import type { Focus } from "@dawngate/core/courses";
 
 export interface FocusFieldProps {

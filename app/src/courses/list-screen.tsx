@@ -1,5 +1,6 @@
 /** The school's courses: how large each is, who is in it, and what opens next. */
-import type { CourseSummary, School } from "@dawngate/contract";
+import type { CourseSummary } from "@dawngate/contract/courses";
+import type { School } from "@dawngate/contract/school";
 import { sayInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";

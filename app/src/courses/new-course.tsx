@@ -1,5 +1,6 @@
 /** A course from a working title: blank, of a starting shape whose dates one sees first, or a copy of another. */
-import type { CourseSummary, School, NewCourse as Wanted } from "@dawngate/contract";
+import type { CourseSummary, NewCourse as Wanted } from "@dawngate/contract/courses";
+import type { School } from "@dawngate/contract/school";
 import { SHAPES, type ShapeId } from "@dawngate/core/courses";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useRouter } from "expo-router";

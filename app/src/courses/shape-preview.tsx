@@ -1,5 +1,5 @@
 /** What a starting shape comes to for somebody who enrolls today: its parts with their dates, drawn as they rise. */
-import type { School } from "@dawngate/contract";
+import type { School } from "@dawngate/contract/school";
 import { type ShapeId, shapedCourse } from "@dawngate/core/courses";
 import { sayGate, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";

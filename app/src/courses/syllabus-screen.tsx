@@ -1,5 +1,6 @@
 /** The syllabus: what is published, with the dates of a cohort or of somebody who enrolls on a day, for paper. */
-import type { Course, TimelineAnswer } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { sayWrittenDate, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";

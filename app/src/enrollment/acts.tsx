@@ -1,5 +1,6 @@
 /** What staff can do for one person, at the sheet of an item or of access. */
-import type { Cohort, TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
+import type { Cohort } from "@dawngate/contract/courses";
+import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/schedule";
 import { useState } from "react";
 import { View } from "react-native";
 import { QuietAction } from "../ui/action";

@@ -9,12 +9,10 @@ import type {
   MyLesson,
   NewCohort,
   NewEnrollment,
-  Roster,
-  RosterPerson,
-  RosterTotals,
   Shelf,
   Ticked,
-} from "@dawngate/contract";
+} from "@dawngate/contract/enrollment";
+import type { Roster, RosterPerson, RosterTotals } from "@dawngate/contract/roster";
 import { coursePath, type InCourse } from "../courses/api";
 import { api, given, pages, path } from "../store/api";
 import type { Whom } from "./roster/marks";

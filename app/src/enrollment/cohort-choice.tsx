@@ -1,5 +1,5 @@
 /** One cohort among a course's, or none. */
-import type { Cohort } from "@dawngate/contract";
+import type { Cohort } from "@dawngate/contract/courses";
 import { View } from "react-native";
 import { Choice } from "../ui/choice";
 

@@ -1,5 +1,6 @@
 /** A course's cohorts: window, dates, seats, and what each of them is today, in words. */
-import type { Cohort, NewCohort } from "@dawngate/contract";
+import type { Cohort } from "@dawngate/contract/courses";
+import type { NewCohort } from "@dawngate/contract/enrollment";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";

@@ -1,5 +1,5 @@
 /** A course's outline as the one in it meets it: what is open, why the rest is shut, and where to go on. */
-import type { MyCourse } from "@dawngate/contract";
+import type { MyCourse } from "@dawngate/contract/enrollment";
 import { countWords } from "@dawngate/core/courses";
 import {
   explainOpening,

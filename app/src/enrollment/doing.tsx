@@ -1,5 +1,7 @@
 /** Doing something for one person or several: what else has to be said, what it would do, the reason, and the press. */
-import type { Acted, Cohort, StaffAct } from "@dawngate/contract";
+
+import type { Cohort } from "@dawngate/contract/courses";
+import type { Acted, StaffAct } from "@dawngate/contract/enrollment";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { useRef, useState } from "react";
 import { View } from "react-native";

@@ -1,5 +1,5 @@
 /** What an act would do to people's dates, before it is done. */
-import type { Acted } from "@dawngate/contract";
+import type { Acted } from "@dawngate/contract/enrollment";
 import { View } from "react-native";
 import { Person } from "../review/ripple-view";
 import { sayPerson } from "../review/say-ripple";

@@ -1,5 +1,5 @@
 /** Enrolling somebody by hand. */
-import type { Course } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import type { InCourse } from "../courses/api";

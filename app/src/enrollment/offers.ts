@@ -1,5 +1,5 @@
 /** What staff are offered to do, by the kinds of events it leads to: words and questions are the kinds' own. */
-import type { StaffAct } from "@dawngate/contract";
+import type { StaffAct } from "@dawngate/contract/enrollment";
 import { OFFERED } from "@dawngate/core/enrollment";
 
 /** An act before its reason is given. */

@@ -1,5 +1,6 @@
 /** What is on record about one person, the newest first: who, when, why, and the way to take it back. */
-import type { Cohort, EventRecord } from "@dawngate/contract";
+import type { Cohort } from "@dawngate/contract/courses";
+import type { EventRecord } from "@dawngate/contract/enrollment";
 import { kindOf } from "@dawngate/core/enrollment";
 import { sayOffset, sayWrittenDate, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";

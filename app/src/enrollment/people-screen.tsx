@@ -1,5 +1,6 @@
 /** Who is in a course: found, narrowed and sorted by the server, drawn as far as one looks, acted for together. */
-import type { Course, RosterOrder, RosterPerson } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
+import type { RosterOrder, RosterPerson } from "@dawngate/contract/roster";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { type ReactNode, useCallback, useState } from "react";
 import { View } from "react-native";

@@ -1,5 +1,5 @@
 /** The same for several people at once: chosen from the list, seen before it is done. */
-import type { Course } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
 import { useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../courses/api";

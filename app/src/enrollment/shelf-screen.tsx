@@ -1,5 +1,5 @@
 /** The shelf: what one holds, what is new, what opens next, what ends when. */
-import type { Shelf } from "@dawngate/contract";
+import type { Shelf } from "@dawngate/contract/enrollment";
 import { sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";

@@ -1,15 +1,15 @@
 /** Questions about what a change would do, and about the versions of a course. */
+
+import type { CohortGate, NewCohort } from "@dawngate/contract/enrollment";
 import type {
   BeforeAndAfter,
-  CohortGate,
-  NewCohort,
   PublishingWay,
   RippleAnswer,
   RippleProgress,
-  SchoolChange,
   VersionList,
   VersionPlan,
-} from "@dawngate/contract";
+} from "@dawngate/contract/review";
+import type { SchoolChange } from "@dawngate/contract/school";
 import { coursePath, type InCourse } from "../courses/api";
 import { api, given, pages, path } from "../store/api";
 

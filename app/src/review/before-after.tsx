@@ -1,5 +1,6 @@
 /** One person's dates before and after a change, on the horizon: two lanes a row, for what moves. */
-import type { PersonRipple, TimelineAnswer } from "@dawngate/contract";
+import type { PersonRipple } from "@dawngate/contract/review";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, type Zone, zoneOf } from "@dawngate/core/time";
 import { useState } from "react";

@@ -1,5 +1,5 @@
 /** Before a change is published: what it does to everybody in the course, by name, and for whom it is to hold. */
-import type { PublishingWay } from "@dawngate/contract";
+import type { PublishingWay } from "@dawngate/contract/review";
 import { useState } from "react";
 import { TextInput } from "react-native-paper";
 import { type InCourse, usePublishMutation } from "../courses/api";

@@ -1,5 +1,5 @@
 /** Questions about the remarks on a course, and what changes them. */
-import type { Remarks } from "@dawngate/contract";
+import type { Remarks } from "@dawngate/contract/remarks";
 import { coursePath, type InCourse } from "../courses/api";
 import { api } from "../store/api";
 

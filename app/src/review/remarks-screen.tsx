@@ -1,5 +1,5 @@
 /** Remarks on a course as it is edited: what reviewers and authors say to each other, until it is settled. */
-import type { Remarks } from "@dawngate/contract";
+import type { Remarks } from "@dawngate/contract/remarks";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";

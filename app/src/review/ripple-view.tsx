@@ -1,5 +1,5 @@
 /** What a change does to people: totals first, then those who are touched, by name. */
-import type { PersonRipple } from "@dawngate/contract";
+import type { PersonRipple } from "@dawngate/contract/review";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { ProgressBar } from "react-native-paper";

@@ -1,5 +1,5 @@
 /** What a change does to people, in sentences. */
-import type { PersonRipple, RippleAnswer } from "@dawngate/contract";
+import type { PersonRipple, RippleAnswer } from "@dawngate/contract/review";
 import { listed, quoted, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { DAY, zoneOf } from "@dawngate/core/time";
 

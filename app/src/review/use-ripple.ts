@@ -1,5 +1,5 @@
 /** A ripple as it comes: how far it is while it is worked out, the whole once it is there. */
-import type { RippleAnswer, RippleProgress } from "@dawngate/contract";
+import type { RippleAnswer, RippleProgress } from "@dawngate/contract/review";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { useState } from "react";
 import { type Change, useGetRippleQuery } from "./api";

@@ -1,5 +1,5 @@
 /** Every version of a course: who published it and when, what differs from another, and the way back to it. */
-import type { VersionList } from "@dawngate/contract";
+import type { VersionList } from "@dawngate/contract/review";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";

@@ -1,5 +1,5 @@
 /** The first row of the schedule: access itself, which everything else lies within. */
-import type { TimelineAnswer } from "@dawngate/contract";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Zone, zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";

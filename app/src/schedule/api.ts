@@ -1,5 +1,5 @@
 /** Questions of the schedule: what opens when, for one person, and for everybody. */
-import type { Everybody, TimelineAnswer, TimelineQuery } from "@dawngate/contract";
+import type { Everybody, TimelineAnswer, TimelineQuery } from "@dawngate/contract/schedule";
 import type { InCourse } from "../courses/api";
 import { api, path } from "../store/api";
 

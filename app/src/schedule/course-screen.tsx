@@ -1,5 +1,6 @@
 /** A course's schedule: the outline with the horizon beside it (under each row on a phone), for whoever is asked for. */
-import type { Course, TimelineAnswer } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
 import { Link, useLocalSearchParams } from "expo-router";
 import { useEffect, useRef, useState } from "react";

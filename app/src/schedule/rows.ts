@@ -1,5 +1,6 @@
 /** The rows of the outline and the horizon: access first, then every module with its lessons. */
-import type { Cohort, Course, TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
+import type { Cohort, Course } from "@dawngate/contract/courses";
+import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/schedule";
 import { itemTitles } from "@dawngate/core/plan";
 import { sayGate, sayWaiting, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import type { Zone } from "@dawngate/core/time";

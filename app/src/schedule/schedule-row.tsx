@@ -1,5 +1,5 @@
 /** One row of the schedule: the outline's cell, the bar that rises and sets beside it, and a lane for each compared. */
-import type { TimelineItemAnswer } from "@dawngate/contract";
+import type { TimelineItemAnswer } from "@dawngate/contract/schedule";
 import type { Instant, Zone } from "@dawngate/core/time";
 import { memo } from "react";
 import { View } from "react-native";

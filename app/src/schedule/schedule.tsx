@@ -1,5 +1,6 @@
 /** Outline and horizon together: access, then each module and lesson on a row, every date with its why on a press. */
-import type { Cohort, Course, TimelineAnswer } from "@dawngate/contract";
+import type { Cohort, Course } from "@dawngate/contract/courses";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, type Zone, zoneOf } from "@dawngate/core/time";
 import { useCallback, useMemo, useRef, useState } from "react";

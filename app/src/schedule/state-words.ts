@@ -1,5 +1,5 @@
 /** An item's state in words, and the mark that goes with it. */
-import type { TimelineItemAnswer } from "@dawngate/contract";
+import type { TimelineItemAnswer } from "@dawngate/contract/schedule";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import type { Zone } from "@dawngate/core/time";
 import type { Mark } from "../ui/sun-mark";

@@ -1,5 +1,5 @@
 /** The "as if" of a course's page: read from its address, and written back there. */
-import type { Course } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
 import type { Instant } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { useMemo, useState } from "react";

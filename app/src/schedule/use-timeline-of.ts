@@ -1,5 +1,5 @@
 /** Somebody's dates: never another person's while theirs are on the way, and theirs of a moment ago while the instant moves. */
-import type { TimelineAnswer } from "@dawngate/contract";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { useRef } from "react";
 import type { InCourse } from "../courses/api";

@@ -1,15 +1,16 @@
 /** Questions about a school, its staff and oneself, and what changes them. */
+
+import type { Entered } from "@dawngate/contract/account";
 import type {
   Acceptance,
   CalendarDays,
-  Entered,
   Invitation,
   MailList,
   Me,
   NewSchool,
   School,
   SchoolChange,
-} from "@dawngate/contract";
+} from "@dawngate/contract/school";
 import { api, given, pages, path } from "../store/api";
 
 const auth = (what: string, body: object) => ({ url: `/auth/${what}`, method: "POST", body });

@@ -1,5 +1,5 @@
 /** The school calendar: which days are the weekend, which are closed, by hand or from an iCalendar file. */
-import type { CalendarDays, School } from "@dawngate/contract";
+import type { CalendarDays, School } from "@dawngate/contract/school";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useState } from "react";
 import { View } from "react-native";

@@ -1,5 +1,5 @@
 /** Coming in by a link in the mail: on a press, so that a program that follows links in mails uses none of them up. */
-import type { Entered } from "@dawngate/contract";
+import type { Entered } from "@dawngate/contract/account";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { useForm } from "react-hook-form";

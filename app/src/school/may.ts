@@ -1,5 +1,5 @@
 /** What the one who looks may do in a school: asked of the server, never worked out here. */
-import type { Permission } from "@dawngate/contract";
+import type { Permission } from "@dawngate/contract/permissions";
 import { useGetSchoolQuery } from "./api";
 
 /** Answers whether they have a permission; nothing, until the school is there. */

@@ -1,5 +1,7 @@
 /** One member of staff: another role, an author's courses, the school offered to them, off the staff. */
-import type { Members, StaffRole } from "@dawngate/contract";
+
+import type { StaffRole } from "@dawngate/contract/permissions";
+import type { Members } from "@dawngate/contract/staff";
 import { useState } from "react";
 import { View } from "react-native";
 import { useGetCoursesQuery } from "../courses/api";

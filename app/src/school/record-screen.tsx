@@ -1,5 +1,10 @@
 /** The record of changes: who changed what, when, from what to what; filtered, page by page, taken out, checked. */
-import { type Changes, type ChangesQuery, RECORDED, type RecordedThing } from "@dawngate/contract";
+import {
+  type Changes,
+  type ChangesQuery,
+  RECORDED,
+  type RecordedThing,
+} from "@dawngate/contract/record";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";

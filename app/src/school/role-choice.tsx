@@ -1,5 +1,5 @@
 /** Which role somebody has on the staff, with what it lets them do. The owner's is handed over, never chosen. */
-import { ROLE_WORDS, STAFF_ROLES, type StaffRole } from "@dawngate/contract";
+import { ROLE_WORDS, STAFF_ROLES, type StaffRole } from "@dawngate/contract/permissions";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { Text } from "../ui/text";

@@ -1,5 +1,5 @@
 /** What a change did, from what to what, in lines one can read. */
-import type { ChangeRow } from "@dawngate/contract";
+import type { ChangeRow } from "@dawngate/contract/record";
 
 /** More lines than this are not read. */
 const LINES = 8;

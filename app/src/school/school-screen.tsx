@@ -1,5 +1,5 @@
 /** The school's settings, kept as one leaves each field; a checklist of what is missing. */
-import type { School, SchoolChange } from "@dawngate/contract";
+import type { School, SchoolChange } from "@dawngate/contract/school";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";

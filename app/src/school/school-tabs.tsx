@@ -1,5 +1,5 @@
 /** The sides of a school, for those who may see them. */
-import type { Permission } from "@dawngate/contract";
+import type { Permission } from "@dawngate/contract/permissions";
 import { Tabs } from "../ui/tabs";
 import { useMay } from "./may";
 

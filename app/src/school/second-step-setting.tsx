@@ -1,5 +1,5 @@
 /** Setting up the second step: a secret for an authenticator application, recovery codes, and a first code. */
-import type { Security } from "@dawngate/contract";
+import type { Security } from "@dawngate/contract/account";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";

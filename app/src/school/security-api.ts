@@ -1,5 +1,5 @@
 /** Questions about how one signs in and where, and what changes that. */
-import type { Security } from "@dawngate/contract";
+import type { Security } from "@dawngate/contract/account";
 import { api, path } from "../store/api";
 
 const auth = (what: string, body: object) => ({ url: `/auth/${what}`, method: "POST", body });

@@ -1,5 +1,5 @@
 /** How one signs in, and where one is signed in: password, second step, passkeys, sessions, another account. */
-import type { Security } from "@dawngate/contract";
+import type { Security } from "@dawngate/contract/account";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";

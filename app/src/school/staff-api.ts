@@ -1,15 +1,9 @@
 /** Questions about a school's staff, its record of changes and work that failed, and what changes them. */
-import type {
-  Changes,
-  ChangesQuery,
-  DeletedSchool,
-  FailedWork,
-  Forgotten,
-  MemberChange,
-  Members,
-  RecordState,
-  StaffRole,
-} from "@dawngate/contract";
+
+import type { StaffRole } from "@dawngate/contract/permissions";
+import type { Changes, ChangesQuery, RecordState } from "@dawngate/contract/record";
+import type { MemberChange, Members } from "@dawngate/contract/staff";
+import type { DeletedSchool, FailedWork, Forgotten } from "@dawngate/contract/upkeep";
 import { api, path } from "../store/api";
 
 interface InSchool {

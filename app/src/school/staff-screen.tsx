@@ -1,5 +1,7 @@
 /** Who works here and may do what: inviting, changing, removing, handing the school over. */
-import type { Members, StaffRole } from "@dawngate/contract";
+
+import type { StaffRole } from "@dawngate/contract/permissions";
+import type { Members } from "@dawngate/contract/staff";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { useForm } from "react-hook-form";

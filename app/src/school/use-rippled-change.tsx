@@ -1,5 +1,5 @@
 /** A change of the school that moves people's dates: looked at first, then kept or left. */
-import type { SchoolChange } from "@dawngate/contract";
+import type { SchoolChange } from "@dawngate/contract/school";
 import { type ReactNode, useState } from "react";
 import { ChangeSheet } from "../review/change-sheet";
 import { useChangeSchoolMutation } from "./api";

@@ -1,5 +1,5 @@
 /** Who may do what: the one table that the server goes by, as people read it. */
-import { PERMISSIONS, ROLE_WORDS, STAFF_ROLES } from "@dawngate/contract";
+import { PERMISSIONS, ROLE_WORDS, STAFF_ROLES } from "@dawngate/contract/permissions";
 import { View } from "react-native";
 import { useWide } from "../ui/layout";
 import { Section } from "../ui/section";

@@ -1,5 +1,5 @@
 /** Reading from the server. Each room adds its own questions. */
-import type { Problem } from "@dawngate/contract";
+import type { Problem } from "@dawngate/contract/problem";
 import { createApi, fetchBaseQuery, retry } from "@reduxjs/toolkit/query/react";
 
 const fromServer = fetchBaseQuery({ baseUrl: "/api" });

@@ -1,4 +1,4 @@
-import type { CourseSummary } from "@dawngate/contract";
+import type { CourseSummary } from "@dawngate/contract/courses";
 import { grouped, isFound, SHOWN } from "../../src/courses/filters";
 
 const course = (id: string, more: Partial<CourseSummary> = {}): CourseSummary => ({

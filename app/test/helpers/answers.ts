@@ -1,5 +1,6 @@
 /** A course and its timelines as the server would answer them: by the real evaluator, from a small plan. */
-import type { Course, TimelineAnswer } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { type Plan, parsePlan } from "@dawngate/core/plan";
 import { timelines, writeExplainedTimeline } from "@dawngate/core/schedule";
 import { formatInstant, parseInstant } from "@dawngate/core/time";

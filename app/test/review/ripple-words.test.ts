@@ -1,4 +1,4 @@
-import type { PersonRipple } from "@dawngate/contract";
+import type { PersonRipple } from "@dawngate/contract/review";
 import { sayGroups, sayPerson, sayTotals } from "../../src/review/say-ripple";
 
 const none = {

@@ -1,4 +1,5 @@
-import type { Cohort, Shelf } from "@dawngate/contract";
+import type { Cohort } from "@dawngate/contract/courses";
+import type { Shelf } from "@dawngate/contract/enrollment";
 import { sayLength } from "../../src/courses/length";
 import { sayCohort } from "../../src/enrollment/cohorts-screen";
 import { sayHeld } from "../../src/enrollment/shelf-screen";

@@ -1,5 +1,5 @@
 /** What a change did, in lines one can read. */
-import type { ChangeRow } from "@dawngate/contract";
+import type { ChangeRow } from "@dawngate/contract/record";
 import { sayDifference } from "../../src/school/say-difference";
 
 const change = (row: Partial<ChangeRow>): ChangeRow => ({

@@ -1,5 +1,5 @@
 /** A running course is changed: who is hit is seen by name before it is saved, kept in three ways, and taken back. */
-import type { TimelineAnswer } from "@dawngate/contract";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import type { Page } from "@playwright/test";
 import { accessibilityFaults, ask, expect, test } from "../helpers";
 

@@ -1,5 +1,5 @@
 /** Everybody in a course at once, counted beside the page. */
-import type { Course } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
 import { accessibilityFaults, ask, expect, test } from "../helpers";
 
 test("how many have what open is counted, follows the instant, and says when it opens", async ({

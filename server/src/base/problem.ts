@@ -1,5 +1,5 @@
 /** What the server says when it says no (RFC 9457), and the errors that stand for it inside. */
-import type { Problem } from "@dawngate/contract";
+import type { Problem } from "@dawngate/contract/problem";
 import type { Context } from "hono";
 import { databaseState } from "../db/pool";
 

@@ -1,5 +1,5 @@
 /** HTTP of public pages. */
-import { publicCourse } from "@dawngate/contract";
+import { publicCourse } from "@dawngate/contract/catalog";
 import { createRoute } from "@hono/zod-openapi";
 import { answers, inCourse, limited, needs, router, type Services } from "../school/kit";
 import { showPublicCourse } from "./service";

@@ -1,5 +1,5 @@
 /** Public pages: a course as everybody may see it, with the ways into it for the one who asks. */
-import type { PublicCourse, WayIn } from "@dawngate/contract";
+import type { PublicCourse, WayIn } from "@dawngate/contract/catalog";
 import { wordsOf } from "@dawngate/core/courses";
 import { enrollingFaults, windowState } from "@dawngate/core/enrollment";
 import { type Instant, zoneOf } from "@dawngate/core/time";

@@ -1,5 +1,5 @@
 /** What a public page is made from, in one question. */
-import type { Cover } from "@dawngate/contract";
+import type { Cover } from "@dawngate/contract/courses";
 import type { CourseCard, OwnWords } from "@dawngate/core/courses";
 import { cohortSchema } from "@dawngate/core/plan";
 import { sql } from "kysely";

@@ -1,6 +1,6 @@
 /** Drafts changed by operations, and lesson texts with revisions. */
 import { isDeepStrictEqual } from "node:util";
-import type { Draft, DraftTexts, Edit, Edited, LessonDraft } from "@dawngate/contract";
+import type { Draft, DraftTexts, Edit, Edited, LessonDraft } from "@dawngate/contract/courses";
 import { applyOperation, type Operation, operationsTo } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { conflict, notFound, refusal } from "../base/problem";

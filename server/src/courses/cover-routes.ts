@@ -1,5 +1,5 @@
 /** HTTP of covers. */
-import { cover, focus, maybeCover } from "@dawngate/contract";
+import { cover, focus, maybeCover } from "@dawngate/contract/courses";
 import { COVER_TYPES } from "@dawngate/core/courses";
 import { createRoute, z } from "@hono/zod-openapi";
 import {

@@ -1,5 +1,5 @@
 /** Covers that were uploaded, in the database. */
-import type { Cover } from "@dawngate/contract";
+import type { Cover } from "@dawngate/contract/courses";
 import type { CoverType, Focus } from "@dawngate/core/courses";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 

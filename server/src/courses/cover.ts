@@ -1,6 +1,6 @@
 /** A course's cover as it is uploaded, looked at, and taken away again. */
 import { createHash } from "node:crypto";
-import type { Cover } from "@dawngate/contract";
+import type { Cover } from "@dawngate/contract/courses";
 import { COVER_MOST, COVER_TYPES, type Focus, pictureFault } from "@dawngate/core/courses";
 import { notFound, refusal } from "../base/problem";
 import type { Database } from "../db/connection";

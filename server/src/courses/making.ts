@@ -1,6 +1,6 @@
 /** New courses, and where each stands among the others. */
 import { randomBytes } from "node:crypto";
-import type { CourseChange, NewCourse } from "@dawngate/contract";
+import type { CourseChange, NewCourse } from "@dawngate/contract/courses";
 import { shapedCourse } from "@dawngate/core/courses";
 import { courseSchema, firstDateOf, shiftCourse } from "@dawngate/core/plan";
 import { formatDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";

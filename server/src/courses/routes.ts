@@ -12,7 +12,7 @@ import {
   lessonText,
   newCourse,
   sharing,
-} from "@dawngate/contract";
+} from "@dawngate/contract/courses";
 import { createRoute, z } from "@hono/zod-openapi";
 import { streamSSE } from "hono/streaming";
 import type { Changes } from "../jobs/changes";

@@ -1,5 +1,5 @@
 /** A course as it is published, and what stands in a lesson. */
-import type { LessonText } from "@dawngate/contract";
+import type { LessonText } from "@dawngate/contract/courses";
 import { notFound } from "../base/problem";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";

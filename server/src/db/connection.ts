@@ -1,5 +1,5 @@
 /** The database as the rest of the server sees it: only ever through one school at a time. */
-import type { Role, StaffRole } from "@dawngate/contract";
+import type { Role, StaffRole } from "@dawngate/contract/permissions";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { Kysely, PostgresDialect, sql, type Transaction } from "kysely";
 import pg from "pg";

@@ -1,6 +1,7 @@
 /** The tables, as Kysely sees them. Dates are `YYYY-MM-DD`, instants ISO 8601 in UTC: the driver is told so. */
 
-import type { RippleAnswer, StaffRole } from "@dawngate/contract";
+import type { StaffRole } from "@dawngate/contract/permissions";
+import type { RippleAnswer } from "@dawngate/contract/review";
 import type { CourseCard, CoverType, Operation, OwnWords } from "@dawngate/core/courses";
 import type { Standing } from "@dawngate/core/enrollment";
 import type { PlanCohort, PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";

@@ -1,5 +1,6 @@
 /** What staff do for one person or for several: looked at first, then done, each with a reason on the record. */
-import type { Acted, ActRequest, PersonRipple, StaffAct } from "@dawngate/contract";
+import type { Acted, ActRequest, StaffAct } from "@dawngate/contract/enrollment";
+import type { PersonRipple } from "@dawngate/contract/review";
 import { kindOf } from "@dawngate/core/enrollment";
 import { itemTitles } from "@dawngate/core/plan";
 import { compare, isTouched } from "@dawngate/core/review";

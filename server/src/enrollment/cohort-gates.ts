@@ -1,5 +1,5 @@
 /** A cohort's own gates. */
-import type { CohortGate } from "@dawngate/contract";
+import type { CohortGate } from "@dawngate/contract/enrollment";
 import type { PlanCohort } from "@dawngate/core/plan";
 
 /** Its gates with the one for an item put in, or taken away, so that the course's own holds again. */

@@ -1,5 +1,5 @@
 /** Courses with those who are in them: the list of all, and one as it is published. */
-import type { Course, CourseList, courseListQuery } from "@dawngate/contract";
+import type { Course, CourseList, courseListQuery } from "@dawngate/contract/courses";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";

@@ -1,6 +1,6 @@
 /** Getting in: the ways into a course, by oneself or by the hand of staff; seats are given out one at a time. */
 import { randomUUID } from "node:crypto";
-import type { EnrollRequest, NewEnrollment } from "@dawngate/contract";
+import type { EnrollRequest, NewEnrollment } from "@dawngate/contract/enrollment";
 import { type EnrollingFault, enrollingFaults } from "@dawngate/core/enrollment";
 import { enrollmentSchema, type PlanCourse } from "@dawngate/core/plan";
 import {

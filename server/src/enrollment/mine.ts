@@ -1,5 +1,5 @@
 /** The enrollee's side: the shelf, the course as it stands for them, and the door of each lesson. */
-import type { MyCourse, MyLesson, Ticked } from "@dawngate/contract";
+import type { MyCourse, MyLesson, Ticked } from "@dawngate/contract/enrollment";
 import { wordsOf } from "@dawngate/core/courses";
 import { type Timeline, writeExplainedTimeline, writeSteps } from "@dawngate/core/schedule";
 import { explainOpening } from "@dawngate/core/schedule/words";

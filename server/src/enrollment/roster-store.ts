@@ -2,7 +2,7 @@
  * The roster in the database: a page of a course's people by one of its orders. What a page costs does not depend on
  * how many people there are: it walks along an index, so far at the most, and goes on from there the next time.
  */
-import type { RosterOrder } from "@dawngate/contract";
+import type { RosterOrder } from "@dawngate/contract/roster";
 import type { Standing } from "@dawngate/core/enrollment";
 import { type RawBuilder, sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";

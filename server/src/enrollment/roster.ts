@@ -1,5 +1,11 @@
 /** The roster: a course's people by the lines that are kept; of a page those whose line does not hold are asked about. */
-import type { Matching, Roster, RosterPerson, RosterTotals, rosterQuery } from "@dawngate/contract";
+import type {
+  Matching,
+  Roster,
+  RosterPerson,
+  RosterTotals,
+  rosterQuery,
+} from "@dawngate/contract/roster";
 import type { Standing } from "@dawngate/core/enrollment";
 import { itemTitles } from "@dawngate/core/plan";
 import { formatInstant } from "@dawngate/core/time";

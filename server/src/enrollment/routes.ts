@@ -1,12 +1,15 @@
 /** HTTP of enrolling: cohorts, the ways in, what staff do, and the enrollee's side. */
+
 import {
-  acted,
-  actRequest,
-  cohortGate,
   courseList,
   courseListQuery,
   course as courseSchema,
   created,
+} from "@dawngate/contract/courses";
+import {
+  acted,
+  actRequest,
+  cohortGate,
   enrolled,
   enrollRequest,
   myCourse,
@@ -15,16 +18,18 @@ import {
   newEnrollment,
   record,
   recordQuery,
+  shelf,
+  tick,
+  ticked,
+  whyMail,
+} from "@dawngate/contract/enrollment";
+import {
   roster,
   rosterPerson,
   rosterQuery,
   rosterTotals,
   rosterTotalsQuery,
-  shelf,
-  tick,
-  ticked,
-  whyMail,
-} from "@dawngate/contract";
+} from "@dawngate/contract/roster";
 import { planFields } from "@dawngate/core/plan";
 import { createRoute } from "@hono/zod-openapi";
 import { refusal } from "../base/problem";

@@ -1,6 +1,6 @@
 /** Cohorts, and what staff do for one person, each with a reason that stays on the record. */
 import { randomBytes } from "node:crypto";
-import type { CohortGate, EventRecord, NewCohort } from "@dawngate/contract";
+import type { CohortGate, EventRecord, NewCohort } from "@dawngate/contract/enrollment";
 import { circularItems } from "@dawngate/core/courses";
 import { notFound, refusal } from "../base/problem";
 import { readCourseRow, readDraft } from "../courses/store";

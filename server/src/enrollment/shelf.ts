@@ -1,5 +1,5 @@
 /** The shelf: what one holds, by the lines that are kept; who has none that holds is worked out. */
-import type { Shelf } from "@dawngate/contract";
+import type { Shelf } from "@dawngate/contract/enrollment";
 import type { Standing } from "@dawngate/core/enrollment";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";

@@ -2,7 +2,7 @@
  * What would take an event back: an opposite event, for nothing on the record is overwritten. An end of access is put
  * back by the act that restores it exactly, which is tried before it is offered.
  */
-import type { StaffAct } from "@dawngate/contract";
+import type { StaffAct } from "@dawngate/contract/enrollment";
 import { kindOf } from "@dawngate/core/enrollment";
 import {
   formatDate,

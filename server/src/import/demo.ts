@@ -1,7 +1,8 @@
 /** The demo school, read from its folder, moved to today, and let in through the import's door. */
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { type ImportRequest, staffRole } from "@dawngate/contract";
+import type { ImportRequest } from "@dawngate/contract/import";
+import { staffRole } from "@dawngate/contract/permissions";
 import { parsePlanText, shiftPlan } from "@dawngate/core/plan";
 import { type Instant, type LocalDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import { z } from "zod";

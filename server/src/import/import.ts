@@ -1,5 +1,5 @@
 /** A school from a plan file: the one door through which the demo and a user's own plan come in. */
-import { type ImportRequest, importExtras } from "@dawngate/contract";
+import { type ImportRequest, importExtras } from "@dawngate/contract/import";
 import { type Fault, formatPath, type Plan, parsePlan } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import { ProblemError } from "../base/problem";

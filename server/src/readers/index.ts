@@ -4,7 +4,7 @@
  */
 
 import { Worker } from "node:worker_threads";
-import type { CalendarDays } from "@dawngate/contract";
+import type { CalendarDays } from "@dawngate/contract/school";
 import type { LocalDate } from "@dawngate/core/time";
 import { ProblemError, refusal } from "../base/problem";
 import { calendar } from "./kinds/calendar";

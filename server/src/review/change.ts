@@ -1,12 +1,8 @@
 /** The changes whose ripple can be looked at: publishing, a cohort's dates and gates, the school's calendar and zone. */
-import type {
-  BeforeAndAfter,
-  CohortGate,
-  NewCohort,
-  PublishingWay,
-  RippleAnswer,
-  SchoolChange,
-} from "@dawngate/contract";
+
+import type { CohortGate, NewCohort } from "@dawngate/contract/enrollment";
+import type { BeforeAndAfter, PublishingWay, RippleAnswer } from "@dawngate/contract/review";
+import type { SchoolChange } from "@dawngate/contract/school";
 import { cohortSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import { notFound } from "../base/problem";

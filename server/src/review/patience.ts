@@ -3,7 +3,7 @@
  * when they come back, on whichever server. It is worked out in a thread; how far it has come stands in the database; a
  * server that ends in the middle is missed after some seconds, and the next question begins anew.
  */
-import type { RippleAnswer, RippleProgress } from "@dawngate/contract";
+import type { RippleAnswer, RippleProgress } from "@dawngate/contract/review";
 import { ProblemError } from "../base/problem";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";

@@ -1,5 +1,5 @@
 /** Remarks: what reviewers and authors say to each other about a course as it is edited. */
-import type { Remarks } from "@dawngate/contract";
+import type { Remarks } from "@dawngate/contract/remarks";
 import { findPlace } from "@dawngate/core/courses";
 import { formatInstant } from "@dawngate/core/time";
 import { notFound } from "../base/problem";

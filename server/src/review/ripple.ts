@@ -1,5 +1,5 @@
 /** What a change does to everybody in a course, lot by lot through the bulk evaluator, before anything is saved. */
-import type { PersonRipple, PublishingWay, RippleAnswer } from "@dawngate/contract";
+import type { PersonRipple, PublishingWay, RippleAnswer } from "@dawngate/contract/review";
 import { itemTitles, type PlanCohort, type PlanCourse, type PlanSchool } from "@dawngate/core/plan";
 import { compareAll, type PersonRipple as Found, RippleTally } from "@dawngate/core/review";
 import { formatInstant, type Instant } from "@dawngate/core/time";

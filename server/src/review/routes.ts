@@ -1,23 +1,21 @@
 /** HTTP of publishing: what a change would do, publishing it, and the versions there are. */
+
+import { publication } from "@dawngate/contract/courses";
+import { cohortGate, newCohort } from "@dawngate/contract/enrollment";
+import { newRemark, remarkChange, remarks } from "@dawngate/contract/remarks";
 import {
   beforeAndAfter,
-  cohortGate,
-  newCohort,
-  newRemark,
-  publication,
   publishing,
   type RippleAnswer,
   type RippleProgress,
-  remarkChange,
-  remarks,
   rippleAnswer,
   rippleProgress,
   rippleQuestion,
-  schoolChange,
   versionList,
   versionListQuery,
   versionPlan,
-} from "@dawngate/contract";
+} from "@dawngate/contract/review";
+import { schoolChange } from "@dawngate/contract/school";
 import { planFields } from "@dawngate/core/plan";
 import { createRoute, z } from "@hono/zod-openapi";
 import { existing } from "../courses/authoring";

@@ -1,6 +1,6 @@
 /** Publishing: a draft is frozen into a version, once it is a plan that can be answered. */
 import { isDeepStrictEqual } from "node:util";
-import type { PublishingWay, VersionList, VersionPlan } from "@dawngate/contract";
+import type { PublishingWay, VersionList, VersionPlan } from "@dawngate/contract/review";
 import { circularItems } from "@dawngate/core/courses";
 import { parsePlan } from "@dawngate/core/plan";
 import { findSnags } from "@dawngate/core/review";

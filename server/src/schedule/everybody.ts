@@ -1,5 +1,5 @@
 /** Everybody in a course as one picture: counted in a thread, and kept while counting takes long. */
-import type { Everybody } from "@dawngate/contract";
+import type { Everybody } from "@dawngate/contract/schedule";
 import { CrowdCount } from "@dawngate/core/schedule/bulk";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { LRUCache } from "lru-cache";

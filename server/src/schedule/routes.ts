@@ -1,5 +1,5 @@
 /** HTTP of the schedule. */
-import { everybody, timeline, timelineQuery } from "@dawngate/contract";
+import { everybody, timeline, timelineQuery } from "@dawngate/contract/schedule";
 import { createRoute } from "@hono/zod-openapi";
 import { answers, inCourse, needs, router, type Services } from "../school/kit";
 import { showEverybody } from "./everybody";

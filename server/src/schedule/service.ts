@@ -1,5 +1,5 @@
 /** One person's timeline in a course, real or imagined, at an instant. */
-import type { TimelineAnswer, TimelineQuery } from "@dawngate/contract";
+import type { TimelineAnswer, TimelineQuery } from "@dawngate/contract/schedule";
 import { enrollmentSchema, type PlanEnrollment } from "@dawngate/core/plan";
 import { writeExplainedTimeline } from "@dawngate/core/schedule";
 import {

@@ -5,7 +5,7 @@
  */
 import { createHash } from "node:crypto";
 import { passkey } from "@better-auth/passkey";
-import { SIGN_IN_ROUTES, type SignInRoute } from "@dawngate/contract";
+import { SIGN_IN_ROUTES, type SignInRoute } from "@dawngate/contract/account";
 import { formatPath } from "@dawngate/core/plan";
 import { APIError, betterAuth } from "better-auth";
 import { magicLink, twoFactor } from "better-auth/plugins";

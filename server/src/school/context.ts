@@ -1,5 +1,5 @@
 /** The one context of a request: who asks, in which school, as what, at which instant, and what they may reach. */
-import { type Permission, permissionsOf, type Role } from "@dawngate/contract";
+import { type Permission, permissionsOf, type Role } from "@dawngate/contract/permissions";
 import type { Instant } from "@dawngate/core/time";
 import { notFound } from "../base/problem";
 import type { ActorRow, Database, Scope } from "../db/connection";

@@ -1,5 +1,5 @@
 /** Work that was tried in vain, as owners see it, and have it tried again. */
-import type { FailedWork } from "@dawngate/contract";
+import type { FailedWork } from "@dawngate/contract/upkeep";
 import { notFound } from "../base/problem";
 import type { Database } from "../db/connection";
 import { aboutJob } from "../jobs/kinds";

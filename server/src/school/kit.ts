@@ -1,5 +1,6 @@
 /** What every room's routes are made of: who may, what comes in, what goes out. */
-import { isForAnybody, type Permission, problem, rolesWith } from "@dawngate/contract";
+import { isForAnybody, type Permission, rolesWith } from "@dawngate/contract/permissions";
+import { problem } from "@dawngate/contract/problem";
 import { formatPath, planFields } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import { OpenAPIHono, z } from "@hono/zod-openapi";

@@ -1,5 +1,5 @@
 /** Going: what a person and a school can take with them, somebody forgotten, a school deleted after a wait. */
-import type { DeletedSchool, Forgotten } from "@dawngate/contract";
+import type { DeletedSchool, Forgotten } from "@dawngate/contract/upkeep";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import { conflict, notFound, refusal } from "../base/problem";
 import type { Database, SchoolId } from "../db/connection";

@@ -1,5 +1,6 @@
 /** HTTP of oneself: who is signed in, how, where; one's data; two accounts made one. */
-import { joinAcceptance, joinRequest, me, newPassword, security } from "@dawngate/contract";
+import { joinAcceptance, joinRequest, newPassword, security } from "@dawngate/contract/account";
+import { me } from "@dawngate/contract/school";
 import { createRoute, z } from "@hono/zod-openapi";
 import { conflict, notFound } from "../base/problem";
 import { askToJoin, join } from "./joining";

@@ -1,5 +1,7 @@
 /** Oneself: who is signed in, in which schools, how, and where. */
-import type { Me, Security } from "@dawngate/contract";
+
+import type { Security } from "@dawngate/contract/account";
+import type { Me } from "@dawngate/contract/school";
 import type { Account } from "./auth";
 import type { Services, SignedIn } from "./kit";
 import { readSchool } from "./store";

@@ -1,5 +1,5 @@
 /** The record of changes, as it is read. */
-import type { ChangesQuery } from "@dawngate/contract";
+import type { ChangesQuery } from "@dawngate/contract/record";
 import { type RawBuilder, sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
 

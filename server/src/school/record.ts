@@ -1,5 +1,10 @@
 /** The record of changes: read page by page, taken out as CSV (RFC 4180), and checked for what is missing. */
-import { type Changes, type ChangesQuery, RECORDED, type RecordState } from "@dawngate/contract";
+import {
+  type Changes,
+  type ChangesQuery,
+  RECORDED,
+  type RecordState,
+} from "@dawngate/contract/record";
 import { addDays, formatInstant, parseDate, startOfDay, zoneOf } from "@dawngate/core/time";
 import type { Database, SchoolTransaction } from "../db/connection";
 import type { Context } from "./context";

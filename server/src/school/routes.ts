@@ -1,8 +1,9 @@
 /** HTTP of schools: their settings, their calendar, and where one begins. */
+
+import { created } from "@dawngate/contract/courses";
 import {
   acceptance,
   calendarDays,
-  created,
   invitation,
   mailList,
   mailListQuery,
@@ -10,7 +11,7 @@ import {
   school,
   schoolChange,
   start,
-} from "@dawngate/contract";
+} from "@dawngate/contract/school";
 import { createRoute, z } from "@hono/zod-openapi";
 import { decode } from "../base/bodies";
 import { notFound } from "../base/problem";

@@ -1,5 +1,6 @@
 /** The school: what may be seen of it, and its settings. */
-import { isForAnybody, type NewSchool, type School, type SchoolChange } from "@dawngate/contract";
+import { isForAnybody } from "@dawngate/contract/permissions";
+import type { NewSchool, School, SchoolChange } from "@dawngate/contract/school";
 import { type LocalDate, localDateAt, zoneOf } from "@dawngate/core/time";
 import { conflict } from "../base/problem";
 import type { Database, SchoolTransaction } from "../db/connection";

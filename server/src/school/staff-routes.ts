@@ -1,20 +1,20 @@
 /** HTTP of a school's staff, of the record of changes, of work that failed, and of going. */
+import { changes, changesQuery, recordState } from "@dawngate/contract/record";
 import {
-  changes,
-  changesQuery,
-  deletedSchool,
-  failedWork,
-  forgetting,
-  forgotten,
   handover,
   handoverAnswer,
   instructorCohorts,
   invite as inviteBody,
   memberChange,
   members,
-  recordState,
+} from "@dawngate/contract/staff";
+import {
+  deletedSchool,
+  failedWork,
+  forgetting,
+  forgotten,
   schoolDeletion,
-} from "@dawngate/contract";
+} from "@dawngate/contract/upkeep";
 import { planFields } from "@dawngate/core/plan";
 import { createRoute, z } from "@hono/zod-openapi";
 import { retryWork, showFailedWork } from "./failed-work";

@@ -1,5 +1,5 @@
 /** A school's staff, invitations and the handing over of it, in the database. */
-import type { StaffRole } from "@dawngate/contract";
+import type { StaffRole } from "@dawngate/contract/permissions";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 

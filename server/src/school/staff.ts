@@ -1,6 +1,8 @@
 /** The school's staff: inviting, changing and removing them, handing the school over. */
 import { createHash, randomBytes } from "node:crypto";
-import type { Acceptance, Invitation, MemberChange, Members, StaffRole } from "@dawngate/contract";
+import type { StaffRole } from "@dawngate/contract/permissions";
+import type { Acceptance, Invitation } from "@dawngate/contract/school";
+import type { MemberChange, Members } from "@dawngate/contract/staff";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import { conflict, notFound, ProblemError } from "../base/problem";
 import type { Database, SchoolTransaction } from "../db/connection";

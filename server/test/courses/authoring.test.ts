@@ -1,4 +1,5 @@
-import type { Draft, Edited, LessonDraft, Problem } from "@dawngate/contract";
+import type { Draft, Edited, LessonDraft } from "@dawngate/contract/courses";
+import type { Problem } from "@dawngate/contract/problem";
 import { applyOperation, type Operation } from "@dawngate/core/courses";
 import type { SchoolId } from "../../src/db/connection";
 import { importSchool } from "../../src/import/import";

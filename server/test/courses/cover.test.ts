@@ -1,5 +1,7 @@
 import { crc32 } from "node:zlib";
-import type { Cover, Problem, PublicCourse } from "@dawngate/contract";
+import type { PublicCourse } from "@dawngate/contract/catalog";
+import type { Cover } from "@dawngate/contract/courses";
+import type { Problem } from "@dawngate/contract/problem";
 import { importSchool } from "../../src/import/import";
 import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "../helpers/app";

@@ -1,4 +1,6 @@
-import type { CourseList, Draft, Problem, PublicCourse } from "@dawngate/contract";
+import type { PublicCourse } from "@dawngate/contract/catalog";
+import type { CourseList, Draft } from "@dawngate/contract/courses";
+import type { Problem } from "@dawngate/contract/problem";
 import type { Operation } from "@dawngate/core/courses";
 import type { SchoolId } from "../../src/db/connection";
 import { importSchool } from "../../src/import/import";

@@ -1,5 +1,8 @@
 /** Lists that come page by page: each page goes on where the one before ended, and a made-up end is refused. */
-import type { CourseList, EventRecord, Problem, VersionList } from "@dawngate/contract";
+import type { CourseList } from "@dawngate/contract/courses";
+import type { EventRecord } from "@dawngate/contract/enrollment";
+import type { Problem } from "@dawngate/contract/problem";
+import type { VersionList } from "@dawngate/contract/review";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 

@@ -1,5 +1,6 @@
 /** Faults of the data that were found by reading: texts of versions, caches over what is not committed, pauses. */
-import type { Draft, MyLesson } from "@dawngate/contract";
+import type { Draft } from "@dawngate/contract/courses";
+import type { MyLesson } from "@dawngate/contract/enrollment";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import pg from "pg";
 import { readDocument, versionPlan } from "../../src/courses/versions";

@@ -1,5 +1,8 @@
 /** What staff do for one person or several: seen before it is done, on the record after, taken back by its opposite. */
-import type { Acted, EventRecord, Problem, Roster, TimelineAnswer } from "@dawngate/contract";
+import type { Acted, EventRecord } from "@dawngate/contract/enrollment";
+import type { Problem } from "@dawngate/contract/problem";
+import type { Roster } from "@dawngate/contract/roster";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import type { Instant } from "@dawngate/core/time";
 import type { Undo } from "../../src/enrollment/undo";
 import type { TestApp } from "../helpers/app";

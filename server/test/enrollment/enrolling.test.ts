@@ -1,11 +1,7 @@
-import type {
-  MyCourse,
-  Problem,
-  PublicCourse,
-  Shelf,
-  Ticked,
-  TimelineAnswer,
-} from "@dawngate/contract";
+import type { PublicCourse } from "@dawngate/contract/catalog";
+import type { MyCourse, Shelf, Ticked } from "@dawngate/contract/enrollment";
+import type { Problem } from "@dawngate/contract/problem";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../../src/db/connection";
 import { importSchool } from "../../src/import/import";

@@ -1,12 +1,9 @@
 /** The roster, page by page: what a line says is what the evaluator says, and no page is lost or met twice. */
-import type {
-  Acted,
-  Problem,
-  PublicCourse,
-  Roster,
-  RosterPerson,
-  RosterTotals,
-} from "@dawngate/contract";
+
+import type { PublicCourse } from "@dawngate/contract/catalog";
+import type { Acted } from "@dawngate/contract/enrollment";
+import type { Problem } from "@dawngate/contract/problem";
+import type { Roster, RosterPerson, RosterTotals } from "@dawngate/contract/roster";
 import { standingOf } from "@dawngate/core/enrollment";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";

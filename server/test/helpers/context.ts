@@ -1,5 +1,5 @@
 /** A request's context, made without a request. */
-import { permissionsOf, type StaffRole } from "@dawngate/contract";
+import { permissionsOf, type StaffRole } from "@dawngate/contract/permissions";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../../src/db/connection";
 import type { Context } from "../../src/school/context";

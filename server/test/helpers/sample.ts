@@ -1,5 +1,5 @@
 /** A small school to import. */
-import type { ImportRequest } from "@dawngate/contract";
+import type { ImportRequest } from "@dawngate/contract/import";
 import { type Instant, parseInstant } from "@dawngate/core/time";
 
 export function instant(text: string): Instant {

@@ -1,6 +1,9 @@
 import { gunzipSync } from "node:zlib";
-import type { Course, CourseList, Problem, TimelineAnswer } from "@dawngate/contract";
-import { course, courseList, timeline } from "@dawngate/contract";
+import type { Course, CourseList } from "@dawngate/contract/courses";
+import { course, courseList } from "@dawngate/contract/courses";
+import type { Problem } from "@dawngate/contract/problem";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
+import { timeline } from "@dawngate/contract/schedule";
 import { parsePlan } from "@dawngate/core/plan";
 import { timelines, writeTimeline } from "@dawngate/core/schedule";
 import { formatInstant } from "@dawngate/core/time";

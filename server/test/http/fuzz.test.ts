@@ -3,7 +3,7 @@
  * an owner: no answer breaks, none takes long, and memory does not grow (OWASP API Security Top 10 2023: API4, API8;
  * fast-check as the generator).
  */
-import { SIGN_IN_ROUTES } from "@dawngate/contract";
+import { SIGN_IN_ROUTES } from "@dawngate/contract/account";
 import fc from "fast-check";
 import { ProblemError } from "../../src/base/problem";
 import { openAuth } from "../../src/school/auth";

@@ -1,11 +1,7 @@
-import type {
-  Draft,
-  Problem,
-  RippleAnswer,
-  TimelineAnswer,
-  VersionList,
-  VersionPlan,
-} from "@dawngate/contract";
+import type { Draft } from "@dawngate/contract/courses";
+import type { Problem } from "@dawngate/contract/problem";
+import type { RippleAnswer, VersionList, VersionPlan } from "@dawngate/contract/review";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import type { SchoolId } from "../../src/db/connection";
 import { publish } from "../../src/review/service";
 import { type TestApp, testApp } from "../helpers/app";

@@ -1,4 +1,6 @@
-import type { Course, Draft, Problem, TimelineAnswer } from "@dawngate/contract";
+import type { Course, Draft } from "@dawngate/contract/courses";
+import type { Problem } from "@dawngate/contract/problem";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { importSchool } from "../../src/import/import";
 import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "../helpers/app";

@@ -1,5 +1,8 @@
 /** Closed days from iCalendar files: RFC 5545's own forms, and what people drop by mistake. */
-import type { CalendarDays, Problem, School, TimelineAnswer } from "@dawngate/contract";
+
+import type { Problem } from "@dawngate/contract/problem";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
+import type { CalendarDays, School } from "@dawngate/contract/school";
 import { parseDate } from "@dawngate/core/time";
 import { importSchool } from "../../src/import/import";
 import { calendar as readCalendar } from "../../src/readers/kinds/calendar";

@@ -1,4 +1,4 @@
-import type { ImportRequest } from "@dawngate/contract";
+import type { ImportRequest } from "@dawngate/contract/import";
 import { parsePlan } from "@dawngate/core/plan";
 import { ProblemError } from "../../src/base/problem";
 import { findPublished } from "../../src/courses/service";

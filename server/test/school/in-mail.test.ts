@@ -1,5 +1,5 @@
 /** Names in our mails carry nobody's letter. */
-import { personName } from "@dawngate/contract";
+import { personName } from "@dawngate/contract/text";
 import { inMail } from "../../src/school/in-mail";
 
 test.each([

@@ -1,5 +1,5 @@
 /** The record of changes (M4): who, when, what, before, after; in the same transaction; a gap shows. */
-import type { Changes, RecordState } from "@dawngate/contract";
+import type { Changes, RecordState } from "@dawngate/contract/record";
 import Papa from "papaparse";
 import pg from "pg";
 import { testCluster } from "../helpers/database";

@@ -3,17 +3,16 @@
  * enforces it on every route, 4.1.3 each role has what it needs and no more, 4.1.5 it fails closed (no role, no
  * answer), 4.2.1 identifiers of others' records lead nowhere, 4.2.2 a form of another site is refused.
  */
+import type { Course } from "@dawngate/contract/courses";
 import {
-  type Course,
-  type Everybody,
   type Permission,
   type Role,
-  type Roster,
-  type RosterTotals,
   rolesWith,
   STAFF_ROLES,
   type StaffRole,
-} from "@dawngate/contract";
+} from "@dawngate/contract/permissions";
+import type { Roster, RosterTotals } from "@dawngate/contract/roster";
+import type { Everybody } from "@dawngate/contract/schedule";
 import { importSchool } from "../../src/import/import";
 import { insertMember, replaceCohorts } from "../../src/school/staff-store";
 import { linkPerson } from "../../src/school/store";

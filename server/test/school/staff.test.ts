@@ -1,5 +1,7 @@
 /** The staff (A3): roles and what they reach, inviting, changing, removing, handing the school over. */
-import type { Course, CourseList, Draft, Invitation, Members, School } from "@dawngate/contract";
+import type { Course, CourseList, Draft } from "@dawngate/contract/courses";
+import type { Invitation, School } from "@dawngate/contract/school";
+import type { Members } from "@dawngate/contract/staff";
 import { OWNER, type Owned, ownedSchool } from "../helpers/owned";
 import { instant, plainLesson } from "../helpers/sample";
 

@@ -1,5 +1,5 @@
 /** One row of an outline that is edited: the title where it stands, the gate, and the date it comes to. */
-import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
+import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/schedule";
 import type { PlanCourse, PlanLesson, PlanModule } from "@dawngate/core/plan";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import type { Instant, Zone } from "@dawngate/core/time";

@@ -1,5 +1,5 @@
 /** The outline and its gates, edited: every change is shown with its dates at once, kept by itself, and undone. */
-import type { TimelineAnswer } from "@dawngate/contract";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { newModule } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { formatDate, type Instant, localDateAt, type Zone, zoneOf } from "@dawngate/core/time";

@@ -1,5 +1,5 @@
 /** What an author has done that the server may not know yet: the draft is *base + pending*, and nothing is lost. */
-import type { Edited } from "@dawngate/contract";
+import type { Edited } from "@dawngate/contract/courses";
 import { applyOperation, type Operation } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { createSlice, isDraft, original, type PayloadAction } from "@reduxjs/toolkit";

@@ -1,5 +1,5 @@
 /** When an item opens, closes and is due, as sentences whose parts one presses, with the dates they come to. */
-import type { TimelineItemAnswer } from "@dawngate/contract";
+import type { TimelineItemAnswer } from "@dawngate/contract/schedule";
 import { circleThrough, type Operation } from "@dawngate/core/courses";
 import type { PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
 import { explainClosing, explainOpening } from "@dawngate/core/schedule/words";

@@ -1,5 +1,5 @@
 /** A module with its lessons, in stretches: what is in sight is drawn whole, the rest as plain lines. */
-import type { TimelineItemAnswer } from "@dawngate/contract";
+import type { TimelineItemAnswer } from "@dawngate/contract/schedule";
 import type { PlanLesson, PlanModule } from "@dawngate/core/plan";
 import { sayGate } from "@dawngate/core/schedule/words";
 import type { Zone } from "@dawngate/core/time";

@@ -1,5 +1,5 @@
 /** The outline as one types and arranges it: every row, what is marked, and where the caret is. */
-import type { TimelineAnswer } from "@dawngate/contract";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { clipOf, newLesson, outermost, putAfter, putCopies, rowsOf } from "@dawngate/core/courses";
 import { writeMarkdown } from "@dawngate/core/courses/paper";
 import { itemTitles, type PlanCourse } from "@dawngate/core/plan";

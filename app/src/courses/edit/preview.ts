@@ -1,5 +1,5 @@
 /** The dates of a draft while it is edited: worked out here, by the same evaluator that the server asks. */
-import type { TimelineAnswer } from "@dawngate/contract";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { enrollmentSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
 import { evaluate, prepareCourse, writeExplainedTimeline } from "@dawngate/core/schedule";
 import {

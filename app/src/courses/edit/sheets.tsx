@@ -1,5 +1,5 @@
 /** The sheets that open over an outline: a gate, an item, the course, paper in and out, the keys. */
-import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
+import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/schedule";
 import type { PlanCohort, PlanCourse, PlanGate } from "@dawngate/core/plan";
 import type { Zone } from "@dawngate/core/time";
 import { CadenceSheet } from "../../schedule/cadence/cadence-sheet";

@@ -1,5 +1,5 @@
 /** A draft that is being edited: shown at once, sent in the background, kept over anything, told of others' changes. */
-import type { Edited } from "@dawngate/contract";
+import type { Edited } from "@dawngate/contract/courses";
 import type { Operation } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { startTransition, useEffect, useMemo, useRef, useState } from "react";

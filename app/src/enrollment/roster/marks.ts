@@ -1,5 +1,5 @@
 /** Who is marked: some people, or everybody who matches, but for some. */
-import type { Matching, RosterPerson } from "@dawngate/contract";
+import type { Matching, RosterPerson } from "@dawngate/contract/roster";
 
 export type Marks =
   | { kind: "some"; people: ReadonlyMap<string, string> }

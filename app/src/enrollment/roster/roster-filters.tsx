@@ -1,5 +1,6 @@
 /** What narrows and sorts the roster: a part of a name, how people stand, a cohort, and by what they are sorted. */
-import type { Cohort, RosterOrder, RosterTotals } from "@dawngate/contract";
+import type { Cohort } from "@dawngate/contract/courses";
+import type { RosterOrder, RosterTotals } from "@dawngate/contract/roster";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";

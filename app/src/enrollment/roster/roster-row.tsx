@@ -1,5 +1,5 @@
 /** One person of the roster: who, how they stand, what is done, what opens next, when access ends. */
-import type { RosterPerson } from "@dawngate/contract";
+import type { RosterPerson } from "@dawngate/contract/roster";
 import { sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { memo, type ReactNode } from "react";

@@ -1,5 +1,5 @@
 /** How somebody stands in a course, in words, and the mark beside them. */
-import type { RosterPerson } from "@dawngate/contract";
+import type { RosterPerson } from "@dawngate/contract/roster";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { formatDate, type Instant, localDateAt, type Zone } from "@dawngate/core/time";
 import type { Mark } from "../../ui/sun-mark";

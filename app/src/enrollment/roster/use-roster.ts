@@ -1,5 +1,5 @@
 /** The people of a course as one has narrowed and sorted them, page after page, and how many there are of each. */
-import type { Matching, RosterOrder, RosterPerson } from "@dawngate/contract";
+import type { Matching, RosterOrder, RosterPerson } from "@dawngate/contract/roster";
 import { useState } from "react";
 import type { InCourse } from "../../courses/api";
 import { useSettled } from "../../ui/settled";

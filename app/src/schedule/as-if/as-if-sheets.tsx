@@ -1,5 +1,5 @@
 /** The sheets of the "as if" strip: for whom the dates hold, and when they are seen. */
-import type { Course } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
 import type { Instant, Zone } from "@dawngate/core/time";
 import type { AsIf, Who } from "./as-if";
 import { WhenSheet } from "./when-sheet";

@@ -1,5 +1,6 @@
 /** For whom and when the dates on a screen hold: the "as if", as it stands in the address of the page. */
-import type { Cohort, Course, TimelineQuery } from "@dawngate/contract";
+import type { Cohort, Course } from "@dawngate/contract/courses";
+import type { TimelineQuery } from "@dawngate/contract/schedule";
 import {
   formatDate,
   formatTimeOfDay,

@@ -1,5 +1,6 @@
 /** Whose dates they are, in words. */
-import type { Course, TimelineAnswer } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { sayWrittenDate, sayZone } from "@dawngate/core/schedule/words";
 import type { Who } from "./as-if";
 

@@ -1,5 +1,6 @@
 /** The "as if" strip: for whom and when all dates on the screen hold. Each part can be pressed and changed. */
-import type { Course, TimelineAnswer } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { sayInstant, sayZone } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";

@@ -1,5 +1,6 @@
 /** For whom the dates hold: somebody imagined, or a person of this course. */
-import type { Course, RosterPerson } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
+import type { RosterPerson } from "@dawngate/contract/roster";
 import { sayWrittenDate, sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";

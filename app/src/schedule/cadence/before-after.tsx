@@ -1,5 +1,5 @@
 /** The dates of some items before and after a change, side by side, as a table. */
-import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
+import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/schedule";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { parseInstant, type Zone } from "@dawngate/core/time";

@@ -1,5 +1,5 @@
 /** A cadence over many items: set as one sentence, its dates beside the dates before, applied as one step. */
-import type { TimelineAnswer } from "@dawngate/contract";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { applyOperation, type Operation } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { type Cadence, cadenceGates } from "@dawngate/core/schedule";

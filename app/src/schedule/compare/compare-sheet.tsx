@@ -1,5 +1,5 @@
 /** Who is seen beside the one whose schedule it is: up to three more. */
-import type { Course } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
 import { View } from "react-native";
 import { Choice } from "../../ui/choice";
 import { Sheet } from "../../ui/sheet";

@@ -1,5 +1,6 @@
 /** The dates of up to three people beside the one whose schedule it is. */
-import type { Course, TimelineAnswer } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { useMemo } from "react";
 import type { InCourse } from "../../courses/api";
 import type { Who } from "../as-if/as-if";

@@ -1,5 +1,5 @@
 /** One module or lesson for everybody: how many have it open, over time, as a rising ground. */
-import type { Everybody } from "@dawngate/contract";
+import type { Everybody } from "@dawngate/contract/schedule";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import type { Instant, Zone } from "@dawngate/core/time";
 import { View } from "react-native";

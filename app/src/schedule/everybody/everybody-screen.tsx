@@ -1,5 +1,6 @@
 /** Everybody in a course at once: how many have what open, over time, as the server has counted them. */
-import type { Course, Everybody } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
+import type { Everybody } from "@dawngate/contract/schedule";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";

@@ -1,5 +1,5 @@
 /** The horizon's content as a table: every row, for everybody who is compared. */
-import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
+import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/schedule";
 import { sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { ScrollView, View } from "react-native";

@@ -1,5 +1,5 @@
 /** From instants to places on the horizon and back, and which days get a line and a label. */
-import type { TimelineAnswer } from "@dawngate/contract";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { sayMonth, sayShortDate } from "@dawngate/core/schedule/words";
 import {
   addDays,

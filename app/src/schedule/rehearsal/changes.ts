@@ -1,5 +1,5 @@
 /** The instants at which something changes for somebody: what opens, shuts, or is due. */
-import type { TimelineAnswer } from "@dawngate/contract";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { formatInstant, type Instant, parseInstant } from "@dawngate/core/time";
 
 /** All of them in order, each once. */

@@ -1,5 +1,5 @@
 /** The course as one person meets it, at an instant one chooses. Nothing that is done here is put on record. */
-import type { Course } from "@dawngate/contract";
+import type { Course } from "@dawngate/contract/courses";
 import { DEFAULT_WORDS } from "@dawngate/core/courses";
 import { sayInstant } from "@dawngate/core/schedule/words";
 import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";

@@ -1,6 +1,6 @@
 /** Why a person's access begins and ends when it does. */
 
-import type { TimelineAnswer } from "@dawngate/contract";
+import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { explainEnd, explainStart, type Speaker } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import type { ReactNode } from "react";

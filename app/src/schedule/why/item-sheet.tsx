@@ -1,6 +1,6 @@
 /** Why a module or a lesson opens, closes and is due when it does, for one person. */
 
-import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract";
+import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/schedule";
 import {
   explainClosing,
   explainOpening,

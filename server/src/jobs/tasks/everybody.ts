@@ -1,5 +1,5 @@
 /** Everybody in a course counted, where nobody else waits for it. */
-import type { Everybody } from "@dawngate/contract";
+import type { Everybody } from "@dawngate/contract/schedule";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../../db/connection";
 import { everybodyIn } from "../../schedule/everybody";

@@ -1,5 +1,5 @@
 /** A course's public page, for somebody or for any visitor: whom it counts are many. */
-import type { PublicCourse } from "@dawngate/contract";
+import type { PublicCourse } from "@dawngate/contract/catalog";
 import type { Instant } from "@dawngate/core/time";
 import { publicCourseFor } from "../../catalog/service";
 import type { SchoolId } from "../../db/connection";

@@ -1,5 +1,5 @@
 /** What a change would do to everybody it touches. */
-import type { RippleAnswer } from "@dawngate/contract";
+import type { RippleAnswer } from "@dawngate/contract/review";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../../db/connection";
 import { type AskedChange, rippleOf } from "../../review/change";

@@ -1,5 +1,5 @@
 /** Closed days from an iCalendar file (RFC 5545): read and shown, nothing is written. */
-import type { CalendarDays } from "@dawngate/contract";
+import type { CalendarDays } from "@dawngate/contract/school";
 import { addDays, formatDate, type LocalDate, parseDate } from "@dawngate/core/time";
 import ICAL from "ical.js";
 import { refusal } from "../../base/problem";
