@@ -40,7 +40,7 @@ export const courseList = z
 
 export const courseListQuery = z.strictObject({
   after: cursor.optional().describe("Where the page before ended."),
-  most: z.coerce.number().int().min(1).max(200).default(100),
+  most: z.coerce.number<number>().int().min(1).max(200).default(100),
 });
 
 const visible = z.enum(["published", "draft", "hidden"]);

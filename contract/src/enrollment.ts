@@ -95,7 +95,7 @@ export const acted = z
 
 export const recordQuery = z.strictObject({
   before: z.coerce
-    .number()
+    .number<number>()
     .int()
     .min(1)
     .max(2_147_483_647)

@@ -29,7 +29,7 @@ export const changesQuery = z.object({
   from: planFields.localDate.optional().describe("From the start of this day of the school on."),
   through: planFields.localDate.optional(),
   before: z.coerce
-    .number()
+    .number<number>()
     .int()
     .positive()
     .max(Number.MAX_SAFE_INTEGER)

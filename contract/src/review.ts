@@ -63,14 +63,14 @@ const way = z
     "For everybody; for new enrollments only: people in it keep what they have; only in favor: nobody's opening moves later and nobody's end earlier.",
   );
 const back = z.coerce
-  .number()
+  .number<number>()
   .int()
   .positive()
   .optional()
   .describe("An earlier version whose plan is to be in force again, instead of the draft.");
 
 const seen = z.coerce
-  .number()
+  .number<number>()
   .int()
   .optional()
   .describe("The number of the draft's last operation, as whoever asks knows it.");
@@ -80,7 +80,7 @@ export const rippleQuestion = z.object({ people: way.default("everybody"), back,
 export const publishing = z.object({
   people: way.default("everybody"),
   over: z.coerce
-    .number()
+    .number<number>()
     .int()
     .optional()
     .describe("The version that was in force when its ripple was looked at; another is refused."),
@@ -91,7 +91,7 @@ export const publishing = z.object({
 
 export const versionListQuery = z.strictObject({
   before: z.coerce
-    .number()
+    .number<number>()
     .int()
     .min(1)
     .max(2_147_483_647)

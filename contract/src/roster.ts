@@ -31,7 +31,7 @@ export const rosterQuery = z.strictObject({
       "By name; by what opens next, soonest first; by the end of access, soonest first; by the day of enrolling, latest first; by when they were here, longest ago first.",
     ),
   after: cursor.optional().describe("Where the page before ended."),
-  most: z.coerce.number().int().min(1).max(200).default(50),
+  most: z.coerce.number<number>().int().min(1).max(200).default(50),
 });
 
 export const rosterPerson = z

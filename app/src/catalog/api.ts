@@ -1,13 +1,7 @@
 /** Questions about public pages. */
-import type { PublicCourse } from "@dawngate/contract/catalog";
-import type { InCourse } from "../courses/api";
-import { api, path } from "../store/api";
+import { api } from "../store/api";
+import { reads } from "../store/ask";
 
 export const { useGetPublicCourseQuery } = api.injectEndpoints({
-  endpoints: (build) => ({
-    getPublicCourse: build.query<PublicCourse, InCourse>({
-      query: ({ school, course }) => path("schools", school, "catalog", course),
-      providesTags: ["Public"],
-    }),
-  }),
+  endpoints: (build) => ({ getPublicCourse: reads(build, "getPublicCourse") }),
 });

@@ -121,7 +121,7 @@ function Ways({
     );
   const go = async (cohort: string | null) => {
     const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
-    const answer = await enroll({ ...place, cohort, timeZone });
+    const answer = await enroll({ ...place, body: { cohort, timeZone } });
     if ("data" in answer && answer.data)
       router.push(`/${place.school}/shelf/${answer.data.enrollment}`);
   };

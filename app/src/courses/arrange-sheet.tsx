@@ -10,7 +10,7 @@ import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useArrangeMutation } from "./api";
+import { useArrangeCourseMutation } from "./api";
 import { grouped } from "./filters";
 
 interface Props {
@@ -22,9 +22,9 @@ interface Props {
 
 export function ArrangeSheet({ school, course, courses, onClose }: Props) {
   const { quiet, surface } = usePalette();
-  const [arrange, { error }] = useArrangeMutation();
+  const [arrange, { error }] = useArrangeCourseMutation();
   const [typed, setTyped] = useState<string | null>(null);
-  const set = (change: CourseChange) => arrange({ school, course: course.id, change });
+  const set = (change: CourseChange) => arrange({ school, course: course.id, body: change });
   // Its neighbors as they are seen: in its group, in or out of the archive as it is.
   const beside = courses.filter(
     ({ group, archived }) => group === course.group && archived === course.archived,

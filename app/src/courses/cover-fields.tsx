@@ -45,7 +45,7 @@ export function CoverFields({ place }: { place: InCourse }) {
           <FocusField
             url={coverUrl(place, cover)}
             cover={cover}
-            onFocus={(focus) => move({ ...place, focus })}
+            onFocus={(focus) => move({ ...place, body: focus })}
           />
           <Crops place={place} cover={cover} />
         </>
@@ -53,7 +53,7 @@ export function CoverFields({ place }: { place: InCourse }) {
       <CoverChoice
         label={cover ? "Choose another picture" : "Choose a picture"}
         busy={keeping.isLoading}
-        onPicture={(picture) => keep({ ...place, picture })}
+        onPicture={(picture) => keep({ ...place, body: picture })}
       />
       {cover ? (
         <QuietAction label="Draw it from the title again" onPress={() => drop(place)} />

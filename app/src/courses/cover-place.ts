@@ -1,6 +1,7 @@
 /** The places in which a cover stands, each of its own proportions. */
 import type { Cover } from "@dawngate/contract/courses";
-import { coursePath, type InCourse } from "./api";
+import { addressOf } from "../store/ask";
+import type { InCourse } from "./api";
 
 /** Width by height. */
 export const PLACES = { wide: 5 / 2, phone: 16 / 9 } as const;
@@ -14,4 +15,4 @@ export interface CoverPictureProps {
 }
 
 export const coverUrl = (place: InCourse, { hash }: Pick<Cover, "hash">) =>
-  `/api${coursePath(place, "cover", hash)}`;
+  addressOf("getPicture", { ...place, hash });

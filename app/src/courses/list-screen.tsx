@@ -29,8 +29,8 @@ export function CourseListScreen() {
   const wide = useWide();
   const { quiet } = usePalette();
   useTitle("Courses");
-  const about = useGetSchoolQuery(school);
-  const list = useGetCoursesQuery(school, { refetchOnMountOrArgChange: true });
+  const about = useGetSchoolQuery({ school });
+  const list = useGetCoursesQuery({ school }, { refetchOnMountOrArgChange: true });
   const error = list.error ?? about.error;
   return (
     <ScrollView

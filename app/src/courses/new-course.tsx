@@ -44,7 +44,7 @@ export function NewCourse({ school, courses }: Props) {
       course.copyOf = begin.of;
       if (moves) course.firstDay = firstDay;
     }
-    const answer = await create({ school: school.slug, course });
+    const answer = await create({ school: school.slug, body: course });
     if ("data" in answer && answer.data)
       router.push(`/${school.slug}/courses/${answer.data.id}/edit`);
   });

@@ -23,7 +23,7 @@ import { PrintStyle } from "./print-style";
 
 export function SyllabusScreen() {
   const place = useLocalSearchParams() as unknown as InCourse;
-  const { data: school } = useGetSchoolQuery(place.school);
+  const { data: school } = useGetSchoolQuery({ school: place.school });
   const { data: course, error, refetch } = useGetCourseQuery(place);
   if (!course || !school)
     return (
@@ -58,7 +58,7 @@ function Syllabus({ place, course, school }: Props) {
   // Of a cohort, whoever enrolls in time has the same dates: its first day stands for all.
   const day = chosen ? (chosen.window?.opens ?? chosen.starts) : today;
   const query = { day, ...(cohort === null ? {} : { cohort }) };
-  const { data: timeline, error, refetch } = useGetTimelineQuery({ ...place, query });
+  const { data: timeline, error, refetch } = useGetTimelineQuery({ ...place, ...query });
   const minutes = course.modules
     .flatMap((module) => module.lessons)
     .reduce((sum, lesson) => sum + (lesson.minutes ?? 0), 0);

@@ -30,7 +30,7 @@ type Place = { school: string; course: string };
 export function CohortsScreen() {
   const place = useLocalSearchParams() as Place;
   const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
-  const { data: school } = useGetSchoolQuery(place.school);
+  const { data: school } = useGetSchoolQuery({ school: place.school });
   const may = useMay(place.school);
   const [editing, setEditing] = useState<Cohort | "new" | null>(null);
   const { quiet } = usePalette();
@@ -134,7 +134,7 @@ function CohortRow({
 
 /** The instructors who lead a cohort, and see its people and no others. */
 function Leaders({ school, cohort }: { school: string; cohort: string }) {
-  const { data } = useGetMembersQuery(school);
+  const { data } = useGetMembersQuery({ school });
   const [assign, { error }] = useAssignCohortsMutation();
   const { quiet } = usePalette();
   const instructors = data?.members.filter(({ role }) => role === "instructor") ?? [];
@@ -158,7 +158,7 @@ function Leaders({ school, cohort }: { school: string; cohort: string }) {
               many
               label={name}
               taken={leads}
-              onPress={() => assign({ school, member: id, cohorts: next })}
+              onPress={() => assign({ school, member: id, body: { cohorts: next } })}
             />
           );
         })}
@@ -203,8 +203,8 @@ function CohortSheet({
   const [looking, setLooking] = useState(false);
   const keep = async () => {
     const answer = cohort
-      ? await change({ ...place, id: cohort.id, cohort: wanted })
-      : await create({ ...place, cohort: wanted });
+      ? await change({ ...place, cohort: cohort.id, body: wanted })
+      : await create({ ...place, body: wanted });
     if ("data" in answer) onClose();
     else setLooking(false);
   };

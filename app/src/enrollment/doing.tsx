@@ -105,7 +105,7 @@ export function Doing({
     for (;;) {
       const answer = await act({
         ...place,
-        request: {
+        body: {
           ...whom,
           ...(sofar.current.next !== null && { after: sofar.current.next }),
           key: key.current,

@@ -22,7 +22,7 @@ interface Props {
 }
 
 export function EnrollSheet({ place, course, onClose }: Props) {
-  const { data: school } = useGetSchoolQuery(place.school);
+  const { data: school } = useGetSchoolQuery({ school: place.school });
   const { control, handleSubmit, setError } = useForm({ defaultValues: { name: "", email: "" } });
   const [timeZone, setTimeZone] = useState(school?.timeZone ?? "UTC");
   const [cohort, setCohort] = useState<string | null>(null);
@@ -30,7 +30,7 @@ export function EnrollSheet({ place, course, onClose }: Props) {
   const { quiet } = usePalette();
   const submit = handleSubmit(async ({ name, email }) => {
     const person = { name: name.trim(), email: email.trim(), timeZone, cohort };
-    const answer = await enroll({ ...place, person });
+    const answer = await enroll({ ...place, body: person });
     for (const [path, message] of Object.entries(faultsOf((answer as { error?: unknown }).error)))
       setError(path as "name", { message });
   });

@@ -1,10 +1,12 @@
 /** A person's data as a file, and forgetting them: for owners, at that person's record. */
+
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
 import { useMay } from "../school/may";
 import { useForgetMutation } from "../school/staff-api";
 import { explain } from "../store/api";
+import { addressOf } from "../store/ask";
 import { QuietAction } from "../ui/action";
 import { Field, needed } from "../ui/field";
 import { FileLink } from "../ui/file-link";
@@ -28,7 +30,7 @@ export function PersonLeaving({ enrollment, ...place }: Props) {
       <Text kind="smallStrong" level={3}>
         The data of {found.name}
       </Text>
-      <FileLink href={`/api/schools/${place.school}/people/${found.person}/data`}>
+      <FileLink href={addressOf("getPersonData", { school: place.school, person: found.person })}>
         Download it as one file
       </FileLink>
       {open ? (
@@ -51,7 +53,9 @@ function Forgetting({
 }) {
   const { control, handleSubmit } = useForm({ defaultValues: { reason: "" } });
   const [forget, { data, error, isLoading }] = useForgetMutation();
-  const submit = handleSubmit(({ reason }) => forget({ school, person, reason: reason.trim() }));
+  const submit = handleSubmit(({ reason }) =>
+    forget({ school, person, body: { reason: reason.trim() } }),
+  );
   if (data)
     return (
       <View style={{ gap: 6 }} role="status">

@@ -39,7 +39,7 @@ export function MyLessonScreen() {
         )}
       </Page>
     );
-  const mark = (done: boolean) => tick({ ...place, lesson, done, key: pressKey() });
+  const mark = (done: boolean) => tick({ ...place, lesson, body: { done, key: pressKey() } });
   const finish = async () => {
     const answer = await mark(true);
     if (!("data" in answer) || !answer.data) return;

@@ -31,7 +31,7 @@ export function SendWhy({ item, ...place }: Props) {
           <PrimaryAction
             label="Send it by mail"
             busy={isLoading}
-            onPress={() => send({ ...place, item })}
+            onPress={() => send({ ...place, body: { item } })}
           />
           <QuietAction label="Not now" onPress={() => setAsked(false)} />
         </View>

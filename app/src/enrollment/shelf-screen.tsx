@@ -18,8 +18,11 @@ import { useGetShelfQuery } from "./api";
 
 export function ShelfScreen() {
   const { school } = useLocalSearchParams() as { school: string };
-  const { data: about } = useGetSchoolQuery(school);
-  const { data, error, refetch } = useGetShelfQuery(school, { refetchOnMountOrArgChange: true });
+  const { data: about } = useGetSchoolQuery({ school });
+  const { data, error, refetch } = useGetShelfQuery(
+    { school },
+    { refetchOnMountOrArgChange: true },
+  );
   const { quiet } = usePalette();
   return (
     <Page title="Shelf" {...(about && { above: { text: about.name } })}>

@@ -1,4 +1,4 @@
-/** Questions about what a change would do, and about the versions of a course. */
+/** Questions about what a change would do, about versions and remarks, and what makes them. */
 
 import type { CohortGate, NewCohort } from "@dawngate/contract/enrollment";
 import type {
@@ -6,12 +6,11 @@ import type {
   PublishingWay,
   RippleAnswer,
   RippleProgress,
-  VersionList,
-  VersionPlan,
 } from "@dawngate/contract/review";
 import type { SchoolChange } from "@dawngate/contract/school";
-import { coursePath, type InCourse } from "../courses/api";
-import { api, given, pages, path } from "../store/api";
+import type { InCourse } from "../courses/api";
+import { api } from "../store/api";
+import { asking, does, reads, readsPages } from "../store/ask";
 
 /** A change whose ripple can be looked at. */
 export type Change =
@@ -37,15 +36,15 @@ const paramsOf = ({ people, back, seen }: Pick<Publish, "people" | "back" | "see
 function asked(change: Change) {
   switch (change.kind) {
     case "publish":
-      return { url: coursePath(change.place, "ripple"), params: paramsOf(change) };
+      return asking("getRipple", { ...change.place, ...paramsOf(change) });
     case "cohort":
-      return {
-        url: coursePath(change.place, "cohorts", change.cohort, "ripple"),
-        method: "POST",
+      return asking("getCohortRipple", {
+        ...change.place,
+        cohort: change.cohort,
         body: change.set,
-      };
+      });
     case "school":
-      return { url: path("schools", change.school, "ripple"), method: "POST", body: change.set };
+      return asking("getSchoolRipple", { school: change.school, body: change.set });
   }
 }
 
@@ -55,6 +54,10 @@ export const {
   useGetPersonRippleQuery,
   useGetVersionsInfiniteQuery,
   useGetVersionQuery,
+  usePublishMutation,
+  useGetRemarksQuery,
+  useAddRemarkMutation,
+  useSettleRemarkMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     getRipple: build.query<RippleAnswer | RippleProgress, Change>({
@@ -62,22 +65,15 @@ export const {
       keepUnusedDataFor: 0,
     }),
     getPersonRipple: build.query<BeforeAndAfter, Publish & { enrollment: string }>({
-      query: ({ place, enrollment, ...publish }) => ({
-        url: coursePath(place, "enrollments", enrollment, "ripple"),
-        params: paramsOf(publish),
-      }),
+      query: ({ place, enrollment, ...publish }) =>
+        asking("getPersonRipple", { ...place, enrollment, ...paramsOf(publish) }),
       keepUnusedDataFor: 0,
     }),
-    getVersions: build.infiniteQuery<VersionList, InCourse, number | null>({
-      infiniteQueryOptions: pages,
-      query: ({ queryArg, pageParam }) => ({
-        url: coursePath(queryArg, "versions"),
-        params: given({ before: pageParam }),
-      }),
-      providesTags: ["Versions"],
-    }),
-    getVersion: build.query<VersionPlan, InCourse & { version: number }>({
-      query: ({ version, ...place }) => coursePath(place, "versions", String(version)),
-    }),
+    getVersions: readsPages(build, "getVersions", "before"),
+    getVersion: reads(build, "getVersion"),
+    publish: does(build, "publish"),
+    getRemarks: reads(build, "getRemarks"),
+    addRemark: does(build, "addRemark"),
+    settleRemark: does(build, "settleRemark"),
   }),
 });

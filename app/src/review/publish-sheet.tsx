@@ -2,7 +2,7 @@
 import type { PublishingWay } from "@dawngate/contract/review";
 import { useState } from "react";
 import { TextInput } from "react-native-paper";
-import { type InCourse, usePublishMutation } from "../courses/api";
+import type { InCourse } from "../courses/api";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
 import { Notice } from "../ui/notice";
@@ -10,7 +10,7 @@ import { Options } from "../ui/options";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import type { Change } from "./api";
+import { type Change, usePublishMutation } from "./api";
 import { BeforeAndAfterOf } from "./before-after";
 import { RippleView } from "./ripple-view";
 import { useRipple } from "./use-ripple";

@@ -21,7 +21,7 @@ import { Section } from "../ui/section";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useAddRemarkMutation, useGetRemarksQuery, useSettleRemarkMutation } from "./remarks-api";
+import { useAddRemarkMutation, useGetRemarksQuery, useSettleRemarkMutation } from "./api";
 
 type Place = { school: string; course: string };
 
@@ -60,7 +60,7 @@ function Writing({ place, course }: { place: Place; course: PlanCourse }) {
   const [add, { error, isLoading }] = useAddRemarkMutation();
   const lesson = course.modules.some(({ lessons }) => lessons.some(({ id }) => id === item));
   const submit = handleSubmit(async ({ text }) => {
-    const answer = await add({ ...place, item: item || null, text: text.trim() });
+    const answer = await add({ ...place, body: { item: item || null, text: text.trim() } });
     if ("data" in answer) {
       reset();
       setItem("");
@@ -143,7 +143,7 @@ function List({
           {may("remarks.write") ? (
             <QuietAction
               label={settledAt ? "Open it again" : "Settle it"}
-              onPress={() => settle({ ...place, remark: id, settled: !settledAt })}
+              onPress={() => settle({ ...place, remark: id, body: { settled: !settledAt } })}
             />
           ) : null}
         </View>

@@ -124,7 +124,7 @@ const WAYS = {
 };
 
 function List({ place, list, changed, sides, onPick, onBack }: ListProps) {
-  const { data: school } = useGetSchoolQuery(place.school);
+  const { data: school } = useGetSchoolQuery({ school: place.school });
   const { line, quiet } = usePalette();
   const zone = zoneOf(school?.timeZone ?? "UTC");
   const pick = (at: 0 | 1, side: Side) => {

@@ -29,7 +29,7 @@ import { useTimelineOf } from "./use-timeline-of";
 
 export function CourseScreen() {
   const { school, course: id } = useLocalSearchParams() as { school: string; course: string };
-  const { data: settings, error: schoolError, refetch: askSchool } = useGetSchoolQuery(school);
+  const { data: settings, error: schoolError, refetch: askSchool } = useGetSchoolQuery({ school });
   const { data: course, error, refetch } = useGetCourseQuery({ school, course: id });
   const wide = useWide();
   const asIf = useAsIf(course, settings?.timeZone);

@@ -8,7 +8,7 @@ import { asQuery, type Who } from "./as-if/as-if";
 
 export function useTimelineOf(place: InCourse, who: Who | undefined, at: string | null) {
   const { currentData, error, refetch } = useGetTimelineQuery(
-    who ? { ...place, query: asQuery({ who, at }) } : skipToken,
+    who ? { ...place, ...asQuery({ who, at }) } : skipToken,
   );
   const name = JSON.stringify(who);
   const kept = useRef<{ name: string; timeline: TimelineAnswer } | null>(null);

@@ -1,17 +1,8 @@
 /** Questions about a school, its staff and oneself, and what changes them. */
 
 import type { Entered } from "@dawngate/contract/account";
-import type {
-  Acceptance,
-  CalendarDays,
-  Invitation,
-  MailList,
-  Me,
-  NewSchool,
-  School,
-  SchoolChange,
-} from "@dawngate/contract/school";
-import { api, given, pages, path } from "../store/api";
+import { api } from "../store/api";
+import { does, reads, readsPages } from "../store/ask";
 
 const auth = (what: string, body: object) => ({ url: `/auth/${what}`, method: "POST", body });
 
@@ -26,7 +17,7 @@ export const {
   useSignOutMutation,
   useForgotMutation,
   useNewPasswordMutation,
-  useAcceptMutation,
+  useAcceptInvitationMutation,
   useCreateSchoolMutation,
   useChangeSchoolMutation,
   useReadCalendarMutation,
@@ -35,20 +26,11 @@ export const {
   useSecondStepMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
-    getStart: build.query<{ school: string | null }, void>({ query: () => "/start" }),
-    getMe: build.query<Me, void>({ query: () => "/me", providesTags: ["Me"] }),
-    getSchool: build.query<School, string>({
-      query: (school) => path("schools", school),
-      providesTags: ["School"],
-    }),
-    getMail: build.infiniteQuery<MailList, void, string | null>({
-      infiniteQueryOptions: pages,
-      query: ({ pageParam }) => ({ url: "/mail", params: given({ before: pageParam }) }),
-      providesTags: ["Mail"],
-    }),
-    getInvitation: build.query<Invitation, string>({
-      query: (token) => path("invitations", token),
-    }),
+    getStart: reads(build, "getStart"),
+    getMe: reads(build, "getMe"),
+    getSchool: reads(build, "getSchool"),
+    getMail: readsPages(build, "getMail", "before"),
+    getInvitation: reads(build, "getInvitation"),
     signIn: build.mutation<{ twoFactorRedirect?: boolean }, { email: string; password: string }>({
       query: (body) => auth("sign-in/email", body),
     }),
@@ -72,28 +54,9 @@ export const {
     newPassword: build.mutation<unknown, { token: string; newPassword: string }>({
       query: (body) => auth("reset-password", body),
     }),
-    accept: build.mutation<{ school: string; role: string }, Acceptance>({
-      query: (body) => ({ url: "/invitations", method: "POST", body }),
-    }),
-    createSchool: build.mutation<{ id: string }, NewSchool>({
-      query: (body) => ({ url: "/schools", method: "POST", body }),
-      invalidatesTags: ["Me"],
-    }),
-    changeSchool: build.mutation<School, { school: string; change: SchoolChange }>({
-      query: ({ school, change }) => ({
-        url: path("schools", school),
-        method: "PATCH",
-        body: change,
-      }),
-      invalidatesTags: ["School", "Me", "Timeline", "Courses"],
-    }),
-    readCalendar: build.mutation<CalendarDays, { school: string; file: Blob }>({
-      query: ({ school, file }) => ({
-        url: path("schools", school, "calendar-file"),
-        method: "POST",
-        body: file,
-        headers: { "content-type": "text/calendar" },
-      }),
-    }),
+    acceptInvitation: does(build, "acceptInvitation"),
+    createSchool: does(build, "createSchool"),
+    changeSchool: does(build, "changeSchool"),
+    readCalendar: does(build, "readCalendar"),
   }),
 });

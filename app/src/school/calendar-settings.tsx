@@ -79,7 +79,10 @@ export function CalendarSettings({ school }: { school: School }) {
         busy={reading.isLoading}
         onFile={async (file) => {
           setFound(null);
-          const answer = await read({ school: school.slug, file });
+          const answer = await read({
+            school: school.slug,
+            body: file.slice(0, file.size, "text/calendar"),
+          });
           if ("data" in answer && answer.data) setFound(answer.data);
         }}
       />

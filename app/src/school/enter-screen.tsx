@@ -13,7 +13,7 @@ import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { useEnterMutation } from "./api";
 import { arrive } from "./arrive";
-import { useFirstPasswordMutation } from "./security-api";
+import { useChooseFirstPasswordMutation } from "./security-api";
 
 export function EnterScreen() {
   const { token = "", to = "/" } = useLocalSearchParams() as { token?: string; to?: string };
@@ -45,9 +45,9 @@ export function EnterScreen() {
 
 function AfterEntering({ entered, to }: { entered: Entered; to: string }) {
   const { control, handleSubmit } = useForm({ defaultValues: { password: "" } });
-  const [choose, { error, isLoading }] = useFirstPasswordMutation();
+  const [choose, { error, isLoading }] = useChooseFirstPasswordMutation();
   const submit = handleSubmit(async ({ password }) => {
-    if ("data" in (await choose({ password }))) arrive(to);
+    if ("data" in (await choose({ body: { password } }))) arrive(to);
   });
   return (
     <>

@@ -33,7 +33,11 @@ export function JoinScreen() {
               address goes over to this one: its courses, its place on staffs. Then it is gone, and
               this cannot be taken back.
             </Text>
-            <PrimaryAction label="Make them one" onPress={() => join({ token })} busy={isLoading} />
+            <PrimaryAction
+              label="Make them one"
+              onPress={() => join({ body: { token } })}
+              busy={isLoading}
+            />
           </>
         ) : (
           <>

@@ -4,6 +4,6 @@ import { useGetSchoolQuery } from "./api";
 
 /** Answers whether they have a permission; nothing, until the school is there. */
 export function useMay(school: string): (permission: Permission) => boolean {
-  const { data } = useGetSchoolQuery(school);
+  const { data } = useGetSchoolQuery({ school });
   return (permission) => data?.may.includes(permission) ?? false;
 }

@@ -1,6 +1,8 @@
 /** Oneself: who is signed in, the schools one belongs to, signing out. */
+
 import { useLocalSearchParams } from "expo-router";
 import { View } from "react-native";
+import { addressOf } from "../store/ask";
 import { QuietAction } from "../ui/action";
 import { FileLink } from "../ui/file-link";
 import { Page } from "../ui/page";
@@ -42,7 +44,7 @@ export function MeScreen() {
             title="What is on record about you"
             says="Everything, as one file: your account, and what you are and did in every school. To have it forgotten, ask the school: its owners do it with one press, and are told what must be kept, and why."
           >
-            <FileLink href="/api/me/data">Download my data</FileLink>
+            <FileLink href={addressOf("getOwnData")}>Download my data</FileLink>
           </Section>
           <QuietAction
             label="Sign out"

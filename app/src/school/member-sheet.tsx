@@ -30,7 +30,7 @@ export function MemberSheet({ school, member, onClose }: Props) {
   const [sure, setSure] = useState<"dismiss" | "offer" | null>(null);
   const error = changing.error ?? dismissing.error ?? offering.error;
   const set = (what: { role?: StaffRole; courses?: string[] | null }) =>
-    change({ school, member: member.id, change: what });
+    change({ school, member: member.id, body: what });
   const self = me?.account?.id === member.id;
   const first = member.name.split(" ")[0];
   return (
@@ -59,7 +59,7 @@ export function MemberSheet({ school, member, onClose }: Props) {
           label="Offer the school"
           busy={offering.isLoading}
           onPress={async () => {
-            if ("data" in (await offer({ school, to: member.id }))) onClose();
+            if ("data" in (await offer({ school, body: { to: member.id } }))) onClose();
           }}
           onLeave={() => setSure(null)}
         />
@@ -117,7 +117,7 @@ function AuthorsCourses({
   courses: string[] | null;
   onChange(courses: string[] | null): void;
 }) {
-  const { data } = useGetCoursesQuery(school);
+  const { data } = useGetCoursesQuery({ school });
   const chosen = courses ?? [];
   return (
     <View style={{ gap: 8 }}>

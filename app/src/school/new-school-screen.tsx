@@ -35,10 +35,12 @@ export function NewSchoolScreen() {
   const suggested = suggestSlug(watch("name"));
   const submit = handleSubmit(async ({ name, slug, currency }) => {
     const answer = await create({
-      name,
-      slug: slug.trim() || suggested,
-      currency: currency.trim().toUpperCase(),
-      timeZone,
+      body: {
+        name,
+        slug: slug.trim() || suggested,
+        currency: currency.trim().toUpperCase(),
+        timeZone,
+      },
     });
     if ("data" in answer && answer.data) arrive(`/${answer.data.id}/courses`);
     else

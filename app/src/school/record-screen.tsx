@@ -1,4 +1,5 @@
 /** The record of changes: who changed what, when, from what to what; filtered, page by page, taken out, checked. */
+
 import {
   type Changes,
   type ChangesQuery,
@@ -11,6 +12,7 @@ import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
 import { explain } from "../store/api";
+import { addressOf } from "../store/ask";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
@@ -24,18 +26,17 @@ import { usePalette } from "../ui/theme";
 import { useGetSchoolQuery } from "./api";
 import { sayDifference } from "./say-difference";
 import { SchoolTabs } from "./school-tabs";
-import { askedFor, useGetChangesQuery, useLazyGetRecordStateQuery } from "./staff-api";
+import { useGetChangesQuery, useLazyGetRecordStateQuery } from "./staff-api";
 
 export function RecordScreen() {
   const { school } = useLocalSearchParams() as { school: string };
-  const { data: about } = useGetSchoolQuery(school);
+  const { data: about } = useGetSchoolQuery({ school });
   const [filter, setFilter] = useState<ChangesQuery>({});
   /** The pages that were turned, the first without a number. */
   const [pages, setPages] = useState<(number | undefined)[]>([undefined]);
   const before = pages.at(-1);
-  const query = { ...filter, ...(before !== undefined && { before }) };
   const { data, error, refetch, isFetching } = useGetChangesQuery(
-    { school, query },
+    { school, ...filter, before: before ?? null },
     { refetchOnMountOrArgChange: true },
   );
   const choose = (set: ChangesQuery) => {
@@ -66,7 +67,7 @@ export function RecordScreen() {
       ) : (
         <Skeleton widths={[0.7, 0.6, 0.8, 0.5]} />
       )}
-      <FileLink href={`/api/schools/${school}/changes/file?${askedFor(filter)}`}>
+      <FileLink href={addressOf("getChangesFile", { school, ...filter })}>
         Download what is chosen as CSV
       </FileLink>
       <Whole school={school} />
@@ -184,7 +185,7 @@ function Whole({ school }: { school: string }) {
       <QuietAction
         label="Check that nothing was taken out"
         busy={isFetching}
-        onPress={() => check(school)}
+        onPress={() => check({ school })}
       />
       {error ? <Notice {...explain(error)} /> : null}
       {data ? (

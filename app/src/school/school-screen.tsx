@@ -25,7 +25,7 @@ import { useRippledChange } from "./use-rippled-change";
 
 export function SchoolScreen() {
   const { school } = useLocalSearchParams() as { school: string };
-  const { data, error, refetch } = useGetSchoolQuery(school);
+  const { data, error, refetch } = useGetSchoolQuery({ school });
   return (
     <Page title="School" {...(data && { above: { text: data.name } })}>
       {data ? (
@@ -51,7 +51,7 @@ export function SchoolScreen() {
 
 /** What is missing before the first enrollee, each with the place to mend it. */
 function Checklist({ school }: { school: School }) {
-  const { data } = useGetCoursesQuery(school.slug);
+  const { data } = useGetCoursesQuery({ school: school.slug });
   const courses = data?.courses ?? [];
   const draft = courses.find(({ version }) => version === null);
   const steps: { done: boolean; text: string; href?: string }[] = [
@@ -101,7 +101,7 @@ function Settings({ school }: { school: School }) {
   const rippled = useRippledChange(school.slug, "What the zone changes");
   const [typed, setTyped] = useState<SchoolChange>({});
   const faults = faultsOf(error);
-  const keep = (set: SchoolChange) => change({ school: school.slug, change: set });
+  const keep = (set: SchoolChange) => change({ school: school.slug, body: set });
   const field = (key: "name" | "currency" | "contact" | "color", label: string) => (
     <View style={{ gap: 4 }}>
       <TextInput
@@ -179,7 +179,7 @@ function SecondStepAsked({ school }: { school: School }) {
         many
         label="Staff take a second step"
         taken={school.twoFactor}
-        onPress={() => change({ school: school.slug, change: { twoFactor: !school.twoFactor } })}
+        onPress={() => change({ school: school.slug, body: { twoFactor: !school.twoFactor } })}
       />
     </Section>
   );

@@ -1,12 +1,11 @@
-/** Questions about how one signs in and where, and what changes that. */
-import type { Security } from "@dawngate/contract/account";
-import { api, path } from "../store/api";
+import { api } from "../store/api";
+import { does, reads } from "../store/ask";
 
 const auth = (what: string, body: object) => ({ url: `/auth/${what}`, method: "POST", body });
 
 export const {
   useGetSecurityQuery,
-  useFirstPasswordMutation,
+  useChooseFirstPasswordMutation,
   useChangePasswordMutation,
   useEnableCodesMutation,
   useConfirmCodesMutation,
@@ -22,28 +21,22 @@ export const {
   useJoinMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
-    getSecurity: build.query<Security, void>({
-      query: () => "/me/security",
-      providesTags: ["Security"],
-    }),
-    firstPassword: build.mutation<unknown, { password: string }>({
-      query: (body) => ({ url: "/me/password", method: "POST", body }),
-      invalidatesTags: ["Security"],
-    }),
+    getSecurity: reads(build, "getSecurity"),
+    chooseFirstPassword: does(build, "chooseFirstPassword"),
     changePassword: build.mutation<unknown, { currentPassword: string; newPassword: string }>({
       query: (body) => auth("change-password", body),
-      invalidatesTags: ["Security"],
+      invalidatesTags: ["security"],
     }),
     enableCodes: build.mutation<{ totpURI: string; backupCodes: string[] }, { password?: string }>({
       query: (body) => auth("two-factor/enable", body),
     }),
     confirmCodes: build.mutation<unknown, { code: string }>({
       query: (body) => auth("two-factor/verify-totp", body),
-      invalidatesTags: ["Security", "School"],
+      invalidatesTags: ["security", "school"],
     }),
     disableCodes: build.mutation<unknown, { password?: string }>({
       query: (body) => auth("two-factor/disable", body),
-      invalidatesTags: ["Security", "School"],
+      invalidatesTags: ["security", "school"],
     }),
     newRecoveryCodes: build.mutation<{ backupCodes: string[] }, { password?: string }>({
       query: (body) => auth("two-factor/generate-backup-codes", body),
@@ -53,11 +46,11 @@ export const {
     }),
     keepPasskey: build.mutation<unknown, { response: unknown; name?: string }>({
       query: (body) => auth("passkey/verify-registration", body),
-      invalidatesTags: ["Security"],
+      invalidatesTags: ["security"],
     }),
     dropPasskey: build.mutation<unknown, { id: string }>({
       query: (body) => auth("passkey/delete-passkey", body),
-      invalidatesTags: ["Security"],
+      invalidatesTags: ["security"],
     }),
     passkeySignInOptions: build.mutation<unknown, void>({
       query: () => "/auth/passkey/generate-authenticate-options",
@@ -65,17 +58,9 @@ export const {
     passkeySignIn: build.mutation<unknown, { response: unknown }>({
       query: (body) => auth("passkey/verify-authentication", body),
     }),
-    /** `others`: all but this one. */
-    endSession: build.mutation<unknown, string>({
-      query: (session) => ({ url: path("me", "sessions", session), method: "DELETE" }),
-      invalidatesTags: ["Security"],
-    }),
-    askToJoin: build.mutation<unknown, { email: string }>({
-      query: (body) => ({ url: "/me/joins", method: "POST", body }),
-    }),
-    join: build.mutation<unknown, { token: string }>({
-      query: (body) => ({ url: "/me/joins", method: "PUT", body }),
-      invalidatesTags: ["Me"],
-    }),
+    // The session "others": all but this one.
+    endSession: does(build, "endSession"),
+    askToJoin: does(build, "askToJoin"),
+    join: does(build, "join"),
   }),
 });

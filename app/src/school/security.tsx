@@ -17,9 +17,9 @@ import { SecondStepSetting } from "./second-step-setting";
 import {
   useAskToJoinMutation,
   useChangePasswordMutation,
+  useChooseFirstPasswordMutation,
   useDropPasskeyMutation,
   useEndSessionMutation,
-  useFirstPasswordMutation,
   useGetSecurityQuery,
   useKeepPasskeyMutation,
   usePasskeyOptionsMutation,
@@ -53,13 +53,13 @@ export function SecuritySections() {
 function PasswordSetting({ security }: { security: Security }) {
   const { control, handleSubmit, reset } = useForm({ defaultValues: { now: "", next: "" } });
   const [change, changing] = useChangePasswordMutation();
-  const [choose, choosing] = useFirstPasswordMutation();
+  const [choose, choosing] = useChooseFirstPasswordMutation();
   const { hasPassword } = security;
   const state = hasPassword ? changing : choosing;
   const submit = handleSubmit(async ({ now, next }) => {
     const answer = hasPassword
       ? await change({ currentPassword: now, newPassword: next })
-      : await choose({ password: next });
+      : await choose({ body: { password: next } });
     if ("data" in answer) reset();
   });
   return (
@@ -157,7 +157,7 @@ function Sessions({ security }: { security: Security }) {
               says={`Since ${sayWrittenInstant(session.since, zone)}; last seen ${sayWrittenInstant(session.seen, zone)}${session.address ? `, ${session.address}` : ""}`}
             >
               {session.current ? null : (
-                <QuietAction label="Sign out there" onPress={() => end(session.id)} />
+                <QuietAction label="Sign out there" onPress={() => end({ session: session.id })} />
               )}
             </Row>
           </View>
@@ -166,7 +166,7 @@ function Sessions({ security }: { security: Security }) {
       {others.length > 1 ? (
         <QuietAction
           label={`Sign out of all ${others.length} others`}
-          onPress={() => end("others")}
+          onPress={() => end({ session: "others" })}
         />
       ) : null}
     </Section>
@@ -185,7 +185,7 @@ function Joining() {
   const { control, handleSubmit, reset } = useForm({ defaultValues: { email: "" } });
   const [ask, { error, isLoading, isSuccess }] = useAskToJoinMutation();
   const submit = handleSubmit(async ({ email }) => {
-    if ("data" in (await ask({ email: email.trim() }))) reset();
+    if ("data" in (await ask({ body: { email: email.trim() } }))) reset();
   });
   return (
     <Section

@@ -30,8 +30,8 @@ import { WhoMayTable } from "./who-may-table";
 
 export function StaffScreen() {
   const { school } = useLocalSearchParams() as { school: string };
-  const { data: about } = useGetSchoolQuery(school);
-  const { data, error, refetch } = useGetMembersQuery(school);
+  const { data: about } = useGetSchoolQuery({ school });
+  const { data, error, refetch } = useGetMembersQuery({ school });
   const may = useMay(school);
   return (
     <Page title="Staff" {...(about && { above: { text: about.name } })}>
@@ -72,9 +72,9 @@ function Offer({ school, members }: { school: string; members: Members }) {
           <PrimaryAction
             label="Take it over"
             busy={answering.isLoading}
-            onPress={() => answer({ school, take: true })}
+            onPress={() => answer({ school, body: { take: true } })}
           />
-          <QuietAction label="Say no" onPress={() => answer({ school, take: false })} />
+          <QuietAction label="Say no" onPress={() => answer({ school, body: { take: false } })} />
         </View>
       </Section>
     );
@@ -84,7 +84,7 @@ function Offer({ school, members }: { school: string; members: Members }) {
       <QuietAction
         label="Take the offer back"
         busy={withdrawing.isLoading}
-        onPress={() => withdraw(school)}
+        onPress={() => withdraw({ school })}
       />
     </Section>
   );
@@ -139,7 +139,7 @@ function Inviting({ school, data }: { school: string; data: Members }) {
   const [invite, { error, isLoading, isSuccess }] = useInviteMutation();
   const [withdraw, withdrawing] = useWithdrawInvitationMutation();
   const submit = handleSubmit(async ({ email }) => {
-    if ("data" in (await invite({ school, email: email.trim(), role }))) reset();
+    if ("data" in (await invite({ school, body: { email: email.trim(), role } }))) reset();
   });
   return (
     <Section title="Invite somebody" says="The link in the mail counts for two weeks, and once.">

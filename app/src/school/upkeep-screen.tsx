@@ -1,9 +1,11 @@
 /** Upkeep: work that failed, the whole school as a file, and deleting it. */
+
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { useForm } from "react-hook-form";
 import { explain } from "../store/api";
+import { addressOf } from "../store/ask";
 import { QuietAction } from "../ui/action";
 import { Field } from "../ui/field";
 import { FileLink } from "../ui/file-link";
@@ -25,7 +27,7 @@ import {
 
 export function UpkeepScreen() {
   const { school } = useLocalSearchParams() as { school: string };
-  const { data: about } = useGetSchoolQuery(school);
+  const { data: about } = useGetSchoolQuery({ school });
   const may = useMay(school);
   return (
     <Page title="Upkeep" {...(about && { above: { text: about.name } })}>
@@ -37,7 +39,7 @@ export function UpkeepScreen() {
             title="Take the school with you"
             says="Everything in it as one file, a row a line (NDJSON): courses with all versions and texts, people, enrollments, what happened, the record of changes."
           >
-            <FileLink href={`/api/schools/${school}/data`}>Download the school</FileLink>
+            <FileLink href={addressOf("getSchoolData", { school })}>Download the school</FileLink>
           </Section>
           <Deleting school={school} />
         </>
@@ -47,10 +49,13 @@ export function UpkeepScreen() {
 }
 
 function FailedWork({ school, zone }: { school: string; zone: string }) {
-  const { data, error, refetch } = useGetFailedWorkQuery(school, {
-    refetchOnMountOrArgChange: true,
-    pollingInterval: 10_000,
-  });
+  const { data, error, refetch } = useGetFailedWorkQuery(
+    { school },
+    {
+      refetchOnMountOrArgChange: true,
+      pollingInterval: 10_000,
+    },
+  );
   const [retry, retrying] = useRetryWorkMutation();
   return (
     <Section
@@ -91,7 +96,8 @@ function Deleting({ school }: { school: string }) {
   const { control, handleSubmit } = useForm({ defaultValues: { slug: "" } });
   const [remove, { error, isLoading }] = useDeleteSchoolMutation();
   const submit = handleSubmit(async ({ slug }) => {
-    if ("data" in (await remove({ school, slug: slug.trim() }))) arrive(`/${school}/gone`);
+    if ("data" in (await remove({ school, body: { slug: slug.trim() } })))
+      arrive(`/${school}/gone`);
   });
   return (
     <Section
@@ -125,7 +131,7 @@ export function GoneScreen() {
         label="Bring it back"
         busy={isLoading}
         onPress={async () => {
-          if ("data" in (await bring(school))) arrive(`/${school}/settings`);
+          if ("data" in (await bring({ school }))) arrive(`/${school}/settings`);
         }}
       />
     </Page>

@@ -20,7 +20,7 @@ export function useRippledChange(
         error={error}
         busy={isLoading}
         onKeep={async () => {
-          const answer = await keep({ school, change: wanted.set });
+          const answer = await keep({ school, body: wanted.set });
           if (!("data" in answer)) return;
           wanted.onKept?.();
           setWanted(null);

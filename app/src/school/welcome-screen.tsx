@@ -10,17 +10,17 @@ import { Page } from "../ui/page";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
-import { useAcceptMutation, useGetInvitationQuery, useGetMeQuery } from "./api";
+import { useAcceptInvitationMutation, useGetInvitationQuery, useGetMeQuery } from "./api";
 import { arrive } from "./arrive";
 
 export function WelcomeScreen() {
   const { token = "" } = useLocalSearchParams() as { token?: string };
-  const { data: invitation, error, refetch } = useGetInvitationQuery(token);
+  const { data: invitation, error, refetch } = useGetInvitationQuery({ token });
   const { data: me } = useGetMeQuery();
   const { control, handleSubmit } = useForm({ defaultValues: { name: "", password: "" } });
-  const [accept, { error: refused, isLoading }] = useAcceptMutation();
+  const [accept, { error: refused, isLoading }] = useAcceptInvitationMutation();
   const take = async (more: { name?: string; password?: string }) => {
-    const answer = await accept({ token, ...more });
+    const answer = await accept({ body: { token, ...more } });
     if ("data" in answer && answer.data)
       arrive(`/${answer.data.school}/${answer.data.role === "enrollee" ? "shelf" : "courses"}`);
   };

@@ -1,4 +1,6 @@
-/** Reading from the server. Each room adds its own questions. */
+/** The one way to the server. Each room adds its own questions; see ./ask. */
+
+import { HELD, type Held } from "@dawngate/contract/held";
 import type { Problem } from "@dawngate/contract/problem";
 import { createApi, fetchBaseQuery, retry } from "@reduxjs/toolkit/query/react";
 
@@ -17,50 +19,14 @@ const patient = retry(
   { maxRetries: 2 },
 );
 
-/** What answers hold, so that what changes them has them asked for again. */
-const TAGS = [
-  "Me",
-  "School",
-  "Members",
-  "Courses",
-  "Course",
-  "People",
-  "Timeline",
-  "Draft",
-  "Cover",
-  "Public",
-  "Shelf",
-  "Mine",
-  "Record",
-  "Versions",
-  "Mail",
-  "Security",
-  "Changes",
-  "FailedWork",
-  "Remarks",
-] as const;
+export type FromServer = typeof patient;
 
 export const api = createApi({
   reducerPath: "api",
   baseQuery: patient,
-  tagTypes: TAGS,
+  tagTypes: Object.keys(HELD) as Held[],
   endpoints: () => ({}),
 });
-
-/** A path of the API with its parts made safe. */
-export function path(...parts: string[]): string {
-  return `/${parts.map(encodeURIComponent).join("/")}`;
-}
-
-/** What is said of a request; the rest is left out of its address. */
-export const given = (params: object) =>
-  Object.fromEntries(Object.entries(params).filter(([, value]) => value != null && value !== ""));
-
-/** Lists that come page by page: each answer says where the next one begins. */
-export const pages = {
-  initialPageParam: null,
-  getNextPageParam: <T>({ next }: { next: T | null }) => next ?? undefined,
-};
 
 /** An error of a question, as something one can read. */
 export function explain(error: unknown): { title: string; detail: string } {

@@ -1,8 +1,10 @@
-/** The API's description as a document, without a server. */
+/** The API's description as documents, without a server: a room each. */
 import { api } from "./api";
+import { type Described, ofRoom, roomsOf } from "./describe";
 
-export async function openApiDocument(): Promise<unknown> {
+export async function openApiDocuments(): Promise<Record<string, Described>> {
   const nothing = new Proxy({}, { get: () => undefined });
   const app = api(nothing as never, null);
-  return (await app.request("/openapi.json")).json();
+  const whole = (await (await app.request("/openapi.json")).json()) as Described;
+  return Object.fromEntries(roomsOf(whole).map((room) => [room, ofRoom(whole, room)]));
 }

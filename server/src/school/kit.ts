@@ -1,11 +1,9 @@
 /** What every room's routes are made of: who may, what comes in, what goes out. */
 import { isForAnybody, type Permission, rolesWith } from "@dawngate/contract/permissions";
-import { problem } from "@dawngate/contract/problem";
-import { formatPath, planFields } from "@dawngate/core/plan";
+import { formatPath } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
-import { OpenAPIHono, z } from "@hono/zod-openapi";
+import { OpenAPIHono } from "@hono/zod-openapi";
 import type { MiddlewareHandler } from "hono";
-import { every } from "hono/combine";
 import { notFound, ProblemError } from "../base/problem";
 import { inTurn } from "../base/turns";
 import type { ActorRow, Database } from "../db/connection";
@@ -145,36 +143,6 @@ export function signedIn({ identity, now }: Services): MiddlewareHandler<Env> {
   };
 }
 
-/**
- * Who may ask a route: whoever has a permission, and no more often than limits say. Spread into the route, so that its
- * guard, and what its description says of it, are one.
- *
- * @example createRoute({ method: "get", path: "/schools/{school}/courses", ...needs(services, "courses.read"), … })
- */
-export function needs(
-  services: Services,
-  permission: Permission,
-  ...limits: MiddlewareHandler<Env>[]
-) {
-  return {
-    middleware: every(may(services, permission), ...limits) as MiddlewareHandler<Env>,
-    "x-permission": permission,
-    ...(isForAnybody(permission) ? {} : { security: SESSION }),
-  };
-}
-
-/** The same for whoever is signed in, in whatever school. */
-export function needsAccount(services: Services, ...limits: MiddlewareHandler<Env>[]) {
-  return {
-    middleware: every(signedIn(services), ...limits) as MiddlewareHandler<Env>,
-    "x-permission": "signed-in",
-    security: SESSION,
-  };
-}
-
-/** The way one is known to the API: by the session that signing in has given. */
-export const SESSION: Record<string, string[]>[] = [{ session: [] }];
-
 /** Counts how often one does this, by account and by address; refuses with how long to wait. */
 export function limited({ limits }: Services, name: LimitName): MiddlewareHandler<Env> {
   return async (c, next) => {
@@ -186,45 +154,3 @@ export function limited({ limits }: Services, name: LimitName): MiddlewareHandle
     await next();
   };
 }
-
-const refusal = (description: string) => ({
-  description,
-  content: { "application/problem+json": { schema: problem } },
-});
-
-/** The answers of a route: what it finds or did, and how it says no. */
-export function answers<T extends z.ZodType>(schema: T, description: string) {
-  return {
-    200: { description, content: { "application/json": { schema } } },
-    400: refusal("The request's address is off."),
-    401: refusal("Nobody is signed in."),
-    403: refusal("Not for this role."),
-    404: refusal("There is no such thing, or not for you."),
-    409: refusal("It conflicts with what stands there."),
-    413: refusal("The body is larger than this route takes."),
-    422: refusal("The input is refused; each fault has its path."),
-    429: refusal("Too often; Retry-After says how long to wait."),
-    503: refusal("Not at this moment; Retry-After says how long to wait."),
-  };
-}
-
-/** A body in JSON. */
-export function body<T extends z.ZodType>(schema: T) {
-  return { content: { "application/json": { schema } }, required: true };
-}
-
-/** Parameters in the address. */
-export const inSchool = z.object({ school: planFields.id.meta({ example: "ember-row" }) });
-export const inCourse = inSchool.extend({
-  course: planFields.id.meta({ example: "cold-kitchen" }),
-});
-export const inLesson = inCourse.extend({
-  lesson: planFields.id.meta({ example: "folds-and-rests" }),
-});
-export const inEnrollment = inCourse.extend({
-  enrollment: planFields.id.meta({ example: "sourdough-08" }),
-});
-/** A number that the database counts with. */
-export const counter = z.coerce.number().int().min(0).max(2_147_483_647);
-/** What was done, where there is nothing to answer. */
-export const done = z.object({ done: z.literal(true) }).meta({ id: "Done" });

@@ -13,7 +13,7 @@ import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { type InCourse, useArrangeMutation, useDescribeMutation } from "../api";
+import { type InCourse, useArrangeCourseMutation, useDescribeCourseMutation } from "../api";
 import { CardFields } from "../card-fields";
 import { CoverFields } from "../cover-fields";
 import { OwnWordsFields } from "../own-words";
@@ -107,9 +107,9 @@ function Words({ place, course, description, words, card, onSet }: Omit<Props, "
   const { surface } = usePalette();
   const [title, setTitle] = useState(course.title);
   const [text, setText] = useState(description);
-  const [describe, { error }] = useDescribeMutation();
-  const [arrange, arranging] = useArrangeMutation();
-  const { data: school } = useGetSchoolQuery(place.school);
+  const [describe, { error }] = useDescribeCourseMutation();
+  const [arrange, arranging] = useArrangeCourseMutation();
+  const { data: school } = useGetSchoolQuery({ school: place.school });
   const input = { mode: "outlined" as const, style: { backgroundColor: surface } };
   return (
     <>
@@ -128,17 +128,17 @@ function Words({ place, course, description, words, card, onSet }: Omit<Props, "
         aria-label="What it is, for visitors (Markdown)"
         value={text}
         onChangeText={setText}
-        onBlur={() => text !== description && describe({ ...place, description: text })}
+        onBlur={() => text !== description && describe({ ...place, body: { description: text } })}
       />
       {error ? <Notice {...explain(error)} /> : null}
       <CoverFields place={place} />
-      <CardFields card={card} onCard={(next) => arrange({ ...place, change: { card: next } })} />
+      <CardFields card={card} onCard={(next) => arrange({ ...place, body: { card: next } })} />
       {arranging.error ? <Notice {...explain(arranging.error)} /> : null}
       <OwnWordsFields
         words={words}
         inherited={school?.words}
         says="What people in this course read; where nothing is said, the school's own words."
-        onWords={(next) => arrange({ ...place, change: { words: next } })}
+        onWords={(next) => arrange({ ...place, body: { words: next } })}
       />
     </>
   );

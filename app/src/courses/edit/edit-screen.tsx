@@ -18,7 +18,12 @@ import { Page } from "../../ui/page";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { type InCourse, useArrangeMutation, useDescribeMutation, useGetCourseQuery } from "../api";
+import {
+  type InCourse,
+  useArrangeCourseMutation,
+  useDescribeCourseMutation,
+  useGetCourseQuery,
+} from "../api";
 import { CourseTabs } from "../course-tabs";
 import { AsIfEnrolled } from "./as-if-enrolled";
 import { ClosingModule } from "./closing-module";
@@ -33,7 +38,7 @@ import { useDraft } from "./use-draft";
 export function EditScreen() {
   const place = useLocalSearchParams() as { school: string; course: string };
   const draft = useDraft(place);
-  const { data: school } = useGetSchoolQuery(place.school);
+  const { data: school } = useGetSchoolQuery({ school: place.school });
   if (!draft.course || !school)
     return (
       <Page
@@ -83,9 +88,9 @@ function Editor({ place, school, draft, course }: Props) {
   const { meant } = draft;
   const unmeant = useMemo(() => snags.filter(({ key }) => !meant.includes(key)), [snags, meant]);
   const short = useMemo(() => shortSnags(unmeant), [unmeant]);
-  const [arrange, arranging] = useArrangeMutation();
+  const [arrange, arranging] = useArrangeCourseMutation();
   const [gateCohort, gating] = useGateCohortMutation();
-  const [describe, describing] = useDescribeMutation();
+  const [describe, describing] = useDescribeCourseMutation();
   const sheets = useMemo(
     () => ({
       paper: () => setOpen({ kind: "paper" }),
@@ -169,7 +174,7 @@ function Editor({ place, school, draft, course }: Props) {
         snags={snags}
         meant={draft.meant}
         perform={perform}
-        onMeant={(key, so) => arrange({ ...place, change: { meant: { key, so } } })}
+        onMeant={(key, so) => arrange({ ...place, body: { meant: { key, so } } })}
         onPlace={goTo}
       />
       <ClosingModule course={course} newId={newId} perform={perform} />
@@ -183,7 +188,7 @@ function Editor({ place, school, draft, course }: Props) {
           hasCohorts={cohorts.length > 0}
           cohort={chosen}
           onCohortGate={(cohort, item, gate) =>
-            gateCohort({ ...place, cohort, change: { item, ...(gate !== undefined && { gate }) } })
+            gateCohort({ ...place, cohort, body: { item, ...(gate !== undefined && { gate }) } })
           }
           preview={preview}
           newId={newId}

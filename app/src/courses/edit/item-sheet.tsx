@@ -219,7 +219,7 @@ function LessonText({
         onChangeText={setTyped}
         onBlur={() => {
           if (typed === null || typed === kept) return;
-          keep({ ...place, lesson, text: typed, revision })
+          keep({ ...place, lesson, body: { text: typed, revision } })
             .unwrap()
             .then(({ text }) => onKept(text))
             // What went wrong stands below the field.

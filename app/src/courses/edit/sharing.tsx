@@ -18,7 +18,7 @@ export function Sharing({ place, lesson }: { place: InCourse; lesson: string }) 
   const { quiet } = usePalette();
   const { data, refetch } = useGetLessonDraftQuery({ ...place, lesson });
   const [choosing, setChoosing] = useState(false);
-  const { data: list } = useGetCoursesQuery(place.school, { skip: !choosing });
+  const { data: list } = useGetCoursesQuery({ school: place.school }, { skip: !choosing });
   const [share, { error, isLoading }] = useShareLessonMutation();
   if (!data) return null;
   const holds = new Set(data.standsIn.map(({ course }) => course));
@@ -42,7 +42,7 @@ export function Sharing({ place, lesson }: { place: InCourse; lesson: string }) 
               key={id}
               label={title}
               onPress={async () => {
-                const answer = await share({ ...place, lesson, with: id });
+                const answer = await share({ ...place, lesson, body: { course: id } });
                 if ("error" in answer) return;
                 setChoosing(false);
                 refetch();

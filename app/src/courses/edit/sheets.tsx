@@ -3,7 +3,7 @@ import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/sche
 import type { PlanCohort, PlanCourse, PlanGate } from "@dawngate/core/plan";
 import type { Zone } from "@dawngate/core/time";
 import { CadenceSheet } from "../../schedule/cadence/cadence-sheet";
-import type { InCourse, useDescribeMutation } from "../api";
+import type { InCourse, useDescribeCourseMutation } from "../api";
 import { OutSheet } from "../paper/out-sheet";
 import { PaperSheet } from "../paper/paper-sheet";
 import { CourseSheet } from "./course-sheet";
@@ -36,7 +36,7 @@ interface Props {
   /** The dates of a course for the one whose dates are shown. */
   preview(course: PlanCourse): TimelineAnswer | null;
   newId(): string;
-  onDescribe: ReturnType<typeof useDescribeMutation>[0];
+  onDescribe: ReturnType<typeof useDescribeCourseMutation>[0];
   onClose(): void;
 }
 
@@ -115,7 +115,7 @@ export function Sheets(props: Props) {
           description={draft.description}
           newId={newId}
           perform={perform}
-          onDescribe={(description) => onDescribe({ ...place, description })}
+          onDescribe={(description) => onDescribe({ ...place, body: { description } })}
           onClose={onClose}
         />
       );

@@ -2,6 +2,7 @@
 import { useRouter } from "expo-router";
 import { memo, useEffect, useState } from "react";
 import { View } from "react-native";
+import { usePublishMutation } from "../../review/api";
 import { PublishSheet } from "../../review/publish-sheet";
 import { explain } from "../../store/api";
 import { PrimaryAction, QuietAction } from "../../ui/action";
@@ -10,7 +11,7 @@ import { Notice } from "../../ui/notice";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { type InCourse, usePublishMutation } from "../api";
+import type { InCourse } from "../api";
 import type { Keeping, useDraft } from "./use-draft";
 
 interface Props {

@@ -1,10 +1,12 @@
 /** A draft that is being edited: shown at once, sent in the background, kept over anything, told of others' changes. */
+
 import type { Edited } from "@dawngate/contract/courses";
 import type { Operation } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { startTransition, useEffect, useMemo, useRef, useState } from "react";
 import { useDispatch, useSelector, useStore } from "react-redux";
-import { coursePath, type InCourse, useGetDraftQuery } from "../api";
+import { addressOf } from "../../store/ask";
+import { type InCourse, useGetDraftQuery } from "../api";
 import { done, type Edits, heard, kept, opened, redone, shown, undone } from "./edits";
 import { readUnsent, writeUnsent } from "./unsent";
 
@@ -166,7 +168,7 @@ function useSending(place: InCourse, key: string): Keeping {
   const dispatch = useDispatch();
   const store = useStore<Stored>();
   const [keeping, setKeeping] = useState<Keeping>("kept");
-  const url = `/api${coursePath(place, "draft")}`;
+  const url = addressOf("editDraft", place);
   useEffect(() => {
     let sending = false;
     let left = false;
@@ -225,10 +227,11 @@ function useHearing(place: InCourse, key: string, edits: Edits | undefined): voi
   const { school, course } = place;
   useEffect(() => {
     if (!ready || typeof EventSource === "undefined") return;
-    const base = coursePath({ school, course }, "draft");
-    const stream = new EventSource(`/api${base}/changes`);
+    const stream = new EventSource(addressOf("hearDraft", { school, course }));
     const look = async () => {
-      const response = await fetch(`/api${base}/operations?base=${sequence.current}`);
+      const response = await fetch(
+        addressOf("getOperations", { school, course, base: sequence.current }),
+      );
       if (!response.ok) return;
       const { operations } = (await response.json()) as Pick<Edited, "operations">;
       dispatch(heard({ key, operations }));

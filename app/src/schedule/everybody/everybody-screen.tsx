@@ -23,7 +23,7 @@ import { CrowdRow, NAMES } from "./crowd-row";
 
 export function EverybodyScreen() {
   const place = useLocalSearchParams() as { school: string; course: string };
-  const { data: school } = useGetSchoolQuery(place.school);
+  const { data: school } = useGetSchoolQuery({ school: place.school });
   const course = useGetCourseQuery(place);
   const everybody = useGetEverybodyQuery(place, { refetchOnMountOrArgChange: true });
   const [now] = useState(() => Date.now() as Instant);

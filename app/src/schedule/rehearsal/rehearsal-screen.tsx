@@ -34,7 +34,7 @@ const MINUTE = 60_000;
 
 export function RehearsalScreen() {
   const { school, course: id } = useLocalSearchParams() as { school: string; course: string };
-  const { data: settings, error: schoolError } = useGetSchoolQuery(school);
+  const { data: settings, error: schoolError } = useGetSchoolQuery({ school });
   const { data: course, error, refetch } = useGetCourseQuery({ school, course: id });
   const asIf = useAsIf(course, settings?.timeZone);
   const trouble = error ?? schoolError;

@@ -1,0 +1,96 @@
+/** Endpoints of a school, of coming in, and of the simulated mail. */
+
+import { z } from "zod";
+import { created } from "../courses";
+import { endpoints, files, inSchool } from "../endpoint";
+import {
+  acceptance,
+  calendarDays,
+  invitation,
+  mailList,
+  mailListQuery,
+  newSchool,
+  school as schoolAnswer,
+  schoolChange,
+  start,
+} from "../school";
+
+export const school = endpoints("school", {
+  getStart: {
+    method: "get",
+    path: "/start",
+    summary: "Where somebody who gives no address begins",
+    who: "anybody",
+    answer: start,
+    answered: "The school to show, or null.",
+  },
+  createSchool: {
+    method: "post",
+    path: "/schools",
+    summary: "Make a school; whoever makes it owns it",
+    who: "signed-in",
+    body: newSchool,
+    answer: created,
+    answered: "The school's address.",
+    changes: ["me"],
+  },
+  getSchool: {
+    method: "get",
+    path: "/schools/{school}",
+    summary: "A school: its name, zone, currency and calendar, and what one may do there",
+    who: "school.see",
+    params: inSchool,
+    answer: schoolAnswer,
+    answered: "The school.",
+    holds: ["school"],
+  },
+  changeSchool: {
+    method: "patch",
+    path: "/schools/{school}",
+    summary: "Change a school's settings",
+    who: "school.change",
+    params: inSchool,
+    body: schoolChange,
+    answer: schoolAnswer,
+    answered: "The school as it is now.",
+    changes: ["school", "me", "timeline", "courses", "people", "mine", "shelf", "public"],
+  },
+  readCalendar: {
+    method: "post",
+    path: "/schools/{school}/calendar-file",
+    summary: "The closed days in an iCalendar file: the body is the file, nothing is written",
+    who: "school.change",
+    params: inSchool,
+    body: files("text/calendar"),
+    answer: calendarDays,
+    answered: "The days, and what was left out.",
+  },
+  getInvitation: {
+    method: "get",
+    path: "/invitations/{token}",
+    summary: "What an invitation is for",
+    who: "anybody",
+    params: z.object({ token: z.string().max(200) }),
+    answer: invitation,
+    answered: "The invitation.",
+  },
+  acceptInvitation: {
+    method: "post",
+    path: "/invitations",
+    summary: "Take an invitation",
+    who: "anybody",
+    body: acceptance,
+    answer: z.object({ school: z.string(), role: z.string() }),
+    answered: "Where it leads.",
+  },
+  getMail: {
+    method: "get",
+    path: "/mail",
+    summary: "The simulated mailbox of the demo, where mail goes nowhere else",
+    who: "anybody",
+    query: mailListQuery,
+    answer: mailList,
+    answered: "The newest mail first, page by page.",
+    holds: ["mail"],
+  },
+});
