@@ -1,6 +1,7 @@
 import { gunzipSync } from "node:zlib";
 import type { Course, CourseList } from "@dawngate/contract/courses";
 import { course, courseList } from "@dawngate/contract/courses";
+import { ROOMS } from "@dawngate/contract/endpoints/index";
 import type { Problem } from "@dawngate/contract/problem";
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { timeline } from "@dawngate/contract/schedule";
@@ -162,6 +163,37 @@ describe("the API describes itself", () => {
     const operations = Object.values(document.paths).flatMap((path) => Object.keys(path));
     expect(operations.length).toBeGreaterThan(25);
     expect(Object.keys(document.paths)).toContain("/schools/{school}/courses/{course}/timeline");
+  });
+  test("each room has a document of its own, whole in itself", async () => {
+    const whole = await get<{ paths: Record<string, Record<string, { tags: string[] }>> }>(
+      "/openapi.json",
+    );
+    const rooms = [
+      ...new Set(
+        Object.values(whole.paths).flatMap((path) =>
+          Object.values(path).flatMap(({ tags }) => tags),
+        ),
+      ),
+    ];
+    expect(rooms.sort()).toEqual(Object.keys(ROOMS).sort());
+    let told = 0;
+    for (const room of rooms) {
+      const document = await get<{
+        paths: Record<string, object>;
+        components: Record<string, Record<string, unknown>>;
+      }>(`/openapi/${room}.json`);
+      told += Object.values(document.paths).flatMap((path) => Object.keys(path)).length;
+      for (const [, kind = "", name = ""] of JSON.stringify(document).matchAll(
+        /"#\/components\/(\w+)\/([^"]+)"/g,
+      ))
+        expect([room, name, document.components[kind]?.[name] !== undefined]).toEqual([
+          room,
+          name,
+          true,
+        ]);
+    }
+    expect(told).toBe(Object.values(ROOMS).flatMap((room) => Object.keys(room)).length);
+    expect((await app.ask(null, "GET", "/openapi/attic.json")).status).toBe(404);
   });
   test("what breaks inside is told to the log, and not to the caller", async () => {
     const broken = testApp(
