@@ -11,6 +11,8 @@ export const RECORDED = {
   handover: "Handing over",
   invitation: "Invitation",
   course: "Course",
+  course_draft: "Course's draft",
+  course_page: "Course's page",
   course_cover: "Cover",
   course_version: "Publishing",
   cohort: "Cohort",

@@ -19,7 +19,7 @@ interface PageRow {
 /** A published course's page with its school and its cohorts, by their first day; null where there is none. */
 export async function readPage(tx: SchoolTransaction, id: string) {
   const { rows } = await sql<PageRow>`
-    select c.current_version as version, c.archived, c.description, c.words, c.card,
+    select c.current_version as version, c.archived, p.description, c.words, p.card,
       (select jsonb_build_object('hash', v.hash, 'width', v.width, 'height', v.height,
           'x', v.focus_x, 'y', v.focus_y)
         from course_cover v where v.school_id = c.school_id and v.course_id = c.id) as cover,
@@ -32,6 +32,7 @@ export async function readPage(tx: SchoolTransaction, id: string) {
           'grace', k.grace, 'seats', k.seats, 'gates', k.gates)) order by k.starts, k.id)
         from cohort k where k.school_id = c.school_id and k.course_id = c.id), '[]') as cohorts
     from course c join school s on s.id = c.school_id
+    join course_page p on p.school_id = c.school_id and p.course_id = c.id
     where c.id = ${id} and c.current_version is not null
   `.execute(tx);
   const [row] = rows;

@@ -7,15 +7,11 @@ import { conflict, notFound, refusal } from "../base/problem";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
 import { reading } from "../school/service";
-import { saveDraft } from "./draft-store";
-import {
-  appendOperations,
-  lastNumberOf,
-  readCourseRow,
-  readDraft,
-  readOperations,
-  setDescription,
-} from "./store";
+import { saveDraft } from "./draft-changes-store";
+import { readDraft } from "./draft-store";
+import { appendOperations, lastNumberOf, readOperations } from "./operation-store";
+import { setPage } from "./page-store";
+import { readCourseRow } from "./store";
 import {
   coursesWith,
   holdContent,
@@ -33,7 +29,7 @@ export async function showDraft(db: Database, context: Context, id: string): Pro
     const plan = version === null ? null : await versionPlan(tx, context.school, id, version);
     return {
       course: draft,
-      sequence: row.draft_sequence,
+      sequence: row.sequence,
       version,
       changed: plan === null || !isDeepStrictEqual(plan, draft),
       description: row.description,
@@ -65,7 +61,7 @@ export async function editDraft(
 ): Promise<Edited> {
   return db.withSchool(context, async (tx) => {
     const { row, draft } = await existing(tx, id, true);
-    if (base > row.draft_sequence)
+    if (base > row.sequence)
       throw conflict("This draft is older than what you have; load the page again.");
     const last = await lastNumberOf(tx, id, clientId);
     const refused: Edited["refused"] = [];
@@ -87,10 +83,10 @@ export async function editDraft(
       const within = await reachable(tx, context, played);
       await saveDraft(tx, context.school, draft, course, contentsIn(within));
       await insertFirstTexts(tx, context.school, id, await textsOf(tx, within));
-      await appendOperations(tx, context.school, id, row.draft_sequence + 1, kept);
+      await appendOperations(tx, context.school, id, row.sequence + 1, kept);
     }
     return {
-      sequence: row.draft_sequence + kept.length,
+      sequence: row.sequence + kept.length,
       operations: await readOperations(tx, id, base),
       refused,
     };
@@ -120,7 +116,7 @@ export async function bringDraftBack(
   const kept = operations.map((operation, i) => {
     return { clientId, number: i + 1, operation };
   });
-  await appendOperations(tx, school, target.id, row.draft_sequence + 1, kept);
+  await appendOperations(tx, school, target.id, row.sequence + 1, kept);
 }
 
 /** The content that lessons were put in with, where it stands in another course too. */
@@ -195,8 +191,8 @@ export async function changeDescription(
   description: string,
 ): Promise<void> {
   await db.withSchool(context, async (tx) => {
-    await existing(tx, id, true);
-    await setDescription(tx, id, description);
+    await existing(tx, id);
+    await setPage(tx, id, { description });
   });
 }
 

@@ -1,166 +1,189 @@
-/** A draft in the database, changed only where it has changed. */
-import { isDeepStrictEqual } from "node:util";
-import type { PlanCourse, PlanLesson, PlanModule } from "@dawngate/core/plan";
+/** Drafts in the database: what authors edit, row by row. */
+import {
+  courseSchema,
+  type PlanCourse,
+  type PlanLesson,
+  type PlanModule,
+} from "@dawngate/core/plan";
 import { sql } from "kysely";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { courseColumns, lessonColumns, moduleColumns } from "./store";
 
-/** Writes what differs between two states of a draft: settings, modules and lessons, by their rows. */
-export async function saveDraft(
+/** A course's settings as its row has them. */
+export function courseColumns(course: PlanCourse) {
+  return {
+    title: course.title,
+    clock: course.clock,
+    release_hour: course.releaseHour,
+    counting: course.counting,
+    lesson_order: course.order,
+    opens_on: course.opensOn,
+    window_opens: course.window?.opens ?? null,
+    window_closes: course.window?.closes ?? null,
+    validity: course.validity,
+  };
+}
+
+export function moduleColumns(module: PlanModule, position: number) {
+  const { id, title, visible, gate, closes, due } = module;
+  return { id, position, title, visible, gate, closes, due };
+}
+
+export function lessonColumns(lesson: PlanLesson, position: number, module: string) {
+  const { id, title, visible, gate, closes, due } = lesson;
+  return {
+    module_id: module,
+    id,
+    position,
+    title,
+    visible,
+    gate,
+    closes,
+    due,
+    kind: lesson.kind,
+    holds_next: lesson.holdsNext,
+    sample: lesson.sample,
+    required: lesson.required,
+    minutes: lesson.minutes,
+  };
+}
+
+/** Writes a new course: its place, its page, its draft with settings, outline and the text of each lesson. */
+export async function insertCourse(
   tx: SchoolTransaction,
   school: SchoolId,
-  before: PlanCourse,
-  after: PlanCourse,
-  shared: ReadonlyMap<string, string> = new Map(),
+  course: PlanCourse,
+  position: number,
+  texts: ReadonlyMap<string, string>,
 ): Promise<void> {
-  const settings = courseColumns(after);
-  if (!isDeepStrictEqual(courseColumns(before), settings))
-    await tx
-      .updateTable("course")
-      .set({ ...settings, validity: JSON.stringify(settings.validity) })
-      .where("id", "=", after.id)
-      .execute();
-
-  const old = { modules: modulesOf(before), lessons: lessonsOf(before) };
-  const next = { modules: modulesOf(after), lessons: lessonsOf(after) };
-  // Lessons go before the modules that hold them, and come after them.
-  const goneLessons = missing(old.lessons, next.lessons);
-  if (goneLessons.length > 0)
-    await tx
-      .deleteFrom("lesson_placement")
-      .where("course_id", "=", after.id)
-      .where("id", "in", goneLessons)
-      .execute();
-  const movedAway = [...next.lessons.values()]
-    .filter(({ id, module_id }) => {
-      const was = old.lessons.get(id);
-      return was !== undefined && was.module_id !== module_id;
-    })
-    .map(({ id }) => id);
-  const newModules = missing(next.modules, old.modules).map((id) => next.modules.get(id));
+  await insertMany(tx, "course", [{ school_id: school, id: course.id, position }]);
+  const placed = course.modules.flatMap((module) =>
+    module.lessons.map((lesson, number) => ({ module: module.id, lesson, number })),
+  );
+  const inCourse = { school_id: school, course_id: course.id };
+  await insertMany(tx, "course_draft", [{ ...inCourse, ...courseColumns(course) }]);
+  await insertMany(tx, "course_page", [inCourse]);
   await insertMany(
     tx,
     "module_placement",
-    newModules.map((row) => ({ school_id: school, course_id: after.id, ...row })),
+    course.modules.map((module, number) => ({ ...inCourse, ...moduleColumns(module, number) })),
   );
-  const newLessons = missing(next.lessons, old.lessons);
-  const contents = await contentsOf(tx, after.id, newLessons, shared);
-  for (const id of newLessons)
-    await insertLesson(tx, school, after.id, next.lessons.get(id) as LessonRow, contents.get(id));
-  for (const [id, row] of next.lessons) {
-    const was = old.lessons.get(id);
-    if (!was || (!movedAway.includes(id) && isDeepStrictEqual(was, row))) continue;
-    await tx
-      .updateTable("lesson_placement")
-      .set(asJson(row))
-      .where("course_id", "=", after.id)
-      .where("id", "=", id)
-      .execute();
-  }
-  for (const [id, row] of next.modules) {
-    const was = old.modules.get(id);
-    if (!was || isDeepStrictEqual(was, row)) continue;
-    await tx
-      .updateTable("module_placement")
-      .set(asJson(row))
-      .where("course_id", "=", after.id)
-      .where("id", "=", id)
-      .execute();
-  }
-  const goneModules = missing(old.modules, next.modules);
-  if (goneModules.length > 0)
-    await tx
-      .deleteFrom("module_placement")
-      .where("course_id", "=", after.id)
-      .where("id", "in", goneModules)
-      .execute();
-}
-
-type ModuleRow = ReturnType<typeof moduleColumns>;
-type LessonRow = ReturnType<typeof lessonColumns>;
-
-function modulesOf(course: PlanCourse): Map<string, ModuleRow> {
-  return new Map(
-    course.modules.map((module: PlanModule, i) => [module.id, moduleColumns(module, i)]),
+  // Content of its own: one lesson may stand in several courses, so it is named after the course it came with.
+  const content = (lesson: PlanLesson) => `${course.id}/${lesson.id}`;
+  await insertMany(
+    tx,
+    "lesson",
+    placed.map(({ lesson }) => ({ school_id: school, id: content(lesson) })),
+  );
+  await insertMany(
+    tx,
+    "lesson_revision",
+    placed.map(({ lesson }) => ({
+      school_id: school,
+      lesson_id: content(lesson),
+      number: 1,
+      body: texts.get(lesson.id) ?? "",
+    })),
+  );
+  await insertMany(
+    tx,
+    "lesson_placement",
+    placed.map(({ module, lesson, number }) => ({
+      ...inCourse,
+      lesson_id: content(lesson),
+      ...lessonColumns(lesson, number, module),
+    })),
   );
 }
 
-function lessonsOf(course: PlanCourse): Map<string, LessonRow> {
-  return new Map(
-    course.modules.flatMap((module) =>
-      module.lessons.map(
-        (lesson: PlanLesson, i) => [lesson.id, lessonColumns(lesson, i, module.id)] as const,
-      ),
-    ),
-  );
-}
-
-/** What stands in the first and not in the second. */
-function missing(a: ReadonlyMap<string, unknown>, b: ReadonlyMap<string, unknown>): string[] {
-  return [...a.keys()].filter((id) => !b.has(id));
-}
-
-function asJson<T extends { gate: unknown; closes: unknown; due: unknown }>(row: T) {
-  const text = (value: unknown) => (value === null ? null : JSON.stringify(value));
-  return { ...row, gate: text(row.gate), closes: text(row.closes), due: text(row.due) };
-}
-
-/**
- * What lessons that come in stand on, where that is shared with another course: as they are put in now, or, where
- * they are put back, as they were put in once. Content that is not this school's is none.
- */
-async function contentsOf(
-  tx: SchoolTransaction,
-  course: string,
-  lessons: readonly string[],
-  shared: ReadonlyMap<string, string>,
-): Promise<Map<string, string>> {
-  if (lessons.length === 0) return new Map();
-  const { rows } = await sql<{ lesson: string; content: string }>`
-    select given.lesson, lesson.id as content
-    from (
-      select distinct on (lesson) operation->'lesson'->>'id' as lesson,
-        operation->>'content' as content
-      from draft_operation
-      where course_id = ${course} and operation ? 'content'
-        and operation->'lesson'->>'id' = any (${[...lessons]})
-      order by lesson, sequence desc
-    ) given
-    join lesson on lesson.id = given.content
-  `.execute(tx);
-  const kept = new Map(rows.map(({ lesson, content }) => [lesson, content]));
-  const now = [...shared].filter(([id]) => lessons.includes(id));
-  if (now.length > 0) {
-    const there = await tx
-      .selectFrom("lesson")
-      .select("id")
-      .where(
-        "id",
-        "in",
-        now.map(([, content]) => content),
-      )
-      .execute();
-    const ids = new Set(there.map(({ id }) => id));
-    for (const [lesson, content] of now) if (ids.has(content)) kept.set(lesson, content);
-  }
-  return kept;
-}
-
-/** A lesson that is put back finds the content it had. */
-async function insertLesson(
-  tx: SchoolTransaction,
-  school: SchoolId,
-  course: string,
-  row: LessonRow,
-  content = `${course}/${row.id}`,
-): Promise<void> {
-  await tx
-    .insertInto("lesson")
-    .values({ school_id: school, id: content })
-    .onConflict((conflict) => conflict.columns(["school_id", "id"]).doNothing())
+/** The draft as a plan's course. A lesson whose newest revision holds nothing is empty. */
+export async function readDraft(tx: SchoolTransaction, id: string): Promise<PlanCourse | null> {
+  const course = await tx
+    .selectFrom("course_draft")
+    .selectAll()
+    .where("course_id", "=", id)
+    .executeTakeFirst();
+  if (!course) return null;
+  const modules = await tx
+    .selectFrom("module_placement")
+    .selectAll()
+    .where("course_id", "=", id)
+    .orderBy("position")
     .execute();
-  await insertMany(tx, "lesson_placement", [
-    { school_id: school, course_id: course, lesson_id: content, ...row },
-  ]);
+  const lessons = await tx
+    .selectFrom("lesson_placement as placed")
+    .selectAll("placed")
+    .select(
+      sql<boolean>`coalesce((
+        select revision.body from lesson_revision revision
+        where revision.school_id = placed.school_id and revision.lesson_id = placed.lesson_id
+        order by revision.number desc limit 1
+      ), '') = ''`.as("empty"),
+    )
+    .where("course_id", "=", id)
+    .orderBy("position")
+    .execute();
+  return courseSchema.parse({
+    id,
+    title: course.title,
+    clock: course.clock,
+    releaseHour: course.release_hour,
+    counting: course.counting,
+    order: course.lesson_order,
+    opensOn: course.opens_on,
+    window: windowOf(course),
+    validity: course.validity,
+    modules: modules.map((module) => ({
+      ...scheduledKeys(module),
+      lessons: lessons
+        .filter((lesson) => lesson.module_id === module.id)
+        .map((lesson) => ({
+          ...scheduledKeys(lesson),
+          kind: lesson.kind,
+          holdsNext: lesson.holds_next,
+          sample: lesson.sample,
+          required: lesson.required,
+          minutes: lesson.minutes,
+          empty: lesson.empty,
+        })),
+    })),
+  } satisfies Record<keyof PlanCourse, unknown>);
+}
+
+function scheduledKeys({
+  id,
+  title,
+  visible,
+  gate,
+  closes,
+  due,
+}: {
+  id: string;
+  title: string;
+  visible: string;
+  gate: unknown;
+  closes: unknown;
+  due: unknown;
+}) {
+  return { id, title, visible, gate, closes, due };
+}
+
+/** A window's two columns as a plan has it. */
+export function windowOf(row: { window_opens: string | null; window_closes: string | null }) {
+  const { window_opens: opens, window_closes: closes } = row;
+  return opens === null || closes === null ? null : { opens, closes };
+}
+
+/** Keeps, or forgets, that a snag is meant so; of very many the oldest go. */
+export async function setMeant(
+  tx: SchoolTransaction,
+  id: string,
+  { key, so }: { key: string; so: boolean },
+): Promise<void> {
+  const others = sql`array_remove(meant, ${key})`;
+  await tx
+    .updateTable("course_draft")
+    .set({ meant: so ? sql`(array_prepend(${key}, ${others}))[1:1000]` : sql`${others}` })
+    .where("course_id", "=", id)
+    .execute();
 }

@@ -12,14 +12,9 @@ import { addAuthor } from "../school/staff-store";
 import { readSchool } from "../school/store";
 import { existing } from "./authoring";
 import { copyCover } from "./cover-store";
-import {
-  insertDraft,
-  nextPosition,
-  orderCourses,
-  setDescription,
-  setMeant,
-  setPlace,
-} from "./store";
+import { insertCourse, setMeant } from "./draft-store";
+import { setPage } from "./page-store";
+import { nextPosition, orderCourses, setPlace } from "./store";
 import { readTexts } from "./text-store";
 
 /** A new course: blank with the school's release hour, of a starting shape, or a copy with its dates moved. */
@@ -43,7 +38,7 @@ export async function createCourse(
     const course = shape
       ? shapedCourse(shape, { id, title, today, releaseHour, newId })
       : courseSchema.parse({ id, title, releaseHour, modules: [] });
-    await insertDraft(tx, context.school, course, await nextPosition(tx), new Map());
+    await insertCourse(tx, context.school, course, await nextPosition(tx), new Map());
     await isTheirOwn(tx, context, id);
   });
   return { id };
@@ -72,9 +67,9 @@ async function copyCourse(
     firstDay === undefined || first === null ? 0 : dayNumber(firstDay) - dayNumber(first);
   const texts = new Map(Object.entries(await readTexts(tx, from)));
   const course = { ...shiftCourse(draft, days), id, title };
-  await insertDraft(tx, context.school, course, await nextPosition(tx), texts);
-  await setDescription(tx, id, row.description);
-  await setPlace(tx, id, { words: row.words, card: row.card });
+  await insertCourse(tx, context.school, course, await nextPosition(tx), texts);
+  await setPlace(tx, id, { words: row.words });
+  await setPage(tx, id, { description: row.description, card: row.card });
   await copyCover(tx, from, id);
 }
 
@@ -109,8 +104,8 @@ export async function arrangeCourse(
       ...(archived !== undefined && { archived }),
       ...(group !== undefined && { group_name: group }),
       ...(words !== undefined && { words }),
-      ...(card !== undefined && { card }),
     });
+    if (card !== undefined) await setPage(tx, id, { card });
     if (meant !== undefined) await setMeant(tx, id, meant);
   });
 }

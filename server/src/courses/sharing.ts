@@ -5,8 +5,8 @@ import { conflict, notFound } from "../base/problem";
 import type { Database } from "../db/connection";
 import type { Context } from "../school/context";
 import { contentsIn, existing } from "./authoring";
-import { saveDraft } from "./draft-store";
-import { appendOperations } from "./store";
+import { saveDraft } from "./draft-changes-store";
+import { appendOperations } from "./operation-store";
 import { coursesWith, readRevision } from "./text-store";
 
 /**
@@ -48,6 +48,6 @@ export async function shareLesson(
     await saveDraft(tx, context.school, draft, applied.course, contentsIn([operation]));
     const clientId = `sharing-${randomBytes(8).toString("hex")}`;
     const one = { clientId, number: 1, operation };
-    await appendOperations(tx, context.school, target, row.draft_sequence + 1, [one]);
+    await appendOperations(tx, context.school, target, row.sequence + 1, [one]);
   });
 }

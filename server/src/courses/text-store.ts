@@ -102,16 +102,16 @@ export async function contentsOfDraft(
 export async function coursesWith(tx: SchoolTransaction, content: string, but: string) {
   return tx
     .selectFrom("lesson_placement as placed")
-    .innerJoin("course", (join) =>
+    .innerJoin("course_draft as draft", (join) =>
       join
-        .onRef("course.school_id", "=", "placed.school_id")
-        .onRef("course.id", "=", "placed.course_id"),
+        .onRef("draft.school_id", "=", "placed.school_id")
+        .onRef("draft.course_id", "=", "placed.course_id"),
     )
-    .select(["course.id as course", "course.title"])
+    .select(["draft.course_id as course", "draft.title"])
     .distinct()
     .where("placed.lesson_id", "=", content)
-    .where("course.id", "<>", but)
-    .orderBy("course.title")
+    .where("draft.course_id", "<>", but)
+    .orderBy("draft.title")
     .execute();
 }
 

@@ -132,8 +132,20 @@ export interface DraftOperationTable extends Authored {
 export interface CourseTable {
   school_id: string;
   id: string;
-  title: string;
   position: number;
+  current_version: number | null;
+  created_at: Generated<string>;
+  words: Generated<OwnWords>;
+  archived: Generated<boolean>;
+  /** The group it stands in; empty: none. */
+  group_name: Generated<string>;
+}
+
+/** What authors edit. */
+export interface CourseDraftTable {
+  school_id: string;
+  course_id: string;
+  title: string;
   clock: PlanCourse["clock"];
   release_hour: string | null;
   counting: PlanCourse["counting"];
@@ -142,18 +154,18 @@ export interface CourseTable {
   window_opens: string | null;
   window_closes: string | null;
   validity: JSONColumnType<PlanMoment[]>;
-  current_version: number | null;
-  description: Generated<string>;
   /** Names of snags that are meant so. */
   meant: Generated<string[]>;
-  /** The number of the draft's last operation. */
-  draft_sequence: Generated<number>;
-  created_at: Generated<string>;
+  /** The number of the last operation. */
+  sequence: Generated<number>;
+}
+
+/** What visitors read. */
+export interface CoursePageTable {
+  school_id: string;
+  course_id: string;
+  description: Generated<string>;
   card: Generated<CourseCard>;
-  words: Generated<OwnWords>;
-  archived: Generated<boolean>;
-  /** The group it stands in; empty: none. */
-  group_name: Generated<string>;
 }
 
 export interface ModulePlacementTable {
@@ -339,6 +351,8 @@ export interface Tables {
   course_cover: CourseCoverTable;
   school: SchoolTable;
   course: CourseTable;
+  course_draft: CourseDraftTable;
+  course_page: CoursePageTable;
   module_placement: ModulePlacementTable;
   lesson_placement: LessonPlacementTable;
   lesson: LessonTable;

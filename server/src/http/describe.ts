@@ -48,7 +48,9 @@ function withRefusalsOnce(document: Described): Described {
 
 /** The rooms a description tells of. */
 export const roomsOf = ({ paths }: Described): string[] => [
-  ...new Set(Object.values(paths).flatMap((path) => Object.values(path).flatMap((one) => one.tags ?? []))),
+  ...new Set(
+    Object.values(paths).flatMap((path) => Object.values(path).flatMap((one) => one.tags ?? [])),
+  ),
 ];
 
 /** A room's part of a description, with those components only that it refers to. */

@@ -3,7 +3,7 @@ import { type ImportRequest, importExtras } from "@dawngate/contract/import";
 import { type Fault, formatPath, type Plan, parsePlan } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import { ProblemError } from "../base/problem";
-import { insertDraft } from "../courses/store";
+import { insertCourse } from "../courses/draft-store";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { system } from "../db/who";
 import { insertCohorts, insertEnrollments } from "../enrollment/store";
@@ -52,7 +52,7 @@ async function write(
     const own = course.modules
       .flatMap((module) => module.lessons)
       .map(({ id }) => [id, texts[textKey(course.id, id)] ?? ""] as const);
-    await insertDraft(tx, school, course, position, new Map(own));
+    await insertCourse(tx, school, course, position, new Map(own));
     await publish(tx, school, course.id, { note: "Imported", now: null });
   }
   await insertCohorts(tx, school, plan.cohorts, (id) => extras.cohorts[id] ?? id);

@@ -103,7 +103,7 @@ async function publishingRipple(
     });
   return {
     version: row.current_version,
-    sequence: row.draft_sequence,
+    sequence: row.sequence,
     ...(await rippling.answer(() => plan.clock, around.school.timeZone)),
   };
 }

@@ -29,7 +29,7 @@ export function reviewRoutes(services: Services) {
       const { row } = await reading(db, context, (tx) => existing(tx, course));
       const found = await rippleOf(
         context,
-        ["publish", course, people, back, row.current_version, row.draft_sequence],
+        ["publish", course, people, back, row.current_version, row.sequence],
         { of: "publishing", course, people, back },
       );
       return isAnswer(found) ? c.json(found, 200) : c.json(found, 202);

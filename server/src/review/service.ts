@@ -7,7 +7,7 @@ import { findSnags } from "@dawngate/core/review";
 import type { Instant } from "@dawngate/core/time";
 import { conflict, notFound, refusal } from "../base/problem";
 import { bringDraftBack, existing } from "../courses/authoring";
-import { readDraft } from "../courses/store";
+import { readDraft } from "../courses/draft-store";
 import { contentsOfDraft } from "../courses/text-store";
 import { readVersionLessons } from "../courses/version-store";
 import { versionPlan } from "../courses/versions";

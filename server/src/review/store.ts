@@ -50,15 +50,21 @@ export async function insertVersion(
 }
 
 /**
- * Holds a course's row, so that two publishings come one after the other. Answers the version in force, and the number
+ * Holds a course and its draft, so that two publishings come one after the other, and what is published is not edited
+ * meanwhile. Answers the version in force, and the number
  * of the draft's last operation.
  */
 export async function lockCourse(tx: SchoolTransaction, id: string) {
   return tx
     .selectFrom("course")
-    .select(["current_version as version", "draft_sequence as sequence"])
-    .where("id", "=", id)
-    .forNoKeyUpdate()
+    .innerJoin("course_draft as draft", (join) =>
+      join
+        .onRef("draft.school_id", "=", "course.school_id")
+        .onRef("draft.course_id", "=", "course.id"),
+    )
+    .select(["course.current_version as version", "draft.sequence"])
+    .where("course.id", "=", id)
+    .forNoKeyUpdate(["course", "draft"])
     .executeTakeFirst();
 }
 

@@ -1,7 +1,7 @@
 /** Cohorts as dates are worked out from them. */
 import { cohortSchema } from "@dawngate/core/plan";
 import { sql } from "kysely";
-import { windowOf } from "../courses/store";
+import { windowOf } from "../courses/draft-store";
 import type { SchoolTransaction } from "../db/connection";
 
 /** The cohorts of a course by their first day, with their names. */

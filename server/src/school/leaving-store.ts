@@ -54,6 +54,8 @@ const TAKEN = [
   "school",
   "member",
   "course",
+  "course_draft",
+  "course_page",
   "module_placement",
   "lesson",
   "lesson_revision",

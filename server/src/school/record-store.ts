@@ -38,9 +38,11 @@ export async function readChanges(
   const { rows } = await sql<Omit<ChangeRead, "number"> & { number: string }>`
     select c.number, c.at, c.author, c.author_kind, c.author_id, c.what, c.act, c.subject,
       case c.what
-        when 'course' then (select x.title from course x where x.id = c.subject)
-        when 'course_cover' then (select x.title from course x where x.id = c.subject)
-        when 'course_version' then (select x.title from course x where x.id = c.course)
+        when 'course' then (select x.title from course_draft x where x.course_id = c.subject)
+        when 'course_draft' then (select x.title from course_draft x where x.course_id = c.subject)
+        when 'course_page' then (select x.title from course_draft x where x.course_id = c.subject)
+        when 'course_cover' then (select x.title from course_draft x where x.course_id = c.subject)
+        when 'course_version' then (select x.title from course_draft x where x.course_id = c.course)
         when 'cohort' then (select x.name from cohort x where x.id = c.subject limit 1)
         when 'person' then (select x.name from person x where x.id = c.subject)
         when 'enrollment' then (select x.name from person x where x.id = c.person)

@@ -1,6 +1,7 @@
 import type { Draft, Edited, LessonDraft } from "@dawngate/contract/courses";
 import type { Problem } from "@dawngate/contract/problem";
 import { applyOperation, type Operation } from "@dawngate/core/courses";
+import { existing } from "../../src/courses/authoring";
 import type { SchoolId } from "../../src/db/connection";
 import { importSchool } from "../../src/import/import";
 import { insertMember } from "../../src/school/staff-store";
@@ -148,6 +149,37 @@ describe("a draft is changed by operations", () => {
     expect((await draft()).course.title).toBe("Bread, again");
   });
 
+  test("while somebody edits, the list is put in order, the page is written and people come in; publishing waits", async () => {
+    let letGo: () => void = () => undefined;
+    const editing = test_.db.withSchool(school, async (tx) => {
+      await existing(tx, "c", true);
+      await new Promise<void>((resolve) => {
+        letGo = resolve;
+      });
+    });
+    const during = [
+      await app.ask(OWNER, "PATCH", course, { group: "Bread", after: null }),
+      await app.ask(OWNER, "PUT", `${course}/description`, { description: "Slow bread." }),
+      await app.ask(OWNER, "POST", `${course}/enrollments`, {
+        name: "Noor",
+        email: "noor@example.org",
+        timeZone: "UTC",
+        cohort: null,
+      }),
+    ];
+    expect(during.map(({ status }) => status)).toEqual([200, 200, 200]);
+    let published = false;
+    const publishing = app.ask(OWNER, "POST", `${course}/versions`).then((answer) => {
+      published = true;
+      return answer;
+    });
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    expect(published).toBe(false);
+    letGo();
+    await editing;
+    expect((await publishing).status).toBe(200);
+    expect((await draft()).description).toBe("Slow bread.");
+  });
   test.each([
     ["an unknown key", { type: "set-course", set: { colour: "red" } }],
     [

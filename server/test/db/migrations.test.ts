@@ -74,8 +74,22 @@ test("a database that was in use before keeps what it held: openings lose nothin
   ]);
   const kept = await sql`select item_id from opening order by item_id`.execute(db);
   expect(kept.rows).toEqual([{ item_id: "l1" }, { item_id: "m1" }]);
-  const course = await sql`select archived, group_name, words, card from course`.execute(db);
-  expect(course.rows).toEqual([{ archived: false, group_name: "", words: {}, card: {} }]);
+  const course = await sql`
+    select c.archived, c.group_name, c.words, p.card, p.description, d.title, d.sequence, d.meant
+    from course c join course_page p on p.course_id = c.id join course_draft d on d.course_id = c.id
+  `.execute(db);
+  expect(course.rows).toEqual([
+    {
+      archived: false,
+      group_name: "",
+      words: {},
+      card: {},
+      description: "",
+      title: "C",
+      sequence: 0,
+      meant: [],
+    },
+  ]);
 });
 
 describe("what was written before anybody had an identifier", () => {

@@ -1,6 +1,6 @@
 import { sql } from "kysely";
 import pg from "pg";
-import { appendOperations } from "../../src/courses/store";
+import { appendOperations } from "../../src/courses/operation-store";
 import type { SchoolId } from "../../src/db/connection";
 import { importSchool } from "../../src/import/import";
 import { insertInvitation, insertMember, replaceCohorts } from "../../src/school/staff-store";

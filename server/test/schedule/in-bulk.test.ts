@@ -2,7 +2,7 @@
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
 import { existing } from "../../src/courses/authoring";
-import { saveDraft } from "../../src/courses/draft-store";
+import { saveDraft } from "../../src/courses/draft-changes-store";
 import type { SchoolId } from "../../src/db/connection";
 import { importSchool } from "../../src/import/import";
 import { unproject } from "../../src/jobs/projecting-store";

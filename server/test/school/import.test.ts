@@ -1,8 +1,8 @@
 import type { ImportRequest } from "@dawngate/contract/import";
 import { parsePlan } from "@dawngate/core/plan";
 import { ProblemError } from "../../src/base/problem";
+import { readDraft } from "../../src/courses/draft-store";
 import { findPublished } from "../../src/courses/service";
-import { readDraft } from "../../src/courses/store";
 import { importSchool } from "../../src/import/import";
 import { readCase } from "../../src/schedule/case";
 import { readCohorts } from "../../src/schedule/cohort-store";

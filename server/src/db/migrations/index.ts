@@ -11,6 +11,7 @@ import * as m0009 from "./0009-proven-accounts";
 import * as m0010 from "./0010-outbox";
 import * as m0011 from "./0011-versions-name-their-lessons";
 import * as m0012 from "./0012-person-lines";
+import * as m0013 from "./0013-course-divided";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -25,4 +26,5 @@ export const migrations = {
   "0010-outbox": m0010,
   "0011-versions-name-their-lessons": m0011,
   "0012-person-lines": m0012,
+  "0013-course-divided": m0013,
 };
