@@ -5,7 +5,7 @@
 import { randomBytes } from "node:crypto";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import { saveDraft } from "@dawngate/server/courses/draft-store";
+import { saveDraft } from "@dawngate/server/courses/draft-changes-store";
 import { openDatabase, type SchoolId } from "@dawngate/server/db/connection";
 import { type Cluster, dropDatabase, prepareDatabase } from "@dawngate/server/db/prepare";
 import { importSchool } from "@dawngate/server/import/import";

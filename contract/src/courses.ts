@@ -126,16 +126,6 @@ export const maybeCover = z
 
 export type Cover = z.infer<typeof cover>;
 
-export const lessonText = z
-  .object({
-    id: z.string(),
-    title: z.string(),
-    kind: z.string(),
-    minutes: z.number().nullable(),
-    text: z.string().describe("Markdown; empty where the lesson has no content yet."),
-  })
-  .meta({ id: "LessonText" });
-
 export const newCourse = z
   .strictObject({
     title: z.string().trim().min(1, "A title must not be empty").max(10_000),
@@ -232,44 +222,12 @@ export const description = z
 
 export const publication = z.object({ version: z.int() }).meta({ id: "Publication" });
 
-export const lessonDraft = z
-  .object({
-    id: z.string(),
-    text: z.string(),
-    revision: z.int(),
-    author: z.string(),
-    standsIn: z
-      .array(z.object({ course: z.string(), title: z.string() }))
-      .describe("Other courses that hold the same lesson: what is changed here is changed there."),
-  })
-  .meta({ id: "LessonDraft" });
-
-export const sharing = z
-  .strictObject({ course: planFields.id.describe("The course it is put into, at the end.") })
-  .meta({ id: "Sharing" });
-
-export const draftTexts = z
-  .object({
-    texts: z.record(z.string(), z.string()).describe("Markdown by lesson; empty ones left out."),
-  })
-  .meta({ id: "DraftTexts" });
-
-export const lessonChange = z
-  .strictObject({
-    text: z.string().max(500_000, "A lesson's text has at most 500,000 characters"),
-    revision: z.int().min(0).describe("The revision that was changed."),
-  })
-  .meta({ id: "LessonChange" });
-
 export type Draft = z.infer<typeof draft>;
 export type Edit = z.infer<typeof edit>;
 export type Edited = z.infer<typeof edited>;
-export type DraftTexts = z.infer<typeof draftTexts>;
-export type LessonDraft = z.infer<typeof lessonDraft>;
 export type CourseSummary = z.infer<typeof courseSummary>;
 export type CourseList = z.infer<typeof courseList>;
 export type Course = z.infer<typeof course>;
 export type OutlineModule = z.infer<typeof outlineModule>;
 export type OutlineLesson = z.infer<typeof outlineLesson>;
 export type Cohort = z.infer<typeof cohort>;
-export type LessonText = z.infer<typeof lessonText>;

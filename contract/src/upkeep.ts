@@ -1,4 +1,4 @@
-/** Work that failed, what a school and a person can take with them, and going. */
+/** Work that failed, and a school that goes. */
 import { z } from "zod";
 
 export const failedWork = z
@@ -20,20 +20,6 @@ export const failedWork = z
   })
   .meta({ id: "FailedWork" });
 
-export const forgetting = z
-  .strictObject({
-    reason: z.string().trim().min(1, "Say why; it stays on the record").max(2000),
-  })
-  .meta({ id: "Forgetting" });
-
-export const forgotten = z
-  .object({
-    kept: z
-      .array(z.object({ what: z.string(), why: z.string() }))
-      .describe("What stays, and why it must."),
-  })
-  .meta({ id: "Forgotten" });
-
 export const schoolDeletion = z
   .strictObject({
     slug: z.string().max(63).describe("The school's address, typed once more."),
@@ -45,5 +31,4 @@ export const deletedSchool = z
   .meta({ id: "DeletedSchool" });
 
 export type FailedWork = z.infer<typeof failedWork>;
-export type Forgotten = z.infer<typeof forgotten>;
 export type DeletedSchool = z.infer<typeof deletedSchool>;

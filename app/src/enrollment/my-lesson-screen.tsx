@@ -1,7 +1,7 @@
 /** A lesson of one's own: its text, the tick, and the way on. Who meets a shut door reads why. */
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { View } from "react-native";
-import { Markdown } from "../courses/markdown";
+import { Markdown } from "../lessons/markdown";
 import { explain, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Notice } from "../ui/notice";

@@ -16,7 +16,6 @@ export const {
   useLazyGetRecordStateQuery,
   useGetFailedWorkQuery,
   useRetryWorkMutation,
-  useForgetMutation,
   useDeleteSchoolMutation,
   useBringBackMutation,
 } = api.injectEndpoints({
@@ -34,7 +33,6 @@ export const {
     getRecordState: reads(build, "getRecordState"),
     getFailedWork: reads(build, "getFailedWork"),
     retryWork: does(build, "retryWork"),
-    forget: does(build, "forget"),
     deleteSchool: does(build, "deleteSchool"),
     bringBack: does(build, "bringBack"),
   }),

@@ -9,16 +9,11 @@ import {
   created,
   description,
   draft,
-  draftTexts,
   edit,
   edited,
-  lessonChange,
-  lessonDraft,
-  lessonText,
   newCourse,
-  sharing,
 } from "../courses";
-import { counter, done, endpoints, files, inCourse, inLesson, inSchool } from "../endpoint";
+import { counter, done, endpoints, files, inCourse, inSchool } from "../endpoint";
 
 export const courses = endpoints("courses", {
   getCourses: {
@@ -53,15 +48,6 @@ export const courses = endpoints("courses", {
     answered: "The course.",
     changes: ["courses"],
   },
-  getLessonText: {
-    method: "get",
-    path: "/schools/{school}/courses/{course}/lessons/{lesson}",
-    summary: "What stands in a lesson",
-    who: "courses.read",
-    params: inLesson,
-    answer: lessonText,
-    answered: "The lesson's newest text.",
-  },
   getDraft: {
     method: "get",
     path: "/schools/{school}/courses/{course}/draft",
@@ -84,15 +70,6 @@ export const courses = endpoints("courses", {
     answer: edited,
     answered: "What has happened since the base.",
   },
-  getTexts: {
-    method: "get",
-    path: "/schools/{school}/courses/{course}/draft/texts",
-    summary: "What stands in all lessons of a draft",
-    who: "courses.edit",
-    params: inCourse,
-    answer: draftTexts,
-    answered: "The texts.",
-  },
   arrangeCourse: {
     method: "patch",
     path: "/schools/{school}/courses/{course}",
@@ -114,36 +91,6 @@ export const courses = endpoints("courses", {
     answer: done,
     answered: "Kept.",
     changes: ["public", "draft"],
-  },
-  getLessonDraft: {
-    method: "get",
-    path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}",
-    summary: "A lesson's text as its authors edit it",
-    who: "courses.read",
-    params: inLesson,
-    answer: lessonDraft,
-    answered: "The text and the number of its revision.",
-  },
-  shareLesson: {
-    method: "post",
-    path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}/sharing",
-    summary: "Let a lesson stand in another course too",
-    who: "courses.edit",
-    params: inLesson,
-    body: sharing,
-    answer: done,
-    answered: "It stands there now, at the end.",
-    changes: ["courses"],
-  },
-  keepLesson: {
-    method: "put",
-    path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}",
-    summary: "Keep a lesson's text as a new revision",
-    who: "courses.edit",
-    params: inLesson,
-    body: lessonChange,
-    answer: lessonDraft,
-    answered: "The new revision.",
   },
   getOperations: {
     method: "get",

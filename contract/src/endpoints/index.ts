@@ -3,7 +3,9 @@ import { catalog } from "./catalog";
 import { courses } from "./courses";
 import { covers } from "./covers";
 import { enrollment } from "./enrollment";
+import { lessons } from "./lessons";
 import { me } from "./me";
+import { people } from "./people";
 import { review } from "./review";
 import { schedule } from "./schedule";
 import { school } from "./school";
@@ -11,14 +13,16 @@ import { staff } from "./staff";
 import { upkeep } from "./upkeep";
 
 export const ROOMS = {
-  catalog,
-  courses,
-  covers,
-  enrollment,
-  me,
-  review,
-  schedule,
   school,
+  me,
   staff,
   upkeep,
+  people,
+  courses,
+  covers,
+  lessons,
+  schedule,
+  enrollment,
+  review,
+  catalog,
 };

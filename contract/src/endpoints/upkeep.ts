@@ -1,12 +1,9 @@
 /** Endpoints of the record of changes, of work that failed, and of going. */
 
-import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { done, endpoints, files, inSchool } from "../endpoint";
 import { changes, changesQuery, recordState } from "../record";
-import { deletedSchool, failedWork, forgetting, forgotten, schoolDeletion } from "../upkeep";
-
-const inPerson = inSchool.extend({ person: planFields.id });
+import { deletedSchool, failedWork, schoolDeletion } from "../upkeep";
 
 export const upkeep = endpoints("upkeep", {
   getChanges: {
@@ -48,26 +45,6 @@ export const upkeep = endpoints("upkeep", {
     answer: done,
     answered: "It is tried within moments.",
     changes: ["failedWork"],
-  },
-  getPersonData: {
-    method: "get",
-    path: "/schools/{school}/people/{person}/data",
-    summary: "Everything on record about a person, as one file",
-    who: "people.take",
-    params: inPerson,
-    answer: z.record(z.string(), z.unknown()),
-    answered: "Their data.",
-  },
-  forget: {
-    method: "post",
-    path: "/schools/{school}/people/{person}/forgetting",
-    summary: "Forget a person: what names them goes, figures stay",
-    who: "people.take",
-    params: inPerson,
-    body: forgetting,
-    answer: forgotten,
-    answered: "What stays, and why.",
-    changes: ["course", "people", "record", "changes"],
   },
   deleteSchool: {
     method: "post",

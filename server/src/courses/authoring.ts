@@ -1,25 +1,18 @@
 /** Drafts changed by operations, and lesson texts with revisions. */
 import { isDeepStrictEqual } from "node:util";
-import type { Draft, DraftTexts, Edit, Edited, LessonDraft } from "@dawngate/contract/courses";
+import type { Draft, Edit, Edited } from "@dawngate/contract/courses";
 import { applyOperation, type Operation, operationsTo } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { conflict, notFound, refusal } from "../base/problem";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
 import { reading } from "../school/service";
+import { coursesWith, insertFirstTexts, readRevision } from "./content-store";
 import { saveDraft } from "./draft-changes-store";
 import { readDraft } from "./draft-store";
 import { appendOperations, lastNumberOf, readOperations } from "./operation-store";
 import { setPage } from "./page-store";
 import { readCourseRow } from "./store";
-import {
-  coursesWith,
-  holdContent,
-  insertFirstTexts,
-  insertRevision,
-  readRevision,
-  readTexts,
-} from "./text-store";
 import { versionPlan } from "./versions";
 
 export async function showDraft(db: Database, context: Context, id: string): Promise<Draft> {
@@ -193,69 +186,5 @@ export async function changeDescription(
   await db.withSchool(context, async (tx) => {
     await existing(tx, id);
     await setPage(tx, id, { description });
-  });
-}
-
-/** What stands in all lessons of a draft, for taking the outline out. */
-export async function showTexts(db: Database, context: Context, id: string): Promise<DraftTexts> {
-  return reading(db, context, async (tx) => {
-    await existing(tx, id);
-    return { texts: await readTexts(tx, id) };
-  });
-}
-
-export async function showLessonDraft(
-  db: Database,
-  context: Context,
-  course: string,
-  lesson: string,
-): Promise<LessonDraft> {
-  return reading(db, context, async (tx) => {
-    const row = await readRevision(tx, course, lesson);
-    if (!row) throw notFound(`There is no lesson "${lesson}" in this course.`);
-    const { body, number, author } = row;
-    const standsIn = await coursesWith(tx, row.lesson_id, course);
-    return { id: lesson, text: body ?? "", revision: number ?? 0, author: author ?? "", standsIn };
-  });
-}
-
-/**
- * Keeps a lesson's text as a new revision. Where somebody else has kept one meanwhile it is refused, so that
- * neither text is lost: the old one stays, the new one is still on its author's screen.
- */
-export async function changeLesson(
-  db: Database,
-  context: Context,
-  course: string,
-  lesson: string,
-  change: { text: string; revision: number },
-): Promise<LessonDraft> {
-  return db.withSchool(context, async (tx) => {
-    await existing(tx, course, true);
-    const placed = await readRevision(tx, course, lesson);
-    // Held by its content: it may be edited in another course at this moment.
-    if (placed) await holdContent(tx, placed.lesson_id);
-    const row = placed && (await readRevision(tx, course, lesson));
-    if (!row)
-      throw notFound(
-        `There is no lesson "${lesson}" in this course; somebody may have removed it.`,
-      );
-    const standsIn = await coursesWith(tx, row.lesson_id, course);
-    const current = row.number ?? 0;
-    if ((row.body ?? "") === change.text)
-      return {
-        id: lesson,
-        text: change.text,
-        revision: current,
-        author: row.author ?? "",
-        standsIn,
-      };
-    if (current !== change.revision)
-      throw conflict(
-        `${row.author || "Somebody"} has changed this lesson meanwhile. Copy your text, load the lesson again, and bring the two together.`,
-      );
-    await insertRevision(tx, context.school, row.lesson_id, current + 1, change.text);
-    const author = context.who.name;
-    return { id: lesson, text: change.text, revision: current + 1, author, standsIn };
   });
 }

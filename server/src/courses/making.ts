@@ -11,11 +11,11 @@ import type { Services } from "../school/kit";
 import { addAuthor } from "../school/staff-store";
 import { readSchool } from "../school/store";
 import { existing } from "./authoring";
+import { readTexts } from "./content-store";
 import { copyCover } from "./cover-store";
 import { insertCourse, setMeant } from "./draft-store";
 import { setPage } from "./page-store";
 import { nextPosition, orderCourses, setPlace } from "./store";
-import { readTexts } from "./text-store";
 
 /** A new course: blank with the school's release hour, of a starting shape, or a copy with its dates moved. */
 export async function createCourse(

@@ -4,18 +4,8 @@ import { streamSSE } from "hono/streaming";
 import type { Changes } from "../jobs/changes";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
-import {
-  changeDescription,
-  changeLesson,
-  editDraft,
-  operationsAfter,
-  showDraft,
-  showLessonDraft,
-  showTexts,
-} from "./authoring";
+import { changeDescription, editDraft, operationsAfter, showDraft } from "./authoring";
 import { arrangeCourse, createCourse } from "./making";
-import { showLessonText } from "./service";
-import { shareLesson } from "./sharing";
 
 export function courseRoutes(services: Services, changes: Changes | null) {
   const { db } = services;
@@ -23,10 +13,6 @@ export function courseRoutes(services: Services, changes: Changes | null) {
     .openapi(route(services, courses.createCourse), async (c) =>
       c.json(await createCourse(services, c.get("context"), c.req.valid("json")), 200),
     )
-    .openapi(route(services, courses.getLessonText), async (c) => {
-      const { course, lesson } = c.req.valid("param");
-      return c.json(await showLessonText(db, c.get("context"), course, lesson), 200);
-    })
     .openapi(route(services, courses.getDraft), async (c) =>
       c.json(await showDraft(db, c.get("context"), c.req.valid("param").course), 200),
     )
@@ -36,9 +22,6 @@ export function courseRoutes(services: Services, changes: Changes | null) {
         200,
       ),
     )
-    .openapi(route(services, courses.getTexts), async (c) =>
-      c.json(await showTexts(db, c.get("context"), c.req.valid("param").course), 200),
-    )
     .openapi(route(services, courses.arrangeCourse), async (c) => {
       await arrangeCourse(db, c.get("context"), c.req.valid("param").course, c.req.valid("json"));
       return c.json({ done: true as const }, 200);
@@ -47,20 +30,6 @@ export function courseRoutes(services: Services, changes: Changes | null) {
       const { course } = c.req.valid("param");
       await changeDescription(db, c.get("context"), course, c.req.valid("json").description);
       return c.json({ done: true as const }, 200);
-    })
-    .openapi(route(services, courses.getLessonDraft), async (c) => {
-      const { course, lesson } = c.req.valid("param");
-      return c.json(await showLessonDraft(db, c.get("context"), course, lesson), 200);
-    })
-    .openapi(route(services, courses.shareLesson), async (c) => {
-      const { course, lesson } = c.req.valid("param");
-      await shareLesson(db, c.get("context"), course, lesson, c.req.valid("json").course);
-      return c.json({ done: true as const }, 200);
-    })
-    .openapi(route(services, courses.keepLesson), async (c) => {
-      const { course, lesson } = c.req.valid("param");
-      const context = c.get("context");
-      return c.json(await changeLesson(db, context, course, lesson, c.req.valid("json")), 200);
     })
     .openapi(route(services, courses.getOperations), async (c) => {
       const { course } = c.req.valid("param");

@@ -1,36 +1,7 @@
-/** A course as it is published, and what stands in a lesson. */
-import type { LessonText } from "@dawngate/contract/courses";
 import { notFound } from "../base/problem";
-import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
-import type { Context } from "../school/context";
-import { reading } from "../school/service";
-import { publishedOutline } from "./outline";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { readPublishedRow } from "./store";
-import { readLessonText } from "./text-store";
 import { versionPlan } from "./versions";
-
-export async function showLessonText(
-  db: Database,
-  context: Context,
-  courseId: string,
-  lessonId: string,
-): Promise<LessonText> {
-  return reading(db, context, async (tx) => {
-    const { plan, number } = await published(tx, context.school, courseId);
-    const lesson = publishedOutline(plan)
-      .flatMap((module) => module.lessons)
-      .find(({ id }) => id === lessonId);
-    if (!lesson) throw notFound(`There is no lesson "${lessonId}" in this course.`);
-    const { id, title, kind, minutes } = lesson;
-    return {
-      id,
-      title,
-      kind,
-      minutes,
-      text: (await readLessonText(tx, courseId, number, id)) ?? "",
-    };
-  });
-}
 
 /** The course as it is published, or null. */
 export async function findPublished(tx: SchoolTransaction, school: SchoolId, id: string) {

@@ -6,6 +6,8 @@ import { coverRoutes } from "../courses/cover-routes";
 import { courseRoutes } from "../courses/routes";
 import { enrollmentRoutes } from "../enrollment/routes";
 import type { Changes } from "../jobs/changes";
+import { lessonRoutes } from "../lessons/routes";
+import { peopleRoutes } from "../people/routes";
 import { reviewRoutes } from "../review/routes";
 import { scheduleRoutes } from "../schedule/routes";
 import type { Env, Services } from "../school/kit";
@@ -20,7 +22,9 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", meRoutes(services))
     .route("/", staffRoutes(services))
     .route("/", courseRoutes(services, changes))
+    .route("/", peopleRoutes(services))
     .route("/", coverRoutes(services))
+    .route("/", lessonRoutes(services))
     .route("/", reviewRoutes(services))
     .route("/", scheduleRoutes(services))
     .route("/", enrollmentRoutes(services))

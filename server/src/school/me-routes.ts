@@ -4,7 +4,6 @@ import { me } from "@dawngate/contract/endpoints/me";
 import { conflict, notFound } from "../base/problem";
 import { askToJoin, join } from "./joining";
 import { router, type Services } from "./kit";
-import { ownData } from "./leaving";
 import { showMe, showSecurity } from "./me";
 import { route } from "./route";
 
@@ -31,10 +30,6 @@ export function meRoutes(services: Services) {
       else if (!(await identity.accounts.endSession(account.id, session)))
         throw notFound("This session has ended already.");
       return c.json({ done: true as const }, 200);
-    })
-    .openapi(route(services, me.getOwnData, "export"), async (c) => {
-      c.header("content-disposition", 'attachment; filename="dawn-gate-me.json"');
-      return c.json((await ownData(services, c.get("signedIn"))) as Record<string, unknown>, 200);
     })
     .openapi(route(services, me.askToJoin, "invite"), async (c) => {
       await askToJoin(services, c.get("signedIn"), c.req.valid("json").email);

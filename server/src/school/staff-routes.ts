@@ -4,7 +4,7 @@ import { upkeep } from "@dawngate/contract/endpoints/upkeep";
 
 import { retryWork, showFailedWork } from "./failed-work";
 import { router, type Services } from "./kit";
-import { bringBack, deleteSchool, forget, personData, schoolData } from "./leaving";
+import { bringBack, deleteSchool, schoolData } from "./leaving";
 import { changesAsCsv, showChanges, showRecordState } from "./record";
 import { route } from "./route";
 import {
@@ -75,15 +75,6 @@ export function staffRoutes(services: Services) {
       await retryWork(db, c.get("context"), c.req.valid("param").work);
       return c.json(yes, 200);
     })
-    .openapi(route(services, upkeep.getPersonData, "export"), async (c) => {
-      const { person } = c.req.valid("param");
-      c.header("content-disposition", 'attachment; filename="dawn-gate-person.json"');
-      const data = await personData(db, c.get("context"), person);
-      return c.json(data as Record<string, unknown>, 200);
-    })
-    .openapi(route(services, upkeep.forget), async (c) =>
-      c.json(await forget(db, c.get("context"), c.req.valid("param").person), 200),
-    )
     .openapi(route(services, upkeep.deleteSchool), async (c) =>
       c.json(await deleteSchool(services, c.get("context"), c.req.valid("json").slug), 200),
     )

@@ -1,4 +1,5 @@
-import type { Draft, Edited, LessonDraft } from "@dawngate/contract/courses";
+import type { Draft, Edited } from "@dawngate/contract/courses";
+import type { LessonDraft } from "@dawngate/contract/lessons";
 import type { Problem } from "@dawngate/contract/problem";
 import { applyOperation, type Operation } from "@dawngate/core/courses";
 import { existing } from "../../src/courses/authoring";

@@ -1,7 +1,7 @@
 /** Going: a person's data out, a person forgotten, a school taken out and deleted after a wait, accounts joined. */
 
+import type { Forgotten } from "@dawngate/contract/people";
 import type { RecordState } from "@dawngate/contract/record";
-import type { Forgotten } from "@dawngate/contract/upkeep";
 import pg from "pg";
 import { system } from "../../src/db/who";
 import { deleteSchool as deleteSchoolJob } from "../../src/jobs/kinds/delete-school";

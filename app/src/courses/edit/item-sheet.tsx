@@ -5,6 +5,7 @@ import type { PlanCourse, PlanLesson } from "@dawngate/core/plan";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
+import { useGetLessonDraftQuery, useKeepLessonMutation } from "../../lessons/api";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
@@ -12,7 +13,7 @@ import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { type InCourse, useGetLessonDraftQuery, useKeepLessonMutation } from "../api";
+import type { InCourse } from "../api";
 import type { Found } from "./find-item";
 import { Sharing } from "./sharing";
 

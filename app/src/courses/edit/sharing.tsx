@@ -1,18 +1,14 @@
 /** Where a lesson stands besides this course, and another course to let it stand in. */
 import { useState } from "react";
 import { View } from "react-native";
+import { useGetLessonDraftQuery, useShareLessonMutation } from "../../lessons/api";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Notice } from "../../ui/notice";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import {
-  type InCourse,
-  useGetCoursesQuery,
-  useGetLessonDraftQuery,
-  useShareLessonMutation,
-} from "../api";
+import { type InCourse, useGetCoursesQuery } from "../api";
 
 export function Sharing({ place, lesson }: { place: InCourse; lesson: string }) {
   const { quiet } = usePalette();

@@ -4,6 +4,7 @@ import type { PlanCourse } from "@dawngate/core/plan";
 import { useRouter } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
+import { useGetTextsQuery } from "../../lessons/api";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Notice } from "../../ui/notice";
@@ -11,7 +12,7 @@ import { Sheet } from "../../ui/sheet";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { type InCourse, useGetTextsQuery } from "../api";
+import type { InCourse } from "../api";
 import { copyText, fileName, saveFile } from "./save-file";
 
 interface Props {

@@ -1,6 +1,7 @@
 /** What stands in a lesson, as its enrollee would read it; opening it here is not put on record. */
-import { type InCourse, useGetLessonTextQuery } from "../../courses/api";
-import { Markdown } from "../../courses/markdown";
+import type { InCourse } from "../../courses/api";
+import { useGetLessonTextQuery } from "../../lessons/api";
+import { Markdown } from "../../lessons/markdown";
 import { explain } from "../../store/api";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";

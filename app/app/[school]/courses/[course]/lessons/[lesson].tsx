@@ -1,1 +1,1 @@
-export { LessonScreen as default } from "../../../../../src/courses/lesson-screen";
+export { LessonScreen as default } from "../../../../../src/lessons/lesson-screen";

@@ -1,5 +1,5 @@
 import { screen } from "@testing-library/react";
-import { Markdown } from "../../src/courses/markdown";
+import { Markdown } from "../../src/lessons/markdown";
 import { draw } from "../helpers/draw";
 
 test("paragraphs, emphasis, lists and tables are drawn as what they are", () => {

@@ -2,12 +2,12 @@
 import { randomBytes } from "node:crypto";
 import { applyOperation, findPlace, type Operation } from "@dawngate/core/courses";
 import { conflict, notFound } from "../base/problem";
+import { contentsIn, existing } from "../courses/authoring";
+import { coursesWith, readRevision } from "../courses/content-store";
+import { saveDraft } from "../courses/draft-changes-store";
+import { appendOperations } from "../courses/operation-store";
 import type { Database } from "../db/connection";
 import type { Context } from "../school/context";
-import { contentsIn, existing } from "./authoring";
-import { saveDraft } from "./draft-changes-store";
-import { appendOperations } from "./operation-store";
-import { coursesWith, readRevision } from "./text-store";
 
 /**
  * Puts a lesson at the end of another course's draft as well, as an operation of that draft: its authors see it, and

@@ -1,4 +1,4 @@
-/** What stands in lessons, in the database: texts with revisions, of which the newest counts. */
+/** What a draft's lessons stand on, in the database: content with revisions, of which the newest counts. */
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 
@@ -17,19 +17,6 @@ export async function readRevision(tx: SchoolTransaction, course: string, lesson
     .orderBy("revision.number", "desc")
     .limit(1)
     .executeTakeFirst();
-}
-
-export async function insertRevision(
-  tx: SchoolTransaction,
-  school: SchoolId,
-  content: string,
-  number: number,
-  text: string,
-): Promise<void> {
-  await tx
-    .insertInto("lesson_revision")
-    .values({ school_id: school, lesson_id: content, number, body: text })
-    .execute();
 }
 
 /** What stands in the lessons of a draft, by lesson; empty ones left out. */
@@ -69,22 +56,6 @@ export async function insertFirstTexts(
   `.execute(tx);
 }
 
-/** The newest text of a lesson as a version of its course names it, whatever the draft holds since. */
-export async function readLessonText(
-  tx: SchoolTransaction,
-  course: string,
-  version: number,
-  lesson: string,
-) {
-  const { rows } = await sql<{ body: string }>`
-    select r.body from course_version v
-    join lesson_revision r on r.school_id = v.school_id and r.lesson_id = v.lessons ->> ${lesson}
-    where v.course_id = ${course} and v.number = ${version}
-    order by r.number desc limit 1
-  `.execute(tx);
-  return rows[0]?.body ?? null;
-}
-
 /** What stands in the lessons of a draft: content by lesson, for a version that is made of it. */
 export async function contentsOfDraft(
   tx: SchoolTransaction,
@@ -113,9 +84,4 @@ export async function coursesWith(tx: SchoolTransaction, content: string, but: s
     .where("draft.course_id", "<>", but)
     .orderBy("draft.title")
     .execute();
-}
-
-/** Holds a lesson's content: whoever changes it in whatever course waits. */
-export async function holdContent(tx: SchoolTransaction, content: string): Promise<void> {
-  await tx.selectFrom("lesson").select("id").where("id", "=", content).forNoKeyUpdate().execute();
 }

@@ -1,6 +1,7 @@
 /** A lesson's text. */
 import { Link, useLocalSearchParams } from "expo-router";
 import { ScrollView } from "react-native";
+import { useGetCourseQuery } from "../courses/api";
 import { explain } from "../store/api";
 import { useWide } from "../ui/layout";
 import { Notice } from "../ui/notice";
@@ -8,7 +9,7 @@ import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useTitle } from "../ui/title";
-import { useGetCourseQuery, useGetLessonTextQuery } from "./api";
+import { useGetLessonTextQuery } from "./api";
 import { Markdown } from "./markdown";
 
 export function LessonScreen() {

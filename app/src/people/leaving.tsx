@@ -3,8 +3,8 @@
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
+import { useGetRosterPersonQuery } from "../enrollment/api";
 import { useMay } from "../school/may";
-import { useForgetMutation } from "../school/staff-api";
 import { explain } from "../store/api";
 import { addressOf } from "../store/ask";
 import { QuietAction } from "../ui/action";
@@ -12,7 +12,7 @@ import { Field, needed } from "../ui/field";
 import { FileLink } from "../ui/file-link";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
-import { useGetRosterPersonQuery } from "./api";
+import { useForgetMutation } from "./api";
 
 interface Props {
   school: string;

@@ -1,0 +1,35 @@
+/** What is on record about a person, and forgetting them, in the database. */
+import { sql } from "kysely";
+import type { SchoolTransaction } from "../db/connection";
+
+/** Everything on record about a person; null where there is none. */
+export async function readPersonData(tx: SchoolTransaction, person: string) {
+  const { rows } = await sql<{ staff: boolean; data: Record<string, unknown> }>`
+    select exists (select 1 from member m where m.user_id = p.user_id) as staff,
+      jsonb_build_object(
+        'school', (select s.name from school s),
+        'person', jsonb_build_object('id', p.id, 'name', p.name, 'email', p.email, 'timeZone', p.time_zone),
+        'enrollments', coalesce((select jsonb_agg(jsonb_build_object(
+            'id', e.id, 'course', e.course_id, 'cohort', e.cohort_id,
+            'events', (select jsonb_agg(jsonb_build_object('sequence', v.sequence, 'kind', v.kind,
+                'at', v.at, 'by', v.author, 'reason', v.reason, 'data', v.data) order by v.sequence)
+              from enrollment_event v where v.school_id = e.school_id and v.enrollment_id = e.id),
+            'openings', (select jsonb_agg(jsonb_build_object('item', o.item_id, 'opens', o.opens,
+                'closes', o.closes))
+              from opening o where o.school_id = e.school_id and o.enrollment_id = e.id)))
+          from enrollment e where e.school_id = p.school_id and e.person_id = p.id), '[]'),
+        'changes', coalesce((select jsonb_agg(jsonb_build_object('at', c.at, 'by', c.author,
+            'what', c.what, 'act', c.act, 'before', c.before, 'after', c.after) order by c.number)
+          from change c where c.school_id = p.school_id and c.person = p.id), '[]')) as data
+    from person p where p.id = ${person}
+  `.execute(tx);
+  const [row] = rows;
+  return row ? { ...row.data, staff: row.staff } : null;
+}
+
+/** Forgets a person; answers their account, empty where they have none. */
+export async function forgetPerson(tx: SchoolTransaction, person: string): Promise<string | null> {
+  const { rows } = await sql<{ account: string | null }>`
+    select forget_person(${person}) as account`.execute(tx);
+  return rows[0]?.account ?? null;
+}
