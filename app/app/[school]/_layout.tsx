@@ -1,1 +1,1 @@
-export { SchoolFrame as default } from "../../src/school/school-frame";
+export { SchoolFrame as default } from "../../src/frame/school-frame";

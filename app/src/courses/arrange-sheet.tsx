@@ -1,4 +1,5 @@
 /** Where a course stands among the others: its group, its place in the list, the archive. */
+
 import type { CourseChange, CourseSummary } from "@dawngate/contract/courses";
 import { useState } from "react";
 import { View } from "react-native";
@@ -6,6 +7,7 @@ import { TextInput } from "react-native-paper";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
+import { Choices } from "../ui/choices";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
@@ -52,11 +54,7 @@ export function ArrangeSheet({ school, course, courses, onClose }: Props) {
           style={{ backgroundColor: surface }}
         />
         {groups.length > 0 ? (
-          <View
-            role="radiogroup"
-            aria-label="Groups there are"
-            style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-          >
+          <Choices label="Groups there are">
             {groups.map((group) => (
               <Choice
                 key={group}
@@ -65,7 +63,7 @@ export function ArrangeSheet({ school, course, courses, onClose }: Props) {
                 onPress={() => set({ group: course.group === group ? "" : group })}
               />
             ))}
-          </View>
+          </Choices>
         ) : (
           <Text kind="small" color={quiet}>
             Courses of the same group stand together under its name.

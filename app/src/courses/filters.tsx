@@ -1,8 +1,10 @@
 /** Finding a course among many: by its title, by what state it is in; in the groups the school has made. */
+
 import type { CourseSummary } from "@dawngate/contract/courses";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { Choice } from "../ui/choice";
+import { Choices } from "../ui/choices";
 import { usePalette } from "../ui/theme";
 
 /** Which courses of each kind are shown. */
@@ -64,11 +66,7 @@ export function Filters({ search, onSearch, show, onShow, courses }: Props) {
         onChangeText={onSearch}
         style={{ backgroundColor: surface }}
       />
-      <View
-        role="radiogroup"
-        aria-label="Which courses"
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
+      <Choices label="Which courses">
         {(Object.keys(NAMES) as Show[]).map((name) => (
           <Choice
             key={name}
@@ -77,7 +75,7 @@ export function Filters({ search, onSearch, show, onShow, courses }: Props) {
             onPress={() => onShow(name)}
           />
         ))}
-      </View>
+      </Choices>
     </View>
   );
 }

@@ -1,4 +1,5 @@
 /** A course from a working title: blank, of a starting shape whose dates one sees first, or a copy of another. */
+
 import type { CourseSummary, NewCourse as Wanted } from "@dawngate/contract/courses";
 import type { School } from "@dawngate/contract/school";
 import { SHAPES, type ShapeId } from "@dawngate/core/courses";
@@ -10,6 +11,7 @@ import { View } from "react-native";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
 import { Choice } from "../ui/choice";
+import { Choices } from "../ui/choices";
 import { Field, needed } from "../ui/field";
 import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
@@ -58,11 +60,7 @@ export function NewCourse({ school, courses }: Props) {
       <View style={{ maxWidth: 520 }}>
         <Field control={control} name="title" label="Working title" check={needed("A title")} />
       </View>
-      <View
-        role="radiogroup"
-        aria-label="Begin with"
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
+      <Choices label="Begin with">
         <Choice
           label="Blank, or an outline on paper"
           taken={begin.kind === "blank"}
@@ -83,7 +81,7 @@ export function NewCourse({ school, courses }: Props) {
             onPress={() => setBegin({ kind: "copy", of: courses[0]?.id ?? "" })}
           />
         ) : null}
-      </View>
+      </Choices>
       {shape ? (
         <>
           <Text color={quiet}>{shape.says}</Text>
@@ -94,11 +92,7 @@ export function NewCourse({ school, courses }: Props) {
       ) : null}
       {begin.kind === "copy" ? (
         <>
-          <View
-            role="radiogroup"
-            aria-label="A copy of"
-            style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-          >
+          <Choices label="A copy of">
             {courses.map(({ id, title }) => (
               <Choice
                 key={id}
@@ -107,7 +101,7 @@ export function NewCourse({ school, courses }: Props) {
                 onPress={() => setBegin({ kind: "copy", of: id })}
               />
             ))}
-          </View>
+          </Choices>
           <Text color={quiet}>
             Modules, lessons, texts, gates and settings come along; people and cohorts do not.
           </Text>

@@ -1,7 +1,8 @@
 /** One cohort among a course's, or none. */
+
 import type { Cohort } from "@dawngate/contract/courses";
-import { View } from "react-native";
 import { Choice } from "../ui/choice";
+import { Choices } from "../ui/choices";
 
 interface Props {
   cohorts: readonly Cohort[];
@@ -21,11 +22,7 @@ export function CohortChoice({
   onChange,
 }: Props) {
   return (
-    <View
-      role="radiogroup"
-      aria-label={label}
-      style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-    >
+    <Choices label={label}>
       {cohorts.map(({ id, name }) => (
         <Choice
           key={id}
@@ -35,6 +32,6 @@ export function CohortChoice({
         />
       ))}
       <Choice label={none} taken={value === null} onPress={() => onChange(null)} />
-    </View>
+    </Choices>
   );
 }

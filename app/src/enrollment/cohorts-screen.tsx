@@ -1,4 +1,5 @@
 /** A course's cohorts: window, dates, seats, and what each of them is today, in words. */
+
 import type { Cohort } from "@dawngate/contract/courses";
 import type { NewCohort } from "@dawngate/contract/enrollment";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
@@ -8,7 +9,7 @@ import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { useGetCourseQuery } from "../courses/api";
-import { CourseTabs } from "../courses/course-tabs";
+import { CourseSides } from "../frame/sides";
 import { ChangeSheet } from "../review/change-sheet";
 import { useGetSchoolQuery } from "../school/api";
 import { useMay } from "../school/may";
@@ -16,6 +17,7 @@ import { useAssignCohortsMutation, useGetMembersQuery } from "../school/staff-ap
 import { explain, faultsOf } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
+import { Choices } from "../ui/choices";
 import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
@@ -24,6 +26,7 @@ import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useChangeCohortMutation, useCreateCohortMutation } from "./api";
+import { COHORTS } from "./places";
 
 type Place = { school: string; course: string };
 
@@ -43,7 +46,7 @@ export function CohortsScreen() {
         href: `/${place.school}/courses/${place.course}`,
       }}
     >
-      <CourseTabs {...place} here="cohorts" />
+      <CourseSides {...place} here={COHORTS} />
       {data ? (
         <>
           {data.cohorts.length === 0 ? (
@@ -144,11 +147,7 @@ function Leaders({ school, cohort }: { school: string; cohort: string }) {
       <Text kind="small" color={quiet}>
         Led by
       </Text>
-      <View
-        role="group"
-        aria-label="Led by"
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
+      <Choices label="Led by" many>
         {instructors.map(({ id, name, cohorts }) => {
           const leads = cohorts.includes(cohort);
           const next = leads ? cohorts.filter((one) => one !== cohort) : [...cohorts, cohort];
@@ -162,7 +161,7 @@ function Leaders({ school, cohort }: { school: string; cohort: string }) {
             />
           );
         })}
-      </View>
+      </Choices>
       {error ? <Notice {...explain(error)} /> : null}
     </View>
   );

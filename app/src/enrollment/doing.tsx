@@ -10,6 +10,7 @@ import type { InCourse } from "../courses/api";
 import { explain, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
+import { Choices } from "../ui/choices";
 import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
 import { useSettled } from "../ui/settled";
@@ -146,15 +147,11 @@ export function Doing({
         <CohortChoice cohorts={cohorts} value={cohort} onChange={setCohort} />
       ) : null}
       {offer.asks === "item" ? (
-        <View
-          role="radiogroup"
-          aria-label="Module or lesson"
-          style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-        >
+        <Choices label="Module or lesson">
           {items.map(({ id, title }) => (
             <Choice key={id} label={title} taken={item === id} onPress={() => setItem(id)} />
           ))}
-        </View>
+        </Choices>
       ) : null}
       <EffectView
         several={count !== 1}

@@ -1,11 +1,12 @@
 /** Who is in a course: found, narrowed and sorted by the server, drawn as far as one looks, acted for together. */
+
 import type { Course } from "@dawngate/contract/courses";
 import type { RosterOrder, RosterPerson } from "@dawngate/contract/roster";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { type ReactNode, useCallback, useState } from "react";
 import { View } from "react-native";
 import { useGetCourseQuery } from "../courses/api";
-import { CourseTabs } from "../courses/course-tabs";
+import { CourseSides } from "../frame/sides";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
@@ -17,6 +18,7 @@ import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { EnrollSheet } from "./enroll-sheet";
+import { PEOPLE } from "./places";
 import { countMarked, isMarked, type Marks, marked, NOBODY } from "./roster/marks";
 import { RosterFilters, RosterHead } from "./roster/roster-filters";
 import { ROW, RosterRow } from "./roster/roster-row";
@@ -38,7 +40,7 @@ export function PeopleScreen() {
         href: `/${place.school}/courses/${place.course}`,
       }}
     >
-      <CourseTabs {...place} here="people" />
+      <CourseSides {...place} here={PEOPLE} />
       {data ? (
         <>
           <People place={place} course={data}>

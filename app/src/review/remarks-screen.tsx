@@ -1,4 +1,5 @@
 /** Remarks on a course as it is edited: what reviewers and authors say to each other, until it is settled. */
+
 import type { Remarks } from "@dawngate/contract/remarks";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
@@ -8,8 +9,8 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
 import { useGetDraftQuery } from "../courses/api";
-import { CourseTabs } from "../courses/course-tabs";
 import { ItemChoice } from "../courses/edit/item-choice";
+import { CourseSides } from "../frame/sides";
 import { useGetLessonDraftQuery } from "../lessons/api";
 import { Markdown } from "../lessons/markdown";
 import { useMay } from "../school/may";
@@ -23,6 +24,7 @@ import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useAddRemarkMutation, useGetRemarksQuery, useSettleRemarkMutation } from "./api";
+import { REMARKS } from "./places";
 
 type Place = { school: string; course: string };
 
@@ -42,7 +44,7 @@ export function RemarksScreen() {
       title="Remarks"
       above={{ text: course?.title ?? "The course", href: `/${place.school}/courses` }}
     >
-      <CourseTabs {...place} here="remarks" unpublished={draft.data?.version === null} />
+      <CourseSides {...place} here={REMARKS} unpublished={draft.data?.version === null} />
       {data ? (
         <List place={place} remarks={data.remarks} titleOf={(id) => titles.get(id) ?? id} />
       ) : error ? (

@@ -1,4 +1,5 @@
 /** Every version of a course: who published it and when, what differs from another, and the way back to it. */
+
 import type { VersionList } from "@dawngate/contract/review";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
@@ -8,7 +9,8 @@ import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
 import { type InCourse, useGetDraftQuery } from "../courses/api";
-import { CourseTabs } from "../courses/course-tabs";
+import { EDIT } from "../courses/places";
+import { CourseSides } from "../frame/sides";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
@@ -49,7 +51,7 @@ export function VersionsScreen() {
         href: `/${place.school}/courses/${place.course}/edit`,
       }}
     >
-      <CourseTabs {...place} here="edit" />
+      <CourseSides {...place} here={EDIT} />
       {published === null ? null : (
         <Text kind="strong" role="status">
           Version {published} is published, with what stood in an earlier one.

@@ -1,77 +1,34 @@
 /** A course's schedule: the outline with the horizon beside it (under each row on a phone), for whoever is asked for. */
+
 import type { Course } from "@dawngate/contract/courses";
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
-import { Link, useLocalSearchParams } from "expo-router";
 import { useEffect, useRef, useState } from "react";
-import { ScrollView, View } from "react-native";
-import { useGetCourseQuery } from "../courses/api";
-import { CourseTabs } from "../courses/course-tabs";
+import { View } from "react-native";
 import { sayLength } from "../courses/length";
-import { useGetSchoolQuery } from "../school/api";
+import { COURSES } from "../courses/places";
+import { CourseSides } from "../frame/sides";
 import { explain } from "../store/api";
 import { useWide } from "../ui/layout";
 import { Notice } from "../ui/notice";
+import { Page } from "../ui/page";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useTitle } from "../ui/title";
-import type { AsIf, Who } from "./as-if/as-if";
+import type { Who } from "./as-if/as-if";
 import { AsIfSheets } from "./as-if/as-if-sheets";
 import { sayWho } from "./as-if/say-who";
+import { type Seen, SeenCourse } from "./as-if/seen-course";
 import { AsIfStrip } from "./as-if/strip";
 import { CompareSheet } from "./compare/compare-sheet";
 import { useCompared } from "./compare/use-compared";
 import { read } from "./horizon/scale";
+import { SCHEDULE } from "./places";
 import { Schedule } from "./schedule";
-import { useAsIf } from "./use-as-if";
 import { useTimelineOf } from "./use-timeline-of";
 
 export function CourseScreen() {
-  const { school, course: id } = useLocalSearchParams() as { school: string; course: string };
-  const { data: settings, error: schoolError, refetch: askSchool } = useGetSchoolQuery({ school });
-  const { data: course, error, refetch } = useGetCourseQuery({ school, course: id });
-  const wide = useWide();
-  const asIf = useAsIf(course, settings?.timeZone);
-  const trouble = error ?? schoolError;
-  if (trouble && (!course || !settings))
-    return (
-      <Page wide={wide}>
-        <Crumb school={school} />
-        <Notice {...explain(trouble)} onRetry={() => (error ? refetch() : askSchool())} />
-      </Page>
-    );
-  if (!course || !settings || !asIf.asIf || !asIf.imagined)
-    return (
-      <Page wide={wide}>
-        <Crumb school={school} />
-        <Skeleton widths={[0.5, 1]} height={32} />
-        <Skeleton widths={[0.7, 0.5, 0.6, 0.7, 0.4, 0.6]} />
-      </Page>
-    );
-  return (
-    <CourseSchedule
-      school={school}
-      course={course}
-      schoolZone={settings.timeZone}
-      closed={settings.calendar.closed}
-      asIf={asIf.asIf}
-      imagined={asIf.imagined}
-      setWho={asIf.setWho}
-      setAt={asIf.setAt}
-    />
-  );
-}
-
-interface Props {
-  school: string;
-  course: Course;
-  schoolZone: string;
-  closed: readonly string[];
-  asIf: AsIf;
-  imagined: Extract<Who, { kind: "imagined" }>;
-  setWho(who: Who): void;
-  setAt(at: string | null): void;
+  return <SeenCourse>{(seen) => <CourseSchedule {...seen} />}</SeenCourse>;
 }
 
 function CourseSchedule({
@@ -83,10 +40,9 @@ function CourseSchedule({
   imagined,
   setWho,
   setAt,
-}: Props) {
+}: Seen) {
   const wide = useWide();
   const palette = usePalette();
-  useTitle(course.title);
   const [sheet, setSheet] = useState<"who" | "when" | "compare" | null>(null);
   const [dragged, setDragged] = useState<Instant | null>(null);
   const asked = useThrottled(dragged, 120);
@@ -102,17 +58,11 @@ function CourseSchedule({
     setAt(formatInstant(instant));
   };
   return (
-    <Page wide={wide}>
-      <View style={{ gap: 6 }}>
-        <Crumb school={school} />
-        <Text kind="title" level={1}>
-          {course.title}
-        </Text>
-        <Text kind="small" color={palette.quiet}>
-          {sayCourse(course)}
-        </Text>
-        <CourseTabs school={school} course={course.id} here="schedule" />
-      </View>
+    <Page title={course.title} above={{ text: COURSES.name, href: COURSES.href(place) }} full dense>
+      <Text kind="small" color={palette.quiet}>
+        {sayCourse(course)}
+      </Text>
+      <CourseSides {...place} here={SCHEDULE} />
       <AsIfStrip
         course={course}
         asIf={asIf}
@@ -213,30 +163,4 @@ function sayCourse(course: Course): string {
     people === 1 ? "one person inside" : `${people} people inside`,
     `version ${course.version}`,
   ].join(" · ");
-}
-
-function Crumb({ school }: { school: string }) {
-  const { dusk } = usePalette();
-  return (
-    <Link href={`/${school}/courses`} style={{ alignSelf: "flex-start", paddingVertical: 12 }}>
-      <Text kind="small" color={dusk}>
-        Courses
-      </Text>
-    </Link>
-  );
-}
-
-function Page({ wide, children }: { wide: boolean; children: React.ReactNode }) {
-  return (
-    <ScrollView
-      contentContainerStyle={{
-        padding: wide ? 26 : 20,
-        paddingTop: wide ? 12 : 8,
-        paddingBottom: 64,
-        gap: wide ? 14 : 12,
-      }}
-    >
-      {children}
-    </ScrollView>
-  );
 }

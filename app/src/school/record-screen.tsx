@@ -11,6 +11,7 @@ import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
+import { SchoolSides } from "../frame/sides";
 import { explain } from "../store/api";
 import { addressOf } from "../store/ask";
 import { QuietAction } from "../ui/action";
@@ -24,8 +25,8 @@ import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetSchoolQuery } from "./api";
+import { RECORD } from "./places";
 import { sayDifference } from "./say-difference";
-import { SchoolTabs } from "./school-tabs";
 import { useGetChangesQuery, useLazyGetRecordStateQuery } from "./staff-api";
 
 export function RecordScreen() {
@@ -45,7 +46,7 @@ export function RecordScreen() {
   };
   return (
     <Page title="Record of changes" {...(about && { above: { text: about.name } })}>
-      <SchoolTabs school={school} here="record" />
+      <SchoolSides school={school} here={RECORD} />
       <Filters filter={filter} people={data?.people ?? []} onChange={choose} />
       {data ? (
         <View style={{ opacity: isFetching ? 0.6 : 1 }}>

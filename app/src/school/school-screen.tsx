@@ -1,4 +1,5 @@
 /** The school's settings, kept as one leaves each field; a checklist of what is missing. */
+
 import type { School, SchoolChange } from "@dawngate/contract/school";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
@@ -6,6 +7,7 @@ import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { useGetCoursesQuery } from "../courses/api";
 import { OwnWordsFields } from "../courses/own-words";
+import { SchoolSides } from "../frame/sides";
 import { explain, faultsOf } from "../store/api";
 import { Choice } from "../ui/choice";
 import { TimeField } from "../ui/moment-fields";
@@ -20,7 +22,7 @@ import { usePalette } from "../ui/theme";
 import { ZoneField } from "../ui/zone-field";
 import { useChangeSchoolMutation, useGetSchoolQuery } from "./api";
 import { CalendarSettings } from "./calendar-settings";
-import { SchoolTabs } from "./school-tabs";
+import { SETTINGS } from "./places";
 import { useRippledChange } from "./use-rippled-change";
 
 export function SchoolScreen() {
@@ -30,7 +32,7 @@ export function SchoolScreen() {
     <Page title="School" {...(data && { above: { text: data.name } })}>
       {data ? (
         <>
-          <SchoolTabs school={data.slug} here="settings" />
+          <SchoolSides school={data.slug} here={SETTINGS} />
           <Checklist school={data} />
           {data.may.includes("school.change") ? (
             <>

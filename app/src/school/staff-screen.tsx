@@ -6,6 +6,7 @@ import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
+import { SchoolSides } from "../frame/sides";
 import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { anAddress, Field } from "../ui/field";
@@ -17,8 +18,8 @@ import { Text } from "../ui/text";
 import { useGetMeQuery, useGetSchoolQuery } from "./api";
 import { useMay } from "./may";
 import { MemberSheet } from "./member-sheet";
+import { STAFF } from "./places";
 import { capital, RoleChoice } from "./role-choice";
-import { SchoolTabs } from "./school-tabs";
 import {
   useAnswerOfferMutation,
   useGetMembersQuery,
@@ -35,7 +36,7 @@ export function StaffScreen() {
   const may = useMay(school);
   return (
     <Page title="Staff" {...(about && { above: { text: about.name } })}>
-      <SchoolTabs school={school} here="staff" />
+      <SchoolSides school={school} here={STAFF} />
       {data ? (
         <>
           <Offer school={school} members={data} />

@@ -4,6 +4,7 @@ import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { useForm } from "react-hook-form";
+import { SchoolSides } from "../frame/sides";
 import { explain } from "../store/api";
 import { addressOf } from "../store/ask";
 import { QuietAction } from "../ui/action";
@@ -17,7 +18,7 @@ import { Text } from "../ui/text";
 import { useGetSchoolQuery } from "./api";
 import { arrive } from "./arrive";
 import { useMay } from "./may";
-import { SchoolTabs } from "./school-tabs";
+import { UPKEEP } from "./places";
 import {
   useBringBackMutation,
   useDeleteSchoolMutation,
@@ -31,7 +32,7 @@ export function UpkeepScreen() {
   const may = useMay(school);
   return (
     <Page title="Upkeep" {...(about && { above: { text: about.name } })}>
-      <SchoolTabs school={school} here="upkeep" />
+      <SchoolSides school={school} here={UPKEEP} />
       <FailedWork school={school} zone={about?.timeZone ?? "UTC"} />
       {may("school.take") ? (
         <>

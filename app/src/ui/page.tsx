@@ -14,10 +14,19 @@ interface Props {
   narrow?: boolean;
   /** Takes all the width there is. */
   full?: boolean;
+  /** Little room between its parts, where the screen is needed for what it shows. */
+  dense?: boolean;
   children: ReactNode;
 }
 
-export function Page({ title, above, narrow = false, full = false, children }: Props) {
+export function Page({
+  title,
+  above,
+  narrow = false,
+  full = false,
+  dense = false,
+  children,
+}: Props) {
   const wide = useWide();
   useTitle(title);
   return (
@@ -25,9 +34,9 @@ export function Page({ title, above, narrow = false, full = false, children }: P
       style={{ width: "100%" }}
       contentContainerStyle={{
         padding: wide ? 26 : 20,
-        paddingTop: 16,
+        paddingTop: dense ? (wide ? 12 : 8) : 16,
         paddingBottom: 72,
-        gap: 18,
+        gap: dense ? (wide ? 14 : 12) : 18,
         maxWidth: narrow ? 520 : full ? undefined : 1100,
         width: "100%",
         alignSelf: narrow ? "center" : undefined,

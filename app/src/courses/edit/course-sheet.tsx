@@ -1,4 +1,5 @@
 /** A course's settings: its name, its release hour, how days are counted, its window, how long it is one's own. */
+
 import type { CourseCard, OwnWords } from "@dawngate/core/courses";
 import type { PlanCourse, PlanMoment } from "@dawngate/core/plan";
 import { useState } from "react";
@@ -8,6 +9,7 @@ import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
+import { Choices } from "../../ui/choices";
 import { DateField, TimeField } from "../../ui/moment-fields";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
@@ -90,13 +92,7 @@ function Group({ label, children }: { label: string; children: React.ReactNode }
       <Text kind="small" color={quiet}>
         {label}
       </Text>
-      <View
-        role="radiogroup"
-        aria-label={label}
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
-        {children}
-      </View>
+      <Choices label={label}>{children}</Choices>
     </View>
   );
 }

@@ -1,4 +1,5 @@
 /** The outline and its gates, edited: every change is shown with its dates at once, kept by itself, and undone. */
+
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { newModule } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
@@ -7,6 +8,7 @@ import { useLocalSearchParams } from "expo-router";
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
 import { useGateCohortMutation } from "../../enrollment/api";
+import { CourseSides } from "../../frame/sides";
 import { SnagList } from "../../review/snag-list";
 import { shortSnags, useSnags } from "../../review/use-snags";
 import { useGetSchoolQuery } from "../../school/api";
@@ -24,7 +26,7 @@ import {
   useDescribeCourseMutation,
   useGetCourseQuery,
 } from "../api";
-import { CourseTabs } from "../course-tabs";
+import { EDIT } from "../places";
 import { AsIfEnrolled } from "./as-if-enrolled";
 import { ClosingModule } from "./closing-module";
 import { type Drawing, drawingOf, GATE_WIDTH, TITLE_WIDTH } from "./edit-row";
@@ -55,7 +57,7 @@ export function EditScreen() {
   return <Editor place={place} school={school} draft={draft} course={draft.course} />;
 }
 
-const Tabs = memo(CourseTabs);
+const Tabs = memo(CourseSides);
 
 interface Props {
   place: InCourse;
@@ -118,7 +120,7 @@ function Editor({ place, school, draft, course }: Props) {
   };
   return (
     <Page title={course.title} above={{ text: "Courses", href: `/${place.school}/courses` }} full>
-      <Tabs {...place} here="edit" unpublished={draft.published === null} />
+      <Tabs {...place} here={EDIT} unpublished={draft.published === null} />
       <Toolbar
         place={place}
         draft={draft}

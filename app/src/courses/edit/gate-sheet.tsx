@@ -1,4 +1,5 @@
 /** When an item opens, closes and is due, as sentences whose parts one presses, with the dates they come to. */
+
 import type { TimelineItemAnswer } from "@dawngate/contract/schedule";
 import { circleThrough, type Operation } from "@dawngate/core/courses";
 import type { PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
@@ -9,6 +10,7 @@ import { View } from "react-native";
 import { markOf } from "../../schedule/state-words";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
+import { Choices } from "../../ui/choices";
 import { Sheet } from "../../ui/sheet";
 import { SunMark } from "../../ui/sun-mark";
 import { Text } from "../../ui/text";
@@ -65,7 +67,7 @@ export function GateSheet(props: Props) {
       onClose={onClose}
     >
       {cohort ? (
-        <View role="radiogroup" aria-label="Whose gate" style={CHIPS}>
+        <Choices label="Whose gate">
           <Choice
             label="the course's gate"
             taken={!forCohort}
@@ -76,7 +78,7 @@ export function GateSheet(props: Props) {
             taken={forCohort}
             onPress={() => cohort.own === undefined && cohort.set(item.gate)}
           />
-        </View>
+        </Choices>
       ) : null}
       {row ? (
         <View style={{ flexDirection: "row", gap: 12, alignItems: "center" }} role="status">
@@ -232,7 +234,7 @@ function GateSentence({
         </View>
       ))}
       {when.length > 1 ? (
-        <View role="radiogroup" aria-label="How many are needed" style={CHIPS}>
+        <Choices label="How many are needed">
           <Choice
             label="All of these: the latest counts"
             taken={need === "all"}
@@ -243,7 +245,7 @@ function GateSentence({
             taken={need === "any"}
             onPress={() => put(when, "any")}
           />
-        </View>
+        </Choices>
       ) : null}
       <View style={CHIPS}>
         <Choice

@@ -1,9 +1,11 @@
 /** A module or lesson of the course, found by typing a part of its title where there are many. */
+
 import type { PlanCourse } from "@dawngate/core/plan";
 import { useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { Choice } from "../../ui/choice";
+import { Choices } from "../../ui/choices";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 
@@ -50,11 +52,7 @@ export function ItemChoice({ course, own, chosen, quizzes, onChoose }: Props) {
           style={{ backgroundColor: surface }}
         />
       ) : null}
-      <View
-        role="radiogroup"
-        aria-label="Which"
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 6 }}
-      >
+      <Choices label="Which">
         {shown.map(({ id, title }) => (
           <Choice
             key={id}
@@ -63,7 +61,7 @@ export function ItemChoice({ course, own, chosen, quizzes, onChoose }: Props) {
             onPress={() => onChoose(id)}
           />
         ))}
-      </View>
+      </Choices>
       {shown.length === 0 ? (
         <Text kind="small" color={quiet}>
           {quizzes

@@ -1,4 +1,5 @@
 /** What else there is to a module or a lesson: where it stands, whether it is seen, and a lesson's text. */
+
 import type { Operation } from "@dawngate/core/courses";
 import { LESSON_KINDS } from "@dawngate/core/courses/paper";
 import type { PlanCourse, PlanLesson } from "@dawngate/core/plan";
@@ -9,6 +10,7 @@ import { useGetLessonDraftQuery, useKeepLessonMutation } from "../../lessons/api
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
+import { Choices } from "../../ui/choices";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
@@ -84,13 +86,7 @@ function Group({ label, children }: { label: string; children: ReactNode }) {
       <Text kind="small" color={quiet} aria-hidden>
         {label}
       </Text>
-      <View
-        role="radiogroup"
-        aria-label={label}
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
-        {children}
-      </View>
+      <Choices label={label}>{children}</Choices>
     </View>
   );
 }
@@ -126,11 +122,7 @@ function LessonFields({ lesson, set }: { lesson: PlanLesson; set(change: object)
         }}
         style={{ backgroundColor: surface, maxWidth: 200 }}
       />
-      <View
-        role="group"
-        aria-label="This lesson is"
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
+      <Choices label="This lesson is" many>
         <Choice
           many
           label="required"
@@ -149,7 +141,7 @@ function LessonFields({ lesson, set }: { lesson: PlanLesson; set(change: object)
           taken={lesson.holdsNext}
           onPress={() => set({ holdsNext: !lesson.holdsNext })}
         />
-      </View>
+      </Choices>
     </>
   );
 }

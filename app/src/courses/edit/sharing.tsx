@@ -1,10 +1,12 @@
 /** Where a lesson stands besides this course, and another course to let it stand in. */
+
 import { useState } from "react";
 import { View } from "react-native";
 import { useGetLessonDraftQuery, useShareLessonMutation } from "../../lessons/api";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
+import { Choices } from "../../ui/choices";
 import { Notice } from "../../ui/notice";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -28,11 +30,7 @@ export function Sharing({ place, lesson }: { place: InCourse; lesson: string }) 
       </Text>
       {error ? <Notice {...explain(error)} /> : null}
       {choosing ? (
-        <View
-          role="group"
-          aria-label="Also in"
-          style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-        >
+        <Choices label="Also in" many>
           {others.map(({ id, title }) => (
             <Choice
               key={id}
@@ -46,7 +44,7 @@ export function Sharing({ place, lesson }: { place: InCourse; lesson: string }) 
             />
           ))}
           {list && others.length === 0 ? <Text>Every other course holds it already.</Text> : null}
-        </View>
+        </Choices>
       ) : (
         <QuietAction
           label="Let it stand in another course too"

@@ -1,10 +1,12 @@
 /** A document's lines with what each becomes; pressed, a line is corrected where it stands. */
+
 import { LESSON_KINDS, type PaperRole, type PaperRow } from "@dawngate/core/courses/paper";
 import { memo, useCallback, useRef, useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
+import { Choices } from "../../ui/choices";
 import { Hidden } from "../../ui/hidden";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
@@ -158,11 +160,7 @@ function Correct({ row, index, onChange }: Pick<LineProps, "row" | "index" | "on
   const [length, setLength] = useState(minutes === null ? "" : String(minutes));
   return (
     <View style={{ gap: 10, padding: 12, paddingLeft: 44 }}>
-      <View
-        role="radiogroup"
-        aria-label={`Line ${line} is`}
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
+      <Choices label={`Line ${line} is`}>
         {ROLES.map(([name, label]) => (
           <Choice
             key={name}
@@ -171,7 +169,7 @@ function Correct({ row, index, onChange }: Pick<LineProps, "row" | "index" | "on
             onPress={() => onChange(index, { role: name })}
           />
         ))}
-      </View>
+      </Choices>
       {role === "left-out" ? null : (
         <TextInput
           mode="outlined"
@@ -186,11 +184,7 @@ function Correct({ row, index, onChange }: Pick<LineProps, "row" | "index" | "on
       )}
       {role === "lesson" ? (
         <>
-          <View
-            role="radiogroup"
-            aria-label="Kind"
-            style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-          >
+          <Choices label="Kind">
             {LESSON_KINDS.map((name) => (
               <Choice
                 key={name}
@@ -199,7 +193,7 @@ function Correct({ row, index, onChange }: Pick<LineProps, "row" | "index" | "on
                 onPress={() => onChange(index, { kind: name })}
               />
             ))}
-          </View>
+          </Choices>
           <TextInput
             mode="outlined"
             dense

@@ -1,4 +1,5 @@
 /** For whom the dates hold: somebody imagined, or a person of this course. */
+
 import type { Course } from "@dawngate/contract/courses";
 import type { RosterPerson } from "@dawngate/contract/roster";
 import { sayWrittenDate, sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
@@ -9,6 +10,7 @@ import { TextInput } from "react-native-paper";
 import { useFindPeopleQuery } from "../../enrollment/api";
 import { CohortChoice } from "../../enrollment/cohort-choice";
 import { Choice } from "../../ui/choice";
+import { Choices } from "../../ui/choices";
 import { DateField, TimeField } from "../../ui/moment-fields";
 import { Press } from "../../ui/press";
 import { useSettled } from "../../ui/settled";
@@ -76,11 +78,7 @@ function ImaginedForm({
         />
       )}
       {window && (
-        <View
-          role="radiogroup"
-          aria-label="Day of the window"
-          style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-        >
+        <Choices label="Day of the window">
           <Choice
             label={`First day of the window, ${sayWrittenDate(window.opens, false)}`}
             taken={who.day === window.opens}
@@ -91,7 +89,7 @@ function ImaginedForm({
             taken={who.day === window.closes}
             onPress={() => onChange({ ...who, day: window.closes })}
           />
-        </View>
+        </Choices>
       )}
     </View>
   );

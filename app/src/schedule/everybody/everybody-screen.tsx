@@ -1,4 +1,5 @@
 /** Everybody in a course at once: how many have what open, over time, as the server has counted them. */
+
 import type { Course } from "@dawngate/contract/courses";
 import type { Everybody } from "@dawngate/contract/schedule";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
@@ -7,7 +8,7 @@ import { useLocalSearchParams } from "expo-router";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { useGetCourseQuery } from "../../courses/api";
-import { CourseTabs } from "../../courses/course-tabs";
+import { CourseSides } from "../../frame/sides";
 import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { useWide } from "../../ui/layout";
@@ -19,6 +20,7 @@ import { usePalette } from "../../ui/theme";
 import { useGetEverybodyQuery } from "../api";
 import { Axis } from "../horizon/axis";
 import { read, scaleOf, ticksOf } from "../horizon/scale";
+import { EVERYBODY } from "../places";
 import { CrowdRow, NAMES } from "./crowd-row";
 
 export function EverybodyScreen() {
@@ -37,7 +39,7 @@ export function EverybodyScreen() {
         href: `/${place.school}/courses/${place.course}`,
       }}
     >
-      <CourseTabs {...place} here="everybody" />
+      <CourseSides {...place} here={EVERYBODY} />
       {error ? (
         <Notice
           {...explain(error)}

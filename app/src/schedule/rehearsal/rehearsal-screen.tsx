@@ -1,16 +1,13 @@
 /** The course as one person meets it, at an instant one chooses. Nothing that is done here is put on record. */
-import type { Course } from "@dawngate/contract/courses";
+
 import { DEFAULT_WORDS } from "@dawngate/core/courses";
 import { sayInstant } from "@dawngate/core/schedule/words";
 import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
-import { useLocalSearchParams } from "expo-router";
 import { useEffect, useState } from "react";
 import { View } from "react-native";
 import { useGetPublicCourseQuery } from "../../catalog/api";
-import { useGetCourseQuery } from "../../courses/api";
-import { CourseTabs } from "../../courses/course-tabs";
 import { CourseOutline } from "../../enrollment/course-outline";
-import { useGetSchoolQuery } from "../../school/api";
+import { CourseSides } from "../../frame/sides";
 import { explain } from "../../store/api";
 import { Choice } from "../../ui/choice";
 import { useWide } from "../../ui/layout";
@@ -19,12 +16,12 @@ import { Page } from "../../ui/page";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import type { AsIf, Who } from "../as-if/as-if";
 import { AsIfSheets } from "../as-if/as-if-sheets";
+import { type Seen, SeenCourse } from "../as-if/seen-course";
 import { AsIfStrip } from "../as-if/strip";
 import { rangeOf, read } from "../horizon/scale";
+import { REHEARSAL } from "../places";
 import { titlesOf } from "../rows";
-import { useAsIf } from "../use-as-if";
 import { useTimelineOf } from "../use-timeline-of";
 import { changeFrom, whatChanges } from "./changes";
 import { RehearsedLesson } from "./rehearsed-lesson";
@@ -33,48 +30,10 @@ import { TimeSlider } from "./time-slider";
 const MINUTE = 60_000;
 
 export function RehearsalScreen() {
-  const { school, course: id } = useLocalSearchParams() as { school: string; course: string };
-  const { data: settings, error: schoolError } = useGetSchoolQuery({ school });
-  const { data: course, error, refetch } = useGetCourseQuery({ school, course: id });
-  const asIf = useAsIf(course, settings?.timeZone);
-  const trouble = error ?? schoolError;
-  if (!course || !settings || !asIf.asIf || !asIf.imagined)
-    return (
-      <Page
-        title={trouble ? "Not here" : "…"}
-        above={{ text: "Courses", href: `/${school}/courses` }}
-      >
-        {trouble ? (
-          <Notice {...explain(trouble)} onRetry={refetch} />
-        ) : (
-          <Skeleton widths={[0.5, 0.7, 0.6]} />
-        )}
-      </Page>
-    );
-  return (
-    <Rehearsal
-      school={school}
-      course={course}
-      schoolZone={settings.timeZone}
-      asIf={asIf.asIf}
-      imagined={asIf.imagined}
-      setWho={asIf.setWho}
-      setAt={asIf.setAt}
-    />
-  );
+  return <SeenCourse>{(seen) => <Rehearsal {...seen} />}</SeenCourse>;
 }
 
-interface Props {
-  school: string;
-  course: Course;
-  schoolZone: string;
-  asIf: AsIf;
-  imagined: Extract<Who, { kind: "imagined" }>;
-  setWho(who: Who): void;
-  setAt(at: string | null): void;
-}
-
-function Rehearsal({ school, course, schoolZone, asIf, imagined, setWho, setAt }: Props) {
+function Rehearsal({ school, course, schoolZone, asIf, imagined, setWho, setAt }: Seen) {
   const wide = useWide();
   const { quiet } = usePalette();
   const [sheet, setSheet] = useState<"who" | "when" | null>(null);
@@ -102,7 +61,7 @@ function Rehearsal({ school, course, schoolZone, asIf, imagined, setWho, setAt }
   );
   return (
     <Page title={course.title} above={{ text: "Courses", href: `/${school}/courses` }}>
-      <CourseTabs school={school} course={course.id} here="rehearsal" />
+      <CourseSides school={school} course={course.id} here={REHEARSAL} />
       <AsIfStrip
         course={course}
         asIf={asIf}

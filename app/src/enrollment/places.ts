@@ -1,0 +1,25 @@
+/** The places of people in courses: a course's people and cohorts, and one's own shelf. */
+import type { RoomPlace } from "../ui/place";
+
+export const PEOPLE: RoomPlace = {
+  within: "course",
+  name: "People",
+  href: ({ school, course }) => `/${school}/courses/${course}/people`,
+  who: "people.see",
+  published: true,
+};
+
+export const COHORTS: RoomPlace = {
+  within: "course",
+  name: "Cohorts",
+  href: ({ school, course }) => `/${school}/courses/${course}/cohorts`,
+  who: "courses.read",
+  published: true,
+};
+
+export const SHELF: RoomPlace = {
+  within: "frame",
+  name: "Shelf",
+  href: ({ school }) => `/${school}/shelf`,
+  who: "learners",
+};
