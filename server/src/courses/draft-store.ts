@@ -48,14 +48,14 @@ export function lessonColumns(lesson: PlanLesson, position: number, module: stri
   };
 }
 
-/** Writes a new course: its place, its page, its draft with settings, outline and the text of each lesson. */
+/** Writes a new course: its place, its page, its draft with settings, outline and the text of each lesson. Answers the draft. */
 export async function insertCourse(
   tx: SchoolTransaction,
   school: SchoolId,
   course: PlanCourse,
   position: number,
   texts: ReadonlyMap<string, string>,
-): Promise<void> {
+): Promise<PlanCourse> {
   await insertMany(tx, "course", [{ school_id: school, id: course.id, position }]);
   const placed = course.modules.flatMap((module) =>
     module.lessons.map((lesson, number) => ({ module: module.id, lesson, number })),
@@ -94,6 +94,13 @@ export async function insertCourse(
       ...lessonColumns(lesson, number, module),
     })),
   );
+  return {
+    ...course,
+    modules: course.modules.map((module) => ({
+      ...module,
+      lessons: module.lessons.map((one) => ({ ...one, empty: (texts.get(one.id) ?? "") === "" })),
+    })),
+  };
 }
 
 /** The draft as a plan's course. A lesson whose newest revision holds nothing is empty. */

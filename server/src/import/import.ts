@@ -52,8 +52,8 @@ async function write(
     const own = course.modules
       .flatMap((module) => module.lessons)
       .map(({ id }) => [id, texts[textKey(course.id, id)] ?? ""] as const);
-    await insertCourse(tx, school, course, position, new Map(own));
-    await publish(tx, school, course.id, { note: "Imported", now: null });
+    const draft = await insertCourse(tx, school, course, position, new Map(own));
+    await publish(tx, school, course.id, { note: "Imported", now: null, plan: draft });
   }
   await insertCohorts(tx, school, plan.cohorts, (id) => extras.cohorts[id] ?? id);
   const zones = new Map(plan.enrollments.map(({ id, timeZone }) => [id, timeZone]));

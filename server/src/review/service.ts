@@ -2,7 +2,13 @@
 import { isDeepStrictEqual } from "node:util";
 import type { PublishingWay, VersionList, VersionPlan } from "@dawngate/contract/review";
 import { circularItems } from "@dawngate/core/courses";
-import { parsePlan } from "@dawngate/core/plan";
+import {
+  type Fault,
+  type PlanCohort,
+  type PlanCourse,
+  type PlanSchool,
+  parsePlan,
+} from "@dawngate/core/plan";
 import { findSnags } from "@dawngate/core/review";
 import type { Instant } from "@dawngate/core/time";
 import { conflict, notFound, refusal } from "../base/problem";
@@ -37,6 +43,8 @@ interface Publishing {
   seen?: number | undefined;
   /** The earlier version whose plan is published again, instead of the draft. */
   back?: number | undefined;
+  /** The draft as it stands, where the caller has just written it: it is not read again. */
+  plan?: PlanCourse;
 }
 
 /**
@@ -47,7 +55,7 @@ export async function publish(
   tx: SchoolTransaction,
   school: SchoolId,
   course: string,
-  { note, now, people = "everybody", over, seen, back }: Publishing,
+  { note, now, people = "everybody", over, seen, back, plan }: Publishing,
 ): Promise<number> {
   const held = await lockCourse(tx, course);
   if (!held) throw notFound(`There is no course "${course}" in this school.`);
@@ -58,28 +66,13 @@ export async function publish(
     );
   if (back === undefined && seen !== undefined && held.sequence !== seen)
     throw conflict("The draft has changed meanwhile. Look again at what it would do now.");
-  const draft =
-    back === undefined ? await readDraft(tx, course) : await versionPlan(tx, school, course, back);
-  if (!draft && back !== undefined) throw notFound(`This course has no version ${back}.`);
-  if (!draft) throw notFound(`There is no course "${course}" in this school.`);
-  const settings = planSchool(await readSchool(tx));
-  const cohorts = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
-  const checked = parsePlan({ dawnGatePlan: 1, school: settings, courses: [draft], cohorts });
-  const faults = checked.ok ? [] : checked.faults;
-  if (checked.ok) {
-    const snags = now === null ? [] : findSnags(settings, draft, cohorts, now);
-    const stops = snags.filter(({ weight }) => weight === "stops");
-    for (const { item, reason } of stops) faults.push({ path: item ?? course, reason });
-    for (const cohort of cohorts)
-      for (const item of circularItems(settings, draft, cohort).filter(
-        (id) => !faults.some(({ path }) => path === id),
-      ))
-        faults.push({
-          path: item,
-          reason:
-            "It waits for its own opening, in a circle; count one of them from something else",
-        });
-  }
+  const draft = plan ?? (await wanted(tx, school, course, back));
+  const faults = faultsOf(
+    planSchool(await readSchool(tx)),
+    draft,
+    (await readCohorts(tx, course)).map(({ cohort }) => cohort),
+    now,
+  );
   if (faults.length > 0)
     throw refusal(
       `This cannot be published: ${faults.length === 1 ? "one fault" : `${faults.length} faults`}.`,
@@ -95,7 +88,7 @@ export async function publish(
     back !== undefined &&
     current !== null &&
     isDeepStrictEqual(await readDraft(tx, course), await versionPlan(tx, school, course, current));
-  const contents = await contentsOfDraft(tx, course);
+  const contents = plan ? {} : await contentsOfDraft(tx, course);
   const named = back === undefined ? contents : await readVersionLessons(tx, course, back);
   const lessons = Object.fromEntries(
     draft.modules
@@ -109,6 +102,47 @@ export async function publish(
   });
   if (follows) await bringDraftBack(tx, school, draft, `version-${number}`);
   return number;
+}
+
+/** The plan that is to come into force: the draft, or an earlier version. */
+async function wanted(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  course: string,
+  back: number | undefined,
+): Promise<PlanCourse> {
+  const plan =
+    back === undefined ? await readDraft(tx, course) : await versionPlan(tx, school, course, back);
+  if (plan) return plan;
+  throw notFound(
+    back === undefined
+      ? `There is no course "${course}" in this school.`
+      : `This course has no version ${back}.`,
+  );
+}
+
+/** Why a plan cannot be answered for its cohorts; `now` null: snags stop nothing. */
+function faultsOf(
+  school: PlanSchool,
+  course: PlanCourse,
+  cohorts: readonly PlanCohort[],
+  now: Instant | null,
+): Fault[] {
+  const checked = parsePlan({ dawnGatePlan: 1, school, courses: [course], cohorts });
+  if (!checked.ok) return checked.faults;
+  const snags = now === null ? [] : findSnags(school, course, cohorts, now);
+  const faults = snags
+    .filter(({ weight }) => weight === "stops")
+    .map(({ item, reason }): Fault => ({ path: item ?? course.id, reason }));
+  for (const cohort of cohorts)
+    for (const item of circularItems(school, course, cohort))
+      if (!faults.some(({ path }) => path === item))
+        faults.push({
+          path: item,
+          reason:
+            "It waits for its own opening, in a circle; count one of them from something else",
+        });
+  return faults;
 }
 
 /** So many versions stand on a page. */
