@@ -2,6 +2,7 @@
 
 import type { Cohort } from "@dawngate/contract/courses";
 import type { NewCohort } from "@dawngate/contract/enrollment";
+import type { Members } from "@dawngate/contract/staff";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
@@ -33,8 +34,10 @@ type Place = { school: string; course: string };
 export function CohortsScreen() {
   const place = useLocalSearchParams() as Place;
   const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
-  const { data: school } = useGetSchoolQuery({ school: place.school });
-  const may = useMay(place.school);
+  const { data: school, error: away } = useGetSchoolQuery({ school: place.school });
+  const mayChange = useMay(place.school)("cohorts.change");
+  // Who leads which comes with the rest: rows that grew later would move what one is about to press.
+  const members = useGetMembersQuery({ school: place.school }, { skip: !mayChange });
   const [editing, setEditing] = useState<Cohort | "new" | null>(null);
   const { quiet } = usePalette();
   const today = formatDate(localDateAt(zoneOf(school?.timeZone ?? "UTC"), Date.now() as Instant));
@@ -47,7 +50,7 @@ export function CohortsScreen() {
       }}
     >
       <CourseSides {...place} here={COHORTS} />
-      {data ? (
+      {data && school && !members.isLoading ? (
         <>
           {data.cohorts.length === 0 ? (
             <Text color={quiet}>
@@ -61,12 +64,18 @@ export function CohortsScreen() {
               cohort={cohort}
               people={cohort.people}
               today={today}
-              {...(may("cohorts.change") && { onChange: () => setEditing(cohort) })}
+              {...(mayChange && { onChange: () => setEditing(cohort) })}
             >
-              {may("cohorts.change") ? <Leaders school={place.school} cohort={cohort.id} /> : null}
+              {mayChange ? (
+                <Leaders
+                  school={place.school}
+                  cohort={cohort.id}
+                  members={members.data?.members ?? []}
+                />
+              ) : null}
             </CohortRow>
           ))}
-          {may("cohorts.change") ? (
+          {mayChange ? (
             <QuietAction label="Make a cohort" onPress={() => setEditing("new")} />
           ) : null}
           {editing !== null ? (
@@ -78,8 +87,8 @@ export function CohortsScreen() {
             />
           ) : null}
         </>
-      ) : error ? (
-        <Notice {...explain(error)} onRetry={refetch} />
+      ) : (error ?? away) ? (
+        <Notice {...explain(error ?? away)} onRetry={refetch} />
       ) : (
         <Skeleton widths={[0.6, 0.5]} />
       )}
@@ -136,11 +145,18 @@ function CohortRow({
 }
 
 /** The instructors who lead a cohort, and see its people and no others. */
-function Leaders({ school, cohort }: { school: string; cohort: string }) {
-  const { data } = useGetMembersQuery({ school });
+function Leaders({
+  school,
+  cohort,
+  members,
+}: {
+  school: string;
+  cohort: string;
+  members: Members["members"];
+}) {
   const [assign, { error }] = useAssignCohortsMutation();
   const { quiet } = usePalette();
-  const instructors = data?.members.filter(({ role }) => role === "instructor") ?? [];
+  const instructors = members.filter(({ role }) => role === "instructor");
   if (instructors.length === 0) return null;
   return (
     <View style={{ gap: 6, paddingVertical: 6 }}>
