@@ -32,6 +32,8 @@ export interface Endpoint {
   readonly answered: string;
   /** What is answered (202) where the answer takes longer than somebody waits. */
   readonly meanwhile?: z.ZodType;
+  /** A list or a public page, which may be a few seconds old where somebody else changes it; never by oneself. */
+  readonly mayLag?: true;
   /** What the answer holds. */
   readonly holds?: readonly Held[];
   /** What of all that is held it changes. */

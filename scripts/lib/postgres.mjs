@@ -108,16 +108,21 @@ export async function startCluster(folder, { say, durable = true }) {
   }
   if (!ROOT) chmodSync(place, 0o700);
   const password = readFileSync(secret, "utf8");
-  const control = (words) => asOwner(join(programs, "pg_ctl"), ["-D", data, ...words]);
-  const stop = () => control(["stop", "-m", "fast", "-w"]);
+  const { stop, port } = await started(place, data, { say, durable });
+  return { host: "127.0.0.1", port, password, stop };
+}
 
+/** Starts the cluster of a folder, if it does not run; answers its port, and how it is stopped. */
+async function started(place, data, { say, durable }) {
+  const control = (words) => asOwner(join(serverPrograms(), "pg_ctl"), ["-D", data, ...words]);
+  const stop = () => control(["stop", "-m", "fast", "-w"]);
   const running = await control(["status"]).then(
     () => true,
     () => false,
   );
   if (running) {
     const port = Number(readFileSync(join(data, "postmaster.pid"), "utf8").split("\n")[3]);
-    return { host: "127.0.0.1", port, password, stop };
+    return { port, stop };
   }
   say("starting PostgreSQL …");
   // Somebody may take the port between the probe and the start, so a few are tried.
@@ -142,9 +147,46 @@ export async function startCluster(folder, { say, durable = true }) {
         "-o",
         settings.join(" "),
       ]);
-      return { host: "127.0.0.1", port, password, stop };
+      return { port, stop };
     } catch (error) {
       if (attempt === 3) throw error;
     }
   }
+}
+
+/**
+ * A copy of a running cluster, by PostgreSQL's own streaming replication, in a folder that is made anew.
+ * Answers `{ host, port, stop() }`; stopping it removes the folder.
+ */
+export async function startReplica({ host, port: primary, password }, folder, { say }) {
+  const place = await placeFor(folder);
+  const data = join(place, "data");
+  if (existsSync(join(data, "postmaster.pid")))
+    await asOwner(join(serverPrograms(), "pg_ctl"), ["-D", data, "stop", "-m", "immediate"]).catch(
+      () => undefined,
+    );
+  rmSync(place, { recursive: true, force: true });
+  mkdirSync(place, { recursive: true });
+  if (ROOT) await run("chown", ["postgres", place], { quiet: true });
+  say("copying the cluster …");
+  const where = `host=${host} port=${primary} user=postgres password=${password}`;
+  await asOwner(join(serverPrograms(), "pg_basebackup"), [
+    "--pgdata",
+    data,
+    "--dbname",
+    where,
+    "--wal-method=stream",
+    "--write-recovery-conf",
+    "--checkpoint=fast",
+    "--no-sync",
+  ]);
+  const { port, stop } = await started(place, data, { say, durable: false });
+  return {
+    host,
+    port,
+    stop: async () => {
+      await stop().catch(() => undefined);
+      rmSync(place, { recursive: true, force: true });
+    },
+  };
 }

@@ -39,6 +39,16 @@ export function openFigures(parts: {
       }
     },
   });
+  const age = new Gauge({
+    name: "dawngate_copy_age_seconds",
+    help: "How old the copy of the database is that lists are read from; none: there is no copy, or nobody knows",
+    registers: [registry],
+    collect() {
+      const found = parts.db.age();
+      if (found === null) this.reset();
+      else this.set(found);
+    },
+  });
   const rows = new Gauge({
     name: "dawngate_outbox_rows",
     help: "Rows of the outbox, by kind of job and state",
@@ -65,7 +75,7 @@ export function openFigures(parts: {
       this.set(await parts.backlog());
     },
   });
-  void [connections, oldest, backlog];
+  void [connections, age, oldest, backlog];
   return {
     heard: ({ method, route, status, took }) =>
       requests.observe({ method, route, status: String(status) }, took / 1000),

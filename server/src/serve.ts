@@ -41,7 +41,8 @@ process.on("unhandledRejection", (error) => logger.error({ err: error }, "unhear
 
 const port = settings.port === 0 ? await freePort() : settings.port;
 const baseUrl = (settings.baseUrl ?? `http://127.0.0.1:${port ?? 0}`).replace(/\/$/, "");
-const db = openDatabase(address);
+const replica = settings.replica ?? undefined;
+const db = openDatabase(address, { replica });
 const tray = settings.smtp === null ? openMailTray(address) : null;
 const mailer =
   settings.smtp === null ? tray : smtpMailer(settings.smtp, settings.mailFrom, baseUrl);
@@ -86,6 +87,7 @@ else {
     changes,
     now,
     baseUrl,
+    lag: replica?.bound,
     homeSchool,
     files: settings.web === null ? null : staticFiles(settings.web),
     log,

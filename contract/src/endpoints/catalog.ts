@@ -12,6 +12,7 @@ export const catalog = endpoints("catalog", {
     params: inCourse,
     answer: publicCourse,
     answered: "The course.",
+    mayLag: true,
     holds: ["public"],
   },
 });

@@ -25,6 +25,7 @@ export const courses = endpoints("courses", {
     query: courseListQuery,
     answer: courseList,
     answered: "A page of the courses, and where the next one begins.",
+    mayLag: true,
     holds: ["courses"],
   },
   getCourse: {

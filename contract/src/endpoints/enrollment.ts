@@ -80,6 +80,7 @@ export const enrollment = endpoints("enrollment", {
     query: rosterQuery,
     answer: roster,
     answered: "A page, and where the next one begins.",
+    mayLag: true,
     holds: ["people"],
   },
   getRosterTotals: {
@@ -91,6 +92,7 @@ export const enrollment = endpoints("enrollment", {
     query: rosterTotalsQuery,
     answer: rosterTotals,
     answered: "How many, by standing and by cohort.",
+    mayLag: true,
     holds: ["people"],
   },
   getRosterPerson: {
@@ -155,6 +157,7 @@ export const enrollment = endpoints("enrollment", {
     params: inSchool,
     answer: shelf,
     answered: "The shelf.",
+    mayLag: true,
     holds: ["shelf"],
   },
   getMyCourse: {

@@ -81,6 +81,7 @@ export const review = endpoints("review", {
     query: versionListQuery,
     answer: versionList,
     answered: "The newest first, page by page.",
+    mayLag: true,
     holds: ["versions"],
   },
   getVersion: {

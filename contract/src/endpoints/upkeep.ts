@@ -15,6 +15,7 @@ export const upkeep = endpoints("upkeep", {
     query: changesQuery,
     answer: changes,
     answered: "A page of it, the newest first.",
+    mayLag: true,
     holds: ["changes"],
   },
   getRecordState: {

@@ -3,8 +3,17 @@ import type { Role, StaffRole } from "@dawngate/contract/permissions";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { Kysely, PostgresDialect, sql, type Transaction } from "kysely";
 import pg from "pg";
-import { openPool, type Patience, REQUEST, type Scope, scopeOf } from "./pool";
+import {
+  databaseState,
+  openPool,
+  type Patience,
+  REQUEST,
+  type SchoolPool,
+  type Scope,
+  scopeOf,
+} from "./pool";
 import type { DatabaseAddress } from "./prepare";
+import { type ReplicaSettings, watchPulse } from "./replica";
 import type { Tables } from "./types";
 import type { Who } from "./who";
 
@@ -45,7 +54,14 @@ export interface Database {
    * await db.withSchool(context, (tx) => updateSchool(tx, { name: "Ember Row" }));
    */
   withSchool<T>(scope: Scope | SchoolId, work: (tx: SchoolTransaction) => Promise<T>): Promise<T>;
-  /** The same for reading, over connections of its own: everything in `work` sees the same state of the database. */
+  /**
+   * The same for reading, over connections of its own: everything in `work` sees the same state of the database. Where
+   * the scope says that it may be a little old, it comes from a copy, if there is one that is young enough. Such work
+   * can be done twice: what the copy cannot answer is asked of the primary.
+   *
+   * @example
+   * const list = await db.readSchool(context, (tx) => listCourseRows(tx, null, 50, null));
+   */
   readSchool<T>(scope: Scope | SchoolId, work: (tx: SchoolTransaction) => Promise<T>): Promise<T>;
   /** Makes a school, and all that `work` puts into it, in one transaction. Its slug must be free. */
   createSchool(
@@ -55,8 +71,10 @@ export interface Database {
   ): Promise<SchoolId>;
   /** Whether the database answers. */
   answers(): Promise<boolean>;
-  /** The connections for writing and for reading. */
-  figures(): Record<"write" | "read", { total: number; free: number; waiting: number }>;
+  /** The connections for writing and for reading, and to the copy, if there is one. */
+  figures(): Record<string, { total: number; free: number; waiting: number }>;
+  /** How old the copy is, in seconds; null: there is none, or nobody knows. */
+  age(): number | null;
   close(): Promise<void>;
 }
 
@@ -121,13 +139,32 @@ const OPTIONS = "-c timezone=UTC -c plan_cache_mode=force_generic_plan -c jit=of
  */
 export function openDatabase(
   address: DatabaseAddress,
-  { patience = REQUEST, most = 10 }: { patience?: Patience; most?: number } = {},
+  {
+    patience = REQUEST,
+    most = 10,
+    replica,
+  }: { patience?: Patience; most?: number; replica?: ReplicaSettings | undefined } = {},
 ): Database {
-  const open = (max: number) => openPool({ ...address, types, max, options: OPTIONS }, patience);
+  const open = (max: number, where = address) =>
+    openPool({ ...where, types, max, options: OPTIONS }, patience);
   const pool = open(most);
   const readers = open(Math.max(1, Math.ceil(most * 0.6)));
   const db = new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
   const reading = new Kysely<Tables>({ dialect: new PostgresDialect({ pool: readers }) });
+  const copy = replica ? openCopy(replica, open(most, replica.address), db) : null;
+  const readFrom = <T>(
+    pool: SchoolPool,
+    from: Kysely<Tables>,
+    scope: Scope,
+    work: (tx: SchoolTransaction) => Promise<T>,
+  ) =>
+    pool.within(scope, () =>
+      from
+        .transaction()
+        .setIsolationLevel("repeatable read")
+        .setAccessMode("read only")
+        .execute(work),
+    );
   return {
     async findSchool(slug) {
       const { rows } = await sql<{ id: SchoolId | null }>`select school_of(${slug}) as id`.execute(
@@ -181,14 +218,17 @@ export function openDatabase(
       return rows[0]?.gone ?? false;
     },
     withSchool: (scope, work) => pool.within(scopeOf(scope), () => db.transaction().execute(work)),
-    readSchool: (scope, work) =>
-      readers.within(scopeOf(scope), () =>
-        reading
-          .transaction()
-          .setIsolationLevel("repeatable read")
-          .setAccessMode("read only")
-          .execute(work),
-      ),
+    readSchool: async (given, work) => {
+      const scope = scopeOf(given);
+      if (copy && scope.lagging && copy.pulse.fit())
+        try {
+          return await readFrom(copy.pool, copy.db, scope, work);
+        } catch (error) {
+          // Away, or in the way of what it takes over: the primary knows.
+          if (databaseState(error) === null) throw error;
+        }
+      return readFrom(readers, reading, scope, work);
+    },
     createSchool: async (school, who, work) => {
       const id = crypto.randomUUID() as string as SchoolId;
       await pool.within({ school: id, who }, () =>
@@ -207,9 +247,29 @@ export function openDatabase(
         () => true,
         () => false,
       ),
-    figures: () => ({ write: pool.figures(), read: readers.figures() }),
+    figures: () => ({
+      write: pool.figures(),
+      read: readers.figures(),
+      ...(copy && { copy: copy.pool.figures() }),
+    }),
+    age: () => copy?.pulse.age() ?? null,
     close: async () => {
-      await Promise.all([db.destroy(), reading.destroy()]);
+      copy?.pulse.close();
+      await Promise.all([db.destroy(), reading.destroy(), copy?.db.destroy()]);
     },
   };
+}
+
+/** Connections to a copy of the database, and how old it is. */
+function openCopy({ bound }: ReplicaSettings, pool: SchoolPool, primary: Kysely<Tables>) {
+  const db = new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
+  const pulse = watchPulse(
+    () => sql`select beat()`.execute(primary),
+    async () => {
+      const { rows } = await sql<{ age: number }>`select age_of_copy() as age`.execute(db);
+      return rows[0]?.age ?? Number.POSITIVE_INFINITY;
+    },
+    bound,
+  );
+  return { db, pool, pulse };
 }

@@ -19,6 +19,8 @@ const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 export interface Scope {
   school: SchoolId;
   who: Who;
+  /** What is read may be a little old: it may come from a copy of the database. */
+  lagging?: boolean;
 }
 
 /** A school alone: the server itself acts in it. */

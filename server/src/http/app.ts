@@ -7,7 +7,7 @@ import { secureHeaders } from "hono/secure-headers";
 import { addresses, bodies } from "../base/bodies";
 import { answerProblem, asProblem, notFound, ProblemError } from "../base/problem";
 import type { Changes } from "../jobs/changes";
-import type { Env, Services } from "../school/kit";
+import { type Env, remembersWriting, type Services } from "../school/kit";
 import { whereFrom } from "../school/limits";
 import { api } from "./api";
 import { type Health, healthRoutes } from "./health";
@@ -82,6 +82,7 @@ export function createApp({
     c.header("cache-control", "no-store");
     await next();
   });
+  app.use("/api/*", remembersWriting(services));
   app.on(["GET", "POST"], "/api/auth/*", async (c) => {
     const answer = await services.identity.handler(c.req.raw, c.get("from"));
     // A whole response does not take along what was set before it.

@@ -4,6 +4,7 @@ import { formatPath } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import { OpenAPIHono } from "@hono/zod-openapi";
 import type { MiddlewareHandler } from "hono";
+import { getCookie, setCookie } from "hono/cookie";
 import { notFound, ProblemError } from "../base/problem";
 import { inTurn } from "../base/turns";
 import type { ActorRow, Database } from "../db/connection";
@@ -48,6 +49,8 @@ export interface Services {
   patience?: number;
   /** Where the application is served, for links in mail. */
   baseUrl: string;
+  /** So many seconds old may be what is read from a copy of the database; left out: there is none. */
+  lag?: number | undefined;
   /** The school shown to somebody who gives no address. */
   homeSchool: string | null;
 }
@@ -96,7 +99,11 @@ export function router() {
  *
  * @example app.use("/schools/:school/things", may(services, "courses.edit"))
  */
-export function may(services: Services, permission: Permission): MiddlewareHandler<Env> {
+export function may(
+  services: Services,
+  permission: Permission,
+  mayLag = false,
+): MiddlewareHandler<Env> {
   return async (c, next) => {
     const slug = c.req.param("school") ?? "";
     const context = await findContext(services, slug, c.req.raw.headers, services.now());
@@ -118,7 +125,9 @@ export function may(services: Services, permission: Permission): MiddlewareHandl
     const course = c.req.param("course");
     if (course !== undefined && !context.reaches(course) && !isForAnybody(permission))
       throw notFound(`There is no course "${course}" in this school.`);
-    c.set("context", context);
+    // Whoever has just changed something finds it changed.
+    const lagging = mayLag && services.lag !== undefined && getCookie(c, WROTE) === undefined;
+    c.set("context", { ...context, lagging });
     const thing = c.req.param("enrollment") ?? course;
     if (thing === undefined || c.req.method === "GET") return next();
     await inTurn(`${context.school} ${thing}`, next);
@@ -129,6 +138,27 @@ function whyNot(permission: Permission): string {
   const roles = rolesWith(permission);
   if (roles.length === 1) return "This is for the school's owners.";
   return `This is for the school's ${roles.join("s, ")}s. An owner can invite you.`;
+}
+
+/** The cookie of somebody who has just changed something. */
+const WROTE = "dawngate.wrote";
+
+/** Remembers, with whoever changes something, that they have: for longer than a copy of the database may be behind. */
+export function remembersWriting({
+  lag,
+  baseUrl,
+}: Pick<Services, "lag" | "baseUrl">): MiddlewareHandler {
+  return async (c, next) => {
+    await next();
+    if (lag !== undefined && c.req.method !== "GET" && c.req.method !== "HEAD")
+      setCookie(c, WROTE, "1", {
+        maxAge: Math.ceil(lag) + 2,
+        path: "/api",
+        httpOnly: true,
+        sameSite: "Lax",
+        secure: baseUrl.startsWith("https:"),
+      });
+  };
 }
 
 /** Lets pass whoever is signed in, in whatever school. */

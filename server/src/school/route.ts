@@ -64,12 +64,12 @@ const content = (of: z.ZodType | Files) =>
 /** Lets those pass whom an endpoint is for, no more often than its limits say. */
 function guard(
   services: Services,
-  { who }: Pick<Endpoint, "who">,
+  { who, mayLag }: Pick<Endpoint, "who" | "mayLag">,
   limits: readonly LimitName[],
 ): MiddlewareHandler<Env> {
   const counted = limits.map((name) => limited(services, name));
   if (who === "anybody") return every(...counted, async (_, next) => next());
-  return every(who === "signed-in" ? signedIn(services) : may(services, who), ...counted);
+  return every(who === "signed-in" ? signedIn(services) : may(services, who, mayLag), ...counted);
 }
 
 /**
@@ -93,6 +93,7 @@ export function route<const E extends Defined>(
     summary,
     ...(description !== undefined && { description }),
     "x-permission": who,
+    ...(endpoint.mayLag && { "x-may-lag": true }),
     ...(who !== "anybody" && !(who !== "signed-in" && isForAnybody(who)) && { security: SESSION }),
     middleware: guard(services, endpoint, limits),
     request: {

@@ -12,6 +12,7 @@ import * as m0010 from "./0010-outbox";
 import * as m0011 from "./0011-versions-name-their-lessons";
 import * as m0012 from "./0012-person-lines";
 import * as m0013 from "./0013-course-divided";
+import * as m0014 from "./0014-heartbeat";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -27,4 +28,5 @@ export const migrations = {
   "0011-versions-name-their-lessons": m0011,
   "0012-person-lines": m0012,
   "0013-course-divided": m0013,
+  "0014-heartbeat": m0014,
 };
