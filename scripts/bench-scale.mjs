@@ -25,15 +25,19 @@ const env = { ...process.env, DAWNGATE_TEST_CLUSTER: JSON.stringify(cluster), BE
 const scale = await bundled(root, "bench-scale", join(root, "bench/src/scale.ts"), sources);
 const TICK = 10;
 
-/** Milliseconds of the processor that processes have taken until now. */
-function taken(pids) {
+/** What stands behind the name of a process in its state. */
+const stat = (pid) => readFileSync(`/proc/${pid}/stat`, "utf8").split(") ")[1].split(" ");
+
+/** Milliseconds of the processor that processes have taken until now; of `ended`, its children that are gone too. */
+function taken(pids, ended = null) {
   let sum = 0;
   for (const pid of pids)
     try {
-      const fields = readFileSync(`/proc/${pid}/stat`, "utf8").split(") ")[1].split(" ");
+      const fields = stat(pid);
       sum += (Number(fields[11]) + Number(fields[12])) * TICK;
+      if (pid === ended) sum += (Number(fields[13]) + Number(fields[14])) * TICK;
     } catch {
-      // It has ended meanwhile.
+      // It has ended meanwhile, and counts with its parent.
     }
   return sum;
 }
@@ -44,10 +48,7 @@ function family(parent) {
   for (const name of readdirSync("/proc"))
     if (/^\d+$/.test(name))
       try {
-        if (
-          Number(readFileSync(`/proc/${name}/stat`, "utf8").split(") ")[1].split(" ")[1]) === parent
-        )
-          found.push(Number(name));
+        if (Number(stat(name)[1]) === parent) found.push(Number(name));
       } catch {
         // As above.
       }
@@ -58,9 +59,9 @@ async function postmaster(port) {
   const client = new pg.Client({ ...cluster, port, user: "postgres", database: "postgres" });
   await client.connect();
   const { rows } = await client.query("select pg_backend_pid() as pid");
-  const fields = readFileSync(`/proc/${rows[0].pid}/stat`, "utf8").split(") ")[1].split(" ");
+  const parent = Number(stat(rows[0].pid)[1]);
   await client.end();
-  return Number(fields[1]);
+  return parent;
 }
 
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
@@ -106,8 +107,8 @@ try {
       ports.splice(0, ports.length, ...used.map(({ port }) => port));
       const groups = {
         servers: () => taken(used.map(({ pid }) => pid)),
-        primary: () => taken(family(primary)),
-        copy: () => taken(family(second)),
+        primary: () => taken(family(primary), primary),
+        copy: () => taken(family(second), second),
       };
       const before = Object.fromEntries(Object.entries(groups).map(([name, at]) => [name, at()]));
       const { stdout } = await asked();

@@ -4,10 +4,8 @@ import { keptAs } from "@dawngate/contract/held";
 import { api } from "../store/api";
 import { asking, does, reads } from "../store/ask";
 
-export interface InCourse {
-  school: string;
-  course: string;
-}
+/** The course of an address. */
+export type InCourse = { school: string; course: string };
 
 export const {
   useGetCoursesQuery,

@@ -9,6 +9,7 @@ import { useLocalSearchParams } from "expo-router";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
+import type { InCourse } from "../courses/api";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseSides } from "../frame/sides";
 import { ChangeSheet } from "../review/change-sheet";
@@ -29,10 +30,8 @@ import { usePalette } from "../ui/theme";
 import { useChangeCohortMutation, useCreateCohortMutation } from "./api";
 import { COHORTS } from "./places";
 
-type Place = { school: string; course: string };
-
 export function CohortsScreen() {
-  const place = useLocalSearchParams() as Place;
+  const place = useLocalSearchParams() as InCourse;
   const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
   const { data: school, error: away } = useGetSchoolQuery({ school: place.school });
   const mayChange = useMay(place.school)("cohorts.change");
@@ -189,7 +188,7 @@ function CohortSheet({
   today,
   onClose,
 }: {
-  place: Place;
+  place: InCourse;
   cohort: Cohort | null;
   today: string;
   onClose(): void;

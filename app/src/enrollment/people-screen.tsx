@@ -5,6 +5,7 @@ import type { RosterOrder, RosterPerson } from "@dawngate/contract/roster";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { type ReactNode, useCallback, useState } from "react";
 import { View } from "react-native";
+import type { InCourse } from "../courses/api";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseSides } from "../frame/sides";
 import { explain } from "../store/api";
@@ -25,10 +26,8 @@ import { ROW, RosterRow } from "./roster/roster-row";
 import { type RosterView, useRoster } from "./roster/use-roster";
 import { SeveralSheet } from "./several-sheet";
 
-type Place = { school: string; course: string };
-
 export function PeopleScreen() {
-  const place = useLocalSearchParams() as Place;
+  const place = useLocalSearchParams() as InCourse;
   const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
   const [adding, setAdding] = useState(false);
   return (
@@ -64,7 +63,7 @@ function People({
   course,
   children,
 }: {
-  place: Place;
+  place: InCourse;
   course: Course;
   children: ReactNode;
 }) {
@@ -117,7 +116,7 @@ function People({
 }
 
 interface PartProps {
-  place: Place;
+  place: InCourse;
   course: Course;
   roster: RosterView;
   marks: Marks;

@@ -50,9 +50,9 @@ export function ShelfScreen() {
   );
 }
 
-type Course = Shelf["courses"][number];
+type Shelved = Shelf["courses"][number];
 
-function Held({ school, held }: { school: string; held: Course }) {
+function Held({ school, held }: { school: string; held: Shelved }) {
   const { quiet, line } = usePalette();
   const router = useRouter();
   const { progress, title, fresh } = held;
@@ -81,7 +81,7 @@ function Held({ school, held }: { school: string; held: Course }) {
 }
 
 /** What comes next of a course on the shelf, and until when it is one's own. */
-export function sayHeld({ clock, state, shutBy, from, until, next }: Course): string {
+export function sayHeld({ clock, state, shutBy, from, until, next }: Shelved): string {
   const zone = zoneOf(clock);
   const speaker = { zone, titleOf: (id: string) => id, person: "you" as const };
   if (shutBy === "pause") return "Paused: you lose no days. Write to the school to go on.";

@@ -13,7 +13,7 @@ import { api } from "../store/api";
 import { asking, does, reads, readsPages } from "../store/ask";
 
 /** A change whose ripple can be looked at. */
-export type Change =
+export type ChangeAhead =
   | {
       kind: "publish";
       place: InCourse;
@@ -25,7 +25,7 @@ export type Change =
   | { kind: "cohort"; place: InCourse; cohort: string; set: NewCohort | CohortGate }
   | { kind: "school"; school: string; set: SchoolChange };
 
-type Publish = Extract<Change, { kind: "publish" }>;
+type Publish = Extract<ChangeAhead, { kind: "publish" }>;
 
 const paramsOf = ({ people, back, seen }: Pick<Publish, "people" | "back" | "seen">) => ({
   people,
@@ -33,7 +33,7 @@ const paramsOf = ({ people, back, seen }: Pick<Publish, "people" | "back" | "see
   ...(seen !== null && { seen }),
 });
 
-function asked(change: Change) {
+function asked(change: ChangeAhead) {
   switch (change.kind) {
     case "publish":
       return asking("getRipple", { ...change.place, ...paramsOf(change) });
@@ -60,7 +60,7 @@ export const {
   useSettleRemarkMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
-    getRipple: build.query<RippleAnswer | RippleProgress, Change>({
+    getRipple: build.query<RippleAnswer | RippleProgress, ChangeAhead>({
       query: asked,
       keepUnusedDataFor: 0,
     }),

@@ -19,10 +19,10 @@ import { Notice } from "../ui/notice";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { type Change, useGetPersonRippleQuery } from "./api";
+import { type ChangeAhead, useGetPersonRippleQuery } from "./api";
 
 interface Props {
-  change: Extract<Change, { kind: "publish" }>;
+  change: Extract<ChangeAhead, { kind: "publish" }>;
   person: PersonRipple;
   titleOf(id: string): string;
 }

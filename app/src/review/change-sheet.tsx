@@ -3,13 +3,13 @@ import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
-import type { Change } from "./api";
+import type { ChangeAhead } from "./api";
 import { RippleView } from "./ripple-view";
 import { useRipple } from "./use-ripple";
 
 interface Props {
   title: string;
-  change: Change;
+  change: ChangeAhead;
   /** What came of keeping it, where it was refused. */
   error: unknown;
   busy: boolean;

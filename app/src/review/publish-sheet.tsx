@@ -10,7 +10,7 @@ import { Options } from "../ui/options";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { type Change, usePublishMutation } from "./api";
+import { type ChangeAhead, usePublishMutation } from "./api";
 import { BeforeAndAfterOf } from "./before-after";
 import { RippleView } from "./ripple-view";
 import { useRipple } from "./use-ripple";
@@ -44,7 +44,7 @@ export function PublishSheet({ place, seen, back = null, onPublished, onClose }:
   const [publish, publishing] = usePublishMutation();
   const [people, setPeople] = useState<PublishingWay>("everybody");
   const [note, setNote] = useState("");
-  const change: Extract<Change, { kind: "publish" }> = {
+  const change: Extract<ChangeAhead, { kind: "publish" }> = {
     kind: "publish",
     place,
     people,

@@ -8,6 +8,7 @@ import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
+import type { InCourse } from "../courses/api";
 import { useGetDraftQuery } from "../courses/api";
 import { ItemChoice } from "../courses/edit/item-choice";
 import { CourseSides } from "../frame/sides";
@@ -26,10 +27,8 @@ import { usePalette } from "../ui/theme";
 import { useAddRemarkMutation, useGetRemarksQuery, useSettleRemarkMutation } from "./api";
 import { REMARKS } from "./places";
 
-type Place = { school: string; course: string };
-
 export function RemarksScreen() {
-  const place = useLocalSearchParams() as Place;
+  const place = useLocalSearchParams() as InCourse;
   const draft = useGetDraftQuery(place);
   const { data, error, refetch } = useGetRemarksQuery(place, { refetchOnMountOrArgChange: true });
   const may = useMay(place.school);
@@ -57,7 +56,7 @@ export function RemarksScreen() {
   );
 }
 
-function Writing({ place, course }: { place: Place; course: PlanCourse }) {
+function Writing({ place, course }: { place: InCourse; course: PlanCourse }) {
   const [item, setItem] = useState("");
   const { control, handleSubmit, reset } = useForm({ defaultValues: { text: "" } });
   const [add, { error, isLoading }] = useAddRemarkMutation();
@@ -94,7 +93,7 @@ function Writing({ place, course }: { place: Place; course: PlanCourse }) {
 }
 
 /** What stands in a lesson, as it is edited: read before something is said of it. */
-function Reading({ place, lesson }: { place: Place; lesson: string }) {
+function Reading({ place, lesson }: { place: InCourse; lesson: string }) {
   const { data } = useGetLessonDraftQuery({ ...place, lesson });
   const { line } = usePalette();
   if (!data) return <Skeleton widths={[0.9, 0.8, 0.6]} />;
@@ -114,7 +113,7 @@ function List({
   remarks,
   titleOf,
 }: {
-  place: Place;
+  place: InCourse;
   remarks: Remarks["remarks"];
   titleOf(id: string): string;
 }) {

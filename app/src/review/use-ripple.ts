@@ -2,7 +2,7 @@
 import type { RippleAnswer, RippleProgress } from "@dawngate/contract/review";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { useState } from "react";
-import { type Change, useGetRippleQuery } from "./api";
+import { type ChangeAhead, useGetRippleQuery } from "./api";
 
 export interface Rippled {
   ripple: RippleAnswer | null;
@@ -13,7 +13,7 @@ export interface Rippled {
 }
 
 /** Asks what a change would do; null: nothing is asked. One that takes long is asked after once a second. */
-export function useRipple(change: Change | null): Rippled {
+export function useRipple(change: ChangeAhead | null): Rippled {
   const [every, setEvery] = useState(0);
   const { currentData, error, isFetching, refetch } = useGetRippleQuery(change ?? skipToken, {
     refetchOnMountOrArgChange: true,

@@ -5,7 +5,7 @@ import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, type Zone, zoneOf } from "@dawngate/core/time";
 import { useCallback, useMemo, useRef, useState } from "react";
 import { Platform, View } from "react-native";
-import { AccessActs, ItemActs } from "../enrollment/acts";
+import { AccessActs, ItemActs } from "../enrollment/act-sheets";
 import { useNear } from "../ui/near";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";

@@ -8,17 +8,17 @@ import { DawnGateMark } from "./sun-mark";
 import { Text } from "./text";
 import { usePalette } from "./theme";
 
-export interface Place {
+export interface FramePlace {
   name: string;
   href: string;
   /** Further addresses that belong to this place. */
   also?: string[];
 }
 
-const isHere = (path: string, { href, also = [] }: Place) =>
+const isHere = (path: string, { href, also = [] }: FramePlace) =>
   [href, ...also].some((one) => path === one || path.startsWith(`${one}/`));
 
-export function Frame({ places, children }: { places: Place[]; children: ReactNode }) {
+export function Frame({ places, children }: { places: FramePlace[]; children: ReactNode }) {
   const wide = useWide();
   const { paper } = usePalette();
   return (
@@ -33,7 +33,7 @@ export function Frame({ places, children }: { places: Place[]; children: ReactNo
 }
 
 /** The places on a phone: at the bottom, the current one marked by a bar as well as by color. */
-function Bar({ places }: { places: Place[] }) {
+function Bar({ places }: { places: FramePlace[] }) {
   const { surface, line, ember, ink, quiet } = usePalette();
   const path = usePathname();
   return (
@@ -76,7 +76,7 @@ function Bar({ places }: { places: Place[] }) {
   );
 }
 
-function Rail({ places }: { places: Place[] }) {
+function Rail({ places }: { places: FramePlace[] }) {
   const { frame } = usePalette();
   const path = usePathname();
   return (
@@ -95,7 +95,7 @@ function Rail({ places }: { places: Place[] }) {
   );
 }
 
-function RailPlace({ place, here }: { place: Place; here: boolean }) {
+function RailPlace({ place, here }: { place: FramePlace; here: boolean }) {
   const { onFrame, onFrameQuiet, frameHere, frameMark } = usePalette();
   return (
     <Link

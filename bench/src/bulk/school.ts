@@ -1,6 +1,6 @@
 /** The made-up course and people that the bulk evaluator is measured with: the same for each run. */
 import { type Plan, type PlanEnrollment, type PlanEvent, parsePlan } from "@dawngate/core/plan";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import { formatInstant, type Instant, MINUTE } from "@dawngate/core/time";
 
 export const ZONES = [
   "Europe/Lisbon",
@@ -16,7 +16,6 @@ export const MODULES = 40;
 export const FIRST_DAY = Date.UTC(2027, 0, 4);
 /** Everybody is looked at on this day, two years after the first enrolled. */
 export const NOW = Date.UTC(2029, 0, 4) as Instant;
-const MINUTE = 60_000;
 
 /** Forty modules, one a week at 07:00 in each person's own zone; `lessons` spread over them. */
 export function weeklyPlan(lessons = 0, order: "free" | "in-order" = "free"): Plan {

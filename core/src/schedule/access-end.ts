@@ -95,13 +95,13 @@ export function paidEnd(through: LocalDate, grace: number, clock: Zone): Instant
   return startOfDay(clock, addDays(addDays(through, grace), 1));
 }
 
-type Change =
+type EndChange =
   | { kind: "pause"; at: Instant; pause: Span }
   | { kind: "event"; at: Instant; event: EndEvent };
 
 /** Pauses (at their begin) and end events, in the order in which they happen. */
-function changes({ history }: Enrollee): Change[] {
-  const all: Change[] = [
+function changes({ history }: Enrollee): EndChange[] {
+  const all: EndChange[] = [
     ...history.pauses.map((pause) => ({ kind: "pause" as const, at: pause.begins, pause })),
     ...history.ends.map(({ at, event }) => ({ kind: "event" as const, at, event })),
   ];

@@ -98,7 +98,7 @@ function afterElapsed(
 }
 
 /** One way through steps 3 to 8, before and after each pause. */
-interface Course {
+interface Steps {
   /** The date before alignment. */
   date: LocalDate;
   allowed: LocalDate;
@@ -162,7 +162,7 @@ function follow(
   at: TimeOfDay,
   value: AnchorValue,
   { zone, calendar, gate }: MomentSetting,
-): Course | null {
+): Steps | null {
   const next = (from: LocalDate) =>
     moment.alignment ? firstAllowed(from, moment.alignment, calendar) : from;
   const allowed = next(date);
@@ -174,7 +174,7 @@ function follow(
   const timed = instantAt(zone, allowed, at);
   const counts = value.kind === "instant" && (moment.offset === null || !isNegative(moment.offset));
   let instant = timed;
-  let full: Course["full"] = null;
+  let full: Steps["full"] = null;
   if (counts && gate?.fullDays) {
     const least = instantAt(zone, date, timeOfDayAt(zone, value.instant));
     let day: LocalDate | null = allowed;
@@ -194,7 +194,7 @@ function follow(
 /** Writes down the course that was followed, in the order of the rules. */
 function explain(
   moment: Moment,
-  course: Course,
+  course: Steps,
   time: { at: TimeOfDay; source: TimeSource },
   { zone, calendar }: MomentSetting,
   steps: MomentStep[],

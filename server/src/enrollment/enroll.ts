@@ -28,7 +28,7 @@ import { sayFault } from "./say";
 import { holdSeats } from "./seats";
 import { insertEnrollments, linesOf } from "./store";
 
-interface Place {
+interface Seeking {
   cohort: NamedCohort | null;
   window: { opens: string; closes: string } | null;
   seatsLeft: number | null;
@@ -63,7 +63,7 @@ export function placeOf(
   timeZone: string,
   cohort: NamedCohort | null,
   seatsLeft: number | null,
-): Place {
+): Seeking {
   if (!cohort) return { cohort, window: course.plan.window, seatsLeft: null, ends: null };
   const { window, ends } = cohort.cohort;
   const last = parseDate(ends);

@@ -17,7 +17,7 @@ import { countPeople } from "../schedule/headcount-store";
 import { timelineOf } from "../schedule/service";
 import { planSchool } from "../school/plan";
 import { publishedCourses, readSchool } from "../school/store";
-import { type Change, Rippling, type Surroundings } from "./ripple";
+import { type Rippled, Rippling, type Surroundings } from "./ripple";
 
 /** Where a ripple is worked out, and who is told how far it has come. */
 export interface Working {
@@ -168,7 +168,7 @@ async function schoolRipple(
     if (!published) continue;
     clocks.set(course, published.plan.clock);
     const before = await surroundings(tx, course);
-    const change: Change = {
+    const change: Rippled = {
       ...unpublished(course, published.number),
       before,
       after: { ...before, school: changed },

@@ -22,7 +22,7 @@ export interface Surroundings {
 }
 
 /** A change of one course: what surrounds it before and after, and the plan that comes into force, if one does. */
-export interface Change {
+export interface Rippled {
   course: string;
   /** The version in force. */
   version: number;
@@ -50,7 +50,7 @@ export class Rippling {
     private readonly onProgress: (done: number) => void = () => undefined,
   ) {}
 
-  async add(change: Change): Promise<void> {
+  async add(change: Rippled): Promise<void> {
     const { tx, school } = this;
     const { course, before, after, plan } = change;
     this.people += await countPeople(tx, course, change.cohort);

@@ -27,7 +27,16 @@ export interface Alike {
   people: People;
 }
 
-/** The courses of one school as its settings and cohorts stand, compiled once for all lots. */
+/**
+ * The courses of one school as its settings and cohorts stand, compiled once for all lots.
+ *
+ * @example
+ * const bulk = await inBulkFor(tx, "cold-kitchen");
+ * for (const { versions, people } of bulk.alike(await readLot(tx, "cold-kitchen", { after: "" }), current)) {
+ *   const plans = await versionPlans(tx, school, "cold-kitchen", versions);
+ *   const { items, answer } = bulk.answer(plans, people, now);
+ * }
+ */
 export class InBulk {
   private readonly names = new Numbering<string>();
   private readonly days: SchoolDays;

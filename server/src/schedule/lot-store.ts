@@ -30,7 +30,16 @@ interface Asked {
   among?: readonly string[];
 }
 
-/** The next lot; empty at the end. */
+/**
+ * The next lot; empty at the end.
+ *
+ * @example
+ * for (let after = ""; ; ) {
+ *   const lot = await readLot(tx, "cold-kitchen", { after });
+ *   if (lot.length === 0) break;
+ *   after = lot.at(-1)?.id ?? after;
+ * }
+ */
 export async function readLot(
   tx: SchoolTransaction,
   course: string,

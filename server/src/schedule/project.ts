@@ -5,6 +5,7 @@ import type { Timeline } from "@dawngate/core/schedule";
 import {
   addDays,
   formatInstant,
+  HOUR,
   type Instant,
   localDateAt,
   startOfDay,
@@ -184,7 +185,6 @@ export function staleAt(
   return ahead.length === 0 ? null : formatInstant(Math.min(...ahead) as Instant);
 }
 
-const HOUR = 3_600_000;
 const hours = new WeakMap<PlanCourse, boolean>();
 
 /** Whether a plan has an offset in hours or minutes, which a pause moves with every moment it lasts. */

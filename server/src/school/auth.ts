@@ -23,8 +23,8 @@ import { findActorOfSession, findSession } from "./session-store";
 export type { Accounts } from "./account-store";
 
 const OPTIONS = "-c search_path=auth -c timezone=UTC -c plan_cache_mode=force_generic_plan";
-const DAY = 86_400;
-const SESSION = { expiresIn: 7 * DAY, updateAge: DAY };
+const SECONDS_A_DAY = 86_400;
+const SESSION = { expiresIn: 7 * SECONDS_A_DAY, updateAge: SECONDS_A_DAY };
 /** A link that signs in counts for so long, in seconds. */
 const LINK = 1800;
 /** Ways of signing in that took a second step: a code beside the password, or a key that its owner unlocked. */

@@ -41,7 +41,7 @@ export const GATE_WIDTH = 220;
 export const ROW = 46;
 
 /** What a row's strip of the horizon needs to be drawn. */
-export interface Drawing {
+export interface Lines {
   scale: Scale;
   ticks: Tick[];
   at: Instant;
@@ -56,7 +56,7 @@ export function drawingOf(
   width: number,
   zone: Zone,
   closed: readonly string[],
-): Drawing {
+): Lines {
   const scale = scaleOf(rangeOf(timeline), width);
   const { access, at } = timeline;
   return {
@@ -92,7 +92,7 @@ interface Props {
   /** Rows are marked somewhere: keys that delete mean them. */
   marks: boolean;
   /** Null where there is no room for the horizon. */
-  drawing: Drawing | null;
+  drawing: Lines | null;
   zone: Zone;
   on: RowActions;
 }

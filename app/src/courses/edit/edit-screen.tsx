@@ -29,7 +29,7 @@ import {
 import { EDIT } from "../places";
 import { AsIfEnrolled } from "./as-if-enrolled";
 import { ClosingModule } from "./closing-module";
-import { type Drawing, drawingOf, GATE_WIDTH, TITLE_WIDTH } from "./edit-row";
+import { drawingOf, GATE_WIDTH, type Lines, TITLE_WIDTH } from "./edit-row";
 import { goTo, Outline } from "./outline";
 import { previewDraft } from "./preview";
 import { type Open, Sheets } from "./sheets";
@@ -208,8 +208,8 @@ function useDrawing(
   width: number,
   zone: Zone,
   closed: readonly string[],
-): Drawing | null {
-  const kept = useRef<{ key: string; drawing: Drawing } | null>(null);
+): Lines | null {
+  const kept = useRef<{ key: string; drawing: Lines } | null>(null);
   const drawing = useMemo(
     () => (timeline && width > 0 ? drawingOf(timeline, width, zone, closed) : null),
     [timeline, width, zone, closed],

@@ -11,7 +11,7 @@ import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { PlainRows } from "./drag";
-import { type Drawing, EditRow, looksSame, ROW, type RowActions } from "./edit-row";
+import { EditRow, type Lines, looksSame, ROW, type RowActions } from "./edit-row";
 
 /** Rows that are drawn, or left plain, together: most modules are one stretch, so that a new row moves none to the next. */
 const STRETCH = 24;
@@ -20,7 +20,7 @@ const PHONE_ROW = 96;
 
 interface Same {
   marks: boolean;
-  drawing: Drawing | null;
+  drawing: Lines | null;
   zone: Zone;
   on: RowActions;
 }

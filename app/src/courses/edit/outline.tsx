@@ -10,7 +10,7 @@ import { bringNear } from "../../ui/near";
 import type { InCourse } from "../api";
 import { clipOfText, keepClip } from "./clip";
 import { DragArea } from "./drag";
-import type { Drawing, RowActions } from "./edit-row";
+import type { Lines, RowActions } from "./edit-row";
 import { MarkedBar } from "./marked-bar";
 import { ModuleRows } from "./module-rows";
 import { pastedLines, strike, type Typed } from "./typing";
@@ -20,7 +20,7 @@ interface Props {
   place: InCourse;
   actions: DraftActions;
   timeline: TimelineAnswer | null;
-  drawing: Drawing | null;
+  drawing: Lines | null;
   /** Snags in short, by item. */
   snags: ReadonlyMap<string, string>;
   zone: Zone;

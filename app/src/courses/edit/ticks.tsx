@@ -3,9 +3,9 @@ import { memo } from "react";
 import { View } from "react-native";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import type { Drawing } from "./edit-row";
+import type { Lines } from "./edit-row";
 
-export const Ticks = memo(function Ticks({ drawing: { scale, ticks } }: { drawing: Drawing }) {
+export const Ticks = memo(function Ticks({ drawing: { scale, ticks } }: { drawing: Lines }) {
   const { quiet } = usePalette();
   return (
     <View style={{ height: 20 }} aria-hidden>

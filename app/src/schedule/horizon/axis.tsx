@@ -1,6 +1,6 @@
 /** The days along the top of the horizon, and the handle of the instant one looks at: dragged, or moved by keys. */
 import { sayInstant, sayShortDate } from "@dawngate/core/schedule/words";
-import { DAY, type Instant, localDateAt, type Zone } from "@dawngate/core/time";
+import { DAY, HOUR, type Instant, localDateAt, type Zone } from "@dawngate/core/time";
 import { useMemo, useRef } from "react";
 import { PanResponder, Platform, View, type ViewProps } from "react-native";
 import { Text } from "../../ui/text";
@@ -9,7 +9,6 @@ import type { Scale, Tick } from "./scale";
 
 export const AXIS_HEIGHT = 44;
 const HANDLE = 84;
-const HOUR = 3_600_000;
 /** How far a key moves the instant. */
 const KEYS: Record<string, number> = {
   ArrowLeft: -DAY,

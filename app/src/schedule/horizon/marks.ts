@@ -2,6 +2,7 @@
 import { sayDate } from "@dawngate/core/schedule/words";
 import {
   addDays,
+  HOUR,
   type Instant,
   localDateAt,
   parseDate,
@@ -19,7 +20,6 @@ export interface DayMark {
   says: string;
 }
 
-const HOUR = 3_600_000;
 /** Beyond this many days a day is too narrow to be seen. */
 const DAYS_MOST = 800;
 

@@ -2,7 +2,7 @@
 
 import { DEFAULT_WORDS } from "@dawngate/core/courses";
 import { sayInstant } from "@dawngate/core/schedule/words";
-import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
+import { formatInstant, type Instant, MINUTE, zoneOf } from "@dawngate/core/time";
 import { useEffect, useState } from "react";
 import { View } from "react-native";
 import { useGetPublicCourseQuery } from "../../catalog/api";
@@ -26,8 +26,6 @@ import { useTimelineOf } from "../use-timeline-of";
 import { changeFrom, whatChanges } from "./changes";
 import { RehearsedLesson } from "./rehearsed-lesson";
 import { TimeSlider } from "./time-slider";
-
-const MINUTE = 60_000;
 
 export function RehearsalScreen() {
   return <SeenCourse>{(seen) => <Rehearsal {...seen} />}</SeenCourse>;

@@ -2,7 +2,7 @@
 import { usePalette } from "../../ui/theme";
 import type { TimeSliderProps } from "./time-slider";
 
-const HOUR = 60;
+const MINUTES_AN_HOUR = 60;
 
 export function TimeSlider({ label, from, to, value, says, onChange }: TimeSliderProps) {
   const { dusk } = usePalette();
@@ -13,7 +13,7 @@ export function TimeSlider({ label, from, to, value, says, onChange }: TimeSlide
       aria-valuetext={says}
       min={from}
       max={to}
-      step={HOUR}
+      step={MINUTES_AN_HOUR}
       value={value}
       onChange={(event) => onChange(Number(event.target.value))}
       style={{ width: "100%", height: 44, accentColor: dusk }}

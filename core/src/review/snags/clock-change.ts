@@ -24,7 +24,7 @@ const DAYS_AHEAD = 730;
 /** After the hour at which clocks change anywhere in use, before people rise. */
 const SAFE = "04:30";
 
-interface Change {
+interface ClockChange {
   date: LocalDate;
   /** What the clock shows instead; null: the time comes twice. */
   becomes: TimeOfDay | null;
@@ -68,7 +68,7 @@ export function clockChanges(look: Look): Finding[] {
 }
 
 /** The next day on which a time of day does not exist, or comes twice. */
-export function firstChange(zone: Zone, now: Instant, time: TimeOfDay): Change | null {
+export function firstChange(zone: Zone, now: Instant, time: TimeOfDay): ClockChange | null {
   const today = localDateAt(zone, now);
   for (let days = 0; days < DAYS_AHEAD; days++) {
     const date = addDays(today, days);

@@ -11,7 +11,7 @@ import { type Offer, offerOf } from "./offers";
 import { OnRecord } from "./on-record";
 import { SendWhy } from "./send-why";
 
-interface Place {
+interface Whose {
   school: string;
   course: string;
   enrollment: string;
@@ -21,7 +21,7 @@ export function ItemActs({
   item,
   isQuiz,
   ...place
-}: Place & { item: TimelineItemAnswer; isQuiz: boolean }) {
+}: Whose & { item: TimelineItemAnswer; isQuiz: boolean }) {
   const byStaff = item.why.some((step) => step.kind === "staff");
   const offers: Offer[] = [];
   const about = (type: Parameters<typeof offerOf>[0], label?: string) =>
@@ -38,7 +38,7 @@ export function ItemActs({
   );
 }
 
-interface AccessProps extends Place {
+interface AccessProps extends Whose {
   access: TimelineAnswer["access"];
   cohorts: readonly Cohort[];
   titleOf(id: string): string;
@@ -68,7 +68,7 @@ function Acts({
   cohorts,
   enrollment,
   ...place
-}: Place & { offers: Offer[]; cohorts: readonly Cohort[] }) {
+}: Whose & { offers: Offer[]; cohorts: readonly Cohort[] }) {
   const [chosen, setChosen] = useState<Offer | null>(null);
   if (offers.length === 0) return null;
   return (
