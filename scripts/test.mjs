@@ -7,6 +7,7 @@ import { ensurePackages } from "./lib/packages.mjs";
 import { run } from "./lib/run.mjs";
 import { serveDemo, testCluster } from "./lib/session.mjs";
 import { readJest, readPlaywright, Tally } from "./lib/tally.mjs";
+import { exportedApp } from "./lib/web.mjs";
 
 /** One room on all storeys: npm test -- --room enrollment. Without it everything. */
 const at = process.argv.indexOf("--room");
@@ -38,6 +39,10 @@ if (
 const all = room === null;
 const inRoom = all ? [] : ["--passWithNoTests", "--testPathPattern", `/test/${room}/`];
 const specs = join(root, "e2e/tests", room ?? "");
+
+// The browser's part takes a while to be made; the compiler leaves a processor free for it.
+const exporting = existsSync(specs) ? exportedApp(root, say) : null;
+exporting?.catch(() => undefined);
 
 await tally.check("types", () => node(["scripts/types.mjs"]));
 await tally.check("lint and format", () => node([bin("@biomejs/biome/bin/biome"), "check", "."]));
@@ -97,6 +102,7 @@ try {
       "playwright: the application in a browser",
       report,
       async () => {
+        await exporting;
         const server = await serveDemo(root, cluster, "e2e", say);
         try {
           await node(

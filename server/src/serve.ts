@@ -69,7 +69,15 @@ else {
   const threads = startThreads(bundle, address);
   const { accounts } = identity;
   const parts: JobParts = { db, mailer, threads, accounts, baseUrl, now };
-  const queue = await startQueue({ db, address, parts, now, log });
+  const queue = await startQueue({
+    db,
+    address,
+    parts,
+    now,
+    log,
+    sweepEvery: settings.sweepEvery * 1000,
+    lostAfter: settings.lostAfter,
+  });
   let stopping = false;
   const figures = openFigures({
     db,

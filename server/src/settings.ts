@@ -26,6 +26,9 @@ export interface Settings {
   limits: boolean;
   /** Whoever has it may read the figures; null: nobody. */
   metricsToken: string | null;
+  /** Work that nobody holds is looked for so often, and so long after it was begun, in seconds. */
+  sweepEvery: number;
+  lostAfter: number;
   log: "quiet" | "requests";
   /** Null: make the demo ready and end. */
   port: number | null;
@@ -65,6 +68,8 @@ const environment = z.object({
   DAWNGATE_PROXIES: z.string().default(""),
   DAWNGATE_LIMITS: z.enum(["yes", "no"]).default("yes"),
   DAWNGATE_METRICS_TOKEN: z.string().min(16).optional(),
+  DAWNGATE_SWEEP_EVERY: z.coerce.number().min(1).max(600).default(10),
+  DAWNGATE_LOST_AFTER: z.coerce.number().min(2).max(3600).default(20),
   DAWNGATE_LOG: z.enum(["quiet", "requests"]).default("requests"),
   DAWNGATE_PORT: z.coerce.number().int().min(0).max(65535).optional(),
 });
@@ -125,6 +130,8 @@ export function readSettings(env: Record<string, string | undefined>): Settings 
       .filter(Boolean),
     limits: data.DAWNGATE_LIMITS === "yes",
     metricsToken: data.DAWNGATE_METRICS_TOKEN ?? null,
+    sweepEvery: data.DAWNGATE_SWEEP_EVERY,
+    lostAfter: data.DAWNGATE_LOST_AFTER,
     log: data.DAWNGATE_LOG,
     port: data.DAWNGATE_PORT ?? null,
   };

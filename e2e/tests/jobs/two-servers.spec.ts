@@ -41,6 +41,8 @@ test("a server killed while it projects thousands of people: the other one ends 
       DAWNGATE_DEMO: join(root, "demo"),
       DAWNGATE_LIMITS: "no",
       DAWNGATE_LOG: "quiet",
+      DAWNGATE_SWEEP_EVERY: "2",
+      DAWNGATE_LOST_AFTER: "4",
       DAWNGATE_PORT: String(port),
       ...more,
     });

@@ -29,12 +29,12 @@ export interface QueueSettings {
   lookEvery?: number;
   /** So often what was lost is looked for: rows a server ended with, courses whose openings do not hold. */
   sweepEvery?: number;
+  /** Work that is held by nobody for so many seconds was lost with its server. */
+  lostAfter?: number;
   /** Waits between tries grow from this many seconds on. */
   waitFrom?: number;
 }
 
-/** Work that is held by nobody for so long was lost with its server. */
-const LOST = "20 seconds";
 /** So many rows are handed over at a time. */
 const AT_A_TIME = 200;
 /** So many rows one worker takes at a time. */
@@ -54,6 +54,7 @@ export async function startQueue({
   log,
   lookEvery = 2000,
   sweepEvery = 10_000,
+  lostAfter = 20,
   waitFrom = 5,
 }: QueueSettings): Promise<Queue> {
   const workers = KINDS.reduce((sum, { atOnce }) => sum + atOnce, 0);
@@ -142,7 +143,8 @@ export async function startQueue({
   let sweeping: Promise<void> = Promise.resolve();
   const sweep = async () => {
     const { rows } = await pool.query<{ lost: number }>(
-      `select outbox_lost(interval '${LOST}') as lost`,
+      "select outbox_lost(make_interval(secs => $1)) as lost",
+      [lostAfter],
     );
     if ((rows[0]?.lost ?? 0) > 0) look();
     await db.foldHeadcounts();
