@@ -2,6 +2,7 @@
 import { z } from "zod";
 import { planCourse } from "./courses";
 import { type TimelineAnswer, timeline } from "./schedule";
+import { cursor } from "./text";
 
 const instant = z.string().nullable();
 
@@ -53,6 +54,24 @@ export const rippleAnswer = z
   })
   .meta({ id: "Ripple" });
 
+/** Those whom a change touches, page by page: in the order of their enrollments, not of what befalls them. */
+export const touched = z
+  .object({
+    people: z.array(personRipple),
+    titles: z.record(z.string(), z.string()).describe("The titles of the items named."),
+    next: z
+      .string()
+      .nullable()
+      .describe(
+        "Where the next page begins; it may hold few, or none, and still go on. Null: the end.",
+      ),
+  })
+  .meta({ id: "Touched" });
+
+export const touchedQuery = z.strictObject({
+  after: cursor.optional().describe("Where the page before ended; left out: the first."),
+});
+
 export const rippleProgress = z
   .object({ done: z.int(), of: z.int().describe("People looked at, and in all.") })
   .meta({ id: "RippleProgress", description: "It is still being worked out: ask again." });
@@ -76,6 +95,7 @@ const seen = z.coerce
   .describe("The number of the draft's last operation, as whoever asks knows it.");
 
 export const rippleQuestion = z.object({ people: way.default("everybody"), back, seen });
+export const touchedQuestion = rippleQuestion.extend(touchedQuery.shape);
 
 export const publishing = z.object({
   people: way.default("everybody"),
@@ -133,6 +153,7 @@ export interface BeforeAndAfter {
   after: TimelineAnswer;
 }
 export type RippleAnswer = z.infer<typeof rippleAnswer>;
+export type Touched = z.infer<typeof touched>;
 export type RippleProgress = z.infer<typeof rippleProgress>;
 export type PersonRipple = z.infer<typeof personRipple>;
 export type PublishingWay = z.infer<typeof way>;

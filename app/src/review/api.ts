@@ -6,6 +6,7 @@ import type {
   PublishingWay,
   RippleAnswer,
   RippleProgress,
+  Touched,
 } from "@dawngate/contract/review";
 import type { SchoolChange } from "@dawngate/contract/school";
 import type { InCourse } from "../courses/api";
@@ -48,8 +49,23 @@ function asked(change: ChangeAhead) {
   }
 }
 
+/** The same question, page by page, for those whom it touches. */
+function askedForPeople(change: ChangeAhead, after: string | null) {
+  switch (change.kind) {
+    case "publish":
+      return asking("getTouched", { ...change.place, ...paramsOf(change), after });
+    case "cohort": {
+      const { place, cohort, set } = change;
+      return asking("getTouchedByCohort", { ...place, cohort, after, body: set });
+    }
+    case "school":
+      return asking("getTouchedBySchool", { school: change.school, after, body: change.set });
+  }
+}
+
 export const {
   useGetRippleQuery,
+  useGetTouchedInfiniteQuery,
   useLazyGetRippleQuery,
   useGetPersonRippleQuery,
   useGetVersionsInfiniteQuery,
@@ -62,6 +78,14 @@ export const {
   endpoints: (build) => ({
     getRipple: build.query<RippleAnswer | RippleProgress, ChangeAhead>({
       query: asked,
+      keepUnusedDataFor: 0,
+    }),
+    getTouched: build.infiniteQuery<Touched, ChangeAhead, string | null>({
+      infiniteQueryOptions: {
+        initialPageParam: null,
+        getNextPageParam: ({ next }) => next ?? undefined,
+      },
+      query: ({ queryArg, pageParam }) => askedForPeople(queryArg, pageParam),
       keepUnusedDataFor: 0,
     }),
     getPersonRipple: build.query<BeforeAndAfter, Publish & { enrollment: string }>({

@@ -23,7 +23,7 @@ export function ChangeSheet({ title, change, error, busy, onKeep, onClose }: Pro
   return (
     <Sheet title={title} onClose={onClose}>
       {error ? <Notice {...explain(error)} /> : null}
-      <RippleView {...rippled} />
+      <RippleView change={change} {...rippled} />
       <PrimaryAction
         label={touched > 0 ? `Keep it, ${touched} touched` : "Keep it"}
         busy={busy || rippled.busy}

@@ -88,6 +88,7 @@ export function PublishSheet({ place, seen, back = null, onPublished, onClose }:
         </>
       ) : null}
       <RippleView
+        change={change}
         {...rippled}
         more={(person) => (
           <BeforeAndAfterOf

@@ -1,5 +1,6 @@
 /** What a change does to people: totals first, then those who are touched, by name. */
 import type { PersonRipple } from "@dawngate/contract/review";
+import { skipToken } from "@reduxjs/toolkit/query";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { ProgressBar } from "react-native-paper";
@@ -9,10 +10,12 @@ import { Notice } from "../ui/notice";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { type ChangeAhead, useGetTouchedInfiniteQuery } from "./api";
 import { sayGroups, sayPerson, sayTotals } from "./say-ripple";
 import type { Rippled } from "./use-ripple";
 
 interface Props extends Rippled {
+  change: ChangeAhead;
   /** More about one person, where there is more. */
   more?: (person: PersonRipple) => ReactNode;
 }
@@ -22,7 +25,7 @@ const FIRST = 8;
 /** As many groups of people who are touched alike are shown. */
 const GROUPS = 6;
 
-export function RippleView({ ripple, progress, error, refetch, more }: Props) {
+export function RippleView({ change, ripple, progress, error, refetch, more }: Props) {
   const { quiet, ember, dusk } = usePalette();
   const [all, setAll] = useState(false);
   if (error) return <Notice {...explain(error)} onRetry={refetch} />;
@@ -80,11 +83,61 @@ export function RippleView({ ripple, progress, error, refetch, more }: Props) {
         <Choice label={`Show ${ripple.people.length - FIRST} more`} onPress={() => setAll(true)} />
       ) : null}
       {ripple.totals.touched > ripple.people.length && all ? (
-        <Text kind="small" color={quiet}>
-          and {ripple.totals.touched - ripple.people.length} more people
-        </Text>
+        <Rest
+          change={change}
+          named={ripple.people}
+          left={ripple.totals.touched - ripple.people.length}
+          more={more}
+        />
       ) : null}
     </View>
+  );
+}
+
+/** Those who are touched beside the ones named at first: page by page, as one asks for them. */
+function Rest({
+  change,
+  named,
+  left,
+  more,
+}: {
+  change: ChangeAhead;
+  named: readonly PersonRipple[];
+  left: number;
+  more?: ((person: PersonRipple) => ReactNode) | undefined;
+}) {
+  const { quiet } = usePalette();
+  const [wanted, setWanted] = useState(false);
+  const touched = useGetTouchedInfiniteQuery(wanted ? change : skipToken);
+  const known = new Set(named.map(({ enrollment }) => enrollment));
+  const pages = touched.data?.pages ?? [];
+  const people = pages.flatMap((page) => page.people).filter((one) => !known.has(one.enrollment));
+  const titles = Object.assign({}, ...pages.map((page) => page.titles)) as Record<string, string>;
+  const stillLeft = Math.max(0, left - people.length);
+  const ended = wanted && touched.data !== undefined && !touched.hasNextPage;
+  return (
+    <>
+      {people.map((person) => (
+        <Person
+          key={person.enrollment}
+          person={person}
+          titleOf={(id) => titles[id] ?? id}
+          more={more}
+        />
+      ))}
+      {touched.error ? (
+        <Notice {...explain(touched.error)} onRetry={touched.refetch} />
+      ) : touched.isFetching ? (
+        <Text kind="small" color={quiet} role="status">
+          Looking for those who are touched…
+        </Text>
+      ) : ended ? null : (
+        <Choice
+          label={`Show more of the other ${stillLeft}`}
+          onPress={() => (wanted ? touched.fetchNextPage() : setWanted(true))}
+        />
+      )}
+    </>
   );
 }
 

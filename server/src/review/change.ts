@@ -1,10 +1,17 @@
 /** The changes whose ripple can be looked at: publishing, a cohort's dates and gates, the school's calendar and zone. */
 
 import type { CohortGate, NewCohort } from "@dawngate/contract/enrollment";
-import type { BeforeAndAfter, PublishingWay, RippleAnswer } from "@dawngate/contract/review";
+import type {
+  BeforeAndAfter,
+  PublishingWay,
+  RippleAnswer,
+  Touched,
+} from "@dawngate/contract/review";
 import type { SchoolChange } from "@dawngate/contract/school";
 import { cohortSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
+import { z } from "zod";
+import { readCursor, writeCursor } from "../base/cursor";
 import { notFound } from "../base/problem";
 import { existing } from "../courses/authoring";
 import { findPublished } from "../courses/service";
@@ -17,7 +24,7 @@ import { countPeople } from "../schedule/headcount-store";
 import { timelineOf } from "../schedule/service";
 import { planSchool } from "../school/plan";
 import { publishedCourses, readSchool } from "../school/store";
-import { type Rippled, Rippling, type Surroundings } from "./ripple";
+import { type Naming, type Rippled, Rippling, type Surroundings } from "./ripple";
 
 /** Where a ripple is worked out, and who is told how far it has come. */
 export interface Working {
@@ -51,14 +58,47 @@ export async function rippleOf(
   else
     of = await countPeople(tx, change.course, change.of === "cohort" ? change.cohort : undefined);
   onProgress(0, of);
-  const working: Working = { tx, school, now, onProgress: (done) => onProgress(done, of) };
+  const rippling = new Rippling(tx, school, now, (done) => onProgress(done, of));
+  const { changes, naming, version, sequence } = await changesOf(tx, school, change);
+  for (const one of changes) await rippling.add(one);
+  return { version, sequence, ...(await rippling.answer(naming)) };
+}
+
+/** So many of those whom a change touches stand on a page. */
+const PAGE = 50;
+const pageEnd = z.tuple([z.string().max(200), z.string().max(200)]);
+
+/** A page of those whom a change would touch. */
+export async function touchedOf(
+  { tx, school, now }: Omit<Working, "onProgress">,
+  change: AskedChange,
+  after: string | undefined,
+): Promise<Touched> {
+  const place = after === undefined ? null : readCursor(pageEnd, after);
+  const rippling = new Rippling(tx, school, now);
+  const { changes, naming } = await changesOf(tx, school, change);
+  const { people, next } = await rippling.page(changes, place, PAGE);
+  const { written, titles } = await rippling.names(people, naming);
+  return { people: people.map(written), titles, next: next === null ? null : writeCursor(next) };
+}
+
+/** A change as it comes to courses, and how its dates are written. */
+interface Changes {
+  changes: Rippled[];
+  naming: Naming;
+  /** What was in force, and the draft's number, where these are what is looked at. */
+  version: number | null;
+  sequence: number | null;
+}
+
+function changesOf(tx: SchoolTransaction, school: SchoolId, change: AskedChange): Promise<Changes> {
   switch (change.of) {
     case "publishing":
-      return publishingRipple(working, change.course, change.people, change.back);
+      return publishingChange(tx, school, change.course, change.people, change.back);
     case "cohort":
-      return cohortRipple(working, change.course, change.cohort, change.changed);
+      return cohortChange(tx, school, change.course, change.cohort, change.changed);
     case "school":
-      return schoolRipple(working, change.changed);
+      return schoolChanges(tx, school, change.changed);
   }
 }
 
@@ -82,57 +122,48 @@ async function wantedPlan(
   return { row, plan };
 }
 
-/** What publishing the draft, or an earlier version again, would do. */
-async function publishingRipple(
-  { tx, school, now, onProgress }: Working,
+async function publishingChange(
+  tx: SchoolTransaction,
+  school: SchoolId,
   course: string,
   people: PublishingWay,
   back: number | undefined,
-): Promise<RippleAnswer> {
+): Promise<Changes> {
   const { row, plan } = await wantedPlan(tx, school, course, back);
   const around = await surroundings(tx, course);
-  const rippling = new Rippling(tx, school, now, onProgress);
-  if (row.current_version !== null)
-    await rippling.add({
-      course,
-      version: row.current_version,
-      before: around,
-      after: around,
-      plan,
-      people,
-    });
+  const version = row.current_version;
   return {
-    version: row.current_version,
+    changes:
+      version === null ? [] : [{ course, version, before: around, after: around, plan, people }],
+    naming: { clockOf: () => plan.clock, zone: around.school.timeZone },
+    version,
     sequence: row.sequence,
-    ...(await rippling.answer(() => plan.clock, around.school.timeZone)),
   };
 }
 
-/** What changing a cohort would do to its people. */
-async function cohortRipple(
-  { tx, school, now, onProgress }: Working,
+async function cohortChange(
+  tx: SchoolTransaction,
+  school: SchoolId,
   course: string,
   id: string,
   changed: NewCohort | CohortGate,
-): Promise<RippleAnswer> {
+): Promise<Changes> {
   const published = await findPublished(tx, school, course);
   const before = await surroundings(tx, course);
   const cohort = before.cohorts.find((one) => one.id === id);
   if (!cohort) throw notFound(`There is no cohort "${id}" in this course.`);
-  const rippling = new Rippling(tx, school, now, onProgress);
-  if (published) {
-    const next = changedCohort(cohort, changed);
-    const after = {
-      ...before,
-      cohorts: before.cohorts.map((one) => (one.id === id ? next : one)),
-    };
-    await rippling.add({ ...unpublished(course, published.number), before, after, cohort: id });
-  }
-  const clock = published?.plan.clock ?? "school";
+  const next = changedCohort(cohort, changed);
+  const after = {
+    ...before,
+    cohorts: before.cohorts.map((one) => (one.id === id ? next : one)),
+  };
   return {
+    changes: published
+      ? [{ ...unpublished(course, published.number), before, after, cohort: id }]
+      : [],
+    naming: { clockOf: () => published?.plan.clock ?? "school", zone: before.school.timeZone },
     version: published?.number ?? null,
     sequence: null,
-    ...(await rippling.answer(() => clock, before.school.timeZone)),
   };
 }
 
@@ -150,35 +181,33 @@ const unpublished = (course: string, version: number) => ({
   people: "everybody" as const,
 });
 
-/** What another calendar or zone of the school would do to everybody in all of its courses. */
-async function schoolRipple(
-  { tx, school, now, onProgress }: Working,
+/** Another calendar or zone of the school, in all of its courses. */
+async function schoolChanges(
+  tx: SchoolTransaction,
+  school: SchoolId,
   { timeZone, calendar }: Pick<SchoolChange, "timeZone" | "calendar">,
-): Promise<RippleAnswer> {
+): Promise<Changes> {
   const settings = planSchool(await readSchool(tx));
   const changed = {
     ...settings,
     ...(timeZone !== undefined && { timeZone }),
     ...(calendar !== undefined && { calendar }),
   };
-  const rippling = new Rippling(tx, school, now, onProgress);
+  const changes: Rippled[] = [];
   const clocks = new Map<string, PlanCourse["clock"]>();
   for (const course of await publishedCourses(tx)) {
     const published = await findPublished(tx, school, course);
     if (!published) continue;
     clocks.set(course, published.plan.clock);
     const before = await surroundings(tx, course);
-    const change: Rippled = {
-      ...unpublished(course, published.number),
-      before,
-      after: { ...before, school: changed },
-    };
-    await rippling.add(change);
+    const after = { ...before, school: changed };
+    changes.push({ ...unpublished(course, published.number), before, after });
   }
   return {
+    changes,
+    naming: { clockOf: (course) => clocks.get(course) ?? "school", zone: changed.timeZone },
     version: null,
     sequence: null,
-    ...(await rippling.answer((course) => clocks.get(course) ?? "school", changed.timeZone)),
   };
 }
 

@@ -15,6 +15,22 @@ import { write } from "../schedule/moves";
 const NAMED = 200;
 const GROUPS = 50;
 
+/** So many people are looked at for a page, at least, before it is answered with those found. */
+const LOOKED = 10_000;
+
+/** Where a page ended: a course, and an enrollment in it. */
+export type Place = readonly [course: string, enrollment: string];
+interface Page {
+  people: Found[];
+  next: Place | null;
+}
+
+/** What it takes to write dates as people read them. */
+export interface Naming {
+  clockOf(course: string): PlanCourse["clock"];
+  zone: string;
+}
+
 /** What a course's dates are worked out from beside its plan. */
 export interface Surroundings {
   school: PlanSchool;
@@ -51,13 +67,45 @@ export class Rippling {
   ) {}
 
   async add(change: Rippled): Promise<void> {
+    this.people += await countPeople(this.tx, change.course, change.cohort);
+    for await (const { found, looked } of this.touchedBy(change)) {
+      for (const person of found) this.tally.add(person);
+      this.done += looked;
+      this.onProgress(this.done);
+    }
+  }
+
+  /**
+   * So many of those whom changes touch, in the order of the changes' courses and of enrollments, from a place on; fewer
+   * where many have been looked at, and the place to go on from.
+   */
+  async page(changes: readonly Rippled[], from: Place | null, most: number): Promise<Page> {
+    const at = from === null ? 0 : changes.findIndex(({ course }) => course === from[0]);
+    const people: Found[] = [];
+    let looked = 0;
+    for (const change of at < 0 ? [] : changes.slice(at)) {
+      const after = change.course === from?.[0] ? from[1] : "";
+      for await (const lot of this.touchedBy(change, after)) {
+        looked += lot.looked;
+        for (const person of lot.found.sort((a, b) => (a.id < b.id ? -1 : 1))) {
+          people.push(person);
+          if (people.length === most) return { people, next: [change.course, person.id] };
+        }
+        if (looked >= LOOKED) return { people, next: [change.course, lot.last] };
+      }
+    }
+    return { people, next: null };
+  }
+
+  /** Whom a change touches, a lot at a time, and how many were looked at for it. */
+  private async *touchedBy(change: Rippled, from = "") {
     const { tx, school } = this;
     const { course, before, after, plan } = change;
-    this.people += await countPeople(tx, course, change.cohort);
     // A change of the plan alone leaves both sides the same tables.
     const was = new InBulk(before.school, before.cohorts);
     const becomes = after === before ? was : new InBulk(after.school, after.cohorts);
-    for await (const lot of lotsOf(tx, course, change.cohort)) {
+    for await (const lot of lotsOf(tx, course, change.cohort, from)) {
+      const all: Found[] = [];
       for (const alike of was.alike(lot, change.version)) {
         const plans = await versionPlans(tx, school, course, alike.versions);
         const next =
@@ -77,29 +125,39 @@ export class Rippling {
           becomes.answer(next, people, this.now),
         );
         for (const person of found) {
-          this.tally.add(person);
+          all.push(person);
           this.courseOf.set(person.id, course);
         }
         for (const one of [...plans, ...(plan ? [plan] : [])])
           for (const [item, title] of itemTitles(one)) this.titles.set(item, title);
       }
-      this.done += lot.length;
-      this.onProgress(this.done);
+      yield { found: all, looked: lot.length, last: lot.at(-1)?.id ?? "" };
       // Others get their turn.
       await new Promise(setImmediate);
     }
   }
 
-  async answer(
-    clockOf: (course: string) => PlanCourse["clock"],
-    zone: string,
-  ): Promise<Omit<RippleAnswer, "version" | "sequence">> {
+  async answer(named: Naming): Promise<Omit<RippleAnswer, "version" | "sequence">> {
     const { totals, groups, people } = this.tally.result(this.people);
     const shown = groups.slice(0, GROUPS);
-    const named = [...people, ...shown.map(({ example }) => example)];
+    const { written, titles } = await this.names(
+      [...people, ...shown.map(({ example }) => example)],
+      named,
+    );
+    return {
+      at: formatInstant(this.now),
+      totals,
+      groups: shown.map(({ count, example }) => ({ people: count, example: written(example) })),
+      people: people.map(written),
+      titles,
+    };
+  }
+
+  /** How people are written, by name and in their zone, and the titles of the items that touch them. */
+  async names(people: readonly Found[], { clockOf, zone }: Naming) {
     const known = await readPeople(
       this.tx,
-      named.map(({ id }) => id),
+      people.map(({ id }) => id),
     );
     const written = (person: Found): PersonRipple => {
       const course = this.courseOf.get(person.id) ?? "";
@@ -112,7 +170,7 @@ export class Rippling {
       };
     };
     const items = new Set(
-      named.flatMap(({ moves, gains, loses, appears, goes }) => [
+      people.flatMap(({ moves, gains, loses, appears, goes }) => [
         ...moves.map(({ item }) => item),
         ...gains,
         ...loses,
@@ -120,12 +178,7 @@ export class Rippling {
         ...goes,
       ]),
     );
-    return {
-      at: formatInstant(this.now),
-      totals,
-      groups: shown.map(({ count, example }) => ({ people: count, example: written(example) })),
-      people: people.map(written),
-      titles: Object.fromEntries([...items].map((id) => [id, this.titles.get(id) ?? id])),
-    };
+    const titles = Object.fromEntries([...items].map((id) => [id, this.titles.get(id) ?? id]));
+    return { written, titles };
   }
 }

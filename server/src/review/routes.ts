@@ -18,6 +18,8 @@ export function reviewRoutes(services: Services) {
   const { db } = services;
   const rippleOf = (context: Context, key: unknown[], change: AskedChange) =>
     patiently(services, context, JSON.stringify(key), change);
+  const touchedBy = ({ school, now }: Context, change: AskedChange, after: string | undefined) =>
+    services.threads.run("touched", { school, now, change, after });
   const isAnswer = (found: RippleAnswer | RippleProgress): found is RippleAnswer =>
     "totals" in found;
   return router()
@@ -67,6 +69,21 @@ export function reviewRoutes(services: Services) {
         changed,
       });
       return isAnswer(found) ? c.json(found, 200) : c.json(found, 202);
+    })
+    .openapi(route(services, review.getTouched), async (c) => {
+      const { course } = c.req.valid("param");
+      const { people, back, after } = c.req.valid("query");
+      const change: AskedChange = { of: "publishing", course, people, back };
+      return c.json(await touchedBy(c.get("context"), change, after), 200);
+    })
+    .openapi(route(services, review.getTouchedByCohort), async (c) => {
+      const { course, cohort } = c.req.valid("param");
+      const change: AskedChange = { of: "cohort", course, cohort, changed: c.req.valid("json") };
+      return c.json(await touchedBy(c.get("context"), change, c.req.valid("query").after), 200);
+    })
+    .openapi(route(services, review.getTouchedBySchool), async (c) => {
+      const change: AskedChange = { of: "school", changed: c.req.valid("json") };
+      return c.json(await touchedBy(c.get("context"), change, c.req.valid("query").after), 200);
     })
     .openapi(route(services, review.getVersions), async (c) => {
       const { before = null } = c.req.valid("query");

@@ -87,13 +87,14 @@ export async function readLot(
   });
 }
 
-/** Everybody in a course, or in one of its cohorts, a lot at a time. */
+/** Everybody in a course, or in one of its cohorts, a lot at a time; those after an enrollment alone, if one is named. */
 export async function* lotsOf(
   tx: SchoolTransaction,
   course: string,
   cohort?: string,
+  from = "",
 ): AsyncGenerator<LotRow[]> {
-  for (let after = ""; ; ) {
+  for (let after = from; ; ) {
     const lot = await readLot(tx, course, { after, ...(cohort !== undefined && { cohort }) });
     if (lot.length > 0) yield lot;
     const last = lot.at(-1);

@@ -1,6 +1,6 @@
 import type { Draft } from "@dawngate/contract/courses";
 import type { Problem } from "@dawngate/contract/problem";
-import type { RippleAnswer, VersionList, VersionPlan } from "@dawngate/contract/review";
+import type { RippleAnswer, Touched, VersionList, VersionPlan } from "@dawngate/contract/review";
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import type { SchoolId } from "../../src/db/connection";
 import { publish } from "../../src/review/service";
@@ -237,6 +237,56 @@ describe("versions", () => {
     const shown = await ask<TimelineAnswer>("GET", `${C}/timeline?enrollment=e1`);
     expect(shown.version).toBe(2);
     expect(shown.access.untilWhy.filter(({ kind }) => kind === "extended")).toHaveLength(8);
+  });
+});
+
+describe("those whom a change touches, page by page", () => {
+  const pagesOf = async (address: string, body?: unknown) => {
+    const found: string[] = [];
+    let pages = 0;
+    for (let after: string | null = null; ; pages++) {
+      const page: Touched = await ask<Touched>(
+        body === undefined ? "GET" : "POST",
+        `${address}${after === null ? "" : `?after=${after}`}`,
+        body,
+      );
+      expect(page.people.length).toBeLessThanOrEqual(50);
+      for (const { enrollment, moves } of page.people) {
+        found.push(enrollment);
+        for (const { item } of moves) expect(page.titles[item]).toBeDefined();
+      }
+      if (page.next === null) return { found, pages: pages + 1 };
+      after = page.next;
+    }
+  };
+  beforeEach(async () => {
+    for (let i = 0; i < 120; i++)
+      await ask("POST", `${C}/enrollments`, {
+        name: `Guest ${i}`,
+        email: `guest-${i}@example.org`,
+        timeZone: "UTC",
+        cohort: null,
+      });
+  });
+  test("are all of them, each once, whoever comes in meanwhile; in other changes too", async () => {
+    await later(300);
+    const { totals, people } = await ask<RippleAnswer>("GET", `${C}/ripple`);
+    const { found, pages } = await pagesOf(`${C}/ripple/people`);
+    expect(found.length).toBe(totals.touched);
+    expect(new Set(found)).toEqual(new Set(people.map(({ enrollment }) => enrollment)));
+    expect(pages).toBe(Math.floor(totals.touched / 50) + 1);
+    const zone = { timeZone: "Asia/Tokyo" };
+    const all = await ask<RippleAnswer>("POST", "/schools/one/ripple", zone);
+    const inZone = await pagesOf("/schools/one/ripple/people", zone);
+    expect(inZone.found.length).toBe(all.totals.touched);
+  });
+  test("a cursor that somebody made up, or of another course, leads nowhere", async () => {
+    await later(300);
+    const cursorTo = (place: unknown) => Buffer.from(JSON.stringify(place)).toString("base64url");
+    const made = await app.ask(OWNER, "GET", `${C}/ripple/people?after=${cursorTo([1, 2])}`);
+    expect(made.status).toBe(400);
+    const other = await ask<Touched>("GET", `${C}/ripple/people?after=${cursorTo(["x", "e1"])}`);
+    expect(other).toMatchObject({ people: [], next: null });
   });
 });
 

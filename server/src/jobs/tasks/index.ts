@@ -4,6 +4,7 @@ import { everybody } from "./everybody";
 import { project } from "./project";
 import { publicPage } from "./public-page";
 import { ripple } from "./ripple";
+import { touched } from "./touched";
 
 /** What tasks work with. */
 export interface TaskParts {
@@ -12,7 +13,7 @@ export interface TaskParts {
 
 export type Progress = (done: number, of: number) => void;
 
-const ALL = { project, ripple, everybody, "public-page": publicPage };
+const ALL = { project, ripple, touched, everybody, "public-page": publicPage };
 
 export type Tasks = {
   [K in keyof typeof ALL]: {
