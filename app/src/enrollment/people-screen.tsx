@@ -8,6 +8,7 @@ import { View } from "react-native";
 import type { InCourse } from "../courses/api";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseSides } from "../frame/sides";
+import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
@@ -128,6 +129,9 @@ function Rows({ place, course, roster, marks, onMarks }: PartProps) {
   const wide = useWide();
   const router = useRouter();
   const { people, more, bring, settling, total } = roster;
+  const { data: school } = useGetSchoolQuery({ school: place.school });
+  // A course by the school's clock has one day for all, as its schedule says it.
+  const clock = course.clock === "school" ? (school?.timeZone ?? null) : null;
   const names = new Map(course.cohorts.map(({ id, name }) => [id, name]));
   const open = useCallback(
     ({ enrollment }: RosterPerson) =>
@@ -165,6 +169,7 @@ function Rows({ place, course, roster, marks, onMarks }: PartProps) {
               person={person}
               cohort={cohort === null ? null : (names.get(cohort) ?? cohort)}
               marked={isMarked(marks, person)}
+              clock={clock}
               wide={wide}
               onMark={mark}
               onOpen={open}

@@ -20,6 +20,8 @@ interface Props {
   person: RosterPerson;
   /** The name of their cohort; null: they are in none. */
   cohort: string | null;
+  /** The zone in which dates are counted; null: their own. */
+  clock: string | null;
   marked: boolean;
   wide: boolean;
   onMark(person: RosterPerson, on: boolean): void;
@@ -27,9 +29,9 @@ interface Props {
 }
 
 export const RosterRow = memo(function RosterRow(props: Props) {
-  const { person, cohort, marked, wide, onMark, onOpen } = props;
+  const { person, cohort, clock, marked, wide, onMark, onOpen } = props;
   const { quiet, line, dusk, lilac } = usePalette();
-  const zone = zoneOf(person.timeZone);
+  const zone = zoneOf(clock ?? person.timeZone);
   const { next } = person;
   const opens = next && sayWrittenInstant(next.opens, zone, false);
   const until = person.until === null ? "No end" : sayLastDay(person.until, zone);

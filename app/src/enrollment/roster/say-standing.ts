@@ -52,7 +52,7 @@ export function sayStanding(person: RosterPerson, zone: Zone): string {
         ? `${finished}, ended`
         : until === null
           ? "Ended"
-          : `Ended ${sayDay(until, zone)}`;
+          : `Ended ${sayLastDay(until, zone)}`;
     default:
       return "Being worked out";
   }
