@@ -9,7 +9,7 @@ import { system } from "../db/who";
 import { insertCohorts, insertEnrollments } from "../enrollment/store";
 import { insertPeople } from "../people/store";
 import { publish } from "../review/service";
-import { projectWithin } from "../schedule/project";
+import { projectMade } from "../schedule/project";
 
 type Extras = ReturnType<typeof importExtras.parse>;
 
@@ -79,7 +79,7 @@ async function write(
       reasonOf: (kind) => extras.reasons[`${enrollment.id}/${kind}`] ?? null,
     })),
   );
-  for (const { id } of plan.courses) await projectWithin(tx, school, id, now);
+  for (const { id } of plan.courses) await projectMade(tx, school, id, now);
 }
 
 function textKey(course: string, lesson: string): string {

@@ -20,7 +20,7 @@ import { type Case, holdCase, workOut } from "./case";
 import { readCohorts } from "./cohort-store";
 import { InBulk } from "./in-bulk";
 import { type Line, lineColumns, lineIn, lineOf, overtakenAt } from "./line";
-import { type LotRow, readLot } from "./lot-store";
+import { type LotRow, lotsOf, readLot } from "./lot-store";
 import { type Projection, writeLot, writeOpenings } from "./store";
 
 /**
@@ -49,6 +49,20 @@ export async function projectWithin(
   while (await projector.next(tx));
 }
 
+/**
+ * Projects everybody in a course whom this transaction has made: they come in their order. To look for those who do not
+ * hold would meet, lot after lot, what the lots before have left behind.
+ */
+export async function projectMade(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  course: string,
+  now: Instant,
+): Promise<void> {
+  const projector = new Projector(school, course, now);
+  for await (const lot of lotsOf(tx, course)) await projector.project(tx, lot);
+}
+
 /** Projects one enrollment, whose row this transaction holds or has made. */
 export async function projectOne(
   tx: SchoolTransaction,
@@ -74,11 +88,17 @@ class Projector {
 
   /** Projects a lot of those who do not hold; answers whether there may be more. */
   async next(tx: SchoolTransaction): Promise<boolean> {
-    const { school, course, now } = this;
-    const lot = await readLot(tx, course, { after: "", unprojectedAt: formatInstant(now) });
+    const unprojectedAt = formatInstant(this.now);
+    const lot = await readLot(tx, this.course, { after: "", unprojectedAt });
     // Somebody who does not hold though they were worked out would come again and again.
     if (lot.length === 0 || lot.some(({ id }) => this.met.has(id))) return false;
     for (const { id } of lot) this.met.add(id);
+    return this.project(tx, lot);
+  }
+
+  /** Projects a lot that this transaction holds; false where the course is not published. */
+  async project(tx: SchoolTransaction, lot: readonly LotRow[]): Promise<boolean> {
+    const { school, course, now } = this;
     // Read once the lot is held: what changes any of this marks the people of the lot, and so waits for it.
     const published = await findPublished(tx, school, course);
     if (!published) return false;

@@ -125,21 +125,34 @@ export async function writeLot(
   const column = (values: Float64Array) => `{${values.join(",")}}`;
   const k = items.length;
   // Each person's slice of the columns beside the items: numbers have one length, so a slice is found at once.
-  await sql`
+  const slices = sql`unnest(
+      ${items}::text[],
+      columns.o[(e.p - 1) * ${k}::bigint + 1 : e.p * ${k}::bigint],
+      columns.c[(e.p - 1) * ${k}::bigint + 1 : e.p * ${k}::bigint]
+    ) as u (item_id, o, c)`;
+  const columns = sql`(select ${column(opens)}::float8[] as o, ${column(closes)}::float8[] as c) as columns
+    cross join unnest(${enrollments}::text[]) with ordinality as e (id, p)`;
+  const { rows: kept } = await sql`
+    select 1 from opening where school_id = ${school} and enrollment_id = any (${enrollments}) limit 1
+  `.execute(tx);
+  // Of people who have just come nothing is kept that could differ.
+  if (kept.length === 0)
+    await sql`
+      insert into opening (school_id, enrollment_id, item_id, opens, closes)
+      select ${school}::uuid, e.id, u.item_id, to_timestamp(nullif(u.o, 'NaN') / 1000),
+        to_timestamp(nullif(u.c, 'NaN') / 1000)
+      from ${columns} cross join lateral ${slices}
+    `.execute(tx);
+  else
+    await sql`
       with changed as materialized (
-        select e.id as enrollment_id, d.* from
-          (select ${column(opens)}::float8[] as o, ${column(closes)}::float8[] as c) as columns
-        cross join unnest(${enrollments}::text[]) with ordinality as e (id, p)
+        select e.id as enrollment_id, d.* from ${columns}
         cross join lateral (
           select item_id, u.opens, u.closes, o.school_id is null as fresh, not u.given is true as gone
           from (
             select true as given, item_id, to_timestamp(nullif(o, 'NaN') / 1000) as opens,
               to_timestamp(nullif(c, 'NaN') / 1000) as closes
-            from unnest(
-              ${items}::text[],
-              columns.o[(e.p - 1) * ${k}::bigint + 1 : e.p * ${k}::bigint],
-              columns.c[(e.p - 1) * ${k}::bigint + 1 : e.p * ${k}::bigint]
-            ) as u (item_id, o, c)
+            from ${slices}
           ) u
           full join (
             select school_id, item_id, opens, closes from opening

@@ -17,10 +17,10 @@ export interface Owned {
   ask<T>(method: string, path: string, body?: unknown, status?: number): Promise<T>;
 }
 
-/** A school at "one", imported at `now()`. */
-export async function ownedSchool(now: () => Instant): Promise<Owned> {
+/** A school at "one", imported at `now()`, with so many guests. */
+export async function ownedSchool(now: () => Instant, guests = 0): Promise<Owned> {
   const test_ = await testDatabase();
-  const school = await importSchool(test_.db, sampleImport("one"), now());
+  const school = await importSchool(test_.db, sampleImport("one", guests), now());
   const member = { user_id: `account-${OWNER}`, role: "owner" as const, name: "o", email: OWNER };
   await test_.db.withSchool(school, (tx) => insertMember(tx, school, member));
   const app = testApp(test_.db, now);

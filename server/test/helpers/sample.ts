@@ -8,8 +8,9 @@ export function instant(text: string): Instant {
   return parsed.value;
 }
 
-/** A school with one course, one cohort and two people, at a given address. */
-export function sampleImport(slug: string): ImportRequest {
+/** A school with one course, one cohort, two people and so many guests, at a given address. */
+export function sampleImport(slug: string, guests = 0): ImportRequest {
+  const more = Array.from({ length: guests }, (_, i) => `guest-${String(i).padStart(4, "0")}`);
   return {
     plan: {
       dawnGatePlan: 1,
@@ -96,6 +97,13 @@ export function sampleImport(slug: string): ImportRequest {
             },
           ],
         },
+        ...more.map((id) => ({
+          id,
+          course: "c",
+          timeZone: "UTC",
+          enrolledAt: "2027-03-02T08:00:00Z",
+          events: [],
+        })),
       ],
     },
     extras: {
@@ -104,6 +112,12 @@ export function sampleImport(slug: string): ImportRequest {
       people: [
         { id: "ana", name: "Ana Prado", email: "ana@example.org", enrollments: ["e1"] },
         { id: "ben", name: "Ben Loth", email: "ben@example.org", enrollments: ["e2"] },
+        ...more.map((id) => ({
+          id: `p-${id}`,
+          name: `Guest ${id.slice(6)}`,
+          email: `${id}@example.org`,
+          enrollments: [id],
+        })),
       ],
       reasons: { "e1/extended": "Was ill" },
     },

@@ -260,13 +260,8 @@ describe("those whom a change touches, page by page", () => {
     }
   };
   beforeEach(async () => {
-    for (let i = 0; i < 120; i++)
-      await ask("POST", `${C}/enrollments`, {
-        name: `Guest ${i}`,
-        email: `guest-${i}@example.org`,
-        timeZone: "UTC",
-        cohort: null,
-      });
+    await test_.close();
+    ({ test_, app, ask, school } = await ownedSchool(() => now, 120));
   });
   test("are all of them, each once, whoever comes in meanwhile; in other changes too", async () => {
     await later(300);

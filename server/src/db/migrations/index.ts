@@ -13,6 +13,7 @@ import * as m0011 from "./0011-versions-name-their-lessons";
 import * as m0012 from "./0012-person-lines";
 import * as m0013 from "./0013-course-divided";
 import * as m0014 from "./0014-heartbeat";
+import * as m0015 from "./0015-quick-crowds";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -29,4 +30,5 @@ export const migrations = {
   "0012-person-lines": m0012,
   "0013-course-divided": m0013,
   "0014-heartbeat": m0014,
+  "0015-quick-crowds": m0015,
 };
