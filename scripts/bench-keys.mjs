@@ -154,7 +154,8 @@ try {
   await page.goto("/ember-row/courses");
   await page.getByLabel("Working title").fill("Six hundred");
   await page.getByRole("button", { name: "Make a course" }).click();
-  await page.getByRole("button", { name: "From paper" }).click();
+  await page.getByRole("button", { name: "More", exact: true }).click();
+  await page.getByRole("button", { name: "Paste an outline" }).click();
   await page.getByLabel("The outline").fill(OUTLINE);
   await page.getByRole("button", { name: "Read it" }).click();
   await page.getByRole("button", { name: "Put it in" }).click();

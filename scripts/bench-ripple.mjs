@@ -1,25 +1,4 @@
 // npm run bench:ripple: ripple and projection for many people, on the tests' cluster.
-import { dirname, join } from "node:path";
-import { fileURLToPath } from "node:url";
-import { bundled } from "./lib/bundle.mjs";
-import { run } from "./lib/run.mjs";
-import { testCluster } from "./lib/session.mjs";
+import { bench } from "./lib/bench.mjs";
 
-const root = dirname(dirname(fileURLToPath(import.meta.url)));
-const { stop, ...cluster } = await testCluster(root, console.error);
-const sources = ["core/src", "contract/src", "server/src", "bench/src"].map((name) =>
-  join(root, name),
-);
-try {
-  // As it runs for people: bundled, not transformed on the way.
-  await run(
-    process.execPath,
-    [await bundled(root, "bench-ripple", join(root, "bench/src/ripple.ts"), sources)],
-    {
-      cwd: root,
-      env: { ...process.env, DAWNGATE_TEST_CLUSTER: JSON.stringify(cluster) },
-    },
-  );
-} finally {
-  await stop();
-}
+await bench("ripple");

@@ -1,28 +1,23 @@
 // npm run bench:scale: one server, two, and two with a copy of the database, on the tests' cluster.
 import { readdirSync, readFileSync } from "node:fs";
-import { dirname, join } from "node:path";
-import { fileURLToPath } from "node:url";
+import { join } from "node:path";
 import pg from "pg";
-import { bundled } from "./lib/bundle.mjs";
+import { benchBundle, root } from "./lib/bench.mjs";
 import { startReplica } from "./lib/postgres.mjs";
 import { roundRobin } from "./lib/round-robin.mjs";
 import { run } from "./lib/run.mjs";
 import { databaseSettings, serverBundle, startServer, TEST_SECRETS } from "./lib/server.mjs";
 import { testCluster } from "./lib/session.mjs";
 
-const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const ROUNDS = Number(process.env.BENCH_ROUNDS ?? 5);
 const SECONDS = Number(process.env.BENCH_SECONDS ?? 4);
 const NAME = "bench_scale";
 const { stop, ...cluster } = await testCluster(root, console.error);
-const sources = ["core/src", "contract/src", "server/src", "bench/src"].map((name) =>
-  join(root, name),
-);
 const ports = [];
 const front = await roundRobin(ports);
 const base = `http://127.0.0.1:${front.port}`;
 const env = { ...process.env, DAWNGATE_TEST_CLUSTER: JSON.stringify(cluster), BENCH_BASE: base };
-const scale = await bundled(root, "bench-scale", join(root, "bench/src/scale.ts"), sources);
+const scale = await benchBundle("scale");
 const TICK = 10;
 
 /** What stands behind the name of a process in its state. */

@@ -32,7 +32,8 @@ const press = (name) => (page) => page.getByRole("button", { name }).first().cli
 async function sevenSevenSeven(page) {
   await page.getByLabel("Working title").fill("Rolls for breakfast");
   await page.getByRole("button", { name: "Make a course" }).click();
-  await page.getByRole("button", { name: "From paper" }).click();
+  await page.getByRole("button", { name: "More", exact: true }).click();
+  await page.getByRole("button", { name: "Paste an outline" }).click();
   const parts = ["Dough at night", "Shaping at six", "Baking on steel"];
   await page
     .getByLabel("The outline")
@@ -114,7 +115,8 @@ const SHOTS = [
         await page.goto("/ember-row/courses");
         await page.getByLabel("Working title").fill("Focaccia");
         await page.getByRole("button", { name: "Make a course" }).click();
-        await page.getByRole("button", { name: "From paper" }).click();
+        await page.getByRole("button", { name: "More", exact: true }).click();
+        await page.getByRole("button", { name: "Paste an outline" }).click();
         await page.getByLabel("The outline").fill(PAPER);
         await page.getByRole("button", { name: "Read it" }).click();
         await page.getByRole("button", { name: /not understood/ }).click();

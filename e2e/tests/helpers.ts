@@ -158,3 +158,9 @@ export async function copyPeople(db: Client, course: string, copies: number): Pr
     [course, copies],
   );
 }
+
+/** A tool of the workbench that stands under More. */
+export async function moreTool(page: Page, name: string): Promise<void> {
+  await page.getByRole("button", { name: "More", exact: true }).click();
+  await page.getByRole("dialog").getByRole("button", { name, exact: true }).click();
+}

@@ -3,7 +3,7 @@ import type { RoomPlace } from "../ui/place";
 
 export const PUBLIC: RoomPlace = {
   within: "course",
-  name: "Public page",
+  name: "Page",
   href: ({ school, course }) => `/${school}/c/${course}`,
   who: "school.see",
   published: true,

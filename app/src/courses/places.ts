@@ -10,7 +10,7 @@ export const COURSES: RoomPlace = {
 
 export const EDIT: RoomPlace = {
   within: "course",
-  name: "Outline and gates",
+  name: "Outline",
   href: ({ school, course }) => `/${school}/courses/${course}/edit`,
   who: "courses.edit",
 };

@@ -11,7 +11,7 @@ import { View } from "react-native";
 import { TextInput } from "react-native-paper";
 import type { InCourse } from "../courses/api";
 import { useGetCourseQuery } from "../courses/api";
-import { CourseSides } from "../frame/sides";
+import { CourseFrame } from "../frame/course-frame";
 import { ChangeSheet } from "../review/change-sheet";
 import { useGetSchoolQuery } from "../school/api";
 import { useMay } from "../school/may";
@@ -22,7 +22,6 @@ import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
-import { Page } from "../ui/page";
 import { Sheet } from "../ui/sheet";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
@@ -41,14 +40,7 @@ export function CohortsScreen() {
   const { quiet } = usePalette();
   const today = formatDate(localDateAt(zoneOf(school?.timeZone ?? "UTC"), Date.now() as Instant));
   return (
-    <Page
-      title="Cohorts"
-      above={{
-        text: data?.title ?? "The course",
-        href: `/${place.school}/courses/${place.course}`,
-      }}
-    >
-      <CourseSides {...place} here={COHORTS} />
+    <CourseFrame at={place} title={data?.title} here={COHORTS}>
       {data && school && !members.isLoading ? (
         <>
           {data.cohorts.length === 0 ? (
@@ -91,7 +83,7 @@ export function CohortsScreen() {
       ) : (
         <Skeleton widths={[0.6, 0.5]} />
       )}
-    </Page>
+    </CourseFrame>
   );
 }
 

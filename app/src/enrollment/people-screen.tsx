@@ -7,7 +7,7 @@ import { type ReactNode, useCallback, useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../courses/api";
 import { useGetCourseQuery } from "../courses/api";
-import { CourseSides } from "../frame/sides";
+import { CourseFrame } from "../frame/course-frame";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
@@ -15,7 +15,6 @@ import { Choice } from "../ui/choice";
 import { useWide } from "../ui/layout";
 import { LongList } from "../ui/long-list";
 import { Notice } from "../ui/notice";
-import { Page } from "../ui/page";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -32,15 +31,7 @@ export function PeopleScreen() {
   const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
   const [adding, setAdding] = useState(false);
   return (
-    <Page
-      title="People"
-      full
-      above={{
-        text: data?.title ?? "The course",
-        href: `/${place.school}/courses/${place.course}`,
-      }}
-    >
-      <CourseSides {...place} here={PEOPLE} />
+    <CourseFrame at={place} title={data?.title} here={PEOPLE} full>
       {data ? (
         <>
           <People place={place} course={data}>
@@ -55,7 +46,7 @@ export function PeopleScreen() {
       ) : (
         <Skeleton widths={[0.6, 0.5, 0.7]} />
       )}
-    </Page>
+    </CourseFrame>
   );
 }
 

@@ -15,14 +15,14 @@ export const PLACES: readonly RoomPlace[] = [
   STAFF,
   RECORD,
   UPKEEP,
+  EDIT,
   SCHEDULE,
   EVERYBODY,
   REHEARSAL,
-  EDIT,
-  REMARKS,
   PEOPLE,
   COHORTS,
   PUBLIC,
+  REMARKS,
 ];
 
 /** The places of one kind that somebody may see. */

@@ -1,48 +1,18 @@
-/** The sides of a course, or of a school, that the one who looks may see. */
+/** The sides of a school that the one who looks may see. */
 import { useMay } from "../school/may";
 import type { RoomPlace } from "../ui/place";
 import { Tabs } from "../ui/tabs";
 import { placesFor } from "./places";
 
-interface Props {
-  school: string;
-  course: string;
-  here: RoomPlace;
-  /** It was never published: nobody can be in it yet. */
-  unpublished?: boolean;
-}
-
-export function CourseSides({ school, course, here, unpublished = false }: Props) {
-  return <Sides label="The course" at={{ school, course }} here={here} unpublished={unpublished} />;
-}
-
-export function SchoolSides({ school, here }: Pick<Props, "school" | "here">) {
-  return <Sides label="The school" at={{ school, course: "" }} here={here} unpublished={false} />;
-}
-
-function Sides({
-  label,
-  at,
-  here,
-  unpublished,
-}: {
-  label: string;
-  at: { school: string; course: string };
-  here: RoomPlace;
-  unpublished: boolean;
-}) {
-  const may = useMay(at.school);
-  const seen = placesFor(
-    here.within,
-    (who) => who !== "learners" && who !== "signed-in" && may(who),
-    unpublished,
-  );
+export function SchoolSides({ school, here }: { school: string; here: RoomPlace }) {
+  const may = useMay(school);
+  const sides = placesFor("school", (who) => who !== "learners" && who !== "signed-in" && may(who));
   return (
     <Tabs
-      label={label}
-      sides={seen.map((place) => ({
+      label="The school"
+      sides={sides.map((place) => ({
         name: place.name,
-        href: place.href(at),
+        href: place.href({ school, course: "" }),
         here: place === here,
       }))}
     />

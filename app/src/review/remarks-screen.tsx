@@ -11,7 +11,7 @@ import { View } from "react-native";
 import type { InCourse } from "../courses/api";
 import { useGetDraftQuery } from "../courses/api";
 import { ItemChoice } from "../courses/edit/item-choice";
-import { CourseSides } from "../frame/sides";
+import { CourseFrame } from "../frame/course-frame";
 import { useGetLessonDraftQuery } from "../lessons/api";
 import { Markdown } from "../lessons/markdown";
 import { useMay } from "../school/may";
@@ -19,7 +19,6 @@ import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
 import { Field, needed } from "../ui/field";
 import { Notice } from "../ui/notice";
-import { Page } from "../ui/page";
 import { Section } from "../ui/section";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
@@ -39,11 +38,12 @@ export function RemarksScreen() {
     ),
   );
   return (
-    <Page
-      title="Remarks"
-      above={{ text: course?.title ?? "The course", href: `/${place.school}/courses` }}
+    <CourseFrame
+      at={place}
+      title={course?.title}
+      here={REMARKS}
+      unpublished={draft.data?.version === null}
     >
-      <CourseSides {...place} here={REMARKS} unpublished={draft.data?.version === null} />
       {data ? (
         <List place={place} remarks={data.remarks} titleOf={(id) => titles.get(id) ?? id} />
       ) : error ? (
@@ -52,7 +52,7 @@ export function RemarksScreen() {
         <Skeleton widths={[0.6, 0.5, 0.7]} />
       )}
       {course && may("remarks.write") ? <Writing place={place} course={course} /> : null}
-    </Page>
+    </CourseFrame>
   );
 }
 

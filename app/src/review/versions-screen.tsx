@@ -10,13 +10,12 @@ import { useState } from "react";
 import { View } from "react-native";
 import { type InCourse, useGetDraftQuery } from "../courses/api";
 import { EDIT } from "../courses/places";
-import { CourseSides } from "../frame/sides";
+import { CourseFrame } from "../frame/course-frame";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Notice } from "../ui/notice";
-import { Page } from "../ui/page";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -44,14 +43,7 @@ export function VersionsScreen() {
   const [published, setPublished] = useState<number | null>(null);
   const sides = picked ?? firstPair(data, draft.data?.changed === true);
   return (
-    <Page
-      title="Versions"
-      above={{
-        text: draft.data?.course.title ?? "The course",
-        href: `/${place.school}/courses/${place.course}/edit`,
-      }}
-    >
-      <CourseSides {...place} here={EDIT} />
+    <CourseFrame at={place} title={draft.data?.course.title} here={EDIT}>
       {published === null ? null : (
         <Text kind="strong" role="status">
           Version {published} is published, with what stood in an earlier one.
@@ -98,7 +90,7 @@ export function VersionsScreen() {
           onClose={() => setBack(null)}
         />
       )}
-    </Page>
+    </CourseFrame>
   );
 }
 

@@ -2,24 +2,21 @@
 
 import type { Course } from "@dawngate/contract/courses";
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
-import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
+import { formatInstant, type Instant } from "@dawngate/core/time";
 import { useEffect, useRef, useState } from "react";
 import { View } from "react-native";
 import { sayLength } from "../courses/length";
-import { COURSES } from "../courses/places";
-import { CourseSides } from "../frame/sides";
+import { CourseFrame } from "../frame/course-frame";
 import { explain } from "../store/api";
 import { useWide } from "../ui/layout";
 import { Notice } from "../ui/notice";
-import { Page } from "../ui/page";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import type { Who } from "./as-if/as-if";
-import { AsIfSheets } from "./as-if/as-if-sheets";
+import { AsIfBar } from "./as-if/as-if-bar";
 import { sayWho } from "./as-if/say-who";
 import { type Seen, SeenCourse } from "./as-if/seen-course";
-import { AsIfStrip } from "./as-if/strip";
 import { CompareSheet } from "./compare/compare-sheet";
 import { useCompared } from "./compare/use-compared";
 import { read } from "./horizon/scale";
@@ -31,49 +28,35 @@ export function CourseScreen() {
   return <SeenCourse>{(seen) => <CourseSchedule {...seen} />}</SeenCourse>;
 }
 
-function CourseSchedule({
-  school,
-  course,
-  schoolZone,
-  closed,
-  asIf,
-  imagined,
-  setWho,
-  setAt,
-}: Seen) {
+function CourseSchedule(seen: Seen) {
+  const { school, course, schoolZone, closed, asIf, imagined, setAt } = seen;
   const wide = useWide();
   const palette = usePalette();
-  const [sheet, setSheet] = useState<"who" | "when" | "compare" | null>(null);
+  const [comparing, setComparing] = useState(false);
   const [dragged, setDragged] = useState<Instant | null>(null);
   const asked = useThrottled(dragged, 120);
-  const seen = asked === null ? asIf.at : formatInstant(asked);
+  const lookedAt = asked === null ? asIf.at : formatInstant(asked);
   const place = { school, course: course.id };
-  const { timeline, error, refetch } = useTimelineOf(place, asIf.who, seen);
+  const { timeline, error, refetch } = useTimelineOf(place, asIf.who, lookedAt);
   const at = dragged ?? read(asIf.at) ?? read(timeline?.at ?? null);
   const [people, setPeople] = useState<readonly Who[]>([]);
-  const compared = useCompared(place, course, people, seen);
+  const compared = useCompared(place, course, people, lookedAt);
   const clock = timeline?.clock ?? (course.clock === "school" ? schoolZone : imagined.timeZone);
   const settle = (instant: Instant) => {
     setDragged(null);
     setAt(formatInstant(instant));
   };
   return (
-    <Page title={course.title} above={{ text: COURSES.name, href: COURSES.href(place) }} full dense>
+    <CourseFrame at={place} title={course.title} here={SCHEDULE} full dense>
       <Text kind="small" color={palette.quiet}>
         {sayCourse(course)}
       </Text>
-      <CourseSides {...place} here={SCHEDULE} />
-      <AsIfStrip
-        course={course}
-        asIf={asIf}
+      <AsIfBar
+        seen={seen}
         timeline={timeline}
         at={at}
         clock={clock}
-        wide={wide}
-        onWho={() => setSheet("who")}
-        onWhen={() => setSheet("when")}
-        onCompare={() => setSheet("compare")}
-        onChange={setWho}
+        onCompare={() => setComparing(true)}
       />
       {people.length > 0 ? (
         <View role="list" aria-label="Compared">
@@ -104,7 +87,7 @@ function CourseSchedule({
       ) : (
         <Skeleton widths={[0.7, 0.5, 0.6, 0.7, 0.4, 0.6]} />
       )}
-      {sheet === "compare" && (
+      {comparing && (
         <CompareSheet
           school={school}
           course={course}
@@ -112,24 +95,10 @@ function CourseSchedule({
           people={people}
           names={compared.map(({ name }) => name)}
           onChange={setPeople}
-          onClose={() => setSheet(null)}
+          onClose={() => setComparing(false)}
         />
       )}
-      {sheet === "who" || sheet === "when" ? (
-        <AsIfSheets
-          school={school}
-          open={sheet}
-          course={course}
-          asIf={asIf}
-          imagined={imagined}
-          zone={zoneOf(clock)}
-          at={at}
-          onWho={setWho}
-          onAt={setAt}
-          onClose={() => setSheet(null)}
-        />
-      ) : null}
-    </Page>
+    </CourseFrame>
   );
 }
 

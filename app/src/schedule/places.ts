@@ -1,14 +1,23 @@
 /** The places of a course's schedule: one person, everybody, the course as one meets it. */
 import type { RoomPlace } from "../ui/place";
 
-const side = (name: string, below: string, who: RoomPlace["who"]): RoomPlace => ({
+export const SCHEDULE: RoomPlace = {
   within: "course",
+  name: "Schedule",
+  itself: "One person",
+  href: ({ school, course }) => `/${school}/courses/${course}`,
+  who: "courses.read",
+  published: true,
+};
+
+const below = (name: string, path: string, who: RoomPlace["who"]): RoomPlace => ({
+  within: "place",
+  below: SCHEDULE,
   name,
-  href: ({ school, course }) => `/${school}/courses/${course}${below}`,
+  href: (at) => `${SCHEDULE.href(at)}/${path}`,
   who,
   published: true,
 });
 
-export const SCHEDULE = side("Schedule", "", "courses.read");
-export const EVERYBODY = side("Everybody", "/everybody", "people.see");
-export const REHEARSAL = side("Rehearsal", "/rehearsal", "courses.read");
+export const EVERYBODY = below("Everybody", "everybody", "people.see");
+export const REHEARSAL = below("Rehearsal", "rehearsal", "courses.read");

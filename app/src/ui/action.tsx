@@ -4,16 +4,19 @@ import { usePalette } from "./theme";
 
 interface Props {
   label: string;
+  /** What it is called where more room is, and to whoever hears it; holds the label. */
+  says?: string;
   onPress(): void;
   busy?: boolean;
   disabled?: boolean;
 }
 
-export function PrimaryAction({ label, onPress, busy = false, disabled = false }: Props) {
+export function PrimaryAction({ label, says, onPress, busy = false, disabled = false }: Props) {
   const { emberFill, onEmber } = usePalette();
   return (
     <Button
       mode="contained"
+      accessibilityLabel={says}
       buttonColor={emberFill}
       textColor={onEmber}
       onPress={onPress}

@@ -28,18 +28,16 @@ test("each place leads to a screen of its own", () => {
 test("a course that was never published has the places one can work at, in their order", () => {
   const names = (unpublished: boolean, role: Role) =>
     placesFor("course", may(role), unpublished).map(({ name }) => name);
-  expect(names(true, "owner")).toEqual(["Outline and gates", "Remarks"]);
+  expect(names(true, "owner")).toEqual(["Outline", "Remarks"]);
   expect(names(false, "owner")).toEqual([
+    "Outline",
     "Schedule",
-    "Everybody",
-    "Rehearsal",
-    "Outline and gates",
-    "Remarks",
     "People",
     "Cohorts",
-    "Public page",
+    "Page",
+    "Remarks",
   ]);
-  expect(names(false, "instructor")).not.toContain("Outline and gates");
+  expect(names(false, "instructor")).not.toContain("Outline");
 });
 
 test("an enrollee finds the shelf and themselves, a visitor themselves, and nobody the staff's places", () => {

@@ -1,5 +1,5 @@
 /** Many courses: found, grouped, ordered by hand, put away. */
-import { accessibilityFaults, expect, test } from "../helpers";
+import { accessibilityFaults, expect, moreTool, test } from "../helpers";
 
 test("courses are found, grouped, and put away and back", async ({ page }) => {
   const name = `Away ${test.info().project.name} ${Date.now() % 100_000}`;
@@ -30,7 +30,7 @@ test("a course's own words are what people read", async ({ page }) => {
   await page.getByLabel("Working title").fill(`Words ${Date.now() % 100_000}`);
   await page.getByRole("radio", { name: "A free taster" }).click();
   await page.getByRole("button", { name: "Make a course" }).click();
-  await page.getByRole("button", { name: "Settings" }).click();
+  await moreTool(page, "Settings, card and cover");
   const own = page.getByRole("dialog").getByRole("group", { name: "Own words" });
   const card = page.getByRole("dialog").getByRole("group", { name: "The card" });
   await card.getByLabel("Short description").fill("Bread for people in a hurry.");
@@ -45,7 +45,7 @@ test("a course's own words are what people read", async ({ page }) => {
   await page.getByRole("button", { name: "Close" }).click();
   await page.getByRole("button", { name: "Publish", exact: true }).click();
   await expect(page.getByText("Version 1 is published.")).toBeVisible();
-  await page.getByRole("link", { name: "Public page" }).click();
+  await page.getByRole("link", { name: "Page", exact: true }).click();
   await expect(page.getByText(/^2 weeks, 4 steps/)).toBeVisible();
   await expect(page.getByText("Bread for people in a hurry.")).toBeVisible();
   await expect(page.getByText("Read a crumb", { exact: true })).toBeVisible();

@@ -1,6 +1,6 @@
 /** A cover of one's own: chosen, looked at, cut to each place, given up again. */
 import type { Page } from "@playwright/test";
-import { accessibilityFaults, expect, test } from "../helpers";
+import { accessibilityFaults, expect, moreTool, test } from "../helpers";
 
 /** A picture with a bright disk at a fifth of its width, as a camera would give it. */
 async function picture(page: Page): Promise<Buffer> {
@@ -41,7 +41,7 @@ test("a picture becomes the cover, its point in sight; what is none is refused i
   await page.getByLabel("Working title").fill(`Cover ${Date.now() % 100_000}`);
   await page.getByRole("radio", { name: "A free taster" }).click();
   await page.getByRole("button", { name: "Make a course" }).click();
-  await page.getByRole("button", { name: "Settings" }).click();
+  await moreTool(page, "Settings, card and cover");
   const group = page.getByRole("dialog").getByRole("group", { name: "The cover" });
   const choose = (name: string, mimeType: string, buffer: Buffer) =>
     group.getByLabel(/^Choose/).setInputFiles({ name, mimeType, buffer });

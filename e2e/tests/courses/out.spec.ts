@@ -1,12 +1,12 @@
 /** The outline out again, and its end. */
 import { readFileSync } from "node:fs";
-import { accessibilityFaults, expect, test } from "../helpers";
+import { accessibilityFaults, expect, moreTool, test } from "../helpers";
 
 test("an outline leaves as Markdown with its texts and comes back in without a change", async ({
   page,
 }) => {
   await page.goto("/ember-row/courses/cold-kitchen/edit");
-  await page.getByRole("button", { name: "Out again" }).click();
+  await moreTool(page, "Download the outline");
   const sheet = page.getByRole("dialog");
   const saved = page.waitForEvent("download");
   await sheet.getByRole("button", { name: "Save as a file" }).click();
@@ -17,7 +17,7 @@ test("an outline leaves as Markdown with its texts and comes back in without a c
   expect(text).toMatch(/### Folds and rests \(video, 14 min\)\n\nFour folds, half an hour apart\./);
   expect(await accessibilityFaults(page)).toEqual([]);
   await sheet.getByRole("button", { name: "Close" }).click();
-  await page.getByRole("button", { name: "From paper" }).click();
+  await moreTool(page, "Paste an outline");
   await sheet.getByLabel("The outline").fill(text);
   await sheet.getByRole("button", { name: "Read it" }).click();
   await expect(sheet.getByText("Nothing: the course says the same already.")).toBeVisible();

@@ -1,6 +1,6 @@
 /** The outline workbench: from paper, typed like a text, by keyboard alone and by touch. */
 import type { Page } from "@playwright/test";
-import { accessibilityFaults, expect, test } from "../helpers";
+import { accessibilityFaults, expect, moreTool, test } from "../helpers";
 
 test.use({ allowedErrors: /net::ERR|status of 4\d\d/ });
 
@@ -38,7 +38,7 @@ test("two pages on paper become eight modules and forty lessons, corrections inc
   page,
 }) => {
   await newCourse(page, "From paper");
-  await page.getByRole("button", { name: "From paper" }).click();
+  await moreTool(page, "Paste an outline");
   const sheet = page.getByRole("dialog");
   await sheet.getByLabel("The outline").fill(PAPER);
   await sheet.getByRole("button", { name: "Read it" }).click();
@@ -67,14 +67,14 @@ test("two pages on paper become eight modules and forty lessons, corrections inc
   await page.getByRole("button", { name: "Close" }).click();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(modules(page)).toHaveCount(0);
-  await page.getByRole("button", { name: "Redo" }).click();
+  await moreTool(page, "Redo");
   await expect(lessons(page)).toHaveCount(40);
   await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
   await page.reload();
   await expect(lessons(page)).toHaveCount(40);
 
   // The same paper again, with two lines changed, offers what changed and nothing else.
-  await page.getByRole("button", { name: "From paper" }).click();
+  await moreTool(page, "Paste an outline");
   await sheet
     .getByLabel("The outline")
     .fill(
@@ -207,7 +207,7 @@ test("a row is dragged by mouse or finger, several marked ones together, and by 
   page,
 }) => {
   await newCourse(page, "Dragging");
-  await page.getByRole("button", { name: "From paper" }).click();
+  await moreTool(page, "Paste an outline");
   await page
     .getByRole("dialog")
     .getByLabel("The outline")

@@ -1,7 +1,7 @@
 /** A running course is changed: who is hit is seen by name before it is saved, kept in three ways, and taken back. */
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import type { Page } from "@playwright/test";
-import { accessibilityFaults, ask, expect, test } from "../helpers";
+import { accessibilityFaults, ask, expect, moreTool, test } from "../helpers";
 
 /** A course with a part a week and two people in it, published. */
 async function running(page: Page, baseURL: string | undefined) {
@@ -77,7 +77,7 @@ test("for everybody, compared, and brought back: everybody has the dates they ha
   await page.getByRole("button", { name: "Publish, 2 touched" }).click();
   await expect(page.getByText("Version 2 is published.")).toBeVisible();
   expect((await timeline(people[0] ?? "")).items[0]?.state).toBe("scheduled");
-  await page.getByRole("button", { name: "Versions" }).click();
+  await moreTool(page, "Versions");
   await expect(page.getByText("A week to settle in")).toBeVisible();
   const table = page.getByRole("table", { name: "Version 1 beside Version 2" });
   await expect(table.getByText(/^\d+ (days?|weeks?) after enrolling/)).toBeVisible();

@@ -1,6 +1,6 @@
 /** The schedule as an instrument: sentences, cadence, snags, horizon, rehearsal, why, the school calendar. */
 import type { Page } from "@playwright/test";
-import { accessibilityFaults, expect, test } from "../helpers";
+import { accessibilityFaults, expect, moreTool, test } from "../helpers";
 
 /** A blank outline of some modules with a lesson each, in the workbench. */
 async function outline(page: Page, modules: number): Promise<string> {
@@ -8,7 +8,7 @@ async function outline(page: Page, modules: number): Promise<string> {
   await page.goto("/ember-row/courses");
   await page.getByLabel("Working title").fill(name);
   await page.getByRole("button", { name: "Make a course" }).click();
-  await page.getByRole("button", { name: "From paper" }).click();
+  await moreTool(page, "Paste an outline");
   const text = Array.from(
     { length: modules },
     (_, i) => `## Part ${i + 1}\n- Lesson ${i + 1} (video, 6 min)\n\nWater ${i}.`,
@@ -31,6 +31,7 @@ test("a weekly Monday schedule over ten modules that skips closed Mondays, as on
     data: { calendar: { ...closed.calendar, closed: [...closed.calendar.closed, ...days] } },
   });
   await outline(page, 10);
+  await page.getByRole("button", { name: /^As if enrolled/ }).click();
   await page.getByLabel(/^As if somebody enrolled/).fill("2027-03-05");
   await page.getByRole("button", { name: "Cadence", exact: true }).click();
   const sheet = page.getByRole("dialog");
@@ -48,7 +49,7 @@ test("a weekly Monday schedule over ten modules that skips closed Mondays, as on
   await expect(gateOf(page, "Part 3")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("button", { name: /^Module Part 3 opens at once/ })).toBeVisible();
-  await page.getByRole("button", { name: "Redo" }).click();
+  await moreTool(page, "Redo");
   await expect(
     page.getByRole("button", {
       name: /^Module Part 3 opens 1 week after “Part 2” opens, moved to a Monday that is a workday/,

@@ -107,7 +107,7 @@ test("the editor's sheets have none either", async ({ page }) => {
   for (const name of [
     /^Module The first loaf opens/,
     /^More about lesson Folds and rests/,
-    "Settings",
+    /^More$/,
   ]) {
     await page.getByRole("button", { name }).first().click();
     await expect(page.getByRole("dialog")).toBeVisible();

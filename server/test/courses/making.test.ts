@@ -3,29 +3,17 @@ import type { CourseList, Draft } from "@dawngate/contract/courses";
 import type { Problem } from "@dawngate/contract/problem";
 import type { Operation } from "@dawngate/core/courses";
 import type { SchoolId } from "../../src/db/connection";
-import { importSchool } from "../../src/import/import";
-import { insertMember } from "../../src/school/staff-store";
-import { type TestApp, testApp } from "../helpers/app";
-import { type TestDatabase, testDatabase } from "../helpers/database";
-import { instant, sampleImport } from "../helpers/sample";
+import type { TestApp } from "../helpers/app";
+import type { TestDatabase } from "../helpers/database";
+import { OWNER, ownedSchool } from "../helpers/owned";
+import { instant } from "../helpers/sample";
 
 const now = instant("2027-03-10T12:00:00Z");
-const OWNER = "owner@example.org";
 let test_: TestDatabase;
 let app: TestApp;
-let school: SchoolId;
+let _school: SchoolId;
 beforeAll(async () => {
-  test_ = await testDatabase();
-  school = await importSchool(test_.db, sampleImport("one"), now);
-  await test_.db.withSchool(school, (tx) =>
-    insertMember(tx, school, {
-      user_id: `account-${OWNER}`,
-      role: "owner",
-      name: "owner",
-      email: OWNER,
-    }),
-  );
-  app = testApp(test_.db, () => now);
+  ({ test_, app } = await ownedSchool(() => now));
 });
 afterAll(() => test_.close());
 

@@ -21,7 +21,12 @@ export interface Owned {
 export async function ownedSchool(now: () => Instant, guests = 0): Promise<Owned> {
   const test_ = await testDatabase();
   const school = await importSchool(test_.db, sampleImport("one", guests), now());
-  const member = { user_id: `account-${OWNER}`, role: "owner" as const, name: "o", email: OWNER };
+  const member = {
+    user_id: `account-${OWNER}`,
+    role: "owner" as const,
+    name: "owner",
+    email: OWNER,
+  };
   await test_.db.withSchool(school, (tx) => insertMember(tx, school, member));
   const app = testApp(test_.db, now);
   return {

@@ -5,10 +5,10 @@ import { newModule } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { formatDate, type Instant, localDateAt, type Zone, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
 import { useGateCohortMutation } from "../../enrollment/api";
-import { CourseSides } from "../../frame/sides";
+import { CourseFrame } from "../../frame/course-frame";
 import { SnagList } from "../../review/snag-list";
 import { shortSnags, useSnags } from "../../review/use-snags";
 import { useGetSchoolQuery } from "../../school/api";
@@ -34,7 +34,7 @@ import { goTo, Outline } from "./outline";
 import { previewDraft } from "./preview";
 import { type Open, Sheets } from "./sheets";
 import { Ticks } from "./ticks";
-import { Toolbar } from "./toolbar";
+import { Kept, Tools } from "./toolbar";
 import { useDraft } from "./use-draft";
 
 export function EditScreen() {
@@ -56,8 +56,6 @@ export function EditScreen() {
     );
   return <Editor place={place} school={school} draft={draft} course={draft.course} />;
 }
-
-const Tabs = memo(CourseSides);
 
 interface Props {
   place: InCourse;
@@ -119,19 +117,28 @@ function Editor({ place, school, draft, course }: Props) {
     });
   };
   return (
-    <Page title={course.title} above={{ text: "Courses", href: `/${place.school}/courses` }} full>
-      <Tabs {...place} here={EDIT} unpublished={draft.published === null} />
-      <Toolbar
-        place={place}
-        draft={draft}
-        snags={unmeant.length}
-        onSnags={toSnags}
-        onCadence={sheets.cadence}
-        onPaper={sheets.paper}
-        onSettings={sheets.course}
-        onOut={sheets.out}
-        onKeys={sheets.keys}
-      />
+    <CourseFrame
+      at={place}
+      title={course.title}
+      here={EDIT}
+      full
+      dense
+      unpublished={draft.published === null}
+      status={<Kept draft={draft} onNight={!wide} />}
+      tools={
+        <Tools
+          place={place}
+          draft={draft}
+          snags={unmeant.length}
+          onSnags={toSnags}
+          onCadence={sheets.cadence}
+          onPaper={sheets.paper}
+          onSettings={sheets.course}
+          onOut={sheets.out}
+          onKeys={sheets.keys}
+        />
+      }
+    >
       {gating.error ? <Notice {...explain(gating.error)} /> : null}
       {arranging.error ? <Notice {...explain(arranging.error)} /> : null}
       {describing.error ? <Notice {...explain(describing.error)} /> : null}
@@ -198,7 +205,7 @@ function Editor({ place, school, draft, course }: Props) {
           onClose={() => setOpen(null)}
         />
       ) : null}
-    </Page>
+    </CourseFrame>
   );
 }
 

@@ -1,4 +1,4 @@
-/** What stands above the outline: publishing, what is kept, what can be taken back, and the sheets one opens. */
+/** The workbench's tools: publishing, what is in reach, the rest under More; and what is kept. */
 import { useRouter } from "expo-router";
 import { memo, useEffect, useState } from "react";
 import { View } from "react-native";
@@ -9,6 +9,7 @@ import { PrimaryAction, QuietAction } from "../../ui/action";
 import { useWide } from "../../ui/layout";
 import { Notice } from "../../ui/notice";
 import { Press } from "../../ui/press";
+import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import type { InCourse } from "../api";
@@ -29,55 +30,58 @@ interface Props {
 
 const NONE: ReadonlySet<string> = new Set();
 
-export const Toolbar = memo(function Toolbar({
-  place,
-  draft,
-  snags,
-  onSnags,
-  onCadence,
-  onPaper,
-  onSettings,
-  onOut,
-  onKeys,
-}: Props) {
+export const Tools = memo(function Tools(props: Props) {
+  const { place, draft, snags, onSnags, onCadence, onPaper, onSettings, onOut, onKeys } = props;
   const wide = useWide();
   const router = useRouter();
   const { ember } = usePalette();
+  const [more, setMore] = useState(false);
+  const first = (label: string, onPress: () => void) => (
+    <QuietAction
+      label={label}
+      onPress={() => {
+        setMore(false);
+        onPress();
+      }}
+    />
+  );
   return (
-    <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
-      <Publish place={place} draft={draft} />
-      <QuietAction label="Cadence" onPress={() => onCadence(NONE)} />
-      <QuietAction label="From paper" onPress={onPaper} />
-      <QuietAction label="Out again" onPress={onOut} />
-      <QuietAction label="Settings" onPress={onSettings} />
-      {draft.published === null ? null : (
-        <QuietAction
-          label="Versions"
-          onPress={() => router.push(`/${place.school}/courses/${place.course}/versions`)}
-        />
+    <View style={{ gap: 6 }}>
+      {snags > 0 ? (
+        <Press
+          onPress={onSnags}
+          style={{ justifyContent: "center", alignSelf: wide ? "flex-end" : "flex-start" }}
+        >
+          <Text kind="smallStrong" color={ember}>
+            {snags === 1 ? "One snag below" : `${snags} snags below`}
+          </Text>
+        </Press>
+      ) : (
+        // As tall as what may come into it: a snag that is found moves nothing under a thumb.
+        <View style={{ height: wide ? 44 : 0 }} />
       )}
-      <QuietAction label="Undo" onPress={draft.actions.undo} disabled={!draft.canUndo} />
-      <QuietAction label="Redo" onPress={draft.actions.redo} disabled={!draft.canRedo} />
-      {wide ? <QuietAction label="Keys" onPress={onKeys} /> : null}
-      {/* A line of its own, as tall as what may come into it: a snag that is found moves no row under a thumb. */}
-      <View
-        style={{
-          flexDirection: "row",
-          alignItems: "center",
-          gap: 12,
-          minHeight: 44,
-          ...(wide ? {} : { width: "100%" }),
-        }}
-      >
-        <Kept draft={draft} />
-        {snags > 0 ? (
-          <Press onPress={onSnags} style={{ justifyContent: "center", paddingHorizontal: 6 }}>
-            <Text kind="smallStrong" color={ember}>
-              {snags === 1 ? "One snag below" : `${snags} snags below`}
-            </Text>
-          </Press>
-        ) : null}
+      <View style={{ flexDirection: "row", gap: wide ? 10 : 6, alignItems: "center" }}>
+        <Publish place={place} draft={draft} />
+        <QuietAction label="Cadence" onPress={() => onCadence(NONE)} />
+        <QuietAction label="Undo" onPress={draft.actions.undo} disabled={!draft.canUndo} />
+        <View style={wide ? {} : { marginLeft: "auto" }}>
+          <QuietAction label="More" onPress={() => setMore(true)} />
+        </View>
       </View>
+      {more ? (
+        <Sheet title="More" onClose={() => setMore(false)}>
+          {draft.canRedo ? first("Redo", draft.actions.redo) : null}
+          {first("Paste an outline", onPaper)}
+          {first("Download the outline", onOut)}
+          {first("Settings, card and cover", onSettings)}
+          {draft.published === null
+            ? null
+            : first("Versions", () =>
+                router.push(`/${place.school}/courses/${place.course}/versions`),
+              )}
+          {first("Keys", onKeys)}
+        </Sheet>
+      ) : null}
     </View>
   );
 });
@@ -90,14 +94,26 @@ const SAYINGS: Record<Keeping, string> = {
   refused: "Not kept: the server refuses it. Load the page again to see what stands.",
 };
 
-function Kept({ draft }: { draft: ReturnType<typeof useDraft> }) {
-  const { quiet, ember } = usePalette();
+/** Whether all is kept, and since when; on night, or on paper. */
+export function Kept({
+  draft,
+  onNight = false,
+}: {
+  draft: ReturnType<typeof useDraft>;
+  onNight?: boolean;
+}) {
+  const { quiet, ember, onFrame, onFrameQuiet } = usePalette();
   const { keeping, keptAt, refused } = draft;
   const time = keptAt === null ? "" : ` ${new Date(keptAt).toTimeString().slice(0, 5)}`;
   const trouble =
     refused ?? (keeping === "kept" || keeping === "keeping" ? null : SAYINGS[keeping]);
   return (
-    <Text kind="small" color={trouble ? ember : quiet} role="status" style={{ flexShrink: 1 }}>
+    <Text
+      kind={trouble ? "smallStrong" : "small"}
+      color={onNight ? (trouble ? onFrame : onFrameQuiet) : trouble ? ember : quiet}
+      role="status"
+      style={{ flexShrink: 1 }}
+    >
       {trouble ?? `${SAYINGS[keeping]}${keeping === "kept" ? time : ""}`}
     </Text>
   );
@@ -106,6 +122,7 @@ function Kept({ draft }: { draft: ReturnType<typeof useDraft> }) {
 function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof useDraft> }) {
   const [publish, { error, isLoading, data }] = usePublishMutation();
   const router = useRouter();
+  const wide = useWide();
   const [wanted, setWanted] = useState(false);
   const [looking, setLooking] = useState(false);
   const [later, setLater] = useState<number | null>(null);
@@ -126,7 +143,8 @@ function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof u
   return (
     <View style={{ gap: 8 }}>
       <PrimaryAction
-        label={draft.published === null ? "Publish" : "Publish changes"}
+        label={wide && draft.published !== null ? "Publish changes" : "Publish"}
+        {...(draft.published !== null && { says: "Publish changes" })}
         busy={isLoading || wanted}
         disabled={draft.unsent}
         onPress={go}

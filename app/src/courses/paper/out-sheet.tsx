@@ -32,12 +32,12 @@ export function OutSheet({ place, course, description, published, onClose }: Pro
   const markdown = () =>
     writeMarkdown(course, new Map(Object.entries(data?.texts ?? {})), description);
   return (
-    <Sheet title="Out again" onClose={onClose}>
+    <Sheet title="Download the outline" onClose={onClose}>
       <View style={{ gap: 10 }}>
         <Text kind="strong">Markdown</Text>
         <Text color={quiet}>
-          Titles, kinds, lengths and texts, for any editor. Pasted under “From paper” again, it
-          changes nothing but what you changed.
+          Titles, kinds, lengths and texts, for any editor. Pasted under “Paste an outline” again,
+          it changes nothing but what you changed.
         </Text>
         {error ? (
           <Notice {...explain(error)} onRetry={refetch} />

@@ -43,7 +43,7 @@ export function PaperSheet({ course, description, newId, perform, onDescribe, on
     setRows(found.length === 0 ? null : found);
   };
   return (
-    <Sheet title="From paper" onClose={onClose} broad>
+    <Sheet title="Paste an outline" onClose={onClose} broad>
       {rows === null ? (
         <Paste
           text={text}

@@ -8,12 +8,11 @@ import { useLocalSearchParams } from "expo-router";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { useGetCourseQuery } from "../../courses/api";
-import { CourseSides } from "../../frame/sides";
+import { CourseFrame } from "../../frame/course-frame";
 import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { useWide } from "../../ui/layout";
 import { Notice } from "../../ui/notice";
-import { Page } from "../../ui/page";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -32,14 +31,7 @@ export function EverybodyScreen() {
   const crowd = everybody.data;
   const error = course.error ?? everybody.error;
   return (
-    <Page
-      title="Everybody"
-      above={{
-        text: course.data?.title ?? "The course",
-        href: `/${place.school}/courses/${place.course}`,
-      }}
-    >
-      <CourseSides {...place} here={EVERYBODY} />
+    <CourseFrame at={place} title={course.data?.title} here={EVERYBODY}>
       {error ? (
         <Notice
           {...explain(error)}
@@ -57,7 +49,7 @@ export function EverybodyScreen() {
       ) : (
         <Skeleton widths={[0.6, 0.8, 0.5]} />
       )}
-    </Page>
+    </CourseFrame>
   );
 }
 

@@ -7,18 +7,15 @@ import { useEffect, useState } from "react";
 import { View } from "react-native";
 import { useGetPublicCourseQuery } from "../../catalog/api";
 import { CourseOutline } from "../../enrollment/course-outline";
-import { CourseSides } from "../../frame/sides";
+import { CourseFrame } from "../../frame/course-frame";
 import { explain } from "../../store/api";
 import { Choice } from "../../ui/choice";
-import { useWide } from "../../ui/layout";
 import { Notice } from "../../ui/notice";
-import { Page } from "../../ui/page";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { AsIfSheets } from "../as-if/as-if-sheets";
+import { AsIfBar } from "../as-if/as-if-bar";
 import { type Seen, SeenCourse } from "../as-if/seen-course";
-import { AsIfStrip } from "../as-if/strip";
 import { rangeOf, read } from "../horizon/scale";
 import { REHEARSAL } from "../places";
 import { titlesOf } from "../rows";
@@ -31,10 +28,9 @@ export function RehearsalScreen() {
   return <SeenCourse>{(seen) => <Rehearsal {...seen} />}</SeenCourse>;
 }
 
-function Rehearsal({ school, course, schoolZone, asIf, imagined, setWho, setAt }: Seen) {
-  const wide = useWide();
+function Rehearsal(seen: Seen) {
+  const { school, course, schoolZone, asIf, imagined, setAt } = seen;
   const { quiet } = usePalette();
-  const [sheet, setSheet] = useState<"who" | "when" | null>(null);
   const [lesson, setLesson] = useState<string | null>(null);
   const place = { school, course: course.id };
   const { data: known } = useGetPublicCourseQuery(place);
@@ -58,20 +54,8 @@ function Rehearsal({ school, course, schoolZone, asIf, imagined, setWho, setAt }
     ({ kind, state, done }) => kind === "lesson" && state === "open" && !done,
   );
   return (
-    <Page title={course.title} above={{ text: "Courses", href: `/${school}/courses` }}>
-      <CourseSides school={school} course={course.id} here={REHEARSAL} />
-      <AsIfStrip
-        course={course}
-        asIf={asIf}
-        timeline={timeline}
-        at={at}
-        clock={clock}
-        wide={wide}
-        onWho={() => setSheet("who")}
-        onWhen={() => setSheet("when")}
-        onCompare={null}
-        onChange={setWho}
-      />
+    <CourseFrame at={place} title={course.title} here={REHEARSAL}>
+      <AsIfBar seen={seen} timeline={timeline} at={at} clock={clock} onCompare={null} />
       {timeline && range && at !== null ? (
         <View role="group" aria-label="Go through time" style={{ gap: 6 }}>
           <TimeSlider
@@ -113,21 +97,7 @@ function Rehearsal({ school, course, schoolZone, asIf, imagined, setWho, setAt }
       {lesson !== null ? (
         <RehearsedLesson place={place} lesson={lesson} onClose={() => setLesson(null)} />
       ) : null}
-      {sheet === "who" || sheet === "when" ? (
-        <AsIfSheets
-          school={school}
-          open={sheet}
-          course={course}
-          asIf={asIf}
-          imagined={imagined}
-          zone={zone}
-          at={at}
-          onWho={setWho}
-          onAt={setAt}
-          onClose={() => setSheet(null)}
-        />
-      ) : null}
-    </Page>
+    </CourseFrame>
   );
 }
 

@@ -1,0 +1,276 @@
+/**
+ * The frame of a course's screens: its title and its places, then the screen. On a phone they stand on night, the places
+ * on one line that scrolls, and shrink while one scrolls, so that the screen is the work's.
+ */
+import { Link } from "expo-router";
+import { type ReactNode, useState } from "react";
+import { type NativeScrollEvent, type NativeSyntheticEvent, ScrollView, View } from "react-native";
+import type { InCourse } from "../courses/api";
+import { COURSES } from "../courses/places";
+import { SCHEDULE } from "../schedule/places";
+import { useMay } from "../school/may";
+import { useWide } from "../ui/layout";
+import type { RoomPlace } from "../ui/place";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { useTitle } from "../ui/title";
+import { placesFor } from "./places";
+
+interface Props {
+  at: InCourse;
+  /** The course's title; left out: it is not known yet. */
+  title: string | undefined;
+  here: RoomPlace;
+  /** It was never published: nobody can be in it yet. */
+  unpublished?: boolean;
+  /** Takes all the width there is. */
+  full?: boolean;
+  /** Little room between its parts, where the screen is needed for what it shows. */
+  dense?: boolean;
+  /** How it stands with what one does here; on a phone it is drawn on night. */
+  status?: ReactNode;
+  /** What one does here: beside the title where there is room, on a phone below the screen. */
+  tools?: ReactNode;
+  children: ReactNode;
+}
+
+/** From here on, in points, one has begun to scroll; back above the other, one has returned. */
+const SHRINKS = 48;
+const GROWS = 8;
+
+export function CourseFrame({
+  at,
+  title = "…",
+  here,
+  unpublished = false,
+  full = false,
+  dense = false,
+  status = null,
+  tools = null,
+  children,
+}: Props) {
+  const wide = useWide();
+  const [small, setSmall] = useState(false);
+  useTitle(here === SCHEDULE ? title : `${here.name} · ${title}`);
+  const onScroll = ({ nativeEvent }: NativeSyntheticEvent<NativeScrollEvent>) => {
+    const { y } = nativeEvent.contentOffset;
+    // What is hardly longer than the screen would jump to and fro.
+    const long = nativeEvent.contentSize.height > nativeEvent.layoutMeasurement.height + 200;
+    if (long && y > SHRINKS && !small) setSmall(true);
+    if (y < GROWS && small) setSmall(false);
+  };
+  const { surface, line } = usePalette();
+  const head = { at, title, here, unpublished, status };
+  return (
+    <View style={{ flex: 1 }}>
+      {wide ? null : <Band {...head} small={small} />}
+      <ScrollView
+        style={{ width: "100%" }}
+        onScroll={wide ? undefined : onScroll}
+        scrollEventThrottle={32}
+        contentContainerStyle={{
+          padding: wide ? 26 : 20,
+          paddingTop: wide ? 12 : dense ? 8 : 14,
+          paddingBottom: 72,
+          gap: dense ? (wide ? 14 : 10) : 16,
+          maxWidth: full ? undefined : 1100,
+          width: "100%",
+        }}
+      >
+        {wide ? <Head {...head} tools={tools} /> : null}
+        <Within at={at} here={here} unpublished={unpublished} />
+        {children}
+      </ScrollView>
+      {wide || tools === null ? null : (
+        <View
+          role="region"
+          aria-label="Tools"
+          style={{
+            backgroundColor: surface,
+            borderTopWidth: 1,
+            borderTopColor: line,
+            paddingHorizontal: 12,
+            paddingVertical: 8,
+          }}
+        >
+          {tools}
+        </View>
+      )}
+    </View>
+  );
+}
+
+type HeadProps = Required<Pick<Props, "at" | "here" | "unpublished" | "status">> & {
+  title: string;
+};
+
+/** On a phone: on night. */
+function Band({ at, title, here, unpublished, status, small }: HeadProps & { small: boolean }) {
+  const { frame, onFrame, onFrameQuiet, frameMark } = usePalette();
+  return (
+    <View style={{ backgroundColor: frame, paddingTop: small ? 2 : 8 }}>
+      <View
+        style={{
+          flexDirection: "row",
+          justifyContent: "space-between",
+          alignItems: "center",
+          gap: 12,
+          paddingHorizontal: 20,
+          minHeight: small ? 0 : 32,
+        }}
+      >
+        {small ? null : (
+          <Link href={COURSES.href(at)} style={{ paddingVertical: 6 }}>
+            <Text kind="small" color={onFrameQuiet}>
+              ‹ {COURSES.name}
+            </Text>
+          </Link>
+        )}
+        {small ? null : status}
+      </View>
+      <Text
+        kind={small ? "name" : "heading"}
+        level={1}
+        color={onFrame}
+        numberOfLines={small ? 1 : 2}
+        style={{ paddingHorizontal: 20 }}
+      >
+        {title}
+      </Text>
+      <Places
+        {...{ at, here, unpublished }}
+        ink={onFrame}
+        quiet={onFrameQuiet}
+        mark={frameMark}
+        inset={20}
+      />
+    </View>
+  );
+}
+
+/** Where there is room: above the screen, with a line below. */
+function Head({ at, title, here, unpublished, status, tools }: HeadProps & { tools: ReactNode }) {
+  const { quiet, ink, dusk, ember, line } = usePalette();
+  return (
+    <View>
+      <View style={{ flexDirection: "row", alignItems: "flex-end", gap: 20 }}>
+        <View style={{ flex: 1, minWidth: 0 }}>
+          <View style={{ flexDirection: "row", alignItems: "center", gap: 16 }}>
+            <Link href={COURSES.href(at)} style={{ paddingVertical: 4 }}>
+              <Text kind="small" color={quiet}>
+                {COURSES.name}
+              </Text>
+            </Link>
+            {status}
+          </View>
+          <Text kind="title" level={1}>
+            {title}
+          </Text>
+        </View>
+        {tools}
+      </View>
+      <View style={{ borderBottomWidth: 1, borderBottomColor: line }}>
+        <Places {...{ at, here, unpublished }} ink={ink} quiet={dusk} mark={ember} inset={0} />
+      </View>
+    </View>
+  );
+}
+
+/** The places of a course, on one line. */
+function Places({
+  at,
+  here,
+  unpublished,
+  ink,
+  quiet,
+  mark,
+  inset,
+}: Omit<HeadProps, "title" | "status"> & {
+  ink: string;
+  quiet: string;
+  mark: string;
+  inset: number;
+}) {
+  const may = useMay(at.school);
+  const places = placesFor("course", staffOnly(may), unpublished);
+  return (
+    <ScrollView
+      horizontal
+      showsHorizontalScrollIndicator={false}
+      role="navigation"
+      aria-label="The course"
+      contentContainerStyle={{ columnGap: 22, paddingHorizontal: inset }}
+    >
+      {places.map((place) => {
+        const current = place === here || here.below === place;
+        return (
+          <Link
+            key={place.name}
+            href={place.href(at)}
+            aria-current={current ? "page" : undefined}
+            style={{
+              paddingVertical: 11,
+              borderBottomWidth: 3,
+              borderBottomColor: current ? mark : "transparent",
+            }}
+          >
+            <Text kind={current ? "smallStrong" : "small"} color={current ? ink : quiet}>
+              {place.name}
+            </Text>
+          </Link>
+        );
+      })}
+    </ScrollView>
+  );
+}
+
+/** The sides of one place, as a switch: those that stand below it, and itself. */
+function Within({ at, here, unpublished }: Omit<HeadProps, "title" | "status">) {
+  const { lilac, line, ink, dusk } = usePalette();
+  const may = useMay(at.school);
+  const top = here.below ?? here;
+  const sides = placesFor("place", staffOnly(may), unpublished).filter(
+    ({ below }) => below === top,
+  );
+  if (sides.length === 0) return null;
+  return (
+    <View
+      role="navigation"
+      aria-label={top.name}
+      style={{
+        flexDirection: "row",
+        alignSelf: "flex-start",
+        borderWidth: 1,
+        borderColor: line,
+        borderRadius: 10,
+        overflow: "hidden",
+      }}
+    >
+      {[top, ...sides].map((place, i) => {
+        const current = place === here;
+        return (
+          <Link
+            key={place.name}
+            href={place.href(at)}
+            aria-current={current ? "page" : undefined}
+            style={{
+              paddingVertical: 12,
+              paddingHorizontal: 14,
+              backgroundColor: current ? lilac : "transparent",
+              borderLeftWidth: i === 0 ? 0 : 1,
+              borderLeftColor: line,
+            }}
+          >
+            <Text kind={current ? "smallStrong" : "small"} color={current ? ink : dusk}>
+              {place.itself && i === 0 ? place.itself : place.name}
+            </Text>
+          </Link>
+        );
+      })}
+    </View>
+  );
+}
+
+/** A course's places are the staff's. */
+const staffOnly = (may: ReturnType<typeof useMay>) => (who: RoomPlace["who"]) =>
+  who !== "learners" && who !== "signed-in" && may(who);
