@@ -2,7 +2,6 @@ import type { PublicCourse } from "@dawngate/contract/catalog";
 import type { CourseList, Draft } from "@dawngate/contract/courses";
 import type { Problem } from "@dawngate/contract/problem";
 import type { Operation } from "@dawngate/core/courses";
-import type { SchoolId } from "../../src/db/connection";
 import type { TestApp } from "../helpers/app";
 import type { TestDatabase } from "../helpers/database";
 import { OWNER, ownedSchool } from "../helpers/owned";
@@ -11,7 +10,6 @@ import { instant } from "../helpers/sample";
 const now = instant("2027-03-10T12:00:00Z");
 let test_: TestDatabase;
 let app: TestApp;
-let _school: SchoolId;
 beforeAll(async () => {
   ({ test_, app } = await ownedSchool(() => now));
 });
