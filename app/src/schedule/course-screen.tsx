@@ -48,9 +48,11 @@ function CourseSchedule(seen: Seen) {
   };
   return (
     <CourseFrame at={place} title={course.title} here={SCHEDULE} full dense>
-      <Text kind="small" color={palette.quiet}>
-        {sayCourse(course)}
-      </Text>
+      {wide ? (
+        <Text kind="small" color={palette.quiet}>
+          {sayCourse(course)}
+        </Text>
+      ) : null}
       <AsIfBar
         seen={seen}
         timeline={timeline}

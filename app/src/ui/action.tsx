@@ -9,9 +9,20 @@ interface Props {
   onPress(): void;
   busy?: boolean;
   disabled?: boolean;
+  /** Little room beside its label: for a bar with several. */
+  tight?: boolean;
 }
 
-export function PrimaryAction({ label, says, onPress, busy = false, disabled = false }: Props) {
+const TIGHT = { marginHorizontal: 13 };
+
+export function PrimaryAction({
+  label,
+  says,
+  onPress,
+  busy = false,
+  disabled = false,
+  tight = false,
+}: Props) {
   const { emberFill, onEmber } = usePalette();
   return (
     <Button
@@ -23,6 +34,7 @@ export function PrimaryAction({ label, says, onPress, busy = false, disabled = f
       loading={busy}
       disabled={busy || disabled}
       contentStyle={{ minHeight: 46 }}
+      {...(tight && { labelStyle: TIGHT })}
       style={{ alignSelf: "flex-start" }}
     >
       {label}
@@ -30,7 +42,13 @@ export function PrimaryAction({ label, says, onPress, busy = false, disabled = f
   );
 }
 
-export function QuietAction({ label, onPress, busy = false, disabled = false }: Props) {
+export function QuietAction({
+  label,
+  onPress,
+  busy = false,
+  disabled = false,
+  tight = false,
+}: Props) {
   return (
     <Button
       mode="outlined"
@@ -38,6 +56,7 @@ export function QuietAction({ label, onPress, busy = false, disabled = false }: 
       loading={busy}
       disabled={busy || disabled}
       contentStyle={{ minHeight: 44 }}
+      {...(tight && { labelStyle: TIGHT })}
       style={{ alignSelf: "flex-start" }}
     >
       {label}

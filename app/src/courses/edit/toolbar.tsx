@@ -45,27 +45,30 @@ export const Tools = memo(function Tools(props: Props) {
       }}
     />
   );
+  // What it comes beside grows to the other side: a snag that is found moves nothing under a thumb.
+  const found =
+    snags === 0 ? null : (
+      <Press onPress={onSnags} style={{ justifyContent: "center", alignSelf: "flex-start" }}>
+        <Text kind="smallStrong" color={ember}>
+          {snags === 1 ? "One snag below" : `${snags} snags below`}
+        </Text>
+      </Press>
+    );
   return (
     <View style={{ gap: 6 }}>
-      {snags > 0 ? (
-        <Press
-          onPress={onSnags}
-          style={{ justifyContent: "center", alignSelf: wide ? "flex-end" : "flex-start" }}
-        >
-          <Text kind="smallStrong" color={ember}>
-            {snags === 1 ? "One snag below" : `${snags} snags below`}
-          </Text>
-        </Press>
-      ) : (
-        // As tall as what may come into it: a snag that is found moves nothing under a thumb.
-        <View style={{ height: wide ? 44 : 0 }} />
-      )}
+      {wide ? null : found}
       <View style={{ flexDirection: "row", gap: wide ? 10 : 6, alignItems: "center" }}>
+        {wide ? found : null}
         <Publish place={place} draft={draft} />
-        <QuietAction label="Cadence" onPress={() => onCadence(NONE)} />
-        <QuietAction label="Undo" onPress={draft.actions.undo} disabled={!draft.canUndo} />
+        <QuietAction label="Cadence" onPress={() => onCadence(NONE)} tight={!wide} />
+        <QuietAction
+          label="Undo"
+          onPress={draft.actions.undo}
+          disabled={!draft.canUndo}
+          tight={!wide}
+        />
         <View style={wide ? {} : { marginLeft: "auto" }}>
-          <QuietAction label="More" onPress={() => setMore(true)} />
+          <QuietAction label="More" onPress={() => setMore(true)} tight={!wide} />
         </View>
       </View>
       {more ? (
@@ -146,6 +149,7 @@ function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof u
         label={wide && draft.published !== null ? "Publish changes" : "Publish"}
         {...(draft.published !== null && { says: "Publish changes" })}
         busy={isLoading || wanted}
+        tight={!wide}
         disabled={draft.unsent}
         onPress={go}
       />
