@@ -6,14 +6,15 @@ import { randomBytes } from "node:crypto";
 import type { CourseList } from "@dawngate/contract/courses";
 import type { Roster } from "@dawngate/contract/roster";
 import type { Instant } from "@dawngate/core/time";
+import type { Cluster } from "@dawngate/server/db/address";
 import { openDatabase, type SchoolId } from "@dawngate/server/db/connection";
 import { BACKGROUND } from "@dawngate/server/db/pool";
-import { type Cluster, dropDatabase, prepareDatabase } from "@dawngate/server/db/prepare";
+import { dropDatabase, prepareDatabase } from "@dawngate/server/db/prepare";
 import { createApp } from "@dawngate/server/http/app";
 import { noThreads } from "@dawngate/server/jobs/threads";
 import { readersHere } from "@dawngate/server/readers/index";
 import { projectCourse } from "@dawngate/server/schedule/project";
-import type { Account } from "@dawngate/server/school/auth";
+import type { Account } from "@dawngate/server/school/account";
 import { NO_LIMITS } from "@dawngate/server/school/limits";
 import { serve } from "@hono/node-server";
 import { Hono } from "hono";
@@ -173,10 +174,13 @@ await admin.query("delete from enrollment_event where false");
 
 // As every server does by itself: counts are added up, and whom time has overtaken is worked out again.
 const sweeping = openDatabase(address, { patience: BACKGROUND, most: 2 });
-const sweeps = setInterval(async () => {
-  await sweeping.foldHeadcounts();
-  for (const found of await sweeping.coursesToProject(new Date(now()).toISOString()))
-    await projectCourse(sweeping, found.school, found.course, now());
+let sweep: Promise<void> = Promise.resolve();
+const sweeps = setInterval(() => {
+  sweep = sweep.then(async () => {
+    await sweeping.foldHeadcounts();
+    for (const found of await sweeping.coursesToProject(new Date(now()).toISOString()))
+      await projectCourse(sweeping, found.school, found.course, now());
+  });
 }, 10_000);
 const times: Record<string, number[]> = {};
 const keep = (what: string, ms: number) => (times[what] ??= []).push(ms);
@@ -300,6 +304,7 @@ for (const { relname, bytes, rows } of sizes.rows)
     `${relname}: ${Number(rows)} rows, ${(Number(bytes) / 1048576).toFixed(0)} MB${Number(rows) > 0 ? `, ${(Number(bytes) / Number(rows)).toFixed(0)} bytes a row with its indexes` : ""}`,
   );
 clearInterval(sweeps);
+await sweep;
 server.close();
 await Promise.all([db.close(), sweeping.close(), plain.destroy(), admin.end()]);
 if (process.env.BENCH_KEEP) log(name);

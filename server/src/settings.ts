@@ -1,6 +1,6 @@
 /** The server's settings, from its environment, parsed once. `docs/operate.md` tells each. */
 import { z } from "zod";
-import type { Cluster, DatabaseAddress, RoleSecrets } from "./db/prepare";
+import type { Cluster, DatabaseAddress, RoleSecrets } from "./db/address";
 import type { ReplicaSettings } from "./db/replica";
 
 export interface Settings {

@@ -1,4 +1,5 @@
 /** Public pages: a course as everybody may see it, with the ways into it for the one who asks. */
+
 import type { PublicCourse, WayIn } from "@dawngate/contract/catalog";
 import { wordsOf } from "@dawngate/core/courses";
 import { enrollingFaults, windowState } from "@dawngate/core/enrollment";
@@ -14,6 +15,7 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readPage } from "./store";
+import { PUBLIC_PAGE } from "./tasks";
 
 /** A course as everybody may see it, with the ways into it for the one who asks. */
 export async function showPublicCourse(
@@ -29,7 +31,7 @@ export async function showPublicCourse(
   } catch (error) {
     if (!(error instanceof TooMany)) throw error;
     return sameForAll(JSON.stringify([school, course, person]), () =>
-      threads.run("public-page", { school, course, person, now }),
+      threads.run(PUBLIC_PAGE, { school, course, person, now }),
     );
   }
 }

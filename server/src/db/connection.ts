@@ -3,6 +3,7 @@ import type { Role, StaffRole } from "@dawngate/contract/permissions";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { Kysely, PostgresDialect, sql, type Transaction } from "kysely";
 import pg from "pg";
+import type { DatabaseAddress } from "./address";
 import {
   databaseState,
   openPool,
@@ -12,19 +13,16 @@ import {
   type Scope,
   scopeOf,
 } from "./pool";
-import type { DatabaseAddress } from "./prepare";
 import { type ReplicaSettings, watchPulse } from "./replica";
+import type { SchoolId } from "./school-id";
 import type { Tables } from "./types";
 import type { Who } from "./who";
 
 /** A transaction that sees and writes one school's rows and no others. */
 export type SchoolTransaction = Transaction<Tables>;
 
-declare const brand: unique symbol;
-/** The identifier of a school that exists. */
-export type SchoolId = string & { readonly [brand]: "SchoolId" };
-
 export type { Scope } from "./pool";
+export type { SchoolId } from "./school-id";
 
 export interface Database {
   /** The school of a web address, or null. */

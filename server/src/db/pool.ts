@@ -8,7 +8,7 @@ import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import type { PostgresPool, PostgresPoolClient } from "kysely";
 import pg from "pg";
-import type { SchoolId } from "./connection";
+import type { SchoolId } from "./school-id";
 import { system, type Who } from "./who";
 
 /** Texts that differ with their input (a list of any length) must not fill a connection's memory. */

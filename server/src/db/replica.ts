@@ -3,7 +3,7 @@
  * is measured by a beat that is written to the primary and read from the copy, and what is older than a bound is not
  * read. Where it cannot be told, it counts as too old.
  */
-import type { DatabaseAddress } from "./prepare";
+import type { DatabaseAddress } from "./address";
 
 export interface ReplicaSettings {
   address: DatabaseAddress;

@@ -1,6 +1,7 @@
 /** Told by the database, on whichever server it happened, that a draft has changed (LISTEN/NOTIFY). */
+
+import type { DatabaseAddress } from "../db/address";
 import type { SchoolId } from "../db/connection";
-import type { DatabaseAddress } from "../db/prepare";
 import { listen } from "./listen";
 
 export interface Changes {

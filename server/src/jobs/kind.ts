@@ -2,16 +2,18 @@
 import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import type { Database } from "../db/connection";
-import type { Accounts } from "../school/account-store";
 import type { Mailer } from "../stand-ins/mail/mail";
-import type { Threads } from "./threads";
+import type { Threads } from "./task";
 
 /** What jobs work with. */
 export interface JobParts {
   db: Database;
   mailer: Mailer;
   threads: Threads;
-  accounts: Accounts;
+  accounts: {
+    find(id: string): Promise<{ id: string; name: string; email: string } | null | undefined>;
+    remove(id: string): Promise<unknown>;
+  };
   baseUrl: string;
   now(): Instant;
 }

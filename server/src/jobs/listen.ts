@@ -1,7 +1,7 @@
 /** Heard from the database (LISTEN/NOTIFY), over one connection that is made anew when it is lost. */
 import pg from "pg";
+import type { DatabaseAddress } from "../db/address";
 import { encrypted } from "../db/pool";
-import type { DatabaseAddress } from "../db/prepare";
 
 interface Hearing {
   /** Something was said on the channel. */

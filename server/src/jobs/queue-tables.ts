@@ -1,6 +1,6 @@
 /** The queue's own tables, made before the server works. */
 import PgBoss from "pg-boss";
-import type { DatabaseAddress } from "../db/prepare";
+import type { DatabaseAddress } from "../db/address";
 import { KINDS } from "./kinds";
 
 /** Makes the queue's own tables; as the owner of the database, since the server's role may make nothing. */

@@ -4,9 +4,10 @@
  */
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import PgBoss from "pg-boss";
+import type { DatabaseAddress } from "../db/address";
 import type { Database } from "../db/connection";
 import { BACKGROUND, encrypted, sturdyPool } from "../db/pool";
-import type { DatabaseAddress } from "../db/prepare";
+import { PROJECT } from "../schedule/tasks";
 import type { JobParts } from "./kind";
 import { KINDS } from "./kinds";
 import { listen } from "./listen";
@@ -149,7 +150,7 @@ export async function startQueue({
     if ((rows[0]?.lost ?? 0) > 0) look();
     await db.foldHeadcounts();
     for (const { school, course } of await db.coursesToProject(formatInstant(now())))
-      if (!closed) await parts.threads.run("project", { school, course, now: now() });
+      if (!closed) await parts.threads.run(PROJECT, { school, course, now: now() });
   };
   const timer = setInterval(() => {
     sweeping = sweeping

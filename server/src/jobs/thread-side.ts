@@ -1,9 +1,9 @@
 /** The thread's side: does the tasks it is asked for, one after the other. */
 import { parentPort, workerData } from "node:worker_threads";
 import { ProblemError } from "../base/problem";
+import type { DatabaseAddress } from "../db/address";
 import { openDatabase } from "../db/connection";
 import { BACKGROUND } from "../db/pool";
-import type { DatabaseAddress } from "../db/prepare";
 import { runTask } from "./tasks";
 import type { Asked, Said } from "./threads";
 
@@ -14,9 +14,7 @@ let last: Promise<void> = Promise.resolve();
 
 parentPort?.on("message", ({ number, name, input }: Asked) => {
   last = last
-    .then(() =>
-      runTask({ db }, name as "project", input as never, (done, of) => say({ number, done, of })),
-    )
+    .then(() => runTask({ db }, name, input, (done, of) => say({ number, done, of })))
     .then(
       (answer) => say({ number, answer }),
       (error) =>

@@ -5,20 +5,10 @@
  */
 import { Worker } from "node:worker_threads";
 import { ProblemError } from "../base/problem";
-import type { DatabaseAddress } from "../db/prepare";
-import { runTask, type TaskParts, type Tasks } from "./tasks";
-
-export type TaskName = keyof Tasks;
-
-export interface Threads {
-  /** Runs a task; `onProgress` hears how far it has come. A refusal of the task is a refusal here. */
-  run<K extends TaskName>(
-    name: K,
-    input: Tasks[K]["input"],
-    onProgress?: (done: number, of: number) => void,
-  ): Promise<Tasks[K]["answer"]>;
-  close(): Promise<void>;
-}
+import type { DatabaseAddress } from "../db/address";
+import type { Progress, Task, Threads } from "./task";
+import { runTask } from "./tasks";
+import type { TaskParts } from "./tasks/doing";
 
 /** What a thread is asked, and what it says. */
 export interface Asked {
@@ -31,9 +21,6 @@ export type Said =
   | { number: number; answer: unknown }
   | { number: number; problem: unknown; fault: string };
 
-/** Tasks nobody waits for have a thread of their own. */
-const IN_BACKGROUND: readonly TaskName[] = ["project"];
-
 interface Waiting {
   resolve(answer: never): void;
   reject(error: Error): void;
@@ -44,8 +31,8 @@ interface Waiting {
 export function startThreads(file: URL, address: DatabaseAddress): Threads {
   const lanes = { background: thread(file, address), question: thread(file, address) };
   return {
-    run: (name, input, onProgress = () => undefined) =>
-      lanes[IN_BACKGROUND.includes(name) ? "background" : "question"].ask(name, input, onProgress),
+    run: ({ name, inBackground }, input, onProgress = () => undefined) =>
+      lanes[inBackground ? "background" : "question"].ask(name, input, onProgress),
     close: async () => {
       await Promise.all(Object.values(lanes).map((lane) => lane.close()));
     },
@@ -105,7 +92,11 @@ function revived({ problem, fault }: { problem: unknown; fault: string }): Error
 /** The same without threads: for tests, and for whoever only prepares a school. */
 export function noThreads(parts: TaskParts): Threads {
   return {
-    run: (name, input, onProgress = () => undefined) => runTask(parts, name, input, onProgress),
+    run: <Input, Answer>(
+      { name }: Task<Input, Answer>,
+      input: Input,
+      onProgress: Progress = () => undefined,
+    ) => runTask(parts, name, input, onProgress) as Promise<Answer>,
     close: async () => undefined,
   };
 }

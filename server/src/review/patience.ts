@@ -10,6 +10,7 @@ import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import type { AskedChange } from "./change";
 import { beginRun, endRun, readRun, updateRun } from "./store";
+import { RIPPLE } from "./tasks";
 
 /** So long somebody waits for the answer itself, in milliseconds. */
 const PATIENCE = 1000;
@@ -36,7 +37,7 @@ export async function patiently(
     return { done: found.done, of: found.people };
 
   const state = { done: 0, of: 0 };
-  const running = threads.run("ripple", { school, now, change }, (done, of) => {
+  const running = threads.run(RIPPLE, { school, now, change }, (done, of) => {
     Object.assign(state, { done, of });
   });
   // Whoever waits for it below hears of a failure; until then nobody may be missing.

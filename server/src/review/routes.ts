@@ -13,13 +13,14 @@ import { type AskedChange, personRippled } from "./change";
 import { patiently } from "./patience";
 import { addRemark, listRemarks, settleRemark } from "./remarks";
 import { publish, showVersion, showVersions } from "./service";
+import { TOUCHED } from "./tasks";
 
 export function reviewRoutes(services: Services) {
   const { db } = services;
   const rippleOf = (context: Context, key: unknown[], change: AskedChange) =>
     patiently(services, context, JSON.stringify(key), change);
   const touchedBy = ({ school, now }: Context, change: AskedChange, after: string | undefined) =>
-    services.threads.run("touched", { school, now, change, after });
+    services.threads.run(TOUCHED, { school, now, change, after });
   const isAnswer = (found: RippleAnswer | RippleProgress): found is RippleAnswer =>
     "totals" in found;
   return router()

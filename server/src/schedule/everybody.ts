@@ -14,6 +14,7 @@ import { readSchool } from "../school/store";
 import { readCohorts } from "./cohort-store";
 import { inBulkFor } from "./in-bulk";
 import { lotsOf } from "./lot-store";
+import { EVERYBODY } from "./tasks";
 
 /** As many instants as a wide picture has room for. */
 const SAMPLES = 361;
@@ -44,7 +45,7 @@ export async function showEverybody(
   const found = kept.get(key) ?? underWay.get(key);
   if (found) return found;
   const made = threads
-    .run("everybody", { school, course, cohorts, now })
+    .run(EVERYBODY, { school, course, cohorts, now })
     .finally(() => underWay.delete(key));
   underWay.set(key, made);
   const answer = await made;

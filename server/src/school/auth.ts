@@ -3,6 +3,7 @@
  * whoever comes by a link that was mailed to its address, and by nothing else: an address that nobody has proven has no
  * account, no password and no session.
  */
+
 import { createHash } from "node:crypto";
 import { passkey } from "@better-auth/passkey";
 import { SIGN_IN_ROUTES, type SignInRoute } from "@dawngate/contract/account";
@@ -11,9 +12,10 @@ import { APIError, betterAuth } from "better-auth";
 import { magicLink, twoFactor } from "better-auth/plugins";
 import type pg from "pg";
 import { ProblemError, refusal } from "../base/problem";
+import type { DatabaseAddress } from "../db/address";
 import { BACKGROUND, sturdyPool } from "../db/pool";
-import type { DatabaseAddress } from "../db/prepare";
 import { followOutside } from "../jobs/outbox";
+import type { Account } from "./account";
 import { openAccounts, RESET } from "./account-store";
 import { readable } from "./auth-refusals";
 import { type Limits, NO_LIMITS } from "./limits";
@@ -41,17 +43,6 @@ export interface AuthSettings {
   secret: string;
   limits?: Limits;
   log?(line: string): void;
-}
-
-/** Somebody who is signed in. */
-export interface Account {
-  id: string;
-  name: string;
-  email: string;
-  /** A second step was taken in this session. */
-  strong: boolean;
-  /** The session, by its identifier. */
-  session: string;
 }
 
 export type Auth = ReturnType<typeof openAuth>;

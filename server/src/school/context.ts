@@ -3,7 +3,7 @@ import { type Permission, permissionsOf, type Role } from "@dawngate/contract/pe
 import type { Instant } from "@dawngate/core/time";
 import { notFound } from "../base/problem";
 import type { ActorRow, Database, Scope } from "../db/connection";
-import type { Account } from "./auth";
+import type { Account } from "./account";
 import { linkPerson, readPersonOf } from "./store";
 
 /**

@@ -1,10 +1,6 @@
 /** Two accounts of one person: asked for by the one, agreed to by the owner of the other's address, made one. */
-
 import { conflict, notFound } from "../base/problem";
-import type { Database, SchoolId } from "../db/connection";
-import { system } from "../db/who";
 import { inMail } from "./in-mail";
-import { joinMembers, joinPeople } from "./joining-store";
 import type { Identity, Services, SignedIn } from "./kit";
 
 /** Asks the owner of another address, by mail, whether their account is to become part of this one. */
@@ -38,20 +34,4 @@ export async function join(
   if (!other)
     throw notFound(`No account has the address ${asked.email}, so there is nothing to join.`);
   await accounts.followJoin(account.id, other.id);
-}
-
-/** What another account is and holds in one school, taken over; done once or twice, it is the same. */
-export async function joinIn(
-  db: Database,
-  school: SchoolId,
-  into: { id: string; name: string; email: string },
-  from: string,
-): Promise<void> {
-  await db.withSchool(
-    { school, who: { ...system("join-accounts"), name: into.name } },
-    async (tx) => {
-      await joinMembers(tx, into, from);
-      await joinPeople(tx, into.id, from);
-    },
-  );
 }

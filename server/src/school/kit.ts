@@ -9,10 +9,11 @@ import { notFound, ProblemError } from "../base/problem";
 import { inTurn } from "../base/turns";
 import type { ActorRow, Database } from "../db/connection";
 import type { Who } from "../db/who";
-import type { Threads } from "../jobs/threads";
+import type { Threads } from "../jobs/task";
 import type { Readers } from "../readers";
 import type { MailTray } from "../stand-ins/mail/store";
-import type { Account, Accounts } from "./auth";
+import type { Account } from "./account";
+import type { Accounts } from "./auth";
 import { type Context, findContext } from "./context";
 import type { LimitName, Limits } from "./limits";
 

@@ -4,15 +4,13 @@ import type { DeletedSchool } from "@dawngate/contract/upkeep";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import { conflict, refusal } from "../base/problem";
 import type { Database, SchoolId } from "../db/connection";
+import { SCHOOL_WAITS } from "../jobs/kinds/delete-school";
 import { follow } from "../jobs/outbox";
 import type { Context } from "./context";
 import { inMail } from "./in-mail";
 import type { Services } from "./kit";
 import { ownersOf, rowsOfSchool, setDeleted } from "./leaving-store";
 import { readSchool } from "./store";
-
-/** So many days a deleted school can be brought back. */
-export const SCHOOL_WAITS = 30;
 
 /** A whole school, line by line: one JSON object a row, the table's name first (NDJSON). */
 export function schoolData(db: Database, context: Context): ReadableStream<Uint8Array> {

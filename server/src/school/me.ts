@@ -2,7 +2,7 @@
 
 import type { Security } from "@dawngate/contract/account";
 import type { Me } from "@dawngate/contract/school";
-import type { Account } from "./auth";
+import type { Account } from "./account";
 import type { Services, SignedIn } from "./kit";
 import { readSchool } from "./store";
 

@@ -3,7 +3,7 @@ import { createHmac, timingSafeEqual } from "node:crypto";
 import { parse } from "hono/utils/cookie";
 import type pg from "pg";
 import type { ActorRow } from "../db/connection";
-import type { Account } from "./auth";
+import type { Account } from "./account";
 
 /** How sessions are kept. */
 export interface SessionSettings {

@@ -7,7 +7,7 @@ import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import { conflict, notFound, ProblemError } from "../base/problem";
 import type { Database, SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
-import type { Account } from "./auth";
+import type { Account } from "./account";
 import type { Context } from "./context";
 import { inMail } from "./in-mail";
 import type { Identity, Services } from "./kit";

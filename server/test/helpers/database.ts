@@ -3,13 +3,9 @@ import { createHash, randomBytes } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import pg from "pg";
+import type { Cluster, DatabaseAddress } from "../../src/db/address";
 import { type Database, openDatabase } from "../../src/db/connection";
-import {
-  type Cluster,
-  type DatabaseAddress,
-  dropDatabase,
-  prepareDatabase,
-} from "../../src/db/prepare";
+import { dropDatabase, prepareDatabase } from "../../src/db/prepare";
 import { known } from "./app";
 
 /** The passwords of the two roles on the tests' cluster. */

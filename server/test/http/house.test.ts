@@ -59,3 +59,29 @@ test("no room imports one above it or beside it", () => {
   );
   expect(upwards).toEqual([]);
 });
+
+test("no file comes back to itself by what it imports", () => {
+  const known = new Map(
+    [...files(SOURCE)].map((path) => {
+      const found = [...readFileSync(path, "utf8").matchAll(/from "(\.[^"]+)"/g)].map(
+        ([, spec = ""]) => normalize(join(dirname(path), spec)),
+      );
+      return [path.replace(/(\/index)?\.ts$/, ""), found] as const;
+    }),
+  );
+  const done = new Set<string>();
+  const way: string[] = [];
+  const circles: string[] = [];
+  const walk = (file: string) => {
+    const at = way.indexOf(file);
+    if (at >= 0)
+      circles.push([...way.slice(at), file].map((one) => relative(SOURCE, one)).join(" > "));
+    if (at >= 0 || done.has(file)) return;
+    way.push(file);
+    for (const next of known.get(file) ?? []) walk(next);
+    way.pop();
+    done.add(file);
+  };
+  for (const file of known.keys()) walk(file);
+  expect(circles).toEqual([]);
+});

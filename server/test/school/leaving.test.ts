@@ -5,7 +5,7 @@ import type { RecordState } from "@dawngate/contract/record";
 import pg from "pg";
 import { system } from "../../src/db/who";
 import { deleteSchool as deleteSchoolJob } from "../../src/jobs/kinds/delete-school";
-import { joinIn } from "../../src/school/joining";
+import { joinIn } from "../../src/school/join-in";
 import { linkPerson } from "../../src/school/store";
 import { testCluster } from "../helpers/database";
 import { OWNER, type Owned, ownedSchool } from "../helpers/owned";

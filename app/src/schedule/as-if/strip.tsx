@@ -3,7 +3,7 @@ import type { Course } from "@dawngate/contract/courses";
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { sayInstant, sayZone } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
-import { View } from "react-native";
+import { ScrollView, View } from "react-native";
 import { Hidden } from "../../ui/hidden";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
@@ -48,21 +48,8 @@ export function AsIfStrip({
   } as const;
   const seen =
     at === null ? "…" : sayInstant((Math.floor(at / 60_000) * 60_000) as Instant, zoneOf(clock));
-  return (
-    <View
-      role="region"
-      aria-label="As if"
-      style={{
-        backgroundColor: palette.morning,
-        borderRadius: 10,
-        paddingHorizontal: wide ? 8 : 16,
-        paddingVertical: wide ? 2 : 4,
-        flexDirection: "row",
-        flexWrap: "wrap",
-        alignItems: "center",
-        columnGap: wide ? 0 : 16,
-      }}
-    >
+  const parts = (
+    <>
       <Press onPress={onWho} style={part}>
         <Text kind={wide ? "body" : "small"} color={palette.onMorningQuiet}>
           As if{" "}
@@ -90,9 +77,40 @@ export function AsIfStrip({
           </Text>
         </Press>
       )}
-      {wide && (
-        <Quick onCompare={onCompare} course={course} who={who} onWho={onWho} onChange={onChange} />
-      )}
+    </>
+  );
+  const frame = { backgroundColor: palette.morning, borderRadius: 10 } as const;
+  if (!wide)
+    return (
+      <ScrollView
+        horizontal
+        showsHorizontalScrollIndicator={false}
+        role="region"
+        aria-label="As if"
+        // One line: what does not find room is scrolled to.
+        style={[frame, { flexGrow: 0 }]}
+        contentContainerStyle={{ paddingHorizontal: 14, columnGap: 16 }}
+      >
+        {parts}
+      </ScrollView>
+    );
+  return (
+    <View
+      role="region"
+      aria-label="As if"
+      style={[
+        frame,
+        {
+          paddingHorizontal: 8,
+          paddingVertical: 2,
+          flexDirection: "row",
+          flexWrap: "wrap",
+          alignItems: "center",
+        },
+      ]}
+    >
+      {parts}
+      <Quick onCompare={onCompare} course={course} who={who} onWho={onWho} onChange={onChange} />
     </View>
   );
 }

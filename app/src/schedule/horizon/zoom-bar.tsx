@@ -1,5 +1,5 @@
 /** Nearer, farther, to and fro, and all of it: by buttons that are thumb-sized. */
-import { View } from "react-native";
+import { ScrollView } from "react-native";
 import { Choice } from "../../ui/choice";
 
 interface Props {
@@ -14,10 +14,14 @@ interface Props {
 
 export function ZoomBar({ onZoom, onPan, onWhole, table, onTable }: Props) {
   return (
-    <View
+    <ScrollView
+      horizontal
+      showsHorizontalScrollIndicator={false}
       role="toolbar"
       aria-label="How much time is shown"
-      style={{ flexDirection: "row", flexWrap: "wrap", gap: 6 }}
+      // One line: what does not find room is scrolled to.
+      style={{ flexGrow: 0 }}
+      contentContainerStyle={{ gap: 6 }}
     >
       {table ? null : (
         <>
@@ -29,6 +33,6 @@ export function ZoomBar({ onZoom, onPan, onWhole, table, onTable }: Props) {
         </>
       )}
       <Choice label={table ? "As a picture" : "As a table"} onPress={onTable} />
-    </View>
+    </ScrollView>
   );
 }

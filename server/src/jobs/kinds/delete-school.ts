@@ -1,7 +1,9 @@
 /** A school removed for good, after the wait that its owner was told of. */
 import { z } from "zod";
-import { SCHOOL_WAITS } from "../../school/leaving";
 import { jobKind } from "../kind";
+
+/** So many days a deleted school can be brought back. */
+export const SCHOOL_WAITS = 30;
 
 export const deleteSchool = jobKind({
   name: "delete-school",

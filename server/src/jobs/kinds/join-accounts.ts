@@ -1,6 +1,6 @@
 /** Two accounts of one person made one: what the other is and holds, school by school, then the other goes. */
 import { z } from "zod";
-import { joinIn } from "../../school/joining";
+import { joinIn } from "../../school/join-in";
 import { jobKind } from "../kind";
 
 export const joinAccounts = jobKind({

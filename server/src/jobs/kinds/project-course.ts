@@ -1,5 +1,6 @@
 /** The openings of everybody in a course worked out again, in a thread, where they do not hold any more. */
 import { z } from "zod";
+import { PROJECT } from "../../schedule/tasks";
 import { jobKind } from "../kind";
 
 export const projectCourse = jobKind({
@@ -9,5 +10,5 @@ export const projectCourse = jobKind({
   atOnce: 1,
   about: ({ course }) => `The dates of everybody in the course “${course}”`,
   work: ({ threads, now }, { school, course }) =>
-    threads.run("project", { school, course, now: now() }),
+    threads.run(PROJECT, { school, course, now: now() }),
 });

@@ -1,38 +1,28 @@
 /** Every task that is done in a thread. */
-import type { Database } from "../../db/connection";
+import type { Progress } from "../task";
+import type { Doing, TaskParts } from "./doing";
 import { everybody } from "./everybody";
 import { project } from "./project";
 import { publicPage } from "./public-page";
 import { ripple } from "./ripple";
 import { touched } from "./touched";
 
-/** What tasks work with. */
-export interface TaskParts {
-  db: Database;
-}
+const ALL = [
+  project,
+  ripple,
+  touched,
+  everybody,
+  publicPage,
+] as readonly unknown[] as readonly Doing<unknown, unknown>[];
 
-export type Progress = (done: number, of: number) => void;
-
-const ALL = { project, ripple, touched, everybody, "public-page": publicPage };
-
-export type Tasks = {
-  [K in keyof typeof ALL]: {
-    input: Parameters<(typeof ALL)[K]>[1];
-    answer: Awaited<ReturnType<(typeof ALL)[K]>>;
-  };
-};
-
-/** Runs a task here, whichever thread this is. */
-export async function runTask<K extends keyof Tasks>(
+/** Does a task here, whichever thread this is. */
+export async function runTask(
   parts: TaskParts,
-  name: K,
-  input: Tasks[K]["input"],
+  name: string,
+  input: unknown,
   onProgress: Progress,
-): Promise<Tasks[K]["answer"]> {
-  const task = ALL[name] as (
-    parts: TaskParts,
-    input: unknown,
-    onProgress: Progress,
-  ) => Promise<unknown>;
-  return (await task(parts, input, onProgress)) as Tasks[K]["answer"];
+): Promise<unknown> {
+  const found = ALL.find(({ task }) => task.name === name);
+  if (!found) throw new Error(`There is no task called "${name}"`);
+  return found.work(parts, input, onProgress);
 }

@@ -1,12 +1,9 @@
 /** The openings of a course's people, worked out again where they do not hold. */
-import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../../db/connection";
 import { projectCourse } from "../../schedule/project";
-import type { TaskParts } from ".";
+import { PROJECT } from "../../schedule/tasks";
+import { doing } from "./doing";
 
-export async function project(
-  { db }: TaskParts,
-  { school, course, now }: { school: string; course: string; now: Instant },
-): Promise<void> {
-  await projectCourse(db, school as SchoolId, course, now);
-}
+export const project = doing(PROJECT, ({ db }, { school, course, now }) =>
+  projectCourse(db, school as SchoolId, course, now),
+);

@@ -1,18 +1,8 @@
-/** A course's public page, for somebody or for any visitor: whom it counts are many. */
-import type { PublicCourse } from "@dawngate/contract/catalog";
-import type { Instant } from "@dawngate/core/time";
+/** A course's public page, whose people are many. */
 import { publicCourseFor } from "../../catalog/service";
-import type { SchoolId } from "../../db/connection";
-import type { TaskParts } from ".";
+import { PUBLIC_PAGE } from "../../catalog/tasks";
+import { doing } from "./doing";
 
-export async function publicPage(
-  { db }: TaskParts,
-  {
-    school,
-    course,
-    person,
-    now,
-  }: { school: SchoolId; course: string; person: string | null; now: Instant },
-): Promise<PublicCourse> {
-  return db.readSchool(school, (tx) => publicCourseFor(tx, school, course, person, now));
-}
+export const publicPage = doing(PUBLIC_PAGE, ({ db }, { school, course, person, now }) =>
+  db.readSchool(school, (tx) => publicCourseFor(tx, school, course, person, now)),
+);

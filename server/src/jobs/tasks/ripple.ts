@@ -1,14 +1,8 @@
 /** What a change would do to everybody it touches. */
-import type { RippleAnswer } from "@dawngate/contract/review";
-import type { Instant } from "@dawngate/core/time";
-import type { SchoolId } from "../../db/connection";
-import { type AskedChange, rippleOf } from "../../review/change";
-import type { Progress, TaskParts } from ".";
+import { rippleOf } from "../../review/change";
+import { RIPPLE } from "../../review/tasks";
+import { doing } from "./doing";
 
-export async function ripple(
-  { db }: TaskParts,
-  { school, now, change }: { school: SchoolId; now: Instant; change: AskedChange },
-  onProgress: Progress,
-): Promise<RippleAnswer> {
-  return db.readSchool(school, (tx) => rippleOf({ tx, school, now, onProgress }, change));
-}
+export const ripple = doing(RIPPLE, ({ db }, { school, now, change }, onProgress) =>
+  db.readSchool(school, (tx) => rippleOf({ tx, school, now, onProgress }, change)),
+);

@@ -1,18 +1,8 @@
 /** A page of those whom a change would touch. */
-import type { Touched } from "@dawngate/contract/review";
-import type { Instant } from "@dawngate/core/time";
-import type { SchoolId } from "../../db/connection";
-import { type AskedChange, touchedOf } from "../../review/change";
-import type { TaskParts } from ".";
+import { touchedOf } from "../../review/change";
+import { TOUCHED } from "../../review/tasks";
+import { doing } from "./doing";
 
-export async function touched(
-  { db }: TaskParts,
-  {
-    school,
-    now,
-    change,
-    after,
-  }: { school: SchoolId; now: Instant; change: AskedChange; after: string | undefined },
-): Promise<Touched> {
-  return db.readSchool(school, (tx) => touchedOf({ tx, school, now }, change, after));
-}
+export const touched = doing(TOUCHED, ({ db }, { school, now, change, after }) =>
+  db.readSchool(school, (tx) => touchedOf({ tx, school, now }, change, after)),
+);

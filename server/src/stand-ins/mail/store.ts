@@ -1,6 +1,7 @@
 /** The mail tray: a simulated mailbox in the database, for the demo and the tests. */
+
+import type { DatabaseAddress } from "../../db/address";
 import { REQUEST, sturdyPool } from "../../db/pool";
-import type { DatabaseAddress } from "../../db/prepare";
 import type { Mailer } from "./mail";
 
 export interface TrayMail {

@@ -1,0 +1,4 @@
+declare const brand: unique symbol;
+
+/** The identifier of a school that exists. */
+export type SchoolId = string & { readonly [brand]: "SchoolId" };
