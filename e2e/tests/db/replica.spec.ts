@@ -97,7 +97,17 @@ test("lists come from a copy that is young enough, one's own changes are there a
     const other = await comes("ines");
     // What signing in has changed is remembered for as long as the copy may be behind, and two seconds.
     await expect.poll(ages, { timeout: 20_000 }).toBeLessThan(2);
-    await new Promise((resolve) => setTimeout(resolve, (BOUND + 3) * 1000));
+    for (const who of [rosa, other])
+      await expect
+        .poll(
+          async () => {
+            const { cookies } = await who.storageState();
+            const wrote = cookies.find(({ name }) => name === "dawngate.wrote");
+            return wrote !== undefined && wrote.expires * 1000 > Date.now();
+          },
+          { timeout: 20_000, intervals: [200] },
+        )
+        .toBe(false);
     const before = await groupOf(other);
 
     await onCopy.query("select pg_wal_replay_pause()");

@@ -310,6 +310,7 @@ test("marked rows get one gate as one step; a cohort has its own beside the cour
   ).toBeVisible();
 
   await page.goto("/ember-row/courses/winter-rye/edit");
+  await page.getByRole("button", { name: /^As if enrolled/ }).click();
   await page
     .getByRole("radio", { name: /^into / })
     .first()
