@@ -104,39 +104,41 @@ type HeadProps = Required<Pick<Props, "at" | "here" | "unpublished" | "status">>
   title: string;
 };
 
+const ROW = {
+  flexDirection: "row",
+  justifyContent: "space-between",
+  alignItems: "center",
+  gap: 12,
+  paddingHorizontal: 20,
+} as const;
+
 /** On a phone: on night. */
 function Band({ at, title, here, unpublished, status, small }: HeadProps & { small: boolean }) {
   const { frame, onFrame, onFrameQuiet, frameMark } = usePalette();
   return (
     <View style={{ backgroundColor: frame, paddingTop: small ? 2 : 8 }}>
-      <View
-        style={{
-          flexDirection: "row",
-          justifyContent: "space-between",
-          alignItems: "center",
-          gap: 12,
-          paddingHorizontal: 20,
-          minHeight: small ? 0 : 32,
-        }}
-      >
-        {small ? null : (
+      {small ? null : (
+        <View style={{ ...ROW, minHeight: 32 }}>
           <Link href={COURSES.href(at)} style={{ paddingVertical: 6 }}>
             <Text kind="small" color={onFrameQuiet}>
               ‹ {COURSES.name}
             </Text>
           </Link>
-        )}
-        {small ? null : status}
+          {status}
+        </View>
+      )}
+      <View style={ROW}>
+        <Text
+          kind={small ? "name" : "heading"}
+          level={1}
+          color={onFrame}
+          numberOfLines={small ? 1 : 2}
+          style={{ flexShrink: 1 }}
+        >
+          {title}
+        </Text>
+        {small ? status : null}
       </View>
-      <Text
-        kind={small ? "name" : "heading"}
-        level={1}
-        color={onFrame}
-        numberOfLines={small ? 1 : 2}
-        style={{ paddingHorizontal: 20 }}
-      >
-        {title}
-      </Text>
       <Places
         {...{ at, here, unpublished }}
         ink={onFrame}
