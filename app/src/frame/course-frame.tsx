@@ -70,7 +70,7 @@ export function CourseFrame({
         scrollEventThrottle={32}
         contentContainerStyle={{
           padding: wide ? 26 : 20,
-          paddingTop: wide ? 12 : dense ? 8 : 14,
+          paddingTop: wide ? 12 : dense ? 4 : 12,
           paddingBottom: 72,
           gap: dense ? (wide ? 14 : 10) : 16,
           maxWidth: full ? undefined : 1100,
@@ -116,10 +116,10 @@ const ROW = {
 function Band({ at, title, here, unpublished, status, small }: HeadProps & { small: boolean }) {
   const { frame, onFrame, onFrameQuiet, frameMark } = usePalette();
   return (
-    <View style={{ backgroundColor: frame, paddingTop: small ? 2 : 8 }}>
+    <View style={{ backgroundColor: frame, paddingTop: 2 }}>
       {small ? null : (
-        <View style={{ ...ROW, minHeight: 32 }}>
-          <Link href={COURSES.href(at)} style={{ paddingVertical: 6 }}>
+        <View style={ROW}>
+          <Link href={COURSES.href(at)} style={{ paddingVertical: 12 }}>
             <Text kind="small" color={onFrameQuiet}>
               ‹ {COURSES.name}
             </Text>
