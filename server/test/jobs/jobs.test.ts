@@ -63,6 +63,7 @@ const hurry = async () => {
   });
   await client.connect();
   await client.query("update outbox set due = now()");
+  await client.query("select pg_notify('dawngate_outbox', '')");
   await client.end();
 };
 /** What a mail meets, as a test wants it. */
@@ -70,7 +71,7 @@ let send: (mail: { to: string }, key: string) => Promise<void> = async () => und
 const ask = () => test_.db.withSchool(school, (tx) => projectSoon(tx, school, "c"));
 
 const until = async (holds: () => Promise<boolean>) => {
-  for (let i = 0; i < 100; i++) {
+  for (let i = 0; i < 250; i++) {
     if (await holds()) return;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
@@ -298,7 +299,7 @@ describe("what follows a commit", () => {
     await until(async () => (await rowsOf()).length === 0);
     await expect(retryWork(test_.db, context, failed[0]?.id ?? "")).rejects.toThrow(/not among/);
     logged.length = 0;
-  }, 30_000);
+  }, 60_000);
 
   test("of a form that nobody knows any more is seen by staff, and keeps nobody else waiting", async () => {
     send = async () => undefined;
