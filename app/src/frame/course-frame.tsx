@@ -201,6 +201,8 @@ function Places({
       showsHorizontalScrollIndicator={false}
       role="navigation"
       aria-label="The course"
+      // Its room is there before it is known which places one may see: nothing moves under a thumb.
+      style={{ flexGrow: 0, minHeight: 45 }}
       contentContainerStyle={{ columnGap: 22, paddingHorizontal: inset }}
     >
       {places.map((place) => {
