@@ -11,6 +11,8 @@ export default defineConfig({
   outputDir: "./results",
   reporter: [["list"], ["json"]],
   timeout: 45_000,
+  // A page of a cold browser on a slow hour is there after some seconds.
+  expect: { timeout: 10_000 },
   workers: 2,
   forbidOnly: true,
   use: {
