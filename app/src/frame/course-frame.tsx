@@ -11,10 +11,11 @@ import { SCHEDULE } from "../schedule/places";
 import { useMay } from "../school/may";
 import { useWide } from "../ui/layout";
 import type { RoomPlace } from "../ui/place";
+import { Tab } from "../ui/tabs";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useTitle } from "../ui/title";
-import { placesFor } from "./places";
+import { staffPlaces } from "./places";
 
 interface Props {
   at: InCourse;
@@ -194,7 +195,7 @@ function Places({
   inset: number;
 }) {
   const may = useMay(at.school);
-  const places = placesFor("course", staffOnly(may), unpublished);
+  const places = staffPlaces("course", may, unpublished);
   return (
     <ScrollView
       horizontal
@@ -205,25 +206,17 @@ function Places({
       style={{ flexGrow: 0, minHeight: 45 }}
       contentContainerStyle={{ columnGap: 22, paddingHorizontal: inset }}
     >
-      {places.map((place) => {
-        const current = place === here || here.below === place;
-        return (
-          <Link
-            key={place.name}
-            href={place.href(at)}
-            aria-current={current ? "page" : undefined}
-            style={{
-              paddingVertical: 11,
-              borderBottomWidth: 3,
-              borderBottomColor: current ? mark : "transparent",
-            }}
-          >
-            <Text kind={current ? "smallStrong" : "small"} color={current ? ink : quiet}>
-              {place.name}
-            </Text>
-          </Link>
-        );
-      })}
+      {places.map((place) => (
+        <Tab
+          key={place.name}
+          name={place.name}
+          href={place.href(at)}
+          here={place === here || here.below === place}
+          ink={ink}
+          quiet={quiet}
+          mark={mark}
+        />
+      ))}
     </ScrollView>
   );
 }
@@ -233,9 +226,7 @@ function Within({ at, here, unpublished }: Omit<HeadProps, "title" | "status">) 
   const { lilac, line, ink, dusk } = usePalette();
   const may = useMay(at.school);
   const top = here.below ?? here;
-  const sides = placesFor("place", staffOnly(may), unpublished).filter(
-    ({ below }) => below === top,
-  );
+  const sides = staffPlaces("place", may, unpublished).filter(({ below }) => below === top);
   if (sides.length === 0) return null;
   return (
     <View
@@ -266,7 +257,7 @@ function Within({ at, here, unpublished }: Omit<HeadProps, "title" | "status">) 
             }}
           >
             <Text kind={current ? "smallStrong" : "small"} color={current ? ink : dusk}>
-              {place.itself && i === 0 ? place.itself : place.name}
+              {i === 0 ? (place.itself ?? place.name) : place.name}
             </Text>
           </Link>
         );
@@ -274,7 +265,3 @@ function Within({ at, here, unpublished }: Omit<HeadProps, "title" | "status">) 
     </View>
   );
 }
-
-/** A course's places are the staff's. */
-const staffOnly = (may: ReturnType<typeof useMay>) => (who: RoomPlace["who"]) =>
-  who !== "learners" && who !== "signed-in" && may(who);

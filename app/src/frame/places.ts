@@ -1,4 +1,5 @@
 /** All places, in the order in which they are drawn. A room's places are said in its own `places.ts`. */
+import type { Permission } from "@dawngate/contract/permissions";
 import { PUBLIC } from "../catalog/places";
 import { COURSES, EDIT } from "../courses/places";
 import { COHORTS, PEOPLE, SHELF } from "../enrollment/places";
@@ -9,12 +10,12 @@ import type { RoomPlace, Within } from "../ui/place";
 
 export const PLACES: readonly RoomPlace[] = [
   COURSES,
-  SHELF,
-  ME,
   SETTINGS,
   STAFF,
   RECORD,
   UPKEEP,
+  SHELF,
+  ME,
   EDIT,
   SCHEDULE,
   EVERYBODY,
@@ -33,5 +34,18 @@ export function placesFor(
 ): RoomPlace[] {
   return PLACES.filter(
     (place) => place.within === within && may(place.who) && !(place.published && unpublished),
+  );
+}
+
+/** Those that are seen by permission alone, as all places of a school and of a course are. */
+export function staffPlaces(
+  within: Within,
+  may: (permission: Permission) => boolean,
+  unpublished = false,
+): RoomPlace[] {
+  return placesFor(
+    within,
+    (who) => who !== "learners" && who !== "signed-in" && may(who),
+    unpublished,
   );
 }

@@ -1,11 +1,10 @@
 /** The frame around a school's screens, with the places of whoever looks. */
 import { Slot, useLocalSearchParams } from "expo-router";
-import { COURSES } from "../courses/places";
 import { useGetMeQuery } from "../school/api";
 import { useMay } from "../school/may";
 import { Frame } from "../ui/frame";
 import type { RoomPlace } from "../ui/place";
-import { placesFor } from "./places";
+import { PLACES, placesFor } from "./places";
 
 export function SchoolFrame() {
   const { school } = useLocalSearchParams() as { school: string };
@@ -16,17 +15,18 @@ export function SchoolFrame() {
     who === "learners" ? learns === true : who === "signed-in" ? !!me?.account : allowed(who);
   const at = { school, course: "" };
   const link = ({ name, href }: RoomPlace) => ({ name, href: href(at) });
-  // The sides of the school are one place in the frame: the first that one may see.
+  // The sides of the school are one place here, which leads to the first of them that one may see.
   const sides = placesFor("school", may);
-  const own = placesFor("frame", may).map((place) => ({ place, ...link(place) }));
-  const [first] = sides;
-  const school_ = first
-    ? [{ ...link(first), name: "School", also: sides.map(({ href }) => href(at)) }]
-    : [];
-  const courses = own.filter(({ place }) => place === COURSES);
-  const rest = own.filter(({ place }) => place !== COURSES);
+  const own = placesFor("frame", may);
+  const places = PLACES.flatMap((place) =>
+    place === sides[0]
+      ? [{ ...link(place), name: "School", also: sides.map(({ href }) => href(at)) }]
+      : own.includes(place)
+        ? [link(place)]
+        : [],
+  );
   return (
-    <Frame places={[...courses, ...school_, ...rest]}>
+    <Frame places={places}>
       <Slot />
     </Frame>
   );

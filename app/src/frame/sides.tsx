@@ -2,11 +2,11 @@
 import { useMay } from "../school/may";
 import type { RoomPlace } from "../ui/place";
 import { Tabs } from "../ui/tabs";
-import { placesFor } from "./places";
+import { staffPlaces } from "./places";
 
 export function SchoolSides({ school, here }: { school: string; here: RoomPlace }) {
   const may = useMay(school);
-  const sides = placesFor("school", (who) => who !== "learners" && who !== "signed-in" && may(who));
+  const sides = staffPlaces("school", may);
   return (
     <Tabs
       label="The school"

@@ -18,22 +18,35 @@ export function Tabs({ label, sides }: { label: string; sides: Side[] }) {
       aria-label={label}
       style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 20 }}
     >
-      {sides.map(({ name, href, here }) => (
-        <Link
-          key={href}
-          href={href}
-          aria-current={here ? "page" : undefined}
-          style={{
-            paddingVertical: 11,
-            borderBottomWidth: 2,
-            borderBottomColor: here ? ember : "transparent",
-          }}
-        >
-          <Text kind={here ? "smallStrong" : "small"} color={here ? ink : dusk}>
-            {name}
-          </Text>
-        </Link>
+      {sides.map((side) => (
+        <Tab key={side.href} {...side} ink={ink} quiet={dusk} mark={ember} />
       ))}
     </View>
+  );
+}
+
+/** One of them: the one that is here has a bar below. */
+export function Tab({
+  name,
+  href,
+  here,
+  ink,
+  quiet,
+  mark,
+}: Side & { ink: string; quiet: string; mark: string }) {
+  return (
+    <Link
+      href={href}
+      aria-current={here ? "page" : undefined}
+      style={{
+        paddingVertical: 11,
+        borderBottomWidth: 3,
+        borderBottomColor: here ? mark : "transparent",
+      }}
+    >
+      <Text kind={here ? "smallStrong" : "small"} color={here ? ink : quiet}>
+        {name}
+      </Text>
+    </Link>
   );
 }
