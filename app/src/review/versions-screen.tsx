@@ -44,6 +44,9 @@ export function VersionsScreen() {
   const sides = picked ?? firstPair(data, draft.data?.changed === true);
   return (
     <CourseFrame at={place} title={draft.data?.course.title} here={EDIT}>
+      <Text kind="heading" level={2}>
+        Versions
+      </Text>
       {published === null ? null : (
         <Text kind="strong" role="status">
           Version {published} is published, with what stood in an earlier one.
