@@ -1,10 +1,10 @@
 /**
  * The frame of a course's screens: its title and its places, then the screen. On a phone they stand on night, the places
- * on one line that scrolls, and shrink while one scrolls, so that the screen is the work's.
+ * on one line that scrolls; while one scrolls that line alone stays, so that the screen is the work's.
  */
 import { Link } from "expo-router";
-import { type ReactNode, useState } from "react";
-import { type NativeScrollEvent, type NativeSyntheticEvent, ScrollView, View } from "react-native";
+import type { ReactNode } from "react";
+import { ScrollView, View, type ViewStyle } from "react-native";
 import type { InCourse } from "../courses/api";
 import { COURSES } from "../courses/places";
 import { SCHEDULE } from "../schedule/places";
@@ -35,10 +35,6 @@ interface Props {
   children: ReactNode;
 }
 
-/** From here on, in points, one has begun to scroll; back above the other, one has returned. */
-const SHRINKS = 48;
-const GROWS = 8;
-
 export function CourseFrame({
   at,
   title = "…",
@@ -51,36 +47,32 @@ export function CourseFrame({
   children,
 }: Props) {
   const wide = useWide();
-  const [small, setSmall] = useState(false);
   useTitle(here === SCHEDULE ? title : `${here.name} · ${title}`);
-  const onScroll = ({ nativeEvent }: NativeSyntheticEvent<NativeScrollEvent>) => {
-    const { y } = nativeEvent.contentOffset;
-    // What is hardly longer than the screen would jump to and fro.
-    const long = nativeEvent.contentSize.height > nativeEvent.layoutMeasurement.height + 200;
-    if (long && y > SHRINKS && !small) setSmall(true);
-    if (y < GROWS && small) setSmall(false);
-  };
   const { surface, line } = usePalette();
   const head = { at, title, here, unpublished, status };
   return (
     <View style={{ flex: 1 }}>
-      {wide ? null : <Band {...head} small={small} />}
       <ScrollView
-        style={{ width: "100%" }}
-        onScroll={wide ? undefined : onScroll}
-        scrollEventThrottle={32}
-        contentContainerStyle={{
-          padding: wide ? 26 : 20,
-          paddingTop: wide ? 12 : dense ? 4 : 12,
-          paddingBottom: 72,
-          gap: dense ? (wide ? 14 : 10) : 16,
-          maxWidth: full ? undefined : 1100,
-          width: "100%",
-        }}
+        style={{ width: "100%", scrollPaddingTop: wide ? 0 : LINE } as ViewStyle}
+        // What stays above while one scrolls is laid over the rows: none of them moves under a thumb.
+        stickyHeaderIndices={wide ? [] : [1]}
       >
-        {wide ? <Head {...head} tools={tools} /> : null}
-        <Within at={at} here={here} unpublished={unpublished} />
-        {children}
+        {wide ? null : <Title {...head} />}
+        {wide ? null : <Line {...head} />}
+        <View
+          style={{
+            padding: wide ? 26 : 20,
+            paddingTop: wide ? 12 : dense ? 4 : 12,
+            paddingBottom: 72,
+            gap: dense ? (wide ? 14 : 10) : 16,
+            maxWidth: full ? undefined : 1100,
+            width: "100%",
+          }}
+        >
+          {wide ? <Head {...head} tools={tools} /> : null}
+          <Within at={at} here={here} unpublished={unpublished} />
+          {children}
+        </View>
       </ScrollView>
       {wide || tools === null ? null : (
         <View
@@ -105,6 +97,9 @@ type HeadProps = Required<Pick<Props, "at" | "here" | "unpublished" | "status">>
   title: string;
 };
 
+/** The height of the line of places, in points. */
+const LINE = 45;
+
 const ROW = {
   flexDirection: "row",
   justifyContent: "space-between",
@@ -113,40 +108,38 @@ const ROW = {
   paddingHorizontal: 20,
 } as const;
 
-/** On a phone: on night. */
-function Band({ at, title, here, unpublished, status, small }: HeadProps & { small: boolean }) {
-  const { frame, onFrame, onFrameQuiet, frameMark } = usePalette();
+/** On a phone: on night, gone as soon as one scrolls. */
+function Title({ at, title, status }: HeadProps) {
+  const { frame, onFrame, onFrameQuiet } = usePalette();
   return (
     <View style={{ backgroundColor: frame, paddingTop: 2 }}>
-      {small ? null : (
-        <View style={ROW}>
-          <Link href={COURSES.href(at)} style={{ paddingVertical: 12 }}>
-            <Text kind="small" color={onFrameQuiet}>
-              ‹ {COURSES.name}
-            </Text>
-          </Link>
-          {status}
-        </View>
-      )}
       <View style={ROW}>
-        <Text
-          kind={small ? "name" : "heading"}
-          level={1}
-          color={onFrame}
-          numberOfLines={small ? 1 : 2}
-          style={{ flexShrink: 1 }}
-        >
-          {title}
-        </Text>
-        {small ? status : null}
+        <Link href={COURSES.href(at)} style={{ paddingVertical: 12 }}>
+          <Text kind="small" color={onFrameQuiet}>
+            ‹ {COURSES.name}
+          </Text>
+        </Link>
+        {status}
       </View>
-      <Places
-        {...{ at, here, unpublished }}
-        ink={onFrame}
-        quiet={onFrameQuiet}
-        mark={frameMark}
-        inset={20}
-      />
+      <Text
+        kind="heading"
+        level={1}
+        color={onFrame}
+        numberOfLines={2}
+        style={{ paddingHorizontal: 20 }}
+      >
+        {title}
+      </Text>
+    </View>
+  );
+}
+
+/** The places on night, which stay while one scrolls. */
+function Line(head: HeadProps) {
+  const { frame, onFrame, onFrameQuiet, frameMark } = usePalette();
+  return (
+    <View style={{ backgroundColor: frame }}>
+      <Places {...head} ink={onFrame} quiet={onFrameQuiet} mark={frameMark} inset={20} />
     </View>
   );
 }
@@ -203,7 +196,7 @@ function Places({
       role="navigation"
       aria-label="The course"
       // Its room is there before it is known which places one may see: nothing moves under a thumb.
-      style={{ flexGrow: 0, minHeight: 45 }}
+      style={{ flexGrow: 0, minHeight: LINE }}
       contentContainerStyle={{ columnGap: 22, paddingHorizontal: inset }}
     >
       {places.map((place) => (

@@ -36,6 +36,7 @@ export const Tools = memo(function Tools(props: Props) {
   const router = useRouter();
   const { ember } = usePalette();
   const [more, setMore] = useState(false);
+  const trouble = troubleOf(draft);
   const first = (label: string, onPress: () => void) => (
     <QuietAction
       label={label}
@@ -56,6 +57,12 @@ export const Tools = memo(function Tools(props: Props) {
     );
   return (
     <View style={{ gap: 6 }}>
+      {/* The band that says it has been scrolled away on a phone: what is not kept is said here too. */}
+      {wide || trouble === null ? null : (
+        <Text kind="smallStrong" color={ember}>
+          {trouble}
+        </Text>
+      )}
       {wide ? null : found}
       <View style={{ flexDirection: "row", gap: wide ? 10 : 6, alignItems: "center" }}>
         {wide ? found : null}
@@ -97,6 +104,11 @@ const SAYINGS: Record<Keeping, string> = {
   refused: "Not kept: the server refuses it. Load the page again to see what stands.",
 };
 
+/** Why what was done is not kept; null: it is, or is about to be. */
+function troubleOf({ keeping, refused }: ReturnType<typeof useDraft>): string | null {
+  return refused ?? (keeping === "kept" || keeping === "keeping" ? null : SAYINGS[keeping]);
+}
+
 /** Whether all is kept, and since when; on night, or on paper. */
 export function Kept({
   draft,
@@ -106,10 +118,9 @@ export function Kept({
   onNight?: boolean;
 }) {
   const { quiet, ember, onFrame, onFrameQuiet } = usePalette();
-  const { keeping, keptAt, refused } = draft;
+  const { keeping, keptAt } = draft;
   const time = keptAt === null ? "" : ` ${new Date(keptAt).toTimeString().slice(0, 5)}`;
-  const trouble =
-    refused ?? (keeping === "kept" || keeping === "keeping" ? null : SAYINGS[keeping]);
+  const trouble = troubleOf(draft);
   return (
     <Text
       kind={trouble ? "smallStrong" : "small"}
