@@ -3,6 +3,7 @@ import { staffActSchema } from "@dawngate/core/enrollment";
 import { gateSchema, planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { words } from "./catalog";
+import { cover } from "./courses";
 import { personRipple } from "./review";
 import { matching } from "./roster";
 import { type TimelineAnswer, timeline } from "./schedule";
@@ -130,6 +131,8 @@ export const enrollRequest = z
 
 export const enrolled = z.object({ enrollment: z.string() }).meta({ id: "Enrolled" });
 
+const mark = z.enum(["waiting", "scheduled", "open", "done", "closed"]);
+
 export const shelf = z
   .object({
     courses: z.array(
@@ -137,18 +140,71 @@ export const shelf = z
         enrollment: z.string(),
         course: z.string(),
         title: z.string(),
-        clock: z.string(),
+        cohort: z.string().nullable(),
+        cover: cover.nullable(),
+        timeZone: z.string().describe("The zone of whom it is."),
         state: z.enum(["closed", "waiting", "scheduled", "open"]),
         shutBy: z.enum(["pause", "suspension"]).nullable(),
         from: z.string().nullable(),
         until: z.string().nullable(),
         progress: z.object({ done: z.int(), of: z.int() }),
+        seen: z.string().nullable().describe("When one was here last; null: never."),
+        modules: z
+          .array(z.object({ title: z.string(), mark, opens: z.string().nullable() }))
+          .describe("Each module as it stands, in order."),
         fresh: z.array(z.string()).describe("Titles of modules that opened within the last week."),
         next: z.object({ title: z.string(), opens: z.string() }).nullable(),
+        goOn: z
+          .object({
+            lesson: z.string(),
+            title: z.string(),
+            kind: z.string(),
+            minutes: z.number().nullable(),
+            module: z.string().describe("Its module's title."),
+          })
+          .nullable()
+          .describe("The lesson to go on with: the first open one that is not done."),
       }),
     ),
   })
   .meta({ id: "Shelf" });
+
+export const datesQuery = z.strictObject({
+  after: cursor.optional().describe("The page begins after where the one before ended."),
+});
+
+export const dates = z
+  .object({
+    timeZone: z.string().describe("The zone of whom they are."),
+    dates: z.array(
+      z.object({
+        kind: z
+          .enum(["begins", "opens", "due", "closes", "ends"])
+          .describe("Access begins and ends; the others are a module's or a lesson's."),
+        at: z.string(),
+        enrollment: z.string(),
+        course: z.string().describe("The course's title."),
+        cohort: z.string().nullable(),
+        item: z.string().nullable(),
+        title: z.string(),
+        lessons: z.int().nullable().describe("How many lessons open with a module."),
+      }),
+    ),
+    next: z.string().nullable(),
+  })
+  .meta({ id: "Dates" });
+
+export const feed = z
+  .object({
+    made: z.string().nullable().describe("When its address was made; null: there is none."),
+  })
+  .meta({ id: "Feed" });
+
+export const newFeed = z
+  .object({
+    address: z.string().describe("Whoever knows it can read one's dates; it is told this once."),
+  })
+  .meta({ id: "NewFeed" });
 
 export const myCourse = z
   .object({
@@ -203,6 +259,9 @@ export const ticked = z
     goOn: z.string().nullable().describe("The lesson to go on with; null: there is none."),
     progress: z.object({ done: z.int(), of: z.int() }),
     opened: z.array(z.string()).describe("The modules and lessons that this opened."),
+    finished: z
+      .array(z.string())
+      .describe("The modules that this finished, and the course, by its identifier."),
   })
   .meta({ id: "Ticked" });
 
@@ -214,6 +273,7 @@ export type Acted = z.infer<typeof acted>;
 export type EventRecord = z.infer<typeof record>;
 export type EnrollRequest = z.infer<typeof enrollRequest>;
 export type Shelf = z.infer<typeof shelf>;
+export type Dates = z.infer<typeof dates>;
 /** With the steps of every why in their exact types. */
 export type MyCourse = Omit<z.infer<typeof myCourse>, "timeline"> & { timeline: TimelineAnswer };
 export type Ticked = z.infer<typeof ticked>;

@@ -12,6 +12,7 @@ export const HELD = {
   failedWork: ["school"],
   courses: ["school"],
   shelf: ["school"],
+  feed: ["school"],
   mine: ["school", "enrollment"],
   course: ["school", "course"],
   draft: ["school", "course"],

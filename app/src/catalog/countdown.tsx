@@ -9,12 +9,14 @@ interface Props {
   says: string;
   until: Instant;
   onEnd(): void;
+  /** On another ground than paper. */
+  color?: string;
 }
 
 /** Browsers count no timer of more than this. */
 const LONGEST = 2 ** 31 - 1;
 
-export function Countdown({ says, until, onEnd }: Props) {
+export function Countdown({ says, until, onEnd, color }: Props) {
   const [now, setNow] = useState(() => Date.now());
   const left = until - now;
   const ended = useRef(false);
@@ -34,7 +36,7 @@ export function Countdown({ says, until, onEnd }: Props) {
   }, [left]);
   if (left <= 0) return null;
   return (
-    <Text kind="strong" role="timer">
+    <Text kind="strong" role="timer" {...(color !== undefined && { color })}>
       {says} {sayCountdown(left)}
     </Text>
   );

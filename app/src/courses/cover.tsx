@@ -37,9 +37,20 @@ export function Cover({ title, color, place, cover }: Props) {
   );
 }
 
+/** The same, in a square beside the title. */
+export function SmallCover({ title, color, place, cover, size = 72 }: Props & { size?: number }) {
+  return (
+    <View style={{ width: size, height: size, borderRadius: 10, overflow: "hidden" }}>
+      {cover ? (
+        <CoverPicture url={coverUrl(place, cover)} cover={cover} place={1} />
+      ) : (
+        <Drawing title={title} color={color} square />
+      )}
+    </View>
+  );
+}
+
 function Drawn({ title, color }: Pick<Props, "title" | "color">) {
-  const { morning, apricot, apricotLine, night, dark } = usePalette();
-  const { sun, bars, horizon } = coverOf(title);
   return (
     <View
       style={{
@@ -50,33 +61,54 @@ function Drawn({ title, color }: Pick<Props, "title" | "color">) {
         overflow: "hidden",
       }}
     >
-      <Svg width="100%" height="100%" viewBox={`0 0 ${COVER.width} ${COVER.height}`} aria-hidden>
-        <Rect width={COVER.width} height={COVER.height} fill={morning} />
-        <Circle cx={sun.x} cy={sun.y} r={sun.r} fill={color} />
-        {bars.map(({ x, width, height }) => (
-          <Path
-            key={x}
-            d={`M${x} ${horizon} L${x + 2} ${horizon - height} H${x + width} V${horizon} Z`}
-            fill={apricot}
-            stroke={apricotLine}
-            strokeWidth={0.4}
-          />
-        ))}
-        <Rect
-          y={horizon}
-          width={COVER.width}
-          height={COVER.height - horizon}
-          fill={dark ? "#120F22" : night}
-        />
-        <Line
-          x1={0}
-          x2={COVER.width}
-          y1={horizon}
-          y2={horizon}
-          stroke={apricotLine}
-          strokeWidth={0.8}
-        />
-      </Svg>
+      <Drawing title={title} color={color} />
     </View>
+  );
+}
+
+/** Fills its place; of a square one the part with the sun is seen. */
+function Drawing({
+  title,
+  color,
+  square = false,
+}: Pick<Props, "title" | "color"> & { square?: boolean }) {
+  const { morning, apricot, apricotLine, night, dark } = usePalette();
+  const { sun, bars, horizon } = coverOf(title);
+  const width = square ? COVER.height : COVER.width;
+  const left = square ? Math.min(COVER.width - width, Math.max(0, sun.x - width / 2)) : 0;
+  return (
+    <Svg
+      width="100%"
+      height="100%"
+      viewBox={`${left} 0 ${width} ${COVER.height}`}
+      preserveAspectRatio="xMidYMid slice"
+      aria-hidden
+    >
+      <Rect width={COVER.width} height={COVER.height} fill={morning} />
+      <Circle cx={sun.x} cy={sun.y} r={sun.r} fill={color} />
+      {bars.map(({ x, width, height }) => (
+        <Path
+          key={x}
+          d={`M${x} ${horizon} L${x + 2} ${horizon - height} H${x + width} V${horizon} Z`}
+          fill={apricot}
+          stroke={apricotLine}
+          strokeWidth={0.4}
+        />
+      ))}
+      <Rect
+        y={horizon}
+        width={COVER.width}
+        height={COVER.height - horizon}
+        fill={dark ? "#120F22" : night}
+      />
+      <Line
+        x1={0}
+        x2={COVER.width}
+        y1={horizon}
+        y2={horizon}
+        stroke={apricotLine}
+        strokeWidth={0.8}
+      />
+    </Svg>
   );
 }

@@ -1,15 +1,11 @@
 /** A course's outline as the one in it meets it: what is open, why the rest is shut, and where to go on. */
 import type { MyCourse } from "@dawngate/contract/enrollment";
+import type { TimelineItemAnswer } from "@dawngate/contract/schedule";
 import { countWords } from "@dawngate/core/courses";
-import {
-  explainOpening,
-  type Speaker,
-  saySooner,
-  sayWrittenEnd,
-} from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
+import { type Zone, zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
+import { TextInput } from "react-native-paper";
 import { markOf, sayState } from "../schedule/state-words";
 import { PrimaryAction } from "../ui/action";
 import { Icon } from "../ui/icon";
@@ -17,113 +13,142 @@ import { Press } from "../ui/press";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { OutlineLesson } from "./outline-lesson";
+import { sayWhy, speakerOf } from "./speaker";
 
 interface Props {
   course: Pick<MyCourse, "modules" | "goOn" | "timeline" | "words">;
   onEnter(lesson: string): void;
 }
 
+/** From so many lessons on, one can look for one. */
+const MANY = 13;
+
 export function CourseOutline({ course, onEnter }: Props) {
-  const { quiet } = usePalette();
-  const { timeline, goOn } = course;
-  const { progress, access } = timeline;
-  const zone = zoneOf(timeline.clock);
+  const { quiet, surface } = usePalette();
+  const { timeline, goOn, words } = course;
+  const zone = zoneOf(timeline.timeZone);
   const items = new Map(timeline.items.map((item) => [item.id, item]));
-  const titles = new Map(
-    course.modules.flatMap((module) =>
-      [module, ...module.lessons].map(({ id, title }) => [id, title]),
-    ),
-  );
-  const speaker: Speaker = { zone, person: "you", titleOf: (id) => titles.get(id) ?? id };
-  const here = course.modules.find(({ lessons }) => lessons.some(({ id }) => id === goOn))?.id;
-  /** The shut lesson whose reason is shown. */
-  const [asked, setAsked] = useState<string | null>(null);
+  const lessons = course.modules.flatMap((module) => module.lessons);
+  const speaker = speakerOf(course);
+  const here = course.modules.find((module) => module.lessons.some(({ id }) => id === goOn))?.id;
   const [unfolded, setUnfolded] = useState<Record<string, boolean>>({});
+  const [wanted, setWanted] = useState("");
+  const looking = wanted.trim().toLocaleLowerCase();
+  const found = lessons.filter(({ title }) => title.toLocaleLowerCase().includes(looking));
+  // Of what is shut, the first says why at once; so does what has no date.
+  const firstShut = course.modules.find(({ id }) => items.get(id)?.state === "scheduled")?.id;
+  const row = (lesson: (typeof lessons)[number]) => {
+    const own = items.get(lesson.id);
+    return own ? (
+      <OutlineLesson
+        key={lesson.id}
+        lesson={lesson}
+        item={own}
+        timeline={timeline}
+        speaker={speaker}
+        wayThrough={wayThrough(own, items, course.modules)}
+        onEnter={onEnter}
+      />
+    ) : null;
+  };
   return (
-    <>
-      <View style={{ gap: 4 }}>
-        <Text color={quiet}>
-          {progress.done} of {countWords(course.words, "lesson", progress.of)} done
-          {access.until === null ? "" : `, yours until ${sayWrittenEnd(access.until, speaker)}`}
-        </Text>
-        {access.shutBy !== null ? (
-          <Text kind="strong">
-            {access.shutBy === "pause"
-              ? "Paused: everything is closed meanwhile, and you lose no days."
-              : "Closed for now; write to the school."}
-          </Text>
-        ) : null}
-      </View>
-      {goOn !== null ? (
-        <PrimaryAction label={`Go on: ${titles.get(goOn) ?? ""}`} onPress={() => onEnter(goOn)} />
-      ) : progress.of > 0 && progress.done === progress.of ? (
-        <Text kind="strong">You have finished this course.</Text>
+    <View style={{ gap: 12 }}>
+      {lessons.length >= MANY ? (
+        <TextInput
+          mode="outlined"
+          dense
+          label={`Find a ${words.lesson}`}
+          aria-label={`Find a ${words.lesson}`}
+          value={wanted}
+          onChangeText={setWanted}
+          style={{ backgroundColor: surface }}
+        />
       ) : null}
-      <View>
-        {course.modules.map((module) => {
-          const item = items.get(module.id);
-          if (!item) return null;
-          const open = unfolded[module.id] ?? module.id === here;
-          return (
-            <Module
-              key={module.id}
-              title={module.title}
-              state={sayState(item, zone)}
-              mark={markOf(item)}
-              why={
-                item.state === "open"
-                  ? null
-                  : item.state === "closed"
-                    ? null
-                    : explainOpening(item.why, speaker).sentence
-              }
-              unfolded={open}
-              onFold={() => setUnfolded({ ...unfolded, [module.id]: !open })}
-            >
-              {module.lessons.map((lesson) => {
-                const own = items.get(lesson.id);
-                if (!own) return null;
-                const canEnter = own.state === "open";
-                return (
-                  <Press
-                    key={lesson.id}
-                    role={canEnter ? "link" : "button"}
-                    aria-expanded={canEnter ? undefined : asked === lesson.id}
-                    onPress={() =>
-                      canEnter
-                        ? onEnter(lesson.id)
-                        : setAsked(asked === lesson.id ? null : lesson.id)
-                    }
-                    style={{ flexDirection: "row", gap: 12, alignItems: "center", paddingLeft: 20 }}
-                  >
-                    <SunMark mark={markOf(own)} size={20} />
-                    <View style={{ flex: 1, paddingVertical: 6 }}>
-                      <Text>{lesson.title}</Text>
-                      <Text kind="small" color={quiet}>
-                        {[
-                          sayState(own, zone),
-                          lesson.sample ? "sample" : lesson.kind,
-                          ...(lesson.minutes === null ? [] : [`${lesson.minutes} min`]),
-                        ].join(" · ")}
-                      </Text>
-                      {asked === lesson.id && !canEnter ? (
-                        <Text kind="small">
-                          {[
-                            explainOpening(own.why, speaker).sentence,
-                            ...saySooner(own, access, speaker),
-                          ].join(" ")}
-                        </Text>
-                      ) : null}
-                    </View>
-                  </Press>
-                );
-              })}
-            </Module>
-          );
-        })}
-      </View>
-    </>
+      {looking !== "" ? (
+        <View>
+          <Text kind="small" color={quiet} role="status">
+            {found.length === 0
+              ? `Nothing here has “${wanted.trim()}” in its title.`
+              : countWords(words, "lesson", found.length)}
+          </Text>
+          {found.map(row)}
+        </View>
+      ) : (
+        <View>
+          {course.modules.map((module) => {
+            const item = items.get(module.id);
+            if (!item) return null;
+            const isHere = module.id === here;
+            const open = unfolded[module.id] ?? isHere;
+            const inIt = module.lessons.flatMap(({ id }) => items.get(id) ?? []);
+            return (
+              <Module
+                key={module.id}
+                title={module.title}
+                state={sayModule(item, inIt, zone, (n) => countWords(words, "lesson", n))}
+                mark={markOf(item)}
+                why={
+                  item.state === "waiting" ||
+                  (item.state === "scheduled" && (open || module.id === firstShut))
+                    ? sayWhy(item.why, timeline, speaker)
+                    : null
+                }
+                unfolded={open}
+                onFold={() => setUnfolded({ ...unfolded, [module.id]: !open })}
+              >
+                {isHere && goOn !== null ? (
+                  <View style={{ paddingLeft: 42, paddingVertical: 8 }}>
+                    <PrimaryAction
+                      label={`Go on: ${speaker.titleOf(goOn)}`}
+                      onPress={() => onEnter(goOn)}
+                    />
+                  </View>
+                ) : null}
+                {open ? module.lessons.map(row) : null}
+              </Module>
+            );
+          })}
+        </View>
+      )}
+    </View>
   );
+}
+
+/** "Done · 3 lessons", "Open · 2 of 3 done", "Opens Fri 19 Mar, 07:00". */
+function sayModule(
+  item: TimelineItemAnswer,
+  lessons: readonly TimelineItemAnswer[],
+  zone: Zone,
+  count: (lessons: number) => string,
+): string {
+  const done = lessons.filter((lesson) => lesson.done).length;
+  const state = sayState(item, zone);
+  if (lessons.length === 0) return state;
+  return item.state === "open" && !item.done
+    ? `${state} · ${done} of ${lessons.length} done`
+    : `${state} · ${count(lessons.length)}`;
+}
+
+/** The lesson with which one gets on to what is shut: what it waits for, where that is open. */
+export function wayThrough(
+  item: TimelineItemAnswer,
+  items: ReadonlyMap<string, TimelineItemAnswer>,
+  modules: MyCourse["modules"],
+): string | null {
+  if (item.state !== "waiting") return null;
+  const enterable = (id: string) => {
+    const one = items.get(id);
+    return one?.kind === "lesson" && one.state === "open" && !one.done;
+  };
+  for (const anchor of item.waitsFor) {
+    const awaited = "item" in anchor ? anchor.item : undefined;
+    if (awaited === undefined) continue;
+    const within = modules.find(({ id }) => id === awaited)?.lessons.map(({ id }) => id);
+    const way = (within ?? [awaited]).find(enterable);
+    if (way !== undefined) return way;
+  }
+  return null;
 }
 
 function Module({
@@ -145,13 +170,13 @@ function Module({
 }) {
   const { line, lilac, quiet } = usePalette();
   return (
-    <View style={{ borderBottomWidth: 1, borderBottomColor: line, paddingVertical: 8 }}>
+    <View style={{ borderBottomWidth: 1, borderBottomColor: line, paddingVertical: 10 }}>
       <Press
         onPress={onFold}
         aria-expanded={unfolded}
-        style={{ flexDirection: "row", gap: 12, alignItems: "center", paddingVertical: 6 }}
+        style={{ flexDirection: "row", gap: 14, alignItems: "center", paddingVertical: 6 }}
       >
-        <SunMark mark={mark} size={28} />
+        <SunMark mark={mark} size={30} />
         <View style={{ flex: 1 }}>
           <Text kind="name">{title}</Text>
           <Text kind="small" color={quiet}>
@@ -161,11 +186,11 @@ function Module({
         <Icon name={unfolded ? "chevron-down" : "chevron-right"} color={quiet} />
       </Press>
       {why !== null ? (
-        <View style={{ backgroundColor: lilac, borderRadius: 6, padding: 10, marginLeft: 40 }}>
+        <View style={{ backgroundColor: lilac, borderRadius: 8, padding: 12, marginLeft: 44 }}>
           <Text kind="small">{why}</Text>
         </View>
       ) : null}
-      {unfolded ? children : null}
+      {children}
     </View>
   );
 }

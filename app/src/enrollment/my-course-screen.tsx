@@ -1,11 +1,23 @@
-/** A course as its enrollee meets it. */
+/** A course as its enrollee meets it: its horizon on night, what opens next, and its outline. */
+import type { MyCourse } from "@dawngate/contract/enrollment";
+import { countWords } from "@dawngate/core/courses";
+import { sayAway, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { DAY, type Instant, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
+import { View } from "react-native";
+import { Countdown } from "../catalog/countdown";
+import { read } from "../schedule/horizon/scale";
+import { SunLine } from "../schedule/horizon/sun-line";
+import { markOf } from "../schedule/state-words";
 import { explain } from "../store/api";
+import { NightPage } from "../ui/night-page";
 import { Notice } from "../ui/notice";
-import { Page } from "../ui/page";
 import { Skeleton } from "../ui/skeleton";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
 import { useGetMyCourseQuery } from "./api";
 import { CourseOutline } from "./course-outline";
+import { nextOpening } from "./next-opening";
 
 export function MyCourseScreen() {
   const place = useLocalSearchParams() as { school: string; enrollment: string };
@@ -14,20 +26,83 @@ export function MyCourseScreen() {
   const shelf = { text: "Shelf", href: `/${place.school}/shelf` };
   if (!data)
     return (
-      <Page title={error ? "Not here" : "…"} above={shelf}>
+      <NightPage title={error ? "Not here" : "…"} above={shelf}>
         {error ? (
           <Notice {...explain(error)} onRetry={refetch} />
         ) : (
           <Skeleton widths={[0.8, 0.6, 0.7, 0.5]} />
         )}
-      </Page>
+      </NightPage>
     );
   return (
-    <Page title={data.title} above={shelf}>
+    <NightPage
+      title={data.title}
+      above={shelf}
+      aside={data.school}
+      band={<Standing course={data} onOpened={refetch} />}
+    >
       <CourseOutline
         course={data}
         onEnter={(lesson) => router.push(`/${place.school}/shelf/${place.enrollment}/${lesson}`)}
       />
-    </Page>
+    </NightPage>
+  );
+}
+
+/** On night: where one stands in it, what opens next, and until when it is one's own. */
+function Standing({ course, onOpened }: { course: MyCourse; onOpened(): void }) {
+  const { onFrame, onFrameQuiet } = usePalette();
+  const { timeline, modules, words } = course;
+  const { access, progress } = timeline;
+  const zone = zoneOf(timeline.timeZone);
+  const speaker = { zone, titleOf: (id: string) => id, person: "you" as const };
+  const now = read(timeline.at) ?? (Date.now() as Instant);
+  const items = new Map(timeline.items.map((item) => [item.id, item]));
+  const suns = modules.flatMap(({ id }) => {
+    const item = items.get(id);
+    return item ? [{ mark: markOf(item), opens: item.opens }] : [];
+  });
+  const next = nextOpening(course);
+  return (
+    <View style={{ gap: 8 }}>
+      {suns.length > 1 ? <SunLine suns={suns} at={now} onNight labeled /> : null}
+      <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 20, rowGap: 2 }}>
+        <Text kind="small" color={onFrame} style={{ marginRight: "auto" }}>
+          {progress.of === 0
+            ? ""
+            : progress.done === progress.of
+              ? "You have finished this course."
+              : `${progress.done} of ${countWords(words, "lesson", progress.of)} done`}
+        </Text>
+        {access.until === null ? null : (
+          <Text kind="small" color={onFrame}>
+            {access.state === "closed" && access.shutBy === null
+              ? `ended at ${sayWrittenEnd(access.until, speaker)}`
+              : `yours until ${sayWrittenEnd(access.until, speaker)}`}
+          </Text>
+        )}
+      </View>
+      {access.shutBy !== null ? (
+        <Text kind="strong" color={onFrame}>
+          {access.shutBy === "pause"
+            ? "Paused: everything is closed meanwhile, and you lose no days."
+            : "Closed for now; write to the school."}
+        </Text>
+      ) : next === null ? null : next.at - Date.now() < DAY ? (
+        <Countdown
+          says={`${next.title} opens in`}
+          until={next.at}
+          onEnd={onOpened}
+          color={onFrame}
+        />
+      ) : (
+        <Text kind="small" color={onFrameQuiet}>
+          <Text kind="smallStrong" color={onFrame}>
+            {next.title}
+          </Text>
+          {` opens ${sayWrittenInstant(next.opens, zone, false)}, ${sayAway(now, next.at, zone)}`}
+        </Text>
+      )}
+    </View>
   );
 }

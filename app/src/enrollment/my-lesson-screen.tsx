@@ -1,16 +1,26 @@
-/** A lesson of one's own: its text, the tick, and the way on. Who meets a shut door reads why. */
+/** A lesson of one's own: its text, the tick, and the way on. Who meets a shut door reads why, and what leads there. */
+import type { MyCourse } from "@dawngate/contract/enrollment";
+import { DEFAULT_WORDS } from "@dawngate/core/courses";
+import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
+import { useState } from "react";
 import { View } from "react-native";
 import { Markdown } from "../lessons/markdown";
+import { markOf, sayState } from "../schedule/state-words";
 import { explain, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
+import { NightPage } from "../ui/night-page";
 import { Notice } from "../ui/notice";
-import { Page } from "../ui/page";
 import { Skeleton } from "../ui/skeleton";
+import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { useGetMyCourseQuery, useOpenLessonQuery, useTickMutation } from "./api";
+import { wayThrough } from "./course-outline";
+import { Finished } from "./finished";
+import { sayDue, sayShut } from "./outline-lesson";
+import { speakerOf, titlesIn } from "./speaker";
 
 export function MyLessonScreen() {
   const { school, enrollment, lesson } = useLocalSearchParams() as {
@@ -24,11 +34,28 @@ export function MyLessonScreen() {
   const { data: course } = useGetMyCourseQuery(place);
   const { currentData: data, error, refetch } = useOpenLessonQuery({ ...place, lesson });
   const [tick, ticking] = useTickMutation();
+  /** The modules, and the course, that the tick before has finished. */
+  const [finished, setFinished] = useState<string[]>([]);
   const home = `/${school}/shelf/${enrollment}`;
   const above = { text: course?.title ?? "The course", href: home };
-  if (!data)
+  const go = (to: string | null) => router.push(to === null ? home : `${home}/${to}`);
+  if (finished.length > 0 && course)
     return (
-      <Page title={error ? "This lesson is shut" : "…"} above={above} narrow>
+      <Finished
+        course={course}
+        finished={finished}
+        above={above}
+        onGo={(to) => {
+          setFinished([]);
+          go(to);
+        }}
+      />
+    );
+  if (!data)
+    return error && course ? (
+      <Shut course={course} lesson={lesson} above={above} onGo={go} error={error} />
+    ) : (
+      <NightPage title={error ? "This lesson is shut" : "…"} above={above} plain>
         {error ? (
           <>
             <Notice {...explain(error)} onRetry={refetch} />
@@ -37,20 +64,67 @@ export function MyLessonScreen() {
         ) : (
           <Skeleton widths={[0.6, 1, 0.95, 0.9, 0.4]} />
         )}
-      </Page>
+      </NightPage>
     );
   const mark = (done: boolean) => tick({ ...place, lesson, body: { done, key: pressKey() } });
   const finish = async () => {
     const answer = await mark(true);
     if (!("data" in answer) || !answer.data) return;
-    const { goOn } = answer.data;
-    router.push(goOn === null ? home : `${home}/${goOn}`);
+    if (answer.data.finished.length > 0) setFinished(answer.data.finished);
+    else go(answer.data.goOn);
   };
+  const lessons = course?.modules.flatMap((module) => module.lessons) ?? [];
+  const number = lessons.findIndex(({ id }) => id === lesson) + 1;
+  const item = course?.timeline.items.find(({ id }) => id === lesson);
+  const next = course ? afterThis(course, lesson) : null;
+  const doneWord = course?.words.done ?? DEFAULT_WORDS.done;
   return (
-    <Page title={data.title} above={above}>
-      <Text kind="small" color={quiet}>
-        {data.minutes === null ? data.kind : `${data.kind}, ${data.minutes} min`}
-      </Text>
+    <NightPage
+      title={data.title}
+      above={above}
+      {...(number > 0 && { aside: `${number} of ${lessons.length}` })}
+      plain
+      bar={
+        <View style={{ flexDirection: "row", gap: 10, alignItems: "center" }}>
+          {data.previous !== null ? (
+            <QuietAction label="‹" says="Previous" onPress={() => go(data.previous)} tight />
+          ) : null}
+          <View style={{ flex: 1 }}>
+            {data.done ? (
+              <PrimaryAction
+                label={next === null ? "To the course" : `On to ${next.title}`}
+                onPress={() => go(next?.id ?? null)}
+                fill
+              />
+            ) : (
+              <PrimaryAction
+                label={
+                  doneWord !== DEFAULT_WORDS.done
+                    ? doneWord
+                    : next === null
+                      ? "Done"
+                      : `Done, and on to ${next.title}`
+                }
+                onPress={finish}
+                busy={ticking.isLoading}
+                fill
+              />
+            )}
+          </View>
+        </View>
+      }
+    >
+      <View style={{ flexDirection: "row", alignItems: "center", gap: 10, marginTop: -12 }}>
+        <SunMark mark={data.done ? "done" : "open"} size={24} />
+        <Text kind="small" color={quiet} style={{ flex: 1 }}>
+          {[
+            data.done ? "Done" : "Open",
+            data.kind,
+            ...(data.minutes === null ? [] : [`${data.minutes} min`]),
+            ...(item && course ? sayDue(item, course.timeline) : []),
+          ].join(" · ")}
+        </Text>
+      </View>
       <View style={{ maxWidth: 680 }}>
         {data.text === "" ? (
           <Text color={quiet}>Nothing stands in this {course?.words.lesson ?? "lesson"} yet.</Text>
@@ -60,25 +134,73 @@ export function MyLessonScreen() {
       </View>
       {ticking.error ? <Notice {...explain(ticking.error)} /> : null}
       {data.done ? (
-        <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
-          <Text kind="strong">Done</Text>
-          <QuietAction
-            label="Not done after all"
-            onPress={() => mark(false)}
-            busy={ticking.isLoading}
-          />
-        </View>
-      ) : (
-        <PrimaryAction
-          label={course?.words.done ?? "Done, go on"}
-          onPress={finish}
+        <QuietAction
+          label="Not done after all"
+          onPress={() => mark(false)}
           busy={ticking.isLoading}
         />
-      )}
-      <View style={{ flexDirection: "row", gap: 24 }}>
-        {data.previous ? <TextLink href={`${home}/${data.previous}`}>Previous</TextLink> : null}
-        {data.next ? <TextLink href={`${home}/${data.next}`}>Next</TextLink> : null}
+      ) : null}
+    </NightPage>
+  );
+}
+
+/** What one goes on with after a lesson: the next open one that is not done, or an earlier one that was left out. */
+function afterThis({ modules, timeline }: MyCourse, lesson: string) {
+  const items = new Map(timeline.items.map((item) => [item.id, item]));
+  const lessons = modules.flatMap((module) => module.lessons);
+  const at = lessons.findIndex(({ id }) => id === lesson);
+  const left = [...lessons.slice(at + 1), ...lessons.slice(0, at)];
+  return (
+    left.find(({ id }) => {
+      const item = items.get(id);
+      return item?.state === "open" && !item.done;
+    }) ?? null
+  );
+}
+
+/** A lesson whose door is shut: since when, why, and what leads to it. */
+function Shut({
+  course,
+  lesson,
+  above,
+  onGo,
+  error,
+}: {
+  course: MyCourse;
+  lesson: string;
+  above: { text: string; href: string };
+  onGo(lesson: string | null): void;
+  error: unknown;
+}) {
+  const items = new Map(course.timeline.items.map((item) => [item.id, item]));
+  const item = items.get(lesson);
+  const titles = titlesIn(course);
+  const title = titles.get(lesson);
+  if (!item || title === undefined || item.state === "open")
+    return (
+      <NightPage title="This lesson is shut" above={above} plain>
+        <Notice {...explain(error)} />
+        <QuietAction label="To the course" onPress={() => onGo(null)} />
+      </NightPage>
+    );
+  const speaker = speakerOf(course);
+  const way = wayThrough(item, items, course.modules);
+  const on = way ?? course.goOn;
+  return (
+    <NightPage title={title} above={above} plain>
+      <View style={{ flexDirection: "row", alignItems: "center", gap: 10, marginTop: -12 }}>
+        <SunMark mark={markOf(item)} size={28} />
+        <Text kind="strong">{sayState(item, zoneOf(course.timeline.timeZone))}</Text>
       </View>
-    </Page>
+      <Text style={{ maxWidth: 680 }}>{sayShut(item, course.timeline, speaker)}</Text>
+      {on === null ? (
+        <QuietAction label="To the course" onPress={() => onGo(null)} />
+      ) : (
+        <PrimaryAction
+          label={way === null ? `Go on: ${titles.get(on)}` : `Go to ${titles.get(on)}`}
+          onPress={() => onGo(on)}
+        />
+      )}
+    </NightPage>
   );
 }

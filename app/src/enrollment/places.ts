@@ -23,3 +23,10 @@ export const SHELF: RoomPlace = {
   href: ({ school }) => `/${school}/shelf`,
   who: "learners",
 };
+
+export const DATES: RoomPlace = {
+  within: "frame",
+  name: "Dates",
+  href: ({ school }) => `/${school}/dates`,
+  who: "learners",
+};

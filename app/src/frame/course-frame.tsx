@@ -9,6 +9,7 @@ import type { InCourse } from "../courses/api";
 import { COURSES } from "../courses/places";
 import { SCHEDULE } from "../schedule/places";
 import { useMay } from "../school/may";
+import { useOwnBar } from "../ui/frame";
 import { useWide } from "../ui/layout";
 import type { RoomPlace } from "../ui/place";
 import { Tab } from "../ui/tabs";
@@ -48,6 +49,7 @@ export function CourseFrame({
 }: Props) {
   const wide = useWide();
   useTitle(here === SCHEDULE ? title : `${here.name} · ${title}`);
+  useOwnBar(!wide && tools !== null);
   const { surface, line } = usePalette();
   const head = { at, title, here, unpublished, status };
   return (

@@ -2,7 +2,7 @@
 import type { Permission } from "@dawngate/contract/permissions";
 import { PUBLIC } from "../catalog/places";
 import { COURSES, EDIT } from "../courses/places";
-import { COHORTS, PEOPLE, SHELF } from "../enrollment/places";
+import { COHORTS, DATES, PEOPLE, SHELF } from "../enrollment/places";
 import { REMARKS } from "../review/places";
 import { EVERYBODY, REHEARSAL, SCHEDULE } from "../schedule/places";
 import { ME, RECORD, SETTINGS, STAFF, UPKEEP } from "../school/places";
@@ -15,6 +15,7 @@ export const PLACES: readonly RoomPlace[] = [
   RECORD,
   UPKEEP,
   SHELF,
+  DATES,
   ME,
   EDIT,
   SCHEDULE,

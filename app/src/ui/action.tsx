@@ -11,6 +11,8 @@ interface Props {
   disabled?: boolean;
   /** Little room beside its label: for a bar with several. */
   tight?: boolean;
+  /** As wide as its place. */
+  fill?: boolean;
 }
 
 const TIGHT = { marginHorizontal: 13 };
@@ -22,6 +24,7 @@ export function PrimaryAction({
   busy = false,
   disabled = false,
   tight = false,
+  fill = false,
 }: Props) {
   const { emberFill, onEmber } = usePalette();
   return (
@@ -35,7 +38,7 @@ export function PrimaryAction({
       disabled={busy || disabled}
       contentStyle={{ minHeight: 46 }}
       {...(tight && { labelStyle: TIGHT })}
-      style={{ alignSelf: "flex-start" }}
+      style={{ alignSelf: fill ? "stretch" : "flex-start" }}
     >
       {label}
     </Button>
@@ -44,6 +47,7 @@ export function PrimaryAction({
 
 export function QuietAction({
   label,
+  says,
   onPress,
   busy = false,
   disabled = false,
@@ -52,6 +56,7 @@ export function QuietAction({
   return (
     <Button
       mode="outlined"
+      accessibilityLabel={says}
       onPress={onPress}
       loading={busy}
       disabled={busy || disabled}

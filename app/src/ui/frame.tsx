@@ -1,6 +1,6 @@
 /** The frame of the studio: places on a rail at the left where there is room; below them the screen. */
 import { Link, usePathname } from "expo-router";
-import type { ReactNode } from "react";
+import { createContext, type ReactNode, useContext, useLayoutEffect, useState } from "react";
 import { View } from "react-native";
 import { useWide } from "./layout";
 import { Press } from "./press";
@@ -18,17 +18,37 @@ export interface FramePlace {
 const isHere = (path: string, { href, also = [] }: FramePlace) =>
   [href, ...also].some((one) => path === one || path.startsWith(`${one}/`));
 
+/** How many of the screens that are shown have a bar of their own at the bottom, and how one says so. */
+const OwnBars = createContext<(change: number) => void>(() => undefined);
+
+/**
+ * On a phone the places at the bottom make room for a screen's own bar, where one works in one thing: it leads back by
+ * itself, and two bars would take the work its room.
+ */
+export function useOwnBar(has: boolean): void {
+  const count = useContext(OwnBars);
+  useLayoutEffect(() => {
+    if (!has) return;
+    count(1);
+    return () => count(-1);
+  }, [has, count]);
+}
+
 export function Frame({ places, children }: { places: FramePlace[]; children: ReactNode }) {
   const wide = useWide();
   const { paper } = usePalette();
+  const [own, setOwn] = useState(0);
+  const [count] = useState(() => (change: number) => setOwn((now) => now + change));
   return (
-    <View style={{ flex: 1, flexDirection: wide ? "row" : "column", backgroundColor: paper }}>
-      {wide && <Rail places={places} />}
-      <View role="main" style={{ flex: 1, minWidth: 0, minHeight: 0 }}>
-        {children}
+    <OwnBars.Provider value={count}>
+      <View style={{ flex: 1, flexDirection: wide ? "row" : "column", backgroundColor: paper }}>
+        {wide && <Rail places={places} />}
+        <View role="main" style={{ flex: 1, minWidth: 0, minHeight: 0 }}>
+          {children}
+        </View>
+        {!wide && own === 0 && places.length > 1 && <Bar places={places} />}
       </View>
-      {!wide && places.length > 1 && <Bar places={places} />}
-    </View>
+    </OwnBars.Provider>
   );
 }
 

@@ -40,9 +40,9 @@ test("a course that was never published has the places one can work at, in their
   expect(names(false, "instructor")).not.toContain("Outline");
 });
 
-test("an enrollee finds the shelf and themselves, a visitor themselves, and nobody the staff's places", () => {
+test("an enrollee finds the shelf, their dates and themselves, a visitor themselves, and nobody the staff's places", () => {
   const names = (role: Role) => placesFor("frame", may(role)).map(({ name }) => name);
-  expect(names("enrollee")).toEqual(["Shelf", "Me"]);
+  expect(names("enrollee")).toEqual(["Shelf", "Dates", "Me"]);
   expect(names("visitor")).toEqual(["Me"]);
   expect(names("nobody")).toEqual([]);
   expect(names("owner")).toEqual(["Courses", "Me"]);

@@ -1,8 +1,9 @@
 import type { Cohort } from "@dawngate/contract/courses";
 import type { Shelf } from "@dawngate/contract/enrollment";
+import type { Instant } from "@dawngate/core/time";
 import { sayLength } from "../../src/courses/length";
 import { sayCohort } from "../../src/enrollment/cohorts-screen";
-import { sayHeld } from "../../src/enrollment/shelf-screen";
+import { sayNext, sayStanding } from "../../src/enrollment/held-course";
 import { suggestSlug } from "../../src/school/new-school-screen";
 import { explain, faultsOf } from "../../src/store/api";
 
@@ -31,34 +32,53 @@ describe("a cohort's state, in words people understand", () => {
   });
 });
 
-describe("what comes next of a course on the shelf", () => {
+describe("a course on the shelf", () => {
   const held: Shelf["courses"][number] = {
     enrollment: "e",
     course: "c",
     title: "Course",
-    clock: "Europe/Lisbon",
+    cohort: "Spring",
+    cover: null,
+    timeZone: "Europe/Lisbon",
     state: "open",
     shutBy: null,
     from: "2027-03-05T14:20:00Z",
     until: "2027-06-03T23:00:00Z",
     progress: { done: 1, of: 4 },
+    seen: null,
+    modules: [],
     fresh: [],
     next: { title: "Shaping", opens: "2027-03-19T07:00:00Z" },
+    goOn: null,
   };
+  const now = Date.parse("2027-03-15T23:30:00Z") as Instant;
   test.each([
-    [{}, "Shaping opens Fri 19 Mar, 07:00; yours until the end of Thu 3 Jun 2027"],
-    [{ next: null }, "yours until the end of Thu 3 Jun 2027"],
-    [{ next: null, until: null }, ""],
-    [{ state: "scheduled" }, "Begins Fri 5 Mar, 14:20; yours until the end of Thu 3 Jun 2027"],
-    [{ state: "waiting", from: null }, "Waits for the first payment."],
-    [{ state: "closed" }, "Your access ended at the end of Thu 3 Jun 2027."],
+    [{}, "1 of 4 done · yours until the end of Thu 3 Jun 2027"],
+    [{ progress: { done: 4, of: 4 }, until: null }, "all done"],
+    [{ progress: { done: 0, of: 0 }, until: null }, ""],
     [
-      { state: "closed", shutBy: "pause" },
-      "Paused: you lose no days. Write to the school to go on.",
+      { state: "scheduled" },
+      "begins Fri 5 Mar, 14:20 · cohort Spring · yours until the end of Thu 3 Jun 2027",
     ],
-    [{ state: "closed", shutBy: "suspension" }, "Closed for now; write to the school."],
-  ])("%j", (change, words) => {
-    expect(sayHeld({ ...held, ...change } as typeof held)).toBe(words);
+    [{ state: "closed" }, "Your access ended at the end of Thu 3 Jun 2027"],
+    [{ state: "closed", shutBy: "pause" }, "Paused"],
+    [{ state: "closed", shutBy: "suspension" }, "Closed for now"],
+  ])("stands so: %j", (change, words) => {
+    expect(sayStanding({ ...held, ...change } as typeof held)).toBe(words);
+  });
+  test.each([
+    [{}, "Shaping opens Fri 19 Mar, 07:00, in 4 days"],
+    [{ next: null }, null],
+    [
+      { state: "scheduled", next: null, from: "2027-04-05T06:00:00Z" },
+      "You are in. It begins in 3 weeks.",
+    ],
+    [{ state: "waiting", from: null }, "It opens as soon as your first payment has arrived."],
+    [{ shutBy: "pause" }, "You lose no days. Write to the school to go on."],
+    [{ shutBy: "suspension" }, "Write to the school to go on."],
+  ])("goes on so: %j", (change, words) => {
+    const said = sayNext({ ...held, ...change } as typeof held, now);
+    expect(said && `${said.strong}${said.rest}`).toBe(words);
   });
 });
 

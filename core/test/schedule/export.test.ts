@@ -41,7 +41,7 @@ describe("the calendar file, read back by a general iCalendar library", () => {
     expect(starts("Closes: n")).toEqual(["2027-04-30T23:00:00.000Z"]);
     expect(starts("Access ends: Course")).toEqual(["2027-06-03T23:00:00.000Z"]);
     expect(events.find((event) => event.summary === "Opens: n")?.description).toBe(
-      "Opens Fri 12 Mar 2027, 07:00: 7 days after you enrolled on Fri 5 Mar, at the release hour.",
+      "Opens Fri 12 Mar 2027, 07:00: 7 days after you enrolled on Fri 5 Mar.",
     );
   });
   test("identifiers differ from each other and stay the same", () => {

@@ -94,9 +94,12 @@ test("from an empty school: an author builds and publishes, a person is enrolled
   await expect(theirs.getByText(/7 days after you enrolled on/)).toBeVisible();
   await theirs.getByRole("button", { name: /^Go on: Lesson 1/ }).click();
   await expect(theirs.getByText("flour")).toBeVisible();
-  await theirs.getByRole("button", { name: "Done, go on" }).click();
+  await theirs.getByRole("button", { name: "Done", exact: true }).click();
+  // A module's end is a moment: what was done, and what opens when.
+  await expect(theirs.getByRole("heading", { name: "Dough: done" })).toBeVisible();
+  await expect(theirs.getByText(/Dimples opens .*, in 7 days/)).toBeVisible();
+  await theirs.getByRole("button", { name: "To the course" }).click();
   await expect(theirs.getByText("1 of 3 lessons done")).toBeVisible();
-  // A shut door says why.
   await other.close();
 
   // Both see the same: the author finds the person's timeline, opens something early, with a reason.
@@ -161,12 +164,13 @@ test.describe("an enrollee of the demo", () => {
     page,
   }) => {
     await page.goto("/ember-row/shelf/sourdough-08/steam-in-a-small-oven");
-    const shut = page.getByRole("alert");
-    await expect(shut.or(page.getByRole("button", { name: /Done/ }))).toBeVisible();
+    await expect(page.getByRole("button", { name: /Done|On to|Go/ })).toBeVisible();
     await page.goto("/ember-row/shelf/sourdough-08/percentages-that-add-up");
-    await expect(shut).toContainText(
-      /No date yet: its module, “Your own formula”, has no date yet/,
-    );
+    await expect(
+      page.getByText(/No date yet: its module, “Your own formula”, has no date yet/),
+    ).toBeVisible();
+    // It leads to what can be done meanwhile.
+    await expect(page.getByRole("button", { name: /^Go (on:|to) / })).toBeVisible();
     await page.goto("/ember-row/c/winter-rye");
     const enroll = page.getByRole("button", { name: "Enroll", exact: true });
     const already = page.getByRole("button", { name: "Go to your course" });
@@ -176,6 +180,6 @@ test.describe("an enrollee of the demo", () => {
       await expect(page.getByRole("heading", { name: "Rye through the winter" })).toBeVisible();
     }
     await page.goto("/ember-row/shelf");
-    await expect(page.getByText(/Begins Mon 11 Jan|Begins Mon/)).toBeVisible();
+    await expect(page.getByText(/begins Mon/)).toBeVisible();
   });
 });

@@ -249,6 +249,27 @@ export interface PersonTable {
   user_id: Generated<string | null>;
 }
 
+/** The secret address at which a person's calendar is read. */
+export interface CalendarFeedTable {
+  school_id: string;
+  person_id: string;
+  token_hash: string;
+  made_at: string;
+}
+
+/** What a person's calendar has told of an event. */
+export interface CalendarEntryTable {
+  school_id: string;
+  person_id: string;
+  uid: string;
+  at: string;
+  summary: string;
+  /** How often it was changed. */
+  sequence: Generated<number>;
+  /** It does not take place any more. */
+  gone: Generated<boolean>;
+}
+
 export interface EnrollmentTable {
   school_id: string;
   id: string;
@@ -361,6 +382,8 @@ export interface Tables {
   cohort: CohortTable;
   person: PersonTable;
   enrollment: EnrollmentTable;
+  calendar_feed: CalendarFeedTable;
+  calendar_entry: CalendarEntryTable;
   headcount: HeadcountTable;
   enrollment_event: EnrollmentEventTable;
   opening: OpeningTable;

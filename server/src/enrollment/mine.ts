@@ -80,7 +80,7 @@ function sayMine(
 }
 
 /** The lesson to go on with. */
-function goOn({ items }: Timeline): string | null {
+export function goOn({ items }: Pick<Timeline, "items">): string | null {
   const next = items.find(
     ({ kind, state, done }) => kind === "lesson" && state === "open" && !done,
   );
@@ -170,7 +170,7 @@ export async function tickLesson(
   return db.withSchool(context, async (tx) => {
     const own = await mine(tx, context, id, at, true);
     const item = enterLesson(own, lesson);
-    if (item.done === done) return sayTicked(done, own, own);
+    if (item.done === done) return sayTicked(done, own, own, []);
     const happening = (kind: string, what: string, eventKey: string): Happening => ({
       kind,
       at: formatInstant(at),
@@ -180,24 +180,21 @@ export async function tickLesson(
     });
     let events = numbered(own, [happening(done ? "completed" : "uncompleted", lesson, key)]);
     // The same press again, after something else.
-    if (events.length === 0) return sayTicked(done, own, own);
+    if (events.length === 0) return sayTicked(done, own, own, []);
     let after = standing(withEvents(own, events), at);
-    if (done) {
-      // A lesson that is added later takes nothing back.
-      const finished = newlyFinished(own, after).map((what) =>
-        happening("completed", what, `finished-${what}`),
-      );
-      if (finished.length > 0) {
-        events = [...events, ...numbered(after, finished)];
-        after = standing(withEvents(own, events), at);
-      }
+    // A lesson that is added later takes nothing back.
+    const finished = done ? newlyFinished(own, after) : [];
+    if (finished.length > 0) {
+      const ends = finished.map((what) => happening("completed", what, `finished-${what}`));
+      events = [...events, ...numbered(after, ends)];
+      after = standing(withEvents(own, events), at);
     }
     await keep(tx, context.school, after, events, after.timeline, at, own.timeline);
-    return sayTicked(done, own, after);
+    return sayTicked(done, own, after, finished);
   });
 }
 
-function sayTicked(done: boolean, before: Mine, { timeline }: Mine): Ticked {
+function sayTicked(done: boolean, before: Mine, { timeline }: Mine, finished: string[]): Ticked {
   const shut = new Set(
     before.timeline.items.flatMap(({ id, state }) => (state === "open" ? [] : [id])),
   );
@@ -208,6 +205,7 @@ function sayTicked(done: boolean, before: Mine, { timeline }: Mine): Ticked {
     opened: timeline.items.flatMap(({ id, state }) =>
       state === "open" && shut.has(id) ? [id] : [],
     ),
+    finished,
   };
 }
 

@@ -8,12 +8,19 @@ import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { act } from "./acts";
 import { listCourses, showCourse } from "./courses";
+import { datesFile, endFeed, readFeed, renewFeed, showDates, showFeed } from "./dates";
 import { enrollByHand, enrollSelf } from "./enroll";
 import { openMyLesson, showMyCourse, tickLesson } from "./mine";
 import { showRoster, showRosterPerson, showTotals } from "./roster";
 import { sendWhy } from "./send-why";
 import { changeCohort, createCohort, gateCohort, showRecord } from "./service";
 import { showShelf } from "./shelf";
+
+/** A calendar is one person's: no cache between keeps it. */
+const CALENDAR = {
+  "content-type": "text/calendar; charset=utf-8",
+  "cache-control": "private, no-cache",
+};
 
 export function enrollmentRoutes(services: Services) {
   const { db } = services;
@@ -86,6 +93,28 @@ export function enrollmentRoutes(services: Services) {
     })
     .openapi(route(services, enrollment.getShelf), async (c) =>
       c.json(await showShelf(services, c.get("context")), 200),
+    )
+    .openapi(route(services, enrollment.getDates), async (c) =>
+      c.json(await showDates(services, c.get("context"), c.req.valid("query").after), 200),
+    )
+    .openapi(route(services, enrollment.getDatesFile, "export"), async (c) =>
+      c.body(await datesFile(services, c.get("context")), 200, {
+        ...CALENDAR,
+        "content-disposition": 'attachment; filename="dates.ics"',
+      }),
+    )
+    .openapi(route(services, enrollment.getFeed), async (c) =>
+      c.json(await showFeed(services, c.get("context")), 200),
+    )
+    .openapi(route(services, enrollment.renewFeed, "account"), async (c) =>
+      c.json(await renewFeed(services, c.get("context")), 200),
+    )
+    .openapi(route(services, enrollment.dropFeed), async (c) => {
+      await endFeed(services, c.get("context"));
+      return c.json({ done: true as const }, 200);
+    })
+    .openapi(route(services, enrollment.readFeed, "public"), async (c) =>
+      c.body(await readFeed(services, c.get("context"), c.req.valid("param").token), 200, CALENDAR),
     )
     .openapi(route(services, enrollment.getMyCourse), async (c) => {
       const { enrollment } = c.req.valid("param");

@@ -1,6 +1,7 @@
 /** People, cohorts, enrollments and their events in the database. */
+import type { Cover } from "@dawngate/contract/courses";
 import type { PlanCohort, PlanEnrollment } from "@dawngate/core/plan";
-import type { Updateable } from "kysely";
+import { sql, type Updateable } from "kysely";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { CohortTable } from "../db/types";
@@ -93,6 +94,21 @@ export async function linesOf(tx: SchoolTransaction, person: string, at: string,
     .$if(course !== undefined, (query) => query.where("e.course_id", "=", course as string))
     .orderBy("e.id", "desc")
     .execute();
+}
+
+/** What a person holds, the newest first, with what a shelf shows of it; so many at the most. */
+export async function heldBy(tx: SchoolTransaction, person: string, most: number) {
+  const { rows } = await sql<{ id: string; cohortName: string | null; cover: Cover | null }>`
+    select e.id, k.name as "cohortName",
+      case when v.hash is null then null else jsonb_build_object('hash', v.hash, 'width', v.width,
+        'height', v.height, 'x', v.focus_x, 'y', v.focus_y) end as cover
+    from enrollment e
+    left join cohort k on k.school_id = e.school_id and k.course_id = e.course_id and k.id = e.cohort_id
+    left join course_cover v on v.school_id = e.school_id and v.course_id = e.course_id
+    where e.person_id = ${person}
+    order by e.enrolled_at desc, e.id desc limit ${most}
+  `.execute(tx);
+  return rows;
 }
 
 /** Whose enrollment it is, and of which course. */

@@ -9,6 +9,8 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
       jsonb_build_object(
         'school', (select s.name from school s),
         'person', jsonb_build_object('id', p.id, 'name', p.name, 'email', p.email, 'timeZone', p.time_zone),
+        'calendarSince', (select f.made_at from calendar_feed f
+          where f.school_id = p.school_id and f.person_id = p.id),
         'enrollments', coalesce((select jsonb_agg(jsonb_build_object(
             'id', e.id, 'course', e.course_id, 'cohort', e.cohort_id,
             'events', (select jsonb_agg(jsonb_build_object('sequence', v.sequence, 'kind', v.kind,
@@ -29,6 +31,8 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
 
 /** Forgets a person; answers their account, empty where they have none. */
 export async function forgetPerson(tx: SchoolTransaction, person: string): Promise<string | null> {
+  await tx.deleteFrom("calendar_feed").where("person_id", "=", person).execute();
+  await tx.deleteFrom("calendar_entry").where("person_id", "=", person).execute();
   const { rows } = await sql<{ account: string | null }>`
     select forget_person(${person}) as account`.execute(tx);
   return rows[0]?.account ?? null;

@@ -12,7 +12,7 @@ import type { Instant } from "@dawngate/core/time";
 import { LRUCache } from "lru-cache";
 import { versionPlans, versionsOf } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { readCaseRow } from "./event-store";
+import { type CaseRow, readCaseRows } from "./event-store";
 import { fromEvents, type KeptEvent, setsUp } from "./events";
 
 export interface Case {
@@ -45,8 +45,26 @@ export async function readCase(
   enrollment: string,
   hold = false,
 ): Promise<Case | null> {
-  const row = await readCaseRow(tx, enrollment, hold);
-  if (!row || row.version === null) return null;
+  const [row] = await readCaseRows(tx, [enrollment], hold);
+  return row ? caseOf(tx, school, row) : null;
+}
+
+/** The cases of some enrollments, asked for at once, by their identifiers; without what has no case. */
+export async function readCases(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  enrollments: readonly string[],
+): Promise<Case[]> {
+  const cases: Case[] = [];
+  for (const row of await readCaseRows(tx, enrollments)) {
+    const found = await caseOf(tx, school, row);
+    if (found) cases.push(found);
+  }
+  return cases;
+}
+
+async function caseOf(tx: SchoolTransaction, school: SchoolId, row: CaseRow): Promise<Case | null> {
+  if (row.version === null) return null;
   const versions = versionsOf({ pinned: null, held: row.held }, row.version);
   const held = await versionPlans(tx, school, row.course, versions);
   const plan = held.pop() as PlanCourse;
@@ -56,9 +74,7 @@ export async function readCase(
     plan,
     held,
     keys: new Set(row.keys),
-    enrollment: remembered(school, enrollment, row, () =>
-      fromEvents(enrollment, row.course, row.events),
-    ),
+    enrollment: remembered(school, row.id, row, () => fromEvents(row.id, row.course, row.events)),
   };
 }
 

@@ -40,7 +40,8 @@ export function eventsAdded(school: SchoolId, enrollment: string, events: readon
   ),`;
 }
 
-interface CaseRow {
+export interface CaseRow {
+  id: string;
   course: string;
   person: string;
   lastSequence: number;
@@ -63,16 +64,16 @@ interface CaseRow {
 }
 
 /**
- * An enrollment with its events, its cohort, its school and the version that counts, in one statement. `hold` keeps
- * its row for this transaction: nobody else adds to it meanwhile.
+ * Enrollments with their events, cohorts, schools and the versions that count, in one statement, in the order of
+ * their identifiers. `hold` keeps their rows for this transaction: nobody else adds to them meanwhile.
  */
-export async function readCaseRow(
+export async function readCaseRows(
   tx: SchoolTransaction,
-  enrollment: string,
+  enrollments: readonly string[],
   hold = false,
-): Promise<CaseRow | null> {
+): Promise<CaseRow[]> {
   const { rows } = await sql<CaseRow>`
-    select e.course_id as course, e.person_id as person, e.last_sequence as "lastSequence",
+    select e.id, e.course_id as course, e.person_id as person, e.last_sequence as "lastSequence",
       coalesce(e.pinned_version, c.current_version) as version,
       e.held_versions as held, coalesce(e.xmin::text
         = (pg_current_xact_id_if_assigned()::text::numeric % 4294967296)::text, false) as own, s.name as "schoolName", s.words as "schoolWords", c.words as "courseWords",
@@ -100,15 +101,17 @@ export async function readCaseRow(
     from enrollment e
     join course c on c.school_id = e.school_id and c.id = e.course_id
     join school s on s.id = e.school_id
-    where e.id = ${enrollment}
+    where e.id = any (${enrollments})
+    order by e.id
     ${hold ? sql`for no key update of e` : sql``}
   `.execute(tx);
-  const [row] = rows;
-  if (!row) return null;
-  // Whoever had to wait for the row holds it now, but read its events as they were before.
-  if (hold && row.events.at(-1)?.sequence !== row.lastSequence)
-    return readCaseRow(tx, enrollment, hold);
+  // Whoever had to wait for a row holds it now, but read its events as they were before.
+  if (hold && rows.some(({ events, lastSequence }) => events.at(-1)?.sequence !== lastSequence))
+    return readCaseRows(tx, enrollments, hold);
   // Within JSON the driver does not see an instant as one.
   const written = (at: string) => formatInstant(Date.parse(at) as Instant);
-  return { ...row, events: row.events.map((event) => ({ ...event, at: written(event.at) })) };
+  return rows.map((row) => ({
+    ...row,
+    events: row.events.map((event) => ({ ...event, at: written(event.at) })),
+  }));
 }

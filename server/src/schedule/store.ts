@@ -181,18 +181,3 @@ export async function writeLot(
     where e.school_id = ${school} and e.id = any (${enrollments}) and e.id = head.id
   `.execute(tx);
 }
-
-/** Of some enrollments what opens after an instant, in the order in which it does. */
-export async function openingsAfter(
-  tx: SchoolTransaction,
-  enrollments: readonly string[],
-  after: string,
-) {
-  return tx
-    .selectFrom("opening")
-    .select(["enrollment_id as enrollment", "item_id as item", "opens", "closes"])
-    .where("enrollment_id", "in", enrollments)
-    .where("opens", ">", after)
-    .orderBy("opens")
-    .execute();
-}

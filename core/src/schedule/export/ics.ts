@@ -1,17 +1,11 @@
 /** Timelines as a calendar (iCalendar, RFC 5545): openings, due dates, closings and ends of access as events. */
 import type { Plan } from "../../plan";
-import { formatInstant, type Instant, zoneOf } from "../../time";
+import { type Instant, zoneOf } from "../../time";
 import type { Timeline } from "../timeline";
 import { explainOpening } from "../words";
+import { type CalendarEvent, writeCalendar } from "./calendar";
 import { type Titles, titlesOf } from "./titles";
 import { writeSteps } from "./written";
-
-interface CalendarEvent {
-  uid: string;
-  at: Instant;
-  summary: string;
-  description: string;
-}
 
 /**
  * Every known opening of every item, every due date, every closing that comes before the end of access, and that
@@ -21,27 +15,12 @@ interface CalendarEvent {
 export function timelinesToIcs(plan: Plan, timelines: readonly Timeline[], now: Instant): string {
   const titles = titlesOf(plan);
   const zones = new Map(plan.enrollments.map(({ id, timeZone }) => [id, timeZone]));
-  const lines = [
-    "BEGIN:VCALENDAR",
-    "VERSION:2.0",
-    "PRODID:-//Dawn Gate//Timeline//EN",
-    "CALSCALE:GREGORIAN",
-  ];
-  const stamp = utc(now);
-  for (const timeline of timelines)
-    for (const event of eventsOf(timeline, titles, zones.get(timeline.id) ?? "UTC"))
-      lines.push(
-        "BEGIN:VEVENT",
-        `UID:${escapeText(event.uid)}`,
-        `DTSTAMP:${stamp}`,
-        `DTSTART:${utc(event.at)}`,
-        `SUMMARY:${escapeText(event.summary)}`,
-        ...(event.description ? [`DESCRIPTION:${escapeText(event.description)}`] : []),
-        "TRANSP:TRANSPARENT",
-        "END:VEVENT",
-      );
-  lines.push("END:VCALENDAR");
-  return lines.map(fold).join("");
+  return writeCalendar(
+    timelines.flatMap((timeline) => [
+      ...eventsOf(timeline, titles, zones.get(timeline.id) ?? "UTC"),
+    ]),
+    now,
+  );
 }
 
 function* eventsOf(timeline: Timeline, titles: Titles, timeZone: string): Iterable<CalendarEvent> {
@@ -78,36 +57,4 @@ function* eventsOf(timeline: Timeline, titles: Titles, timeZone: string): Iterab
       summary: `Access ends: ${titleOf(course)}`,
       description: "",
     };
-}
-
-/** RFC 5545 3.3.5, form 2: UTC, to the second. */
-function utc(instant: Instant): string {
-  return formatInstant(instant)
-    .replace(/\.\d+Z$/, "Z")
-    .replaceAll(/[-:]/g, "");
-}
-
-/** RFC 5545 3.3.11. Control characters, which a content line cannot hold, are left out. */
-function escapeText(text: string): string {
-  return text
-    .replaceAll(/[\\;,]/g, "\\$&")
-    .replaceAll(/\r\n|\r|\n/g, "\\n")
-    .replaceAll(/[\u0000-\u0008\u000b-\u001f\u007f]/g, "");
-}
-
-/** RFC 5545 3.1: lines of at most 75 octets, continued after a space; never in the middle of a character. */
-function fold(line: string): string {
-  let folded = "";
-  let octets = 0;
-  for (const character of line) {
-    const code = character.codePointAt(0) as number;
-    const size = code < 0x80 ? 1 : code < 0x800 ? 2 : code < 0x10000 ? 3 : 4;
-    if (octets + size > 75) {
-      folded += "\r\n ";
-      octets = 1;
-    }
-    folded += character;
-    octets += size;
-  }
-  return `${folded}\r\n`;
 }

@@ -1,3 +1,4 @@
+export { type CalendarEvent, type CalendarHead, writeCalendar } from "./calendar";
 export { timelinesToCsv } from "./csv";
 export { timelinesToIcs } from "./ics";
 export {

@@ -39,9 +39,12 @@ function phrase(
     case "aligned":
       return `moved to ${alignment(step)}`;
     case "time":
-      if (step.source === "release-hour") return "at the release hour";
+      // Enrollees read when, not by which of a school's settings.
+      if (step.source === "release-hour")
+        return speaker.person === "you" ? "" : "at the release hour";
       return step.source === "at" ? `at ${step.at}` : "";
     case "pause":
+      if (step.days === 0) return "";
       return step.days === null
         ? "later by the length of a pause"
         : `${step.days} ${step.days === 1 ? "day" : "days"} later because of a pause`;
@@ -125,7 +128,7 @@ export function momentLines(moment: WrittenMoment, speaker: Speaker): Line[] {
           at: on(step.date),
         };
       case "time":
-        return { text: timeText(step), at: at(step.instant) };
+        return { text: timeText(step, speaker), at: at(step.instant) };
       case "clock-change":
         return { text: sentence(phrase(step, moment.steps, 0, speaker)), at: at(step.instant) };
       case "full-days":
@@ -138,12 +141,12 @@ export function momentLines(moment: WrittenMoment, speaker: Speaker): Line[] {
   });
 }
 
-function timeText(step: Extract<WrittenStep, { kind: "time" }>): string {
+function timeText(step: Extract<WrittenStep, { kind: "time" }>, { person }: Speaker): string {
   switch (step.source) {
     case "at":
       return `At ${step.at}`;
     case "release-hour":
-      return `At ${step.at}, the release hour`;
+      return person === "you" ? `At ${step.at}` : `At ${step.at}, the release hour`;
     case "anchor":
       return "At the same time of day";
     case "midnight":

@@ -14,6 +14,7 @@ import * as m0012 from "./0012-person-lines";
 import * as m0013 from "./0013-course-divided";
 import * as m0014 from "./0014-heartbeat";
 import * as m0015 from "./0015-quick-crowds";
+import * as m0016 from "./0016-calendar-feeds";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -31,4 +32,5 @@ export const migrations = {
   "0013-course-divided": m0013,
   "0014-heartbeat": m0014,
   "0015-quick-crowds": m0015,
+  "0016-calendar-feeds": m0016,
 };

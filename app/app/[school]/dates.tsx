@@ -1,0 +1,1 @@
+export { DatesScreen as default } from "../../src/enrollment/dates-screen";

@@ -1,0 +1,86 @@
+/** One's dates in one's calendar: an address it subscribes to, which can be renewed and ended; or a file, once. */
+import { sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
+import { useState } from "react";
+import { View } from "react-native";
+import { TextInput } from "react-native-paper";
+import { copyText } from "../courses/paper/save-file";
+import { explain } from "../store/api";
+import { addressOf } from "../store/ask";
+import { PrimaryAction, QuietAction } from "../ui/action";
+import { FileLink } from "../ui/file-link";
+import { Notice } from "../ui/notice";
+import { Sheet } from "../ui/sheet";
+import { Text } from "../ui/text";
+import { TextLink } from "../ui/text-link";
+import { usePalette } from "../ui/theme";
+import { useDropFeedMutation, useGetFeedQuery, useRenewFeedMutation } from "./api";
+
+export function FeedSheet({ school, onClose }: { school: string; onClose(): void }) {
+  const { data, error } = useGetFeedQuery({ school });
+  const [renew, renewing] = useRenewFeedMutation();
+  const [drop, dropping] = useDropFeedMutation();
+  const [copied, setCopied] = useState(false);
+  const { quiet, surface } = usePalette();
+  const address = renewing.data?.address;
+  const made = data?.made ?? null;
+  const failed = error ?? renewing.error ?? dropping.error;
+  const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  return (
+    <Sheet title="My dates in my calendar" onClose={onClose}>
+      {failed ? <Notice {...explain(failed)} /> : null}
+      <Text>
+        Your calendar asks for your dates every few hours: what opens, is due and ends. A date that
+        moves here moves there too.
+      </Text>
+      {address !== undefined && made !== null ? (
+        <View style={{ gap: 10 }}>
+          <TextInput
+            mode="outlined"
+            label="The address"
+            aria-label="The address"
+            value={address}
+            readOnly
+            style={{ backgroundColor: surface }}
+          />
+          <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 10, alignItems: "center" }}>
+            <PrimaryAction
+              label={copied ? "Copied" : "Copy the address"}
+              onPress={async () => setCopied(await copyText(address))}
+            />
+            <TextLink href={address.replace(/^https?:/, "webcal:")}>Open in my calendar</TextLink>
+          </View>
+          <Text kind="small" color={quiet}>
+            Whoever has this address can read your dates, and nothing else. It is shown this once:
+            if it gets lost, make a new one.
+          </Text>
+        </View>
+      ) : (
+        <View style={{ gap: 10 }}>
+          {made === null ? null : (
+            <Text>
+              {`Your calendar has had an address since ${sayWrittenInstant(made, zone)}. A new one takes its place: the old one leads nowhere from then on.`}
+            </Text>
+          )}
+          <PrimaryAction
+            label={made === null ? "Make an address" : "Make a new address"}
+            onPress={() => renew({ school })}
+            busy={renewing.isLoading}
+            disabled={data === undefined}
+          />
+        </View>
+      )}
+      {made === null ? null : (
+        <QuietAction
+          label="End the subscription"
+          onPress={() => drop({ school })}
+          busy={dropping.isLoading}
+        />
+      )}
+      <View>
+        <Text kind="strong">Or once, as a file</Text>
+        <FileLink href={addressOf("getDatesFile", { school })}>Download my dates</FileLink>
+      </View>
+    </Sheet>
+  );
+}
