@@ -46,6 +46,12 @@ export function explain(error: unknown): { title: string; detail: string } {
   };
 }
 
+/** Whether what went wrong may pass by itself: no answer came, or the server is at fault. */
+export function isPassing(error: unknown): boolean {
+  const { status } = (error ?? {}) as { status?: unknown };
+  return typeof status !== "number" || status >= 500;
+}
+
 /** The faults of a refusal, by the field they belong to. */
 export function faultsOf(error: unknown): Record<string, string> {
   const { data } = (error ?? {}) as { data?: Partial<Problem> };

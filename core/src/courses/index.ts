@@ -29,6 +29,7 @@ export {
   positionOf,
 } from "./cover";
 export { type Operation, operation as operationSchema } from "./operation";
+export { publishable, standIn } from "./publishable";
 export { operationsTo } from "./restore";
 export { SHAPE_IDS, SHAPES, type Shape, type ShapeId, shapedCourse } from "./shapes";
 export {

@@ -51,6 +51,67 @@ test("two authors on one outline see each other's changes, and neither overwrite
   await expect(second.getByLabel("Title of module Theirs")).toBeVisible();
 });
 
+test("what is typed is kept while it is typed: over Escape, a reload and Back", async ({
+  page,
+}) => {
+  await newCourse(page, "Typed and left");
+  await page.getByRole("button", { name: "Add a module" }).click();
+  await page.keyboard.type("Doug");
+  // A title: at a pause, without leaving the field; the word is one step.
+  await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
+  await page.keyboard.type("h");
+  await page.reload();
+  await expect(page.getByLabel("Title of module Dough")).toBeVisible();
+  await page.getByRole("button", { name: "Add a lesson to Dough" }).click();
+  await page.keyboard.type("Flour");
+  await page.keyboard.press("Escape");
+  await expect(page.getByLabel("Title of lesson Flour")).toBeVisible();
+  await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
+  // A lesson's text: closed by Escape, the page loaded again, and gone back from, in the middle of it.
+  const text = page.getByLabel("Text (Markdown)");
+  const open = () => page.getByRole("button", { name: /^More about lesson Flour/ }).click();
+  await open();
+  await text.pressSequentially("White");
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog")).toBeHidden();
+  await open();
+  await expect(text).toHaveValue("White");
+  await text.press("End");
+  await text.pressSequentially(" or dark");
+  await page.waitForFunction(() =>
+    Object.values({ ...localStorage })
+      .join()
+      .includes("or dark"),
+  );
+  await page.reload();
+  await open();
+  await expect(text).toHaveValue("White or dark");
+  await text.press("End");
+  await text.pressSequentially(", not both.");
+  await page.goBack();
+  await page.goForward();
+  await open();
+  await expect(text).toHaveValue("White or dark, not both.");
+  await expect(page.getByText("Kept. A text needs no publishing.")).toBeVisible();
+});
+
+test("undo goes on after a reload, and a word that was typed is one step", async ({ page }) => {
+  await newCourse(page, "Undone later");
+  await page.getByRole("button", { name: "Add a module" }).click();
+  await page.keyboard.type("Do");
+  await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
+  await page.waitForTimeout(1000);
+  await page.keyboard.type("ugh");
+  await page.waitForTimeout(1000);
+  await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel("Title of module Dough")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByLabel("Title of module Module 1")).toHaveValue("");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByLabel(/^Title of module/)).toHaveCount(0);
+});
+
 test("a session that runs out in the middle of an edit loses nothing", async ({
   page,
   baseURL,

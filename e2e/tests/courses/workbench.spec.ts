@@ -169,14 +169,19 @@ test("lines pasted into a title become rows; rows are cut, pasted elsewhere, and
   test.skip(test.info().project.name !== "wide");
   await context.grantPermissions(["clipboard-read", "clipboard-write"]);
   await newCourse(page, "Pasting");
-  await page.getByRole("button", { name: "Add a module" }).click();
+  const module = async (title: string) => {
+    await page.getByRole("button", { name: "Add a module" }).click();
+    await expect(page.locator(":focus")).toHaveAttribute("aria-label", `Title of module ${title}`);
+    await page.keyboard.type(title);
+  };
+  await module("Module 1");
   await page.evaluate(() =>
     navigator.clipboard.writeText("- Flour (5 min)\n  White or dark.\n- Water\n- Salt"),
   );
   await page.getByLabel("Title of module Module 1").focus();
   await page.keyboard.press("Control+V");
   await expect.poll(() => titles(page)).toEqual(["Module 1", "Flour", "Water", "Salt"]);
-  await page.getByRole("button", { name: "Add a module" }).click();
+  await module("Module 2");
   // Cut one, paste it under the second module.
   await page.getByRole("button", { name: /^Lesson Water: mark or move/ }).click();
   await page.getByLabel("Title of lesson Water").focus();
@@ -194,7 +199,7 @@ test("lines pasted into a title become rows; rows are cut, pasted elsewhere, and
   await page.keyboard.press("Control+C");
   await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
   await newCourse(page, "Pasted into");
-  await page.getByRole("button", { name: "Add a module" }).click();
+  await module("Module 1");
   await page.getByLabel("Title of module Module 1").focus();
   await page.keyboard.press("Control+V");
   await expect.poll(() => titles(page)).toEqual(["Module 1", "Module 1", "Flour", "Salt"]);

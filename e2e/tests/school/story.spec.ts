@@ -37,6 +37,9 @@ test("from an empty school: an author builds and publishes, a person is enrolled
     await field.fill(title);
     await field.blur();
     await page.getByRole("button", { name: `Add a lesson to ${title}` }).click();
+    // The caret is in its title already.
+    await expect(page.locator(":focus")).toHaveAttribute("aria-label", "Title of lesson Lesson 1");
+    await page.keyboard.type("Lesson 1");
   }
   for (const title of ["Dimples", "Toppings"]) {
     await page.getByRole("button", { name: new RegExp(`^Module ${title} opens`) }).click();

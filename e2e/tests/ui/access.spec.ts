@@ -98,7 +98,7 @@ test.describe("an enrollee's side", () => {
   test.use({ who: "lena.kowal" });
   test(`${MINE.join(", ")} have none either`, async ({ page }) => {
     await page.goto("/ember-row/shelf");
-    await expect(page.getByRole("heading", { level: 2 })).toBeVisible();
+    await expect(page.getByRole("link", { name: /Rye through the winter/ })).toBeVisible();
     await faultless(page);
     await page.getByRole("link", { name: /Rye through the winter/ }).click();
     await expect(page.getByRole("button", { name: /Why rye is different/ })).toBeVisible();

@@ -1,7 +1,7 @@
 /** Publishing: a draft is frozen into a version, once it is a plan that can be answered. */
 import { isDeepStrictEqual } from "node:util";
 import type { PublishingWay, VersionList, VersionPlan } from "@dawngate/contract/review";
-import { circularItems } from "@dawngate/core/courses";
+import { circularItems, publishable } from "@dawngate/core/courses";
 import {
   type Fault,
   type PlanCohort,
@@ -87,7 +87,10 @@ export async function publish(
   const follows =
     back !== undefined &&
     current !== null &&
-    isDeepStrictEqual(await readDraft(tx, course), await versionPlan(tx, school, course, current));
+    isDeepStrictEqual(
+      await draftToPublish(tx, course),
+      await versionPlan(tx, school, course, current),
+    );
   const contents = plan ? {} : await contentsOfDraft(tx, course);
   const named = back === undefined ? contents : await readVersionLessons(tx, course, back);
   const lessons = Object.fromEntries(
@@ -104,6 +107,12 @@ export async function publish(
   return number;
 }
 
+/** The draft as it would be published. */
+async function draftToPublish(tx: SchoolTransaction, course: string): Promise<PlanCourse | null> {
+  const draft = await readDraft(tx, course);
+  return draft && publishable(draft);
+}
+
 /** The plan that is to come into force: the draft, or an earlier version. */
 async function wanted(
   tx: SchoolTransaction,
@@ -112,7 +121,9 @@ async function wanted(
   back: number | undefined,
 ): Promise<PlanCourse> {
   const plan =
-    back === undefined ? await readDraft(tx, course) : await versionPlan(tx, school, course, back);
+    back === undefined
+      ? await draftToPublish(tx, course)
+      : await versionPlan(tx, school, course, back);
   if (plan) return plan;
   throw notFound(
     back === undefined

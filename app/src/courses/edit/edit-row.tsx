@@ -3,7 +3,7 @@ import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/sche
 import type { PlanCourse, PlanLesson, PlanModule } from "@dawngate/core/plan";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import type { Instant, Zone } from "@dawngate/core/time";
-import { memo, useDeferredValue, useState } from "react";
+import { memo, useDeferredValue, useRef } from "react";
 import {
   type NativeSyntheticEvent,
   TextInput,
@@ -29,6 +29,7 @@ import { Press } from "../../ui/press";
 import { SunMark } from "../../ui/sun-mark";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { useTyped } from "../../ui/use-typed";
 import { sayLength } from "../length";
 import { DragRow } from "./drag";
 import { strokeOf } from "./strokes";
@@ -71,7 +72,8 @@ export function drawingOf(
 
 /** What a row can ask for. The same object for all rows and renderings, so that a row is drawn again only for itself. */
 export interface RowActions {
-  title(id: string, kind: "module" | "lesson", title: string): void;
+  /** `typing` is the same for all that is typed before the field is left. */
+  title(id: string, kind: "module" | "lesson", title: string, typing: string): void;
   /** A key in the title; true: it was taken. */
   key(typing: Omit<Typing, "marked">, stroke: Stroke): boolean;
   gate(id: string): void;
@@ -88,6 +90,8 @@ interface Props {
   /** Its gate in words, and what is the snag with it, in short. */
   gate: string;
   snag: string | null;
+  /** What it is called by its place, as long as it has no title. */
+  standIn: string;
   marked: boolean;
   /** Rows are marked somewhere: keys that delete mean them. */
   marks: boolean;
@@ -98,14 +102,14 @@ interface Props {
 }
 
 export const EditRow = memo(function EditRow(props: Props) {
-  const { item, kind, row, gate, snag, marked, marks, drawing, zone, on } = props;
+  const { item, kind, row, gate, snag, standIn, marked, marks, drawing, zone, on } = props;
   const palette = usePalette();
   const wide = useWide();
   // What one types into is there at once; what is said about it follows in the next frame.
   const whole = useDeferredValue(true, !wide);
   const module = kind === "module";
   const name = module ? "Module" : "Lesson";
-  const called = item.title.trim() === "" ? "without a title" : item.title;
+  const called = item.title.trim() === "" ? standIn : item.title;
   const date =
     item.visible !== "published"
       ? item.visible
@@ -119,6 +123,7 @@ export const EditRow = memo(function EditRow(props: Props) {
         item={item}
         kind={kind}
         name={`${name.toLowerCase()} ${called}`}
+        standIn={standIn}
         marks={marks}
         on={on}
       />
@@ -225,20 +230,21 @@ export const EditRow = memo(function EditRow(props: Props) {
   );
 }, isSame);
 
-interface TitleProps extends Pick<Props, "item" | "kind" | "marks" | "on"> {
+interface TitleProps extends Pick<Props, "item" | "kind" | "marks" | "on" | "standIn"> {
   name: string;
 }
 
-/** A title where it stands. What is typed stays here until it is left, so that a letter draws nothing else. */
-function TitleField({ item, kind, name, marks, on }: TitleProps) {
+/**
+ * A title where it stands. What is typed stays here for a moment, so that a letter draws nothing else; it is kept when
+ * one pauses, leaves the field, or the page goes.
+ */
+function TitleField({ item, kind, name, standIn, marks, on }: TitleProps) {
   const palette = usePalette();
-  const [typed, setTyped] = useState<string | null>(null);
-  const text = typed ?? item.title;
-  const commit = () => {
-    if (typed !== null && typed.trim() !== "" && typed !== item.title)
-      on.title(item.id, kind, typed);
-    setTyped(null);
-  };
+  const typing = useRef({ serial: 0 });
+  const { text, typed, type, leave, forget } = useTyped(item.title, (title) => {
+    if (title.trim() !== "")
+      on.title(item.id, kind, title, `title-${item.id}-${typing.current.serial}`);
+  });
   const press = (event: NativeSyntheticEvent<TextInputKeyPressEventData>) => {
     const key = event.nativeEvent as unknown as KeyboardEvent;
     if (key.isComposing) return;
@@ -251,16 +257,20 @@ function TitleField({ item, kind, name, marks, on }: TitleProps) {
     const caret = (event.target as unknown as HTMLInputElement).selectionStart ?? text.length;
     if (!on.key({ row: item.id, text, caret }, stroke)) return;
     event.preventDefault();
-    setTyped(null);
+    typing.current.serial += 1;
+    forget();
   };
   return (
     <TextInput
       aria-label={`Title of ${name}`}
       value={text}
-      placeholder="Title"
+      placeholder={standIn}
       placeholderTextColor={palette.quiet}
-      onChangeText={setTyped}
-      onBlur={commit}
+      onChangeText={type}
+      onBlur={() => {
+        leave();
+        typing.current.serial += 1;
+      }}
       onKeyPress={press}
       submitBehavior="submit"
       maxLength={10_000}

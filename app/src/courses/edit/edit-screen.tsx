@@ -9,6 +9,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
 import { useGateCohortMutation } from "../../enrollment/api";
 import { CourseFrame } from "../../frame/course-frame";
+import { useLeftTexts } from "../../lessons/use-left-texts";
 import { SnagList } from "../../review/snag-list";
 import { shortSnags, useSnags } from "../../review/use-snags";
 import { useGetSchoolQuery } from "../../school/api";
@@ -107,14 +108,13 @@ function Editor({ place, school, draft, course }: Props) {
     }),
     [],
   );
+  useLeftTexts(place);
   useScreenKeys(undo, redo, sheets.keys);
   const addModule = () => {
     const { modules } = draft.actions.latest();
-    perform({
-      type: "insert-module",
-      module: newModule(newId(), `Module ${modules.length + 1}`),
-      after: modules.at(-1)?.id ?? null,
-    });
+    const module = newModule(newId(), "");
+    perform({ type: "insert-module", module, after: modules.at(-1)?.id ?? null });
+    goTo(module.id);
   };
   return (
     <CourseFrame

@@ -21,6 +21,8 @@ export interface Edits {
   /** What takes back each step done here, the latest last; and what plays it again. */
   undo: Operation[][];
   redo: Operation[][];
+  /** What the latest step was typed into, as long as one types on in it: a word is one step, whenever it is kept. */
+  typing: string | null;
   /** When everything was kept last. */
   keptAt: number | null;
   /** Why something that was done here is not to be. */
@@ -94,26 +96,43 @@ const slice = createSlice({
         sequence: number;
         clientId: string;
         left: Pending[];
+        /** The steps that can be taken back, and played again, from before. */
+        undo?: Operation[][];
+        redo?: Operation[][];
       }>,
     ) {
-      const { key, course, sequence, clientId, left } = payload;
+      const { key, course, sequence, clientId, left, undo = [], redo = [] } = payload;
       state[key] = {
         base: course,
         sequence,
         clientId,
         nextNumber: Math.max(0, ...left.map(({ number }) => number)) + 1,
         pending: left,
-        undo: [],
-        redo: [],
+        undo,
+        redo,
+        typing: null,
         keptAt: null,
         refused: null,
       };
     },
-    done(state, { payload }: PayloadAction<{ key: string; operations: readonly Operation[] }>) {
+    done(
+      state,
+      {
+        payload,
+      }: PayloadAction<{ key: string; operations: readonly Operation[]; typing?: string }>,
+    ) {
       const edits = plain(state, payload.key);
       if (!edits) return;
       const [next, inverse] = perform(edits, payload.operations);
-      state[payload.key] = inverse ? { ...next, undo: [...edits.undo, inverse], redo: [] } : next;
+      if (!inverse) {
+        state[payload.key] = next;
+        return;
+      }
+      const { typing = null } = payload;
+      // Typed on: what takes back the beginning takes back all of it.
+      const goesOn = typing !== null && typing === edits.typing;
+      const undo = goesOn ? edits.undo : [...edits.undo, inverse];
+      state[payload.key] = { ...next, undo, redo: [], typing };
     },
     undone(state, { payload: key }: PayloadAction<string>) {
       const edits = plain(state, key);
@@ -121,7 +140,7 @@ const slice = createSlice({
       if (!edits || !step) return;
       const [next, inverse] = perform(edits, step);
       const redo = inverse ? [...edits.redo, inverse] : edits.redo;
-      state[key] = { ...next, undo: edits.undo.slice(0, -1), redo };
+      state[key] = { ...next, undo: edits.undo.slice(0, -1), redo, typing: null };
     },
     redone(state, { payload: key }: PayloadAction<string>) {
       const edits = plain(state, key);

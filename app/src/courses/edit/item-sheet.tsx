@@ -1,17 +1,15 @@
 /** What else there is to a module or a lesson: where it stands, whether it is seen, and a lesson's text. */
 
-import type { Operation } from "@dawngate/core/courses";
+import { indent, type Operation, outdent } from "@dawngate/core/courses";
 import { LESSON_KINDS } from "@dawngate/core/courses/paper";
 import type { PlanCourse, PlanLesson } from "@dawngate/core/plan";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { TextInput } from "react-native-paper";
-import { useGetLessonDraftQuery, useKeepLessonMutation } from "../../lessons/api";
-import { explain } from "../../store/api";
+import { LessonTextField } from "../../lessons/text-field";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
-import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -23,11 +21,12 @@ interface Props {
   place: InCourse;
   course: PlanCourse;
   found: Found;
-  perform(operation: Operation): void;
+  perform(...operations: Operation[]): void;
+  newId(): string;
   onClose(): void;
 }
 
-export function ItemSheet({ place, course, found, perform, onClose }: Props) {
+export function ItemSheet({ place, course, found, perform, newId, onClose }: Props) {
   const { item, kind } = found;
   const lesson = kind === "lesson" ? (item as PlanLesson) : null;
   const set = (change: object) =>
@@ -39,7 +38,7 @@ export function ItemSheet({ place, course, found, perform, onClose }: Props) {
   return (
     <Sheet title={item.title} onClose={onClose}>
       {lesson ? (
-        <LessonText
+        <LessonTextField
           place={place}
           lesson={lesson.id}
           onKept={(text) => {
@@ -60,7 +59,7 @@ export function ItemSheet({ place, course, found, perform, onClose }: Props) {
       </Group>
       {lesson ? <LessonFields lesson={lesson} set={set} /> : null}
       {lesson ? <Sharing place={place} lesson={lesson.id} /> : null}
-      <Moves course={course} found={found} perform={perform} />
+      <Moves course={course} found={found} perform={perform} newId={newId} />
       <QuietAction
         label={`Remove this ${kind}${kind === "module" && found.module.lessons.length > 0 ? ` and its ${found.module.lessons.length} lessons` : ""}`}
         onPress={() => {
@@ -147,10 +146,16 @@ function LessonFields({ lesson, set }: { lesson: PlanLesson; set(change: object)
 }
 
 /** Up, down, and into another module. */
-function Moves({ course, found, perform }: Pick<Props, "course" | "found" | "perform">) {
+function Moves({
+  course,
+  found,
+  perform,
+  newId,
+}: Pick<Props, "course" | "found" | "perform" | "newId">) {
   const { item, kind, module } = found;
   const list: { id: string }[] = kind === "module" ? course.modules : module.lessons;
   const at = list.findIndex(({ id }) => id === item.id);
+  const above = kind === "module" ? course.modules[at - 1] : undefined;
   const move = (after: string | null, target = module.id) =>
     perform(
       kind === "module"
@@ -165,6 +170,17 @@ function Moves({ course, found, perform }: Pick<Props, "course" | "found" | "per
       {at < list.length - 1 ? (
         <QuietAction label="Move down" onPress={() => move(list[at + 1]?.id ?? null)} />
       ) : null}
+      {kind === "lesson" ? (
+        <QuietAction
+          label="Make it a module"
+          onPress={() => perform(...outdent(course, item.id, newId))}
+        />
+      ) : above ? (
+        <QuietAction
+          label={`Make it a lesson of ${above.title.trim() || "the module above"}`}
+          onPress={() => perform(...indent(course, item.id))}
+        />
+      ) : null}
       {kind === "lesson"
         ? course.modules
             .filter(({ id }) => id !== module.id)
@@ -176,58 +192,6 @@ function Moves({ course, found, perform }: Pick<Props, "course" | "found" | "per
               />
             ))
         : null}
-    </View>
-  );
-}
-
-/** A lesson's text, kept as one leaves it. What could not be kept stays in the field. */
-function LessonText({
-  place,
-  lesson,
-  onKept,
-}: {
-  place: InCourse;
-  lesson: string;
-  onKept(text: string): void;
-}) {
-  const { quiet, surface } = usePalette();
-  const { data, error, refetch } = useGetLessonDraftQuery({ ...place, lesson });
-  const [keep, keeping] = useKeepLessonMutation();
-  const [typed, setTyped] = useState<string | null>(null);
-  const revision = keeping.data?.revision ?? data?.revision;
-  const kept = keeping.data?.text ?? data?.text;
-  if (error)
-    // A lesson that was added a moment ago may still be on its way.
-    return <Notice {...explain(error)} onRetry={refetch} />;
-  if (kept === undefined || revision === undefined)
-    return <Text color={quiet}>Loading the text…</Text>;
-  return (
-    <View style={{ gap: 6 }}>
-      <TextInput
-        mode="outlined"
-        multiline
-        label="Text (Markdown)"
-        aria-label="Text (Markdown)"
-        value={typed ?? kept}
-        onChangeText={setTyped}
-        onBlur={() => {
-          if (typed === null || typed === kept) return;
-          keep({ ...place, lesson, body: { text: typed, revision } })
-            .unwrap()
-            .then(({ text }) => onKept(text))
-            // What went wrong stands below the field.
-            .catch(() => undefined);
-        }}
-        style={{ backgroundColor: surface, minHeight: 180 }}
-      />
-      {keeping.error ? <Notice {...explain(keeping.error)} /> : null}
-      <Text kind="small" color={quiet} role="status">
-        {keeping.isLoading
-          ? "Keeping…"
-          : typed !== null && typed !== kept
-            ? "Kept when you leave the field"
-            : "Kept. A text needs no publishing."}
-      </Text>
     </View>
   );
 }

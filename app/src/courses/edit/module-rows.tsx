@@ -1,5 +1,6 @@
 /** A module with its lessons, in stretches: what is in sight is drawn whole, the rest as plain lines. */
 import type { TimelineItemAnswer } from "@dawngate/contract/schedule";
+import { standIn } from "@dawngate/core/courses";
 import type { PlanLesson, PlanModule } from "@dawngate/core/plan";
 import { sayGate } from "@dawngate/core/schedule/words";
 import type { Zone } from "@dawngate/core/time";
@@ -27,6 +28,8 @@ interface Same {
 
 interface ModuleProps extends Same {
   module: PlanModule;
+  /** What it is called by its place, as long as it has no title; empty where it has one. */
+  standIn: string;
   /** How all items stand. */
   items: ReadonlyMap<string, TimelineItemAnswer>;
   /** What the items are called that gates count from. */
@@ -43,7 +46,9 @@ interface ModuleProps extends Same {
 
 /** Where nothing of it changes, six hundred rows cost as little as thirty modules. */
 export const ModuleRows = memo(function ModuleRows(props: ModuleProps) {
-  const { module, items: answers, titles, snags, marked, small, early, onAdd, ...same } = props;
+  const { module, standIn: ownStandIn, items: answers, titles, snags } = props;
+  const { marked, small, early, onAdd, marks, drawing, zone, on } = props;
+  const same = { marks, drawing, zone, on };
   const all = [module, ...module.lessons];
   const stretches = Array.from({ length: Math.ceil(all.length / STRETCH) }, (_, i) => i);
   const answerOf = (id: string) => answers.get(id) ?? null;
@@ -60,6 +65,13 @@ export const ModuleRows = memo(function ModuleRows(props: ModuleProps) {
             gates={items.map((item) =>
               item.gate || item === module ? sayGate(item.gate, titles) : "with its module",
             )}
+            standIns={items.map(({ title }, i) =>
+              title.trim() !== ""
+                ? ""
+                : index === 0 && i === 0
+                  ? ownStandIn
+                  : standIn("lesson", index * STRETCH + i - 1),
+            )}
             snags={items.map(({ id }) => snags.get(id) ?? null)}
             marked={items.filter(({ id }) => marked.has(id)).map(({ id }) => id)}
             index={index}
@@ -70,7 +82,7 @@ export const ModuleRows = memo(function ModuleRows(props: ModuleProps) {
           />
         );
       })}
-      <AddLesson id={module.id} title={module.title} onAdd={onAdd} />
+      <AddLesson id={module.id} title={module.title.trim() || ownStandIn} onAdd={onAdd} />
     </View>
   );
 });
@@ -81,6 +93,7 @@ interface StretchProps extends Same {
   gates: string[];
   /** Begins with the module itself. */
   first: boolean;
+  standIns: string[];
   snags: (string | null)[];
   marked: string[];
   module: string;
@@ -90,7 +103,7 @@ interface StretchProps extends Same {
 }
 
 const Stretch = memo(function Stretch(props: StretchProps) {
-  const { items, rows, gates, first, snags, marked, early, ...same } = props;
+  const { items, rows, gates, first, standIns, snags, marked, early, ...same } = props;
   const { module, index, small, ...rest } = same;
   const { near, ref, height } = useNear(small, () => early(module, index));
   const wide = useWide();
@@ -113,6 +126,7 @@ const Stretch = memo(function Stretch(props: StretchProps) {
           kind={kindOf(i)}
           row={rows[i] ?? null}
           gate={gates[i] ?? ""}
+          standIn={standIns[i] ?? ""}
           snag={snags[i] ?? null}
           marked={marked.includes(item.id)}
           {...rest}
@@ -124,7 +138,7 @@ const Stretch = memo(function Stretch(props: StretchProps) {
 
 /** Lists are made anew at every change: compared by what is in them. */
 function saysTheSame(a: StretchProps, b: StretchProps): boolean {
-  const { rows, gates, snags, marked, items, ...rest } = a;
+  const { rows, gates, standIns, snags, marked, items, ...rest } = a;
   const alike = <T,>(x: T[], y: T[]) => x.length === y.length && x.every((one, i) => one === y[i]);
   return (
     Object.keys(rest).every(
@@ -132,6 +146,7 @@ function saysTheSame(a: StretchProps, b: StretchProps): boolean {
     ) &&
     alike(items, b.items) &&
     alike(gates, b.gates) &&
+    alike(standIns, b.standIns) &&
     alike(snags, b.snags) &&
     alike(marked, b.marked) &&
     rows.every((row, i) => looksSame(row, b.rows[i] ?? null))

@@ -1,6 +1,14 @@
 /** The outline as one types and arranges it: every row, what is marked, and where the caret is. */
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
-import { clipOf, newLesson, outermost, putAfter, putCopies, rowsOf } from "@dawngate/core/courses";
+import {
+  clipOf,
+  newLesson,
+  outermost,
+  putAfter,
+  putCopies,
+  rowsOf,
+  standIn,
+} from "@dawngate/core/courses";
 import { writeMarkdown } from "@dawngate/core/courses/paper";
 import { itemTitles, type PlanCourse } from "@dawngate/core/plan";
 import type { Zone } from "@dawngate/core/time";
@@ -61,8 +69,8 @@ function Rows(props: Props & { course: PlanCourse }) {
   const on = useMemo((): RowActions => {
     const here = () => now.current;
     return {
-      title: (item, kind, title) =>
-        here().actions.perform({
+      title: (item, kind, title, typing) =>
+        here().actions.type(typing, {
           type: kind === "module" ? "set-module" : "set-lesson",
           item,
           set: { title },
@@ -87,9 +95,10 @@ function Rows(props: Props & { course: PlanCourse }) {
     const { actions, newId } = now.current;
     const module = actions.latest().modules.find((one) => one.id === id);
     if (!module) return;
-    const lesson = newLesson(newId(), `Lesson ${module.lessons.length + 1}`);
+    const lesson = newLesson(newId(), "");
     const after = module.lessons.at(-1)?.id ?? null;
-    actions.perform({ type: "insert-lesson", lesson, module: id, after });
+    const operation = { type: "insert-lesson", lesson, module: id, after } as const;
+    taking.current({ operations: [operation], focus: lesson.id, marked: NONE });
   }, []);
   const items = useMemo(() => new Map(timeline?.items.map((item) => [item.id, item])), [timeline]);
   const copy = (cut: boolean): string | null => {
@@ -144,10 +153,11 @@ function Rows(props: Props & { course: PlanCourse }) {
         onCopy={copy}
       >
         <View role="list">
-          {course.modules.map((module) => (
+          {course.modules.map((module, i) => (
             <ModuleRows
               key={module.id}
               module={module}
+              standIn={module.title.trim() === "" ? standIn("module", i) : ""}
               items={items}
               titles={titles}
               snags={snags}

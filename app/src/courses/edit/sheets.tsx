@@ -80,6 +80,7 @@ export function Sheets(props: Props) {
           course={course}
           found={found}
           perform={perform}
+          newId={newId}
           onClose={onClose}
         />
       ) : null;

@@ -62,7 +62,7 @@ export function strike(
   const kept = titled(course, typing);
   switch (stroke) {
     case "enter":
-      return opened(course, typing, newId);
+      return ended(course, typing, newId) ?? opened(course, typing, newId);
     case "tab": {
       const operations = indent(course, row);
       return operations.length === 0
@@ -109,7 +109,7 @@ export function strike(
       return { operations: removeRows(course, marked), focus: before ?? null, marked: NONE };
     }
     case "escape":
-      return marked.size === 0 ? null : { operations: [], focus: row, marked: NONE };
+      return marked.size === 0 ? null : { operations: kept, focus: row, marked: NONE };
   }
 }
 
@@ -135,6 +135,16 @@ function withTitle(course: PlanCourse, row: string, title: string): PlanCourse {
     lessons: module.lessons.map(named),
   }));
   return { ...course, modules };
+}
+
+/** An empty lesson at the end of its module ends the list: it becomes the next module, which waits for its title. */
+function ended(course: PlanCourse, { row, text }: Typing, newId: () => string): Typed | null {
+  const place = findPlace(course, row);
+  const lesson = place?.lesson;
+  if (!lesson || text.trim() !== "" || !lesson.empty) return null;
+  if (place.module.lessons.at(-1)?.id !== row) return null;
+  const operations = outdent(course, row, newId);
+  return operations.length === 0 ? null : { operations, focus: row, marked: NONE };
 }
 
 /** A new line below; from the caret on the title goes with it. */
@@ -195,5 +205,12 @@ export function pastedLines(
       after = made.id;
     }
   }
+  // They take the place of an empty row.
+  const held = place.lesson ?? place.module;
+  const leaves =
+    held.title.trim() === "" &&
+    (place.lesson ? place.lesson.empty : place.module.lessons.length === 0) &&
+    (place.lesson !== null || module !== place.module.id);
+  if (leaves) operations.push(...removeRows(course, new Set([row])));
   return { operations, focus: last.id || null, marked: NONE };
 }

@@ -8,7 +8,7 @@ import { useDispatch, useSelector, useStore } from "react-redux";
 import { addressOf } from "../../store/ask";
 import { type InCourse, useGetDraftQuery } from "../api";
 import { done, type Edits, heard, kept, opened, redone, shown, undone } from "./edits";
-import { readUnsent, writeUnsent } from "./unsent";
+import { readSteps, readUnsent, writeSteps, writeUnsent } from "./unsent";
 
 /** How sure one can be that what one sees is kept. */
 export type Keeping = "kept" | "keeping" | "waiting" | "signed-out" | "refused";
@@ -88,6 +88,7 @@ function useKeepingUnsent(key: string): void {
       if (!edits || edits === last) return;
       last = edits;
       writeUnsent(key, { clientId: edits.clientId, pending: edits.pending });
+      writeSteps(key, edits);
     };
     const stop = store.subscribe(() => {
       timer ??= setTimeout(write, 0);
@@ -116,7 +117,7 @@ export function useDraft(place: InCourse) {
     loaded.current = key;
     const { clientId, pending } = readUnsent(key);
     const { course, sequence } = data;
-    dispatch(opened({ key, course, sequence, clientId, left: pending }));
+    dispatch(opened({ key, course, sequence, clientId, left: pending, ...readSteps(key) }));
   }, [data, key, dispatch]);
   const keeping = useSending(place, key);
   useHearing(place, key, edits);
@@ -126,6 +127,9 @@ export function useDraft(place: InCourse) {
       perform: (...operations: Operation[]) => {
         if (operations.length > 0) dispatch(done({ key, operations }));
       },
+      /** The same, where it is one more part of what is being typed: all of it is one step. */
+      type: (typing: string, operation: Operation) =>
+        dispatch(done({ key, operations: [operation], typing })),
       undo: () => dispatch(undone(key)),
       redo: () => dispatch(redone(key)),
       /** The outline as it stands at this moment, also between two renderings. */
