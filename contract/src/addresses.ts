@@ -90,4 +90,6 @@ export const ADDRESSES = {
   addRemark: ["POST", "/schools/{school}/courses/{course}/remarks", [], ["remarks"]],
   settleRemark: ["PATCH", "/schools/{school}/courses/{course}/remarks/{remark}", [], ["remarks"]],
   getPublicCourse: ["GET", "/schools/{school}/catalog/{course}", ["public"], []],
+  getOutlook: ["GET", "/schools/{school}/catalog/{course}/outlook", ["public"], []],
+  getSample: ["GET", "/schools/{school}/catalog/{course}/samples/{lesson}", ["public"], []],
 } as const;

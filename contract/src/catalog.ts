@@ -1,5 +1,6 @@
 /** Public pages: a course as everybody may see it, and the ways into it. */
 import { courseCard } from "@dawngate/core/courses";
+import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { cohort, cover } from "./courses";
 
@@ -45,7 +46,13 @@ export const publicCourse = z
     modules: z.array(
       z.object({
         title: z.string(),
-        lessons: z.array(z.object({ title: z.string(), sample: z.boolean() })),
+        lessons: z.array(
+          z.object({
+            title: z.string(),
+            sample: z.string().nullable().describe("A sample's identifier, by which it is read."),
+            minutes: z.number().nullable(),
+          }),
+        ),
       }),
     ),
     lessons: z.int(),
@@ -58,5 +65,37 @@ export const publicCourse = z
   })
   .meta({ id: "PublicCourse" });
 
+/** When one would learn what, if one came in at this moment. */
+export const outlookQuery = z.strictObject({
+  timeZone: planFields.timeZone.describe("The zone of whoever looks."),
+  cohort: planFields.id.optional().describe("The cohort they would come into."),
+});
+
+export const outlook = z
+  .object({
+    at: z.string(),
+    from: z.string().nullable().describe("When access would begin."),
+    until: z.string().nullable().describe("When it would end; null: no end is known."),
+    modules: z.array(
+      z.object({
+        title: z.string(),
+        opens: z.string().nullable().describe("Null: it waits for what one does."),
+      }),
+    ),
+  })
+  .meta({ id: "Outlook" });
+
+export const sample = z
+  .object({
+    title: z.string(),
+    kind: z.string(),
+    minutes: z.number().nullable(),
+    text: z.string(),
+    course: z.string().describe("The course's title."),
+  })
+  .meta({ id: "Sample" });
+
+export type Outlook = z.infer<typeof outlook>;
+export type Sample = z.infer<typeof sample>;
 export type PublicCourse = z.infer<typeof publicCourse>;
 export type WayIn = z.infer<typeof wayIn>;

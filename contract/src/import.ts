@@ -1,4 +1,5 @@
 /** What an import brings: a plan file, and what a plan file has no place for: names, addresses, texts. */
+import { courseCard } from "@dawngate/core/courses";
 import { z } from "zod";
 import { slug } from "./school";
 import { mailAddress, personName } from "./text";
@@ -20,6 +21,13 @@ export const importExtras = z.strictObject({
     .record(z.string(), z.string())
     .default({})
     .describe("Why staff did something: by enrollment and event type, as e1/extended."),
+  pages: z
+    .record(
+      z.string(),
+      z.strictObject({ description: z.string().max(20_000).default(""), card: courseCard }),
+    )
+    .default({})
+    .describe("What the public page of a course says, by course."),
 });
 
 export type ImportExtras = z.infer<typeof importExtras>;

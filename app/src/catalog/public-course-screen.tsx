@@ -1,32 +1,34 @@
-/** A course as everybody may see it: what it is, what is in it, and the ways in, or why there is none now. */
-import type { PublicCourse, WayIn } from "@dawngate/contract/catalog";
+/** A course as everybody may see it: what it is, when one would learn what, the ways in, and samples to read. */
+import type { PublicCourse } from "@dawngate/contract/catalog";
 import { type CourseCard, countWords, linesOf } from "@dawngate/core/courses";
-import { windowInstants } from "@dawngate/core/enrollment";
-import { sayWrittenDate } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
-import { useLocalSearchParams, useRouter } from "expo-router";
-import { View } from "react-native";
-import { Cover } from "../courses/cover";
+import { useLocalSearchParams } from "expo-router";
+import { useState } from "react";
+import { ScrollView, View } from "react-native";
+import { Cover, WideCover } from "../courses/cover";
 import { sayLength } from "../courses/length";
-import { useEnrollSelfMutation } from "../enrollment/api";
 import { Markdown } from "../lessons/markdown";
-import { useGetMeQuery } from "../school/api";
 import { explain } from "../store/api";
-import { PrimaryAction } from "../ui/action";
+import { QuietAction } from "../ui/action";
+import { useWide } from "../ui/layout";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Skeleton } from "../ui/skeleton";
+import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
-import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
+import { useTitle } from "../ui/title";
 import { useGetPublicCourseQuery } from "./api";
-import { Countdown } from "./countdown";
+import { OutlookBars } from "./outlook";
+import { SampleSheet } from "./sample-sheet";
+import { Ways } from "./ways-card";
 
 export function PublicCourseScreen() {
   const place = useLocalSearchParams() as { school: string; course: string };
+  const wide = useWide();
   const { data, error, refetch } = useGetPublicCourseQuery(place, {
     refetchOnMountOrArgChange: true,
   });
+  useTitle(data?.title ?? "A course");
   if (!data)
     return (
       <Page title={error ? "Not here" : "…"}>
@@ -37,35 +39,93 @@ export function PublicCourseScreen() {
         )}
       </Page>
     );
+  const { cover, school, card, words } = data;
+  const way = data.ways.find(({ state }) => state === "open" || state === "before") ?? null;
+  const about = (
+    <>
+      <View style={{ gap: 8 }}>
+        <Text kind="small">{school.name}</Text>
+        <Text kind="title" level={1}>
+          {data.title}
+        </Text>
+        {card.short ? <Text>{card.short}</Text> : null}
+        <Chips
+          facts={[
+            `${countWords(words, "module", data.modules.length)}, ${countWords(words, "lesson", data.lessons)}`,
+            ...(data.minutes === 0 ? [] : [sayLength(data.minutes)]),
+            ...[card.level, card.language, card.subject, card.hours, card.reference].flatMap(
+              (fact) => (fact ? [fact] : []),
+            ),
+          ]}
+        />
+      </View>
+      {wide ? null : <Ways place={place} course={data} onEnd={refetch} />}
+      {data.description === "" ? null : <Markdown text={data.description} />}
+      <Card card={card} />
+    </>
+  );
+  const dates = <OutlookBars place={place} way={way} />;
+  const content = (
+    <>
+      <Outline place={place} modules={data.modules} />
+      {school.contact === "" ? null : <Text>Questions: {school.contact}</Text>}
+    </>
+  );
+  const drawn = { title: data.title, color: school.color, place, cover };
   return (
-    <Page title={data.title} above={{ text: data.school.name }}>
-      <Cover title={data.title} color={data.school.color} place={place} cover={data.cover} />
-      {data.card.short ? <Text kind="strong">{data.card.short}</Text> : null}
-      <Text>
-        {countWords(data.words, "module", data.modules.length)},{" "}
-        {countWords(data.words, "lesson", data.lessons)}
-        {data.minutes === 0 ? "" : `, ${sayLength(data.minutes)}`}
-      </Text>
-      {data.description === "" ? null : (
-        <View style={{ maxWidth: 680 }}>
-          <Markdown text={data.description} />
+    <ScrollView style={{ width: "100%" }}>
+      {wide ? null : <WideCover {...drawn} />}
+      {wide ? (
+        <View style={{ flexDirection: "row", gap: 48, padding: 32, maxWidth: 1120 }}>
+          <View style={{ flex: 1, minWidth: 0, gap: 24 }}>
+            <Cover {...drawn} />
+            {about}
+            {content}
+          </View>
+          <View style={{ width: 380, gap: 28 }}>
+            <Ways place={place} course={data} onEnd={refetch} />
+            {dates}
+          </View>
+        </View>
+      ) : (
+        <View style={{ padding: 20, paddingBottom: 64, gap: 24 }}>
+          {about}
+          {dates}
+          {content}
         </View>
       )}
-      <Card card={data.card} />
-      <Ways place={place} course={data} onEnd={refetch} />
-      <Outline modules={data.modules} />
-      {data.school.contact === "" ? null : <Text>Questions: {data.school.contact}</Text>}
-    </Page>
+    </ScrollView>
+  );
+}
+
+/** What one wants to know at a glance. */
+function Chips({ facts }: { facts: string[] }) {
+  const { surface, line } = usePalette();
+  return (
+    <View role="list" style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, paddingTop: 4 }}>
+      {facts.map((fact) => (
+        <View
+          key={fact}
+          role="listitem"
+          style={{
+            backgroundColor: surface,
+            borderWidth: 1,
+            borderColor: line,
+            borderRadius: 8,
+            paddingHorizontal: 12,
+            paddingVertical: 5,
+          }}
+        >
+          <Text kind="small">{fact}</Text>
+        </View>
+      ))}
+    </View>
   );
 }
 
 /** What the school says of it, part by part; what it does not say is not there. */
 function Card({ card }: { card: CourseCard }) {
-  const { quiet } = usePalette();
   const outcomes = linesOf(card.outcomes);
-  const facts = [card.subject, card.level, card.hours, card.language, card.reference].filter(
-    Boolean,
-  );
   const part = (title: string, text: string | undefined) =>
     text ? (
       <View style={{ gap: 2, maxWidth: 680 }}>
@@ -75,18 +135,14 @@ function Card({ card }: { card: CourseCard }) {
     ) : null;
   return (
     <>
-      {facts.length > 0 ? (
-        <Text kind="small" color={quiet}>
-          {facts.join(" · ")}
-        </Text>
-      ) : null}
       {outcomes.length > 0 ? (
         <View style={{ gap: 2, maxWidth: 680 }}>
           <Text kind="strong">What you can do afterwards</Text>
           <View role="list">
             {outcomes.map((line) => (
-              <View key={line} role="listitem">
-                <Text>{line}</Text>
+              <View key={line} role="listitem" style={{ flexDirection: "row", gap: 10 }}>
+                <SunMark mark="done" size={20} />
+                <Text style={{ flex: 1 }}>{line}</Text>
               </View>
             ))}
           </View>
@@ -99,139 +155,53 @@ function Card({ card }: { card: CourseCard }) {
   );
 }
 
-function Ways({
+function Outline({
   place,
-  course,
-  onEnd,
-}: {
-  place: { school: string; course: string };
-  course: PublicCourse;
-  /** A window opens or closes while one looks. */
-  onEnd(): void;
-}) {
-  const { data: me } = useGetMeQuery();
-  const [enroll, { error, isLoading }] = useEnrollSelfMutation();
-  const router = useRouter();
-  if (course.enrollment)
-    return (
-      <PrimaryAction
-        label={`Go to your ${course.words.course}`}
-        onPress={() => router.push(`/${place.school}/shelf/${course.enrollment}`)}
-      />
-    );
-  const go = async (cohort: string | null) => {
-    const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
-    const answer = await enroll({ ...place, body: { cohort, timeZone } });
-    if ("data" in answer && answer.data)
-      router.push(`/${place.school}/shelf/${answer.data.enrollment}`);
-  };
+  modules,
+}: Pick<PublicCourse, "modules"> & { place: { school: string; course: string } }) {
+  const { quiet, line } = usePalette();
+  const [sample, setSample] = useState<string | null>(null);
   return (
-    <View style={{ gap: 18 }}>
-      {error ? <Notice {...explain(error)} /> : null}
-      {course.ways.map((way) => (
-        <Way
-          key={way.cohort?.id ?? "course"}
-          way={way}
-          zone={course.school.timeZone}
-          onEnd={onEnd}
-          signedIn={me?.account != null}
-          here={`/${place.school}/c/${place.course}`}
-          busy={isLoading}
-          onEnroll={() => go(way.cohort?.id ?? null)}
-        />
-      ))}
-    </View>
-  );
-}
-
-const STATES = {
-  before: "Not yet open for enrolling",
-  open: "Open for enrolling",
-  full: "Full",
-  closed: "Closed for enrolling",
-};
-
-function Way({
-  way,
-  zone,
-  signedIn,
-  here,
-  busy,
-  onEnd,
-  onEnroll,
-}: {
-  way: WayIn;
-  /** The school's zone, in which windows are counted. */
-  zone: string;
-  onEnd(): void;
-  signedIn: boolean;
-  here: string;
-  busy: boolean;
-  onEnroll(): void;
-}) {
-  const { line, quiet } = usePalette();
-  const { cohort, window, state, seatsLeft, faults } = way;
-  return (
-    <View style={{ borderTopWidth: 1, borderTopColor: line, paddingTop: 14, gap: 8 }}>
-      <Text kind="name" level={2}>
-        {cohort ? `Cohort ${cohort.name}` : "Enroll"}
-      </Text>
-      <Text kind="small" color={quiet}>
-        {[
-          ...(cohort ? [`${sayWrittenDate(cohort.starts)} to ${sayWrittenDate(cohort.ends)}`] : []),
-          STATES[state],
-          ...(window && state === "open"
-            ? [`until ${sayWrittenDate(window.closes)}, that day included`]
-            : []),
-          ...(seatsLeft !== null && state === "open"
-            ? [seatsLeft === 1 ? "one seat left" : `${seatsLeft} seats left`]
-            : []),
-        ].join(" · ")}
-      </Text>
-      {window && (state === "before" || state === "open") ? (
-        <Countdown
-          key={state}
-          says={state === "before" ? "Enrolling begins in" : "Enrolling ends in"}
-          until={windowInstants(window, zoneOf(zone))[state === "before" ? "opens" : "closes"]}
-          onEnd={onEnd}
-        />
-      ) : null}
-      {faults.length > 0 ? (
-        faults.map(({ kind, sentence }) => <Text key={kind}>{sentence}</Text>)
-      ) : signedIn ? (
-        <PrimaryAction label="Enroll" onPress={onEnroll} busy={busy} />
-      ) : (
-        <View>
-          <TextLink href={`/sign-in?to=${encodeURIComponent(here)}`}>Sign in to enroll</TextLink>
-          <TextLink href="/sign-up">Sign up</TextLink>
-        </View>
-      )}
-    </View>
-  );
-}
-
-function Outline({ modules }: Pick<PublicCourse, "modules">) {
-  const { quiet } = usePalette();
-  return (
-    <View style={{ gap: 14 }}>
+    <View>
       <Text kind="heading" level={2}>
         What is in it
       </Text>
       {modules.map((module, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: an outline stands still while one reads it
-        <View key={i} style={{ gap: 2 }}>
+        <View
+          // biome-ignore lint/suspicious/noArrayIndexKey: an outline stands still while one reads it
+          key={i}
+          style={{ gap: 2, paddingVertical: 12, borderBottomWidth: 1, borderBottomColor: line }}
+        >
           <Text kind="name" level={3}>
             {module.title}
           </Text>
           {module.lessons.map((lesson, k) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: likewise
-            <Text key={k} color={quiet}>
-              {lesson.title}
-              {lesson.sample ? " (sample)" : ""}
-            </Text>
+            <View
+              // biome-ignore lint/suspicious/noArrayIndexKey: likewise
+              key={k}
+              style={{ flexDirection: "row", alignItems: "center", gap: 12, minHeight: 28 }}
+            >
+              <Text color={quiet} style={{ flex: 1 }}>
+                {lesson.title}
+              </Text>
+              {lesson.sample === null ? (
+                <Text kind="small" color={quiet}>
+                  {lesson.minutes === null ? "" : `${lesson.minutes} min`}
+                </Text>
+              ) : (
+                <QuietAction
+                  label="Read"
+                  says={`Read the sample ${lesson.title}`}
+                  onPress={() => setSample(lesson.sample)}
+                />
+              )}
+            </View>
           ))}
         </View>
       ))}
+      {sample === null ? null : (
+        <SampleSheet place={place} lesson={sample} onClose={() => setSample(null)} />
+      )}
     </View>
   );
 }

@@ -37,6 +37,20 @@ export function Cover({ title, color, place, cover }: Props) {
   );
 }
 
+/** The same, from one side of a phone to the other. */
+export function WideCover({ title, color, place, cover }: Props) {
+  const height = 230;
+  return (
+    <View style={{ width: "100%", height, overflow: "hidden" }}>
+      {cover ? (
+        <CoverPicture url={coverUrl(place, cover)} cover={cover} place={390 / height} />
+      ) : (
+        <Drawing title={title} color={color} />
+      )}
+    </View>
+  );
+}
+
 /** The same, in a square beside the title. */
 export function SmallCover({ title, color, place, cover, size = 72 }: Props & { size?: number }) {
   return (
@@ -55,7 +69,7 @@ function Drawn({ title, color }: Pick<Props, "title" | "color">) {
     <View
       style={{
         width: "100%",
-        maxWidth: 520,
+        maxWidth: 720,
         aspectRatio: COVER.width / COVER.height,
         borderRadius: 10,
         overflow: "hidden",

@@ -1,6 +1,8 @@
 /** The frame around a school's screens, with the places of whoever looks. */
-import { Slot, useLocalSearchParams } from "expo-router";
+import { Redirect, Slot, useLocalSearchParams, usePathname } from "expo-router";
+import { PUBLIC } from "../catalog/places";
 import { useGetMeQuery } from "../school/api";
+import { withPlace } from "../school/arrive";
 import { useMay } from "../school/may";
 import { Frame } from "../ui/frame";
 import type { RoomPlace } from "../ui/place";
@@ -13,7 +15,13 @@ export function SchoolFrame() {
   const learns = me?.schools.some(({ slug, role }) => slug === school && role === "enrollee");
   const may = (who: RoomPlace["who"]) =>
     who === "learners" ? learns === true : who === "signed-in" ? !!me?.account : allowed(who);
+  const path = usePathname();
   const at = { school, course: "" };
+  // Nobody is signed in: they can do that, and land where they wanted to go. Public pages are everybody's.
+  if (me && !me.account && !path.startsWith(PUBLIC.href(at))) {
+    const search = typeof window === "undefined" ? "" : (window.location?.search ?? "");
+    return <Redirect href={withPlace("/sign-in", `${path}${search}`)} />;
+  }
   const link = ({ name, href }: RoomPlace) => ({ name, href: href(at) });
   // The sides of the school are one place here, which leads to the first of them that one may see.
   const sides = placesFor("school", may);

@@ -32,6 +32,11 @@ function decoded(path: string): string {
   }
 }
 
+/** A page one comes in by, which leads on to a place. */
+export function withPlace(page: string, to: string): string {
+  return to === "/" ? page : `${page}?to=${encodeURIComponent(to)}`;
+}
+
 export function arrive(path: string): void {
   if (typeof window !== "undefined") window.location.assign(placeIn(path, window.location.origin));
 }

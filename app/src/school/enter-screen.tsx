@@ -3,16 +3,15 @@ import type { Entered } from "@dawngate/contract/account";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
-import { View } from "react-native";
 import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Field, longEnough } from "../ui/field";
 import { Notice } from "../ui/notice";
-import { Page } from "../ui/page";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { useEnterMutation } from "./api";
 import { arrive } from "./arrive";
+import { DoorPage } from "./door-page";
 import { useChooseFirstPasswordMutation } from "./security-api";
 
 export function EnterScreen() {
@@ -26,20 +25,18 @@ export function EnterScreen() {
     else setEntered(answer.data);
   };
   return (
-    <View role="main" style={{ flex: 1 }}>
-      <Page title={entered ? "You are in" : "Come in"} above={{ text: "Dawn Gate" }} narrow>
-        {entered ? (
-          <AfterEntering entered={entered} to={to} />
-        ) : (
-          <>
-            {error ? <Notice {...explain(error)} /> : null}
-            <Text>This link from your mail shows that the address is yours, and signs you in.</Text>
-            <PrimaryAction label="Come in" onPress={press} busy={isLoading} />
-            <TextLink href="/sign-in">Sign in another way</TextLink>
-          </>
-        )}
-      </Page>
-    </View>
+    <DoorPage title={entered ? "You are in" : "Come in"} to={to}>
+      {entered ? (
+        <AfterEntering entered={entered} to={to} />
+      ) : (
+        <>
+          {error ? <Notice {...explain(error)} /> : null}
+          <Text>This link from your mail shows that the address is yours, and signs you in.</Text>
+          <PrimaryAction label="Come in" onPress={press} busy={isLoading} />
+          <TextLink href="/sign-in">Sign in another way</TextLink>
+        </>
+      )}
+    </DoorPage>
   );
 }
 

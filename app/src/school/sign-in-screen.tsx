@@ -7,7 +7,6 @@ import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { anAddress, Field, needed } from "../ui/field";
 import { Notice } from "../ui/notice";
-import { Page } from "../ui/page";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import {
@@ -16,7 +15,8 @@ import {
   useSendLinkMutation,
   useSignInMutation,
 } from "./api";
-import { arrive } from "./arrive";
+import { arrive, withPlace } from "./arrive";
+import { DoorPage } from "./door-page";
 import { passkeys } from "./passkeys";
 import { usePasskeySignInMutation, usePasskeySignInOptionsMutation } from "./security-api";
 import { LookInMail } from "./sign-up-screen";
@@ -42,41 +42,38 @@ export function SignInScreen() {
     if ("data" in (await sendLink({ email, ...(to !== "/" && { to }) }))) setStep("mail");
   };
   if (step === "code") return <SecondStep to={to} />;
-  if (step === "mail") return <LookInMail title="Look in your mail" email={getValues("email")} />;
+  if (step === "mail")
+    return <LookInMail title="Look in your mail" email={getValues("email")} to={to} />;
   return (
-    <View role="main" style={{ flex: 1 }}>
-      <Page title="Sign in" above={{ text: "Dawn Gate" }} narrow>
-        {error || link.error ? <Notice {...explain(error ?? link.error)} /> : null}
-        <Field
-          control={control}
-          name="email"
-          label="Mail address"
-          check={anAddress}
-          autoComplete="email"
-          inputMode="email"
-        />
-        <Field
-          control={control}
-          name="password"
-          label="Password"
-          check={needed("A password")}
-          secureTextEntry
-          autoComplete="current-password"
-        />
-        <PrimaryAction label="Sign in" onPress={submit} busy={isLoading} />
-        <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 10 }}>
-          <QuietAction label="Send me a link instead" onPress={byLink} busy={link.isLoading} />
-          <WithPasskey to={to} />
+    <DoorPage title="Come in" to={to}>
+      {error || link.error ? <Notice {...explain(error ?? link.error)} /> : null}
+      <Field
+        control={control}
+        name="email"
+        label="Mail address"
+        check={anAddress}
+        autoComplete="email"
+        inputMode="email"
+      />
+      <Field
+        control={control}
+        name="password"
+        label="Password"
+        check={needed("A password")}
+        secureTextEntry
+        autoComplete="current-password"
+      />
+      <PrimaryAction label="Sign in" onPress={submit} busy={isLoading} fill />
+      <QuietAction label="Send me a link instead" onPress={byLink} busy={link.isLoading} fill />
+      <WithPasskey to={to} />
+      <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 20 }}>
+        <View style={{ marginRight: "auto" }}>
+          <TextLink href="/forgot">Forgotten password</TextLink>
         </View>
-        <View>
-          <TextLink href={to === "/" ? "/sign-up" : `/sign-up?to=${encodeURIComponent(to)}`}>
-            Sign up
-          </TextLink>
-          <TextLink href="/forgot">I do not remember my password</TextLink>
-          {me?.mailTray ? <TextLink href="/mail">The mail tray</TextLink> : null}
-        </View>
-      </Page>
-    </View>
+        <TextLink href={withPlace("/sign-up", to)}>New here? Sign up</TextLink>
+      </View>
+      {me?.mailTray ? <TextLink href="/mail">The mail tray</TextLink> : null}
+    </DoorPage>
   );
 }
 
@@ -97,7 +94,7 @@ function WithPasskey({ to }: { to: string }) {
   };
   return (
     <>
-      <QuietAction label="Use a passkey" onPress={press} busy={isLoading} />
+      <QuietAction label="Use a passkey" onPress={press} busy={isLoading} fill />
       {trouble ? <Text role="alert">{trouble}</Text> : null}
     </>
   );
@@ -112,31 +109,29 @@ function SecondStep({ to }: { to: string }) {
     if ("data" in (await verify({ code: code.trim(), recovery }))) arrive(to);
   });
   return (
-    <View role="main" style={{ flex: 1 }}>
-      <Page title="One step more" above={{ text: "Dawn Gate" }} narrow>
-        {error ? <Notice {...explain(error)} /> : null}
-        <Text>
-          {recovery
-            ? "One of the recovery codes you kept when you set up the second step. Each counts once."
-            : "The six digits that your authenticator application shows now."}
-        </Text>
-        <Field
-          control={control}
-          name="code"
-          label={recovery ? "Recovery code" : "Code"}
-          check={needed("A code")}
-          autoComplete="one-time-code"
-          inputMode={recovery ? "text" : "numeric"}
-        />
-        <PrimaryAction label="Sign in" onPress={submit} busy={isLoading} />
-        <QuietAction
-          label={recovery ? "Use a code from the application" : "Use a recovery code"}
-          onPress={() => {
-            setRecovery(!recovery);
-            reset();
-          }}
-        />
-      </Page>
-    </View>
+    <DoorPage title="One step more" to={to}>
+      {error ? <Notice {...explain(error)} /> : null}
+      <Text>
+        {recovery
+          ? "One of the recovery codes you kept when you set up the second step. Each counts once."
+          : "The six digits that your authenticator application shows now."}
+      </Text>
+      <Field
+        control={control}
+        name="code"
+        label={recovery ? "Recovery code" : "Code"}
+        check={needed("A code")}
+        autoComplete="one-time-code"
+        inputMode={recovery ? "text" : "numeric"}
+      />
+      <PrimaryAction label="Sign in" onPress={submit} busy={isLoading} />
+      <QuietAction
+        label={recovery ? "Use a code from the application" : "Use a recovery code"}
+        onPress={() => {
+          setRecovery(!recovery);
+          reset();
+        }}
+      />
+    </DoorPage>
   );
 }

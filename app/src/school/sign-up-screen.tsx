@@ -2,15 +2,15 @@
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
-import { View } from "react-native";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
 import { anAddress, Field, needed } from "../ui/field";
 import { Notice } from "../ui/notice";
-import { Page } from "../ui/page";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { useGetMeQuery, useSignUpMutation } from "./api";
+import { withPlace } from "./arrive";
+import { DoorPage } from "./door-page";
 
 export function SignUpScreen() {
   const { to } = useLocalSearchParams() as { to?: string };
@@ -22,50 +22,56 @@ export function SignUpScreen() {
     const asked = { name: values.name.trim(), email, ...(to !== undefined && { to }) };
     if ("data" in (await signUp(asked))) setSent(email);
   });
-  if (sent !== null) return <LookInMail title="One step left" email={sent} />;
+  if (sent !== null)
+    return <LookInMail title="One step left" email={sent} {...(to !== undefined && { to })} />;
   return (
-    <View role="main" style={{ flex: 1 }}>
-      <Page title="Sign up" above={{ text: "Dawn Gate" }} narrow>
-        {error && <Notice {...explain(error)} />}
-        <Text>
-          A link goes to your address. Pressing it shows that the address is yours, and lets you in;
-          a password you can choose then.
-        </Text>
-        <Field
-          control={control}
-          name="name"
-          label="Your name"
-          check={needed("A name")}
-          autoComplete="name"
-        />
-        <Field
-          control={control}
-          name="email"
-          label="Mail address"
-          check={anAddress}
-          autoComplete="email"
-          inputMode="email"
-        />
-        <PrimaryAction label="Send me the link" onPress={submit} busy={isLoading} />
-        <TextLink href="/sign-in">I have an account</TextLink>
-      </Page>
-    </View>
+    <DoorPage title="Sign up" {...(to !== undefined && { to })}>
+      {error && <Notice {...explain(error)} />}
+      <Text>
+        A link goes to your address. Pressing it shows that the address is yours, and lets you in; a
+        password you can choose then.
+      </Text>
+      <Field
+        control={control}
+        name="name"
+        label="Your name"
+        check={needed("A name")}
+        autoComplete="name"
+      />
+      <Field
+        control={control}
+        name="email"
+        label="Mail address"
+        check={anAddress}
+        autoComplete="email"
+        inputMode="email"
+      />
+      <PrimaryAction label="Send me the link" onPress={submit} busy={isLoading} fill />
+      <TextLink href={withPlace("/sign-in", to ?? "/")}>I have an account</TextLink>
+    </DoorPage>
   );
 }
 
 /** What to do next stands in a mail. */
-export function LookInMail({ title, email }: { title: string; email: string }) {
+export function LookInMail({
+  title,
+  email,
+  to = "/",
+}: {
+  title: string;
+  email: string;
+  /** Where one goes once one is in. */
+  to?: string;
+}) {
   const { data: me } = useGetMeQuery();
   return (
-    <View role="main" style={{ flex: 1 }}>
-      <Page title={title} above={{ text: "Dawn Gate" }} narrow>
-        <Text>
-          A mail is on its way to {email}, if it can be. Its link takes you on. Nothing there after
-          a minute? Look among unwanted mail, or try again.
-        </Text>
-        {me?.mailTray ? <TextLink href="/mail">Open the mail tray</TextLink> : null}
-        <TextLink href="/sign-in">Back to signing in</TextLink>
-      </Page>
-    </View>
+    <DoorPage title={title} to={to}>
+      <Text>
+        A mail is on its way to {email}, if it can be. Its link takes you on. Nothing there after a
+        minute? Look among unwanted mail, or try again.
+      </Text>
+      {me?.mailTray ? <TextLink href="/mail">Open the mail tray</TextLink> : null}
+      <TextLink href={withPlace("/sign-in", to)}>Back to signing in</TextLink>
+    </DoorPage>
   );
 }

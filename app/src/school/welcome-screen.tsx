@@ -1,17 +1,16 @@
 /** Taking an invitation: a name and a password, or the account one has. */
 import { useLocalSearchParams } from "expo-router";
 import { useForm } from "react-hook-form";
-import { View } from "react-native";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
 import { Field, longEnough, needed } from "../ui/field";
 import { Notice } from "../ui/notice";
-import { Page } from "../ui/page";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { useAcceptInvitationMutation, useGetInvitationQuery, useGetMeQuery } from "./api";
 import { arrive } from "./arrive";
+import { DoorPage } from "./door-page";
 
 export function WelcomeScreen() {
   const { token = "" } = useLocalSearchParams() as { token?: string };
@@ -26,50 +25,44 @@ export function WelcomeScreen() {
   };
   const known = me?.account && invitation && me.account.email === invitation.email.toLowerCase();
   return (
-    <View role="main" style={{ flex: 1 }}>
-      <Page
-        title={invitation ? `Welcome to ${invitation.schoolName}` : "Welcome"}
-        above={{ text: "Dawn Gate" }}
-        narrow
-      >
-        {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
-        {refused ? <Notice {...explain(refused)} /> : null}
-        {!invitation && !error ? <Skeleton widths={[0.8, 0.6]} /> : null}
-        {invitation && known ? (
-          <PrimaryAction
-            label={`Go in as ${me.account?.name}`}
-            onPress={() => take({})}
-            busy={isLoading}
+    <DoorPage title="Welcome" {...(invitation && { school: invitation.schoolName })}>
+      {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
+      {refused ? <Notice {...explain(refused)} /> : null}
+      {!invitation && !error ? <Skeleton widths={[0.8, 0.6]} /> : null}
+      {invitation && known ? (
+        <PrimaryAction
+          label={`Go in as ${me.account?.name}`}
+          onPress={() => take({})}
+          busy={isLoading}
+        />
+      ) : invitation ? (
+        <>
+          <Text>
+            {invitation.role === "enrollee" ? "" : `You are invited as ${invitation.role}. `}Your
+            address is {invitation.email}.
+          </Text>
+          <Field
+            control={control}
+            name="name"
+            label="Your name"
+            check={needed("A name")}
+            autoComplete="name"
           />
-        ) : invitation ? (
-          <>
-            <Text>
-              {invitation.role === "enrollee" ? "" : `You are invited as ${invitation.role}. `}Your
-              address is {invitation.email}.
-            </Text>
-            <Field
-              control={control}
-              name="name"
-              label="Your name"
-              check={needed("A name")}
-              autoComplete="name"
-            />
-            <Field
-              control={control}
-              name="password"
-              label="Password"
-              check={longEnough}
-              hint="At least 10 characters"
-              secureTextEntry
-              autoComplete="new-password"
-            />
-            <PrimaryAction label="Go in" onPress={handleSubmit(take)} busy={isLoading} />
-            <TextLink href={`/sign-in?to=${encodeURIComponent(`/welcome?token=${token}`)}`}>
-              I have an account with this address
-            </TextLink>
-          </>
-        ) : null}
-      </Page>
-    </View>
+          <Field
+            control={control}
+            name="password"
+            label="Password"
+            check={longEnough}
+            hint="At least 10 characters"
+            secureTextEntry
+            autoComplete="new-password"
+          />
+          <PrimaryAction label="Go in" onPress={handleSubmit(take)} busy={isLoading} />
+          <TextLink href={`/sign-in?to=${encodeURIComponent(`/welcome?token=${token}`)}`}>
+            I have an account with this address
+          </TextLink>
+        </>
+      ) : null}
+    </DoorPage>
   );
 }

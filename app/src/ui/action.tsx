@@ -52,6 +52,7 @@ export function QuietAction({
   busy = false,
   disabled = false,
   tight = false,
+  fill = false,
 }: Props) {
   return (
     <Button
@@ -62,7 +63,7 @@ export function QuietAction({
       disabled={busy || disabled}
       contentStyle={{ minHeight: 44 }}
       {...(tight && { labelStyle: TIGHT })}
-      style={{ alignSelf: "flex-start" }}
+      style={{ alignSelf: fill ? "stretch" : "flex-start" }}
     >
       {label}
     </Button>

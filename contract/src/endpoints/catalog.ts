@@ -1,7 +1,7 @@
 /** Endpoints of public pages. */
 
-import { publicCourse } from "../catalog";
-import { endpoints, inCourse } from "../endpoint";
+import { outlook, outlookQuery, publicCourse, sample } from "../catalog";
+import { endpoints, inCourse, inLesson } from "../endpoint";
 
 export const catalog = endpoints("catalog", {
   getPublicCourse: {
@@ -12,6 +12,29 @@ export const catalog = endpoints("catalog", {
     params: inCourse,
     answer: publicCourse,
     answered: "The course.",
+    mayLag: true,
+    holds: ["public"],
+  },
+  getOutlook: {
+    method: "get",
+    path: "/schools/{school}/catalog/{course}/outlook",
+    summary: "When one would learn what, if one came in now",
+    who: "school.see",
+    params: inCourse,
+    query: outlookQuery,
+    answer: outlook,
+    answered: "Each module's opening.",
+    mayLag: true,
+    holds: ["public"],
+  },
+  getSample: {
+    method: "get",
+    path: "/schools/{school}/catalog/{course}/samples/{lesson}",
+    summary: "A sample lesson, which anybody may read",
+    who: "school.see",
+    params: inLesson,
+    answer: sample,
+    answered: "The lesson.",
     mayLag: true,
     holds: ["public"],
   },

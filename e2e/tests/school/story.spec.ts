@@ -146,10 +146,20 @@ test.describe("who may not", () => {
   test.use({ allowedErrors: /status of 4\d\d/ });
   test("somebody who is not signed in meets the way in, not an error", async ({ page }) => {
     await page.goto("/ember-row/courses/cold-kitchen");
-    await expect(page.getByRole("alert")).toContainText("Sign in to see this");
+    await expect(page.getByRole("heading", { name: "Come in" })).toBeVisible();
+    await expect(page.getByText("Ember Row Bread School")).toBeVisible();
     await page.goto("/ember-row/c/winter-rye");
-    await expect(page.getByRole("link", { name: "Sign in to enroll" })).toBeVisible();
     await expect(page.getByText(/Enrolling was possible until/)).toBeVisible();
+    await page.getByRole("link", { name: "Sign in to enroll" }).click();
+    await expect(
+      page.getByText("You came from Rye through the winter, and go back there."),
+    ).toBeVisible();
+    // They land where they wanted to go.
+    await page.goto("/ember-row/courses/cold-kitchen/people");
+    await page.getByLabel("Mail address").fill("rosa@example.org");
+    await page.getByLabel("Password").fill("dawn-and-bread");
+    await page.getByRole("button", { name: "Sign in", exact: true }).click();
+    await expect(page).toHaveURL(/\/ember-row\/courses\/cold-kitchen\/people$/);
   });
   test("a wrong password says so, and what was typed stays", async ({ page }) => {
     await page.goto("/sign-in");

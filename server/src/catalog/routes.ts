@@ -2,11 +2,22 @@
 import { catalog } from "@dawngate/contract/endpoints/catalog";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
+import { showOutlook, showSample } from "./outlook";
 import { showPublicCourse } from "./service";
 
 export function catalogRoutes(services: Services) {
-  return router().openapi(route(services, catalog.getPublicCourse, "public"), async (c) => {
-    const { course } = c.req.valid("param");
-    return c.json(await showPublicCourse(services, c.get("context"), course), 200);
-  });
+  return router()
+    .openapi(route(services, catalog.getPublicCourse, "public"), async (c) => {
+      const { course } = c.req.valid("param");
+      return c.json(await showPublicCourse(services, c.get("context"), course), 200);
+    })
+    .openapi(route(services, catalog.getOutlook, "public"), async (c) => {
+      const { course } = c.req.valid("param");
+      const query = c.req.valid("query");
+      return c.json(await showOutlook(services, c.get("context"), course, query), 200);
+    })
+    .openapi(route(services, catalog.getSample, "public"), async (c) => {
+      const { course, lesson } = c.req.valid("param");
+      return c.json(await showSample(services, c.get("context"), course, lesson), 200);
+    });
 }

@@ -99,7 +99,9 @@ export async function publicCourseFor(
     },
     modules: publishedOutline(plan).map((module) => ({
       title: module.title,
-      lessons: module.lessons.map(({ title, sample }) => ({ title, sample })),
+      lessons: module.lessons.map(({ id, title, sample, minutes }) => {
+        return { title, sample: sample ? id : null, minutes };
+      }),
     })),
     lessons,
     minutes,

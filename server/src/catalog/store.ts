@@ -6,6 +6,7 @@ import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
 
 interface PageRow {
+  title: string;
   version: number;
   archived: boolean;
   description: string;
@@ -19,7 +20,7 @@ interface PageRow {
 /** A published course's page with its school and its cohorts, by their first day; null where there is none. */
 export async function readPage(tx: SchoolTransaction, id: string) {
   const { rows } = await sql<PageRow>`
-    select c.current_version as version, c.archived, p.description, c.words, p.card,
+    select v0.plan ->> 'title' as title, c.current_version as version, c.archived, p.description, c.words, p.card,
       (select jsonb_build_object('hash', v.hash, 'width', v.width, 'height', v.height,
           'x', v.focus_x, 'y', v.focus_y)
         from course_cover v where v.school_id = c.school_id and v.course_id = c.id) as cover,
@@ -33,6 +34,8 @@ export async function readPage(tx: SchoolTransaction, id: string) {
         from cohort k where k.school_id = c.school_id and k.course_id = c.id), '[]') as cohorts
     from course c join school s on s.id = c.school_id
     join course_page p on p.school_id = c.school_id and p.course_id = c.id
+    join course_version v0 on v0.school_id = c.school_id and v0.course_id = c.id
+      and v0.number = c.current_version
     where c.id = ${id} and c.current_version is not null
   `.execute(tx);
   const [row] = rows;

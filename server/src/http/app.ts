@@ -6,6 +6,7 @@ import { HTTPException } from "hono/http-exception";
 import { secureHeaders } from "hono/secure-headers";
 import { addresses, bodies } from "../base/bodies";
 import { answerProblem, asProblem, notFound, ProblemError } from "../base/problem";
+import { headOf } from "../catalog/head";
 import type { Changes } from "../jobs/changes";
 import { type Env, remembersWriting, type Services } from "../school/kit";
 import { whereFrom } from "../school/limits";
@@ -95,7 +96,13 @@ export function createApp({
   };
   for (const path of ["/api", "/api/*", "/health", "/health/*", "/metrics", "/metrics/*"])
     app.all(path, nothing);
-  if (files) app.get("*", files);
+  if (files) {
+    app.get("/:school/c/:course", async (c) => {
+      const { school, course } = c.req.param();
+      return files(c, await headOf(services, school, course));
+    });
+    app.get("*", (c) => files(c));
+  }
   app.notFound((c) => answerProblem(c, notFound("There is nothing here."), log));
   app.onError((error, c) => answerProblem(c, readable(error), log));
   return app;

@@ -28,7 +28,17 @@ interface File {
   forever: boolean;
 }
 
-export type StaticFiles = (c: Context) => Response;
+/** What the head of a page says for those who do not run it: search engines, and whoever shows a link to it. */
+export interface PageHead {
+  title: string;
+  description: string;
+  /** Where it lies, whole. */
+  url: string;
+  /** A picture of it, whole; null: there is none. */
+  image: string | null;
+}
+
+export type StaticFiles = (c: Context, head?: PageHead | null) => Response;
 
 /**
  * Reads a folder once, into memory: the export is small, and a request can then never leave it, whatever its path
@@ -41,14 +51,41 @@ export function staticFiles(folder: string): StaticFiles {
     const path = join(entry.parentPath ?? entry.path, entry.name);
     files.set(`/${relative(folder, path).split(sep).join("/")}`, readStatic(path));
   }
-  return (c) => {
+  return (c, head = null) => {
     const path = decoded(c.req.path);
     const found = files.get(path);
     if (found) return answer(c, found);
     const index = files.get("/index.html");
     if (!index || /^\/(_expo|assets)\//.test(path)) return c.text("Not here", 404);
-    return answer(c, index);
+    return head === null ? answer(c, index) : withHead(c, index.plain.toString("utf8"), head);
   };
+}
+
+const ESCAPES: Record<string, string> = { "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" };
+const escaped = (text: string) => text.replace(/[&<>"]/g, (char) => ESCAPES[char] ?? char);
+
+/** The application with a page's own title and description in its head (Open Graph for whoever shows a link). */
+function withHead(c: Context, index: string, { title, description, url, image }: PageHead) {
+  const meta = (key: "name" | "property", name: string, content: string) =>
+    `<meta ${key}="${name}" content="${escaped(content)}">`;
+  const head = [
+    `<title>${escaped(title)}</title>`,
+    meta("name", "description", description),
+    meta("property", "og:type", "website"),
+    meta("property", "og:title", title),
+    meta("property", "og:description", description),
+    meta("property", "og:url", url),
+    ...(image === null ? [] : [meta("property", "og:image", image)]),
+    `<link rel="canonical" href="${escaped(url)}">`,
+  ].join("");
+  // A function: what stands in the text is never read as a pattern.
+  const html = index
+    .replace(/<title>[^<]*<\/title>/, "")
+    .replace("</head>", () => `${head}</head>`);
+  return c.body(html, 200, {
+    "content-type": TYPES[".html"] as string,
+    "cache-control": "no-cache",
+  });
 }
 
 function decoded(path: string): string {

@@ -4,6 +4,7 @@ import { type Fault, formatPath, type Plan, parsePlan } from "@dawngate/core/pla
 import type { Instant } from "@dawngate/core/time";
 import { ProblemError } from "../base/problem";
 import { insertCourse } from "../courses/draft-store";
+import { setPage } from "../courses/page-store";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { system } from "../db/who";
 import { insertCohorts, insertEnrollments } from "../enrollment/store";
@@ -54,6 +55,8 @@ async function write(
       .map(({ id }) => [id, texts[textKey(course.id, id)] ?? ""] as const);
     const draft = await insertCourse(tx, school, course, position, new Map(own));
     await publish(tx, school, course.id, { note: "Imported", now: null, plan: draft });
+    const page = extras.pages[course.id];
+    if (page) await setPage(tx, course.id, page);
   }
   await insertCohorts(tx, school, plan.cohorts, (id) => extras.cohorts[id] ?? id);
   const zones = new Map(plan.enrollments.map(({ id, timeZone }) => [id, timeZone]));
@@ -114,6 +117,9 @@ function checkTogether(plan: Plan, extras: Extras, texts: Record<string, string>
   const cohorts = new Set(plan.cohorts.map(({ id }) => id));
   for (const id of Object.keys(extras.cohorts))
     if (!cohorts.has(id)) fault(["extras", "cohorts", id], "The plan has no such cohort");
+  for (const id of Object.keys(extras.pages))
+    if (!plan.courses.some((course) => course.id === id))
+      fault(["extras", "pages", id], "The plan has no such course");
 
   const enrollments = new Set(plan.enrollments.map(({ id }) => id));
   const owners = new Map<string, string>();

@@ -2,13 +2,14 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { brotliDecompressSync } from "node:zlib";
+import type { Context } from "hono";
 import { createApp } from "../../src/http/app";
 import { staticFiles } from "../../src/http/static";
 
 const folder = mkdtempSync(join(tmpdir(), "dawngate-static-"));
 const script = "console.log('dawn');\n".repeat(200);
 mkdirSync(join(folder, "_expo"), { recursive: true });
-writeFileSync(join(folder, "index.html"), "<!doctype html><title>Dawn Gate</title>");
+writeFileSync(join(folder, "index.html"), "<!doctype html><head><title>Dawn Gate</title></head>");
 writeFileSync(join(folder, "_expo/app-0123.js"), script);
 afterAll(() => rmSync(folder, { recursive: true }));
 
@@ -24,6 +25,26 @@ test("a place within the application gets the application, and asks again next t
   expect(await response.text()).toContain("<title>Dawn Gate");
   expect(response.headers.get("cache-control")).toBe("no-cache");
   expect(response.headers.get("content-security-policy")).toContain("script-src 'self'");
+});
+test("a page says what it is in its head, and nothing in that is read as anything but text", async () => {
+  const told = createApp({
+    files: (c: Context) =>
+      staticFiles(folder)(c, {
+        title: 'Rye </title><script>alert("1")</script> $& & more',
+        description: '"Quoted" <b>bread</b>',
+        url: "https://bread.example.org/one/c/rye",
+        image: null,
+      }),
+    changes: null,
+    log: () => undefined,
+  } as never);
+  const text = await (await told.request("/one/anything")).text();
+  expect(text).toContain(
+    "<title>Rye &lt;/title&gt;&lt;script&gt;alert(&quot;1&quot;)&lt;/script&gt; $&amp; &amp; more",
+  );
+  expect(text).toContain('content="&quot;Quoted&quot; &lt;b&gt;bread&lt;/b&gt;"');
+  expect(text.match(/<title>/g)).toHaveLength(1);
+  expect(text).not.toContain("<script>alert");
 });
 test("a file named after its contents is kept for good, and packed where the browser takes it", async () => {
   const response = await get("/_expo/app-0123.js", { "accept-encoding": "gzip, br" });

@@ -128,7 +128,10 @@ export function Kept({
       role="status"
       style={{ flexShrink: 1 }}
     >
-      {trouble ?? `${SAYINGS[keeping]}${keeping === "kept" ? time : ""}`}
+      {/* On a phone the whole of it stands above the tools. */}
+      {trouble !== null && onNight
+        ? "Not kept"
+        : (trouble ?? `${SAYINGS[keeping]}${keeping === "kept" ? time : ""}`)}
     </Text>
   );
 }
