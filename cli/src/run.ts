@@ -4,7 +4,8 @@ import { rippleCommand } from "./ripple";
 import { snagsCommand } from "./snags";
 import { timelineCommand } from "./timeline";
 
-const USAGE = `dawngate timeline --plan FILE --at INSTANT [--format json|csv|ics] [--enrollment ID]
+const USAGE = `dawngate timeline --plan FILE --at INSTANT [--format json|csv|ics|text] [--enrollment ID]
+                  [--gate "ITEM=14 days after enrolling"]
 dawngate snags --plan FILE [--at INSTANT]
 dawngate ripple --before FILE --after FILE --at INSTANT
 dawngate bench [--enrollees N] [--lessons N] [--json]

@@ -97,6 +97,24 @@ describe("dawngate timeline", () => {
     const csv = dawngate(["timeline", "--plan", "-", ...AT, "--format=csv"], JSON.stringify(plan));
     expect(csv.code).toBe(0);
     expect(csv.output.split("\r\n")).toHaveLength(1 + 2 * 4 + 1);
+    const text = dawngate(["timeline", "--plan", good, ...AT, "--format", "text"]);
+    expect(text.output).toContain(
+      "  Two | 7 days after enrolling | open; opens Fri 12 Mar 2027, 07:00\n",
+    );
+    // Another gate, written as a sentence.
+    const gate = ["--gate", "m2=14 days after enrolling, on a Monday, at 08:00"];
+    const other = dawngate(["timeline", "--plan", good, ...AT, "--format", "text", ...gate]);
+    expect(other.output).toContain(
+      "  Two | 14 days after enrolling, moved to a Monday, at 08:00 | scheduled; opens Mon 22 Mar 2027, 08:00\n",
+    );
+    for (const [said, words] of [
+      ["m2=14 days aft", /--gate: “aft” is not understood here \(at letter 9\)/],
+      ["nothing=at once", /the plan has no module or lesson "nothing"/],
+    ] as const) {
+      const off = dawngate(["timeline", "--plan", good, ...AT, "--gate", said]);
+      expect(off.code).toBe(2);
+      expect(off.errors).toMatch(words);
+    }
     const ics = dawngate(["timeline", "--plan", good, ...AT, "--format", "ics"]);
     expect(ics.output).toMatch(/^BEGIN:VCALENDAR\r\n[\s\S]*END:VCALENDAR\r\n$/);
   });

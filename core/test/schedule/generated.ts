@@ -82,7 +82,7 @@ const gateMoments = fc.oneof(
   { weight: 6, arbitrary: moments },
   { weight: 1, arbitrary: fc.constant({ from: "staff" }) },
 );
-const gate = maybe(
+export const gates = maybe(
   fc.record({ need: fc.constantFrom("all", "any"), when: fc.array(gateMoments, { maxLength: 3 }) }),
 );
 const visible = fc.constantFrom("published", "published", "published", "draft");
@@ -92,7 +92,7 @@ const lesson = (id: string) =>
     id: fc.constant(id),
     title: fc.constant(id),
     visible,
-    gate,
+    gate: gates,
     closes: maybe(moments),
     due: maybe(moments),
     holdsNext: fc.boolean(),
@@ -104,7 +104,7 @@ const moduleOf = (id: string, lessons: string[]) =>
     id: fc.constant(id),
     title: fc.constant(id),
     visible,
-    gate,
+    gate: gates,
     closes: maybe(moments),
     due: maybe(moments),
     lessons: fc.tuple(...lessons.map(lesson)),

@@ -147,6 +147,44 @@ test("a gate is a sentence: each part is pressed and changed, and given to other
   ).toBeVisible();
 });
 
+test("a gate is typed as a sentence, completed word by word, and a column of them is pasted", async ({
+  page,
+}) => {
+  await outline(page, 3);
+  await gateOf(page, "Part 2").click();
+  const field = page.getByLabel("As a sentence");
+  await expect(field).toHaveValue("at once");
+  await field.fill("14 days a");
+  await page.getByRole("button", { name: "after", exact: true }).click();
+  await page.getByRole("button", { name: "enrolling", exact: true }).click();
+  await expect(page.getByRole("button", { name: "14 days", exact: true })).toBeVisible();
+  // What is not understood changes nothing.
+  await field.fill("14 days after the moon");
+  await expect(
+    page.getByText(
+      /Understood up to “14 days after”\. “the moon” is not understood here; the gate stays/,
+    ),
+  ).toBeVisible();
+  await expect(page.getByRole("button", { name: "14 days", exact: true })).toBeVisible();
+  await field.fill("on a Monday");
+  await field.fill("21 days after enrolling, on a Monday, at 07:30");
+  await field.press("Enter");
+  await expect(field).toHaveValue("21 days after enrolling, moved to a Monday, at 07:30");
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await page.getByRole("button", { name: "Close", exact: true }).click();
+  // A column, from the first part on.
+  await gateOf(page, "Part 1").click();
+  await field.fill("0\n5 Jan 2027\nsome day");
+  const pasted = page.getByRole("list", { name: "What was pasted" });
+  await expect(pasted).toContainText("on Tue 5 Jan 2027");
+  await expect(pasted).toContainText("“some day”: “some day” is not understood here");
+  await page.getByRole("button", { name: "Put them onto 2 rows" }).click();
+  await page.getByRole("button", { name: "Close", exact: true }).click();
+  await expect(gateOf(page, "Part 2")).toContainText("on Tue 5 Jan 2027");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(gateOf(page, "Part 2")).toContainText("21 days after enrolling");
+});
+
 test("the horizon is brought nearer, compared and read as a table; the course is rehearsed to the next change", async ({
   page,
 }) => {

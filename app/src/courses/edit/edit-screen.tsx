@@ -191,6 +191,7 @@ function Editor({ place, school, draft, course }: Props) {
         <Sheets
           place={place}
           draft={draft}
+          schoolWords={school.words}
           open={open}
           items={items}
           zone={zone}

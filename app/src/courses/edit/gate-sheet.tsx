@@ -17,6 +17,7 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { titleIn } from "./edit-row";
 import { type Found, findItem } from "./find-item";
+import { GateWriting } from "./gate-writing";
 import type { MomentContext } from "./moment-context";
 import { MomentSentence } from "./moment-sentence";
 import { withAnchor } from "./moments";
@@ -39,6 +40,8 @@ interface Props {
   row: TimelineItemAnswer | null;
   zone: Zone;
   hasCohorts: boolean;
+  /** What the school calls a lesson. */
+  lesson: string;
   /** The cohort whose dates are shown; null: nobody's in particular. */
   cohort: CohortGate | null;
   perform(...operations: Operation[]): void;
@@ -46,7 +49,7 @@ interface Props {
 }
 
 export function GateSheet(props: Props) {
-  const { course, found, also, row, zone, hasCohorts, cohort, perform, onClose } = props;
+  const { course, found, also, row, zone, hasCohorts, lesson, cohort, perform, onClose } = props;
   const { item, before } = found;
   const { quiet, ember } = usePalette();
   const titleOf = (id: string) => titleIn(course, id);
@@ -59,6 +62,13 @@ export function GateSheet(props: Props) {
   const [refused, setRefused] = useState<string | null>(null);
   const forCohort = cohort !== null && cohort.own !== undefined;
   const gate = forCohort ? (cohort.own ?? null) : item.gate;
+  const put = (next: PlanGate | null) => {
+    const circle = circleThrough(course, item.id, next);
+    setRefused(circle && sayCircle(circle.map(titleOf)));
+    if (circle) return;
+    if (forCohort) cohort.set(next);
+    else set({ gate: next });
+  };
   return (
     <Sheet
       title={
@@ -92,16 +102,14 @@ export function GateSheet(props: Props) {
           It is not published, so it opens for nobody yet.
         </Text>
       )}
-      <GateSentence
+      <GateSentence gate={gate} context={context} onGate={put} />
+      <GateWriting
+        course={course}
+        item={item.id}
         gate={gate}
-        context={context}
-        onGate={(next) => {
-          const circle = circleThrough(course, item.id, next);
-          setRefused(circle && sayCircle(circle.map(titleOf)));
-          if (circle) return;
-          if (forCohort) cohort.set(next);
-          else set({ gate: next });
-        }}
+        lesson={lesson}
+        onGate={put}
+        perform={perform}
       />
       {refused ? (
         <Text kind="small" color={ember} role="alert">

@@ -1,5 +1,6 @@
 /** The sheets that open over an outline: a gate, an item, the course, paper in and out, the keys. */
 import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/schedule";
+import { type OwnWords, wordsOf } from "@dawngate/core/courses";
 import type { PlanCohort, PlanCourse, PlanGate } from "@dawngate/core/plan";
 import type { Zone } from "@dawngate/core/time";
 import { CadenceSheet } from "../../schedule/cadence/cadence-sheet";
@@ -25,6 +26,8 @@ const NONE: ReadonlySet<string> = new Set();
 interface Props {
   place: InCourse;
   draft: ReturnType<typeof useDraft>;
+  /** What the school calls things. */
+  schoolWords: OwnWords;
   open: Open;
   items: ReadonlyMap<string, TimelineItemAnswer>;
   zone: Zone;
@@ -57,6 +60,7 @@ export function Sheets(props: Props) {
           row={items.get(found.item.id) ?? null}
           zone={zone}
           hasCohorts={props.hasCohorts}
+          lesson={wordsOf(props.schoolWords, draft.words).lesson}
           cohort={
             cohort && {
               id: cohort.id,
