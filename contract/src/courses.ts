@@ -183,6 +183,10 @@ export const draft = z
     sequence: z.int().describe("The number of the draft's last operation."),
     version: z.int().nullable().describe("The version that is published; null: none."),
     changed: z.boolean().describe("The draft differs from the published version."),
+    published: z
+      .string()
+      .nullable()
+      .describe("The fingerprint of the published version's plan; null: none is published."),
     description: z.string(),
     words: ownWords.describe("Its own words; those left out are the school's."),
     card: courseCard,

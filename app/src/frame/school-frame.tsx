@@ -18,7 +18,8 @@ export function SchoolFrame() {
   const path = usePathname();
   const at = { school, course: "" };
   // Nobody is signed in: they can do that, and land where they wanted to go. Public pages are everybody's.
-  if (me && !me.account && !path.startsWith(PUBLIC.href(at))) {
+  const isInside = path.startsWith(`/${school}/`) && !path.startsWith(PUBLIC.href(at));
+  if (me && !me.account && isInside) {
     const search = typeof window === "undefined" ? "" : (window.location?.search ?? "");
     return <Redirect href={withPlace("/sign-in", `${path}${search}`)} />;
   }

@@ -28,6 +28,7 @@ export {
   pictureFault,
   positionOf,
 } from "./cover";
+export { fingerprintOf } from "./fingerprint";
 export { type Operation, operation as operationSchema } from "./operation";
 export { publishable, standIn } from "./publishable";
 export { operationsTo } from "./restore";

@@ -1,7 +1,13 @@
 /** Drafts changed by operations, and lesson texts with revisions. */
 import { isDeepStrictEqual } from "node:util";
 import type { Draft, Edit, Edited } from "@dawngate/contract/courses";
-import { applyOperation, type Operation, operationsTo } from "@dawngate/core/courses";
+import {
+  applyOperation,
+  fingerprintOf,
+  type Operation,
+  operationsTo,
+  publishable,
+} from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { conflict, notFound, refusal } from "../base/problem";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
@@ -24,7 +30,8 @@ export async function showDraft(db: Database, context: Context, id: string): Pro
       course: draft,
       sequence: row.sequence,
       version,
-      changed: plan === null || !isDeepStrictEqual(plan, draft),
+      changed: plan === null || !isDeepStrictEqual(plan, publishable(draft)),
+      published: plan && fingerprintOf(plan),
       description: row.description,
       words: row.words,
       card: row.card,

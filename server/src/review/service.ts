@@ -30,6 +30,7 @@ import {
   listVersions,
   lockCourse,
   pinEnrollments,
+  someKeepEarlier,
 } from "./store";
 
 interface Publishing {
@@ -78,6 +79,22 @@ export async function publish(
       `This cannot be published: ${faults.length === 1 ? "one fault" : `${faults.length} faults`}.`,
       faults,
     );
+  const contents = plan ? {} : await contentsOfDraft(tx, course);
+  const named = back === undefined ? contents : await readVersionLessons(tx, course, back);
+  const lessons = Object.fromEntries(
+    draft.modules
+      .flatMap((module) => module.lessons)
+      .map(({ id }) => [id, named[id] ?? contents[id] ?? `${course}/${id}`]),
+  );
+  if (
+    current !== null &&
+    isDeepStrictEqual(draft, await versionPlan(tx, school, course, current)) &&
+    isDeepStrictEqual(lessons, await readVersionLessons(tx, course, current)) &&
+    !(await someKeepEarlier(tx, course))
+  )
+    throw conflict(
+      `Nothing is different from version ${current}, which is published: there is nothing to publish.`,
+    );
   if (current !== null) {
     if (people === "new-only") await pinEnrollments(tx, course, current);
     else if (people === "only-in-favor") await holdEarlier(tx, course, current);
@@ -91,13 +108,6 @@ export async function publish(
       await draftToPublish(tx, course),
       await versionPlan(tx, school, course, current),
     );
-  const contents = plan ? {} : await contentsOfDraft(tx, course);
-  const named = back === undefined ? contents : await readVersionLessons(tx, course, back);
-  const lessons = Object.fromEntries(
-    draft.modules
-      .flatMap((module) => module.lessons)
-      .map(({ id }) => [id, named[id] ?? contents[id] ?? `${course}/${id}`]),
-  );
   const number = await insertVersion(tx, school, draft, lessons, {
     note,
     people,

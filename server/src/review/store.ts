@@ -92,6 +92,18 @@ export async function followAlone(tx: SchoolTransaction, course: string): Promis
     .execute();
 }
 
+/** Whether anybody keeps an earlier version of a course, alone or beside the current one. */
+export async function someKeepEarlier(tx: SchoolTransaction, course: string): Promise<boolean> {
+  const row = await tx
+    .selectFrom("enrollment")
+    .select("id")
+    .where("course_id", "=", course)
+    .where(sql<boolean>`(pinned_version is not null or held_versions <> '{}')`)
+    .limit(1)
+    .executeTakeFirst();
+  return row !== undefined;
+}
+
 /** Everybody follows the next version, and holds what they followed until now beside what they held already. */
 export async function holdEarlier(
   tx: SchoolTransaction,

@@ -3,7 +3,7 @@ import type { CourseList } from "@dawngate/contract/courses";
 import type { EventRecord } from "@dawngate/contract/enrollment";
 import type { Problem } from "@dawngate/contract/problem";
 import type { VersionList } from "@dawngate/contract/review";
-import { type Owned, ownedSchool } from "../helpers/owned";
+import { OWNER, type Owned, ownedSchool, retitled } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
 let owned: Owned;
@@ -39,9 +39,14 @@ test("the courses of a school, one to a page, are those of one long page, in its
 });
 
 test("versions and a person's record go on below the number one asks for", async () => {
+  await owned.ask("POST", "/schools/one/courses/c/draft", retitled("One more"));
   await owned.ask("POST", "/schools/one/courses/c/versions");
   const all = await owned.ask<VersionList>("GET", "/schools/one/courses/c/versions");
   expect(all.versions.map(({ number }) => number)).toEqual([2, 1]);
+  // Nothing is different from it: there is nothing to publish.
+  const again = await owned.app.ask(OWNER, "POST", "/schools/one/courses/c/versions");
+  expect(again.status).toBe(409);
+  expect(((await again.json()) as Problem).detail).toMatch(/Nothing is different from version 2/);
   const older = await owned.ask<VersionList>("GET", "/schools/one/courses/c/versions?before=2");
   expect(older.versions).toEqual(all.versions.slice(1));
   const events = "/schools/one/courses/c/enrollments/e1/events";

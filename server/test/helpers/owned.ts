@@ -9,6 +9,13 @@ import { sampleImport } from "./sample";
 
 export const OWNER = "owner@example.org";
 
+/** A change of the draft that is there to be published: a module's title. */
+export const retitled = (title: string) => ({
+  base: 0,
+  clientId: `client-${title}`,
+  operations: [{ number: 1, operation: { type: "set-module", item: "m1", set: { title } } }],
+});
+
 export interface Owned {
   test_: TestDatabase;
   app: TestApp;

@@ -1,6 +1,8 @@
 /** The workbench's tools: publishing, what is in reach, the rest under More; and what is kept. */
+
+import { fingerprintOf, publishable } from "@dawngate/core/courses";
 import { useRouter } from "expo-router";
-import { memo, useEffect, useState } from "react";
+import { memo, useEffect, useMemo, useState } from "react";
 import { View } from "react-native";
 import { usePublishMutation } from "../../review/api";
 import { PublishSheet } from "../../review/publish-sheet";
@@ -142,7 +144,13 @@ function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof u
   const wide = useWide();
   const [wanted, setWanted] = useState(false);
   const [looking, setLooking] = useState(false);
+  const { quiet } = usePalette();
   const [later, setLater] = useState<number | null>(null);
+  const { course, fingerprint } = draft;
+  const differs = useMemo(
+    () => course === null || fingerprint !== fingerprintOf(publishable(course)),
+    [course, fingerprint],
+  );
   const version = later ?? data?.version ?? null;
   // What is not kept yet would be missing from the version: it is published as soon as it is.
   const go = () => {
@@ -159,14 +167,21 @@ function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof u
   }, [wanted, draft.keeping, draft.keptAt]);
   return (
     <View style={{ gap: 8 }}>
-      <PrimaryAction
-        label={wide && draft.published !== null ? "Publish changes" : "Publish"}
-        {...(draft.published !== null && { says: "Publish changes" })}
-        busy={isLoading || wanted}
-        tight={!wide}
-        disabled={draft.unsent}
-        onPress={go}
-      />
+      {/* The one action of this screen, where there is something to be done. */}
+      {!differs && draft.published !== null && !isLoading && !wanted ? (
+        <Text kind="small" color={quiet}>
+          Published, version {draft.published}
+        </Text>
+      ) : (
+        <PrimaryAction
+          label={wide && draft.published !== null ? "Publish changes" : "Publish"}
+          {...(draft.published !== null && { says: "Publish changes" })}
+          busy={isLoading || wanted}
+          tight={!wide}
+          disabled={draft.unsent}
+          onPress={go}
+        />
+      )}
       {error ? <Notice {...explain(error)} /> : null}
       {looking && draft.course ? (
         <PublishSheet

@@ -145,6 +145,8 @@ export function useDraft(place: InCourse) {
     /** The outline a little later than it is typed. */
     course: edits ? shown(edits) : null,
     published: data?.version ?? null,
+    /** What is published, for comparing. */
+    fingerprint: data?.published ?? null,
     description: data?.description ?? "",
     words: data?.words ?? {},
     card: data?.card ?? {},
