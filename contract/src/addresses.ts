@@ -92,4 +92,6 @@ export const ADDRESSES = {
   getPublicCourse: ["GET", "/schools/{school}/catalog/{course}", ["public"], []],
   getOutlook: ["GET", "/schools/{school}/catalog/{course}/outlook", ["public"], []],
   getSample: ["GET", "/schools/{school}/catalog/{course}/samples/{lesson}", ["public"], []],
+  getToday: ["GET", "/schools/{school}/today", ["courses","course","people"], []],
+  findAnything: ["GET", "/schools/{school}/found", [], []],
 } as const;

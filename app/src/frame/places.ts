@@ -6,9 +6,11 @@ import { COHORTS, DATES, PEOPLE, SHELF } from "../enrollment/places";
 import { REMARKS } from "../review/places";
 import { EVERYBODY, REHEARSAL, SCHEDULE } from "../schedule/places";
 import { ME, RECORD, SETTINGS, STAFF, UPKEEP } from "../school/places";
+import { TODAY } from "../today/places";
 import type { RoomPlace, Within } from "../ui/place";
 
 export const PLACES: readonly RoomPlace[] = [
+  TODAY,
   COURSES,
   SETTINGS,
   STAFF,

@@ -1,9 +1,11 @@
 /** The frame around a school's screens, with the places of whoever looks. */
 import { Redirect, Slot, useLocalSearchParams, usePathname } from "expo-router";
+import { useCallback, useState } from "react";
 import { PUBLIC } from "../catalog/places";
 import { useGetMeQuery } from "../school/api";
 import { withPlace } from "../school/arrive";
 import { useMay } from "../school/may";
+import { CommandBox, useCommandKey } from "../today/command-box";
 import { Frame } from "../ui/frame";
 import type { RoomPlace } from "../ui/place";
 import { PLACES, placesFor } from "./places";
@@ -15,6 +17,8 @@ export function SchoolFrame() {
   const learns = me?.schools.some(({ slug, role }) => slug === school && role === "enrollee");
   const may = (who: RoomPlace["who"]) =>
     who === "learners" ? learns === true : who === "signed-in" ? !!me?.account : allowed(who);
+  const [going, setGoing] = useState(false);
+  useCommandKey(useCallback(() => setGoing(true), []));
   const path = usePathname();
   const at = { school, course: "" };
   // Nobody is signed in: they can do that, and land where they wanted to go. Public pages are everybody's.
@@ -37,6 +41,9 @@ export function SchoolFrame() {
   return (
     <Frame places={places}>
       <Slot />
+      {going && allowed("courses.read") ? (
+        <CommandBox school={school} onClose={() => setGoing(false)} />
+      ) : null}
     </Frame>
   );
 }

@@ -10,6 +10,7 @@ import { review } from "./review";
 import { schedule } from "./schedule";
 import { school } from "./school";
 import { staff } from "./staff";
+import { today } from "./today";
 import { upkeep } from "./upkeep";
 
 export const ROOMS = {
@@ -25,4 +26,5 @@ export const ROOMS = {
   enrollment,
   review,
   catalog,
+  today,
 };

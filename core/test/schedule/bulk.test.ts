@@ -2,8 +2,9 @@
 import fc from "fast-check";
 import type { Plan } from "../../src/plan";
 import { compareAll, ripple } from "../../src/review";
-import { inFavor, type Timeline, timelines } from "../../src/schedule";
+import { happeningsOf, inFavor, type Timeline, timelines } from "../../src/schedule";
 import {
+  AgendaCount,
   type Answered,
   BulkCourse,
   CrowdCount,
@@ -13,7 +14,7 @@ import {
   STATES,
   type Wanted,
 } from "../../src/schedule/bulk";
-import type { Instant } from "../../src/time";
+import { type Instant, localDateAt, zoneOf } from "../../src/time";
 import { instant, parsed } from "../helpers";
 import { enrollments, instants, plans } from "./generated";
 
@@ -267,5 +268,36 @@ test("a crowd: how many have each item open at each instant is what one counts o
       }
     }),
     runs(100),
+  );
+});
+
+test("an agenda: what happens on which day, for how many, is what one counts one by one", () => {
+  const first = localDateAt(zoneOf("Europe/Lisbon"), instant("2027-03-01T12:00:00Z"));
+  const zone = zoneOf("Europe/Lisbon");
+  fc.assert(
+    fc.property(crowded(2), instants, (plan, at) => {
+      const [whole, now] = [parsed(plan), instant(at)];
+      const agenda = new AgendaCount(zone, first, 60);
+      agenda.add(inBulk(whole, layOut(whole.enrollments), now));
+      const counted = new Map<string, { people: number; at: number }>();
+      const [course] = whole.courses;
+      for (const timeline of timelines(whole, now)) {
+        if (timeline.access.shutBy !== null || !course) continue;
+        for (const { kind, item, at } of happeningsOf(course, timeline)) {
+          const day = localDateAt(zone, at) - first;
+          if (day < 0 || day >= 60) continue;
+          const key = `${kind} ${day} ${item}`;
+          const known = counted.get(key) ?? { people: 0, at };
+          counted.set(key, { people: known.people + 1, at: Math.min(known.at, at) });
+        }
+      }
+      const found = new Map(
+        agenda
+          .entries()
+          .map(({ kind, item, day, at, people }) => [`${kind} ${day} ${item}`, { people, at }]),
+      );
+      expect(new Map([...found].sort())).toEqual(new Map([...counted].sort()));
+    }),
+    runs(200),
   );
 });

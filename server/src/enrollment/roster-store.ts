@@ -88,7 +88,7 @@ const FOUND_MOST = 2000;
 export const FINDABLE = 3;
 
 /** A part of a name as a pattern, its own signs taken as they are. */
-const pattern = (find: string) =>
+export const pattern = (find: string) =>
   `%${find
     .trim()
     .toLowerCase()

@@ -14,6 +14,7 @@ import type { Env, Services } from "../school/kit";
 import { meRoutes } from "../school/me-routes";
 import { schoolRoutes } from "../school/routes";
 import { staffRoutes } from "../school/staff-routes";
+import { todayRoutes } from "../today/routes";
 import { type Described, describe, ofRoom, roomsOf } from "./describe";
 
 export function api(services: Services, changes: Changes | null) {
@@ -28,7 +29,8 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", reviewRoutes(services))
     .route("/", scheduleRoutes(services))
     .route("/", enrollmentRoutes(services))
-    .route("/", catalogRoutes(services));
+    .route("/", catalogRoutes(services))
+    .route("/", todayRoutes(services));
   app.openAPIRegistry.registerComponent("securitySchemes", "session", {
     type: "apiKey",
     in: "cookie",

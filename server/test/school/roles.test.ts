@@ -156,6 +156,8 @@ const ROUTES: [string, string, unknown, Permission][] = [
   ["POST", "/schools/one/catalog/c", { cohort: "k", timeZone: "UTC" }, "self.learn"],
   ["GET", "/schools/one/catalog/c/outlook?timeZone=UTC", undefined, "school.see"],
   ["GET", "/schools/one/catalog/c/samples/l3", undefined, "school.see"],
+  ["GET", "/schools/one/today", undefined, "courses.read"],
+  ["GET", "/schools/one/found?find=one", undefined, "courses.read"],
   ["GET", "/schools/one/dates", undefined, "self.learn"],
   ["GET", "/schools/one/dates/file", undefined, "self.learn"],
   ["GET", "/schools/one/dates/feed", undefined, "self.learn"],

@@ -5,6 +5,7 @@ import { everybody } from "./everybody";
 import { project } from "./project";
 import { publicPage } from "./public-page";
 import { ripple } from "./ripple";
+import { today } from "./today";
 import { touched } from "./touched";
 
 const ALL = [
@@ -13,6 +14,7 @@ const ALL = [
   touched,
   everybody,
   publicPage,
+  today,
 ] as readonly unknown[] as readonly Doing<unknown, unknown>[];
 
 /** Does a task here, whichever thread this is. */

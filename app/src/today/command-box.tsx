@@ -1,0 +1,155 @@
+/** Go anywhere: places, courses, modules, lessons, cohorts and people by a part of their names; by keys alone too. */
+import type { Found } from "@dawngate/contract/today";
+import { useRouter } from "expo-router";
+import { useEffect, useState } from "react";
+import { View } from "react-native";
+import { TextInput } from "react-native-paper";
+import { placesFor } from "../frame/places";
+import { useMay } from "../school/may";
+import { explain } from "../store/api";
+import { Notice } from "../ui/notice";
+import { Press } from "../ui/press";
+import { useSettled } from "../ui/settled";
+import { Sheet } from "../ui/sheet";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { useFindAnythingQuery } from "./api";
+import { latest, remember } from "./gone-to";
+
+/** Somewhere to go. */
+export interface Goal {
+  kind: Found["kind"] | "place";
+  title: string;
+  says: string;
+  href: string;
+}
+
+/** Where something that was found is looked at. */
+export function goalOf(school: string, { kind, course, id, title, says, published }: Found): Goal {
+  const at = `/${school}/courses/${course}`;
+  const href =
+    kind === "person"
+      ? `${at}?enrollment=${encodeURIComponent(id)}`
+      : kind === "cohort"
+        ? `${at}/cohorts`
+        : kind === "course" && published
+          ? at
+          : `${at}/edit`;
+  return { kind, title, says, href };
+}
+
+export function CommandBox({ school, onClose }: { school: string; onClose(): void }) {
+  const { quiet, lilac, surface } = usePalette();
+  const router = useRouter();
+  const may = useMay(school);
+  const [text, setText] = useState("");
+  const [at, setAt] = useState(0);
+  const find = useSettled(text.trim(), 80);
+  const { currentData, error } = useFindAnythingQuery({ school, find }, { skip: find === "" });
+  const low = text.trim().toLocaleLowerCase();
+  const places = [
+    ...placesFor("frame", (who) => who === "signed-in" || (who !== "learners" && may(who))),
+    ...placesFor("school", (who) => who !== "learners" && who !== "signed-in" && may(who)),
+  ].map((place): Goal => {
+    const says = place.within === "school" ? "School" : "";
+    return { kind: "place", title: place.name, says, href: place.href({ school, course: "" }) };
+  });
+  const goals =
+    low === ""
+      ? [...latest(school), ...places]
+      : [
+          ...places.filter(({ title }) => title.toLocaleLowerCase().includes(low)),
+          ...(currentData?.found.map((one) => goalOf(school, one)) ?? []),
+        ];
+  const shown = goals
+    .filter(
+      ({ href, title }, i) =>
+        goals.findIndex((one) => one.href === href && one.title === title) === i,
+    )
+    .slice(0, 14);
+  const chosen = Math.min(at, Math.max(0, shown.length - 1));
+  const go = (goal: Goal | undefined) => {
+    if (!goal) return;
+    remember(school, goal);
+    onClose();
+    router.push(goal.href);
+  };
+  return (
+    <Sheet title="Go anywhere" onClose={onClose}>
+      <TextInput
+        mode="outlined"
+        autoFocus
+        label="A course, a lesson, a person, a place"
+        aria-label="A course, a lesson, a person, a place"
+        value={text}
+        onChangeText={(next) => {
+          setText(next);
+          setAt(0);
+        }}
+        onKeyPress={(event) => {
+          const { key } = event.nativeEvent;
+          if (key !== "ArrowDown" && key !== "ArrowUp") return;
+          event.preventDefault();
+          const step = key === "ArrowDown" ? 1 : -1;
+          setAt((chosen + step + shown.length) % Math.max(1, shown.length));
+        }}
+        onSubmitEditing={() => go(shown[chosen])}
+        style={{ backgroundColor: surface }}
+      />
+      {error ? <Notice {...explain(error)} /> : null}
+      <Text kind="small" color={quiet} role="status">
+        {low === ""
+          ? "Where you went last, and the places"
+          : find !== low && find.toLocaleLowerCase() !== low
+            ? "Looking …"
+            : shown.length === 0 && currentData
+              ? `Nothing here is called “${text.trim()}”.`
+              : `${shown.length} found; Enter goes to the marked one`}
+      </Text>
+      <View role="list">
+        {shown.map((goal, i) => (
+          <View key={`${goal.kind} ${goal.href} ${goal.title}`} role="listitem">
+            <Press
+              role="link"
+              onPress={() => go(goal)}
+              aria-current={i === chosen ? "true" : undefined}
+              style={{
+                flexDirection: "row",
+                alignItems: "center",
+                gap: 12,
+                paddingHorizontal: 10,
+                backgroundColor: i === chosen ? lilac : "transparent",
+              }}
+            >
+              <View style={{ flex: 1, paddingVertical: 4 }}>
+                <Text>{goal.title}</Text>
+                {goal.says === "" ? null : (
+                  <Text kind="small" color={quiet}>
+                    {goal.says}
+                  </Text>
+                )}
+              </View>
+              <Text kind="small" color={quiet}>
+                {goal.kind}
+              </Text>
+            </Press>
+          </View>
+        ))}
+      </View>
+    </Sheet>
+  );
+}
+
+/** Ctrl or Cmd K opens it, wherever one is in the studio. */
+export function useCommandKey(open: () => void): void {
+  useEffect(() => {
+    if (typeof window === "undefined" || !window.addEventListener) return;
+    const listen = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "k") return;
+      event.preventDefault();
+      open();
+    };
+    window.addEventListener("keydown", listen);
+    return () => window.removeEventListener("keydown", listen);
+  }, [open]);
+}

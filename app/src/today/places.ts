@@ -1,0 +1,9 @@
+/** The place of today. */
+import type { RoomPlace } from "../ui/place";
+
+export const TODAY: RoomPlace = {
+  within: "frame",
+  name: "Today",
+  href: ({ school }) => `/${school}/today`,
+  who: "courses.read",
+};

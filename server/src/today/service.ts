@@ -1,0 +1,109 @@
+/** Today: what happens in the courses one may see, and what needs somebody. */
+import type { Need, Today } from "@dawngate/contract/today";
+import { formatDate, formatInstant, localDateAt, zoneOf } from "@dawngate/core/time";
+import { LRUCache } from "lru-cache";
+import type { SchoolTransaction } from "../db/connection";
+import { readHeads } from "../schedule/headcount-store";
+import { type Context, isTheirs } from "../school/context";
+import { readFailed } from "../school/failed-work-store";
+import type { Services } from "../school/kit";
+import { reading } from "../school/service";
+import { readSchool } from "../school/store";
+import { beginnings, openRemarks } from "./store";
+import { type Counted, TODAY } from "./tasks";
+
+/** It is counted once in so long, whatever people do meanwhile; the answer says of when it is. */
+const KEPT_FOR = 60_000;
+const kept = new LRUCache<string, Counted & { at: string }>({ max: 500, ttl: KEPT_FOR });
+const underWay = new Map<string, Promise<Counted & { at: string }>>();
+
+/** Counted in a thread, once for all who ask at the same time and may see the same. */
+async function counted({ threads }: Pick<Services, "threads">, context: Context, day: string) {
+  const { school, courses, cohorts, now } = context;
+  const key = JSON.stringify([school, courses, cohorts, day]);
+  const found = kept.get(key);
+  // A clock that was set back, as tests do, knows nothing of later.
+  if (found && found.at <= formatInstant(now)) return found;
+  const made =
+    underWay.get(key) ??
+    threads
+      .run(TODAY, { school, courses, cohorts, now })
+      .then((answer) => ({ ...answer, at: formatInstant(now) }))
+      .finally(() => underWay.delete(key));
+  underWay.set(key, made);
+  const answer = await made;
+  kept.set(key, answer);
+  return answer;
+}
+
+export async function showToday(
+  services: Pick<Services, "db" | "threads">,
+  context: Context,
+): Promise<Today> {
+  const school = await reading(services.db, context, readSchool);
+  const day = formatDate(localDateAt(zoneOf(school.time_zone), context.now));
+  const { needs, ...agenda } = await counted(services, context, day);
+  return reading(services.db, context, async (tx) => {
+    const begun = await beginnings(tx);
+    return {
+      ...agenda,
+      timeZone: school.time_zone,
+      day,
+      needs: [...(await needsNow(tx, context)), ...needs],
+      first: begun.people
+        ? null
+        : {
+            contact: school.contact !== "",
+            calendar: school.closed.length > 0,
+            course: begun.made,
+            published: begun.published,
+            people: begun.people,
+          },
+    };
+  });
+}
+
+/** What needs somebody by what stands in the database at this moment, for those who may do something about it. */
+async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]> {
+  const needs: Need[] = [];
+  if (context.may("jobs.see")) {
+    const failed = await readFailed(tx);
+    if (failed.length > 0)
+      needs.push({
+        kind: "work",
+        course: null,
+        title:
+          failed.length === 1
+            ? "One piece of work failed"
+            : `${failed.length} pieces of work failed`,
+        says: failed[0]?.fault.slice(0, 200) ?? "",
+        number: failed.length,
+      });
+  }
+  if (context.may("people.act")) {
+    const heads = await readHeads(tx, context.courses ?? undefined);
+    const suspended = new Map<string, number>();
+    for (const { course, cohort, standing, people } of heads)
+      if (standing === "suspended" && isTheirs(context, cohort))
+        suspended.set(course, (suspended.get(course) ?? 0) + people);
+    for (const [course, number] of suspended)
+      if (number > 0)
+        needs.push({
+          kind: "suspended",
+          course,
+          title: number === 1 ? "One person is suspended" : `${number} people are suspended`,
+          says: "They can open nothing until the suspension is lifted.",
+          number,
+        });
+  }
+  if (context.may("courses.edit") || context.may("remarks.write"))
+    for (const { course, title, number } of await openRemarks(tx, context.courses))
+      needs.push({
+        kind: "remarks",
+        course,
+        title: number === 1 ? `One remark on ${title}` : `${number} remarks on ${title}`,
+        says: "Not settled yet.",
+        number,
+      });
+  return needs;
+}

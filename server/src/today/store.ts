@@ -1,0 +1,41 @@
+/** What today asks the database beside people's dates. */
+import { sql } from "kysely";
+import type { SchoolTransaction } from "../db/connection";
+
+/** Published courses that are not put away, in the order of the list; so many at the most. */
+export async function liveCourses(
+  tx: SchoolTransaction,
+  among: readonly string[] | null,
+  most: number,
+) {
+  const { rows } = await sql<{ id: string; version: number; meant: string[] }>`
+    select c.id, c.current_version as version, d.meant
+    from course c join course_draft d on d.school_id = c.school_id and d.course_id = c.id
+    where c.current_version is not null and not c.archived
+      ${among === null ? sql`` : sql`and c.id = any (${among}::text[])`}
+    order by c.position, c.id limit ${sql.lit(most)}
+  `.execute(tx);
+  return rows;
+}
+
+/** How many remarks are not settled, by course. */
+export async function openRemarks(tx: SchoolTransaction, among: readonly string[] | null) {
+  const { rows } = await sql<{ course: string; title: string; number: number }>`
+    select r.course_id as course, d.title, count(*)::integer as number
+    from remark r join course_draft d on d.school_id = r.school_id and d.course_id = r.course_id
+    where r.settled_at is null
+      ${among === null ? sql`` : sql`and r.course_id = any (${among}::text[])`}
+    group by 1, 2 order by 3 desc, 2 limit 50
+  `.execute(tx);
+  return rows;
+}
+
+/** What is there of what comes before the first person. */
+export async function beginnings(tx: SchoolTransaction) {
+  const { rows } = await sql<{ made: boolean; published: boolean; people: boolean }>`
+    select exists (select 1 from course) as made,
+      exists (select 1 from course where current_version is not null) as published,
+      exists (select 1 from enrollment) as people
+  `.execute(tx);
+  return rows[0] as (typeof rows)[number];
+}
