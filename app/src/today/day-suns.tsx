@@ -5,6 +5,7 @@ import { sayDate } from "@dawngate/core/schedule/words";
 import { formatDate, parseDate } from "@dawngate/core/time";
 import { View } from "react-native";
 import Svg, { Line, Path } from "react-native-svg";
+import { Hidden } from "../ui/hidden";
 import { useWide } from "../ui/layout";
 import { Press } from "../ui/press";
 import { Text } from "../ui/text";
@@ -40,10 +41,12 @@ export function DaySuns({ days, today, shown, onShow }: Props) {
             <Press
               key={day}
               aria-pressed={isShown}
-              aria-label={`${sayDay(day, today)}: ${openings === 1 ? "one opening" : `${openings} openings`}`}
               onPress={() => onShow(day)}
               style={{ flex: 1, alignItems: "center", paddingVertical: 4 }}
             >
+              <Hidden>
+                {`${sayDay(day, today)}: ${openings === 1 ? "one opening" : `${openings} openings`}`}
+              </Hidden>
               <Text kind="small" color={onFrame} aria-hidden>
                 {openings === 0 ? " " : openings}
               </Text>

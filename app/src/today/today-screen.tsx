@@ -143,20 +143,21 @@ const MARKS: Record<Happens["kind"], Mark> = {
 
 const people = (number: number) => (number === 1 ? "one person" : `${number} people`);
 
-function say({ kind, people: number }: Happens): string {
+function say({ kind, at, people: number }: Happens): string {
+  const past = (read(at) ?? 0) <= Date.now();
   switch (kind) {
     case "begins":
-      return ` begins for ${people(number)}`;
+      return ` ${past ? "began" : "begins"} for ${people(number)}`;
     case "opens":
-      return ` opens for ${people(number)}`;
+      return ` ${past ? "opened" : "opens"} for ${people(number)}`;
     case "due":
-      return ` is due for ${people(number)}`;
+      return ` ${past ? "was" : "is"} due for ${people(number)}`;
     case "closes":
-      return ` closes for ${people(number)}`;
+      return ` ${past ? "closed" : "closes"} for ${people(number)}`;
     case "ends":
-      return ` ends for ${people(number)}`;
+      return ` ${past ? "ended" : "ends"} for ${people(number)}`;
     case "cohort-starts":
-      return ` starts with ${people(number)}`;
+      return ` ${past ? "started" : "starts"} with ${people(number)}`;
     case "cohort-ends":
       return ` ends for ${people(number)}`;
   }

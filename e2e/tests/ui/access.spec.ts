@@ -23,6 +23,7 @@ const PLACES: Record<string, [string, string][]> = {
     ["a public page", "/ember-row/c/winter-rye"],
   ],
   "the school": [
+    ["today", "/ember-row/today"],
     ["a school's settings", "/ember-row/settings"],
     ["oneself", "/ember-row/me"],
     ["the staff", "/ember-row/staff"],
