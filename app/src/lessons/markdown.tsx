@@ -30,11 +30,11 @@ function block(token: Token, key: number): ReactNode {
     case "table":
       return <Table key={key} table={token as Tokens.Table} />;
     case "blockquote":
-      return (
-        <View key={key} style={{ paddingLeft: 16, gap: 8 }}>
-          {(token.tokens ?? []).map(block)}
-        </View>
-      );
+      return <Aside key={key}>{(token.tokens ?? []).map(block)}</Aside>;
+    case "code":
+      return <Code key={key} text={token.text as string} />;
+    case "hr":
+      return <Rule key={key} />;
     default:
       // Whatever else there is (HTML among it) is shown as it was written.
       return <Text key={key}>{token.raw.trim()}</Text>;
@@ -59,6 +59,30 @@ function inline(tokens: Token[] | undefined): ReactNode {
             {inner()}
           </Text>
         );
+      case "link":
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the text does not change under us
+          <TextWithLink key={key} href={token.href as string}>
+            {inner()}
+          </TextWithLink>
+        );
+      case "codespan":
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the text does not change under us
+          <Text key={key} style={{ fontFamily: "monospace", fontSize: 15 }}>
+            {plain(token)}
+          </Text>
+        );
+      case "del":
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the text does not change under us
+          <Text key={key} style={{ textDecorationLine: "line-through" }}>
+            {inner()}
+          </Text>
+        );
+      case "image":
+        // Pictures have a lesson of their own; here what stands for one is read.
+        return plain(token);
       case "br":
         return "\n";
       default:
@@ -66,6 +90,56 @@ function inline(tokens: Token[] | undefined): ReactNode {
         return <Fragment key={key}>{inner()}</Fragment>;
     }
   });
+}
+
+/** A link that can be pressed, where it leads somewhere a text may lead: pages and mail, nothing that runs. */
+function TextWithLink({ href, children }: { href: string; children: ReactNode }) {
+  const { dusk } = usePalette();
+  if (!/^(https?:\/\/|mailto:)/i.test(href)) return <Text>{children}</Text>;
+  return (
+    <Text
+      role="link"
+      color={dusk}
+      style={{ textDecorationLine: "underline" }}
+      {...({ href, hrefAttrs: { target: "_blank", rel: "noopener noreferrer" } } as object)}
+    >
+      {children}
+    </Text>
+  );
+}
+
+/** What stands beside the text: a remark, a warning. */
+function Aside({ children }: { children: ReactNode }) {
+  const { apricotPale, frameMark } = usePalette();
+  return (
+    <View
+      style={{
+        backgroundColor: apricotPale,
+        borderLeftWidth: 4,
+        borderLeftColor: frameMark,
+        borderRadius: 6,
+        paddingVertical: 12,
+        paddingHorizontal: 16,
+        gap: 8,
+      }}
+    >
+      {children}
+    </View>
+  );
+}
+
+function Code({ text }: { text: string }) {
+  const { lilac } = usePalette();
+  return (
+    <View style={{ backgroundColor: lilac, borderRadius: 6, padding: 12 }}>
+      <Text style={{ fontFamily: "monospace", fontSize: 14, lineHeight: 20 }}>{text}</Text>
+    </View>
+  );
+}
+
+function Rule() {
+  const { line } = usePalette();
+  return <View role="separator" style={{ height: 1, backgroundColor: line, marginVertical: 6 }} />;
 }
 
 function plain(token: Token): string {

@@ -30,3 +30,16 @@ test("ten thousand characters without a space, and an empty text, do no harm", (
   draw(<Markdown text={"x".repeat(10_000)} />);
   draw(<Markdown text="" />);
 });
+
+test("a link can be pressed where it leads to a page or a mail, and is text where it would run something", async () => {
+  await render(
+    <Markdown
+      text={
+        "[the mill](https://mill.example.org) [us](mailto:us@example.org) [a trap](javascript:alert(1)) [another](data:text/html,x)"
+      }
+    />,
+  );
+  expect(screen.getAllByRole("link")).toHaveLength(2);
+  expect(screen.getByText("a trap")).toBeTruthy();
+  expect(screen.getByText("another")).toBeTruthy();
+});

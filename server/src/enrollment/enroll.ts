@@ -11,6 +11,7 @@ import {
   startOfDay,
   zoneOf,
 } from "@dawngate/core/time";
+import { writeLetter } from "../base/letter";
 import { conflict, notFound, ProblemError } from "../base/problem";
 import { published } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
@@ -21,10 +22,12 @@ import { readCohorts } from "../schedule/cohort-store";
 import { holdTurn } from "../schedule/headcount-store";
 import { projectOne } from "../schedule/project";
 import type { Context } from "../school/context";
+import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { inviteWithin } from "../school/staff";
 import { linkPerson, readPersonOf, readSchool } from "../school/store";
 import { sayFault } from "./say";
+import { sayEnrolled } from "./say-enrolled";
 import { holdSeats } from "./seats";
 import { insertEnrollments, linesOf } from "./store";
 
@@ -122,12 +125,21 @@ export async function enrollByHand(
     const reason = `Enrolled by ${context.who.name}`;
     const entry = { person, cohort, timeZone, bySelf: false, reason };
     const entered = await enter(tx, context, courseId, entry, context.now);
-    if (!found?.user_id) await inviteWithin(tx, { baseUrl }, context, email, "enrollee");
+    const about = await sayEnrolled(tx, context, entered.enrollment);
+    if (!found?.user_id) await inviteWithin(tx, { baseUrl }, context, email, "enrollee", about);
     else
       await follow(tx, context.school, "mail", {
         to: email,
-        subject: "You are enrolled in another course",
-        text: `Go to your shelf:\n${baseUrl}/${context.slug}/shelf\n`,
+        ...writeLetter({
+          ...about,
+          subject: `You are enrolled in ${about.title}`,
+          from: await schoolInMail(tx),
+          greeting: `Hello ${inMail(found.name)},`,
+          button: {
+            label: "Go to the course",
+            url: `${baseUrl}/${context.slug}/shelf/${entered.enrollment}`,
+          },
+        }),
       });
     return entered;
   });

@@ -2,13 +2,13 @@
 import { writeExplainedTimeline } from "@dawngate/core/schedule";
 import { explainOpening, type Speaker, saySooner, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
+import { writeLetter } from "../base/letter";
 import { notFound } from "../base/problem";
 import { follow } from "../jobs/outbox";
 import { clockOf, readCase, workOut } from "../schedule/case";
 import { type Context, isTheirs } from "../school/context";
-import { inMail } from "../school/in-mail";
+import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
-import { readSchool } from "../school/store";
 import { readAddress } from "./store";
 
 export async function sendWhy(
@@ -44,25 +44,25 @@ export async function sendWhy(
       ...lines.map(({ text, at }) => `  ${text}${at === null ? "" : `: ${at}`}`),
     ]);
     const title = titles.get(item) ?? item;
-    const school = await readSchool(tx);
     await follow(tx, context.school, "mail", {
       to: person.email,
-      subject: `Why “${title}” opens when it does`,
-      text: [
-        `Hello ${inMail(person.name)},`,
-        "",
-        `${found.plan.title}: “${title}”. ${why.sentence}`,
-        "",
-        ...steps,
-        ...(sooner.length > 0
-          ? ["", "For it to open sooner:", ...sooner.map((line) => `  ${line}`)]
-          : []),
-        "",
-        `Times are ${sayZone(clock)} time. Your course: ${baseUrl}/${school.slug}/shelf/${enrollment}`,
-        "",
-        school.name,
-        "",
-      ].join("\n"),
+      ...writeLetter({
+        subject: `Why “${title}” opens when it does`,
+        from: await schoolInMail(tx),
+        greeting: `Hello ${inMail(person.name)},`,
+        says: [`${found.plan.title}: “${title}”. ${why.sentence}`],
+        lines: [
+          ...steps,
+          ...(sooner.length > 0
+            ? ["For it to open sooner:", ...sooner.map((line) => `  ${line}`)]
+            : []),
+        ],
+        button: {
+          label: "To the course",
+          url: `${baseUrl}/${context.slug}/shelf/${enrollment}`,
+        },
+        small: [`Times are ${sayZone(clock)} time.`],
+      }),
     });
   });
 }

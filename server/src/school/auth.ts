@@ -11,6 +11,7 @@ import { formatPath } from "@dawngate/core/plan";
 import { APIError, betterAuth } from "better-auth";
 import { magicLink, twoFactor } from "better-auth/plugins";
 import type pg from "pg";
+import { type Letter, writeLetter } from "../base/letter";
 import { ProblemError, refusal } from "../base/problem";
 import type { DatabaseAddress } from "../db/address";
 import { BACKGROUND, sturdyPool } from "../db/pool";
@@ -64,8 +65,8 @@ export function openAuth({
   const origins = loopback
     ? ["127.0.0.1", "localhost"].map((host) => `${url.protocol}//${host}:${url.port}`)
     : [url.origin];
-  const mail = (to: string, subject: string, text: string) =>
-    followOutside(pool, "mail", { to, subject, text });
+  const mail = (to: string, letter: Omit<Letter, "from">) =>
+    followOutside(pool, "mail", { to, ...writeLetter({ ...letter, from: null }) });
   const auth = betterAuth({
     appName: "Dawn Gate",
     database: pool,
@@ -87,11 +88,12 @@ export function openAuth({
       requireEmailVerification: true,
       revokeSessionsOnPasswordReset: true,
       sendResetPassword: ({ user, token }) =>
-        mail(
-          user.email,
-          "A new password for Dawn Gate",
-          `Somebody, probably you, asked for a new password.\n\nChoose one here within the hour:\n${baseUrl}/new-password?token=${token}\n\nIf it was not you, nothing has to be done.`,
-        ),
+        mail(user.email, {
+          subject: "A new password for Dawn Gate",
+          says: ["Somebody, probably you, asked for a new password. Choose one within the hour."],
+          button: { label: "Choose a password", url: `${baseUrl}/new-password?token=${token}` },
+          small: ["If it was not you, nothing has to be done."],
+        }),
     },
     // Whoever reads the database finds no link that gives an account a new password.
     verification: { storeIdentifier: { default: "plain", overrides: { [RESET]: "hashed" } } },
@@ -123,11 +125,16 @@ export function openAuth({
         sendMagicLink: ({ email, token, metadata }) => {
           const to =
             typeof metadata?.to === "string" ? `&to=${encodeURIComponent(metadata.to)}` : "";
-          return mail(
-            email,
-            "Your way into Dawn Gate",
-            `Somebody, probably you, asked to come in with this address.\n\nCome in here, within half an hour:\n${baseUrl}/enter?token=${token}${to}\n\nIf it was not you, nothing has to be done: without this mail nobody comes in.`,
-          );
+          return mail(email, {
+            subject: "Your way into Dawn Gate",
+            says: [
+              "Somebody, probably you, asked to come in with this address. The link is good for half an hour.",
+            ],
+            button: { label: "Come in", url: `${baseUrl}/enter?token=${token}${to}` },
+            small: [
+              "If it was not you, nothing has to be done: without this mail nobody comes in.",
+            ],
+          });
         },
       }),
       twoFactor({ issuer: "Dawn Gate", allowPasswordless: true, skipVerificationOnEnable: false }),

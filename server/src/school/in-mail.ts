@@ -3,6 +3,9 @@
  * would make a link of, so that nobody's letter travels under our name.
  */
 
+import type { SchoolTransaction } from "../db/connection";
+import { readSchool } from "./store";
+
 /** A name as it may stand in a mail. */
 export function inMail(name: string): string {
   const plain = name
@@ -16,4 +19,10 @@ export function inMail(name: string): string {
     .replaceAll(/ +/g, " ")
     .trim();
   return plain.length > 60 ? `${plain.slice(0, 59).trimEnd()}…` : plain || "there";
+}
+
+/** A school as it signs its mails. */
+export async function schoolInMail(tx: SchoolTransaction) {
+  const { name, color, contact } = await readSchool(tx);
+  return { name: inMail(name), color, contact };
 }

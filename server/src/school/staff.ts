@@ -4,12 +4,13 @@ import type { StaffRole } from "@dawngate/contract/permissions";
 import type { Acceptance, Invitation } from "@dawngate/contract/school";
 import type { MemberChange, Members } from "@dawngate/contract/staff";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
+import { type Letter, writeLetter } from "../base/letter";
 import { conflict, notFound, ProblemError } from "../base/problem";
 import type { Database, SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
 import type { Account } from "./account";
 import type { Context } from "./context";
-import { inMail } from "./in-mail";
+import { inMail, schoolInMail } from "./in-mail";
 import type { Identity, Services } from "./kit";
 import { reading } from "./service";
 import {
@@ -128,6 +129,8 @@ export async function inviteWithin(
   context: Context,
   email: string,
   role: StaffRole | "enrollee",
+  /** What somebody is enrolled in, and its first dates. */
+  enrolled?: Pick<Letter, "says" | "dates" | "small"> & { title: string },
 ): Promise<void> {
   const token = randomBytes(24).toString("base64url");
   await insertInvitation(tx, context.school, {
@@ -137,11 +140,22 @@ export async function inviteWithin(
     invited_by: context.who.id,
     expires_at: formatInstant((context.now + INVITED_FOR) as Instant),
   });
-  const name = inMail((await readSchool(tx)).name);
+  const school = await schoolInMail(tx);
+  const { name } = school;
   await follow(tx, context.school, "mail", {
     to: email,
-    subject: role === "enrollee" ? `You are enrolled at ${name}` : `Join the staff of ${name}`,
-    text: `${name} invites you${AS[role] && ` ${AS[role]}`}.\n\nCome in here, within two weeks:\n${baseUrl}/welcome?token=${token}\n`,
+    ...writeLetter({
+      subject: enrolled
+        ? `You are enrolled in ${enrolled.title}`
+        : role === "enrollee"
+          ? `You are enrolled at ${name}`
+          : `Join the staff of ${name}`,
+      from: school,
+      says: [`${name} invites you${AS[role] && ` ${AS[role]}`}.`, ...(enrolled?.says ?? [])],
+      ...(enrolled?.dates && { dates: enrolled.dates }),
+      button: { label: "Come in", url: `${baseUrl}/welcome?token=${token}` },
+      small: [...(enrolled?.small ?? []), "The link is good for two weeks, and once."],
+    }),
   });
 }
 

@@ -100,7 +100,14 @@ describe("by hand", () => {
     const response = await app.ask(OWNER, "POST", `${course}/enrollments`, person);
     expect(response.status).toBe(200);
     expect(app.mails.at(-1)).toMatchObject({ to: "Mira@example.org" });
-    expect(app.mails.at(-1)?.text).toMatch(/\/welcome\?token=[\w-]{20,}/);
+    const mail = app.mails.at(-1);
+    expect(mail?.text).toMatch(/\/welcome\?token=[\w-]{20,}/);
+    // It names the course, and what opens when, in their own zone.
+    expect(mail?.subject).toBe("You are enrolled in Bread & more");
+    expect(mail?.text).toMatch(/ {2}now: One\n {2}Mon 22 Mar 2027, 16:00: Two\n/);
+    expect(mail?.text).toContain("The course is yours until Wed 9 Jun 2027, 08:00.");
+    expect(mail?.text).toContain("Times are Tokyo time.");
+    expect(mail?.html).toContain("Mon 22 Mar 2027, 16:00");
     const shelf = (await (
       await app.ask("mira@example.org", "GET", "/schools/one/shelf")
     ).json()) as Shelf;

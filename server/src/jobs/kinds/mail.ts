@@ -8,6 +8,7 @@ export const mail = jobKind({
     to: z.string().max(320),
     subject: z.string().max(500),
     text: z.string().max(200_000),
+    html: z.string().max(400_000).optional(),
   }),
   tries: 8,
   atOnce: 4,

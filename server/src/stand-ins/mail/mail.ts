@@ -5,6 +5,8 @@ export interface Mail {
   subject: string;
   /** Plain text. */
   text: string;
+  /** The same as HTML; left out: there is none. */
+  html?: string | undefined;
 }
 
 export interface Mailer {

@@ -10,9 +10,18 @@ export function smtpMailer(url: string, from: string, baseUrl: string): Mailer {
   } as never);
   const { hostname } = new URL(baseUrl);
   return {
-    async send({ to, subject, text }, key) {
+    async send({ to, subject, text, html }, key) {
       // RFC 5322, 3.6.4: the identifier stays the same at another try, so that whoever gets it twice has it once.
-      await transport.sendMail({ from, to, subject, text, messageId: `<${key}@${hostname}>` });
+      await transport.sendMail({
+        from,
+        to,
+        subject,
+        text,
+        ...(html !== undefined && { html }),
+        messageId: `<${key}@${hostname}>`,
+        // RFC 3834: a machine wrote it; nothing that answers by itself should.
+        headers: { "Auto-Submitted": "auto-generated" },
+      });
     },
   };
 }

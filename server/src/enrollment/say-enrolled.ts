@@ -1,0 +1,44 @@
+/** What somebody reads who was enrolled: in what, with whom, and what opens when. */
+import { happeningsOf } from "@dawngate/core/schedule";
+import { sayEnd, sayInstant, sayZone } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
+import { notFound } from "../base/problem";
+import type { SchoolTransaction } from "../db/connection";
+import { readCase, workOut } from "../schedule/case";
+import type { Context } from "../school/context";
+import { inMail } from "../school/in-mail";
+import { heldBy } from "./store";
+
+/** So many of the first openings are named. */
+const FIRST = 4;
+
+export async function sayEnrolled(tx: SchoolTransaction, context: Context, enrollment: string) {
+  const found = await readCase(tx, context.school, enrollment);
+  if (!found) throw notFound("This enrollment is gone.");
+  const held = (await heldBy(tx, found.person, 20)).find(({ id }) => id === enrollment);
+  const { timeZone } = found.enrollment;
+  const zone = zoneOf(timeZone);
+  const timeline = workOut(found, context.now);
+  const opens = happeningsOf(found.plan, timeline).filter(
+    ({ kind, item, lessons }) => kind === "opens" && item !== null && lessons !== null,
+  );
+  const { until } = timeline.access;
+  const title = inMail(found.plan.title);
+  return {
+    title,
+    says: [
+      `You are in “${title}”${held?.cohortName ? `, with cohort ${inMail(held.cohortName)}` : ""}.${
+        opens.length === 0 ? "" : " What opens when:"
+      }`,
+    ],
+    dates: opens.slice(0, FIRST).map(({ at, title }) => ({
+      when: at <= context.now ? "now" : sayInstant(at, zone),
+      what: inMail(title),
+    })),
+    small: [
+      ...(opens.length > FIRST ? [`And ${opens.length - FIRST} more after that.`] : []),
+      ...(until === null ? [] : [`The course is yours until ${sayEnd(until, zone)}.`]),
+      `Times are ${sayZone(timeZone)} time.`,
+    ],
+  };
+}
