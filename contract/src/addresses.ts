@@ -32,6 +32,8 @@ export const ADDRESSES = {
   bringBack: ["DELETE", "/schools/{school}/deletion", [], ["me","school"]],
   getChangesFile: ["GET", "/schools/{school}/changes/file", [], []],
   getSchoolData: ["GET", "/schools/{school}/data", [], []],
+  getEveryone: ["GET", "/schools/{school}/people", ["people"], []],
+  getSomeone: ["GET", "/schools/{school}/people/{person}", ["people"], []],
   getPersonData: ["GET", "/schools/{school}/people/{person}/data", [], []],
   forget: ["POST", "/schools/{school}/people/{person}/forgetting", [], ["course","people","record","changes"]],
   getCourses: ["GET", "/schools/{school}/courses", ["courses"], []],

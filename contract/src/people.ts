@@ -1,5 +1,8 @@
 /** The people a school knows: what is on record about one, and forgetting them. */
 import { z } from "zod";
+import { shelf } from "./enrollment";
+import { standing } from "./roster";
+import { cursor } from "./text";
 
 export const forgetting = z
   .strictObject({
@@ -15,4 +18,44 @@ export const forgotten = z
   })
   .meta({ id: "Forgotten" });
 
+export const everyoneQuery = z.strictObject({
+  find: z.string().trim().max(100, "At most 100 characters").optional(),
+  after: cursor.optional().describe("The page begins after where the one before ended."),
+});
+
+export const everyone = z
+  .object({
+    people: z.array(
+      z.object({
+        id: z.string(),
+        name: z.string(),
+        email: z.string(),
+        courses: z
+          .array(
+            z.object({
+              enrollment: z.string(),
+              course: z.string(),
+              title: z.string(),
+              standing,
+              until: z.string().nullable(),
+              holds: z
+                .boolean()
+                .describe("How they stand is known; false: it is being worked out."),
+            }),
+          )
+          .describe("The newest of what they hold."),
+        number: z.int().describe("How many courses they hold."),
+      }),
+    ),
+    next: z.string().nullable(),
+  })
+  .meta({ id: "Everyone" });
+
+export const someone = z
+  .object({ id: z.string(), name: z.string(), email: z.string(), timeZone: z.string() })
+  .extend(shelf.shape)
+  .meta({ id: "Someone" });
+
+export type Everyone = z.infer<typeof everyone>;
+export type Someone = z.infer<typeof someone>;
 export type Forgotten = z.infer<typeof forgotten>;

@@ -3,6 +3,7 @@ import type { Permission } from "@dawngate/contract/permissions";
 import { PUBLIC } from "../catalog/places";
 import { COURSES, EDIT } from "../courses/places";
 import { COHORTS, DATES, PEOPLE, SHELF } from "../enrollment/places";
+import { EVERYONE } from "../people/places";
 import { REMARKS } from "../review/places";
 import { EVERYBODY, REHEARSAL, SCHEDULE } from "../schedule/places";
 import { ME, RECORD, SETTINGS, STAFF, UPKEEP } from "../school/places";
@@ -12,6 +13,7 @@ import type { RoomPlace, Within } from "../ui/place";
 export const PLACES: readonly RoomPlace[] = [
   TODAY,
   COURSES,
+  EVERYONE,
   SETTINGS,
   STAFF,
   RECORD,

@@ -1,7 +1,12 @@
 /** Questions about the people a school knows, and what changes them. */
 import { api } from "../store/api";
-import { does } from "../store/ask";
+import { does, reads, readsPages } from "../store/ask";
 
-export const { useForgetMutation } = api.injectEndpoints({
-  endpoints: (build) => ({ forget: does(build, "forget") }),
-});
+export const { useForgetMutation, useGetEveryoneInfiniteQuery, useGetSomeoneQuery } =
+  api.injectEndpoints({
+    endpoints: (build) => ({
+      getEveryone: readsPages(build, "getEveryone", "after", { keepUnusedDataFor: 10 }),
+      getSomeone: reads(build, "getSomeone"),
+      forget: does(build, "forget"),
+    }),
+  });

@@ -52,6 +52,10 @@ export function Frame({ places, children }: { places: FramePlace[]; children: Re
   );
 }
 
+/** A thumb tells five apart: of more the first four and the last, oneself, where the others are found. */
+const atMostFive = (places: FramePlace[]) =>
+  places.length <= 5 ? places : [...places.slice(0, 4), ...places.slice(-1)];
+
 /** The places on a phone: at the bottom, the current one marked by a bar as well as by color. */
 function Bar({ places }: { places: FramePlace[] }) {
   const { surface, line, ember, ink, quiet } = usePalette();
@@ -67,7 +71,7 @@ function Bar({ places }: { places: FramePlace[] }) {
         borderTopColor: line,
       }}
     >
-      {places.map((place) => {
+      {atMostFive(places).map((place) => {
         const { name, href } = place;
         const here = isHere(path, place);
         return (

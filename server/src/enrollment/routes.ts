@@ -1,6 +1,7 @@
 /** HTTP of enrolling: cohorts, the ways in, what staff do, and the enrollee's side. */
 import { courses } from "@dawngate/contract/endpoints/courses";
 import { enrollment } from "@dawngate/contract/endpoints/enrollment";
+import { people } from "@dawngate/contract/endpoints/people";
 
 import { refusal } from "../base/problem";
 import { isTheirs } from "../school/context";
@@ -10,6 +11,7 @@ import { act } from "./acts";
 import { listCourses, showCourse } from "./courses";
 import { datesFile, endFeed, readFeed, renewFeed, showDates, showFeed } from "./dates";
 import { enrollByHand, enrollSelf } from "./enroll";
+import { showEveryone, showSomeone } from "./everyone";
 import { openMyLesson, showMyCourse, tickLesson } from "./mine";
 import { showRoster, showRosterPerson, showTotals } from "./roster";
 import { sendWhy } from "./send-why";
@@ -54,6 +56,12 @@ export function enrollmentRoutes(services: Services) {
         ]);
       return c.json(await enrollByHand(services, c.get("context"), course, request), 200);
     })
+    .openapi(route(services, people.getEveryone, "search"), async (c) =>
+      c.json(await showEveryone(services, c.get("context"), c.req.valid("query")), 200),
+    )
+    .openapi(route(services, people.getSomeone), async (c) =>
+      c.json(await showSomeone(services, c.get("context"), c.req.valid("param").person), 200),
+    )
     .openapi(route(services, enrollment.getRoster), async (c) => {
       const { course } = c.req.valid("param");
       return c.json(

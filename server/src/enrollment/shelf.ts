@@ -30,7 +30,8 @@ export async function showShelf({ db }: Pick<Services, "db">, context: Context):
   });
 }
 
-function sayHeld(
+/** A course one holds, as lists say it. */
+export function sayHeld(
   { enrollment, plan, timeline, cohortName, cover, seenAt }: Holding,
   now: Instant,
 ): Held {

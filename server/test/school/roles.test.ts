@@ -180,6 +180,8 @@ const ROUTES: [string, string, unknown, Permission][] = [
   ["GET", "/schools/one/data", undefined, "school.take"],
   ["GET", "/schools/one/failed-work", undefined, "jobs.see"],
   ["POST", `/schools/one/failed-work/${UUID}`, undefined, "jobs.see"],
+  ["GET", "/schools/one/people", undefined, "people.see"],
+  ["GET", "/schools/one/people/ana", undefined, "people.see"],
   ["GET", "/schools/one/people/ana/data", undefined, "people.take"],
   ["POST", "/schools/one/people/nobody/forgetting", { reason: "r" }, "people.take"],
   ["POST", "/schools/one/deletion", { slug: "not-this" }, "school.take"],

@@ -1,0 +1,1 @@
+export { SomeoneScreen as default } from "../../../src/people/someone-screen";

@@ -1,0 +1,1 @@
+export { EveryoneScreen as default } from "../../../src/people/everyone-screen";
