@@ -11,59 +11,7 @@ const folder = join(root, "docs/screenshots");
 const say = (line) => console.log(`  ${line}`);
 const wide = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
-const PAPER = `Focaccia in three weeks
-
-Week 1: Dough
-- Flour and salt (text, 6 min)
-- Cold ferment – 12 min
-  Two days in the fridge; three are better.
-- Folding (video; 8 min)
-
-Week 2: Dimples
-- Oil on everything (video, 7 min)
-- Quiz: is it ready? (quiz)
-<hr>
-Week 3: Toppings
-- Tomatoes | 9 min
-- Onions, slowly`;
 const press = (name) => (page) => page.getByRole("button", { name }).first().click();
-
-/** Three modules that all say 7 days: the snag and what mends it. */
-async function sevenSevenSeven(page) {
-  await page.getByLabel("Working title").fill("Rolls for breakfast");
-  await page.getByRole("button", { name: "Make a course" }).click();
-  await page.getByRole("button", { name: "More", exact: true }).click();
-  await page.getByRole("button", { name: "Paste an outline" }).click();
-  const parts = ["Dough at night", "Shaping at six", "Baking on steel"];
-  await page
-    .getByLabel("The outline")
-    .fill(
-      parts.map((part) => `## ${part}\n- Watch it once (video, 6 min)\n\nThen do it.`).join("\n"),
-    );
-  await page.getByRole("button", { name: "Read it" }).click();
-  await page.getByRole("button", { name: "Put it in" }).click();
-  for (const part of parts) {
-    await page.getByRole("button", { name: new RegExp(`^Module ${part} opens`) }).click();
-    await page.getByRole("button", { name: "some days after enrolling" }).click();
-    await page.getByRole("button", { name: "Close", exact: true }).click();
-  }
-  await page.getByText(/open on one day/).waitFor();
-  await page.getByRole("heading", { level: 1 }).scrollIntoViewIfNeeded();
-}
-
-/** What is on record about somebody, with an act that was just done. */
-async function onRecord(page) {
-  await page
-    .getByRole("button", { name: /^Access/ })
-    .first()
-    .click();
-  await page.getByRole("button", { name: "Extend" }).click();
-  await page.getByRole("textbox", { name: "Reason" }).fill("Was ill for two weeks");
-  await page.getByRole("region", { name: "What it would do" }).waitFor();
-  await page.getByRole("button", { name: "Extend" }).click();
-  await page.getByText(/Was ill for two weeks/).waitFor();
-  await page.getByText("On record").evaluate((heading) => heading.scrollIntoView());
-}
 
 const drafted = (page, ...operations) =>
   page.request.post("/api/schools/ember-row/courses/cold-kitchen/draft", {
@@ -101,37 +49,14 @@ async function publishedTwice(page) {
 
 /** name, size, place, and: who is signed in (the owner, unless said), dark, what is pressed before. */
 const SHOTS = [
+  ["today-wide", wide, "/ember-row/today"],
   ["courses-wide", wide, "/ember-row/courses"],
   ["schedule-wide", wide, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
   ["people-wide", wide, "/ember-row/courses/cold-kitchen/people"],
-  ["snags-wide", wide, "/ember-row/courses", { act: sevenSevenSeven }],
   ["edit-wide", wide, "/ember-row/courses/cold-kitchen/edit"],
-  [
-    "paper-wide",
-    wide,
-    "/ember-row/courses/cold-kitchen/edit",
-    {
-      act: async (page) => {
-        await page.goto("/ember-row/courses");
-        await page.getByLabel("Working title").fill("Focaccia");
-        await page.getByRole("button", { name: "Make a course" }).click();
-        await page.getByRole("button", { name: "More", exact: true }).click();
-        await page.getByRole("button", { name: "Paste an outline" }).click();
-        await page.getByLabel("The outline").fill(PAPER);
-        await page.getByRole("button", { name: "Read it" }).click();
-        await page.getByRole("button", { name: /not understood/ }).click();
-      },
-    },
-  ],
   ["staff-wide", wide, "/ember-row/staff"],
   ["cohorts-wide", wide, "/ember-row/courses/winter-rye/cohorts"],
   ["schedule-phone", phone, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
-  [
-    "why-phone",
-    phone,
-    "/ember-row/courses/oven-and-allergens?enrollment=safety-05",
-    { act: press(/^Module In your own bakery/) },
-  ],
   [
     "gate-phone",
     phone,
@@ -145,10 +70,17 @@ const SHOTS = [
     { act: press("To the next change") },
   ],
   ["public-phone", phone, "/ember-row/c/winter-rye", { who: null }],
-  ["shelf-phone", phone, "/ember-row/shelf", { who: "lena.kowal" }],
+  ["shelf-phone", phone, "/ember-row/shelf", { who: "callum.reyes" }],
   ["my-course-phone", phone, "/ember-row/shelf/sourdough-08", { who: "callum.reyes" }],
+  [
+    "lesson-phone",
+    phone,
+    "/ember-row/shelf/sourdough-08/feeding-by-the-clock",
+    { who: "callum.reyes" },
+  ],
+  ["dates-phone", phone, "/ember-row/dates", { who: "callum.reyes" }],
+  ["sign-in-phone", phone, "/sign-in?to=%2Fember-row%2Fc%2Fwinter-rye", { who: null }],
   ["everybody-wide", wide, "/ember-row/courses/cold-kitchen/everybody"],
-  ["record-phone", phone, "/ember-row/courses/winter-rye?enrollment=rye-07", { act: onRecord }],
   // Last: they change the course.
   ["ripple-wide", wide, "/ember-row/courses/cold-kitchen/edit", { act: twoWeeksLater }],
   ["versions-wide", wide, "/ember-row/courses/cold-kitchen/versions", { act: publishedTwice }],

@@ -28,6 +28,8 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useChangeCohortMutation, useCreateCohortMutation } from "./api";
 import { COHORTS } from "./places";
+import { type Proposed, proposedCohort } from "./proposed-cohort";
+import { SeatsBar } from "./seats-bar";
 
 export function CohortsScreen() {
   const place = useLocalSearchParams() as InCourse;
@@ -73,7 +75,7 @@ export function CohortsScreen() {
             <CohortSheet
               place={place}
               cohort={editing === "new" ? null : editing}
-              today={today}
+              proposed={proposedCohort(school, data, today)}
               onClose={() => setEditing(null)}
             />
           ) : null}
@@ -129,6 +131,7 @@ function CohortRow({
           : "enrolling at any time"}{" "}
         · {seats === null ? `${people} people, no limit` : `${people} of ${seats} seats`}
       </Text>
+      {seats === null ? null : <SeatsBar taken={people} seats={seats} />}
       {children}
       {onChange ? <QuietAction label="Change" onPress={onChange} /> : null}
     </View>
@@ -177,20 +180,21 @@ function Leaders({
 function CohortSheet({
   place,
   cohort,
-  today,
+  proposed,
   onClose,
 }: {
   place: InCourse;
   cohort: Cohort | null;
-  today: string;
+  /** The dates of a new one. */
+  proposed: Proposed;
   onClose(): void;
 }) {
-  const { ember, surface } = usePalette();
+  const { ember, quiet, surface } = usePalette();
   const [name, setName] = useState(cohort?.name ?? "");
-  const [starts, setStarts] = useState(cohort?.starts ?? today);
-  const [ends, setEnds] = useState(cohort?.ends ?? today);
-  const [opens, setOpens] = useState(cohort?.window?.opens ?? today);
-  const [closes, setCloses] = useState(cohort?.window?.closes ?? today);
+  const [starts, setStarts] = useState(cohort?.starts ?? proposed.starts);
+  const [ends, setEnds] = useState(cohort?.ends ?? proposed.ends);
+  const [opens, setOpens] = useState(cohort?.window?.opens ?? proposed.opens);
+  const [closes, setCloses] = useState(cohort?.window?.closes ?? proposed.closes);
   const [grace, setGrace] = useState(cohort ? String(cohort.grace ?? "") : "0");
   const [seats, setSeats] = useState(cohort?.seats == null ? "" : String(cohort.seats));
   const [create, creating] = useCreateCohortMutation();
@@ -259,11 +263,27 @@ function CohortSheet({
       </View>
       {wrong("starts")}
       {wrong("ends")}
+      {ends < starts && !faults.ends ? (
+        <Text kind="small" color={ember} role="alert">
+          The cohort ends before it starts
+        </Text>
+      ) : cohort === null && starts === proposed.starts && ends === proposed.ends ? (
+        <Text kind="small" color={quiet}>
+          {proposed.last === null
+            ? "It begins on a Monday, in two weeks at the earliest, so that people can come in."
+            : `It begins on a Monday, so that people can come in before, and ends a week after “${proposed.last}”, which opens last.`}
+        </Text>
+      ) : null}
       <View style={{ flexDirection: "row", gap: 12 }}>
         <DateField label="Enrolling from" value={opens} onChange={setOpens} />
         <DateField label="Enrolling through" value={closes} onChange={setCloses} />
       </View>
       {wrong("window.closes")}
+      {closes < opens && !faults["window.closes"] ? (
+        <Text kind="small" color={ember} role="alert">
+          Enrolling ends before it begins.
+        </Text>
+      ) : null}
       <View style={{ flexDirection: "row", gap: 12 }}>
         {input("Days of access after the end", grace, setGrace)}
         {input("Seats (empty: no limit)", seats, setSeats)}

@@ -1,5 +1,6 @@
 /** Enrolling somebody by hand. */
 import type { Course } from "@dawngate/contract/courses";
+import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import type { InCourse } from "../courses/api";
@@ -15,6 +16,18 @@ import { ZoneField } from "../ui/zone-field";
 import { useEnrollMutation } from "./api";
 import { CohortChoice } from "./cohort-choice";
 
+/** The cohort whose window is open on a day, the one that starts first; null: none is. */
+export function openCohort(cohorts: Course["cohorts"], today: string): string | null {
+  const open = cohorts.filter(
+    ({ window, seats, people }) =>
+      window !== null &&
+      window.opens <= today &&
+      today <= window.closes &&
+      (seats === null || people < seats),
+  );
+  return open.sort((a, b) => (a.starts < b.starts ? -1 : 1))[0]?.id ?? null;
+}
+
 interface Props {
   place: InCourse;
   course: Course;
@@ -25,7 +38,9 @@ export function EnrollSheet({ place, course, onClose }: Props) {
   const { data: school } = useGetSchoolQuery({ school: place.school });
   const { control, handleSubmit, setError } = useForm({ defaultValues: { name: "", email: "" } });
   const [timeZone, setTimeZone] = useState(school?.timeZone ?? "UTC");
-  const [cohort, setCohort] = useState<string | null>(null);
+  const today = formatDate(localDateAt(zoneOf(school?.timeZone ?? "UTC"), Date.now() as Instant));
+  // Where a cohort takes people at this moment, that is where most belong.
+  const [cohort, setCohort] = useState<string | null>(() => openCohort(course.cohorts, today));
   const [enroll, { error, isLoading, isSuccess }] = useEnrollMutation();
   const { quiet } = usePalette();
   const submit = handleSubmit(async ({ name, email }) => {

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
-import { anAddress, Field, longEnough } from "../ui/field";
+import { Field, longEnough, MailField } from "../ui/field";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
@@ -24,14 +24,7 @@ export function ForgotScreen() {
     <DoorPage title="A new password">
       {error && <Notice {...explain(error)} />}
       <Text>A link to choose one is sent to your address.</Text>
-      <Field
-        control={control}
-        name="email"
-        label="Mail address"
-        check={anAddress}
-        autoComplete="email"
-        inputMode="email"
-      />
+      <MailField control={control} name="email" />
       <PrimaryAction label="Send the link" onPress={submit} busy={isLoading} />
     </DoorPage>
   );

@@ -5,7 +5,7 @@ import { useForm } from "react-hook-form";
 import { View } from "react-native";
 import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
-import { anAddress, Field, needed } from "../ui/field";
+import { Field, MailField, needed } from "../ui/field";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
@@ -47,14 +47,7 @@ export function SignInScreen() {
   return (
     <DoorPage title="Come in" to={to}>
       {error || link.error ? <Notice {...explain(error ?? link.error)} /> : null}
-      <Field
-        control={control}
-        name="email"
-        label="Mail address"
-        check={anAddress}
-        autoComplete="email"
-        inputMode="email"
-      />
+      <MailField control={control} name="email" />
       <Field
         control={control}
         name="password"

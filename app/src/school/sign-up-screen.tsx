@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
-import { anAddress, Field, needed } from "../ui/field";
+import { Field, MailField, needed } from "../ui/field";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
@@ -38,14 +38,7 @@ export function SignUpScreen() {
         check={needed("A name")}
         autoComplete="name"
       />
-      <Field
-        control={control}
-        name="email"
-        label="Mail address"
-        check={anAddress}
-        autoComplete="email"
-        inputMode="email"
-      />
+      <MailField control={control} name="email" />
       <PrimaryAction label="Send me the link" onPress={submit} busy={isLoading} fill />
       <TextLink href={withPlace("/sign-in", to ?? "/")}>I have an account</TextLink>
     </DoorPage>

@@ -59,6 +59,19 @@ export function Field<T extends FieldValues>({
   );
 }
 
+/** Where mail reaches somebody. */
+export function MailField<T extends FieldValues>(props: Pick<Props<T>, "control" | "name">) {
+  return (
+    <Field
+      {...props}
+      label="Mail address"
+      check={anAddress}
+      autoComplete="email"
+      inputMode="email"
+    />
+  );
+}
+
 export const needed = (what: string) => (value: string) =>
   value.trim() !== "" || `${what} is needed`;
 export const anAddress = (value: string) =>
