@@ -1,6 +1,7 @@
 /** The school's courses: how large each is, who is in it, and what opens next. */
 import type { CourseSummary } from "@dawngate/contract/courses";
 import type { School } from "@dawngate/contract/school";
+import { countWords, wordsOf } from "@dawngate/core/courses";
 import { sayInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
@@ -143,6 +144,7 @@ function CourseRow({ course, school, onArrange }: RowProps) {
   const wide = useWide();
   const router = useRouter();
   const { modules, lessons, minutes, enrolled, cohorts } = course;
+  const words = wordsOf(school.words);
   return (
     <View
       role="listitem"
@@ -173,8 +175,8 @@ function CourseRow({ course, school, onArrange }: RowProps) {
             {course.title}
           </Text>
           <Text kind="small" color={quiet}>
-            {modules} modules · {lessons} lessons · {sayLength(minutes)} ·{" "}
-            {enrolled === 1 ? "one person" : `${enrolled} people`} inside
+            {countWords(words, "module", modules)} · {countWords(words, "lesson", lessons)} ·{" "}
+            {sayLength(minutes)} · {enrolled === 1 ? "one person" : `${enrolled} people`} inside
             {cohorts > 0 && ` · ${cohorts === 1 ? "one cohort" : `${cohorts} cohorts`}`}
           </Text>
         </View>
@@ -204,7 +206,7 @@ function CourseRow({ course, school, onArrange }: RowProps) {
 }
 
 function NextOpening({
-  course: { nextOpening },
+  course: { nextOpening, enrolled },
   school,
   wide,
 }: {
@@ -213,6 +215,7 @@ function NextOpening({
   wide: boolean;
 }) {
   const { quiet } = usePalette();
+  const somebody = enrolled > 0;
   const next = read(nextOpening?.at ?? null);
   const known = next !== null && nextOpening !== null;
   return (
@@ -222,12 +225,16 @@ function NextOpening({
         <Text kind="smallStrong">
           {known
             ? `Opens next: ${sayInstant(next, zoneOf(school.timeZone), false)}`
-            : "No date ahead"}
+            : somebody
+              ? "No date ahead"
+              : "Nobody is in it yet"}
         </Text>
         <Text kind="small" color={quiet}>
           {known
             ? `for ${nextOpening.people === 1 ? "one person" : `${nextOpening.people} people`}`
-            : "What opens next waits for what people do"}
+            : somebody
+              ? "What opens next waits for what people do"
+              : "Dates come with the first who enrolls"}
         </Text>
       </View>
     </View>

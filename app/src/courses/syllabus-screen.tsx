@@ -1,6 +1,7 @@
 /** The syllabus: what is published, with the dates of a cohort or of somebody who enrolls on a day, for paper. */
 import type { Course } from "@dawngate/contract/courses";
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
+import { countWords, DEFAULT_WORDS } from "@dawngate/core/courses";
 import { sayWrittenDate, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
@@ -87,8 +88,12 @@ function Syllabus({ place, course, school }: Props) {
         <PrimaryAction label="Print" onPress={() => globalThis.print?.()} />
       </View>
       <Text>
-        {school.name} · {course.modules.length} modules,{" "}
-        {course.modules.reduce((sum, { lessons }) => sum + lessons.length, 0)} lessons
+        {school.name} · {countWords(DEFAULT_WORDS, "module", course.modules.length)},{" "}
+        {countWords(
+          DEFAULT_WORDS,
+          "lesson",
+          course.modules.reduce((sum, { lessons }) => sum + lessons.length, 0),
+        )}
         {minutes > 0 ? `, ${sayLength(minutes)}` : ""}
       </Text>
       <Text kind="strong">

@@ -62,6 +62,7 @@ function People({
   const { quiet } = usePalette();
   const wide = useWide();
   const roster = useRoster(place);
+  const { data: about } = useGetSchoolQuery({ school: place.school });
   const [marks, setMarks] = useState<Marks>(NOBODY);
   const { narrowed, people, error, loaded } = roster;
   const isNarrowed =
@@ -75,8 +76,9 @@ function People({
     return (
       <View style={{ gap: 12 }}>
         <Text color={quiet}>
-          Nobody is in this course yet. Enroll somebody, or give people the address of its public
-          page.
+          {about?.role === "instructor"
+            ? "You meet the people of the cohorts you lead here. You lead none of this course that has somebody in it; the school's owner or a manager says who leads which."
+            : "Nobody is in this course yet. Enroll somebody, or give people the address of its public page."}
         </Text>
         {children}
       </View>

@@ -2,6 +2,7 @@
 
 import type { Course } from "@dawngate/contract/courses";
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
+import { countWords, DEFAULT_WORDS } from "@dawngate/core/courses";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { useEffect, useRef, useState } from "react";
 import { View } from "react-native";
@@ -128,8 +129,8 @@ function sayCourse(course: Course): string {
   const minutes = lessons.reduce((sum, lesson) => sum + (lesson.minutes ?? 0), 0);
   const { people } = course;
   return [
-    `${course.modules.length} modules`,
-    `${lessons.length} lessons`,
+    countWords(DEFAULT_WORDS, "module", course.modules.length),
+    countWords(DEFAULT_WORDS, "lesson", lessons.length),
     sayLength(minutes),
     people === 1 ? "one person inside" : `${people} people inside`,
     `version ${course.version}`,
