@@ -61,6 +61,20 @@ test("a server killed while it projects thousands of people: the other one ends 
       headers,
     });
     expect(signedIn.status()).toBe(200);
+    // Something to publish that moves no date.
+    const set = { title: "Starter alive and well" };
+    const edited = await request.post(
+      `${origin}/api/schools/ember-row/courses/cold-kitchen/draft`,
+      {
+        headers,
+        data: {
+          base: 0,
+          clientId: "two-servers",
+          operations: [{ number: 1, operation: { type: "set-module", item: "m1", set } }],
+        },
+      },
+    );
+    expect(edited.status()).toBe(200);
     const published = await request.post(
       `${origin}/api/schools/ember-row/courses/cold-kitchen/versions`,
       { headers },
