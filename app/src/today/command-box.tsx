@@ -45,7 +45,12 @@ export function CommandBox({ school, onClose }: { school: string; onClose(): voi
   const [text, setText] = useState("");
   const [at, setAt] = useState(0);
   const find = useSettled(text.trim(), 80);
-  const { currentData, error } = useFindAnythingQuery({ school, find }, { skip: find === "" });
+  const { currentData, data, error, isFetching } = useFindAnythingQuery(
+    { school, find },
+    { skip: find === "" },
+  );
+  /** Enter was pressed before anything was found. */
+  const [wanted, setWanted] = useState(false);
   const low = text.trim().toLocaleLowerCase();
   const places = [
     ...placesFor("frame", (who) => who === "signed-in" || (who !== "learners" && may(who))),
@@ -54,12 +59,16 @@ export function CommandBox({ school, onClose }: { school: string; onClose(): voi
     const says = place.within === "school" ? "School" : "";
     return { kind: "place", title: place.name, says, href: place.href({ school, course: "" }) };
   });
+  // What was found for the letters before counts until there is something newer.
+  const found = (currentData ?? data)?.found ?? [];
   const goals =
     low === ""
       ? [...latest(school), ...places]
       : [
           ...places.filter(({ title }) => title.toLocaleLowerCase().includes(low)),
-          ...(currentData?.found.map((one) => goalOf(school, one)) ?? []),
+          ...found
+            .filter(({ title }) => title.toLocaleLowerCase().includes(low))
+            .map((one) => goalOf(school, one)),
         ];
   const shown = goals
     .filter(
@@ -69,11 +78,16 @@ export function CommandBox({ school, onClose }: { school: string; onClose(): voi
     .slice(0, 14);
   const chosen = Math.min(at, Math.max(0, shown.length - 1));
   const go = (goal: Goal | undefined) => {
-    if (!goal) return;
+    if (!goal) return setWanted(low !== "");
     remember(school, goal);
     onClose();
     router.push(goal.href);
   };
+  const first = shown[chosen];
+  // biome-ignore lint/correctness/useExhaustiveDependencies: gone to once, as soon as it is there
+  useEffect(() => {
+    if (wanted && first && !isFetching) go(first);
+  }, [wanted, first?.href, isFetching]);
   return (
     <Sheet title="Go anywhere" onClose={onClose}>
       <TextInput
@@ -85,6 +99,7 @@ export function CommandBox({ school, onClose }: { school: string; onClose(): voi
         onChangeText={(next) => {
           setText(next);
           setAt(0);
+          setWanted(false);
         }}
         onKeyPress={(event) => {
           const { key } = event.nativeEvent;

@@ -70,6 +70,7 @@ export function DaySuns({ days, today, shown, onShow }: Props) {
                 />
               </Svg>
               <Text
+                aria-hidden
                 kind={isShown ? "smallStrong" : "small"}
                 color={isShown ? onFrame : onFrameQuiet}
               >

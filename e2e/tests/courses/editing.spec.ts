@@ -56,6 +56,7 @@ test("what is typed is kept while it is typed: over Escape, a reload and Back", 
 }) => {
   await newCourse(page, "Typed and left");
   await page.getByRole("button", { name: "Add a module" }).click();
+  await expect(page.locator(":focus")).toHaveAttribute("aria-label", "Title of module Module 1");
   await page.keyboard.type("Doug");
   // A title: at a pause, without leaving the field; the word is one step.
   await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
@@ -63,6 +64,7 @@ test("what is typed is kept while it is typed: over Escape, a reload and Back", 
   await page.reload();
   await expect(page.getByLabel("Title of module Dough")).toBeVisible();
   await page.getByRole("button", { name: "Add a lesson to Dough" }).click();
+  await expect(page.locator(":focus")).toHaveAttribute("aria-label", "Title of lesson Lesson 1");
   await page.keyboard.type("Flour");
   await page.keyboard.press("Escape");
   await expect(page.getByLabel("Title of lesson Flour")).toBeVisible();
@@ -98,6 +100,7 @@ test("what is typed is kept while it is typed: over Escape, a reload and Back", 
 test("undo goes on after a reload, and a word that was typed is one step", async ({ page }) => {
   await newCourse(page, "Undone later");
   await page.getByRole("button", { name: "Add a module" }).click();
+  await expect(page.locator(":focus")).toHaveAttribute("aria-label", "Title of module Module 1");
   await page.keyboard.type("Do");
   await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
   await page.waitForTimeout(1000);

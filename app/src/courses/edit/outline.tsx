@@ -230,11 +230,16 @@ function clipText(course: PlanCourse, marked: ReadonlySet<string>): string {
 /** Scrolls to a row and puts the caret in it. */
 export function goTo(row: string): void {
   bringNear(row);
-  setTimeout(() => {
-    const found = document.querySelector<HTMLElement>(`[data-row="${CSS.escape(row)}"]`);
-    found?.scrollIntoView({ block: "center" });
-    found?.querySelector("input")?.focus({ preventScroll: true });
-  }, 30);
+  // A row that was just made, or is out of sight, is there a moment later; on a slow phone a longer one.
+  const look = (again: number) =>
+    setTimeout(() => {
+      const found = document.querySelector<HTMLElement>(`[data-row="${CSS.escape(row)}"]`);
+      const field = found?.querySelector("input");
+      if (!field && again > 0) return look(again - 1);
+      found?.scrollIntoView({ block: "center" });
+      field?.focus({ preventScroll: true });
+    }, 30);
+  look(60);
 }
 
 /** Puts the caret at the end of a row's title, once the row is there. */
