@@ -1,5 +1,4 @@
 /** Go anywhere: places, courses, modules, lessons, cohorts and people by a part of their names; by keys alone too. */
-import type { Found } from "@dawngate/contract/today";
 import { useRouter } from "expo-router";
 import { useEffect, useState } from "react";
 import { View } from "react-native";
@@ -14,29 +13,8 @@ import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useFindAnythingQuery } from "./api";
+import { type Goal, goalOf } from "./goal";
 import { latest, remember } from "./gone-to";
-
-/** Somewhere to go. */
-export interface Goal {
-  kind: Found["kind"] | "place";
-  title: string;
-  says: string;
-  href: string;
-}
-
-/** Where something that was found is looked at. */
-export function goalOf(school: string, { kind, course, id, title, says, published }: Found): Goal {
-  const at = `/${school}/courses/${course}`;
-  const href =
-    kind === "person"
-      ? `${at}?enrollment=${encodeURIComponent(id)}`
-      : kind === "cohort"
-        ? `${at}/cohorts`
-        : kind === "course" && published
-          ? at
-          : `${at}/edit`;
-  return { kind, title, says, href };
-}
 
 export function CommandBox({ school, onClose }: { school: string; onClose(): void }) {
   const { quiet, lilac, surface } = usePalette();

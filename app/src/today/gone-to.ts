@@ -1,5 +1,5 @@
 /** Where one went by the command box, in this browser: what is used most, and last, stands first. */
-import type { Goal } from "./command-box";
+import type { Goal } from "./goal";
 
 interface Gone extends Goal {
   times: number;
