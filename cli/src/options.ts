@@ -30,6 +30,27 @@ export function readOptions(
   }
 }
 
+/** The same, where some options are lists: `--code A B`, or `--code A --code B`. */
+export function readLists(
+  words: readonly string[],
+  names: readonly string[],
+  lists: readonly string[],
+): { options: Map<string, string>; lists: Map<string, string[]> } {
+  const rest: string[] = [];
+  const found = new Map<string, string[]>(lists.map((name) => [name, []]));
+  let list: string[] | null = null;
+  for (const word of words) {
+    const [, name = "", value] = /^--([^=]+)(?:=(.*))?$/s.exec(word) ?? [];
+    if (word.startsWith("--")) {
+      list = found.get(name) ?? null;
+      if (list === null) rest.push(word);
+      else if (value !== undefined) list.push(value);
+    } else if (list !== null) list.push(word);
+    else rest.push(word);
+  }
+  return { options: readOptions(rest, names), lists: found };
+}
+
 /** `--plan -` names standard input, which the parser would take for a stray word on some versions. */
 function joinValues(words: readonly string[]): string[] {
   return words.flatMap((word, i) =>

@@ -1,5 +1,5 @@
 /** A command's plan: read, checked, or refused with every fault on a line of its own. */
-import { parsePlanText } from "@dawngate/core/plan";
+import { parsePlanText, type Read, readJson } from "@dawngate/core/plan";
 import { type InputText, readInput } from "./input";
 import type { Outcome } from "./outcome";
 
@@ -16,7 +16,22 @@ export async function readPlan(file: string) {
   return { ok: true as const, plan: parsed.plan };
 }
 
-function refusal(faults: readonly { path: string; reason: string }[]): Outcome {
+/** Reads and checks any other document; `what` it is stands in what is wrong with it. */
+export async function readDocument<T>(
+  file: string,
+  what: string,
+  parse: (value: unknown) => Read<T>,
+) {
+  const input: InputText = await readInput(file);
+  if (!input.ok)
+    return { ok: false as const, outcome: refusal([{ path: file, reason: input.reason }]) };
+  const json = readJson(input.text, what);
+  const read = json.ok ? parse(json.value) : json;
+  return read.ok ? read : { ok: false as const, outcome: refusal(read.faults) };
+}
+
+/** Exit 1, each fault a line. */
+export function refusal(faults: readonly { path: string; reason: string }[]): Outcome {
   const listed = faults.slice(0, MOST_FAULTS).map(({ path, reason }) => `${path}: ${reason}\n`);
   const more = faults.length - listed.length;
   return {

@@ -1,13 +1,20 @@
 /** The commands of `dawngate`, as a function of their words: nothing is printed before all is worked out. */
+
+import { bundleCommand } from "./bundle";
 import { type Outcome, WordsError } from "./outcome";
+import { quoteCommand } from "./quote";
 import { rippleCommand } from "./ripple";
 import { snagsCommand } from "./snags";
+import { taxCommand } from "./tax";
 import { timelineCommand } from "./timeline";
 
 const USAGE = `dawngate timeline --plan FILE --at INSTANT [--format json|csv|ics|text] [--enrollment ID]
                   [--gate "ITEM=14 days after enrolling"]
 dawngate snags --plan FILE [--at INSTANT]
 dawngate ripple --before FILE --after FILE --at INSTANT
+dawngate quote --listing FILE --at INSTANT [--option ID] [--seats N] [--code C ...] [--holds COURSE ...]
+dawngate bundle --file FILE
+dawngate tax --file FILE
 dawngate bench [--enrollees N] [--lessons N] [--json]
 
   --plan FILE       the plan file; - reads standard input
@@ -30,6 +37,12 @@ export async function run(words: readonly string[]): Promise<Outcome> {
         return await snagsCommand(rest);
       case "ripple":
         return await rippleCommand(rest);
+      case "quote":
+        return await quoteCommand(rest);
+      case "bundle":
+        return await bundleCommand(rest);
+      case "tax":
+        return await taxCommand(rest);
       case "bench":
         // With its libraries, which the others do not need.
         return await (await import("./bench")).benchCommand(rest);

@@ -1,5 +1,6 @@
 /** The plan file: the open exchange format, and the one way data enters the core. */
 export { readCalendar } from "./check";
+export { type Read, readJson, readValue } from "./document";
 export { EVENT_TYPES, type PlanEvent } from "./events";
 export type { Fault } from "./faults";
 export { formatPath } from "./faults";

@@ -1,0 +1,65 @@
+/** Money as whole numbers of a currency's minor unit (ISO 4217), and what is done with it, exactly. */
+import { z } from "zod";
+
+declare const minor: unique symbol;
+/** An amount in minor units: cents, yen, fils. */
+export type Minor = number & { readonly [minor]: true };
+
+/** The largest amount that is taken: sums and products with rates stay exact. */
+const LARGEST_AMOUNT = 1_000_000_000_000;
+
+export const amountSchema = z
+  .int("An amount is a whole number of minor units, such as 1990 for 19.90 EUR")
+  .min(0, "An amount cannot be negative")
+  .max(LARGEST_AMOUNT, `An amount is at most ${LARGEST_AMOUNT}`)
+  .transform((amount) => amount as Minor);
+
+export const currencySchema = z
+  .string()
+  .regex(/^[A-Z]{3}$/, "A currency is three capital letters, as ISO 4217 has them: EUR, JPY, KWD");
+
+/** A percentage from 0 to 100 with at most two decimals, kept in hundredths of a percent. */
+export const percentSchema = z
+  .number("A percentage is a number")
+  .min(0, "A percentage is at least 0")
+  .max(100, "A percentage is at most 100")
+  .refine((percent) => Math.abs(percent * 100 - Math.round(percent * 100)) < 1e-9, {
+    message: "A percentage has at most two decimals",
+  })
+  .transform((percent) => Math.round(percent * 100));
+
+/** a x b / c, rounded half away from zero; exact whatever the size. `c` is above 0. */
+export function timesOver(a: number, b: number, c: number): Minor {
+  const product = BigInt(a) * BigInt(b);
+  const size = product < 0n ? -product : product;
+  const over = BigInt(c);
+  const rounded = Number((2n * size + over) / (2n * over));
+  return (product < 0n && rounded !== 0 ? -rounded : rounded) as Minor;
+}
+
+/** What a percentage, in hundredths, of an amount comes to. */
+export const percentOf = (amount: number, hundredths: number): Minor =>
+  timesOver(amount, hundredths, 10_000);
+
+/**
+ * A sum split by weights, by largest remainder, ties to the earlier; equally where all weights are 0. The parts come to
+ * the sum exactly; a negative one is split as its opposite.
+ */
+export function split(sum: number, weights: readonly number[]): Minor[] {
+  if (sum < 0) return split(-sum, weights).map((part) => (part === 0 ? 0 : -part) as Minor);
+  if (weights.length === 0) return [];
+  const given = weights.every((weight) => weight === 0) ? weights.map(() => 1) : weights;
+  const total = given.reduce((all, weight) => all + BigInt(weight), 0n);
+  const exact = given.map((weight) => BigInt(sum) * BigInt(weight));
+  const parts = exact.map((share) => Number(share / total));
+  let left = sum - parts.reduce((all, part) => all + part, 0);
+  const byRemainder = exact
+    .map((share, i) => ({ i, rest: share % total }))
+    .sort((a, b) => (a.rest === b.rest ? a.i - b.i : a.rest > b.rest ? -1 : 1));
+  for (const { i } of byRemainder) {
+    if (left === 0) break;
+    parts[i] = (parts[i] ?? 0) + 1;
+    left -= 1;
+  }
+  return parts as Minor[];
+}
