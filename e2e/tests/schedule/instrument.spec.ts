@@ -238,7 +238,8 @@ test("the horizon is brought nearer, compared and read as a table; the course is
 test("“why can't I get in?” is found in two presses, and sent", async ({ page }) => {
   await page.goto("/ember-row/courses");
   await page.getByRole("link", { name: /^Sourdough from a cold kitchen/ }).click();
-  await page.getByRole("link", { name: "People" }).click();
+  const places = page.getByRole("navigation", { name: "The course" });
+  await places.getByRole("link", { name: "People" }).click();
   await page
     .getByRole("link", { name: /Callum Reyes/ })
     .first()
