@@ -92,7 +92,7 @@ export const ADDRESSES = {
   addRemark: ["POST", "/schools/{school}/courses/{course}/remarks", [], ["remarks"]],
   settleRemark: ["PATCH", "/schools/{school}/courses/{course}/remarks/{remark}", [], ["remarks"]],
   getPublicCourse: ["GET", "/schools/{school}/catalog/{course}", ["public"], []],
-  getOutlook: ["GET", "/schools/{school}/catalog/{course}/outlook", ["public"], []],
+  getPreview: ["GET", "/schools/{school}/catalog/{course}/preview", ["public"], []],
   getSample: ["GET", "/schools/{school}/catalog/{course}/samples/{lesson}", ["public"], []],
   getToday: ["GET", "/schools/{school}/today", ["courses","course","people"], []],
   findAnything: ["GET", "/schools/{school}/found", [], []],

@@ -66,12 +66,12 @@ export const publicCourse = z
   .meta({ id: "PublicCourse" });
 
 /** When one would learn what, if one came in at this moment. */
-export const outlookQuery = z.strictObject({
+export const previewQuery = z.strictObject({
   timeZone: planFields.timeZone.describe("The zone of whoever looks."),
   cohort: planFields.id.optional().describe("The cohort they would come into."),
 });
 
-export const outlook = z
+export const preview = z
   .object({
     at: z.string(),
     from: z.string().nullable().describe("When access would begin."),
@@ -83,7 +83,7 @@ export const outlook = z
       }),
     ),
   })
-  .meta({ id: "Outlook" });
+  .meta({ id: "Preview" });
 
 export const sample = z
   .object({
@@ -95,7 +95,7 @@ export const sample = z
   })
   .meta({ id: "Sample" });
 
-export type Outlook = z.infer<typeof outlook>;
+export type Preview = z.infer<typeof preview>;
 export type Sample = z.infer<typeof sample>;
 export type PublicCourse = z.infer<typeof publicCourse>;
 export type WayIn = z.infer<typeof wayIn>;

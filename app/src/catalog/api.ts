@@ -2,11 +2,11 @@
 import { api } from "../store/api";
 import { reads } from "../store/ask";
 
-export const { useGetPublicCourseQuery, useGetOutlookQuery, useGetSampleQuery } =
+export const { useGetPublicCourseQuery, useGetPreviewQuery, useGetSampleQuery } =
   api.injectEndpoints({
     endpoints: (build) => ({
       getPublicCourse: reads(build, "getPublicCourse"),
-      getOutlook: reads(build, "getOutlook"),
+      getPreview: reads(build, "getPreview"),
       getSample: reads(build, "getSample"),
     }),
   });

@@ -18,7 +18,7 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useTitle } from "../ui/title";
 import { useGetPublicCourseQuery } from "./api";
-import { OutlookBars } from "./outlook";
+import { PreviewBars } from "./preview";
 import { SampleSheet } from "./sample-sheet";
 import { Ways } from "./ways-card";
 
@@ -64,7 +64,7 @@ export function PublicCourseScreen() {
       <Card card={card} />
     </>
   );
-  const dates = <OutlookBars place={place} way={way} />;
+  const dates = <PreviewBars place={place} way={way} />;
   const content = (
     <>
       <Outline place={place} modules={data.modules} />

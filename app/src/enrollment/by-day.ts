@@ -1,11 +1,10 @@
 /** Dates grouped by the day on which somebody would look for them. */
 import type { Dates } from "@dawngate/contract/enrollment";
+import { sayTime } from "@dawngate/core/schedule/words";
 import {
-  formatTimeOfDay,
   type Instant,
   type LocalDate,
   localDateAt,
-  type TimeOfDay,
   timeOfDayAt,
   type Zone,
 } from "@dawngate/core/time";
@@ -24,8 +23,7 @@ export function dayOf({ kind, at }: MyDate, zone: Zone): { day: LocalDate; time:
   const time = timeOfDayAt(zone, instant);
   if (time === 0 && (kind === "due" || kind === "closes" || kind === "ends"))
     return { day: localDateAt(zone, (instant - 1) as Instant), time: "24:00" };
-  const minutes = (Math.floor(time / 60_000) * 60_000) as TimeOfDay;
-  return { day: localDateAt(zone, instant), time: formatTimeOfDay(minutes) };
+  return { day: localDateAt(zone, instant), time: sayTime(instant, zone) };
 }
 
 /** In order of days; within one as they came, which is in order of time. */

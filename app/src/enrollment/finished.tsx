@@ -47,7 +47,7 @@ export function Finished({ course, finished, above, onGo }: Props) {
           </Text>
           {whole && until !== null ? (
             <Text kind="small" color={onFrameQuiet}>
-              {`Everything stays yours until ${sayWrittenEnd(until, { zone, titleOf: (id) => id, person: "you" })}.`}
+              {`Everything stays yours until ${sayWrittenEnd(until, { zone })}.`}
             </Text>
           ) : null}
         </View>

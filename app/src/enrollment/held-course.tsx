@@ -76,11 +76,10 @@ export function HeldCourse({ school, color, held }: Props) {
 /** "6 of 24 done · yours until the end of Thu 6 May 2027". */
 export function sayStanding({ timeZone, state, shutBy, from, until, progress, cohort }: Shelved) {
   const zone = zoneOf(timeZone);
-  const speaker = { zone, titleOf: (id: string) => id, person: "you" as const };
   if (shutBy === "pause") return "Paused";
   if (shutBy === "suspension") return "Closed for now";
   if (state === "closed" && until !== null)
-    return `Your access ended at ${sayWrittenEnd(until, speaker)}`;
+    return `Your access ended at ${sayWrittenEnd(until, { zone })}`;
   const parts: string[] = [];
   if (state === "scheduled" && from !== null)
     parts.push(`begins ${sayWrittenInstant(from, zone, false)}`);
@@ -89,7 +88,7 @@ export function sayStanding({ timeZone, state, shutBy, from, until, progress, co
       progress.done === progress.of ? "all done" : `${progress.done} of ${progress.of} done`,
     );
   if (cohort !== null && state !== "open") parts.push(`cohort ${cohort}`);
-  if (until !== null) parts.push(`yours until ${sayWrittenEnd(until, speaker)}`);
+  if (until !== null) parts.push(`yours until ${sayWrittenEnd(until, { zone })}`);
   return parts.join(" · ");
 }
 

@@ -55,7 +55,6 @@ function Standing({ course, onOpened }: { course: MyCourse; onOpened(): void }) 
   const { timeline, modules, words } = course;
   const { access, progress } = timeline;
   const zone = zoneOf(timeline.timeZone);
-  const speaker = { zone, titleOf: (id: string) => id, person: "you" as const };
   const now = read(timeline.at) ?? (Date.now() as Instant);
   const items = new Map(timeline.items.map((item) => [item.id, item]));
   const suns = modules.flatMap(({ id }) => {
@@ -77,8 +76,8 @@ function Standing({ course, onOpened }: { course: MyCourse; onOpened(): void }) 
         {access.until === null ? null : (
           <Text kind="small" color={onFrame}>
             {access.state === "closed" && access.shutBy === null
-              ? `ended at ${sayWrittenEnd(access.until, speaker)}`
-              : `yours until ${sayWrittenEnd(access.until, speaker)}`}
+              ? `ended at ${sayWrittenEnd(access.until, { zone })}`
+              : `yours until ${sayWrittenEnd(access.until, { zone })}`}
           </Text>
         )}
       </View>

@@ -1,6 +1,7 @@
 /** A lesson of one's own: its text, the tick, and the way on. Who meets a shut door reads why, and what leads there. */
 import type { MyCourse } from "@dawngate/contract/enrollment";
 import { DEFAULT_WORDS } from "@dawngate/core/courses";
+import { itemTitles } from "@dawngate/core/plan";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { useState } from "react";
@@ -20,7 +21,7 @@ import { useGetMyCourseQuery, useOpenLessonQuery, useTickMutation } from "./api"
 import { wayThrough } from "./course-outline";
 import { Finished } from "./finished";
 import { sayDue, sayShut } from "./outline-lesson";
-import { speakerOf, titlesIn } from "./speaker";
+import { speakerOf } from "./speaker";
 
 export function MyLessonScreen() {
   const { school, enrollment, lesson } = useLocalSearchParams() as {
@@ -174,7 +175,7 @@ function Shut({
 }) {
   const items = new Map(course.timeline.items.map((item) => [item.id, item]));
   const item = items.get(lesson);
-  const titles = titlesIn(course);
+  const titles = itemTitles(course);
   const title = titles.get(lesson);
   if (!item || title === undefined || item.state === "open")
     return (

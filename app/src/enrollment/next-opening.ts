@@ -1,5 +1,6 @@
 /** What of a course opens next for the one who is in it. */
 import type { MyCourse } from "@dawngate/contract/enrollment";
+import { itemTitles } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import { read } from "../schedule/horizon/scale";
 
@@ -8,9 +9,7 @@ export function nextOpening({
   timeline,
   modules,
 }: Pick<MyCourse, "timeline" | "modules">): { title: string; opens: string; at: Instant } | null {
-  const titles = new Map(
-    modules.flatMap((module) => [module, ...module.lessons].map(({ id, title }) => [id, title])),
-  );
+  const titles = itemTitles({ modules });
   const ahead = timeline.items.flatMap(({ id, kind, state, opens, reachable }) => {
     const at = read(opens);
     return state === "scheduled" && reachable && opens !== null && at !== null

@@ -2,7 +2,7 @@
 import type { MyCourse } from "@dawngate/contract/enrollment";
 import type { TimelineItemAnswer } from "@dawngate/contract/schedule";
 import { type Speaker, saySooner, sayWrittenEnd } from "@dawngate/core/schedule/words";
-import { type Zone, zoneOf } from "@dawngate/core/time";
+import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
 import { markOf, sayState } from "../schedule/state-words";
@@ -85,13 +85,10 @@ function sayLesson(
     ...(minutes === null ? [] : [`${minutes} min`]),
     ...sayDue(item, timeline),
     ...(closes !== null && closes > at && closes !== access.until && state !== "closed"
-      ? [`closes ${sayClosing(closes, zone)}`]
+      ? [`closes ${sayWrittenEnd(closes, { zone })}`]
       : []),
   ].join(" · ");
 }
-
-const sayClosing = (at: string, zone: Zone) =>
-  sayWrittenEnd(at, { zone, titleOf: (id) => id, person: "you" });
 
 /** "due the end of Sun 6 Dec"; nothing of what has none, or is done. */
 export function sayDue(
@@ -99,5 +96,5 @@ export function sayDue(
   { at, timeZone }: Pick<MyCourse["timeline"], "at" | "timeZone">,
 ): string[] {
   if (due === null || done) return [];
-  return [`${due > at ? "due" : "was due"} ${sayClosing(due, zoneOf(timeZone))}`];
+  return [`${due > at ? "due" : "was due"} ${sayWrittenEnd(due, { zone: zoneOf(timeZone) })}`];
 }

@@ -1,20 +1,14 @@
 /** Who speaks on an enrollee's pages, and in which zone: dates in the enrollee's own, reasons in that which counts. */
 import type { MyCourse } from "@dawngate/contract/enrollment";
+import { itemTitles } from "@dawngate/core/plan";
 import { explainOpening, type Speaker, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 
 type Course = Pick<MyCourse, "modules" | "timeline">;
 
-/** The titles of a course's modules and lessons. */
-export function titlesIn({ modules }: Pick<MyCourse, "modules">): Map<string, string> {
-  return new Map(
-    modules.flatMap((module) => [module, ...module.lessons].map(({ id, title }) => [id, title])),
-  );
-}
-
 /** Speaks in the zone in which the course's days are counted. */
 export function speakerOf(course: Course): Speaker {
-  const titles = titlesIn(course);
+  const titles = itemTitles(course);
   return {
     zone: zoneOf(course.timeline.clock),
     person: "you",

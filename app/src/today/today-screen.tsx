@@ -1,6 +1,6 @@
 /** Today: what opens, is due, closes, starts and ends, for how many; and what needs somebody, one press away. */
 import type { Happens, Need, Today } from "@dawngate/contract/today";
-import { sayInstant } from "@dawngate/core/schedule/words";
+import { sayTime, sayZone } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { useState } from "react";
@@ -122,14 +122,14 @@ function Day({ school, data, day }: { school: string; data: Today; day: string }
       )}
       <Text kind="small" color={quiet}>
         {other > 0 ? `And ${other} more these days. ` : ""}
-        {`Counted at ${clock(data.at, data.timeZone)}, ${data.timeZone.split("/").at(-1)?.replaceAll("_", " ")} time.`}
+        {`Counted at ${clock(data.at, data.timeZone)}, ${sayZone(data.timeZone)} time.`}
       </Text>
     </View>
   );
 }
 
 const clock = (at: string, timeZone: string) =>
-  (sayInstant(read(at) ?? (0 as Instant), zoneOf(timeZone)).split(", ")[1] ?? "").slice(0, 5);
+  sayTime(read(at) ?? (0 as Instant), zoneOf(timeZone));
 
 const MARKS: Record<Happens["kind"], Mark> = {
   begins: "scheduled",

@@ -1,6 +1,6 @@
 /** Endpoints of public pages. */
 
-import { outlook, outlookQuery, publicCourse, sample } from "../catalog";
+import { preview, previewQuery, publicCourse, sample } from "../catalog";
 import { endpoints, inCourse, inLesson } from "../endpoint";
 
 export const catalog = endpoints("catalog", {
@@ -15,14 +15,14 @@ export const catalog = endpoints("catalog", {
     mayLag: true,
     holds: ["public"],
   },
-  getOutlook: {
+  getPreview: {
     method: "get",
-    path: "/schools/{school}/catalog/{course}/outlook",
+    path: "/schools/{school}/catalog/{course}/preview",
     summary: "When one would learn what, if one came in now",
     who: "school.see",
     params: inCourse,
-    query: outlookQuery,
-    answer: outlook,
+    query: previewQuery,
+    answer: preview,
     answered: "Each module's opening.",
     mayLag: true,
     holds: ["public"],

@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { type Fault, planFields, readValue } from "../plan";
 import { parseOffset } from "../time";
-import { amountSchema, currencySchema, percentSchema } from "./money";
+import { amountSchema, currencySchema, percentSchema, rateSchema } from "./money";
 
 const { id, localDate, timeZone } = planFields;
 const ids = z.array(id).min(1, "Name at least one option").max(100, "At most 100 options");
@@ -109,10 +109,7 @@ export const listingSchema = z
       .default([]),
     tax: z
       .strictObject({
-        rate: z
-          .int("A rate is a whole number of basis points: 2300 is 23 %")
-          .min(0, "A rate cannot be negative")
-          .max(100_000, "A rate is at most 100000"),
+        rate: rateSchema,
         included: z.boolean(),
       })
       .nullable()

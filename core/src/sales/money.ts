@@ -18,6 +18,12 @@ export const currencySchema = z
   .string()
   .regex(/^[A-Z]{3}$/, "A currency is three capital letters, as ISO 4217 has them: EUR, JPY, KWD");
 
+/** A rate of tax in basis points. */
+export const rateSchema = z
+  .int("A rate is a whole number of basis points: 2300 is 23 %")
+  .min(0, "A rate cannot be negative")
+  .max(100_000, "A rate is at most 100000");
+
 /** A percentage from 0 to 100 with at most two decimals, kept in hundredths of a percent. */
 export const percentSchema = z
   .number("A percentage is a number")

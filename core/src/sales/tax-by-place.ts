@@ -4,7 +4,7 @@
  */
 import { z } from "zod";
 import { type Fault, planFields, readValue } from "../plan";
-import { amountSchema, type Minor, timesOver } from "./money";
+import { amountSchema, type Minor, rateSchema, timesOver } from "./money";
 
 /** The European Union's members (ISO 3166-1 alpha-2). */
 export const EU: ReadonlySet<string> = new Set(
@@ -15,10 +15,6 @@ const country = z
   .string()
   .regex(/^[A-Z]{2}$/, "A country is two capital letters, as ISO 3166-1 has them: PT, DE, US");
 const kind = z.enum(["electronic", "taught"], 'A supply is "electronic" or "taught"');
-const rate = z
-  .int("A rate is a whole number of basis points: 2300 is 23 %")
-  .min(0, "A rate cannot be negative")
-  .max(100_000, "A rate is at most 100000");
 
 export const taxSchema = z
   .strictObject({
@@ -37,7 +33,7 @@ export const taxSchema = z
         z.strictObject({
           country,
           kind,
-          rate,
+          rate: rateSchema,
           from: planFields.localDate.nullable().default(null),
         }),
       )

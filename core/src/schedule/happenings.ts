@@ -3,7 +3,9 @@ import type { PlanCourse } from "../plan";
 import type { Instant } from "../time";
 import type { Timeline } from "./timeline";
 
-export type HappeningKind = "begins" | "opens" | "due" | "closes" | "ends";
+/** At one instant they are told in this order. */
+export const HAPPENING_KINDS = ["begins", "opens", "due", "closes", "ends"] as const;
+export type HappeningKind = (typeof HAPPENING_KINDS)[number];
 
 export interface Happening {
   kind: HappeningKind;
@@ -16,9 +18,6 @@ export interface Happening {
   /** What is ticked already, of a lesson or a module. */
   done: boolean;
 }
-
-/** At one instant: in the order in which they are told. */
-const ORDER: readonly HappeningKind[] = ["begins", "opens", "due", "closes", "ends"];
 
 /**
  * Everything with a date in a timeline. A lesson that opens with its module is not told beside it; nor is a closing that
@@ -60,5 +59,7 @@ export function happeningsOf(plan: PlanCourse, { access, items }: Timeline): Hap
     }
   }
   if (access.until !== null) told.push({ kind: "ends", at: access.until, ...whole });
-  return told.sort((a, b) => a.at - b.at || ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
+  return told.sort(
+    (a, b) => a.at - b.at || HAPPENING_KINDS.indexOf(a.kind) - HAPPENING_KINDS.indexOf(b.kind),
+  );
 }

@@ -4,7 +4,7 @@ export { type Cadence, cadenceGates } from "./cadence";
 export { evaluate } from "./evaluate";
 export * from "./export";
 export { inFavor } from "./favor";
-export { type Happening, type HappeningKind, happeningsOf } from "./happenings";
+export { HAPPENING_KINDS, type Happening, type HappeningKind, happeningsOf } from "./happenings";
 export { type PreparedCourse, prepareCourse } from "./prepare";
 export type * from "./steps";
 export type * from "./timeline";

@@ -2,7 +2,7 @@
 import { catalog } from "@dawngate/contract/endpoints/catalog";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
-import { showOutlook, showSample } from "./outlook";
+import { showPreview, showSample } from "./preview";
 import { showPublicCourse } from "./service";
 
 export function catalogRoutes(services: Services) {
@@ -11,10 +11,10 @@ export function catalogRoutes(services: Services) {
       const { course } = c.req.valid("param");
       return c.json(await showPublicCourse(services, c.get("context"), course), 200);
     })
-    .openapi(route(services, catalog.getOutlook, "public"), async (c) => {
+    .openapi(route(services, catalog.getPreview, "public"), async (c) => {
       const { course } = c.req.valid("param");
       const query = c.req.valid("query");
-      return c.json(await showOutlook(services, c.get("context"), course, query), 200);
+      return c.json(await showPreview(services, c.get("context"), course, query), 200);
     })
     .openapi(route(services, catalog.getSample, "public"), async (c) => {
       const { course, lesson } = c.req.valid("param");

@@ -1,8 +1,8 @@
 /** One's own dates over all courses one holds: as a list, and as a calendar that a program subscribes to. */
-import { createHash, randomBytes } from "node:crypto";
 import type { Dates } from "@dawngate/contract/enrollment";
 import {
   type CalendarEvent,
+  HAPPENING_KINDS,
   type Happening,
   type HappeningKind,
   happeningsOf,
@@ -12,6 +12,7 @@ import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
 import { notFound } from "../base/problem";
+import { digestOf, newSecret } from "../base/secret";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
@@ -27,17 +28,11 @@ interface Dated extends Happening {
 }
 
 const PAGE = 100;
-const place = z.tuple([
-  z.number(),
-  z.string(),
-  z.enum(["begins", "opens", "due", "closes", "ends"]),
-  z.string(),
-]);
+const place = z.tuple([z.number(), z.string(), z.enum(HAPPENING_KINDS), z.string()]);
 
-const ORDER: readonly HappeningKind[] = ["begins", "opens", "due", "closes", "ends"];
 const compare = (a: Dated["place"], b: Dated["place"]) =>
   a[0] - b[0] ||
-  ORDER.indexOf(a[2]) - ORDER.indexOf(b[2]) ||
+  HAPPENING_KINDS.indexOf(a[2]) - HAPPENING_KINDS.indexOf(b[2]) ||
   (a[1] < b[1] ? -1 : a[1] > b[1] ? 1 : 0) ||
   (a[3] < b[3] ? -1 : a[3] > b[3] ? 1 : 0);
 
@@ -142,8 +137,6 @@ export async function datesFile(
   return db.withSchool(context, (tx) => calendarOf(tx, { ...context, person }, baseUrl));
 }
 
-const hashOf = (token: string) => createHash("sha256").update(token).digest("hex");
-
 /** The dates of whoever's secret address it is. */
 export async function readFeed(
   { db, baseUrl }: Pick<Services, "db" | "baseUrl">,
@@ -151,7 +144,7 @@ export async function readFeed(
   token: string,
 ): Promise<string> {
   return db.withSchool(context, async (tx) => {
-    const person = await findFeed(tx, hashOf(token));
+    const person = await findFeed(tx, digestOf(token));
     if (person === null)
       throw notFound("This calendar's address leads nowhere any more. Make a new one under Dates.");
     return calendarOf(tx, { ...context, person }, baseUrl);
@@ -172,9 +165,9 @@ export async function renewFeed(
 ): Promise<{ address: string }> {
   const { person, school, slug, now } = context;
   if (person === null) throw notFound("You hold no course here, so there are no dates.");
-  const token = randomBytes(24).toString("base64url");
+  const token = newSecret();
   await db.withSchool(context, (tx) =>
-    setFeed(tx, school, person, hashOf(token), formatInstant(now)),
+    setFeed(tx, school, person, digestOf(token), formatInstant(now)),
   );
   return { address: `${baseUrl}/api/schools/${slug}/calendar/${token}` };
 }

@@ -1,6 +1,7 @@
 /** What the sign-in package does not ask of its own tables: sessions, first passwords, who asked for an address. */
-import { createHash, randomBytes, randomUUID } from "node:crypto";
+import { createHash, randomUUID } from "node:crypto";
 import type pg from "pg";
+import { digestOf, newSecret } from "../base/secret";
 import { followOutside } from "../jobs/outbox";
 
 /** What the sign-in package puts before the token of a link to a new password; it keeps the digest of both. */
@@ -52,8 +53,6 @@ export interface Accounts {
   /** Has two accounts made one, soon. */
   followJoin(into: string, from: string): Promise<void>;
 }
-
-const hashOf = (token: string) => createHash("sha256").update(token).digest("hex");
 
 export function openAccounts(
   pool: pg.Pool,
@@ -142,12 +141,12 @@ export function openAccounts(
       return rowCount ?? 0;
     },
     async askToJoin(account, email) {
-      const token = randomBytes(24).toString("base64url");
+      const token = newSecret();
       await pool.query(
         `with old as (delete from joining where expires_at < now() or (into_user = $2 and email = $3))
          insert into joining (token_hash, into_user, email, expires_at)
          values ($1, $2, $3, now() + interval '1 day')`,
-        [hashOf(token), account, email.toLowerCase()],
+        [digestOf(token), account, email.toLowerCase()],
       );
       return token;
     },
@@ -155,7 +154,7 @@ export function openAccounts(
       first(
         `delete from joining where token_hash = $1 and expires_at > now()
          returning into_user as into, email`,
-        [hashOf(token)],
+        [digestOf(token)],
       ),
     ofAddress: (email) =>
       first(`select id, name from "user" where email = $1`, [email.toLowerCase()]),

@@ -1,11 +1,11 @@
 /** The school's staff: inviting, changing and removing them, handing the school over. */
-import { createHash, randomBytes } from "node:crypto";
 import type { StaffRole } from "@dawngate/contract/permissions";
 import type { Acceptance, Invitation } from "@dawngate/contract/school";
 import type { MemberChange, Members } from "@dawngate/contract/staff";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import { type Letter, writeLetter } from "../base/letter";
 import { conflict, notFound, ProblemError } from "../base/problem";
+import { digestOf, newSecret } from "../base/secret";
 import type { Database, SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
 import type { Account } from "./account";
@@ -132,11 +132,11 @@ export async function inviteWithin(
   /** What somebody is enrolled in, and its first dates. */
   enrolled?: Pick<Letter, "says" | "dates" | "small"> & { title: string },
 ): Promise<void> {
-  const token = randomBytes(24).toString("base64url");
+  const token = newSecret();
   await insertInvitation(tx, context.school, {
     email: email.toLowerCase(),
     role,
-    token_hash: hashOf(token),
+    token_hash: digestOf(token),
     invited_by: context.who.id,
     expires_at: formatInstant((context.now + INVITED_FOR) as Instant),
   });
@@ -179,12 +179,8 @@ export async function withdrawInvitation(
   if (!gone) throw notFound("This invitation was used, or taken back already.");
 }
 
-function hashOf(token: string): string {
-  return createHash("sha256").update(token).digest("hex");
-}
-
 async function findInvitation(db: Database, token: string) {
-  const invitation = await db.findInvitation(hashOf(token));
+  const invitation = await db.findInvitation(digestOf(token));
   if (!invitation)
     throw notFound("This invitation was used, or has run out. Ask the school for another.");
   return invitation;

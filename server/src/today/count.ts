@@ -1,6 +1,6 @@
 /** These days of all courses one may see, counted by the bulk evaluator; and what their plans want. */
 import type { Happens, Need } from "@dawngate/contract/today";
-import type { PlanCohort, PlanCourse } from "@dawngate/core/plan";
+import { itemTitles, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
 import { findSnags } from "@dawngate/core/review";
 import { AgendaCount, type AgendaEntry } from "@dawngate/core/schedule/bulk";
 import {
@@ -65,7 +65,7 @@ export async function countToday(
       }
     }
     const entries = agenda.entries();
-    const titles = titlesIn(plan);
+    const titles = itemTitles(plan);
     for (const { kind, item, day, at, people } of entries) {
       if (kind === "opens") openings[day] = (openings[day] ?? 0) + people;
       happens.push({
@@ -119,9 +119,6 @@ function daysFrom(date: string, dayOf: (day: number) => string, span: number): n
   for (let day = 0; day < span; day += 1) if (dayOf(day) === date) return day;
   return null;
 }
-
-const titlesIn = (plan: PlanCourse) =>
-  new Map(plan.modules.flatMap((one) => [one, ...one.lessons].map(({ id, title }) => [id, title])));
 
 /** The snags of what is published that nobody has said are meant so. */
 function snagsIn(

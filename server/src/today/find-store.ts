@@ -14,7 +14,7 @@ export async function thingsCalled(
   { courses }: Context,
   find: string,
 ): Promise<Found[]> {
-  const like = `%${find.toLowerCase().replace(/[\\%_]/g, "\\$&")}%`;
+  const like = pattern(find);
   const begins = like.slice(1);
   const among = courses === null ? sql`true` : sql`c.id = any (${courses}::text[])`;
   const part = (

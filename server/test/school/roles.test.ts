@@ -154,7 +154,7 @@ const ROUTES: [string, string, unknown, Permission][] = [
   ["POST", "/schools/one/courses/c/enrollments/e2/why", { item: "m2" }, "people.act"],
   ["GET", "/schools/one/catalog/c", undefined, "school.see"],
   ["POST", "/schools/one/catalog/c", { cohort: "k", timeZone: "UTC" }, "self.learn"],
-  ["GET", "/schools/one/catalog/c/outlook?timeZone=UTC", undefined, "school.see"],
+  ["GET", "/schools/one/catalog/c/preview?timeZone=UTC", undefined, "school.see"],
   ["GET", "/schools/one/catalog/c/samples/l3", undefined, "school.see"],
   ["GET", "/schools/one/today", undefined, "courses.read"],
   ["GET", "/schools/one/found?find=one", undefined, "courses.read"],

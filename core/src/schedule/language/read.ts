@@ -7,7 +7,7 @@
 import type { PlanGate, PlanMoment } from "../../plan";
 import { momentSchema } from "../../plan";
 import { findZone, formatDate, parseDate, type Weekday, weekdayOf } from "../../time";
-import { sayWrittenDate } from "../words/dates";
+import { LONG_DAYS as DAYS, MONTHS, sayWrittenDate } from "../words/dates";
 import type { Names } from "./names";
 import { type Expected, Scanner } from "./scanner";
 
@@ -27,9 +27,7 @@ export type ReadGate =
 const LONGEST = 20_000;
 const MOMENTS = 100;
 
-const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 const MONTH = /(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?/i;
-const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 const NUMBERS = "one two three four five six seven eight nine ten eleven twelve".split(" ");
 const UNITS = {
   years: ["Y", "year"],

@@ -11,7 +11,7 @@ import type { Explanation } from "./opening";
 import { type Speaker, sentence } from "./speaker";
 
 /** An end in writing, said: "the end of Sat 1 May 2027". */
-export function sayWrittenEnd(text: string, { zone }: Speaker): string {
+export function sayWrittenEnd(text: string, { zone }: Pick<Speaker, "zone">): string {
   const parsed = parseInstant(text);
   return parsed.ok ? sayEnd(parsed.value, zone) : text;
 }

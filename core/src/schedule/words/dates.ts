@@ -14,8 +14,29 @@ import {
 } from "../../time";
 
 const DAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
-const LONG_DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
-const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+export const LONG_DAYS = [
+  "Monday",
+  "Tuesday",
+  "Wednesday",
+  "Thursday",
+  "Friday",
+  "Saturday",
+  "Sunday",
+];
+export const MONTHS = [
+  "Jan",
+  "Feb",
+  "Mar",
+  "Apr",
+  "May",
+  "Jun",
+  "Jul",
+  "Aug",
+  "Sep",
+  "Oct",
+  "Nov",
+  "Dec",
+];
 
 /** "Fri 5 Mar 2027". */
 export function sayDate(date: LocalDate, withYear = true): string {
@@ -27,6 +48,11 @@ export function sayDate(date: LocalDate, withYear = true): string {
 export function sayWrittenDate(text: string, withYear = true): string {
   const date = parseDate(text);
   return date.ok ? sayDate(date.value, withYear) : text;
+}
+
+/** "07:00" in a zone; what is beyond the minute is left out. */
+export function sayTime(instant: Instant, zone: Zone): string {
+  return formatTimeOfDay((Math.floor(timeOfDayAt(zone, instant) / 60_000) * 60_000) as TimeOfDay);
 }
 
 /** "Fri 5 Mar 2027, 07:00" in a zone; seconds only where there are some. */

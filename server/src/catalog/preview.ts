@@ -1,5 +1,5 @@
 /** What a visitor may know of a course before coming in: when they would learn what, and its samples. */
-import type { Outlook, outlookQuery, Sample } from "@dawngate/contract/catalog";
+import type { Preview, previewQuery, Sample } from "@dawngate/contract/catalog";
 import { enrollmentSchema } from "@dawngate/core/plan";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { z } from "zod";
@@ -18,12 +18,12 @@ import { readSchool } from "../school/store";
 const written = (instant: Instant | null) => (instant === null ? null : formatInstant(instant));
 
 /** The dates of somebody imagined who enrolls at this instant and has done nothing yet. */
-export async function showOutlook(
+export async function showPreview(
   { db }: Pick<Services, "db">,
   context: Context,
   id: string,
-  { timeZone, cohort: wanted }: z.infer<typeof outlookQuery>,
-): Promise<Outlook> {
+  { timeZone, cohort: wanted }: z.infer<typeof previewQuery>,
+): Promise<Preview> {
   return reading(db, context, async (tx) => {
     const { plan } = await published(tx, context.school, id);
     const school = planSchool(await readSchool(tx));

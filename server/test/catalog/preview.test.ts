@@ -1,4 +1,4 @@
-import type { Outlook, PublicCourse, Sample } from "@dawngate/contract/catalog";
+import type { Preview, PublicCourse, Sample } from "@dawngate/contract/catalog";
 import type { Instant } from "@dawngate/core/time";
 import { headOf } from "../../src/catalog/head";
 import { type Owned, ownedSchool } from "../helpers/owned";
@@ -18,9 +18,9 @@ const visit = async <T>(path: string, status = 200) => {
 };
 
 test("a visitor reads when they would learn what, if they came in now", async () => {
-  const outlook = await visit<Outlook>("/outlook?timeZone=Asia/Tokyo");
+  const preview = await visit<Preview>("/preview?timeZone=Asia/Tokyo");
   // Wed 10 March + 7 days = Wed 17, then the next Monday that is a workday, at the release hour in Lisbon.
-  expect(outlook).toEqual({
+  expect(preview).toEqual({
     at: "2027-03-10T12:00:00Z",
     from: "2027-03-10T12:00:00Z",
     until: "2027-06-08T23:00:00Z",
@@ -32,11 +32,11 @@ test("a visitor reads when they would learn what, if they came in now", async ()
 });
 
 test("with a cohort, by its dates and its own gates", async () => {
-  const outlook = await visit<Outlook>("/outlook?timeZone=Europe/Lisbon&cohort=k");
-  expect(outlook.from).toBe("2027-04-04T23:00:00Z");
-  expect(outlook.modules[1]).toEqual({ title: "Two", opens: "2027-04-12T06:00:00Z" });
-  await visit("/outlook?timeZone=Europe/Lisbon&cohort=nobody", 404);
-  await visit("/outlook?timeZone=Mars/Olympus", 400);
+  const preview = await visit<Preview>("/preview?timeZone=Europe/Lisbon&cohort=k");
+  expect(preview.from).toBe("2027-04-04T23:00:00Z");
+  expect(preview.modules[1]).toEqual({ title: "Two", opens: "2027-04-12T06:00:00Z" });
+  await visit("/preview?timeZone=Europe/Lisbon&cohort=nobody", 404);
+  await visit("/preview?timeZone=Mars/Olympus", 400);
 });
 
 test("a sample is read by anybody, and no other lesson is, whatever it is called", async () => {

@@ -7,14 +7,14 @@ import type { InCourse } from "../courses/api";
 import { read } from "../schedule/horizon/scale";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useGetOutlookQuery } from "./api";
+import { useGetPreviewQuery } from "./api";
 
 /** So many modules are drawn; of a longer course the beginning. */
 const MOST = 12;
 
-export function OutlookBars({ place, way }: { place: InCourse; way: WayIn | null }) {
+export function PreviewBars({ place, way }: { place: InCourse; way: WayIn | null }) {
   const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
-  const { data } = useGetOutlookQuery({
+  const { data } = useGetPreviewQuery({
     ...place,
     timeZone,
     ...(way?.cohort && { cohort: way.cohort.id }),
@@ -67,11 +67,7 @@ export function OutlookBars({ place, way }: { place: InCourse; way: WayIn | null
       <Text kind="small" color={quiet}>
         {[
           ...(more > 0 ? [`and ${more} more`] : []),
-          ...(data.until === null
-            ? []
-            : [
-                `yours until ${sayWrittenEnd(data.until, { zone, titleOf: (id) => id, person: "you" })}`,
-              ]),
+          ...(data.until === null ? [] : [`yours until ${sayWrittenEnd(data.until, { zone })}`]),
         ].join("; ")}
       </Text>
     </View>
