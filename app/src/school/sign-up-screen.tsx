@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
-import { Field, MailField, needed } from "../ui/field";
+import { MailField, OwnNameField } from "../ui/field";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
@@ -31,13 +31,7 @@ export function SignUpScreen() {
         A link goes to your address. Pressing it shows that the address is yours, and lets you in; a
         password you can choose then.
       </Text>
-      <Field
-        control={control}
-        name="name"
-        label="Your name"
-        check={needed("A name")}
-        autoComplete="name"
-      />
+      <OwnNameField control={control} name="name" />
       <MailField control={control} name="email" />
       <PrimaryAction label="Send me the link" onPress={submit} busy={isLoading} fill />
       <TextLink href={withPlace("/sign-in", to ?? "/")}>I have an account</TextLink>

@@ -3,7 +3,7 @@ import { useLocalSearchParams } from "expo-router";
 import { useForm } from "react-hook-form";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
-import { Field, longEnough, needed } from "../ui/field";
+import { Field, longEnough, OwnNameField } from "../ui/field";
 import { Notice } from "../ui/notice";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
@@ -41,13 +41,7 @@ export function WelcomeScreen() {
             {invitation.role === "enrollee" ? "" : `You are invited as ${invitation.role}. `}Your
             address is {invitation.email}.
           </Text>
-          <Field
-            control={control}
-            name="name"
-            label="Your name"
-            check={needed("A name")}
-            autoComplete="name"
-          />
+          <OwnNameField control={control} name="name" />
           <Field
             control={control}
             name="password"

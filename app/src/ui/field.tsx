@@ -59,6 +59,11 @@ export function Field<T extends FieldValues>({
   );
 }
 
+/** What somebody who comes in is called. */
+export function OwnNameField<T extends FieldValues>(props: Pick<Props<T>, "control" | "name">) {
+  return <Field {...props} label="Your name" check={needed("A name")} autoComplete="name" />;
+}
+
 /** Where mail reaches somebody. */
 export function MailField<T extends FieldValues>(props: Pick<Props<T>, "control" | "name">) {
   return (

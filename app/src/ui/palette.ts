@@ -9,6 +9,8 @@ export interface Palette {
   /** The current place on the frame, and the bar that marks it. */
   frameHere: string;
   frameMark: string;
+  /** What is done, on the night frame. */
+  frameLeaf: string;
   /** The instant one looks at. */
   night: string;
   onNight: string;
@@ -49,6 +51,7 @@ export const light: Palette = {
   onFrameQuiet: "#C3BBDD",
   frameHere: "#3B3262",
   frameMark: "#F2A65A",
+  frameLeaf: "#86C9A0",
   night: "#221D3D",
   onNight: "#FFFFFF",
   dusk: "#5B4B8A",
@@ -81,6 +84,7 @@ export const dark: Palette = {
   onFrameQuiet: "#B0A7CC",
   frameHere: "#2F2850",
   frameMark: "#F2A65A",
+  frameLeaf: "#86C9A0",
   night: "#F3EEE6",
   onNight: "#18142A",
   dusk: "#B9A9EE",

@@ -124,30 +124,25 @@ function Sun({
     onFrame,
     onFrameQuiet,
     frameMark,
+    frameLeaf,
     paper,
   } = usePalette();
-  const half = `M${x - r} ${y}a${r} ${r} 0 0 1 ${2 * r} 0z`;
+  const half = (fill: string, stroke: string, strokeWidth: number) => (
+    <Path
+      d={`M${x - r} ${y}a${r} ${r} 0 0 1 ${2 * r} 0z`}
+      fill={fill}
+      stroke={stroke}
+      strokeWidth={strokeWidth}
+    />
+  );
+  const edge = onNight ? onFrame : apricotLine;
   switch (mark) {
     case "done":
-      return <Path d={half} fill={onNight ? "#86C9A0" : leaf} stroke={onNight ? onFrame : leaf} />;
+      return onNight ? half(frameLeaf, onFrame, 1) : half(leaf, leaf, 1);
     case "open":
-      return (
-        <Path
-          d={half}
-          fill={onNight ? frameMark : apricot}
-          stroke={onNight ? onFrame : apricotLine}
-          strokeWidth={1.4}
-        />
-      );
+      return half(onNight ? frameMark : apricot, edge, 1.4);
     case "scheduled":
-      return (
-        <Path
-          d={half}
-          fill={onNight ? frame : paper}
-          stroke={onNight ? onFrame : apricotLine}
-          strokeWidth={1.4}
-        />
-      );
+      return half(onNight ? frame : paper, edge, 1.4);
     case "waiting":
       return <Circle cx={x} cy={y + r + 1} r={r * 0.5} fill={onNight ? onFrameQuiet : dusk} />;
     case "closed":
