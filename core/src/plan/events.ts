@@ -1,6 +1,6 @@
 /** What has happened to one enrollee: the event types of a plan file. */
 import { z } from "zod";
-import { count, id, instant, localDate, offset } from "./fields";
+import { count, id, instant, laterPart, localDate, offset } from "./fields";
 
 const at = { at: instant };
 const graceDays = count("Grace", 100_000);
@@ -44,6 +44,7 @@ const types = [
   }),
   onItem("staff-opening-taken-back"),
   z.strictObject({ type: z.literal("signal"), name: id, ...at }),
+  z.strictObject({ type: z.literal("part-paid"), part: laterPart, ...at }),
   plain("paused"),
   plain("resumed"),
   plain("suspended"),

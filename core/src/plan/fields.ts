@@ -73,6 +73,13 @@ export const weekday = z
   .max(7, "A weekday is a whole number from 1 (Monday) to 7 (Sunday)")
   .meta({ title: "Weekday", description: "ISO 8601: Monday = 1 … Sunday = 7." });
 
+/** A part of an order from the second on: the first payment has an anchor of its own. */
+export const laterPart = z
+  .int('A part is a whole number from 2; the first payment is "paid" without a part')
+  .min(2, 'A part is a whole number from 2; the first payment is "paid" without a part')
+  .max(100_000, "A part can be at most 100000")
+  .meta({ title: "Part", description: "The number of a part of the order, from 2." });
+
 /** A whole number from 0 on. */
 export function count(what: string, most: number) {
   return z

@@ -9,7 +9,7 @@ import {
   weekdayBits,
   zoneOf,
 } from "../time";
-import { id, localDate, offset, timeOfDay, timeZone, weekday } from "./fields";
+import { id, laterPart, localDate, offset, timeOfDay, timeZone, weekday } from "./fields";
 
 /** A moment's zone: the school's, the enrollee's, or a named one. */
 const momentZone = z.string().superRefine((text, context) => {
@@ -34,7 +34,7 @@ const alignable = {
 
 const anchors = [
   z.strictObject({ from: z.literal("enrolled"), ...alignable }),
-  z.strictObject({ from: z.literal("paid"), ...alignable }),
+  z.strictObject({ from: z.literal("paid"), part: laterPart.optional(), ...alignable }),
   z.strictObject({ from: z.literal("started"), ...alignable }),
   z.strictObject({ from: z.literal("access"), ...alignable }),
   z.strictObject({ from: z.literal("opened"), item: id, ...alignable }),
@@ -149,6 +149,8 @@ export function anchorOf(moment: PlanMoment): Anchor {
     case "completed":
     case "passed":
       return { from: moment.from, item: moment.item };
+    case "paid":
+      return moment.part === undefined ? { from: "paid" } : { from: "paid", part: moment.part };
     case "signal":
       return { from: moment.from, name: moment.name };
     case "date":

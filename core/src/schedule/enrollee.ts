@@ -85,7 +85,9 @@ export function anchorValue(
     case "enrolled":
       return atInstant(enrollee.enrolledAt);
     case "paid":
-      return atInstant(enrollee.paidAt);
+      return atInstant(
+        anchor.part === undefined ? enrollee.paidAt : (history.parts.get(anchor.part) ?? null),
+      );
     case "started":
       return atInstant(enrollee.startedAt);
     case "access":

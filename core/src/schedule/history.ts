@@ -20,6 +20,8 @@ export interface History {
   ticked: Set<string>;
   staff: Map<string, StaffOpening>;
   signals: Map<string, Instant>;
+  /** When each later part of the order was first paid. */
+  parts: Map<number, Instant>;
   pauses: Span[];
   suspensions: Span[];
   ends: { at: Instant; event: EndEvent }[];
@@ -42,6 +44,7 @@ export function foldEvents(events: readonly PlanEvent[], now: Instant): History 
     ticked: new Set(),
     staff: new Map(),
     signals: new Map(),
+    parts: new Map(),
     pauses: [],
     suspensions: [],
     ends: [],
@@ -73,6 +76,9 @@ export function foldEvents(events: readonly PlanEvent[], now: Instant): History 
         break;
       case "signal":
         first(history.signals, event.name, at);
+        break;
+      case "part-paid":
+        first(history.parts, event.part, at);
         break;
       case "extended":
       case "renewed":
@@ -116,7 +122,7 @@ function canonical(event: PlanEvent): string {
   return JSON.stringify(Object.entries(event).sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
-function first(into: Map<string, Instant>, key: string, at: Instant): void {
+function first<Key>(into: Map<Key, Instant>, key: Key, at: Instant): void {
   if (!into.has(key)) into.set(key, at);
 }
 

@@ -7,7 +7,8 @@ import type { Instant, LocalDate } from "./types";
 
 /** An anchor as it stands in a plan, with the value it carries. */
 export type Anchor =
-  | { from: "enrolled" | "paid" | "started" | "access" | "cohort-start" | "cohort-end" }
+  | { from: "enrolled" | "started" | "access" | "cohort-start" | "cohort-end" }
+  | { from: "paid"; part?: number }
   | { from: "opened" | "completed" | "passed"; item: string }
   | { from: "staff"; item?: string }
   | { from: "signal"; name: string }

@@ -78,6 +78,11 @@ describe("a plan is refused with the path and the reason of every fault", () => 
       new RegExp(`^${esc(atGate)}\\.from: "sunrise" is not an anchor`),
     ],
     [
+      "the first payment as a part",
+      moduleGate({ from: "paid", part: 1 }),
+      new RegExp(`^${esc(atGate)}\\.part: A part is a whole number from 2`),
+    ],
+    [
       "a moment without an anchor",
       moduleGate({ add: "P1D" }),
       new RegExp(`^${esc(atGate)}\\.from: A moment needs "from"`),

@@ -92,10 +92,13 @@ describe("every anchor, and nothing after now", () => {
     { type: "completed", item: "l", at: "2027-03-08T10:00:00Z" },
     { type: "passed", item: "q", score: 0.8, at: "2027-03-09T10:00:00Z" },
     { type: "signal", name: "badge", at: "2027-03-10T10:00:00Z" },
+    { type: "part-paid", part: 2, at: "2027-03-12T10:00:00Z" },
+    { type: "part-paid", part: 2, at: "2027-03-11T10:00:00Z" },
   ];
   const enrollment = { paidAt: "2027-03-06T10:00:00Z", startedAt: "2027-03-07T10:00:00Z" };
   test.each([
     [{ from: "paid" }, "2027-03-06T10:00:00Z"],
+    [{ from: "paid", part: 2 }, "2027-03-11T10:00:00Z"],
     [{ from: "started" }, "2027-03-07T10:00:00Z"],
     [{ from: "completed", item: "l" }, "2027-03-08T10:00:00Z"],
     [{ from: "completed", item: "q" }, "2027-03-09T10:00:00Z"],

@@ -37,6 +37,7 @@ const anchors = fc.oneof(
     item: fc.constantFrom(...ITEMS),
   }),
   fc.record({ from: fc.constant("date"), date }),
+  fc.record({ from: fc.constant("paid"), part: fc.constantFrom(2, 3) }),
   fc.record({ from: fc.constant("signal"), name: fc.constantFrom("s", "t") }),
 );
 
@@ -130,6 +131,7 @@ const event = fc.oneof(
     closes: maybe(instants),
   }),
   of("staff-opening-taken-back", anyItem),
+  of("part-paid", { part: fc.constantFrom(2, 3) }),
   of("signal", { name: fc.constantFrom("s", "t") }),
   of("paused"),
   of("resumed"),

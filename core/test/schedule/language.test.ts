@@ -109,6 +109,8 @@ test.each([
   ["on Tuesday 5 January 2027, at 7:30", { from: "date", date: "2027-01-05", at: "07:30" }],
   ["Jan 5, 2027", { from: "date", date: "2027-01-05" }],
   ["14", { from: "enrolled", add: "P14D" }],
+  ["a week after payment 2", { from: "paid", part: 2, add: "P1W" }],
+  ["with payment 12", { from: "paid", part: 12 }],
   ["1 hour and 30 minutes after paying", { from: "paid", add: "PT1H30M" }],
   [
     "3 days before the cohort's last day to the end of that day",

@@ -6,6 +6,7 @@ const titleOf = (id: string) => `T-${id}`;
 const ANCHORS: object[] = [
   { from: "enrolled" },
   { from: "paid" },
+  { from: "paid", part: 2 },
   { from: "started" },
   { from: "access" },
   { from: "opened", item: "a" },
@@ -59,8 +60,8 @@ function* moments(): Generator<PlanMoment> {
 const AMOUNT = String.raw`\d+ (?:year|month|week|day|hour|minute)s?`;
 const AMOUNTS = `${AMOUNT}(?:(?:, ${AMOUNT})* and ${AMOUNT})?`;
 const THING = "“T-[aq]”";
-const AFTER = `enrolling|the first payment|the first lesson is opened|access begins|${THING} opens|(?:finishing|passing) ${THING}|“badge” is reported|Sat 1 May 2027|the cohort's (?:first|last) day`;
-const ALONE = `on enrolling|with the first payment|when (?:the first lesson is opened|access begins|${THING} opens|“badge” is reported)|after (?:finishing|passing) ${THING}|on (?:Sat 1 May 2027|the cohort's (?:first|last) day)`;
+const AFTER = `enrolling|the first payment|payment \\d+|the first lesson is opened|access begins|${THING} opens|(?:finishing|passing) ${THING}|“badge” is reported|Sat 1 May 2027|the cohort's (?:first|last) day`;
+const ALONE = `on enrolling|with (?:the first payment|payment \\d+)|when (?:the first lesson is opened|access begins|${THING} opens|“badge” is reported)|after (?:finishing|passing) ${THING}|on (?:Sat 1 May 2027|the cohort's (?:first|last) day)`;
 const WEEKDAY = "(?:Mon|Tues|Wednes|Thurs|Fri|Satur|Sun)day";
 const GRAMMAR = new RegExp(
   `^(?:by hand|(?:${AMOUNTS} (?:after|before) (?:${AFTER})|${ALONE})(?:, moved to a (?:workday|${WEEKDAY}(?:, ${WEEKDAY})*(?: or ${WEEKDAY})?(?: that is a workday)?))?(?:, at \\d\\d:\\d\\d)?(?:, to the end of that day)?(?:, (?:in their own zone|in the school's zone|New York time))?)$`,

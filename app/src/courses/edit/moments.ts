@@ -11,7 +11,7 @@ export const ANCHORS = [
   { from: "completed", label: "finishing" },
   { from: "passed", label: "passing" },
   { from: "started", label: "the first lesson opened" },
-  { from: "paid", label: "the first payment" },
+  { from: "paid", label: "a payment" },
   { from: "access", label: "access begins" },
   { from: "cohort-start", label: "the cohort's first day" },
   { from: "cohort-end", label: "the cohort's last day" },

@@ -130,6 +130,15 @@ function AnchorPart({ context, moment, onChange }: Props) {
           onChange={(date) => onChange({ ...moment, date })}
         />
       ) : null}
+      {moment.from === "paid" ? (
+        <NumberField
+          label="Which payment"
+          value={moment.part ?? 1}
+          least={1}
+          most={999}
+          onChange={(part) => onChange({ ...moment, part: part === 1 ? undefined : part })}
+        />
+      ) : null}
       {moment.from === "signal" ? <SignalName moment={moment} onChange={onChange} /> : null}
     </>
   );

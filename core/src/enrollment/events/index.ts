@@ -9,6 +9,7 @@ import { moved } from "./moved";
 import { openedByStaff } from "./opened-by-staff";
 import { paid } from "./paid";
 import { paidThrough } from "./paid-through";
+import { partPaid } from "./part-paid";
 import { passed } from "./passed";
 import { paused } from "./paused";
 import { renewed } from "./renewed";
@@ -45,6 +46,7 @@ const OTHERS = [
   paid,
   started,
   validityGiven,
+  partPaid,
   paidThrough,
   uncompleted,
   renewed,

@@ -2,7 +2,7 @@
  * Offsets that repeat where they should add up: "7 days after enrolling" on module after module opens them all on one
  * day. The commonest mistake of the trade (calculations.md, section 3; common practice).
  */
-import type { PlanGate, PlanMoment } from "../../plan";
+import { anchorOf, type PlanGate, type PlanMoment } from "../../plan";
 import { listed, quoted, sayOffset, sayPlannedMoment } from "../../schedule/words";
 import { chainedGate, gateOperation, type Look, type PlanItem, publishedModules } from "../look";
 import type { Finding, Mend } from "../snag";
@@ -26,7 +26,7 @@ function sequencesOf(siblings: readonly PlanItem[]): Step[][] {
   let last: string | null = null;
   for (const item of siblings) {
     const moment = countedMoment(item.gate);
-    const anchor = moment && JSON.stringify([moment.from, "date" in moment ? moment.date : null]);
+    const anchor = moment && JSON.stringify(anchorOf(moment));
     if (moment && anchor === last) sequences.at(-1)?.push({ item, moment });
     else if (moment) sequences.push([{ item, moment }]);
     last = anchor;

@@ -14,7 +14,7 @@ import {
 import type { MomentPlace } from "../enrollee";
 import type { PreparedCourse } from "../prepare";
 import type { DayTable } from "./day-table";
-import type { Numbering } from "./people";
+import { type Numbering, partName } from "./people";
 import type { SchoolDays } from "./school-days";
 
 /** Where a moment's count begins, as a number. */
@@ -28,6 +28,7 @@ export const ANCHOR = {
   completedCourse: 6,
   passed: 7,
   staff: 8,
+  /** A signal, or a later part of the order that was paid: both are known by a name's number. */
   signal: 9,
   /** A date, whose end counts for {@link dateAtEnd}. */
   date: 10,
@@ -142,10 +143,13 @@ export class Moments {
     const never = [ANCHOR.never, -1, 0] as const;
     switch (anchor.from) {
       case "enrolled":
-      case "paid":
       case "started":
       case "access":
         return [ANCHOR[anchor.from], -1, 0];
+      case "paid":
+        return anchor.part === undefined
+          ? [ANCHOR.paid, -1, 0]
+          : [ANCHOR.signal, names.of(partName(anchor.part), () => ""), 0];
       case "completed":
         if (anchor.item === course.id) return [ANCHOR.completedCourse, -1, 0];
         break;

@@ -33,6 +33,9 @@ export class Numbering<T> {
   }
 }
 
+/** The name of a part of the order among items and signals. */
+export const partName = (part: number) => `part ${part}`;
+
 /** Some enrollments of one course. Instants and dates are numbers; not a number: none. */
 export interface People {
   ids: string[];
@@ -62,7 +65,7 @@ export interface People {
   /** What else an event says: when a staff opening opens and closes; through which date; so many days of grace. */
   x: Float64Array;
   y: Float64Array;
-  /** Items and signals, by name. */
+  /** Items, signals and parts of the order, by name. */
   names: Numbering<string>;
   offsets: Offset[];
 }
@@ -135,6 +138,7 @@ export function layOut(
 function refOf(event: PlanEvent, names: Numbering<string>, offsets: Numbering<Offset>): number {
   if ("item" in event) return names.of(`item ${event.item}`, () => event.item);
   if (event.type === "signal") return names.of(`signal ${event.name}`, () => event.name);
+  if (event.type === "part-paid") return names.of(partName(event.part), () => "");
   if (event.type !== "extended" && event.type !== "renewed") return -1;
   const { add } = event;
   return add === undefined ? -1 : offsets.of(add, () => readOffset(add));

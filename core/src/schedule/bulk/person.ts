@@ -16,6 +16,7 @@ const {
   "opened-by-staff": OPENED_BY_STAFF,
   "staff-opening-taken-back": TAKEN_BACK,
   signal: SIGNAL,
+  "part-paid": PART_PAID,
   paused: PAUSED,
   resumed: RESUMED,
   suspended: SUSPENDED,
@@ -142,6 +143,7 @@ export class Person implements Anchors {
             );
             break;
           case SIGNAL:
+          case PART_PAID:
             if (Number.isNaN(this.signals[name])) this.signals[name] = instant;
             break;
           case EXTENDED:

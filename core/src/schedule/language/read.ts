@@ -184,7 +184,10 @@ class Reader {
     const first = `the first ${this.names.lesson} is opened`;
     if (s.words(["enrolling", "enrollment", "they enroll", "they enrolled", "enrolled"]))
       return { from: "enrolled" };
-    if (s.words(["the first payment", "paying", "payment"])) return { from: "paid" };
+    if (s.words(["the first payment", "paying"])) return { from: "paid" };
+    const part = s.match(/payment\s+(\d{1,6})/i, "");
+    if (part) return { from: "paid", part: Number(part[1]) };
+    if (s.words(["payment"], ["payment 2"])) return { from: "paid" };
     if (s.words([first, "the first lesson is opened", "starting"])) return { from: "started" };
     if (s.words(["access begins"])) return { from: "access" };
     if (s.words(["the cohort's first day", "the cohort starts", "the cohort begins"]))

@@ -1,5 +1,6 @@
 /** A gate as a sentence that says all of it: what {@link readGate} reads back as the same gate. */
 import type { PlanGate, PlanMoment } from "../../plan";
+import { sayPart } from "../words/anchor";
 import { sayWeekdays, sayWrittenDate } from "../words/dates";
 import { sayOffset } from "../words/offset";
 import type { Names } from "./names";
@@ -51,7 +52,7 @@ function around(moment: Counted, { nameOf, lesson }: Names): string {
     case "enrolled":
       return "enrolling";
     case "paid":
-      return "the first payment";
+      return sayPart(moment.part);
     case "started":
       return `the first ${lesson} is opened`;
     case "access":

@@ -9,7 +9,7 @@ export function sayAnchor(anchor: Anchor, { titleOf, person }: Speaker): string 
     case "enrolled":
       return `${person} enrolled`;
     case "paid":
-      return "the first payment cleared";
+      return `${sayPart(anchor.part)} cleared`;
     case "started":
       return `${person} opened ${person === "you" ? "your" : "their"} first lesson`;
     case "access":
@@ -33,13 +33,17 @@ export function sayAnchor(anchor: Anchor, { titleOf, person }: Speaker): string 
   }
 }
 
+/** A payment by its number: "the first payment", "payment 2". */
+export const sayPart = (part?: number) =>
+  part === undefined ? "the first payment" : `payment ${part}`;
+
 /** What is waited for, after "waits for": "you to pass “Reading the crumb”". */
 export function sayWaiting(anchor: Anchor, speaker: Speaker): string {
   const { titleOf } = speaker;
   const person = speaker.person === "you" ? "you" : "them";
   switch (anchor.from) {
     case "paid":
-      return "the first payment";
+      return sayPart(anchor.part);
     case "started":
       return `${person} to open the first lesson`;
     case "access":

@@ -1,5 +1,6 @@
 /** A planned moment as the parts of its sentence: what one can press, and the words between. */
 import type { PlanMoment } from "../../plan";
+import { sayPart } from "./anchor";
 import { sayWeekdays, sayWrittenDate, sayZone } from "./dates";
 import { goesBack, sayOffset } from "./offset";
 import { quoted } from "./speaker";
@@ -50,7 +51,7 @@ type Sayer = {
 /** After "7 days after". */
 const AROUND: Sayer = {
   enrolled: () => "enrolling",
-  paid: () => "the first payment",
+  paid: ({ part }) => sayPart(part),
   started: () => "the first lesson is opened",
   access: () => "access begins",
   opened: ({ item }, titleOf) => `${quoted(titleOf(item))} opens`,
@@ -66,7 +67,7 @@ const AROUND: Sayer = {
 const AT: Sayer = {
   ...AROUND,
   enrolled: () => "on enrolling",
-  paid: () => "with the first payment",
+  paid: ({ part }) => `with ${sayPart(part)}`,
   started: () => "when the first lesson is opened",
   access: () => "when access begins",
   opened: (moment, titleOf) => `when ${AROUND.opened(moment, titleOf)}`,

@@ -2,7 +2,7 @@
 import type { Anchor } from "../../time";
 import type { Written } from "../export/written";
 import type { MomentWhy } from "../steps";
-import { sayAnchor, sayWaiting } from "./anchor";
+import { sayAnchor, sayPart, sayWaiting } from "./anchor";
 import type { WrittenOpening } from "./opening";
 import { quoted, type Speaker, sentence } from "./speaker";
 
@@ -38,7 +38,7 @@ export function saySooner(item: Asked, access: AskedAccess, speaker: Speaker): s
 
 /** "You finish “The first loaf”." */
 export function sayNeed(anchor: Anchor, speaker: Speaker): string {
-  if (anchor.from === "paid") return "The first payment would have to clear.";
+  if (anchor.from === "paid") return `${sentence(sayPart(anchor.part))} would have to clear.`;
   if (anchor.from === "cohort-start" || anchor.from === "cohort-end")
     return `${sentence(speaker.person)} would need a place in a cohort.`;
   const told = sayWaiting(anchor, speaker).replace(/^(you|them) to /, (_, who) =>
