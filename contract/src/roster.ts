@@ -49,6 +49,10 @@ export const rosterPerson = z
     of: z.int(),
     finishedAt: z.string().nullable(),
     next: z.object({ item: z.string(), title: z.string(), opens: z.string() }).nullable(),
+    openings: z
+      .array(z.string())
+      .max(60)
+      .describe("When modules open for them, as far as that is known; the first sixty."),
     seenAt: z.string().nullable().describe("When they were here last; null: never."),
   })
   .meta({ id: "RosterPerson" });

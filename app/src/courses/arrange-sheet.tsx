@@ -3,7 +3,6 @@
 import type { CourseChange, CourseSummary } from "@dawngate/contract/courses";
 import { useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
@@ -11,6 +10,7 @@ import { Choices } from "../ui/choices";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 import { useArrangeCourseMutation } from "./api";
 import { grouped } from "./filters";
@@ -23,7 +23,7 @@ interface Props {
 }
 
 export function ArrangeSheet({ school, course, courses, onClose }: Props) {
-  const { quiet, surface } = usePalette();
+  const { quiet } = usePalette();
   const [arrange, { error }] = useArrangeCourseMutation();
   const [typed, setTyped] = useState<string | null>(null);
   const set = (change: CourseChange) => arrange({ school, course: course.id, body: change });
@@ -40,10 +40,8 @@ export function ArrangeSheet({ school, course, courses, onClose }: Props) {
     <Sheet title={course.title} onClose={onClose}>
       {error ? <Notice {...explain(error)} /> : null}
       <View style={{ gap: 8 }}>
-        <TextInput
-          mode="outlined"
+        <TextField
           label="Group"
-          aria-label="Group"
           value={typed ?? course.group}
           onChangeText={setTyped}
           onBlur={() => {
@@ -51,7 +49,6 @@ export function ArrangeSheet({ school, course, courses, onClose }: Props) {
             setTyped(null);
           }}
           maxLength={200}
-          style={{ backgroundColor: surface }}
         />
         {groups.length > 0 ? (
           <Choices label="Groups there are">

@@ -2,8 +2,8 @@
 import { type CourseCard, SHORT_MOST } from "@dawngate/core/courses";
 import { useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 
 interface Props {
@@ -26,7 +26,7 @@ const FIELDS: readonly [keyof CourseCard, string, number, boolean][] = [
 ];
 
 export function CardFields({ card, onCard }: Props) {
-  const { quiet, surface } = usePalette();
+  const { quiet } = usePalette();
   const [typed, setTyped] = useState<CourseCard>({});
   const short = typed.short ?? card.short ?? "";
   return (
@@ -37,12 +37,9 @@ export function CardFields({ card, onCard }: Props) {
       </Text>
       {FIELDS.map(([key, label, most, multiline]) => (
         <View key={key} style={{ gap: 2 }}>
-          <TextInput
-            mode="outlined"
-            dense
+          <TextField
             multiline={multiline}
             label={label}
-            aria-label={label}
             value={typed[key] ?? card[key] ?? ""}
             maxLength={most}
             onChangeText={(text) => setTyped({ ...typed, [key]: text })}
@@ -50,7 +47,7 @@ export function CardFields({ card, onCard }: Props) {
               const next = typed[key]?.trim();
               if (next !== undefined && next !== (card[key] ?? "")) onCard({ [key]: next });
             }}
-            style={{ backgroundColor: surface, minHeight: most > 1_000 ? 110 : undefined }}
+            style={{ minHeight: most > 1_000 ? 110 : undefined }}
           />
           {key === "short" ? (
             <Text kind="small" color={quiet}>

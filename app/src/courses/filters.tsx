@@ -2,10 +2,9 @@
 
 import type { CourseSummary } from "@dawngate/contract/courses";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
-import { usePalette } from "../ui/theme";
+import { SearchField } from "../ui/search-field";
 
 /** Which courses of each kind are shown. */
 export const SHOWN = {
@@ -54,18 +53,9 @@ interface Props {
 }
 
 export function Filters({ search, onSearch, show, onShow, courses }: Props) {
-  const { surface } = usePalette();
   return (
     <View style={{ gap: 10, maxWidth: 520 }}>
-      <TextInput
-        mode="outlined"
-        dense
-        label="Find a course"
-        aria-label="Find a course"
-        value={search}
-        onChangeText={onSearch}
-        style={{ backgroundColor: surface }}
-      />
+      <SearchField label="Find a course" value={search} onChange={onSearch} />
       <Choices label="Which courses">
         {(Object.keys(NAMES) as Show[]).map((name) => (
           <Choice

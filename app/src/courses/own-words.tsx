@@ -8,8 +8,8 @@ import {
 } from "@dawngate/core/courses";
 import { useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 
 interface Props {
@@ -31,7 +31,7 @@ const LABELS: Record<WordKey, string> = {
 };
 
 export function OwnWordsFields({ words, inherited = {}, says, onWords }: Props) {
-  const { quiet, surface } = usePalette();
+  const { quiet } = usePalette();
   const [typed, setTyped] = useState<OwnWords>({});
   const held = wordsOf(inherited);
   return (
@@ -41,12 +41,9 @@ export function OwnWordsFields({ words, inherited = {}, says, onWords }: Props) 
         {says}
       </Text>
       {WORD_KEYS.map((key) => (
-        <TextInput
+        <TextField
           key={key}
-          mode="outlined"
-          dense
           label={LABELS[key]}
-          aria-label={LABELS[key]}
           placeholder={held[key] ?? DEFAULT_WORDS[key]}
           value={typed[key] ?? words[key] ?? ""}
           maxLength={40}
@@ -57,7 +54,6 @@ export function OwnWordsFields({ words, inherited = {}, says, onWords }: Props) 
             // This word alone: another that is still on its way must not be lost.
             onWords({ [key]: next });
           }}
-          style={{ backgroundColor: surface }}
         />
       ))}
     </View>

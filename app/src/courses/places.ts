@@ -4,6 +4,7 @@ import type { RoomPlace } from "../ui/place";
 export const COURSES: RoomPlace = {
   within: "frame",
   name: "Courses",
+  mark: "courses",
   href: ({ school }) => `/${school}/courses`,
   who: "courses.read",
 };

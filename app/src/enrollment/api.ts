@@ -11,6 +11,7 @@ export const {
   useGetRosterTotalsQuery,
   useGetRosterPersonQuery,
   useFindPeopleQuery,
+  useLazyFindPeopleQuery,
   useGetRecordInfiniteQuery,
   useGetShelfQuery,
   useGetDatesInfiniteQuery,

@@ -8,7 +8,6 @@ import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/ti
 import { useLocalSearchParams } from "expo-router";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import type { InCourse } from "../courses/api";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseFrame } from "../frame/course-frame";
@@ -25,6 +24,7 @@ import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 import { useChangeCohortMutation, useCreateCohortMutation } from "./api";
 import { COHORTS } from "./places";
@@ -189,7 +189,7 @@ function CohortSheet({
   proposed: Proposed;
   onClose(): void;
 }) {
-  const { ember, quiet, surface } = usePalette();
+  const { ember, quiet } = usePalette();
   const [name, setName] = useState(cohort?.name ?? "");
   const [starts, setStarts] = useState(cohort?.starts ?? proposed.starts);
   const [ends, setEnds] = useState(cohort?.ends ?? proposed.ends);
@@ -230,15 +230,7 @@ function CohortSheet({
       </Text>
     ) : null;
   const input = (label: string, value: string, onChange: (text: string) => void) => (
-    <TextInput
-      mode="outlined"
-      dense
-      label={label}
-      aria-label={label}
-      value={value}
-      onChangeText={onChange}
-      style={{ backgroundColor: surface, flex: 1 }}
-    />
+    <TextField label={label} value={value} onChangeText={onChange} style={{ flex: 1 }} />
   );
   // In place of this sheet, which keeps what is typed.
   if (looking && cohort)

@@ -5,11 +5,11 @@ import { countWords } from "@dawngate/core/courses";
 import { type Zone, zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { markOf, sayState } from "../schedule/state-words";
 import { PrimaryAction } from "../ui/action";
 import { Icon } from "../ui/icon";
 import { Press } from "../ui/press";
+import { SearchField } from "../ui/search-field";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -25,7 +25,7 @@ interface Props {
 const MANY = 13;
 
 export function CourseOutline({ course, onEnter }: Props) {
-  const { quiet, surface } = usePalette();
+  const { quiet } = usePalette();
   const { timeline, goOn, words } = course;
   const zone = zoneOf(timeline.timeZone);
   const items = new Map(timeline.items.map((item) => [item.id, item]));
@@ -55,15 +55,7 @@ export function CourseOutline({ course, onEnter }: Props) {
   return (
     <View style={{ gap: 12 }}>
       {lessons.length >= MANY ? (
-        <TextInput
-          mode="outlined"
-          dense
-          label={`Find a ${words.lesson}`}
-          aria-label={`Find a ${words.lesson}`}
-          value={wanted}
-          onChangeText={setWanted}
-          style={{ backgroundColor: surface }}
-        />
+        <SearchField label={`Find a ${words.lesson}`} value={wanted} onChange={setWanted} />
       ) : null}
       {looking !== "" ? (
         <View>

@@ -5,7 +5,6 @@ import type { Acted, StaffAct } from "@dawngate/contract/enrollment";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { useRef, useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import type { InCourse } from "../courses/api";
 import { explain, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
@@ -15,6 +14,7 @@ import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
 import { useSettled } from "../ui/settled";
 import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 import { useActMutation, useLookAtActQuery } from "./api";
 import { CohortChoice } from "./cohort-choice";
@@ -131,10 +131,9 @@ export function Doing({
     <View style={{ gap: 10 }}>
       <Text kind="strong">{offer.label}</Text>
       {offer.asks === "days" ? (
-        <TextInput
+        <TextField
           {...field}
           label="Days"
-          aria-label="Days"
           inputMode="numeric"
           value={days}
           onChangeText={setDays}
@@ -164,13 +163,7 @@ export function Doing({
           Looked at for the first of them only; the rest is told when it is done.
         </Text>
       ) : null}
-      <TextInput
-        {...field}
-        label="Reason"
-        aria-label="Reason"
-        value={reason}
-        onChangeText={setReason}
-      />
+      <TextField {...field} label="Reason" value={reason} onChangeText={setReason} />
       {wrong ? (
         <Text kind="small" color={ember} role="alert">
           {wrong}

@@ -3,15 +3,15 @@ import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
-import { copyText } from "../courses/paper/save-file";
 import { explain } from "../store/api";
 import { addressOf } from "../store/ask";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { FileLink } from "../ui/file-link";
 import { Notice } from "../ui/notice";
+import { copyText } from "../ui/save-file";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { useDropFeedMutation, useGetFeedQuery, useRenewFeedMutation } from "./api";
@@ -21,7 +21,7 @@ export function FeedSheet({ school, onClose }: { school: string; onClose(): void
   const [renew, renewing] = useRenewFeedMutation();
   const [drop, dropping] = useDropFeedMutation();
   const [copied, setCopied] = useState(false);
-  const { quiet, surface } = usePalette();
+  const { quiet } = usePalette();
   const address = renewing.data?.address;
   const made = data?.made ?? null;
   const failed = error ?? renewing.error ?? dropping.error;
@@ -35,14 +35,7 @@ export function FeedSheet({ school, onClose }: { school: string; onClose(): void
       </Text>
       {address !== undefined && made !== null ? (
         <View style={{ gap: 10 }}>
-          <TextInput
-            mode="outlined"
-            label="The address"
-            aria-label="The address"
-            value={address}
-            readOnly
-            style={{ backgroundColor: surface }}
-          />
+          <TextField label="The address" value={address} readOnly />
           <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 10, alignItems: "center" }}>
             <PrimaryAction
               label={copied ? "Copied" : "Copy the address"}

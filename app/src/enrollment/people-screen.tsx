@@ -2,27 +2,30 @@
 
 import type { Course } from "@dawngate/contract/courses";
 import type { RosterOrder, RosterPerson } from "@dawngate/contract/roster";
+import type { Instant } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
-import { type ReactNode, useCallback, useState } from "react";
+import { type ReactNode, useCallback, useMemo, useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../courses/api";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseFrame } from "../frame/course-frame";
+import { rangeOf } from "../schedule/horizon/person-line";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
-import { useWide } from "../ui/layout";
-import { LongList } from "../ui/long-list";
+import { NightAct, NightBar } from "../ui/night-bar";
 import { Notice } from "../ui/notice";
 import { Skeleton } from "../ui/skeleton";
+import { Table } from "../ui/table/table";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { EnrollSheet } from "./enroll-sheet";
 import { PEOPLE } from "./places";
 import { countMarked, isMarked, type Marks, marked, NOBODY } from "./roster/marks";
-import { RosterFilters, RosterHead } from "./roster/roster-filters";
-import { ROW, RosterRow } from "./roster/roster-row";
+import { linePoints, rosterColumns } from "./roster/roster-columns";
+import { RosterFilters } from "./roster/roster-filters";
+import { RosterRow } from "./roster/roster-row";
 import { type RosterView, useRoster } from "./roster/use-roster";
 import { SeveralSheet } from "./several-sheet";
 
@@ -60,7 +63,6 @@ function People({
   children: ReactNode;
 }) {
   const { quiet } = usePalette();
-  const wide = useWide();
   const roster = useRoster(place);
   const { data: about } = useGetSchoolQuery({ school: place.school });
   const [marks, setMarks] = useState<Marks>(NOBODY);
@@ -94,14 +96,17 @@ function People({
       >
         {children}
       </RosterFilters>
-      <MarkLine place={place} course={course} roster={roster} marks={marks} onMarks={setMarks} />
-      {wide ? (
-        <RosterHead order={narrowed.order} onOrder={(order: RosterOrder) => narrow({ order })} />
-      ) : null}
       {error ? (
         <Notice {...explain(error)} onRetry={roster.refetch} />
       ) : loaded ? (
-        <Rows place={place} course={course} roster={roster} marks={marks} onMarks={setMarks} />
+        <Rows
+          place={place}
+          course={course}
+          roster={roster}
+          marks={marks}
+          onMarks={setMarks}
+          onOrder={(order) => narrow({ order })}
+        />
       ) : (
         <Skeleton widths={[0.6, 0.5, 0.7, 0.6, 0.5]} />
       )}
@@ -117,15 +122,14 @@ interface PartProps {
   onMarks(marks: Marks): void;
 }
 
-function Rows({ place, course, roster, marks, onMarks }: PartProps) {
+function Rows(props: PartProps & { onOrder(order: RosterOrder): void }) {
+  const { place, course, roster, marks, onMarks, onOrder } = props;
   const { quiet } = usePalette();
-  const wide = useWide();
   const router = useRouter();
   const { people, more, bring, settling, total } = roster;
   const { data: school } = useGetSchoolQuery({ school: place.school });
   // A course by the school's clock has one day for all, as its schedule says it.
   const clock = course.clock === "school" ? (school?.timeZone ?? null) : null;
-  const names = new Map(course.cohorts.map(({ id, name }) => [id, name]));
   const open = useCallback(
     ({ enrollment }: RosterPerson) =>
       router.push(
@@ -134,6 +138,19 @@ function Rows({ place, course, roster, marks, onMarks }: PartProps) {
     [router, place.school, place.course],
   );
   const mark = (person: RosterPerson, on: boolean) => onMarks(marked(marks, person, on));
+  const { cohorts } = course;
+  const cohortOf = useCallback(
+    ({ cohort }: RosterPerson) =>
+      cohort === null ? null : (cohorts.find(({ id }) => id === cohort)?.name ?? cohort),
+    [cohorts],
+  );
+  // Of the first page: what comes later moves no line that is drawn.
+  const first = people.slice(0, 50);
+  const range = useSame(rangeOf(first.map(linePoints), useToday()));
+  const columns = useMemo(
+    () => rosterColumns({ range, clock, cohortOf, onOpen: open }),
+    [range, clock, cohortOf, open],
+  );
   return (
     <>
       {settling ? (
@@ -146,79 +163,90 @@ function Rows({ place, course, roster, marks, onMarks }: PartProps) {
           Nobody here matches.
         </Text>
       ) : null}
-      <LongList
+      <Table
         label="People"
-        count={people.length}
+        name="roster"
+        columns={columns}
+        rows={people}
         of={total}
-        keyOf={(index) => people[index]?.enrollment ?? String(index)}
-        height={wide ? ROW.wide : ROW.phone}
-        onEnd={bring}
-        row={(index) => {
-          const person = people[index];
-          if (!person) return null;
-          const { cohort } = person;
-          return (
-            <RosterRow
-              person={person}
-              cohort={cohort === null ? null : (names.get(cohort) ?? cohort)}
-              marked={isMarked(marks, person)}
-              clock={clock}
-              wide={wide}
-              onMark={mark}
-              onOpen={open}
-            />
-          );
+        keyOf={({ enrollment }) => enrollment}
+        height={{ wide: 60, phone: 118 }}
+        order={roster.narrowed.order}
+        onOrder={onOrder}
+        marks={{
+          isMarked: (one) => isMarked(marks, one),
+          onMark: mark,
+          nameOf: ({ name }) => name,
         }}
+        onOpen={open}
+        onEnd={bring}
+        all={roster.all}
+        tools={<MarkAll roster={roster} marks={marks} onMarks={onMarks} />}
+        phone={(person) => (
+          <RosterRow
+            person={person}
+            cohort={cohortOf(person)}
+            marked={isMarked(marks, person)}
+            clock={clock}
+            onMark={mark}
+            onOpen={open}
+          />
+        )}
       />
       {more ? <Skeleton widths={[0.5]} /> : null}
+      <MarkedPeople place={place} course={course} marks={marks} onMarks={onMarks} />
     </>
   );
 }
 
-/** Marks everybody who matches, on whatever page, and leads to what can be done for those who are marked. */
-function MarkLine({ place, course, roster, marks, onMarks }: PartProps) {
-  const { quiet } = usePalette();
-  const [acting, setActing] = useState(false);
+/** The instant this screen was opened at. */
+const useToday = () => useState(() => Date.now() as Instant)[0];
+
+/** The same object as long as it says the same. */
+function useSame<T extends object>(value: T): T {
+  const [kept, setKept] = useState(value);
+  if (JSON.stringify(kept) === JSON.stringify(value)) return kept;
+  setKept(value);
+  return value;
+}
+
+/** Marks everybody who matches, on whatever page. */
+function MarkAll({ roster, marks, onMarks }: Pick<PartProps, "roster" | "marks" | "onMarks">) {
   const { total } = roster;
-  const count = countMarked(marks);
   const all = marks.kind === "matching";
   return (
-    <View
-      style={{
-        flexDirection: "row",
-        flexWrap: "wrap",
-        gap: 12,
-        alignItems: "center",
-        minHeight: 48,
-      }}
-    >
-      <Choice
-        many
-        label={total === null ? "Mark all who match" : `Mark all ${total}`}
-        taken={all}
-        onPress={() =>
-          onMarks(
-            all
-              ? NOBODY
-              : {
-                  kind: "matching",
-                  matching: roster.matching(),
-                  total,
-                  without: new Set(),
-                },
-          )
-        }
-      />
-      {count === 0 ? (
-        <Text kind="small" color={quiet}>
-          Mark people to do something for several at once.
-        </Text>
-      ) : (
-        <QuietAction
-          label={`For ${count === null ? "all who match" : count === 1 ? "1 person" : `${count} people`}…`}
-          onPress={() => setActing(true)}
-        />
-      )}
+    <Choice
+      many
+      label={total === null ? "Mark all who match" : `Mark all ${total}`}
+      taken={all}
+      onPress={() =>
+        onMarks(
+          all
+            ? NOBODY
+            : { kind: "matching", matching: roster.matching(), total, without: new Set() },
+        )
+      }
+    />
+  );
+}
+
+/** The bar from which one acts for those who are marked. */
+function MarkedPeople({
+  place,
+  course,
+  marks,
+  onMarks,
+}: Pick<PartProps, "place" | "course" | "marks" | "onMarks">) {
+  const [acting, setActing] = useState(false);
+  const count = countMarked(marks);
+  if (count === 0) return null;
+  const whom = count === null ? "all who match" : count === 1 ? "1 person" : `${count} people`;
+  return (
+    <>
+      <NightBar label="Marked people" says={`${capital(whom)} marked`}>
+        <NightAct label={`For ${whom}…`} onPress={() => setActing(true)} />
+        <NightAct label="Unmark" onPress={() => onMarks(NOBODY)} />
+      </NightBar>
       {acting ? (
         <SeveralSheet
           place={place}
@@ -231,6 +259,8 @@ function MarkLine({ place, course, roster, marks, onMarks }: PartProps) {
           }}
         />
       ) : null}
-    </View>
+    </>
   );
 }
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -20,6 +20,7 @@ export const COHORTS: RoomPlace = {
 export const SHELF: RoomPlace = {
   within: "frame",
   name: "Shelf",
+  mark: "shelf",
   href: ({ school }) => `/${school}/shelf`,
   who: "learners",
 };
@@ -27,6 +28,7 @@ export const SHELF: RoomPlace = {
 export const DATES: RoomPlace = {
   within: "frame",
   name: "Dates",
+  mark: "dates",
   href: ({ school }) => `/${school}/dates`,
   who: "learners",
 };

@@ -27,7 +27,7 @@ export function SchoolFrame() {
     const search = typeof window === "undefined" ? "" : (window.location?.search ?? "");
     return <Redirect href={withPlace("/sign-in", `${path}${search}`)} />;
   }
-  const link = ({ name, href }: RoomPlace) => ({ name, href: href(at) });
+  const link = ({ name, href, mark = "school" }: RoomPlace) => ({ name, mark, href: href(at) });
   // The sides of the school are one place here, which leads to the first of them that one may see.
   const sides = placesFor("school", may);
   const own = placesFor("frame", may);

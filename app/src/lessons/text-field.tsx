@@ -2,11 +2,11 @@
 import type { LessonDraft } from "@dawngate/contract/lessons";
 import { useEffect, useReducer, useRef, useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import type { InCourse } from "../courses/api";
 import { explain, isPassing } from "../store/api";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 import { useGetLessonDraftQuery, useKeepLessonMutation } from "./api";
 import { readLeft, writeLeft } from "./left-texts";
@@ -44,7 +44,7 @@ const SAYINGS: Record<TextState, string> = {
 };
 
 function OpenedText({ place, lesson, onKept, opened }: Props & { opened: LessonDraft }) {
-  const { quiet, surface } = usePalette();
+  const { quiet } = usePalette();
   const [keep] = useKeepLessonMutation();
   const [, draw] = useReducer((times: number) => times + 1, 0);
   const told = useRef(onKept);
@@ -75,15 +75,13 @@ function OpenedText({ place, lesson, onKept, opened }: Props & { opened: LessonD
   }, [current]);
   return (
     <View style={{ gap: 6 }}>
-      <TextInput
-        mode="outlined"
+      <TextField
         multiline
         label="Text (Markdown)"
-        aria-label="Text (Markdown)"
         value={current.text}
         onChangeText={(text) => current.type(text)}
         onBlur={() => current.leave()}
-        style={{ backgroundColor: surface, minHeight: 180 }}
+        style={{ minHeight: 180 }}
       />
       {current.error ? <Notice {...explain(current.error)} /> : null}
       <Text kind="small" color={quiet} role="status">

@@ -4,7 +4,6 @@ import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { memo, useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { sayLastDay } from "../enrollment/roster/say-standing";
 import { explain } from "../store/api";
 import { Empty } from "../ui/empty";
@@ -13,6 +12,7 @@ import { LongList } from "../ui/long-list";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Press } from "../ui/press";
+import { SearchField } from "../ui/search-field";
 import { useSettled } from "../ui/settled";
 import { Skeleton } from "../ui/skeleton";
 import { type Mark, SunMark } from "../ui/sun-mark";
@@ -24,7 +24,7 @@ type Person = Everyone["people"][number];
 
 export function EveryoneScreen() {
   const { school } = useLocalSearchParams() as { school: string };
-  const { surface, quiet } = usePalette();
+  const { quiet } = usePalette();
   const wide = useWide();
   const [typed, setTyped] = useState("");
   const find = useSettled(typed.trim(), 200);
@@ -33,15 +33,7 @@ export function EveryoneScreen() {
   const people = data?.pages.flatMap((page) => page.people) ?? [];
   return (
     <Page title="People" full dense>
-      <TextInput
-        mode="outlined"
-        dense
-        label="Find somebody"
-        aria-label="Find somebody"
-        value={typed}
-        onChangeText={setTyped}
-        style={{ backgroundColor: surface, maxWidth: 420 }}
-      />
+      <SearchField label="Find somebody" value={typed} onChange={setTyped} />
       {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
       {data ? (
         people.length === 0 ? (

@@ -4,6 +4,7 @@ import type { RoomPlace } from "../ui/place";
 export const EVERYONE: RoomPlace = {
   within: "frame",
   name: "People",
+  mark: "people",
   href: ({ school }) => `/${school}/people`,
   who: "people.see",
 };

@@ -1,7 +1,6 @@
 /** Before a change is published: what it does to everybody in the course, by name, and for whom it is to hold. */
 import type { PublishingWay } from "@dawngate/contract/review";
 import { useState } from "react";
-import { TextInput } from "react-native-paper";
 import type { InCourse } from "../courses/api";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
@@ -9,6 +8,7 @@ import { Notice } from "../ui/notice";
 import { Options } from "../ui/options";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 import { type ChangeAhead, usePublishMutation } from "./api";
 import { BeforeAndAfterOf } from "./before-after";
@@ -40,7 +40,7 @@ const MEANS: Record<PublishingWay, string> = {
 };
 
 export function PublishSheet({ place, seen, back = null, onPublished, onClose }: Props) {
-  const { quiet, surface } = usePalette();
+  const { quiet } = usePalette();
   const [publish, publishing] = usePublishMutation();
   const [people, setPeople] = useState<PublishingWay>("everybody");
   const [note, setNote] = useState("");
@@ -98,15 +98,11 @@ export function PublishSheet({ place, seen, back = null, onPublished, onClose }:
           />
         )}
       />
-      <TextInput
-        mode="outlined"
-        dense
+      <TextField
         label="A note for the list of versions"
-        aria-label="A note for the list of versions"
         value={note}
         maxLength={500}
         onChangeText={setNote}
-        style={{ backgroundColor: surface }}
       />
       <PrimaryAction
         label={

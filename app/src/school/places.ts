@@ -16,6 +16,7 @@ export const UPKEEP = side("Upkeep", "upkeep", "jobs.see");
 export const ME: RoomPlace = {
   within: "frame",
   name: "Me",
+  mark: "me",
   href: ({ school }) => `/${school}/me`,
   who: "signed-in",
 };

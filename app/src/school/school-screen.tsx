@@ -4,19 +4,19 @@ import type { School, SchoolChange } from "@dawngate/contract/school";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { useGetCoursesQuery } from "../courses/api";
 import { OwnWordsFields } from "../courses/own-words";
 import { SchoolSides } from "../frame/sides";
 import { explain, faultsOf } from "../store/api";
-import { Choice } from "../ui/choice";
 import { TimeField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Section } from "../ui/section";
 import { Skeleton } from "../ui/skeleton";
 import { SunMark } from "../ui/sun-mark";
+import { Switched } from "../ui/switched";
 import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { ZoneField } from "../ui/zone-field";
@@ -98,7 +98,7 @@ function Checklist({ school }: { school: School }) {
 }
 
 function Settings({ school }: { school: School }) {
-  const { ember, quiet, surface } = usePalette();
+  const { ember, quiet } = usePalette();
   const [change, { error, isLoading, isSuccess }] = useChangeSchoolMutation();
   const rippled = useRippledChange(school.slug, "What the zone changes");
   const [typed, setTyped] = useState<SchoolChange>({});
@@ -106,10 +106,8 @@ function Settings({ school }: { school: School }) {
   const keep = (set: SchoolChange) => change({ school: school.slug, body: set });
   const field = (key: "name" | "currency" | "contact" | "color", label: string) => (
     <View style={{ gap: 4 }}>
-      <TextInput
-        mode="outlined"
+      <TextField
         label={label}
-        aria-label={label}
         value={typed[key] ?? school[key]}
         onChangeText={(text) => setTyped({ ...typed, [key]: text })}
         onBlur={() => {
@@ -117,7 +115,6 @@ function Settings({ school }: { school: School }) {
           if (value !== undefined && value !== school[key]) keep({ [key]: value });
         }}
         error={faults[key] !== undefined}
-        style={{ backgroundColor: surface }}
       />
       {faults[key] ? (
         <Text kind="small" color={ember} role="alert">
@@ -177,11 +174,10 @@ function SecondStepAsked({ school }: { school: School }) {
       says="A second step is a code from an application, or a passkey. Who has none yet finds the studio shut, and is led to set one up."
     >
       {error ? <Notice {...explain(error)} /> : null}
-      <Choice
-        many
+      <Switched
         label="Staff take a second step"
-        taken={school.twoFactor}
-        onPress={() => change({ school: school.slug, body: { twoFactor: !school.twoFactor } })}
+        on={school.twoFactor}
+        onChange={(twoFactor) => change({ school: school.slug, body: { twoFactor } })}
       />
     </Section>
   );

@@ -2,7 +2,6 @@
 import { useRouter } from "expo-router";
 import { useEffect, useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { placesFor } from "../frame/places";
 import { useMay } from "../school/may";
 import { explain } from "../store/api";
@@ -11,13 +10,14 @@ import { Press } from "../ui/press";
 import { useSettled } from "../ui/settled";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 import { useFindAnythingQuery } from "./api";
 import { type Goal, goalOf } from "./goal";
 import { latest, remember } from "./gone-to";
 
 export function CommandBox({ school, onClose }: { school: string; onClose(): void }) {
-  const { quiet, lilac, surface } = usePalette();
+  const { quiet, lilac } = usePalette();
   const router = useRouter();
   const may = useMay(school);
   const [text, setText] = useState("");
@@ -68,11 +68,9 @@ export function CommandBox({ school, onClose }: { school: string; onClose(): voi
   }, [wanted, first?.href, isFetching]);
   return (
     <Sheet title="Go anywhere" onClose={onClose}>
-      <TextInput
-        mode="outlined"
+      <TextField
         autoFocus
         label="A course, a lesson, a person, a place"
-        aria-label="A course, a lesson, a person, a place"
         value={text}
         onChangeText={(next) => {
           setText(next);
@@ -87,7 +85,6 @@ export function CommandBox({ school, onClose }: { school: string; onClose(): voi
           setAt((chosen + step + shown.length) % Math.max(1, shown.length));
         }}
         onSubmitEditing={() => go(shown[chosen])}
-        style={{ backgroundColor: surface }}
       />
       {error ? <Notice {...explain(error)} /> : null}
       <Text kind="small" color={quiet} role="status">

@@ -4,6 +4,7 @@ import type { RoomPlace } from "../ui/place";
 export const TODAY: RoomPlace = {
   within: "frame",
   name: "Today",
+  mark: "today",
   href: ({ school }) => `/${school}/today`,
   who: "courses.read",
 };

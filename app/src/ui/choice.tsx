@@ -1,6 +1,9 @@
 /** A chip: one choice among a few, or one of several, shown by its border where it is taken; or a plain step. */
-import { Press } from "./press";
-import { Text } from "./text";
+import { useRef } from "react";
+import { View } from "react-native";
+import { Chip } from "react-native-paper";
+import { TEXT } from "./fonts";
+import { useMended } from "./mended";
 import { usePalette } from "./theme";
 
 interface Props {
@@ -13,23 +16,34 @@ interface Props {
 }
 
 export function Choice({ label, taken, many = false, onPress }: Props) {
-  const { dusk, line, lilac } = usePalette();
-  const role = taken === undefined ? "button" : many ? "checkbox" : "radio";
+  const { dusk, line, lilac, ink } = usePalette();
+  const root = useRef<View>(null);
+  useMended(root, "[data-testid=chip]", {
+    "aria-checked": taken === undefined ? null : String(taken),
+  });
   return (
-    <Press
-      onPress={onPress}
-      role={role}
-      aria-checked={taken}
-      style={{
-        alignSelf: "flex-start",
-        paddingHorizontal: 14,
-        justifyContent: "center",
-        borderWidth: taken ? 2 : 1,
-        borderColor: taken ? dusk : line,
-        backgroundColor: taken ? lilac : "transparent",
-      }}
-    >
-      <Text kind={taken ? "smallStrong" : "small"}>{label}</Text>
-    </Press>
+    <View ref={root} style={{ alignSelf: "flex-start", maxWidth: "100%" }}>
+      <Chip
+        mode="outlined"
+        accessibilityRole={taken === undefined ? "button" : many ? "checkbox" : "radio"}
+        onPress={onPress}
+        textStyle={{
+          color: ink,
+          marginVertical: taken ? 10 : 11,
+          marginHorizontal: taken ? 13 : 14,
+          fontSize: 15,
+          lineHeight: 20,
+          ...(taken ? {} : { fontFamily: TEXT }),
+        }}
+        style={{
+          borderRadius: 8,
+          borderWidth: taken ? 2 : 1,
+          borderColor: taken ? dusk : line,
+          backgroundColor: taken ? lilac : "transparent",
+        }}
+      >
+        {label}
+      </Chip>
+    </View>
   );
 }

@@ -1,8 +1,9 @@
 /** A field with its label, its hint, and what is wrong with it beside it. */
 import { type Control, type FieldValues, type Path, useController } from "react-hook-form";
 import { View } from "react-native";
-import { TextInput, type TextInputProps } from "react-native-paper";
+import type { TextInputProps } from "react-native-paper";
 import { Text } from "./text";
+import { TextField } from "./text-field";
 import { usePalette } from "./theme";
 
 interface Props<T extends FieldValues>
@@ -26,7 +27,7 @@ export function Field<T extends FieldValues>({
   check,
   ...input
 }: Props<T>) {
-  const { ember, quiet, surface } = usePalette();
+  const { ember, quiet } = usePalette();
   const { field, fieldState } = useController({
     control,
     name,
@@ -35,15 +36,12 @@ export function Field<T extends FieldValues>({
   const wrong = fieldState.error?.message;
   return (
     <View style={{ gap: 4 }}>
-      <TextInput
-        mode="outlined"
+      <TextField
         label={label}
-        aria-label={label}
         value={field.value ?? ""}
         onChangeText={field.onChange}
         onBlur={field.onBlur}
         error={wrong !== undefined}
-        style={{ backgroundColor: surface }}
         {...input}
       />
       {wrong ? (

@@ -1,8 +1,13 @@
-/** The frame of the studio: places on a rail at the left where there is room; below them the screen. */
+/**
+ * The frame of the studio: places on a rail at the left where there is room, else at the bottom. Not Paper's bottom bar:
+ * that draws each word twice, one over the other (so it is heard and found twice), makes tabs where one needs links, and
+ * takes 80 points of a phone.
+ */
 import { Link, usePathname } from "expo-router";
 import { createContext, type ReactNode, useContext, useLayoutEffect, useState } from "react";
 import { View } from "react-native";
 import { useWide } from "./layout";
+import { PlaceMark, type PlaceMarkName } from "./place-mark";
 import { Press } from "./press";
 import { DawnGateMark } from "./sun-mark";
 import { Text } from "./text";
@@ -11,6 +16,7 @@ import { usePalette } from "./theme";
 export interface FramePlace {
   name: string;
   href: string;
+  mark: PlaceMarkName;
   /** Further addresses that belong to this place. */
   also?: string[];
 }
@@ -72,7 +78,7 @@ function Bar({ places }: { places: FramePlace[] }) {
       }}
     >
       {atMostFive(places).map((place) => {
-        const { name, href } = place;
+        const { name, href, mark } = place;
         const here = isHere(path, place);
         return (
           <Link key={href} href={href} asChild>
@@ -85,11 +91,12 @@ function Bar({ places }: { places: FramePlace[] }) {
                 style={{
                   height: 3,
                   width: 34,
-                  marginBottom: 12,
+                  marginBottom: 6,
                   backgroundColor: here ? ember : "transparent",
                 }}
               />
-              <Text kind={here ? "smallStrong" : "small"} color={here ? ink : quiet}>
+              <PlaceMark name={mark} color={here ? ink : quiet} size={22} />
+              <Text kind={here ? "tinyStrong" : "tiny"} color={here ? ink : quiet}>
                 {name}
               </Text>
             </Press>
@@ -127,14 +134,18 @@ function RailPlace({ place, here }: { place: FramePlace; here: boolean }) {
       aria-current={here ? "page" : undefined}
       style={{
         marginHorizontal: 8,
-        paddingVertical: 11,
-        textAlign: "center",
+        paddingVertical: 9,
+        alignItems: "center",
+        display: "flex",
+        flexDirection: "column",
+        gap: 3,
         borderRadius: 8,
         borderLeftWidth: 4,
         borderLeftColor: here ? frameMark : "transparent",
         backgroundColor: here ? frameHere : "transparent",
       }}
     >
+      <PlaceMark name={place.mark} color={here ? onFrame : onFrameQuiet} size={22} />
       <Text kind="smallStrong" color={here ? onFrame : onFrameQuiet}>
         {place.name}
       </Text>

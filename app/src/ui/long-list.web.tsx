@@ -1,23 +1,12 @@
 /** A list of any length: only what is in sight, and a little around it, is drawn. It scrolls with its page. */
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useLayoutEffect, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
 import type { LongListProps } from "./long-list";
+import { useScrolled } from "./scrolled";
 
 export function LongList({ label, count, of, keyOf, row, height, onEnd }: LongListProps) {
   const list = useRef<HTMLUListElement>(null);
-  const [scroller, setScroller] = useState<HTMLElement | null>(null);
-  const [margin, setMargin] = useState(0);
-  // What stands above the list may grow and shrink while one filters.
-  useLayoutEffect(() => {
-    const element = list.current;
-    if (!element) return;
-    const found = scrollerOf(element);
-    if (found !== scroller) setScroller(found);
-    if (!found) return;
-    const above =
-      element.getBoundingClientRect().top - found.getBoundingClientRect().top + found.scrollTop;
-    if (Math.abs(above - margin) > 1) setMargin(above);
-  });
+  const { scroller, margin } = useScrolled(list);
   const rows = useVirtualizer({
     count,
     getScrollElement: () => scroller,
@@ -64,11 +53,4 @@ export function LongList({ label, count, of, keyOf, row, height, onEnd }: LongLi
       ))}
     </ul>
   );
-}
-
-/** What the list scrolls in. */
-function scrollerOf(element: HTMLElement): HTMLElement | null {
-  for (let one = element.parentElement; one; one = one.parentElement)
-    if (/auto|scroll/.test(getComputedStyle(one).overflowY)) return one;
-  return null;
 }

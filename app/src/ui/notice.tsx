@@ -1,6 +1,9 @@
-/** What went wrong, where, and what one can do: in the place of what could not be shown. */
+/**
+ * What went wrong, where, and what one can do: in the place of what could not be shown. Not Paper's Banner: that lies at
+ * the top of a screen and takes the room it will need in a second step, so that what one was about to press moves away.
+ */
 import { View } from "react-native";
-import { Button } from "react-native-paper";
+import { QuietAction } from "./action";
 import { Text } from "./text";
 import { usePalette } from "./theme";
 
@@ -26,11 +29,7 @@ export function Notice({ title, detail, onRetry }: Props) {
     >
       <Text kind="strong">{title}</Text>
       <Text>{detail}</Text>
-      {onRetry && (
-        <Button mode="outlined" onPress={onRetry} contentStyle={{ minHeight: 44 }}>
-          Try again
-        </Button>
-      )}
+      {onRetry ? <QuietAction label="Try again" onPress={onRetry} /> : null}
     </View>
   );
 }

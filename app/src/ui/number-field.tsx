@@ -1,7 +1,6 @@
 /** A whole number typed or stepped: what is typed halfway stays in the field, and only a number in range counts. */
 import { useState } from "react";
-import { TextInput } from "react-native-paper";
-import { usePalette } from "./theme";
+import { TextField } from "./text-field";
 
 interface Props {
   label: string;
@@ -13,17 +12,13 @@ interface Props {
 }
 
 export function NumberField({ label, value, least, most, width = 110, onChange }: Props) {
-  const { surface } = usePalette();
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? String(value);
   const number = /^\d{1,9}$/.test(text.trim()) ? Number(text) : Number.NaN;
   const fits = number >= least && number <= most;
   return (
-    <TextInput
-      mode="outlined"
-      dense
+    <TextField
       label={label}
-      aria-label={label}
       inputMode="numeric"
       value={text}
       error={!fits}
@@ -33,7 +28,7 @@ export function NumberField({ label, value, least, most, width = 110, onChange }
         if (read >= least && read <= most) onChange(read);
       }}
       onBlur={() => setTyped(null)}
-      style={{ backgroundColor: surface, width }}
+      style={{ width }}
     />
   );
 }

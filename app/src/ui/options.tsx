@@ -2,6 +2,7 @@
 import type { ReactNode } from "react";
 import { View } from "react-native";
 import { Choice } from "./choice";
+import { Choices } from "./choices";
 import { Text } from "./text";
 import { usePalette } from "./theme";
 
@@ -24,11 +25,7 @@ export function Options<T extends string>(props: OptionsProps<T>) {
           {says}
         </Text>
       ) : null}
-      <View
-        role="radiogroup"
-        aria-label={label}
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}
-      >
+      <Choices label={label}>
         {options.map((option) => (
           <Choice
             key={option.value}
@@ -37,7 +34,7 @@ export function Options<T extends string>(props: OptionsProps<T>) {
             onPress={() => onChange(option.value)}
           />
         ))}
-      </View>
+      </Choices>
     </View>
   );
 }
@@ -58,11 +55,7 @@ export function Weekdays({
   children,
 }: DaysProps & { children?: ReactNode }) {
   return (
-    <View
-      role="group"
-      aria-label={label}
-      style={{ flexDirection: "row", flexWrap: "wrap", gap: 6 }}
-    >
+    <Choices label={label} many>
       {WEEKDAYS.map((name, i) => {
         const day = i + 1;
         const taken = value.includes(day);
@@ -78,7 +71,7 @@ export function Weekdays({
         );
       })}
       {children}
-    </View>
+    </Choices>
   );
 }
 

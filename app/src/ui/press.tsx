@@ -1,9 +1,10 @@
-/** Something one can press: at least a thumb's size, with a visible focus. */
-import { type ReactNode, useState } from "react";
-import { Pressable, type PressableProps, type StyleProp, type ViewStyle } from "react-native";
+/** Something one can press: Paper's own touchable, at least a thumb's size, with a focus one sees. */
+import { type ComponentProps, type ReactNode, useState } from "react";
+import type { StyleProp, ViewStyle } from "react-native";
+import { TouchableRipple } from "react-native-paper";
 import { usePalette } from "./theme";
 
-interface Props extends Omit<PressableProps, "style" | "children"> {
+interface Props extends Omit<ComponentProps<typeof TouchableRipple>, "style" | "children"> {
   children: ReactNode;
   style?: StyleProp<ViewStyle>;
 }
@@ -12,7 +13,7 @@ export function Press({ children, style, ...rest }: Props) {
   const { dusk, lilac } = usePalette();
   const [focused, setFocused] = useState(false);
   return (
-    <Pressable
+    <TouchableRipple
       role="button"
       {...rest}
       onFocus={() => setFocused(true)}
@@ -24,7 +25,8 @@ export function Press({ children, style, ...rest }: Props) {
         { outlineColor: dusk, outlineStyle: "solid", outlineWidth: focused ? 2 : 0 },
       ]}
     >
-      {children}
-    </Pressable>
+      {/* biome-ignore lint/complexity/noUselessFragments: it takes one child, and only one */}
+      <>{children}</>
+    </TouchableRipple>
   );
 }

@@ -5,6 +5,7 @@ import { Provider } from "react-redux";
 import { makeStore } from "../store";
 import { useFonts } from "./fonts";
 import { ThemeProvider } from "./theme";
+import { Toasts } from "./toast";
 
 export function Root() {
   const [store] = useState(makeStore);
@@ -12,7 +13,9 @@ export function Root() {
   return (
     <Provider store={store}>
       <ThemeProvider>
-        <Slot />
+        <Toasts>
+          <Slot />
+        </Toasts>
       </ThemeProvider>
     </Provider>
   );

@@ -10,6 +10,8 @@ const KINDS = {
   body: { fontFamily: TEXT, fontSize: 16, lineHeight: 24 },
   strong: { fontFamily: TEXT_BOLD, fontSize: 16, lineHeight: 24 },
   small: { fontFamily: TEXT, fontSize: 14, lineHeight: 20 },
+  tiny: { fontFamily: TEXT, fontSize: 13, lineHeight: 17 },
+  tinyStrong: { fontFamily: TEXT_BOLD, fontSize: 13, lineHeight: 17 },
   smallStrong: { fontFamily: TEXT_BOLD, fontSize: 14, lineHeight: 20 },
 } as const satisfies Record<string, TextStyle>;
 

@@ -5,6 +5,7 @@ import { configureFonts, PaperProvider } from "react-native-paper";
 import { MD3DarkTheme, MD3LightTheme } from "react-native-paper/lib/module/styles/themes";
 import { TEXT, TEXT_BOLD } from "./fonts";
 import { PaperIcon } from "./icon";
+import { useLessMotion } from "./less-motion";
 import { dark, light, type Palette } from "./palette";
 
 const PaletteContext = createContext<Palette>(light);
@@ -13,11 +14,12 @@ export function usePalette(): Palette {
   return useContext(PaletteContext);
 }
 
-function paperTheme(palette: Palette) {
+function paperTheme(palette: Palette, lessMotion: boolean) {
   const base = palette.dark ? MD3DarkTheme : MD3LightTheme;
   return {
     ...base,
     roundness: 2,
+    animation: { scale: lessMotion ? 0 : 0.8 },
     fonts: {
       ...configureFonts({ config: { fontFamily: TEXT } }),
       labelLarge: { ...base.fonts.labelLarge, fontFamily: TEXT_BOLD, fontSize: 15 },
@@ -38,6 +40,12 @@ function paperTheme(palette: Palette) {
       onSurfaceVariant: palette.quiet,
       outline: palette.quiet,
       outlineVariant: palette.line,
+      surfaceDisabled: palette.lilac,
+      onSurfaceDisabled: palette.quiet,
+      inverseSurface: palette.frame,
+      inverseOnSurface: palette.onFrame,
+      inversePrimary: palette.frameMark,
+      backdrop: palette.dark ? "rgba(0, 0, 0, 0.5)" : "rgba(34, 29, 61, 0.28)",
       error: palette.ember,
       onError: palette.onEmber,
       elevation: {
@@ -51,7 +59,8 @@ function paperTheme(palette: Palette) {
 
 export function ThemeProvider({ children }: { children: ReactNode }) {
   const palette = useColorScheme() === "dark" ? dark : light;
-  const theme = useMemo(() => paperTheme(palette), [palette]);
+  const lessMotion = useLessMotion();
+  const theme = useMemo(() => paperTheme(palette, lessMotion), [palette, lessMotion]);
   return (
     <PaletteContext.Provider value={palette}>
       <PaperProvider theme={theme} settings={{ icon: PaperIcon, rippleEffectEnabled: false }}>

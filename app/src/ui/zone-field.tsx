@@ -2,27 +2,23 @@
 import { sayZone } from "@dawngate/core/schedule/words";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { Press } from "./press";
 import { Text } from "./text";
+import { TextField } from "./text-field";
 import { usePalette } from "./theme";
 
 const MOST = 8;
 
 export function ZoneField({ value, onChange }: { value: string; onChange(zone: string): void }) {
-  const { quiet, surface } = usePalette();
+  const { quiet } = usePalette();
   const [typed, setTyped] = useState<string | null>(null);
   const zones = useMemo(() => [...Intl.supportedValuesOf("timeZone"), "UTC"], []);
   const wanted = (typed ?? "").trim().toLowerCase().replaceAll(" ", "_");
   const found = wanted === "" ? [] : zones.filter((zone) => zone.toLowerCase().includes(wanted));
   return (
     <View style={{ gap: 4 }}>
-      <TextInput
-        mode="outlined"
-        dense
-        style={{ backgroundColor: surface }}
+      <TextField
         label="Time zone"
-        aria-label="Time zone"
         value={typed ?? sayZone(value)}
         onFocus={() => setTyped("")}
         onBlur={() => wanted === "" && setTyped(null)}

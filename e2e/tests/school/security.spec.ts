@@ -117,8 +117,8 @@ test("a second step is set up, asked for, and taken by a recovery code where the
 
   // The school may ask it of its staff now; whoever has none is shut out of the studio.
   await page.goto(`/${school}/settings`);
-  await page.getByRole("checkbox", { name: "Staff take a second step" }).click();
-  await expect(page.getByRole("checkbox", { name: "Staff take a second step" })).toBeChecked();
+  await page.getByRole("switch", { name: "Staff take a second step" }).click();
+  await expect(page.getByRole("switch", { name: "Staff take a second step" })).toBeChecked();
 
   const signInWithPassword = async () => {
     await page.context().clearCookies();

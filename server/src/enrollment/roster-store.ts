@@ -243,6 +243,24 @@ async function walkAlong(
   return { rows: page, end: isOver ? null : { key: first.lastKey, number: first.lastNumber } };
 }
 
+/** When items open for some enrollments, in order; those that wait are left out. */
+export async function readOpenings(
+  tx: SchoolTransaction,
+  enrollments: readonly string[],
+  items: readonly string[],
+): Promise<Map<string, string[]>> {
+  const { rows } = await sql<{ enrollment: string; opens: string }>`
+    select enrollment_id as enrollment, opens from opening
+    where enrollment_id = any (${enrollments}::text[]) and item_id = any (${items}::text[])
+      and opens is not null
+    order by enrollment_id, opens
+  `.execute(tx);
+  const found = new Map<string, string[]>();
+  for (const { enrollment, opens } of rows)
+    found.set(enrollment, [...(found.get(enrollment) ?? []), opens]);
+  return found;
+}
+
 /** Whether a hundredth or more of a course's people bear a name, as a sample of them shows. */
 async function isCommon(tx: SchoolTransaction, course: string, find: string): Promise<boolean> {
   const { rows } = await sql<{ found: number }>`

@@ -30,6 +30,7 @@ import {
   type Narrowing,
   type PageEnd,
   type RosterRow,
+  readOpenings,
   readRoster,
   readRosterRow,
 } from "./roster-store";
@@ -107,6 +108,9 @@ export async function showRosterPerson(
   });
 }
 
+/** So many openings of a person are drawn. */
+const MOST_OPENINGS = 60;
+
 /** Rows as they are shown: what does not hold is worked out, what opens next has its title. */
 async function present(
   tx: SchoolTransaction,
@@ -115,14 +119,19 @@ async function present(
   rows: readonly RosterRow[],
 ): Promise<RosterPerson[]> {
   const fresh = await workedOut(tx, school, course, rows, now);
+  const plans = new Map<number, Awaited<ReturnType<typeof versionPlan>>>();
+  for (const { version } of rows)
+    if (version !== null && !plans.has(version))
+      plans.set(version, await versionPlan(tx, school, course, version));
+  const modules = [...plans.values()].flatMap((plan) => plan?.modules ?? []).map(({ id }) => id);
+  // Openings of a line that does not hold are not shown as true.
+  const holding = rows.filter(({ id }) => !fresh.has(id)).map(({ id }) => id);
+  const openings = await readOpenings(tx, holding, [...new Set(modules)]);
   const people: RosterPerson[] = [];
   for (const row of rows) {
     const line = fresh.get(row.id);
     const { nextOpens, nextItem } = line ?? row;
-    const plan =
-      nextItem === null || row.version === null
-        ? null
-        : await versionPlan(tx, school, course, row.version);
+    const plan = nextItem === null || row.version === null ? null : plans.get(row.version);
     people.push({
       enrollment: row.id,
       person: row.person,
@@ -144,6 +153,7 @@ async function present(
               title: (plan && titlesOf(plan).get(nextItem)) ?? "",
               opens: nextOpens,
             },
+      openings: (openings.get(row.id) ?? []).slice(0, MOST_OPENINGS),
       seenAt: row.seenAt,
     });
   }

@@ -4,7 +4,6 @@ import type { CourseCard, OwnWords } from "@dawngate/core/courses";
 import type { PlanCourse, PlanMoment } from "@dawngate/core/plan";
 import { useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
@@ -14,6 +13,7 @@ import { DateField, TimeField } from "../../ui/moment-fields";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
+import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { type InCourse, useArrangeCourseMutation, useDescribeCourseMutation } from "../api";
 import { CardFields } from "../card-fields";
@@ -109,19 +109,17 @@ function Words({ place, course, description, words, card, onSet }: Omit<Props, "
   const input = { mode: "outlined" as const, style: { backgroundColor: surface } };
   return (
     <>
-      <TextInput
+      <TextField
         {...input}
         label="Title"
-        aria-label="Title"
         value={title}
         onChangeText={setTitle}
         onBlur={() => title.trim() !== "" && title !== course.title && onSet({ title })}
       />
-      <TextInput
+      <TextField
         {...input}
         multiline
         label="What it is, for visitors (Markdown)"
-        aria-label="What it is, for visitors (Markdown)"
         value={text}
         onChangeText={setText}
         onBlur={() => text !== description && describe({ ...place, body: { description: text } })}
@@ -163,7 +161,7 @@ function Hours({ course, onSet }: Part) {
 }
 
 function Validity({ course, onSet }: Part) {
-  const { surface, quiet } = usePalette();
+  const { quiet } = usePalette();
   const [moment] = course.validity;
   const amount = moment?.from === "enrolled" ? readAmount(moment.add) : null;
   const term = (count: number, unit: Unit): PlanMoment[] => [
@@ -185,15 +183,12 @@ function Validity({ course, onSet }: Part) {
       </Group>
       {amount ? (
         <View style={{ flexDirection: "row", gap: 8, alignItems: "center", flexWrap: "wrap" }}>
-          <TextInput
-            mode="outlined"
-            dense
+          <TextField
             label="How many"
-            aria-label="How many"
             inputMode="numeric"
             value={String(amount.amount)}
             onChangeText={(text) => /^\d{1,4}$/.test(text) && set(term(Number(text), amount.unit))}
-            style={{ backgroundColor: surface, width: 110 }}
+            style={{ width: 110 }}
           />
           {UNITS.map(({ unit, label }) => (
             <Choice

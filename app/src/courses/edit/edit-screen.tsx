@@ -21,6 +21,7 @@ import { Page } from "../../ui/page";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { useToast } from "../../ui/toast";
 import {
   type InCourse,
   useArrangeCourseMutation,
@@ -33,6 +34,7 @@ import { ClosingModule } from "./closing-module";
 import { drawingOf, GATE_WIDTH, type Lines, TITLE_WIDTH } from "./edit-row";
 import { goTo, Outline } from "./outline";
 import { previewDraft } from "./preview";
+import { sayRemoved } from "./say-removed";
 import { type Open, Sheets } from "./sheets";
 import { Ticks } from "./ticks";
 import { Kept, Tools } from "./toolbar";
@@ -58,14 +60,18 @@ export function EditScreen() {
   return <Editor place={place} school={school} draft={draft} course={draft.course} />;
 }
 
+type Draft = ReturnType<typeof useDraft>;
+
 interface Props {
   place: InCourse;
   school: NonNullable<ReturnType<typeof useGetSchoolQuery>["data"]>;
-  draft: ReturnType<typeof useDraft>;
+  draft: Draft;
   course: PlanCourse;
 }
 
-function Editor({ place, school, draft, course }: Props) {
+function Editor({ place, school, draft: kept, course }: Props) {
+  const actions = useActions(kept.actions);
+  const draft = { ...kept, actions };
   const { quiet } = usePalette();
   const wide = useWide();
   const [open, setOpen] = useState<Open | null>(null);
@@ -84,7 +90,7 @@ function Editor({ place, school, draft, course }: Props) {
   const [width, setWidth] = useState(0);
   const drawing = useDrawing(wide ? timeline : null, width, zone, school.calendar.closed);
   const items = new Map(timeline?.items.map((item) => [item.id, item]));
-  const { perform, undo, redo } = draft.actions;
+  const { perform, undo, redo } = actions;
   const snags = useSnags(school, course, cohorts);
   const { meant } = draft;
   const unmeant = useMemo(() => snags.filter(({ key }) => !meant.includes(key)), [snags, meant]);
@@ -165,7 +171,7 @@ function Editor({ place, school, draft, course }: Props) {
       ) : null}
       <Outline
         place={place}
-        actions={draft.actions}
+        actions={actions}
         timeline={timeline}
         drawing={drawing}
         snags={short}
@@ -235,6 +241,26 @@ function useCohorts(place: InCourse, published: boolean) {
   return useMemo(
     () => (data?.cohorts ?? []).map((cohort) => ({ ...cohort, course: place.course })),
     [data, place.course],
+  );
+}
+
+/** The draft's actions; what is taken away is said, with the way back, until something else is done. */
+function useActions(actions: Draft["actions"]): Draft["actions"] {
+  const toast = useToast();
+  return useMemo(
+    () => ({
+      ...actions,
+      perform(...operations) {
+        const says = sayRemoved(actions.latest(), operations);
+        actions.perform(...operations);
+        toast(says === null ? null : { says, onUndo: actions.undo });
+      },
+      undo() {
+        toast(null);
+        return actions.undo();
+      },
+    }),
+    [actions, toast],
   );
 }
 

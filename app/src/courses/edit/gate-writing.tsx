@@ -4,10 +4,10 @@ import type { PlanCourse, PlanGate } from "@dawngate/core/plan";
 import { completions, namesIn, readGate, writeGate } from "@dawngate/core/schedule/language";
 import { useMemo } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { PrimaryAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Text } from "../../ui/text";
+import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { useTyped } from "../../ui/use-typed";
 import { readColumn } from "./gate-column";
@@ -24,7 +24,7 @@ interface Props {
 }
 
 export function GateWriting({ course, item, gate, lesson, onGate, perform }: Props) {
-  const { ember, quiet, surface } = usePalette();
+  const { ember, quiet } = usePalette();
   const names = useMemo(() => namesIn(course, lesson), [course, lesson]);
   const kept = writeGate(gate, names);
   const { text, typed, type, settle, forget } = useTyped(kept, (said) => {
@@ -37,11 +37,9 @@ export function GateWriting({ course, item, gate, lesson, onGate, perform }: Pro
   const next = typed === null || many ? [] : completions(text, names);
   return (
     <View style={{ gap: 8 }}>
-      <TextInput
-        mode="outlined"
+      <TextField
         multiline
         label="As a sentence"
-        aria-label="As a sentence"
         value={text}
         onChangeText={type}
         onKeyPress={(event) => {
@@ -57,7 +55,6 @@ export function GateWriting({ course, item, gate, lesson, onGate, perform }: Pro
           if (read?.ok) forget();
         }}
         error={read !== null && !read.ok && !many && next.length === 0}
-        style={{ backgroundColor: surface }}
       />
       {many ? (
         <PastedColumn

@@ -3,9 +3,9 @@
 import type { PlanCourse } from "@dawngate/core/plan";
 import { useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
+import { SearchField } from "../../ui/search-field";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 
@@ -21,7 +21,7 @@ interface Props {
 const MOST = 12;
 
 export function ItemChoice({ course, own, chosen, quizzes, onChoose }: Props) {
-  const { surface, quiet } = usePalette();
+  const { quiet } = usePalette();
   const [typed, setTyped] = useState("");
   const all = course.modules.flatMap((module) => [
     ...(quizzes ? [] : [{ id: module.id, title: module.title, module: true }]),
@@ -42,15 +42,7 @@ export function ItemChoice({ course, own, chosen, quizzes, onChoose }: Props) {
   return (
     <View style={{ gap: 8 }}>
       {all.length > MOST ? (
-        <TextInput
-          mode="outlined"
-          dense
-          label="Find by title"
-          aria-label="Find by title"
-          value={typed}
-          onChangeText={setTyped}
-          style={{ backgroundColor: surface }}
-        />
+        <SearchField label="Find by title" value={typed} onChange={setTyped} />
       ) : null}
       <Choices label="Which">
         {shown.map(({ id, title }) => (

@@ -5,13 +5,14 @@ import { LESSON_KINDS } from "@dawngate/core/courses/paper";
 import type { PlanCourse, PlanLesson } from "@dawngate/core/plan";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { LessonTextField } from "../../lessons/text-field";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
 import { Sheet } from "../../ui/sheet";
+import { Switched } from "../../ui/switched";
 import { Text } from "../../ui/text";
+import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import type { InCourse } from "../api";
 import type { Found } from "./find-item";
@@ -91,7 +92,6 @@ function Group({ label, children }: { label: string; children: ReactNode }) {
 }
 
 function LessonFields({ lesson, set }: { lesson: PlanLesson; set(change: object): void }) {
-  const { surface } = usePalette();
   const [typed, setTyped] = useState<string | null>(null);
   return (
     <>
@@ -105,11 +105,8 @@ function LessonFields({ lesson, set }: { lesson: PlanLesson; set(change: object)
           />
         ))}
       </Group>
-      <TextInput
-        mode="outlined"
-        dense
+      <TextField
         label="Minutes it takes"
-        aria-label="Minutes it takes"
         inputMode="numeric"
         value={typed ?? (lesson.minutes === null ? "" : String(lesson.minutes))}
         onChangeText={setTyped}
@@ -119,28 +116,28 @@ function LessonFields({ lesson, set }: { lesson: PlanLesson; set(change: object)
             set({ minutes: text === "" ? null : Number(text) });
           setTyped(null);
         }}
-        style={{ backgroundColor: surface, maxWidth: 200 }}
+        style={{ maxWidth: 200 }}
       />
-      <Choices label="This lesson is" many>
-        <Choice
-          many
-          label="required"
-          taken={lesson.required}
-          onPress={() => set({ required: !lesson.required })}
+      <View>
+        <Switched
+          label="Required"
+          says="It counts toward finishing the module and the course."
+          on={lesson.required}
+          onChange={(required) => set({ required })}
         />
-        <Choice
-          many
-          label="a sample for everybody"
-          taken={lesson.sample}
-          onPress={() => set({ sample: !lesson.sample })}
+        <Switched
+          label="A sample for everybody"
+          says="Open to visitors too, always."
+          on={lesson.sample}
+          onChange={(sample) => set({ sample })}
         />
-        <Choice
-          many
-          label="to be done before the next"
-          taken={lesson.holdsNext}
-          onPress={() => set({ holdsNext: !lesson.holdsNext })}
+        <Switched
+          label="To be done before the next"
+          says="What comes after it waits until it is done."
+          on={lesson.holdsNext}
+          onChange={(holdsNext) => set({ holdsNext })}
         />
-      </Choices>
+      </View>
     </>
   );
 }

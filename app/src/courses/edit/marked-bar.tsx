@@ -8,10 +8,7 @@ import {
   removeRows,
 } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
-import { View } from "react-native";
-import { Choice } from "../../ui/choice";
-import { Text } from "../../ui/text";
-import { usePalette } from "../../ui/theme";
+import { NightAct, NightBar } from "../../ui/night-bar";
 
 interface Props {
   course: PlanCourse;
@@ -24,7 +21,6 @@ interface Props {
 }
 
 export function MarkedBar({ course, marked, perform, onCadence, onGate, onClear }: Props) {
-  const { lilac } = usePalette();
   const rows = [...marked].filter((id) => findPlace(course, id));
   if (rows.length === 0) return null;
   const visible = (value: "published" | "draft" | "hidden") =>
@@ -43,39 +39,25 @@ export function MarkedBar({ course, marked, perform, onCadence, onGate, onClear 
         : sum;
     }, 0);
   return (
-    <View
-      role="region"
-      aria-label="Marked rows"
-      style={{
-        flexDirection: "row",
-        flexWrap: "wrap",
-        alignItems: "center",
-        gap: 8,
-        padding: 10,
-        borderRadius: 8,
-        backgroundColor: lilac,
-        // It stays in sight while one scrolls.
-        ...({ position: "sticky", top: 0, zIndex: 2 } as object),
-      }}
+    <NightBar
+      label="Marked rows"
+      says={rows.length === 1 ? "One row marked" : `${rows.length} rows marked`}
     >
-      <Text kind="smallStrong" role="status">
-        {rows.length === 1 ? "One row marked" : `${rows.length} rows marked`}
-      </Text>
-      <Choice label="Move up" onPress={() => perform(...moveUp(course, marked))} />
-      <Choice label="Move down" onPress={() => perform(...moveDown(course, marked))} />
-      <Choice label="Gate" onPress={() => onGate(marked)} />
-      <Choice label="Cadence" onPress={() => onCadence(marked)} />
-      <Choice label="Publish" onPress={() => visible("published")} />
-      <Choice label="Make drafts" onPress={() => visible("draft")} />
-      <Choice label="Hide" onPress={() => visible("hidden")} />
-      <Choice
+      <NightAct label="Move up" onPress={() => perform(...moveUp(course, marked))} />
+      <NightAct label="Move down" onPress={() => perform(...moveDown(course, marked))} />
+      <NightAct label="Gate" onPress={() => onGate(marked)} />
+      <NightAct label="Cadence" onPress={() => onCadence(marked)} />
+      <NightAct label="Publish" onPress={() => visible("published")} />
+      <NightAct label="Make drafts" onPress={() => visible("draft")} />
+      <NightAct label="Hide" onPress={() => visible("hidden")} />
+      <NightAct
         label={`Remove ${lessons === 1 ? "it" : `all ${lessons}`}`}
         onPress={() => {
           perform(...removeRows(course, marked));
           onClear();
         }}
       />
-      <Choice label="Unmark" onPress={onClear} />
-    </View>
+      <NightAct label="Unmark" onPress={onClear} />
+    </NightBar>
   );
 }

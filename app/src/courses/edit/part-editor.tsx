@@ -3,12 +3,12 @@ import type { PlanMoment } from "@dawngate/core/plan";
 import { sayOffset } from "@dawngate/core/schedule/words";
 import { useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { Choice } from "../../ui/choice";
 import { DateField, TimeField } from "../../ui/moment-fields";
 import { NumberField } from "../../ui/number-field";
 import { Options, WeekdayChoice } from "../../ui/options";
 import { Text } from "../../ui/text";
+import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { ZoneField } from "../../ui/zone-field";
 import { ItemChoice } from "./item-choice";
@@ -151,21 +151,16 @@ function SignalName({
   moment: Extract<PlanMoment, { from: "signal" }>;
   onChange(moment: PlanMoment): void;
 }) {
-  const { surface } = usePalette();
   const [typed, setTyped] = useState(moment.name);
   return (
-    <TextInput
-      mode="outlined"
-      dense
+    <TextField
       label="The name that is reported"
-      aria-label="The name that is reported"
       value={typed}
       maxLength={200}
       onChangeText={setTyped}
       onBlur={() =>
         typed.trim() === "" ? setTyped(moment.name) : onChange({ ...moment, name: typed.trim() })
       }
-      style={{ backgroundColor: surface }}
     />
   );
 }

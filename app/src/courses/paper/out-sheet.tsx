@@ -8,12 +8,12 @@ import { useGetTextsQuery } from "../../lessons/api";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Notice } from "../../ui/notice";
+import { copyText, fileName, saveFile } from "../../ui/save-file";
 import { Sheet } from "../../ui/sheet";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import type { InCourse } from "../api";
-import { copyText, fileName, saveFile } from "./save-file";
 
 interface Props {
   place: InCourse;

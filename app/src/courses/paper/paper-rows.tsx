@@ -3,13 +3,13 @@
 import { LESSON_KINDS, type PaperRole, type PaperRow } from "@dawngate/core/courses/paper";
 import { memo, useCallback, useRef, useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
 import { Hidden } from "../../ui/hidden";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
+import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 
 /** So many lines are shown at a time. */
@@ -171,15 +171,11 @@ function Correct({ row, index, onChange }: Pick<LineProps, "row" | "index" | "on
         ))}
       </Choices>
       {role === "left-out" ? null : (
-        <TextInput
-          mode="outlined"
-          dense
+        <TextField
           label={role === "text" ? "Text" : "Title"}
-          aria-label={role === "text" ? "Text" : "Title"}
           value={title}
           multiline={role === "text"}
           onChangeText={(next) => onChange(index, { title: next })}
-          style={{ backgroundColor: palette.surface }}
         />
       )}
       {role === "lesson" ? (
@@ -194,11 +190,8 @@ function Correct({ row, index, onChange }: Pick<LineProps, "row" | "index" | "on
               />
             ))}
           </Choices>
-          <TextInput
-            mode="outlined"
-            dense
+          <TextField
             label="Minutes it takes"
-            aria-label="Minutes it takes"
             inputMode="numeric"
             value={length}
             onChangeText={(next) => {
@@ -206,7 +199,7 @@ function Correct({ row, index, onChange }: Pick<LineProps, "row" | "index" | "on
               setLength(digits);
               onChange(index, { minutes: digits === "" ? null : Number(digits) });
             }}
-            style={{ backgroundColor: palette.surface, maxWidth: 200 }}
+            style={{ maxWidth: 200 }}
           />
         </>
       ) : null}

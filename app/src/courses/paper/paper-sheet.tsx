@@ -10,12 +10,12 @@ import {
 import type { PlanCourse } from "@dawngate/core/plan";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { PrimaryAction, QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
+import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { sayLength } from "../length";
 import { ChangeList, type NamedChange } from "./change-list";
@@ -80,7 +80,7 @@ interface PasteProps {
 }
 
 function Paste({ text, setText, read, trouble, setTrouble }: PasteProps) {
-  const { quiet, surface } = usePalette();
+  const { quiet } = usePalette();
   return (
     <>
       <Text color={quiet}>
@@ -88,14 +88,12 @@ function Paste({ text, setText, read, trouble, setTrouble }: PasteProps) {
         a spreadsheet. Lengths and kinds such as “(video, 7 min)” are understood. You see what
         becomes of each line before anything is written.
       </Text>
-      <TextInput
-        mode="outlined"
+      <TextField
         multiline
         label="The outline"
-        aria-label="The outline"
         value={text}
         onChangeText={setText}
-        style={{ backgroundColor: surface, minHeight: 240 }}
+        style={{ minHeight: 240 }}
       />
       <FileChoice onText={read} onTrouble={setTrouble} />
       {trouble ? <Notice title="That is no outline" detail={trouble} /> : null}

@@ -3,16 +3,12 @@ import type { Cohort } from "@dawngate/contract/courses";
 import type { RosterOrder, RosterTotals } from "@dawngate/contract/roster";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
 import { useWide } from "../../ui/layout";
-import { Press } from "../../ui/press";
+import { SearchField } from "../../ui/search-field";
 import { Sheet } from "../../ui/sheet";
-import { Text } from "../../ui/text";
-import { usePalette } from "../../ui/theme";
-import { COLUMNS } from "./roster-row";
 import { STANDING_NAMES } from "./say-standing";
 import type { Narrowed } from "./use-roster";
 
@@ -37,7 +33,6 @@ interface Props {
 }
 
 export function RosterFilters({ cohorts, narrowed, totals, present, onNarrow, children }: Props) {
-  const { surface } = usePalette();
   const wide = useWide();
   const [sorting, setSorting] = useState(false);
   const { standing, cohort } = narrowed;
@@ -52,15 +47,10 @@ export function RosterFilters({ cohorts, narrowed, totals, present, onNarrow, ch
   return (
     <View style={{ gap: 8 }}>
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, alignItems: "flex-end" }}>
-        <TextInput
-          mode="outlined"
-          dense
+        <SearchField
           label="Find by name"
-          aria-label="Find by name"
           value={narrowed.find}
-          maxLength={200}
-          onChangeText={(find) => onNarrow({ find })}
-          style={{ backgroundColor: surface, width: wide ? 300 : "100%" }}
+          onChange={(find) => onNarrow({ find })}
         />
         {wide && cohorts.length === 0 ? null : (
           <QuietAction
@@ -75,7 +65,7 @@ export function RosterFilters({ cohorts, narrowed, totals, present, onNarrow, ch
         )}
         {children}
       </View>
-      <Choices label="Who">
+      <Choices label="Who" line={!wide}>
         <Choice
           label={totals ? `Everybody ${totals.all}` : "Everybody"}
           taken={standing === null}
@@ -124,61 +114,6 @@ export function RosterFilters({ cohorts, narrowed, totals, present, onNarrow, ch
           </Choices>
         </Sheet>
       ) : null}
-    </View>
-  );
-}
-
-const HEADS: { order: RosterOrder | null; label: string; width: number | null }[] = [
-  { order: "name", label: "Person", width: null },
-  { order: null, label: "Now", width: COLUMNS.now },
-  { order: null, label: "Done", width: COLUMNS.done },
-  { order: "next", label: "Opens next", width: COLUMNS.next },
-  { order: "ends", label: "Access ends", width: COLUMNS.ends },
-  { order: "seen", label: "Here last", width: COLUMNS.seen },
-];
-
-/** The heads of the columns, by which one sorts, on a wide screen. */
-export function RosterHead({
-  order,
-  onOrder,
-}: {
-  order: RosterOrder;
-  onOrder(order: RosterOrder): void;
-}) {
-  const { quiet, line, dusk } = usePalette();
-  return (
-    <View
-      style={{
-        flexDirection: "row",
-        gap: 12,
-        paddingLeft: 52,
-        borderBottomWidth: 1,
-        borderBottomColor: line,
-      }}
-    >
-      {HEADS.map(({ order: by, label, width }) => (
-        <View key={label} style={width === null ? { flex: 1 } : { width }}>
-          {by === null ? (
-            <Text kind="small" color={quiet} style={{ paddingVertical: 12 }}>
-              {label}
-            </Text>
-          ) : (
-            <Press
-              onPress={() => onOrder(by)}
-              aria-label={order === by ? `Sorted by: ${label}` : `Sort by: ${label}`}
-              style={{ justifyContent: "center" }}
-            >
-              <Text
-                kind={order === by ? "smallStrong" : "small"}
-                color={order === by ? dusk : quiet}
-              >
-                {label}
-                {order === by ? " ↑" : ""}
-              </Text>
-            </Press>
-          )}
-        </View>
-      ))}
     </View>
   );
 }

@@ -1,9 +1,9 @@
 /** The people of a course as one has narrowed and sorted them, page after page, and how many there are of each. */
-import type { Matching, RosterOrder, RosterPerson } from "@dawngate/contract/roster";
+import type { Matching, Roster, RosterOrder, RosterPerson } from "@dawngate/contract/roster";
 import { useState } from "react";
 import type { InCourse } from "../../courses/api";
 import { useSettled } from "../../ui/settled";
-import { useGetRosterInfiniteQuery, useGetRosterTotalsQuery } from "../api";
+import { useGetRosterInfiniteQuery, useGetRosterTotalsQuery, useLazyFindPeopleQuery } from "../api";
 
 export interface Narrowed {
   find: string;
@@ -23,6 +23,7 @@ export function useRoster(place: InCourse) {
   const asked = { ...place, ...narrowed, find };
   const { data, error, isFetching, hasNextPage, fetchNextPage, refetch } =
     useGetRosterInfiniteQuery(asked, { refetchOnMountOrArgChange: true });
+  const [ask] = useLazyFindPeopleQuery();
   const totals = useGetRosterTotalsQuery(
     { ...place, find, cohort: narrowed.cohort },
     { refetchOnMountOrArgChange: true },
@@ -54,6 +55,15 @@ export function useRoster(place: InCourse) {
     refetch,
     bring: () => {
       if (hasNextPage && !isFetching) fetchNextPage();
+    },
+    /** All of them, page by page, for a file. */
+    async *all() {
+      for (let after: string | null = null; ; ) {
+        const page: Roster = await ask({ ...asked, after, most: 200 }).unwrap();
+        yield page.people;
+        if (page.next === null) return;
+        after = page.next;
+      }
     },
     /** Everybody who matches as the list was asked for: who comes in later is not meant. */
     matching: (): Matching => ({

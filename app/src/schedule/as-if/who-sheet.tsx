@@ -6,13 +6,13 @@ import { sayWrittenDate, sayWrittenInstant, sayZone } from "@dawngate/core/sched
 import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
-import { TextInput } from "react-native-paper";
 import { useFindPeopleQuery } from "../../enrollment/api";
 import { CohortChoice } from "../../enrollment/cohort-choice";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
 import { DateField, TimeField } from "../../ui/moment-fields";
 import { Press } from "../../ui/press";
+import { SearchField } from "../../ui/search-field";
 import { useSettled } from "../../ui/settled";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
@@ -109,7 +109,7 @@ export function People({
   chosen: string | null;
   onChoose(enrollment: string): void;
 }) {
-  const { quiet, surface } = usePalette();
+  const { quiet } = usePalette();
   const [typed, setTyped] = useState("");
   const find = useSettled(typed.trim(), 200);
   const { data } = useFindPeopleQuery({ school, course: course.id, find, most: SHOWN });
@@ -122,17 +122,7 @@ export function People({
       {course.people === 0 ? (
         <Text color={quiet}>Nobody is enrolled yet.</Text>
       ) : (
-        <TextInput
-          mode="outlined"
-          dense
-          style={{ backgroundColor: surface }}
-          label="Find by name"
-          aria-label="Find by name"
-          value={typed}
-          maxLength={200}
-          onChangeText={setTyped}
-          autoCorrect={false}
-        />
+        <SearchField label="Find by name" value={typed} onChange={setTyped} />
       )}
       {course.people > 0 && data && found.length === 0 && (
         <Text color={quiet}>Nobody here is called that.</Text>

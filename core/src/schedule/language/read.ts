@@ -6,8 +6,9 @@
  */
 import type { PlanGate, PlanMoment } from "../../plan";
 import { momentSchema } from "../../plan";
-import { findZone, formatDate, parseDate, type Weekday, weekdayOf } from "../../time";
-import { LONG_DAYS as DAYS, MONTHS, sayWrittenDate } from "../words/dates";
+import { findZone, formatDate, parseDate, type Weekday } from "../../time";
+import { LONG_DAYS as DAYS } from "../words/dates";
+import { DAY_FORMS, isoOf, weekdayFault } from "./date";
 import type { Names } from "./names";
 import { type Expected, Scanner } from "./scanner";
 
@@ -27,7 +28,6 @@ export type ReadGate =
 const LONGEST = 20_000;
 const MOMENTS = 100;
 
-const MONTH = /(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?/i;
 const NUMBERS = "one two three four five six seven eight nine ten eleven twelve".split(" ");
 const UNITS = {
   years: ["Y", "year"],
@@ -274,23 +274,15 @@ class Reader {
   private date(): Loose | null {
     const { s } = this;
     const at = s.place();
-    const iso = s.match(/\d{4}-\d{2}-\d{2}/, "");
-    const weekday = iso ? null : s.match(/(mon|tue|wed|thu|fri|sat|sun)[a-z]*\.?/i, "");
+    const iso = s.match(DAY_FORMS.iso, "");
+    const weekday = iso ? null : s.match(DAY_FORMS.weekday, "");
     const written =
-      iso ??
-      s.match(new RegExp(`(\\d{1,2})\\.?\\s+${MONTH.source}\\s+(\\d{4})`, "i"), "") ??
-      s.match(new RegExp(`${MONTH.source}\\s+(\\d{1,2}),?\\s+(\\d{4})`, "i"), "a date");
+      iso ?? s.match(DAY_FORMS.dayFirst, "") ?? s.match(DAY_FORMS.monthFirst, "a date");
     if (!written) return null;
-    const text = iso ? iso[0] : isoOf(written);
-    const parsed = parseDate(text);
+    const parsed = parseDate(iso ? iso[0] : isoOf(written));
     if (!parsed.ok) throw new Off(at, parsed.reason);
-    if (weekday) {
-      const meant = DAYS.findIndex(
-        (day) => day.slice(0, 3).toLowerCase() === weekday[1]?.toLowerCase(),
-      );
-      if (weekdayOf(parsed.value) !== meant + 1)
-        throw new Off(at, `That day is ${sayWrittenDate(formatDate(parsed.value))}`);
-    }
+    const fault = weekday ? weekdayFault(weekday[1] ?? "", parsed.value) : null;
+    if (fault !== null) throw new Off(at, fault);
     return { from: "date", date: formatDate(parsed.value) };
   }
 
@@ -362,13 +354,4 @@ function unquoted(json: string): string | null {
   } catch {
     return null;
   }
-}
-
-/** "5 Jan 2027" or "Jan 5, 2027" as ISO 8601 writes it. */
-function isoOf(found: RegExpExecArray): string {
-  const parts = found.slice(1);
-  const month = parts.find((part) => /^[a-z]/i.test(part)) ?? "";
-  const [day = "", year = ""] = parts.filter((part) => /^\d/.test(part));
-  const number = MONTHS.findIndex((name) => name.toLowerCase() === month.slice(0, 3).toLowerCase());
-  return `${year}-${String(number + 1).padStart(2, "0")}-${day.padStart(2, "0")}`;
 }

@@ -1,0 +1,33 @@
+/** What comes up rises: from below, or from the right; at once where less motion is wished for. */
+import { type ReactNode, useEffect, useRef } from "react";
+import { Animated, Easing } from "react-native";
+import { useTheme } from "react-native-paper";
+
+/** In points, and milliseconds: short enough never to be waited for. */
+const WAY = 28;
+const TIME = 180;
+
+export function Rising({ from, children }: { from: "below" | "right"; children: ReactNode }) {
+  const { scale } = useTheme().animation;
+  const { current: left } = useRef(new Animated.Value(scale === 0 ? 0 : WAY));
+  useEffect(() => {
+    Animated.timing(left, {
+      toValue: 0,
+      duration: TIME * scale,
+      easing: Easing.out(Easing.cubic),
+      useNativeDriver: true,
+    }).start();
+  }, [left, scale]);
+  return (
+    <Animated.View
+      style={{
+        flex: from === "right" ? 1 : undefined,
+        flexShrink: 1,
+        minHeight: 0,
+        transform: [from === "right" ? { translateX: left } : { translateY: left }],
+      }}
+    >
+      {children}
+    </Animated.View>
+  );
+}

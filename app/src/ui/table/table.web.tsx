@@ -1,0 +1,270 @@
+/**
+ * A table in a browser: on a wide screen a real one, its head above while one scrolls, only the rows in sight drawn (the
+ * others are two empty ones, above and below); on a phone a list of two-line rows. Columns are chosen, what is shown is
+ * taken along as a file.
+ */
+import {
+  type ColumnDef,
+  flexRender,
+  getCoreRowModel,
+  type Row as TableRow,
+  useReactTable,
+} from "@tanstack/react-table";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { type CSSProperties, useEffect, useMemo, useRef } from "react";
+import { useWide } from "../layout";
+import { LongList } from "../long-list";
+import { Press } from "../press";
+import { useScrolled } from "../scrolled";
+import { Text } from "../text";
+import { usePalette } from "../theme";
+import { TickBox } from "../tick-box";
+import type { TableColumn, TableProps } from "./columns";
+import { TableTools } from "./table-tools";
+import { useColumns } from "./use-columns";
+
+export function Table<Row, Order extends string>(props: TableProps<Row, Order>) {
+  const wide = useWide();
+  const { shown, choose } = useColumns(props.name, props.columns);
+  const { label, rows, of, keyOf, height, phone, onEnd } = props;
+  return (
+    <>
+      <TableTools {...props} shown={shown} choose={choose} />
+      {wide ? (
+        <Wide {...props} shown={shown} />
+      ) : (
+        <LongList
+          label={label}
+          count={rows.length}
+          of={of}
+          keyOf={(index) => keyOf(rows[index] as Row)}
+          height={height.phone}
+          onEnd={onEnd}
+          row={(index) => (rows[index] === undefined ? null : phone(rows[index]))}
+        />
+      )}
+    </>
+  );
+}
+
+const MARK = 44;
+
+function Wide<Row, Order extends string>({
+  label,
+  columns,
+  rows,
+  of,
+  keyOf,
+  height,
+  order,
+  onOrder,
+  marks,
+  onOpen,
+  onEnd,
+  shown,
+}: TableProps<Row, Order> & { shown: Record<string, boolean> }) {
+  const { line, paper } = usePalette();
+  const body = useRef<HTMLTableSectionElement>(null);
+  const { scroller, margin } = useScrolled(body);
+  const defs = useMemo(
+    () =>
+      columns.map(
+        (column): ColumnDef<Row> => ({
+          id: column.id,
+          header: column.title,
+          cell: ({ row }) => column.cell(row.original),
+          meta: column,
+        }),
+      ),
+    [columns],
+  );
+  const table = useReactTable({
+    data: rows as Row[],
+    columns: defs,
+    getRowId: keyOf,
+    getCoreRowModel: getCoreRowModel(),
+    manualSorting: true,
+    state: { columnVisibility: shown },
+  });
+  const all = table.getRowModel().rows;
+  const virtual = useVirtualizer({
+    count: all.length,
+    getScrollElement: () => scroller,
+    estimateSize: () => height.wide,
+    overscan: 12,
+    scrollMargin: margin,
+  });
+  const drawn = virtual.getVirtualItems();
+  const first = drawn[0];
+  const last = drawn.at(-1);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked whenever the end has come nearer
+  useEffect(() => {
+    if ((last?.index ?? -1) >= all.length - 20) onEnd();
+  }, [last?.index, all.length]);
+  const above = first ? first.start - margin : 0;
+  const below = last ? virtual.getTotalSize() - (last.end - margin) : 0;
+  const leaves = table.getVisibleLeafColumns();
+  return (
+    <table
+      aria-label={label}
+      aria-rowcount={of === null ? -1 : of + 1}
+      style={{ width: "100%", tableLayout: "fixed", borderCollapse: "separate", borderSpacing: 0 }}
+    >
+      <colgroup>
+        {marks ? <col style={{ width: MARK }} /> : null}
+        {leaves.map((leaf) => {
+          const { width } = leaf.columnDef.meta as TableColumn<Row, Order>;
+          return <col key={leaf.id} style={width === undefined ? {} : { width }} />;
+        })}
+      </colgroup>
+      <thead>
+        <tr aria-rowindex={1}>
+          {marks ? (
+            <th scope="col" style={head(paper, line)}>
+              <span style={UNSEEN}>Marked</span>
+            </th>
+          ) : null}
+          {leaves.map((leaf) => {
+            const column = leaf.columnDef.meta as TableColumn<Row, Order>;
+            const sorted = column.order !== undefined && column.order === order;
+            return (
+              <th
+                key={leaf.id}
+                scope="col"
+                {...(sorted && { "aria-sort": "ascending" as const })}
+                style={{ ...head(paper, line), textAlign: column.right ? "right" : "left" }}
+              >
+                <Head column={column} sorted={sorted} onOrder={onOrder} />
+              </th>
+            );
+          })}
+        </tr>
+      </thead>
+      <tbody ref={body}>
+        {above > 0 ? <Gap height={above} /> : null}
+        {drawn.map(({ index }) => {
+          const row = all[index];
+          return row ? (
+            <Drawn
+              key={row.id}
+              row={row}
+              index={index + 2}
+              height={height.wide}
+              marks={marks}
+              onOpen={onOpen}
+            />
+          ) : null;
+        })}
+        {below > 0 ? <Gap height={below} /> : null}
+      </tbody>
+    </table>
+  );
+}
+
+const UNSEEN: CSSProperties = {
+  position: "absolute",
+  width: 1,
+  height: 1,
+  overflow: "hidden",
+  clipPath: "inset(50%)",
+};
+
+const head = (ground: string, line: string): CSSProperties => ({
+  position: "sticky",
+  top: 0,
+  zIndex: 1,
+  padding: "0 8px 0 0",
+  backgroundColor: ground,
+  borderBottom: `1px solid ${line}`,
+  fontWeight: "normal",
+});
+
+const Gap = ({ height }: { height: number }) => (
+  <tr aria-hidden>
+    <td style={{ height, padding: 0 }} />
+  </tr>
+);
+
+function Head<Row, Order extends string>({
+  column: { title, order, right },
+  sorted,
+  onOrder,
+}: {
+  column: TableColumn<Row, Order>;
+  sorted: boolean;
+  onOrder: ((order: Order) => void) | undefined;
+}) {
+  const { quiet, dusk } = usePalette();
+  const said = (
+    <Text kind={sorted ? "smallStrong" : "small"} color={sorted ? dusk : quiet}>
+      {title}
+      {sorted ? " ↑" : ""}
+    </Text>
+  );
+  if (order === undefined || !onOrder) return <div style={{ padding: "12px 0" }}>{said}</div>;
+  return (
+    <Press
+      onPress={() => onOrder(order)}
+      aria-label={sorted ? `Sorted by: ${title}` : `Sort by: ${title}`}
+      style={{ justifyContent: "center", alignItems: right ? "flex-end" : "flex-start" }}
+    >
+      {said}
+    </Press>
+  );
+}
+
+function Drawn<Row, Order extends string>({
+  row,
+  index,
+  height,
+  marks,
+  onOpen,
+}: {
+  row: TableRow<Row>;
+  index: number;
+  height: number;
+  marks: TableProps<Row, Order>["marks"];
+  onOpen: TableProps<Row, Order>["onOpen"];
+}) {
+  const { line, lilac } = usePalette();
+  const marked = marks?.isMarked(row.original) ?? false;
+  const cell: CSSProperties = {
+    height,
+    padding: "0 8px 0 0",
+    borderBottom: `1px solid ${line}`,
+    overflow: "hidden",
+    verticalAlign: "middle",
+  };
+  return (
+    <tr
+      aria-rowindex={index}
+      onClick={(event) => {
+        // What is pressed within a cell is that cell's.
+        if (!(event.target as HTMLElement).closest("a, button, [role], input"))
+          onOpen?.(row.original);
+      }}
+      style={{
+        backgroundColor: marked ? lilac : "transparent",
+        ...(onOpen && { cursor: "pointer" }),
+      }}
+    >
+      {marks ? (
+        <td style={cell}>
+          <TickBox
+            label={`Mark ${marks.nameOf(row.original)}`}
+            checked={marked}
+            onChange={(on) => marks.onMark(row.original, on)}
+          />
+        </td>
+      ) : null}
+      {row.getVisibleCells().map((one) => {
+        const { right } = one.column.columnDef.meta as TableColumn<Row, Order>;
+        return (
+          <td key={one.id} style={{ ...cell, textAlign: right ? "right" : "left" }}>
+            {flexRender(one.column.columnDef.cell, one.getContext())}
+          </td>
+        );
+      })}
+    </tr>
+  );
+}
