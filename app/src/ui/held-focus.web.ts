@@ -6,6 +6,9 @@ import { createFocusTrap } from "focus-trap";
 import { type RefObject, useEffect, useRef } from "react";
 import type { View } from "react-native";
 
+/** Those that are open, the innermost last. */
+const open: object[] = [];
+
 export function useHeldFocus(within: RefObject<View | null>, onEscape: () => void): void {
   const close = useRef(onEscape);
   close.current = onEscape;
@@ -17,15 +20,21 @@ export function useHeldFocus(within: RefObject<View | null>, onEscape: () => voi
       initialFocus: element,
       allowOutsideClick: true,
       preventScroll: true,
-      escapeDeactivates: (event) => {
-        // Where something inside has used it, a picker say, it is not meant for the whole.
-        if (!event.defaultPrevented) close.current();
-        return false;
-      },
-      // In tests nothing is laid out, so that all would count as hidden.
+      // A text field lets no key through that goes down: it is heard when it comes up, wherever it was pressed.
+      escapeDeactivates: false,
+      // Where nothing is laid out, as in tests, all would count as hidden.
       tabbableOptions: { displayCheck: navigator.userAgent.includes("jsdom") ? "none" : "full" },
     });
+    const hear = ({ key }: KeyboardEvent) => {
+      if (key === "Escape" && open.at(-1) === trap) close.current();
+    };
+    open.push(trap);
     trap.activate();
-    return () => void trap.deactivate();
+    document.addEventListener("keyup", hear);
+    return () => {
+      document.removeEventListener("keyup", hear);
+      open.splice(open.indexOf(trap), 1);
+      trap.deactivate();
+    };
   }, [within]);
 }

@@ -1,7 +1,6 @@
-/** Something that is on or off, with what it means beside it. */
-import { View } from "react-native";
+/** Something that is on or off, with what it means beside it; pressing the words does the same. */
+import { Pressable, View } from "react-native";
 import { Switch } from "react-native-paper";
-import { Press } from "./press";
 import { Text } from "./text";
 import { usePalette } from "./theme";
 
@@ -16,24 +15,22 @@ interface Props {
 export function Switched({ label, says, on, onChange }: Props) {
   const { dusk, quiet } = usePalette();
   return (
-    <Press
-      role="switch"
-      aria-checked={on}
-      aria-label={label}
-      onPress={() => onChange(!on)}
-      style={{ flexDirection: "row", alignItems: "center", gap: 14, paddingVertical: 6 }}
-    >
-      <View aria-hidden pointerEvents="none">
-        <Switch value={on} color={dusk} tabIndex={-1} />
-      </View>
-      <View style={{ flex: 1 }}>
+    <View style={{ flexDirection: "row", alignItems: "center", gap: 14, minHeight: 48 }}>
+      <Switch value={on} color={dusk} onValueChange={onChange} accessibilityLabel={label} />
+      {/* For the hand alone: by keys and by ear the switch says it all. */}
+      <Pressable
+        tabIndex={-1}
+        role="presentation"
+        onPress={() => onChange(!on)}
+        style={{ flex: 1, paddingVertical: 6 }}
+      >
         <Text>{label}</Text>
         {says ? (
           <Text kind="small" color={quiet}>
             {says}
           </Text>
         ) : null}
-      </View>
-    </Press>
+      </Pressable>
+    </View>
   );
 }

@@ -1,11 +1,12 @@
 /** A price worked out for one buyer at one instant, line by line (calculations: dated prices, seats, holders, codes, tax). */
 import { formatDate, type Instant, localDateAt, zoneOf } from "../time";
 import { chooseCodes, lowered, loweredBy, type Refusal } from "./codes";
-import type { Listing, PriceOption } from "./listing";
+import { type Listing, normalCode, type PriceOption } from "./listing";
 import { type Minor, percentOf } from "./money";
-import { type Due, type Priced, scheduleOf } from "./schedule";
+import { type Due, type Priced, partsOf, scheduleOf } from "./schedule";
 import { taxOn } from "./tax-by-place";
-import { type Line, sumOfSeats, unitAt, unitOn } from "./unit";
+import { type Line, sumOfSeats, tierAt, unitAt, unitOn } from "./unit";
+import type { QuoteStep } from "./why";
 
 export interface Asked {
   at: Instant;
@@ -47,13 +48,14 @@ export function optionOf({ options }: Listing, id?: string): PriceOption | null 
 }
 
 /**
- * The quote. Throws a RangeError where the option is not the listing's, or a sum is too large to be exact.
+ * The quote; `why`, where given, is filled with the steps that led to it. Throws a RangeError where the option is not the listing's, or a sum is too large to be exact.
  *
  * @example quote(listing, { at, seats: 5, codes: ["oven20"] }).total
  */
 export function quote(
   listing: Listing,
   { at, option: wanted, seats = 1, codes = [], holds = [] }: Asked,
+  why: QuoteStep[] = [],
 ): Quote {
   const option = optionOf(listing, wanted);
   if (!option) throw new RangeError(`There is no option "${wanted}"`);
@@ -73,15 +75,27 @@ export function quote(
       schedule: [],
       refused: [],
     };
-  const { unit, lines } = unitOn(listing, option, day);
+  const { unit, lines } = unitOn(listing, option, day, why);
   const sum = sumOfSeats(listing, option, unit, seats);
   if (!Number.isSafeInteger(sum))
     throw new RangeError("This comes to more than can be counted exactly");
+  const tier = tierAt(listing.seats, option, seats);
+  const atSeats = unitAt(listing.seats, option, unit, seats);
+  if (tier && listing.seats)
+    why.push({ kind: "tier", from: tier.from, unit: atSeats, seats, mode: listing.seats.mode });
+  if (seats !== 1) why.push({ kind: "seats", seats, sum: sum as Minor });
   if (sum !== unit || seats !== 1)
     lines.push({ kind: "seats", label: `${seats} seats`, amount: (sum - unit) as Minor });
   const { holder } = listing;
   const held = holder?.courses.some((course) => holds.includes(course)) ?? false;
   const off = holder && held ? percentOf(sum, holder.percent) : nothing;
+  if (holder)
+    why.push({
+      kind: "holder",
+      hundredths: holder.percent,
+      off: percentOf(sum, holder.percent),
+      counts: held,
+    });
   if (off > 0) lines.push({ kind: "holder", label: "for holders", amount: -off as Minor });
   const running = sum - off;
   const { used, refused } = chooseCodes(listing, codes, { sum: running, day, seats });
@@ -90,16 +104,32 @@ export function quote(
     const next = lowered(left, code);
     lines.push({
       kind: "code",
-      label: code.code.trim().toUpperCase(),
+      label: normalCode(code.code),
       amount: (next - left) as Minor,
+    });
+    why.push({
+      kind: "code",
+      code: normalCode(code.code),
+      off: (left - next) as Minor,
+      because: "counts",
+      beatenBy: [],
     });
     left = next;
   }
+  for (const { code, reason } of refused)
+    why.push({
+      kind: "code",
+      code,
+      off: nothing,
+      because: reason,
+      beatenBy: reason === "beaten" ? used.map((one) => normalCode(one.code)) : [],
+    });
   const priced = (amount: number): Priced =>
     listing.tax
       ? taxOn(amount, listing.tax.rate, listing.tax.included)
       : { total: amount as Minor, tax: nothing };
   const { total, tax } = priced(left);
+  if (listing.tax) why.push({ kind: "tax", ...listing.tax, of: (total - tax) as Minor, tax });
   if (listing.tax)
     lines.push({ kind: "tax", label: listing.tax.included ? "tax included" : "tax", amount: tax });
   const schedule = scheduleOf(option, today, { total, tax }, (period) =>
@@ -111,9 +141,10 @@ export function quote(
       ),
     ),
   );
+  why.push(...partsOf(option, total));
   return {
     option: option.id,
-    unit: listing.seats?.mode === "graduated" ? unit : unitAt(listing.seats, option, unit, seats),
+    unit: listing.seats?.mode === "graduated" ? unit : atSeats,
     seats,
     lines,
     subtotal: (total - tax) as Minor,

@@ -2,6 +2,9 @@
 import { type DateOffset, formatDate, type LocalDate, parseOffset, seriesDate } from "../time";
 import type { PriceOption } from "./listing";
 import { type Minor, split } from "./money";
+import type { QuoteStep } from "./why";
+
+type Installments = Extract<PriceOption, { kind: "installments" }>;
 
 export interface Due {
   /** A local date in the listing's zone. */
@@ -25,6 +28,24 @@ const stepOf = (text: string): DateOffset => {
   return parsed.value;
 };
 
+/** How a total falls into parts: a deposit, then so many of `each`, the first `more` of them one unit larger. */
+function fallingInto({ deposit: wanted, count }: Installments, total: number) {
+  const deposit = Math.min(wanted ?? 0, total);
+  const rest = total - deposit;
+  const each = Math.floor(rest / count);
+  return { deposit, each, more: rest - each * count };
+}
+
+/** The same as a step of a why; none where a total is not parted. */
+export function partsOf(option: PriceOption, total: Minor): QuoteStep[] {
+  if (option.kind === "subscription")
+    return [{ kind: "periods", amount: total, every: option.every, trial: option.trial }];
+  if (option.kind !== "installments") return [];
+  const { deposit, each, more } = fallingInto(option, total);
+  const parts = { deposit: deposit as Minor, each: each as Minor, more };
+  return [{ kind: "parts", total, count: option.count, ...parts }];
+}
+
 /** The schedule of a purchase on a day; `periodOf` prices a subscription's period, the first being 0. */
 export function scheduleOf(
   option: PriceOption,
@@ -42,10 +63,7 @@ export function scheduleOf(
       return total === 0 ? [] : [on(day, total, tax)];
     case "installments": {
       const step = stepOf(option.every);
-      const deposit = Math.min(option.deposit ?? 0, total);
-      const rest = total - deposit;
-      const each = Math.floor(rest / option.count);
-      const more = rest - each * option.count;
+      const { deposit, each, more } = fallingInto(option, total);
       const parts = Array.from({ length: option.count }, (_, i) => each + (i < more ? 1 : 0));
       // The deposit falls on the day of purchase, and the parts follow; without one the first part does.
       const all = option.deposit ? [deposit, ...parts] : parts;

@@ -1,6 +1,9 @@
 /** What one seat costs on a day, before and after the number of seats: dated prices, late fees, tiers. */
 import type { Listing, PriceOption } from "./listing";
 import { type Minor, percentOf } from "./money";
+import type { QuoteStep } from "./why";
+
+type DatedStep = Extract<QuoteStep, { kind: "dated" }>;
 
 /** A step on the way to a price, with what it adds or takes. */
 export interface Line {
@@ -17,19 +20,37 @@ export function unitOn(
   { dated }: Listing,
   option: Exclude<PriceOption, { kind: "free" }>,
   day: string,
+  why: QuoteStep[] = [],
 ): { unit: Minor; lines: Line[] } {
   let unit: number = option.amount;
   let by: "sale" | "early" | null = null;
+  let lowest: DatedStep | null = null;
+  why.push({ kind: "option", option: option.id, amount: option.amount });
   for (const one of dated) {
-    if (one.kind === "late" || !serves(one.options, option)) continue;
-    if (one.kind === "sale" && one.from !== null && day < one.from) continue;
-    if (one.through !== null && day > one.through) continue;
+    if (one.kind === "late") continue;
+    const from = one.kind === "sale" ? one.from : null;
+    const step: DatedStep = {
+      kind: "dated",
+      of: one.kind,
+      from,
+      through: one.through,
+      price: null,
+      because: "other-option",
+    };
+    why.push(step);
+    if (!serves(one.options, option)) continue;
     const price = one.amount ?? option.amount - percentOf(option.amount, one.percent ?? 0);
+    step.price = price as Minor;
+    if (from !== null && day < from) step.because = "not-yet";
+    else if (one.through !== null && day > one.through) step.because = "over";
     // Of several the lowest counts; the option's own is among them.
-    if (price < unit) {
+    else if (price < unit) {
+      if (lowest) lowest.because = "not-lowest";
       unit = price;
       by = one.kind;
-    }
+      step.because = "counts";
+      lowest = step;
+    } else step.because = lowest ? "not-lowest" : "not-lower";
   }
   const lines: Line[] = [{ kind: "price", label: option.id, amount: option.amount }];
   if (by !== null)
@@ -38,13 +59,31 @@ export function unitOn(
       label: by === "sale" ? "sale price" : "early price",
       amount: (unit - option.amount) as Minor,
     });
-  if (option.kind !== "subscription")
-    for (const one of dated)
-      if (one.kind === "late" && day >= one.from && serves(one.options, option)) {
-        unit += one.add;
-        lines.push({ kind: "late", label: "late fee", amount: one.add });
-      }
+  for (const one of dated) {
+    if (one.kind !== "late") continue;
+    const { from, add } = one;
+    const because = !serves(one.options, option)
+      ? "other-option"
+      : option.kind === "subscription"
+        ? "subscription"
+        : day < from
+          ? "not-yet"
+          : "counts";
+    why.push({ kind: "late", from, add, because });
+    if (because !== "counts") continue;
+    unit += add;
+    lines.push({ kind: "late", label: "late fee", amount: add });
+  }
   return { unit: unit as Minor, lines };
+}
+
+/** The tier that a number of seats reaches: of those that serve the option the highest; null: none. */
+export function tierAt(seats: Listing["seats"], option: PriceOption, number: number) {
+  let reached: NonNullable<Listing["seats"]>["tiers"][number] | null = null;
+  for (const tier of seats?.tiers ?? [])
+    if (tier.from <= number && serves(tier.options, option) && tier.from >= (reached?.from ?? 0))
+      reached = tier;
+  return reached;
 }
 
 /** The unit at a number of seats: of the tiers that serve the option the highest that is reached, never above `unit`. */
@@ -54,10 +93,7 @@ export function unitAt(
   unit: Minor,
   number: number,
 ): Minor {
-  let reached: NonNullable<Listing["seats"]>["tiers"][number] | null = null;
-  for (const tier of seats?.tiers ?? [])
-    if (tier.from <= number && serves(tier.options, option) && tier.from >= (reached?.from ?? 0))
-      reached = tier;
+  const reached = tierAt(seats, option, number);
   if (reached === null) return unit;
   const price = reached.unit ?? unit - percentOf(unit, reached.percent ?? 0);
   return Math.min(price, unit) as Minor;

@@ -137,8 +137,8 @@ test("a cohort that ends before it starts is refused at its place", async ({ pag
   await page.getByRole("button", { name: "Make a cohort" }).click();
   const sheet = page.getByRole("dialog");
   await sheet.getByLabel("Name").fill("Upside down");
-  await sheet.getByLabel("First day").fill("2027-05-01");
-  await sheet.getByLabel("Last day").fill("2027-04-01");
+  await sheet.getByLabel("First day", { exact: true }).fill("2027-05-01");
+  await sheet.getByLabel("Last day", { exact: true }).fill("2027-04-01");
   await sheet.getByRole("button", { name: "Make the cohort" }).click();
   await expect(sheet.getByRole("alert")).toContainText("The cohort ends before it starts");
   await expect(sheet.getByLabel("Name")).toHaveValue("Upside down");
