@@ -1,1 +1,3 @@
-export { NewSchoolScreen as default } from "../src/school/new-school-screen";
+import { inStudio } from "../src/frame/in-studio";
+
+export default inStudio("NewSchoolScreen");

@@ -8,7 +8,16 @@ import { run } from "./run.mjs";
 export async function exportedApp(root, say) {
   const app = join(root, "app");
   const state = stateOf([
-    ...["app", "src", "assets", "app.json", "babel.config.js", "metro.config.js", "package.json"]
+    ...[
+      "app",
+      "src",
+      "assets",
+      "app.json",
+      "babel.config.js",
+      "metro.config.js",
+      "zod-locales.js",
+      "package.json",
+    ]
       .map((name) => join(app, name))
       .filter(existsSync),
     join(root, "core/src"),

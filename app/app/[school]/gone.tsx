@@ -1,1 +1,3 @@
-export { GoneScreen as default } from "../../src/school/upkeep-screen";
+import { inStudio } from "../../src/frame/in-studio";
+
+export default inStudio("GoneScreen");

@@ -1,1 +1,3 @@
-export { RecordScreen as default } from "../../src/school/record-screen";
+import { inStudio } from "../../src/frame/in-studio";
+
+export default inStudio("RecordScreen");

@@ -1,1 +1,3 @@
-export { SchoolScreen as default } from "../../src/school/school-screen";
+import { inStudio } from "../../src/frame/in-studio";
+
+export default inStudio("SchoolScreen");

@@ -1,1 +1,3 @@
-export { StaffScreen as default } from "../../src/school/staff-screen";
+import { inStudio } from "../../src/frame/in-studio";
+
+export default inStudio("StaffScreen");

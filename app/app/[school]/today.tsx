@@ -1,1 +1,3 @@
-export { TodayScreen as default } from "../../src/today/today-screen";
+import { inStudio } from "../../src/frame/in-studio";
+
+export default inStudio("TodayScreen");

@@ -1,5 +1,5 @@
 /** Time that runs out, in words, kept right while one looks; at its end the page asks again what holds now. */
-import { countdownStep, sayCountdown } from "@dawngate/core/enrollment";
+import { countdownStep, sayCountdown } from "@dawngate/core/enrollment/countdown";
 import type { Instant } from "@dawngate/core/time";
 import { useEffect, useRef, useState } from "react";
 import { Text } from "../ui/text";

@@ -1,6 +1,8 @@
 /** A course as everybody may see it: what it is, when one would learn what, the ways in, and samples to read. */
 import type { PublicCourse } from "@dawngate/contract/catalog";
-import { type CourseCard, countWords, linesOf } from "@dawngate/core/courses";
+import type { CourseCard } from "@dawngate/core/courses";
+import { linesOf } from "@dawngate/core/courses/lines";
+import { countWords } from "@dawngate/core/courses/words";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { ScrollView, View } from "react-native";

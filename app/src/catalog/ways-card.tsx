@@ -1,6 +1,6 @@
 /** The ways into a course, with what keeps one out of each, and until when they are open. */
 import type { PublicCourse, WayIn } from "@dawngate/contract/catalog";
-import { windowInstants } from "@dawngate/core/enrollment";
+import { windowInstants } from "@dawngate/core/enrollment/window";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useRouter } from "expo-router";

@@ -1,5 +1,5 @@
 /** An uploaded cover, cut to its place with the focal point in sight. */
-import { positionOf } from "@dawngate/core/courses";
+import { positionOf } from "@dawngate/core/courses/cover";
 import type { CoverPictureProps } from "./cover-place";
 
 export function CoverPicture({ url, cover, place }: CoverPictureProps) {

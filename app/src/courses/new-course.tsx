@@ -5,7 +5,7 @@ import type { School } from "@dawngate/contract/school";
 import { SHAPES, type ShapeId } from "@dawngate/core/courses";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useRouter } from "expo-router";
-import { lazy, Suspense, useState } from "react";
+import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
 import { explain } from "../store/api";
@@ -15,13 +15,10 @@ import { Choices } from "../ui/choices";
 import { Field, needed } from "../ui/field";
 import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
-import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useCreateCourseMutation } from "./api";
-
-/** The evaluator comes along only when a shape is looked at. */
-const ShapePreview = lazy(() => import("./shape-preview"));
+import { ShapePreview } from "./shape-preview";
 
 type Begin = { kind: "blank" } | { kind: "shape"; shape: ShapeId } | { kind: "copy"; of: string };
 
@@ -85,9 +82,7 @@ export function NewCourse({ school, courses }: Props) {
       {shape ? (
         <>
           <Text color={quiet}>{shape.says}</Text>
-          <Suspense fallback={<Skeleton widths={[0.6, 0.5, 0.6]} />}>
-            <ShapePreview shape={shape.id} school={school} today={today} />
-          </Suspense>
+          <ShapePreview shape={shape.id} school={school} today={today} />
         </>
       ) : null}
       {begin.kind === "copy" ? (

@@ -24,7 +24,7 @@ interface Props {
 
 const ROW = 44;
 
-export default function ShapePreview({ shape, school, today }: Props) {
+export function ShapePreview({ shape, school, today }: Props) {
   const { quiet, line } = usePalette();
   const wide = useWide();
   const zone = zoneOf(school.timeZone);

@@ -1,7 +1,7 @@
 /** A course's outline as the one in it meets it: what is open, why the rest is shut, and where to go on. */
 import type { MyCourse } from "@dawngate/contract/enrollment";
 import type { TimelineItemAnswer } from "@dawngate/contract/schedule";
-import { countWords } from "@dawngate/core/courses";
+import { countWords } from "@dawngate/core/courses/words";
 import { type Zone, zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";

@@ -1,6 +1,6 @@
 /** What one sees on finishing a module, or the course: what was learned, what opens when, and what comes next. */
 import type { MyCourse } from "@dawngate/contract/enrollment";
-import { countWords } from "@dawngate/core/courses";
+import { countWords } from "@dawngate/core/courses/words";
 import { sayAway, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";

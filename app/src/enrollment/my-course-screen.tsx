@@ -1,6 +1,6 @@
 /** A course as its enrollee meets it: its horizon on night, what opens next, and its outline. */
 import type { MyCourse } from "@dawngate/contract/enrollment";
-import { countWords } from "@dawngate/core/courses";
+import { countWords } from "@dawngate/core/courses/words";
 import { sayAway, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { DAY, type Instant, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";

@@ -1,7 +1,7 @@
 /** A lesson of one's own: its text, the tick, and the way on. Who meets a shut door reads why, and what leads there. */
 import type { MyCourse } from "@dawngate/contract/enrollment";
-import { DEFAULT_WORDS } from "@dawngate/core/courses";
-import { itemTitles } from "@dawngate/core/plan";
+import { DEFAULT_WORDS } from "@dawngate/core/courses/words";
+import { itemTitles } from "@dawngate/core/plan/titles";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { useState } from "react";

@@ -1,6 +1,6 @@
 /** What of a course opens next for the one who is in it. */
 import type { MyCourse } from "@dawngate/contract/enrollment";
-import { itemTitles } from "@dawngate/core/plan";
+import { itemTitles } from "@dawngate/core/plan/titles";
 import type { Instant } from "@dawngate/core/time";
 import { read } from "../schedule/horizon/scale";
 

@@ -1,6 +1,6 @@
 /** Who speaks on an enrollee's pages, and in which zone: dates in the enrollee's own, reasons in that which counts. */
 import type { MyCourse } from "@dawngate/contract/enrollment";
-import { itemTitles } from "@dawngate/core/plan";
+import { itemTitles } from "@dawngate/core/plan/titles";
 import { explainOpening, type Speaker, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 

@@ -1,14 +1,17 @@
 /** The frame around a school's screens, with the places of whoever looks. */
 import { Redirect, Slot, useLocalSearchParams, usePathname } from "expo-router";
-import { useCallback, useState } from "react";
+import { Suspense, useCallback, useState } from "react";
 import { PUBLIC } from "../catalog/places";
 import { useGetMeQuery } from "../school/api";
 import { withPlace } from "../school/arrive";
 import { useMay } from "../school/may";
-import { CommandBox, useCommandKey } from "../today/command-box";
+import { useCommandKey } from "../today/command-key";
 import { Frame } from "../ui/frame";
 import type { RoomPlace } from "../ui/place";
+import { partOfStudio } from "./in-studio";
 import { PLACES, placesFor } from "./places";
+
+const CommandBox = partOfStudio("CommandBox");
 
 export function SchoolFrame() {
   const { school } = useLocalSearchParams() as { school: string };
@@ -42,7 +45,9 @@ export function SchoolFrame() {
     <Frame places={places}>
       <Slot />
       {going && allowed("courses.read") ? (
-        <CommandBox school={school} onClose={() => setGoing(false)} />
+        <Suspense fallback={null}>
+          <CommandBox school={school} onClose={() => setGoing(false)} />
+        </Suspense>
       ) : null}
     </Frame>
   );

@@ -129,17 +129,3 @@ export function CommandBox({ school, onClose }: { school: string; onClose(): voi
     </Sheet>
   );
 }
-
-/** Ctrl or Cmd K opens it, wherever one is in the studio. */
-export function useCommandKey(open: () => void): void {
-  useEffect(() => {
-    if (typeof window === "undefined" || !window.addEventListener) return;
-    const listen = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "k") return;
-      event.preventDefault();
-      open();
-    };
-    window.addEventListener("keydown", listen);
-    return () => window.removeEventListener("keydown", listen);
-  }, [open]);
-}

@@ -1,5 +1,4 @@
 /** A day chosen in a month: the calendar of a package, brought only when somebody opens it. */
-import { readDay } from "@dawngate/core/schedule/language";
 import { View } from "react-native";
 import { Calendar, en, registerTranslation } from "react-native-paper-dates";
 import { Sheet } from "./sheet";
@@ -24,7 +23,7 @@ export default function Months({ title, value, onChoose, onClose }: Props) {
           mode="single"
           locale="en-GB"
           startWeekOnMonday
-          date={readDay(value).ok ? new Date(`${value}T00:00`) : new Date()}
+          date={value === "" ? new Date() : new Date(`${value}T00:00`)}
           onChange={({ date }) => date && onChoose(isoOf(date))}
         />
       </View>

@@ -30,11 +30,3 @@ export const courseCard = z
   .meta({ id: "CourseCard" });
 
 export type CourseCard = z.infer<typeof courseCard>;
-
-/** The lines of a list as its author typed it: bullets and empty lines aside. */
-export function linesOf(list: string | undefined): string[] {
-  return (list ?? "")
-    .split(/\r\n|\n|\r/)
-    .map((line) => line.replace(/^\s*(?:[-*•]\s+)?/, "").trim())
-    .filter((line) => line !== "");
-}

@@ -12,7 +12,7 @@ export {
   rowsOf,
 } from "./arrange";
 export { newLesson, newModule } from "./blank";
-export { type CourseCard, courseCard, linesOf, SHORT_MOST } from "./card";
+export { type CourseCard, courseCard, SHORT_MOST } from "./card";
 export { circleThrough, circularItems } from "./circles";
 export { addClosing, lacksClosing } from "./closing";
 export { type Clip, clipOf, putCopies } from "./copy";
@@ -29,15 +29,15 @@ export {
   positionOf,
 } from "./cover";
 export { fingerprintOf } from "./fingerprint";
+export { linesOf } from "./lines";
 export { type Operation, operation as operationSchema } from "./operation";
+export { type OwnWords, ownWords } from "./own-words";
 export { publishable, standIn } from "./publishable";
 export { operationsTo } from "./restore";
 export { SHAPE_IDS, SHAPES, type Shape, type ShapeId, shapedCourse } from "./shapes";
 export {
   countWords,
   DEFAULT_WORDS,
-  type OwnWords,
-  ownWords,
   WORD_KEYS,
   type WordKey,
   type Words,

@@ -1,5 +1,5 @@
-/** A school's own words for what a course is made of, for the whole school or one course. */
-import { z } from "zod";
+/** A school's own words for what a course is made of, for the whole school or one course. No schema here: enrollees read them too. */
+import type { OwnWords } from "./own-words";
 
 /** The words that can be chosen, and what stands where none is. */
 export const DEFAULT_WORDS = {
@@ -14,22 +14,6 @@ export const DEFAULT_WORDS = {
 export type WordKey = keyof typeof DEFAULT_WORDS;
 export type Words = Record<WordKey, string>;
 export const WORD_KEYS = Object.keys(DEFAULT_WORDS) as WordKey[];
-
-const word = z.string().trim().max(40, "A word has at most 40 characters").optional();
-
-/** Own words as they are kept: those left out, or empty, are the default, or the school's. */
-export const ownWords = z
-  .strictObject({
-    course: word,
-    module: word,
-    modules: word,
-    lesson: word,
-    lessons: word,
-    done: word,
-  })
-  .meta({ id: "OwnWords" });
-
-export type OwnWords = z.infer<typeof ownWords>;
 
 /** The words that hold: a course's own before its school's, before ours. */
 export function wordsOf(school: OwnWords, course: OwnWords = {}): Words {

@@ -1,1 +1,3 @@
-export { CourseListScreen as default } from "../../../src/courses/list-screen";
+import { inStudio } from "../../../src/frame/in-studio";
+
+export default inStudio("CourseListScreen");

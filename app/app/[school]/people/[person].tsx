@@ -1,1 +1,3 @@
-export { SomeoneScreen as default } from "../../../src/people/someone-screen";
+import { inStudio } from "../../../src/frame/in-studio";
+
+export default inStudio("SomeoneScreen");

@@ -1,1 +1,3 @@
-export { EveryoneScreen as default } from "../../../src/people/everyone-screen";
+import { inStudio } from "../../../src/frame/in-studio";
+
+export default inStudio("EveryoneScreen");

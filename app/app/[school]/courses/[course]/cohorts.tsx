@@ -1,1 +1,3 @@
-export { CohortsScreen as default } from "../../../../src/enrollment/cohorts-screen";
+import { inStudio } from "../../../../src/frame/in-studio";
+
+export default inStudio("CohortsScreen");

@@ -1,1 +1,3 @@
-export { EditScreen as default } from "../../../../src/courses/edit/edit-screen";
+import { inStudio } from "../../../../src/frame/in-studio";
+
+export default inStudio("EditScreen");

@@ -1,1 +1,3 @@
-export { EverybodyScreen as default } from "../../../../src/schedule/everybody/everybody-screen";
+import { inStudio } from "../../../../src/frame/in-studio";
+
+export default inStudio("EverybodyScreen");

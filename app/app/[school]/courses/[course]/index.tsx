@@ -1,1 +1,3 @@
-export { CourseScreen as default } from "../../../../src/schedule/course-screen";
+import { inStudio } from "../../../../src/frame/in-studio";
+
+export default inStudio("CourseScreen");

@@ -1,1 +1,3 @@
-export { PeopleScreen as default } from "../../../../src/enrollment/people-screen";
+import { inStudio } from "../../../../src/frame/in-studio";
+
+export default inStudio("PeopleScreen");

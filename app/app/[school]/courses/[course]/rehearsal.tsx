@@ -1,1 +1,3 @@
-export { RehearsalScreen as default } from "../../../../src/schedule/rehearsal/rehearsal-screen";
+import { inStudio } from "../../../../src/frame/in-studio";
+
+export default inStudio("RehearsalScreen");

@@ -1,1 +1,3 @@
-export { RemarksScreen as default } from "../../../../src/review/remarks-screen";
+import { inStudio } from "../../../../src/frame/in-studio";
+
+export default inStudio("RemarksScreen");

@@ -1,1 +1,3 @@
-export { SyllabusScreen as default } from "../../../../src/courses/syllabus-screen";
+import { inStudio } from "../../../../src/frame/in-studio";
+
+export default inStudio("SyllabusScreen");

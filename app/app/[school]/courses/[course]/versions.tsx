@@ -1,1 +1,3 @@
-export { VersionsScreen as default } from "../../../../src/review/versions-screen";
+import { inStudio } from "../../../../src/frame/in-studio";
+
+export default inStudio("VersionsScreen");

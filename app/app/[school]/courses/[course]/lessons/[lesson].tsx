@@ -1,1 +1,3 @@
-export { LessonScreen as default } from "../../../../../src/lessons/lesson-screen";
+import { inStudio } from "../../../../../src/frame/in-studio";
+
+export default inStudio("LessonScreen");

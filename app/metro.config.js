@@ -1,0 +1,14 @@
+// Expo's own; packed typefaces as files; and of Zod's messages in forty languages the one that is used.
+const { getDefaultConfig } = require("expo/metro-config");
+const { join } = require("node:path");
+
+const config = getDefaultConfig(__dirname);
+config.resolver.assetExts.push("woff2");
+const resolve = config.resolver.resolveRequest;
+config.resolver.resolveRequest = (context, name, platform) => {
+  const from = context.originModulePath.replaceAll("\\", "/");
+  if (name === "../locales/index.js" && from.includes("/node_modules/zod/"))
+    return { type: "sourceFile", filePath: join(__dirname, "zod-locales.js") };
+  return (resolve ?? context.resolveRequest)(context, name, platform);
+};
+module.exports = config;

@@ -1,0 +1,21 @@
+/** All screens of the studio: one piece that staff fetch once, and enrollees and visitors never. */
+export { EditScreen } from "../courses/edit/edit-screen";
+export { CourseListScreen } from "../courses/list-screen";
+export { SyllabusScreen } from "../courses/syllabus-screen";
+export { CohortsScreen } from "../enrollment/cohorts-screen";
+export { PeopleScreen } from "../enrollment/people-screen";
+export { LessonScreen } from "../lessons/lesson-screen";
+export { EveryoneScreen } from "../people/everyone-screen";
+export { SomeoneScreen } from "../people/someone-screen";
+export { RemarksScreen } from "../review/remarks-screen";
+export { VersionsScreen } from "../review/versions-screen";
+export { CourseScreen } from "../schedule/course-screen";
+export { EverybodyScreen } from "../schedule/everybody/everybody-screen";
+export { RehearsalScreen } from "../schedule/rehearsal/rehearsal-screen";
+export { NewSchoolScreen } from "../school/new-school-screen";
+export { RecordScreen } from "../school/record-screen";
+export { SchoolScreen } from "../school/school-screen";
+export { StaffScreen } from "../school/staff-screen";
+export { GoneScreen, UpkeepScreen } from "../school/upkeep-screen";
+export { CommandBox } from "../today/command-box";
+export { TodayScreen } from "../today/today-screen";
