@@ -6,7 +6,13 @@ import { takeLock } from "./lib/lock.mjs";
 import { ensurePackages } from "./lib/packages.mjs";
 import { ensurePostgres, startCluster } from "./lib/postgres.mjs";
 import { secretsIn } from "./lib/secret.mjs";
-import { databaseSettings, serverBundle, startServer } from "./lib/server.mjs";
+import {
+  databaseSettings,
+  serverBundle,
+  startServer,
+  startTill,
+  tillSettings,
+} from "./lib/server.mjs";
 import { exportedApp } from "./lib/web.mjs";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -115,6 +121,9 @@ try {
     DAWNGATE_LOG: "quiet",
   };
   const bundle = await serverBundle(root);
+  const till = await startTill(bundle, settings);
+  undo.push(till.stop);
+  Object.assign(settings, tillSettings(till));
   const server = await serve(bundle, settings);
   stopServer = server.stop;
   undo.push(() => stopServer());
@@ -127,7 +136,8 @@ try {
 
 ${signIns}
 
-  Mail goes to the mail tray, ${address}/mail. The API describes itself at
+  Mail goes to the mail tray, ${address}/mail. What is bought is paid at the practice
+  till, http://127.0.0.1:${till.port}; no money moves. The API describes itself at
   ${address}/api/openapi.json.
   Ctrl-C stops everything; what is in the database stays.
 `);

@@ -87,6 +87,7 @@ const app = new Hono()
       now,
       log: (line) => console.error(line),
       tray: null,
+      payments: null,
       changes: null,
       files: null,
       homeSchool: null,

@@ -10,6 +10,8 @@ export const HELD = {
   members: ["school"],
   changes: ["school"],
   failedWork: ["school"],
+  listings: ["school"],
+  orders: ["school"],
   courses: ["school"],
   shelf: ["school"],
   feed: ["school"],

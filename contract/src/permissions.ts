@@ -54,6 +54,11 @@ export const PERMISSIONS = {
     words: "Extend, pause, open early, withdraw, move (instructors: in their cohorts)",
     roles: ["owner", "manager", "instructor"],
   },
+  "sales.see": {
+    words: "See what is on sale, and the orders",
+    roles: ["owner", "manager"],
+  },
+  "sales.change": { words: "Put on sale, and change prices", roles: ["owner", "manager"] },
   "people.take": {
     words: "Take a person's data out, or forget a person",
     roles: ["owner"],

@@ -12,5 +12,5 @@ export function secretsIn(folder) {
       writeFileSync(file, randomBytes(24).toString("hex"), { mode: 0o600, flag: "wx" });
     return readFileSync(file, "utf8");
   };
-  return { sessions: one("sessions"), owner: one("owner"), app: one("app") };
+  return { sessions: one("sessions"), owner: one("owner"), app: one("app"), till: one("till") };
 }

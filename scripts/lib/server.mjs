@@ -46,8 +46,23 @@ export function prepareServer(bundle, settings, heard = () => undefined) {
  */
 export async function startServer(bundle, settings, heard = () => undefined) {
   if (settings.DAWNGATE_DB_ADMIN_PASSWORD) await prepareServer(bundle, settings, heard);
+  return startProcess(bundle, [], settings, heard);
+}
+
+/**
+ * Starts the practice till, a process of its own on the same database; answers as a server does. It may be started before
+ * the database is ready: nobody pays before then. The server is told of it by {@link tillSettings}.
+ */
+export function startTill(bundle, settings) {
+  return startProcess(bundle, ["till"], settings, () => undefined);
+}
+
+/** How a server is told of a till. */
+export const tillSettings = ({ port }) => ({ DAWNGATE_TILL_URL: `http://127.0.0.1:${port}` });
+
+function startProcess(bundle, words, settings, heard) {
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ["--enable-source-maps", bundle], {
+    const child = spawn(process.execPath, ["--enable-source-maps", bundle, ...words], {
       env: environment(settings, PREPARING),
       // The channel tells the server when we are gone; a group of its own keeps Ctrl-C for us to pass on.
       stdio: ["ignore", "pipe", "inherit", "ipc"],
@@ -81,7 +96,7 @@ export async function startServer(bundle, settings, heard = () => undefined) {
 }
 
 /** How a server, and the process that prepares its database, are told of it. */
-export function databaseSettings(cluster, name, { sessions, owner, app }) {
+export function databaseSettings(cluster, name, { sessions, owner, app, till }) {
   return {
     DAWNGATE_DB_HOST: cluster.host,
     DAWNGATE_DB_PORT: String(cluster.port),
@@ -90,6 +105,7 @@ export function databaseSettings(cluster, name, { sessions, owner, app }) {
     DAWNGATE_DB_OWNER_PASSWORD: owner,
     DAWNGATE_DB_ADMIN_PASSWORD: cluster.password,
     DAWNGATE_SECRET: sessions,
+    DAWNGATE_TILL_SECRET: till,
   };
 }
 
@@ -98,4 +114,5 @@ export const TEST_SECRETS = {
   sessions: "only the tests sign sessions with this",
   owner: "test-owner",
   app: "test-app",
+  till: "b25seSB0aGUgdGVzdHMgc2lnbiBieSB0aGlz",
 };

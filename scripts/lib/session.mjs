@@ -1,13 +1,24 @@
 // A server of one's own for a while: a cluster that is not the demo's, a database that begins anew.
 import { join } from "node:path";
 import { ensurePostgres, startCluster } from "./postgres.mjs";
-import { databaseSettings, serverBundle, startServer, TEST_SECRETS } from "./server.mjs";
+import {
+  databaseSettings,
+  serverBundle,
+  startServer,
+  startTill,
+  TEST_SECRETS,
+  tillSettings,
+} from "./server.mjs";
 import { exportedApp } from "./web.mjs";
 
 /** Serves the demo from a database of the tests' cluster. */
 export async function serveDemo(root, cluster, name, say) {
-  return startServer(await serverBundle(root), {
-    ...databaseSettings(cluster, name, TEST_SECRETS),
+  const bundle = await serverBundle(root);
+  const settings = databaseSettings(cluster, name, TEST_SECRETS);
+  const till = await startTill(bundle, settings);
+  const server = await startServer(bundle, {
+    ...settings,
+    ...tillSettings(till),
     DAWNGATE_WEB: await exportedApp(root, say),
     DAWNGATE_DEMO: join(root, "demo"),
     // Tests sign in more often than people do.
@@ -16,6 +27,8 @@ export async function serveDemo(root, cluster, name, say) {
     DAWNGATE_PORT: "0",
     DAWNGATE_START_OVER: "yes",
   });
+  const stop = () => Promise.all([server.stop(), till.stop()]);
+  return { ...server, stop };
 }
 
 /** The tests' cluster: in another folder than the demo's, and quick instead of durable. */

@@ -1,8 +1,25 @@
 // The application's export for the browser, made once for each state of its sources.
-import { existsSync, mkdirSync, readdirSync, renameSync, rmSync } from "node:fs";
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
 import { join } from "node:path";
+import { brotliCompressSync, constants } from "node:zlib";
 import { stateOf } from "./bundle.mjs";
 import { run } from "./run.mjs";
+
+/** Packs a script as tightly as can be, once: what is served is fetched over and over. */
+function pack(path) {
+  writeFileSync(
+    `${path}.br`,
+    brotliCompressSync(readFileSync(path), { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }),
+  );
+}
 
 /** The folder of the exported application, made now if its sources have changed since the last time. */
 export async function exportedApp(root, say) {
@@ -45,6 +62,8 @@ export async function exportedApp(root, say) {
       TMPDIR: temporary,
     },
   });
+  for (const script of readdirSync(join(draft, "_expo"), { recursive: true, encoding: "utf8" }))
+    if (script.endsWith(".js")) pack(join(draft, "_expo", script));
   for (const old of readdirSync(exports))
     if (old !== `${state}.${process.pid}.making`)
       rmSync(join(exports, old), { recursive: true, force: true });

@@ -16,11 +16,13 @@ import type { JobParts } from "./jobs/kind";
 import { startQueue } from "./jobs/queue";
 import { startThreads } from "./jobs/threads";
 import { startReaders } from "./readers";
+import { tillAsker } from "./sales/ask-till";
 import { openAuth, openAuthPool } from "./school/auth";
 import { NO_LIMITS, openLimits } from "./school/limits";
 import { readSettings } from "./settings";
 import { smtpMailer } from "./stand-ins/mail/smtp";
 import { openMailTray } from "./stand-ins/mail/store";
+import { practiceTill } from "./stand-ins/till/client";
 
 /** So long a connection that stands may wait for its next request while the server ends, in milliseconds. */
 const GRACE = 1500;
@@ -46,6 +48,8 @@ const db = openDatabase(address, { replica });
 const tray = settings.smtp === null ? openMailTray(address) : null;
 const mailer =
   settings.smtp === null ? tray : smtpMailer(settings.smtp, settings.mailFrom, baseUrl);
+const payments =
+  settings.till && practiceTill({ ...settings.till, tellAt: `${baseUrl}/api/payments/heard` });
 if (!mailer) throw new Error("No way to send mail");
 const counters = openAuthPool(address);
 const limits = settings.limits ? openLimits(counters) : NO_LIMITS;
@@ -68,7 +72,8 @@ else {
   const changes = await listenForChanges(address);
   const threads = startThreads(bundle, address);
   const { accounts } = identity;
-  const parts: JobParts = { db, mailer, threads, accounts, baseUrl, now };
+  const askTill = tillAsker({ db, payments, baseUrl, now });
+  const parts: JobParts = { db, mailer, askTill, threads, accounts, baseUrl, now };
   const queue = await startQueue({
     db,
     address,
@@ -89,6 +94,7 @@ else {
     db,
     identity,
     tray,
+    payments,
     threads,
     readers: startReaders(bundle),
     limits,

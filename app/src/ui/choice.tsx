@@ -29,16 +29,18 @@ export function Choice({ label, taken, many = false, onPress }: Props) {
         onPress={onPress}
         textStyle={{
           color: ink,
-          marginVertical: taken ? 10 : 11,
-          marginHorizontal: taken ? 13 : 14,
+          marginVertical: 12,
+          marginHorizontal: 14,
           fontSize: 15,
           lineHeight: 20,
           ...(taken ? {} : { fontFamily: TEXT }),
         }}
         style={{
           borderRadius: 8,
-          borderWidth: taken ? 2 : 1,
+          borderWidth: 1,
           borderColor: taken ? dusk : line,
+          // The second line of its border takes no room: nothing moves when one chooses.
+          boxShadow: taken ? `inset 0 0 0 1px ${dusk}` : undefined,
           backgroundColor: taken ? lilac : "transparent",
         }}
       >

@@ -17,7 +17,11 @@ export function useHeldFocus(within: RefObject<View | null>, onEscape: () => voi
     if (!element) return;
     const trap = createFocusTrap(element, {
       fallbackFocus: element,
-      initialFocus: element,
+      // A field that asks for it by itself has it.
+      initialFocus: () =>
+        element.contains(document.activeElement)
+          ? (document.activeElement as HTMLElement)
+          : element,
       allowOutsideClick: true,
       preventScroll: true,
       // A text field lets no key through that goes down: it is heard when it comes up, wherever it was pressed.

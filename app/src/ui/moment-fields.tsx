@@ -36,7 +36,7 @@ export function DateField(props: FieldProps) {
             icon="calendar"
             size={20}
             onPress={() => setChoosing(true)}
-            accessibilityLabel={`${label}: choose in a month`}
+            accessibilityLabel="Choose in a month"
           />
         }
       />

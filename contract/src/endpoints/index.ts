@@ -7,6 +7,7 @@ import { lessons } from "./lessons";
 import { me } from "./me";
 import { people } from "./people";
 import { review } from "./review";
+import { sales } from "./sales";
 import { schedule } from "./schedule";
 import { school } from "./school";
 import { staff } from "./staff";
@@ -25,6 +26,7 @@ export const ROOMS = {
   schedule,
   enrollment,
   review,
+  sales,
   catalog,
   today,
 };

@@ -33,7 +33,7 @@ export const bundleSchema = z
     split: z
       .strictObject({
         by: z.enum(["equal", "minutes"], 'A course is split "equal" or by "minutes"'),
-        uplift: percentSchema.prefault(0),
+        uplift: percentSchema.default(0),
       })
       .nullable()
       .default(null),

@@ -25,7 +25,8 @@ const duration = planFields.offset.refine(
 
 const optionBase = { id, default: z.boolean().default(false), renewal: z.boolean().default(false) };
 
-const option = z.discriminatedUnion(
+/** A way to pay. */
+export const optionSchema = z.discriminatedUnion(
   "kind",
   [
     z.strictObject({ ...optionBase, kind: z.literal("free") }),
@@ -115,7 +116,7 @@ export const listingSchema = z
       .nullable()
       .default(null),
     options: z
-      .array(option)
+      .array(optionSchema)
       .min(1, "A listing has at least one price option")
       .max(100, "At most 100 options"),
     dated: z.array(dated).max(200, "At most 200 dated prices").default([]),

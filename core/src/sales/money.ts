@@ -24,15 +24,14 @@ export const rateSchema = z
   .min(0, "A rate cannot be negative")
   .max(100_000, "A rate is at most 100000");
 
-/** A percentage from 0 to 100 with at most two decimals, kept in hundredths of a percent. */
+/** A percentage from 0 to 100 with at most two decimals. */
 export const percentSchema = z
   .number("A percentage is a number")
   .min(0, "A percentage is at least 0")
   .max(100, "A percentage is at most 100")
   .refine((percent) => Math.abs(percent * 100 - Math.round(percent * 100)) < 1e-9, {
     message: "A percentage has at most two decimals",
-  })
-  .transform((percent) => Math.round(percent * 100));
+  });
 
 /** a x b / c, rounded half away from zero; exact whatever the size. `c` is above 0. */
 export function timesOver(a: number, b: number, c: number): Minor {
@@ -43,9 +42,9 @@ export function timesOver(a: number, b: number, c: number): Minor {
   return (product < 0n && rounded !== 0 ? -rounded : rounded) as Minor;
 }
 
-/** What a percentage, in hundredths, of an amount comes to. */
-export const percentOf = (amount: number, hundredths: number): Minor =>
-  timesOver(amount, hundredths, 10_000);
+/** What a percentage, which has at most two decimals, of an amount comes to. */
+export const percentOf = (amount: number, percent: number): Minor =>
+  timesOver(amount, Math.round(percent * 100), 10_000);
 
 /**
  * A sum split by weights, by largest remainder, ties to the earlier; equally where all weights are 0. The parts come to

@@ -92,7 +92,7 @@ export function quote(
   if (holder)
     why.push({
       kind: "holder",
-      hundredths: holder.percent,
+      percent: holder.percent,
       off: percentOf(sum, holder.percent),
       counts: held,
     });

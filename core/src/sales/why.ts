@@ -29,7 +29,7 @@ export type QuoteStep =
   | { kind: "tier"; from: number; unit: Minor; seats: number; mode: "volume" | "graduated" }
   | { kind: "seats"; seats: number; sum: Minor }
   /** What holders pay less; `counts` where the buyer is one. */
-  | { kind: "holder"; hundredths: number; off: Minor; counts: boolean }
+  | { kind: "holder"; percent: number; off: Minor; counts: boolean }
   /** A code that was entered: what it took off, or why it did not count. */
   | { kind: "code"; code: string; off: Minor; because: "counts" | Refusal; beatenBy: string[] }
   | { kind: "tax"; rate: number; included: boolean; of: Minor; tax: Minor }

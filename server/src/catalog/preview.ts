@@ -1,21 +1,16 @@
 /** What a visitor may know of a course before coming in: when they would learn what, and its samples. */
 import type { Preview, previewQuery, Sample } from "@dawngate/contract/catalog";
-import { enrollmentSchema } from "@dawngate/core/plan";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import { formatInstant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { notFound } from "../base/problem";
 import { publishedOutline } from "../courses/outline";
 import { published } from "../courses/service";
 import { readLessonText } from "../lessons/store";
-import { workOut } from "../schedule/case";
 import { readCohorts } from "../schedule/cohort-store";
+import { imaginedDates } from "../schedule/imagined";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
-import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
-import { readSchool } from "../school/store";
-
-const written = (instant: Instant | null) => (instant === null ? null : formatInstant(instant));
 
 /** The dates of somebody imagined who enrolls at this instant and has done nothing yet. */
 export async function showPreview(
@@ -26,31 +21,12 @@ export async function showPreview(
 ): Promise<Preview> {
   return reading(db, context, async (tx) => {
     const { plan } = await published(tx, context.school, id);
-    const school = planSchool(await readSchool(tx));
     const cohorts = wanted === undefined ? [] : await readCohorts(tx, id);
     const cohort = cohorts.find((one) => one.cohort.id === wanted)?.cohort ?? null;
     if (wanted !== undefined && cohort === null)
       throw notFound(`There is no cohort "${wanted}" in this course.`);
-    const at = formatInstant(context.now);
-    const enrollment = enrollmentSchema.parse({
-      id: "imagined",
-      course: id,
-      cohort: wanted ?? null,
-      timeZone,
-      enrolledAt: at,
-      paidAt: at,
-    });
-    const { access, items } = workOut({ school, plan, cohort, enrollment }, context.now);
-    const known = new Map(items.map((item) => [item.id, item]));
-    return {
-      at,
-      from: written(access.from),
-      until: written(access.until),
-      modules: plan.modules.flatMap(({ id: module, title }) => {
-        const item = known.get(module);
-        return item?.reachable ? [{ title, opens: written(item.opens) }] : [];
-      }),
-    };
+    const dates = await imaginedDates(tx, { plan, cohort, timeZone }, context.now);
+    return { at: formatInstant(context.now), ...dates };
   });
 }
 

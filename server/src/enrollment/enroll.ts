@@ -20,6 +20,7 @@ import { findPersonByEmail, insertPerson, setAccount } from "../people/store";
 import { readCase, workOut } from "../schedule/case";
 import { readCohorts } from "../schedule/cohort-store";
 import { holdTurn } from "../schedule/headcount-store";
+import { accessFor } from "../schedule/imagined";
 import { projectOne } from "../schedule/project";
 import type { Context } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
@@ -160,6 +161,62 @@ async function newPerson(
   if (!found) throw conflict("Somebody else is making the same person at this moment; try again.");
   if (account !== null && found.user_id === null) await setAccount(tx, found.id, account);
   return found.id;
+}
+
+interface Bought {
+  /** Who they are here already; null: found by their address, or made. */
+  person: string | null;
+  account: string | null;
+  name: string;
+  email: string;
+  timeZone: string;
+  /** So many days of access from its start; null: as the course says. */
+  days: number | null;
+  /** The price asked for a payment first, and it has come. */
+  needsPayment: boolean;
+  boughtAt: string;
+  /** Of a subscription: the last day that is paid; null: no subscription. */
+  paidThrough: string | null;
+  reason: string;
+}
+
+/**
+ * Somebody has bought a course: they are in, whatever its window says by now, for what is paid is given. Whoever is in
+ * already stays in that enrollment.
+ */
+export async function enterBought(
+  tx: SchoolTransaction,
+  { school, who, now }: Pick<Context, "school" | "who" | "now">,
+  courseId: string,
+  bought: Bought,
+): Promise<{ enrollment: string; person: string; isNew: boolean }> {
+  const { name, email, timeZone, account, days, boughtAt, reason } = bought;
+  const context = { school, who, now } as Context;
+  const found = bought.person === null ? await findPersonByEmail(tx, email) : undefined;
+  const person =
+    bought.person ??
+    found?.id ??
+    (account === null ? null : await readPersonOf(tx, account)) ??
+    (await newPerson(tx, context, name, email, timeZone, account));
+  await holdTurn(tx, courseId, `person ${person}`);
+  const active = await activeEnrollment(tx, school, courseId, person, now);
+  const isNew = bought.person === null && !found;
+  if (active !== null) return { enrollment: active, person, isNew };
+  await published(tx, school, courseId);
+  const id = randomUUID();
+  const enrollment = enrollmentSchema.parse({
+    id,
+    course: courseId,
+    timeZone,
+    enrolledAt: boughtAt,
+    needsPayment: bought.needsPayment,
+    paidAt: bought.needsPayment ? formatInstant(now) : null,
+    paidThrough: bought.paidThrough,
+    ...(days !== null && { validity: accessFor(days) }),
+  });
+  await insertEnrollments(tx, school, [{ enrollment, person, reasonOf: () => reason }]);
+  await projectOne(tx, school, id, now);
+  return { enrollment: id, person, isNew };
 }
 
 /** What keeps staff, too, from enrolling somebody. */

@@ -9,6 +9,8 @@ import type { Changes } from "../jobs/changes";
 import { lessonRoutes } from "../lessons/routes";
 import { peopleRoutes } from "../people/routes";
 import { reviewRoutes } from "../review/routes";
+import { heardRoutes } from "../sales/heard";
+import { salesRoutes } from "../sales/routes";
 import { scheduleRoutes } from "../schedule/routes";
 import type { Env, Services } from "../school/kit";
 import { meRoutes } from "../school/me-routes";
@@ -29,6 +31,8 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", reviewRoutes(services))
     .route("/", scheduleRoutes(services))
     .route("/", enrollmentRoutes(services))
+    .route("/", salesRoutes(services))
+    .route("/", heardRoutes(services))
     .route("/", catalogRoutes(services))
     .route("/", todayRoutes(services));
   app.openAPIRegistry.registerComponent("securitySchemes", "session", {

@@ -1,6 +1,6 @@
 /** The exported application's files, packed where the browser takes it; unknown paths get the application itself. */
 import { createHash } from "node:crypto";
-import { readdirSync, readFileSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { extname, join, relative, sep } from "node:path";
 import { brotliCompressSync, constants, gzipSync } from "node:zlib";
 import type { Context } from "hono";
@@ -47,7 +47,7 @@ export type StaticFiles = (c: Context, head?: PageHead | null) => Response;
 export function staticFiles(folder: string): StaticFiles {
   const files = new Map<string, File>();
   for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
-    if (!entry.isFile()) continue;
+    if (!entry.isFile() || entry.name.endsWith(".br")) continue;
     const path = join(entry.parentPath ?? entry.path, entry.name);
     files.set(`/${relative(folder, path).split(sep).join("/")}`, readStatic(path));
   }
@@ -106,7 +106,12 @@ function readStatic(path: string): File {
     tag: `"${createHash("sha256").update(plain).digest("base64url").slice(0, 22)}"`,
     plain,
     gzip: packed ? gzipSync(plain, { level: 9 }) : null,
-    brotli: packed ? brotliCompressSync(plain, quality) : null,
+    // Packed as tightly as can be when it was made; else well enough now.
+    brotli: existsSync(`${path}.br`)
+      ? readFileSync(`${path}.br`)
+      : packed
+        ? brotliCompressSync(plain, quality)
+        : null,
     // Names below these folders carry a hash of what they hold.
     forever: /[/\\](_expo|assets)[/\\]/.test(path),
   };

@@ -9,6 +9,8 @@ import type { Threads } from "./task";
 export interface JobParts {
   db: Database;
   mailer: Mailer;
+  /** Asks what became of an order's payment. */
+  askTill(school: string, order: string): Promise<void>;
   threads: Threads;
   accounts: {
     find(id: string): Promise<{ id: string; name: string; email: string } | null | undefined>;

@@ -12,6 +12,7 @@ import type { Who } from "../db/who";
 import type { Threads } from "../jobs/task";
 import type { Readers } from "../readers";
 import type { MailTray } from "../stand-ins/mail/store";
+import type { PaymentService } from "../stand-ins/payments";
 import type { Account } from "./account";
 import type { Accounts } from "./auth";
 import { type Context, findContext } from "./context";
@@ -40,6 +41,8 @@ export interface Services {
   identity: Identity;
   /** Null where a real mail server is set, or nobody may read the simulated one. */
   tray: MailTray | null;
+  /** The payment service; null: nothing that costs can be sold. */
+  payments: PaymentService | null;
   threads: Threads;
   readers: Readers;
   limits: Limits;

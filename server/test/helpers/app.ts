@@ -7,6 +7,7 @@ import type { JobParts } from "../../src/jobs/kind";
 import { noThreads } from "../../src/jobs/threads";
 import { workOffAll } from "../../src/jobs/work-off";
 import { readersHere } from "../../src/readers";
+import { tillAsker } from "../../src/sales/ask-till";
 import type { Account } from "../../src/school/account";
 import { openAccounts } from "../../src/school/account-store";
 import { NO_LIMITS } from "../../src/school/limits";
@@ -61,6 +62,12 @@ export function testApp(
     now,
     baseUrl: "http://127.0.0.1:1",
     mailer: { send: async (mail) => void mails.push(mail) },
+    askTill: tillAsker({
+      db,
+      now,
+      payments: other.payments ?? null,
+      baseUrl: "http://127.0.0.1:1",
+    }),
   };
   const app = createApp({
     db,
@@ -83,6 +90,7 @@ export function testApp(
       accounts,
     },
     tray: null,
+    payments: null,
     changes: null,
     files: null,
     log: (line) => logged.push(line),

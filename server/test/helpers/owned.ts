@@ -1,6 +1,7 @@
 /** The sample school with its owner, asked as she is. */
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../../src/db/connection";
+import type { ServerParts } from "../../src/http/app";
 import { importSchool } from "../../src/import/import";
 import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "./app";
@@ -25,7 +26,11 @@ export interface Owned {
 }
 
 /** A school at "one", imported at `now()`, with so many guests. */
-export async function ownedSchool(now: () => Instant, guests = 0): Promise<Owned> {
+export async function ownedSchool(
+  now: () => Instant,
+  guests = 0,
+  other: Partial<ServerParts> = {},
+): Promise<Owned> {
   const test_ = await testDatabase();
   const school = await importSchool(test_.db, sampleImport("one", guests), now());
   const member = {
@@ -35,7 +40,7 @@ export async function ownedSchool(now: () => Instant, guests = 0): Promise<Owned
     email: OWNER,
   };
   await test_.db.withSchool(school, (tx) => insertMember(tx, school, member));
-  const app = testApp(test_.db, now);
+  const app = testApp(test_.db, now, undefined, other);
   return {
     test_,
     app,

@@ -1,7 +1,7 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { brotliDecompressSync } from "node:zlib";
+import { brotliCompressSync, brotliDecompressSync, constants } from "node:zlib";
 import type { Context } from "hono";
 import { createApp } from "../../src/http/app";
 import { staticFiles } from "../../src/http/static";
@@ -11,6 +11,11 @@ const script = "console.log('dawn');\n".repeat(200);
 mkdirSync(join(folder, "_expo"), { recursive: true });
 writeFileSync(join(folder, "index.html"), "<!doctype html><head><title>Dawn Gate</title></head>");
 writeFileSync(join(folder, "_expo/app-0123.js"), script);
+writeFileSync(join(folder, "_expo/tight-0123.js"), script);
+writeFileSync(
+  join(folder, "_expo/tight-0123.js.br"),
+  brotliCompressSync(script, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }),
+);
 afterAll(() => rmSync(folder, { recursive: true }));
 
 const app = createApp({
@@ -25,6 +30,14 @@ test("a place within the application gets the application, and asks again next t
   expect(await response.text()).toContain("<title>Dawn Gate");
   expect(response.headers.get("cache-control")).toBe("no-cache");
   expect(response.headers.get("content-security-policy")).toContain("script-src 'self'");
+});
+test("what was packed when it was made is served so, and is no file of its own", async () => {
+  const response = await get("/_expo/tight-0123.js", { "accept-encoding": "br" });
+  expect(response.headers.get("content-encoding")).toBe("br");
+  const packed = Buffer.from(await response.arrayBuffer());
+  expect(brotliDecompressSync(packed).toString()).toBe(script);
+  expect(await (await get("/_expo/tight-0123.js")).text()).toBe(script);
+  expect((await get("/_expo/tight-0123.js.br")).status).toBe(404);
 });
 test("a page says what it is in its head, and nothing in that is read as anything but text", async () => {
   const told = createApp({

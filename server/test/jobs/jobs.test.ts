@@ -36,6 +36,7 @@ beforeAll(async () => {
           db: test_.db,
           threads: noThreads({ db: test_.db }),
           mailer: { send: (mail, key) => send(mail, key) },
+          askTill: async () => undefined,
           accounts: null as never,
           baseUrl: "http://127.0.0.1:1",
           now: () => now,

@@ -136,14 +136,6 @@ function Rows(props: Props & { course: PlanCourse }) {
   const along = (id: string) => (marked.has(id) ? marked : new Set([id]));
   return (
     <>
-      <MarkedBar
-        course={course}
-        marked={marked}
-        perform={perform}
-        onCadence={props.onCadence}
-        onGate={props.onGateOfAll}
-        onClear={() => setMarked(NONE)}
-      />
       <DragArea
         titleOf={(id) => names.get(id) || "a row without a title"}
         countOf={(id) => outermost(course, along(id)).length}
@@ -173,6 +165,14 @@ function Rows(props: Props & { course: PlanCourse }) {
           ))}
         </View>
       </DragArea>
+      <MarkedBar
+        course={course}
+        marked={marked}
+        perform={perform}
+        onCadence={props.onCadence}
+        onGate={props.onGateOfAll}
+        onClear={() => setMarked(NONE)}
+      />
     </>
   );
 }

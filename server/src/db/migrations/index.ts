@@ -16,6 +16,7 @@ import * as m0014 from "./0014-heartbeat";
 import * as m0015 from "./0015-quick-crowds";
 import * as m0016 from "./0016-calendar-feeds";
 import * as m0017 from "./0017-people-in-order";
+import * as m0018 from "./0018-sales";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -35,4 +36,5 @@ export const migrations = {
   "0015-quick-crowds": m0015,
   "0016-calendar-feeds": m0016,
   "0017-people-in-order": m0017,
+  "0018-sales": m0018,
 };

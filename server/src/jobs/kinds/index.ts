@@ -6,6 +6,7 @@ import { forgetAccount } from "./forget-account";
 import { joinAccounts } from "./join-accounts";
 import { mail } from "./mail";
 import { projectCourse } from "./project-course";
+import { settleOrder } from "./settle-order";
 
 const all = {
   mail,
@@ -13,6 +14,7 @@ const all = {
   "join-accounts": joinAccounts,
   "forget-account": forgetAccount,
   "delete-school": deleteSchool,
+  "settle-order": settleOrder,
 };
 
 export type Payloads = { [K in keyof typeof all]: z.infer<(typeof all)[K]["payload"]> };

@@ -1,0 +1,176 @@
+/**
+ * Buying. The order is written, its price frozen and its seats held, before anything is charged; where nothing is due
+ * now, access follows in the same transaction.
+ */
+import { randomBytes } from "node:crypto";
+import type { bought, purchase } from "@dawngate/contract/sales";
+import { type Quote, sayMoney } from "@dawngate/core/sales";
+import { formatInstant, type Instant } from "@dawngate/core/time";
+import type { z } from "zod";
+import { conflict, ProblemError, refusal } from "../base/problem";
+import { digestOf, newSecret } from "../base/secret";
+import type { SchoolTransaction } from "../db/connection";
+import { follow } from "../jobs/outbox";
+import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
+import { referenceOf } from "../stand-ins/payments";
+import { fulfil } from "./fulfil";
+import { type OnSale, priced, readOnSale } from "./offered";
+import { insertOrder, readByKey, readOrder, updateOrder } from "./order-store";
+
+/** So long seats and price are held for somebody who pays, in milliseconds. */
+const HOLD = 20 * 60_000;
+/** After so long an order that has heard nothing asks the till by itself. */
+const ASK_AFTER = 60_000;
+
+type Purchase = z.output<typeof purchase>;
+
+export async function buy(
+  services: Pick<Services, "db" | "identity" | "baseUrl" | "payments" | "log">,
+  context: Context,
+  listing: string,
+  wanted: Purchase,
+): Promise<z.infer<typeof bought>> {
+  const buyer = await buyerOf(services, context, wanted);
+  const secret = newSecret();
+  const order = await services.db.withSchool(context, async (tx) => {
+    const before = await readByKey(tx, wanted.key);
+    if (before) {
+      if (before.listing_id !== listing || before.email !== buyer.email)
+        throw conflict("This press has bought something else. Load the page again.");
+      // Its secret was told once; whoever has the key gets a new one.
+      await updateOrder(tx, before.id, { secret_hash: digestOf(secret) });
+      return { id: before.id, due: before.state === "open" };
+    }
+    const onSale = await readOnSale(tx, context, listing, buyer.email, true);
+    mayBuy(onSale, wanted);
+    const { quote } = priced(onSale, wanted, context.now);
+    sameAsSeen(quote, wanted.seen, onSale.school.currency);
+    const id = `o-${randomBytes(6).toString("hex")}`;
+    await insertOrder(tx, context.school, {
+      id,
+      key: wanted.key,
+      listing_id: listing,
+      terms_number: onSale.row.number,
+      title: onSale.row.offer.title,
+      account_id: context.account?.id ?? null,
+      person_id: context.person,
+      ...buyer,
+      time_zone: wanted.timeZone,
+      option_id: quote.option,
+      kind: onSale.listing.options.find((one) => one.id === quote.option)?.kind ?? "once",
+      seats: wanted.seats,
+      codes: quote.lines.flatMap(({ kind, label }) => (kind === "code" ? [label] : [])),
+      quote,
+      currency: onSale.school.currency,
+      consent_at: wanted.beginAtOnce ? formatInstant(context.now) : null,
+      state: "open",
+      bought_at: formatInstant(context.now),
+      held_until: formatInstant((context.now + HOLD) as Instant),
+      secret_hash: digestOf(secret),
+    });
+    if (quote.dueNow === 0) {
+      await fulfilNow(tx, services, context, id);
+      return { id, due: false };
+    }
+    await follow(
+      tx,
+      context.school,
+      "settle-order",
+      { school: context.school, order: id },
+      { once: id, after: ASK_AFTER },
+    );
+    return { id, due: true };
+  });
+  const pay = order.due ? await payAt(services, context, order.id, secret) : null;
+  return { order: order.id, secret, pay };
+}
+
+/** Who buys: whoever is signed in, or somebody by name and address who has no account yet. */
+async function buyerOf(
+  { identity }: Pick<Services, "identity">,
+  { account }: Context,
+  { name, email }: Purchase,
+): Promise<{ name: string; email: string }> {
+  if (account) return { name: account.name, email: account.email };
+  if (name === undefined || email === undefined)
+    throw refusal("Who buys? A name and a mail address are needed.", [
+      ...(name === undefined ? [{ path: "name", reason: "A name is needed" }] : []),
+      ...(email === undefined ? [{ path: "email", reason: "A mail address is needed" }] : []),
+    ]);
+  const address = email.toLowerCase();
+  if (await identity.accounts.ofAddress(address))
+    throw new ProblemError(
+      409,
+      "This address has an account. Sign in with it; what you have chosen here stays.",
+      [{ path: "email", reason: "This address has an account: sign in with it" }],
+      {},
+      "urn:dawn-gate:sign-in",
+    );
+  return { name, email: address };
+}
+
+const STATES = {
+  before: "It cannot be bought yet.",
+  full: "It is sold out.",
+  closed: "It cannot be bought any more.",
+};
+
+function mayBuy({ state, seatsLeft, holds, row }: OnSale, { seats }: Purchase): void {
+  if (state !== "open") throw conflict(STATES[state]);
+  if (seatsLeft !== null && seats > seatsLeft)
+    throw conflict(
+      seatsLeft === 1 ? "One seat is left." : `${seatsLeft} seats are left; choose fewer.`,
+    );
+  if (seats !== 1) throw conflict("Seats for a team cannot be given out yet; buy one at a time.");
+  if (row.offer.courses.every(({ id }) => holds.includes(id)))
+    throw conflict("You are in this already: it stands on your shelf.");
+}
+
+/** What the buyer saw is what is bought: where the price has changed meanwhile it is said, and asked again. */
+function sameAsSeen(quote: Quote, seen: Purchase["seen"], currency: string): void {
+  if (quote.total === seen.total && quote.dueNow === seen.dueNow) return;
+  throw new ProblemError(
+    409,
+    `The price has changed meanwhile: it was ${sayMoney(seen.total, currency)}, and is ${sayMoney(quote.total, currency)} now. Nothing was bought; look at it and press again.`,
+    [{ path: "seen.total", reason: sayMoney(quote.total, currency) }],
+    {},
+    "urn:dawn-gate:price-changed",
+  );
+}
+
+/** Nothing is due on the day of purchase: free, or a trial, or a code that leaves nothing. */
+async function fulfilNow(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  context: Context,
+  id: string,
+): Promise<void> {
+  const order = await readOrder(tx, id, true);
+  if (order) await fulfil(tx, services, context, order, null);
+}
+
+/** Where the buyer pays; null: the till does not answer, and the order's page offers it again. */
+export async function payAt(
+  { db, payments, baseUrl, log }: Pick<Services, "db" | "payments" | "baseUrl" | "log">,
+  context: Context,
+  id: string,
+  secret: string,
+): Promise<string | null> {
+  const order = await db.withSchool(context, (tx) => readOrder(tx, id));
+  if (order?.state !== "open" || !payments) return null;
+  try {
+    const { url } = await payments.create({
+      key: `${context.school} ${id}`,
+      amount: order.quote.dueNow,
+      currency: order.currency,
+      reference: referenceOf(context.school, id),
+      returnTo: `${baseUrl}/${context.slug}/orders/${id}?secret=${secret}`,
+    });
+    await db.withSchool(context, (tx) => updateOrder(tx, id, { pay_url: url }));
+    return url;
+  } catch (error) {
+    log(`The till does not answer: ${error instanceof Error ? error.message : error}`);
+    return null;
+  }
+}

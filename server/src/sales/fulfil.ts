@@ -1,0 +1,137 @@
+/** What follows when an order is paid, or nothing is due: the way in, its receipt and its mails, in the caller's transaction. */
+import { sayMoney } from "@dawngate/core/sales";
+import { sayDate } from "@dawngate/core/schedule/words";
+import {
+  addDays,
+  formatDate,
+  formatInstant,
+  localDateAt,
+  parseDate,
+  yearMonthDay,
+  zoneOf,
+} from "@dawngate/core/time";
+import { writeLetter } from "../base/letter";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { enterBought } from "../enrollment/enroll";
+import { sayEnrolled } from "../enrollment/say-enrolled";
+import { follow } from "../jobs/outbox";
+import type { Context } from "../school/context";
+import { inMail, schoolInMail } from "../school/in-mail";
+import type { Services } from "../school/kit";
+import { inviteWithin } from "../school/staff";
+import { readSchool } from "../school/store";
+import { addSold, readListing } from "./listing-store";
+import { addEnrollment, nextReceipt, type OrderRow, updateOrder } from "./order-store";
+import { readTerms } from "./terms-store";
+
+/** Who does it: a request's context, or the till's message. */
+export type Doing = Pick<Context, "school" | "who" | "now">;
+
+/** Opens what was bought. `charge`: by which it was paid; null: nothing was due. */
+export async function fulfil(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  doing: Doing,
+  order: OrderRow,
+  charge: string | null,
+): Promise<void> {
+  const { school, now } = doing;
+  const at = formatInstant(now);
+  const offer = await readTerms(tx, order.listing_id, order.terms_number);
+  const entered: string[] = [];
+  let person: string | null = order.person_id;
+  let isNew = false;
+  for (const { id: course } of offer?.courses ?? []) {
+    const entry = await enterBought(tx, doing, course, {
+      person,
+      account: order.account_id,
+      name: order.name,
+      email: order.email,
+      timeZone: order.time_zone,
+      days: offer?.days ?? null,
+      // What is paid later does not keep anybody out today.
+      needsPayment: charge !== null,
+      boughtAt: order.bought_at,
+      paidThrough: paidThrough(order, charge !== null),
+      reason: `Bought: ${order.title}, order ${order.id}`,
+    });
+    person = entry.person;
+    isNew ||= entry.isNew;
+    entered.push(entry.enrollment);
+    await addEnrollment(tx, school, order.id, entry.enrollment);
+  }
+  const listing = await readListing(tx, order.listing_id);
+  if (listing) await addSold(tx, order.listing_id, order.seats);
+  const { time_zone: zone, slug } = await readSchool(tx);
+  const year = yearMonthDay(localDateAt(zoneOf(zone), now)).year;
+  const number = await nextReceipt(tx, school, year);
+  await updateOrder(tx, order.id, {
+    state: "paid",
+    paid_at: at,
+    person_id: person,
+    held_until: null,
+    receipt_year: year,
+    receipt_number: number,
+  });
+  await sendReceipt(tx, services, { school, slug }, order, receiptNumber(year, number));
+  // Whoever has no account yet comes in by a link; the others by their shelf.
+  const [first] = entered;
+  if (isNew && first !== undefined && order.account_id === null)
+    await inviteWithin(
+      tx,
+      services,
+      { ...doing } as Context,
+      order.email,
+      "enrollee",
+      await sayEnrolled(tx, { ...doing } as Context, first),
+    );
+}
+
+/** The last day of a subscription that is paid: of its first period, or of its trial (orders.md); null: it is none. */
+function paidThrough({ kind, quote }: OrderRow, paid: boolean): string | null {
+  const next = kind === "subscription" ? quote.schedule[paid ? 1 : 0] : undefined;
+  const date = next && parseDate(next.due);
+  return date?.ok ? formatDate(addDays(date.value, -1)) : null;
+}
+
+/** "2027-0001". */
+export const receiptNumber = (year: number, number: number) =>
+  `${year}-${String(number).padStart(4, "0")}`;
+
+async function sendReceipt(
+  tx: SchoolTransaction,
+  { baseUrl }: Pick<Services, "baseUrl">,
+  { school, slug }: { school: SchoolId; slug: string },
+  order: OrderRow,
+  receipt: string,
+): Promise<void> {
+  const { quote, currency } = order;
+  const money = (amount: number) => sayMoney(amount, currency);
+  const later = quote.schedule.filter(({ due }) => due > order.bought_at.slice(0, 10));
+  const title = inMail(order.title);
+  await follow(tx, school, "mail", {
+    to: order.email,
+    ...writeLetter({
+      subject: `Receipt ${receipt}: ${title}`,
+      from: await schoolInMail(tx),
+      greeting: `Hello ${inMail(order.name)},`,
+      says: [
+        quote.dueNow === 0
+          ? `“${title}” is yours. Nothing is due now.`
+          : `“${title}” is yours. ${money(quote.dueNow)} was paid.`,
+      ],
+      lines: [
+        ...quote.lines.map(({ label, amount }) => `${inMail(label)}: ${money(amount)}`),
+        `In all: ${money(quote.total)}${quote.tax > 0 ? `, of it tax ${money(quote.tax)}` : ""}`,
+        ...later.slice(0, 12).map(({ due, amount }) => `Due on ${said(due)}: ${money(amount)}`),
+      ],
+      button: { label: "Go to my courses", url: `${baseUrl}/${slug}/shelf` },
+      small: [`Receipt ${receipt}, order ${order.id}.`],
+    }),
+  });
+}
+
+function said(day: string): string {
+  const date = parseDate(day);
+  return date.ok ? sayDate(date.value) : day;
+}

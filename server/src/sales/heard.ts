@@ -1,0 +1,36 @@
+/** The address at which the till tells what became of payments: signed messages, answered once they are written. */
+import { Hono } from "hono";
+import { ProblemError } from "../base/problem";
+import type { SchoolId } from "../db/connection";
+import { system } from "../db/who";
+import type { Services } from "../school/kit";
+import { readReference } from "../stand-ins/payments";
+import { settle } from "./settle";
+
+/** A message is short; what is longer is none of the till's. */
+const LONGEST = 20_000;
+
+export function heardRoutes({
+  db,
+  payments,
+  baseUrl,
+  now,
+}: Pick<Services, "db" | "payments" | "baseUrl" | "now">) {
+  return new Hono().post("/payments/heard", async (c) => {
+    const body = await c.req.text();
+    const heard = body.length > LONGEST ? null : payments?.read(body, c.req.raw.headers);
+    if (!heard) throw new ProblemError(401, "This message is not signed by the payment service.");
+    const whose = readReference(heard.reference);
+    if (!whose) return c.json({ heard: true });
+    const doing = { school: whose.school as SchoolId, who: system("till"), now: now() };
+    // Of an order that is gone, or of a school that is, nothing can follow, and telling it again would not help.
+    await db.withSchool(doing, (tx) =>
+      settle(tx, { baseUrl }, doing, whose.order, {
+        paid: heard.type === "payment.paid",
+        charge: heard.charge,
+        amount: heard.amount,
+      }),
+    );
+    return c.json({ heard: true });
+  });
+}

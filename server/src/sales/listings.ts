@@ -1,0 +1,242 @@
+/** Listings, as those who sell make and change them: every state of their terms is kept, and no order is touched. */
+import { randomBytes } from "node:crypto";
+import type {
+  ListingAnswer,
+  listingChange,
+  listings,
+  listingsQuery,
+  newListing,
+  Offer,
+} from "@dawngate/contract/sales";
+import { isSame } from "@dawngate/core/plan";
+import {
+  type Listing,
+  type PriceOption,
+  parseListing,
+  quote,
+  type SalesSnag,
+  salesSnags,
+} from "@dawngate/core/sales";
+import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
+import { z } from "zod";
+import { readCursor, writeCursor } from "../base/cursor";
+import { conflict, notFound, refusal } from "../base/problem";
+import type { SchoolTransaction } from "../db/connection";
+import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
+import { reading } from "../school/service";
+import { readSchool } from "../school/store";
+import {
+  insertListing,
+  insertTerms,
+  type ListingRow,
+  readHeld,
+  readListing,
+  readListings,
+  readTitles,
+  updateListing,
+} from "./listing-store";
+
+type School = Pick<Awaited<ReturnType<typeof readSchool>>, "currency" | "time_zone">;
+
+/** An offer as the core reads it, with the school's currency and zone; refused with every fault and its path. */
+export function listingOf(
+  id: string,
+  { courses, tax, options, dated, seats, holder, codes }: Offer,
+  school: School,
+): Listing {
+  const read = parseListing({
+    id,
+    currency: school.currency,
+    timeZone: school.time_zone,
+    ...{ courses, tax, options, dated, seats, holder, codes },
+  });
+  if (!read.ok)
+    throw refusal(
+      "Something in the listing does not go together; each fault says where.",
+      read.faults,
+    );
+  return read.value;
+}
+
+/** The lowest that is asked of somebody new on this day; null: there is no way to pay. */
+export function lowestOf(listing: Listing, at: Instant): number | null {
+  const amounts = listing.options
+    .filter(({ renewal }) => !renewal)
+    .map(({ id }) => quote(listing, { at, option: id }).total);
+  return amounts.length === 0 ? null : Math.min(...amounts);
+}
+
+const listEnd = z.tuple([z.string().max(1000), z.string().max(200)]);
+
+export async function showListings(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  { after, most }: z.infer<typeof listingsQuery>,
+): Promise<z.infer<typeof listings>> {
+  const place = after === undefined ? null : readCursor(listEnd, after);
+  return reading(db, context, async (tx) => {
+    const school = await readSchool(tx);
+    const end = place && { title: place[0], id: place[1] };
+    const rows = await readListings(tx, end, most);
+    const page = rows.slice(0, most);
+    const last = page.at(-1);
+    return {
+      listings: page.map(({ id, state, sold, offer, courses }) => {
+        const amount =
+          offer.options.length === 0 ? null : lowestOf(listingOf(id, offer, school), context.now);
+        const price = amount === null ? null : { amount, currency: school.currency };
+        return { id, title: offer.title, state, courses, price, sold };
+      }),
+      next: rows.length > most && last ? writeCursor([last.offer.title, last.id]) : null,
+    };
+  });
+}
+
+/** An address made of a title: letters and figures, and a few more where it is taken. */
+const addressOf = (title: string) =>
+  title
+    .normalize("NFKD")
+    .replaceAll(/\p{M}/gu, "")
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, "-")
+    .replaceAll(/^-+|-+$/g, "")
+    .slice(0, 60)
+    .replace(/-+$/, "") || "listing";
+
+/** A new listing: of these courses, once, at no price yet. */
+export async function createListing(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  { title, courses }: z.infer<typeof newListing>,
+): Promise<{ id: string }> {
+  return db.withSchool(context, async (tx) => {
+    await knownCourses(tx, courses);
+    const offer: Offer = {
+      title,
+      points: [],
+      courses: courses.map((id) => ({ id, price: null })),
+      tax: null,
+      options: [],
+      dated: [],
+      seats: null,
+      holder: null,
+      codes: [],
+      window: null,
+      seatLimit: null,
+      days: null,
+    };
+    const at = formatInstant(context.now);
+    const address = addressOf(title);
+    for (const id of [address, `${address}-${randomBytes(3).toString("hex")}`])
+      if (await insertListing(tx, context.school, id, offer, at)) return { id };
+    throw conflict("Its address is taken; try again.");
+  });
+}
+
+async function knownCourses(tx: SchoolTransaction, courses: readonly string[]): Promise<void> {
+  const known = new Set((await readTitles(tx, courses)).map(({ id }) => id));
+  const faults = courses.flatMap((id, i) =>
+    known.has(id)
+      ? []
+      : [{ path: `courses[${i}].id`, reason: `There is no course "${id}" in this school` }],
+  );
+  if (faults.length > 0) throw refusal("A course of the listing is not there.", faults);
+}
+
+export async function showListing(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  id: string,
+): Promise<ListingAnswer> {
+  return reading(db, context, (tx) => answered(tx, context, id));
+}
+
+/** Changes a listing. Refused where somebody else has changed it since. What cannot be bought is not put on sale. */
+export async function changeListing(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  id: string,
+  { number, offer, state: wanted }: z.infer<typeof listingChange>,
+): Promise<ListingAnswer> {
+  return db.withSchool(context, async (tx) => {
+    const row = await readListing(tx, id, true);
+    if (!row) throw notFound(`There is no listing "${id}" in this school.`);
+    const state = wanted ?? row.state;
+    const same = isSame(row.offer, offer);
+    // The same press twice is one change.
+    if (same && state === row.state) return answered(tx, context, id);
+    if (row.number !== number)
+      throw conflict("Somebody else has changed this listing meanwhile. Load it again to see how.");
+    await knownCourses(
+      tx,
+      offer.courses.map((course) => course.id),
+    );
+    const school = await readSchool(tx);
+    listingOf(id, { ...offer, options: withAny(offer.options) }, school);
+    const snags = await snagsOf(tx, id, offer, school, context.now);
+    const stops = snags.filter(({ weight }) => weight === "stops");
+    if ((state === "on-sale" || state === "private") && stops.length > 0)
+      throw conflict(`It cannot be sold like this. ${stops.map(({ reason }) => reason).join(" ")}`);
+    const next = same ? row.number : row.number + 1;
+    if (!same) await insertTerms(tx, context.school, id, next, offer, formatInstant(context.now));
+    await updateListing(tx, id, { title: offer.title, state, number: next });
+    return answered(tx, context, id);
+  });
+}
+
+/** The core asks for a way to pay; a listing that is begun may have none yet. */
+const withAny = (options: readonly PriceOption[]): PriceOption[] =>
+  options.length > 0
+    ? [...options]
+    : [{ id: "none", kind: "free", default: false, renewal: false }];
+
+async function snagsOf(
+  tx: SchoolTransaction,
+  id: string,
+  offer: Offer,
+  school: School,
+  now: Instant,
+): Promise<SalesSnag[]> {
+  const titles = await readTitles(
+    tx,
+    offer.courses.map((course) => course.id),
+  );
+  const today = formatDate(localDateAt(zoneOf(school.time_zone), now));
+  const listing = listingOf(id, { ...offer, options: withAny(offer.options) }, school);
+  const found = salesSnags({ ...listing, options: offer.options }, offer, today);
+  const unpublished = titles
+    .filter(({ published }) => !published)
+    .map(({ title }) => ({
+      weight: "stops" as const,
+      reason: `“${title}” was never published: publish it first.`,
+    }));
+  return [...unpublished, ...found];
+}
+
+async function answered(
+  tx: SchoolTransaction,
+  context: Context,
+  id: string,
+): Promise<ListingAnswer> {
+  const row: ListingRow | null = await readListing(tx, id);
+  if (!row) throw notFound(`There is no listing "${id}" in this school.`);
+  const school = await readSchool(tx);
+  const { offer, number, state, sold } = row;
+  const titles = await readTitles(
+    tx,
+    offer.courses.map((course) => course.id),
+  );
+  return {
+    id,
+    number,
+    state,
+    offer,
+    currency: school.currency,
+    timeZone: school.time_zone,
+    courses: titles.map(({ id: course, title }) => ({ id: course, title })),
+    sold,
+    held: await readHeld(tx, id, formatInstant(context.now)),
+    snags: await snagsOf(tx, id, offer, school, context.now),
+  };
+}

@@ -1,0 +1,159 @@
+/** A listing as a buyer meets it: what it costs them at this instant and why, and what opens when if they bought now. */
+import type { Offered, offeredQuery } from "@dawngate/contract/sales";
+import { windowState } from "@dawngate/core/enrollment";
+import {
+  type Listing,
+  normalCode,
+  optionOf,
+  type Quote,
+  type QuoteStep,
+  quote,
+} from "@dawngate/core/sales";
+import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
+import type { z } from "zod";
+import { notFound } from "../base/problem";
+import { published } from "../courses/service";
+import type { SchoolTransaction } from "../db/connection";
+import { activeEnrollment } from "../enrollment/enroll";
+import { imaginedDates } from "../schedule/imagined";
+import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
+import { reading } from "../school/service";
+import { readSchool } from "../school/store";
+import { type ListingRow, readHeld, readListing, readUses } from "./listing-store";
+import { listingOf } from "./listings";
+
+/** A listing that can be met, with all that its price depends on. */
+export interface OnSale {
+  row: ListingRow;
+  listing: Listing;
+  school: Awaited<ReturnType<typeof readSchool>>;
+  seatsLeft: number | null;
+  state: Offered["state"];
+  /** The courses of it that the one who asks is in. */
+  holds: string[];
+}
+
+/** Reads a listing for somebody who would buy it. `hold`: its seats and codes are theirs until the transaction ends. */
+export async function readOnSale(
+  tx: SchoolTransaction,
+  { school: schoolId, person, now }: Pick<Context, "school" | "person" | "now">,
+  id: string,
+  email: string | null,
+  hold = false,
+): Promise<OnSale> {
+  const row = await readListing(tx, id, hold);
+  if (row?.state !== "on-sale" && row?.state !== "private")
+    throw notFound("There is nothing on sale at this address.");
+  const school = await readSchool(tx);
+  const { offer } = row;
+  const at = formatInstant(now);
+  const uses = await readUses(tx, id, email, at);
+  const codes = offer.codes.map((code) => {
+    const { used = 0, own = 0 } = uses.get(normalCode(code.code)) ?? {};
+    return { ...code, used, usedByBuyer: own };
+  });
+  const held = await readHeld(tx, id, at);
+  const seatsLeft =
+    offer.seatLimit === null ? null : Math.max(0, offer.seatLimit - row.sold - held);
+  const holds: string[] = [];
+  if (person !== null)
+    for (const course of new Set([
+      ...offer.courses.map((one) => one.id),
+      ...(offer.holder?.courses ?? []),
+    ]))
+      if ((await activeEnrollment(tx, schoolId, course, person, now)) !== null) holds.push(course);
+  return {
+    row,
+    listing: listingOf(id, { ...offer, codes }, school),
+    school,
+    seatsLeft,
+    state: windowState(offer.window, zoneOf(school.time_zone), now, seatsLeft),
+    holds,
+  };
+}
+
+/** What a buyer asks for, priced. Refused where there is no such way to pay for somebody new. */
+export function priced(
+  { listing, holds }: Pick<OnSale, "listing" | "holds">,
+  asked: { option?: string | undefined; seats: number; codes: readonly string[] },
+  now: Instant,
+): { quote: Quote; why: QuoteStep[] } {
+  const option = optionOf(listing, asked.option);
+  if (!option || option.renewal) throw notFound("There is no such way to pay.");
+  const why: QuoteStep[] = [];
+  const answer = quote(
+    listing,
+    { at: now, option: option.id, seats: asked.seats, codes: asked.codes, holds },
+    why,
+  );
+  return { quote: answer, why };
+}
+
+export async function showOffered(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  id: string,
+  { option, seats, codes, timeZone }: z.infer<typeof offeredQuery>,
+): Promise<Offered> {
+  const { now } = context;
+  return reading(db, context, async (tx) => {
+    const onSale = await readOnSale(tx, context, id, context.account?.email ?? null);
+    const { row, listing, school, seatsLeft, state, holds } = onSale;
+    const { offer } = row;
+    const entered = (codes ?? "")
+      .split(",")
+      .map((code) => code.trim())
+      .filter(Boolean)
+      .slice(0, 20);
+    const { quote: answer, why } = priced(onSale, { option, seats, codes: entered }, now);
+    const zone = timeZone ?? school.time_zone;
+    const courses: Offered["courses"] = [];
+    for (const { id: course } of offer.courses) {
+      const { plan } = await published(tx, context.school, course);
+      const dates = await imaginedDates(
+        tx,
+        { plan, cohort: null, timeZone: zone, days: offer.days },
+        now,
+      );
+      const openings = dates.modules.flatMap(({ opens }) => (opens === null ? [] : [opens]));
+      courses.push({
+        id: course,
+        title: plan.title,
+        opens: openings.sort()[0] ?? null,
+        until: dates.until,
+        modules: dates.modules.slice(0, 60),
+      });
+    }
+    return {
+      id,
+      title: offer.title,
+      points: offer.points,
+      school: {
+        name: school.name,
+        color: school.color,
+        contact: school.contact,
+        timeZone: school.time_zone,
+      },
+      currency: school.currency,
+      state,
+      window: offer.window,
+      seatsLeft,
+      ways: listing.options
+        .filter(({ renewal }) => !renewal)
+        .map((one) => ({
+          id: one.id,
+          kind: one.kind,
+          total: quote(listing, { at: now, option: one.id, holds }).total,
+          count: one.kind === "installments" ? one.count : null,
+          every: one.kind === "installments" || one.kind === "subscription" ? one.every : null,
+          trial: one.kind === "subscription" ? one.trial : null,
+        })),
+      quote: answer,
+      why,
+      courses,
+      holds: offer.courses.length > 0 && offer.courses.every((course) => holds.includes(course.id)),
+      consent: answer.total > 0,
+    };
+  });
+}

@@ -1,0 +1,50 @@
+/** HTTP of selling. */
+import { sales } from "@dawngate/contract/endpoints/sales";
+import { router, type Services } from "../school/kit";
+import { route } from "../school/route";
+import { buy } from "./checkout";
+import { changeListing, createListing, showListing, showListings } from "./listings";
+import { showOffered } from "./offered";
+import { showOrder, showOrders, showOwnOrder } from "./orders";
+
+export function salesRoutes(services: Services) {
+  return router()
+    .openapi(route(services, sales.getListings), async (c) =>
+      c.json(await showListings(services, c.get("context"), c.req.valid("query")), 200),
+    )
+    .openapi(route(services, sales.createListing), async (c) =>
+      c.json(await createListing(services, c.get("context"), c.req.valid("json")), 200),
+    )
+    .openapi(route(services, sales.getListing), async (c) =>
+      c.json(await showListing(services, c.get("context"), c.req.valid("param").listing), 200),
+    )
+    .openapi(route(services, sales.changeListing), async (c) => {
+      const { listing } = c.req.valid("param");
+      return c.json(
+        await changeListing(services, c.get("context"), listing, c.req.valid("json")),
+        200,
+      );
+    })
+    .openapi(route(services, sales.getOffered, "public"), async (c) => {
+      const { listing } = c.req.valid("param");
+      return c.json(
+        await showOffered(services, c.get("context"), listing, c.req.valid("query")),
+        200,
+      );
+    })
+    .openapi(route(services, sales.buy, "buy"), async (c) => {
+      const { listing } = c.req.valid("param");
+      return c.json(await buy(services, c.get("context"), listing, c.req.valid("json")), 200);
+    })
+    .openapi(route(services, sales.getOwnOrder, "public"), async (c) => {
+      const { order } = c.req.valid("param");
+      const { secret } = c.req.valid("query");
+      return c.json(await showOwnOrder(services, c.get("context"), order, secret), 200);
+    })
+    .openapi(route(services, sales.getOrders), async (c) =>
+      c.json(await showOrders(services, c.get("context"), c.req.valid("query")), 200),
+    )
+    .openapi(route(services, sales.getOrder), async (c) =>
+      c.json(await showOrder(services, c.get("context"), c.req.valid("param").order), 200),
+    );
+}

@@ -1,0 +1,57 @@
+/**
+ * A payment service, as the rooms of the server know it: whatever stands behind (the practice till that ships with the
+ * project, or a real service) takes the buyer's card on a page of its own, and tells by signed messages what became of it.
+ */
+import { z } from "zod";
+
+export interface PaymentService {
+  /** Makes a payment, or answers the one that this key has made already. */
+  create(wanted: NewPayment): Promise<{ id: string; url: string }>;
+  /** How the payment of a key stands; null: there is none. */
+  find(key: string): Promise<FoundPayment | null>;
+  /** Reads a message. Null where it is not signed by the service, or is too old. */
+  read(body: string, headers: Headers): Heard | null;
+}
+
+export interface NewPayment {
+  /** The same key is the same payment. */
+  key: string;
+  amount: number;
+  currency: string;
+  /** What is told back with each message: whose it is. */
+  reference: string;
+  /** Where the buyer goes when it is over. */
+  returnTo: string;
+}
+
+export interface FoundPayment {
+  state: "open" | "paid" | "refused";
+  /** The charge by which it was paid, or the last that failed. */
+  charge: string | null;
+  amount: number;
+}
+
+/** What a payment service tells. */
+export const heardSchema = z.strictObject({
+  type: z.enum(["payment.paid", "payment.refused"]),
+  payment: z.string().max(100),
+  reference: z.string().max(400),
+  charge: z.string().max(100),
+  amount: z.int(),
+  currency: z.string().max(3),
+});
+export type Heard = z.infer<typeof heardSchema>;
+
+/** Whose a payment is: the school and its order. */
+export const referenceOf = (school: string, order: string) => JSON.stringify([school, order]);
+
+const reference = z.tuple([z.uuid(), z.string().max(200)]);
+
+export function readReference(text: string): { school: string; order: string } | null {
+  try {
+    const [school, order] = reference.parse(JSON.parse(text));
+    return { school, order };
+  } catch {
+    return null;
+  }
+}

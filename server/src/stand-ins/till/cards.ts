@@ -1,0 +1,37 @@
+/** The practice till's cards: numbers that no bank gives out, each with what becomes of a payment by it. */
+
+export type Outcome =
+  /** Paid at once. */
+  | "paid"
+  /** Refused at once. */
+  | "refused"
+  /** Paid after a second step on a page of its own. */
+  | "second-step"
+  /** Paid, but told only after a while. */
+  | "late"
+  /** Paid, and told twice. */
+  | "twice"
+  /** Refused, then paid, and told the other way round. */
+  | "out-of-order"
+  /** Paid, and never told: it has to be asked for. */
+  | "silent";
+
+export const CARDS: readonly { number: string; outcome: Outcome; says: string }[] = [
+  { number: "9000 0000 0000 0001", outcome: "paid", says: "is paid at once" },
+  { number: "9000 0000 0000 0002", outcome: "second-step", says: "asks for a second step" },
+  { number: "9000 0000 0000 0003", outcome: "refused", says: "is refused" },
+  { number: "9000 0000 0000 0004", outcome: "late", says: "is paid after two minutes" },
+  { number: "9000 0000 0000 0005", outcome: "twice", says: "is paid once and told twice" },
+  {
+    number: "9000 0000 0000 0006",
+    outcome: "out-of-order",
+    says: "is refused, then paid, told the wrong way round",
+  },
+  { number: "9000 0000 0000 0007", outcome: "silent", says: "is paid, and the till tells nobody" },
+];
+
+/** What becomes of a card; another number is refused. */
+export function outcomeOf(number: string): Outcome {
+  const digits = number.replaceAll(/\D/g, "");
+  return CARDS.find((card) => card.number.replaceAll(" ", "") === digits)?.outcome ?? "refused";
+}

@@ -1,0 +1,68 @@
+/** The practice till from the school's side: asked over HTTP, heard by messages signed after the Standard Webhooks specification. */
+import { Webhook } from "standardwebhooks";
+import { z } from "zod";
+import {
+  type FoundPayment,
+  type Heard,
+  heardSchema,
+  type NewPayment,
+  type PaymentService,
+} from "../payments";
+
+export interface TillSettings {
+  /** Where it answers. */
+  url: string;
+  /** What messages are signed with, and what one asks with. */
+  secret: string;
+  /** Where it sends its messages. */
+  tellAt: string;
+}
+
+const made = z.object({ id: z.string(), url: z.string() });
+const found = z.object({
+  state: z.enum(["open", "paid", "refused"]),
+  charge: z.string().nullable(),
+  amount: z.int(),
+});
+
+/** So long an answer is waited for, in milliseconds: a buyer waits for it. */
+const PATIENCE = 5000;
+
+export function practiceTill({ url, secret, tellAt }: TillSettings): PaymentService {
+  const ask = async (path: string, init: RequestInit = {}) =>
+    fetch(`${url}${path}`, {
+      ...init,
+      headers: { authorization: `Bearer ${secret}`, "content-type": "application/json" },
+      signal: AbortSignal.timeout(PATIENCE),
+    });
+  const webhook = new Webhook(secret);
+  return {
+    async create(wanted: NewPayment) {
+      const answer = await ask("/payments", {
+        method: "POST",
+        body: JSON.stringify({ ...wanted, tellAt }),
+      });
+      if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
+      return made.parse(await answer.json());
+    },
+    async find(key: string): Promise<FoundPayment | null> {
+      const answer = await ask(`/payments/${encodeURIComponent(key)}`);
+      if (answer.status === 404) return null;
+      if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
+      return found.parse(await answer.json());
+    },
+    read(body: string, headers: Headers): Heard | null {
+      try {
+        // It refuses what is signed by another, and what is older than five minutes.
+        webhook.verify(body, {
+          "webhook-id": headers.get("webhook-id") ?? "",
+          "webhook-timestamp": headers.get("webhook-timestamp") ?? "",
+          "webhook-signature": headers.get("webhook-signature") ?? "",
+        });
+        return heardSchema.parse(JSON.parse(body));
+      } catch {
+        return null;
+      }
+    },
+  };
+}

@@ -1,0 +1,141 @@
+/** The practice till's payments and messages, in tables of its own. */
+import { randomBytes } from "node:crypto";
+import type { DatabaseAddress } from "../../db/address";
+import { type Pool, REQUEST, sturdyPool } from "../../db/pool";
+
+export interface Payment {
+  id: string;
+  key: string;
+  amount: number;
+  currency: string;
+  reference: string;
+  tellAt: string;
+  returnTo: string;
+  state: "open" | "second-step" | "late" | "paid" | "refused";
+}
+
+const COLUMNS = `id, key, amount::float8 as amount, currency, reference, told_at as "tellAt",
+  return_to as "returnTo", state`;
+
+export const newId = (what: string) => `${what}_${randomBytes(12).toString("hex")}`;
+
+export type TillStore = ReturnType<typeof openTillStore>;
+
+export function openTillStore(address: DatabaseAddress) {
+  const pool: Pool = sturdyPool({ ...address, max: 3 }, REQUEST);
+  const one = async (where: string, value: string): Promise<Payment | null> =>
+    (await pool.query<Payment>(`select ${COLUMNS} from till.payment where ${where} = $1`, [value]))
+      .rows[0] ?? null;
+  /** Says what became of an attempt, and puts its message on its way, at once or later; `quiet`: nobody is told. */
+  const settle = async (
+    payment: Payment,
+    outcome: "paid" | "refused",
+    { times = 1, after = 0, quiet = false } = {},
+  ): Promise<void> => {
+    const client = await pool.connect();
+    try {
+      await client.query("begin");
+      const charge = newId("ch");
+      const { rowCount } = await client.query(
+        `update till.payment set state = $2 where id = $1 and state <> 'paid'`,
+        [payment.id, outcome],
+      );
+      if (rowCount === 1) {
+        await client.query(`insert into till.attempt (id, payment_id, state) values ($1, $2, $3)`, [
+          charge,
+          payment.id,
+          outcome,
+        ]);
+        const body = JSON.stringify({
+          type: `payment.${outcome}`,
+          payment: payment.id,
+          reference: payment.reference,
+          charge,
+          amount: payment.amount,
+          currency: payment.currency,
+        });
+        for (let i = 0; i < (quiet ? 0 : times); i++)
+          await client.query(
+            `insert into till.message (id, payment_id, body, due)
+             values ($1, $2, $3, now() + make_interval(secs => $4))`,
+            [newId("msg"), payment.id, body, after],
+          );
+      }
+      await client.query("commit");
+    } catch (error) {
+      await client.query("rollback");
+      throw error;
+    } finally {
+      client.release();
+    }
+  };
+  return {
+    byId: (id: string) => one("id", id),
+    byKey: (key: string) => one("key", key),
+    settle,
+    async create(wanted: Omit<Payment, "id" | "state">): Promise<Payment> {
+      await pool.query(
+        `insert into till.payment (id, key, amount, currency, reference, told_at, return_to)
+         values ($1, $2, $3, $4, $5, $6, $7) on conflict (key) do nothing`,
+        [
+          newId("pay"),
+          wanted.key,
+          wanted.amount,
+          wanted.currency,
+          wanted.reference,
+          wanted.tellAt,
+          wanted.returnTo,
+        ],
+      );
+      return (await one("key", wanted.key)) as Payment;
+    },
+    async put(id: string, state: Payment["state"], settlesIn: number | null = null) {
+      await pool.query(
+        `update till.payment set state = $2, settles_at = now() + make_interval(secs => $3) where id = $1`,
+        [id, state, settlesIn],
+      );
+    },
+    /** The charge by which a payment was paid, or the last that was refused. */
+    async chargeOf(id: string): Promise<string | null> {
+      const { rows } = await pool.query<{ id: string }>(
+        `select id from till.attempt where payment_id = $1 order by state = 'paid' desc, at desc limit 1`,
+        [id],
+      );
+      return rows[0]?.id ?? null;
+    },
+    /** Payments whose late answer is due. */
+    async lateDue(): Promise<Payment[]> {
+      const { rows } = await pool.query<Payment>(
+        `select ${COLUMNS} from till.payment where state = 'late' and settles_at <= now() limit 20`,
+      );
+      return rows;
+    },
+    /** Takes the messages that are due, one try each; those that nobody takes wait longer and longer. */
+    async takeDue(): Promise<{ id: string; body: string; tellAt: string }[]> {
+      const { rows } = await pool.query<{ id: string; body: string; tellAt: string }>(
+        `update till.message m set tries = tries + 1,
+           due = now() + make_interval(secs => least(3600, 2 ^ least(tries, 11)))
+         from till.payment p
+         where p.id = m.payment_id and m.id in (
+           select id from till.message where sent_at is null and due <= now() and tries < 60
+           order by due limit 20 for update skip locked)
+         returning m.id, m.body, p.told_at as "tellAt"`,
+      );
+      return rows;
+    },
+    async sent(message: string): Promise<void> {
+      await pool.query(`update till.message set sent_at = now() where id = $1`, [message]);
+    },
+    /** What it did lately, for its own page. */
+    async lately() {
+      const { rows } = await pool.query<Payment & { messages: number; unsent: number }>(
+        `select ${COLUMNS},
+           (select count(*)::integer from till.message m where m.payment_id = p.id) as messages,
+           (select count(*)::integer from till.message m where m.payment_id = p.id and sent_at is null) as unsent
+         from till.payment p order by made_at desc limit 50`,
+      );
+      return rows;
+    },
+    close: () => pool.end(),
+  };
+}
