@@ -5,6 +5,8 @@ export default {
   rootDir: ".",
   testMatch: ["<rootDir>/test/**/*.test.{ts,tsx}"],
   setupFiles: ["<rootDir>/test/setup.ts"],
+  // A typeface is a file, whose address alone is asked for.
+  moduleNameMapper: { "\\.woff2$": "<rootDir>/test/helpers/file.ts" },
   transformIgnorePatterns: [
     "/node_modules/(?!((jest-)?react-native[^/]*|@react-native[^/]*|expo[^/]*|@expo[^/]*|marked|@reduxjs|immer|react-redux)/)",
   ],

@@ -58,6 +58,9 @@ export const publicCourse = z
     lessons: z.int(),
     minutes: z.number(),
     ways: z.array(wayIn),
+    offers: z
+      .array(z.object({ id: z.string(), title: z.string() }))
+      .describe("Listings it is sold in."),
     enrollment: z
       .string()
       .nullable()

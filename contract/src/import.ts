@@ -1,6 +1,8 @@
 /** What an import brings: a plan file, and what a plan file has no place for: names, addresses, texts. */
 import { courseCard } from "@dawngate/core/courses";
+import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
+import { listingState, offer } from "./sales";
 import { slug } from "./school";
 import { mailAddress, personName } from "./text";
 
@@ -28,6 +30,11 @@ export const importExtras = z.strictObject({
     )
     .default({})
     .describe("What the public page of a course says, by course."),
+  listings: z
+    .array(z.strictObject({ id: planFields.id, state: listingState, offer }))
+    .max(1000)
+    .default([])
+    .describe("What is put on sale."),
 });
 
 export type ImportExtras = z.infer<typeof importExtras>;

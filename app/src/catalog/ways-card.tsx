@@ -6,6 +6,7 @@ import { zoneOf } from "@dawngate/core/time";
 import { useRouter } from "expo-router";
 import { View } from "react-native";
 import { useEnrollSelfMutation } from "../enrollment/api";
+import { OfferLine } from "../sales/offer-line";
 import { useGetMeQuery } from "../school/api";
 import { withPlace } from "../school/arrive";
 import { explain } from "../store/api";
@@ -55,12 +56,17 @@ export function Ways({ place, course, onEnd }: Props) {
     if ("data" in answer && answer.data)
       router.push(`/${place.school}/shelf/${answer.data.enrollment}`);
   };
+  // What is sold is not entered by oneself.
+  const sold = course.offers.length > 0;
   // What one can take stands first, what is over last.
   const rank = { open: 0, before: 1, full: 2, closed: 3 };
   return (
     <View style={card}>
       {error ? <Notice {...explain(error)} /> : null}
-      {[...course.ways]
+      {course.offers.map((offer) => (
+        <OfferLine key={offer.id} school={place.school} {...offer} />
+      ))}
+      {(sold ? [] : [...course.ways])
         .sort((a, b) => rank[a.state] - rank[b.state])
         .map((way, i) => (
           <Way

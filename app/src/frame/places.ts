@@ -5,6 +5,7 @@ import { COURSES, EDIT } from "../courses/places";
 import { COHORTS, DATES, PEOPLE, SHELF } from "../enrollment/places";
 import { EVERYONE } from "../people/places";
 import { REMARKS } from "../review/places";
+import { SALES } from "../sales/places";
 import { EVERYBODY, REHEARSAL, SCHEDULE } from "../schedule/places";
 import { ME, RECORD, SETTINGS, STAFF, UPKEEP } from "../school/places";
 import { TODAY } from "../today/places";
@@ -14,6 +15,7 @@ export const PLACES: readonly RoomPlace[] = [
   TODAY,
   COURSES,
   EVERYONE,
+  SALES,
   SETTINGS,
   STAFF,
   RECORD,

@@ -25,7 +25,10 @@ export function SchoolFrame() {
   const path = usePathname();
   const at = { school, course: "" };
   // Nobody is signed in: they can do that, and land where they wanted to go. Public pages are everybody's.
-  const isInside = path.startsWith(`/${school}/`) && !path.startsWith(PUBLIC.href(at));
+  const isOpen = [PUBLIC.href(at), `/${school}/o/`, `/${school}/orders/`].some((one) =>
+    path.startsWith(one),
+  );
+  const isInside = path.startsWith(`/${school}/`) && !isOpen;
   if (me && !me.account && isInside) {
     const search = typeof window === "undefined" ? "" : (window.location?.search ?? "");
     return <Redirect href={withPlace("/sign-in", `${path}${search}`)} />;

@@ -4,7 +4,7 @@
 const PLACES = [
   /^\/$/,
   /^\/(new-school|welcome|join)$/,
-  /^\/[a-z0-9][a-z0-9-]{0,62}\/(today|courses|people|shelf|dates|me|settings|staff|record|upkeep|gone|c)(\/[^/\\]+)*$/,
+  /^\/[a-z0-9][a-z0-9-]{0,62}\/(today|courses|people|shelf|dates|me|settings|staff|record|upkeep|gone|sales|orders|o|c)(\/[^/\\]+)*$/,
 ];
 
 /**

@@ -2,6 +2,7 @@
 
 import { useLocalSearchParams } from "expo-router";
 import { View } from "react-native";
+import { Elsewhere } from "../frame/elsewhere";
 import { addressOf } from "../store/ask";
 import { QuietAction } from "../ui/action";
 import { FileLink } from "../ui/file-link";
@@ -39,6 +40,7 @@ export function MeScreen() {
             <TextLink href="/new-school">Make another school</TextLink>
             {data.mailTray ? <TextLink href="/mail">The mail tray</TextLink> : null}
           </View>
+          <Elsewhere school={school} />
           <SecuritySections />
           <Section
             title="What is on record about you"

@@ -48,6 +48,13 @@ const MARKS = {
       <Path d="M2.5 19a6.5 6.5 0 0 1 13 0M16 5.6a3.2 3.2 0 0 1 0 5.8M18 13.6a6.5 6.5 0 0 1 3.5 5.4" />
     </>
   ),
+  /** A price over time. */
+  sales: () => (
+    <>
+      <Path d="M3 18V13h6V8h6v5h6v5" />
+      {line(18)}
+    </>
+  ),
   /** The gate. */
   school: () => (
     <>

@@ -7,6 +7,8 @@ export interface EnrollingPlace {
   published: boolean;
   /** The course is in the school's archive: it takes nobody any more. */
   archived?: boolean;
+  /** It is on sale: the way in is to buy it. */
+  sold?: boolean;
   window: Window | null;
   /** Seats that are left; null: no limit. */
   seatsLeft: number | null;
@@ -19,6 +21,7 @@ export type EnrollingFault =
   | { kind: "in-already" }
   | { kind: "not-published" }
   | { kind: "archived" }
+  | { kind: "sold" }
   | { kind: "not-yet"; opens: Instant }
   | { kind: "window-closed"; closed: Instant }
   | { kind: "cohort-ended"; ended: Instant }
@@ -35,6 +38,7 @@ export function enrollingFaults(
   const faults: EnrollingFault[] = [];
   if (!place.published) faults.push({ kind: "not-published" });
   if (place.archived) faults.push({ kind: "archived" });
+  if (place.sold) faults.push({ kind: "sold" });
   if (place.window) {
     const { opens, closes } = windowInstants(place.window, zone);
     const state = windowState(place.window, zone, now);

@@ -59,7 +59,8 @@ export async function publicCourseFor(
   const page = await readPage(tx, id);
   const plan = page && (await versionPlan(tx, schoolId, id, page.version));
   if (!plan) throw notFound(`There is no course "${id}" in this school.`);
-  const { school, cohorts, archived } = page;
+  const { school, cohorts, archived, offers } = page;
+  const sold = offers.length > 0;
   const mine = person === null ? null : await activeEnrollment(tx, schoolId, id, person, now);
   const zone = zoneOf(school.timeZone);
   const plans = cohorts.map(({ cohort }) => cohort);
@@ -68,7 +69,7 @@ export async function publicCourseFor(
   for (const cohort of cohorts.length > 0 ? cohorts : [null]) {
     const left = cohort && (seats.get(cohort.cohort.id) ?? null);
     const place = placeOf({ plan }, school.timeZone, cohort, left);
-    const all = { published: true, archived, ...place };
+    const all = { published: true, archived, sold, ...place };
     const faults = enrollingFaults(all, mine !== null, zone, now);
     ways.push({
       cohort: cohort && {
@@ -106,6 +107,7 @@ export async function publicCourseFor(
     lessons,
     minutes,
     ways,
+    offers: offers.slice(0, 20),
     enrollment: mine,
   };
 }

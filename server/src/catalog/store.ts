@@ -15,6 +15,8 @@ interface PageRow {
   cover: Cover | null;
   school: { name: string; color: string; timeZone: string; contact: string; words: OwnWords };
   cohorts: { name: string; cohort: unknown }[];
+  /** Listings it is sold in. */
+  offers: { id: string; title: string }[];
 }
 
 /** A published course's page with its school and its cohorts, by their first day; null where there is none. */
@@ -32,6 +34,9 @@ export async function readPage(tx: SchoolTransaction, id: string) {
             else jsonb_build_object('opens', k.window_opens, 'closes', k.window_closes) end,
           'grace', k.grace, 'seats', k.seats, 'gates', k.gates)) order by k.starts, k.id)
         from cohort k where k.school_id = c.school_id and k.course_id = c.id), '[]') as cohorts
+      , coalesce((select jsonb_agg(jsonb_build_object('id', l.id, 'title', l.title) order by l.title, l.id)
+        from listing_course k join listing l on l.school_id = k.school_id and l.id = k.listing_id
+        where k.school_id = c.school_id and k.course_id = c.id and l.state = 'on-sale'), '[]') as offers
     from course c join school s on s.id = c.school_id
     join course_page p on p.school_id = c.school_id and p.course_id = c.id
     join course_version v0 on v0.school_id = c.school_id and v0.course_id = c.id

@@ -30,7 +30,7 @@ import { linkPerson, readPersonOf, readSchool } from "../school/store";
 import { sayFault } from "./say";
 import { sayEnrolled } from "./say-enrolled";
 import { holdSeats } from "./seats";
-import { insertEnrollments, linesOf } from "./store";
+import { insertEnrollments, isOnSale, linesOf } from "./store";
 
 interface Seeking {
   cohort: NamedCohort | null;
@@ -251,7 +251,8 @@ async function enter(
   const left = chosen && (await holdSeats(tx, context.school, courseId, chosen.cohort, now));
   const place = placeOf(course, zone, chosen, left);
   const inAlready = (await activeEnrollment(tx, context.school, courseId, person, now)) !== null;
-  const all = { published: true, archived: course.archived, ...place };
+  const sold = await isOnSale(tx, courseId);
+  const all = { published: true, archived: course.archived, sold, ...place };
   const faults = enrollingFaults(all, inAlready, zoneOf(zone), now);
   const binding = bySelf ? faults : faults.filter(({ kind }) => BINDING_STAFF.includes(kind));
   if (binding.length > 0) refuseEntry(binding, zone);

@@ -12,6 +12,8 @@ export function sayFault(fault: EnrollingFault, zone: Zone): string {
       return "This course is not published yet.";
     case "archived":
       return "This course takes nobody any more; ask the school what took its place.";
+    case "sold":
+      return "This course is bought; its price stands on its page.";
     case "not-yet":
       return `Enrolling begins ${sayInstant(fault.opens, zone)}; come back then.`;
     case "window-closed":

@@ -79,6 +79,20 @@ export async function insertEnrollments(
   );
 }
 
+/** Whether a course is bought: it is in a listing that everybody can find. */
+export async function isOnSale(tx: SchoolTransaction, course: string): Promise<boolean> {
+  const row = await tx
+    .selectFrom("listing_course as k")
+    .innerJoin("listing as l", (join) =>
+      join.onRef("l.school_id", "=", "k.school_id").onRef("l.id", "=", "k.listing_id"),
+    )
+    .select("l.id")
+    .where("k.course_id", "=", course)
+    .where("l.state", "=", "on-sale")
+    .executeTakeFirst();
+  return row !== undefined;
+}
+
 /** A person's enrollments, newest first, with the projection's line of each and whether it holds at an instant. */
 export async function linesOf(tx: SchoolTransaction, person: string, at: string, course?: string) {
   return tx

@@ -4,7 +4,15 @@ import { join } from "node:path";
 import type { ImportRequest } from "@dawngate/contract/import";
 import { staffRole } from "@dawngate/contract/permissions";
 import { parsePlanText, shiftPlan } from "@dawngate/core/plan";
-import { type Instant, type LocalDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
+import {
+  addDays,
+  formatDate,
+  type Instant,
+  type LocalDate,
+  localDateAt,
+  parseDate,
+  zoneOf,
+} from "@dawngate/core/time";
 import { z } from "zod";
 import type { Database } from "../db/connection";
 import { system } from "../db/who";
@@ -48,7 +56,27 @@ export function readDemo(folder: string, now: Instant): ImportRequest {
   for (const course of plan.courses)
     for (const file of readdirSync(join(folder, "texts", course.id)))
       texts[`${course.id}/${file.replace(/\.md$/, "")}`] = text("texts", course.id, file).trim();
-  return { plan, extras: JSON.parse(text("extras.json")), texts };
+  const extras = JSON.parse(text("extras.json")) as { listings?: Listed[] };
+  const listings = extras.listings?.map((one) => moved(one, wholeWeeks(monday.value, today)));
+  return { plan, extras: { ...extras, ...(listings && { listings }) }, texts };
+}
+
+interface Listed {
+  offer: { dated?: Record<string, unknown>[] };
+}
+
+/** A listing whose dated prices stand as far from today as they did from the demo's Monday. */
+function moved(listed: Listed, days: number): Listed {
+  const shift = (text: unknown) => {
+    const date = typeof text === "string" ? parseDate(text) : null;
+    return date?.ok ? formatDate(addDays(date.value, days)) : text;
+  };
+  const dated = listed.offer.dated?.map((one) => ({
+    ...one,
+    ...("from" in one && { from: shift(one.from) }),
+    ...("through" in one && { through: shift(one.through) }),
+  }));
+  return { ...listed, offer: { ...listed.offer, ...(dated && { dated }) } };
 }
 
 function readNote(folder: string): DemoNote {

@@ -1,7 +1,7 @@
 /** A school from a plan file: the one door through which the demo and a user's own plan come in. */
 import { type ImportRequest, importExtras } from "@dawngate/contract/import";
 import { type Fault, formatPath, type Plan, parsePlan } from "@dawngate/core/plan";
-import type { Instant } from "@dawngate/core/time";
+import { formatInstant, type Instant } from "@dawngate/core/time";
 import { ProblemError } from "../base/problem";
 import { insertCourse } from "../courses/draft-store";
 import { setPage } from "../courses/page-store";
@@ -10,6 +10,7 @@ import { system } from "../db/who";
 import { insertCohorts, insertEnrollments } from "../enrollment/store";
 import { insertPeople } from "../people/store";
 import { publish } from "../review/service";
+import { insertListing, updateListing } from "../sales/listing-store";
 import { projectMade } from "../schedule/project";
 
 type Extras = ReturnType<typeof importExtras.parse>;
@@ -83,6 +84,10 @@ async function write(
     })),
   );
   for (const { id } of plan.courses) await projectMade(tx, school, id, now);
+  for (const { id, state, offer } of extras.listings) {
+    await insertListing(tx, school, id, offer, formatInstant(now));
+    await updateListing(tx, id, { title: offer.title, state, number: 1 });
+  }
 }
 
 function textKey(course: string, lesson: string): string {
@@ -117,6 +122,15 @@ function checkTogether(plan: Plan, extras: Extras, texts: Record<string, string>
   const cohorts = new Set(plan.cohorts.map(({ id }) => id));
   for (const id of Object.keys(extras.cohorts))
     if (!cohorts.has(id)) fault(["extras", "cohorts", id], "The plan has no such cohort");
+  extras.listings.forEach(({ offer }, i) => {
+    offer.courses.forEach(({ id }, k) => {
+      if (!plan.courses.some((course) => course.id === id))
+        fault(
+          ["extras", "listings", i, "offer", "courses", k, "id"],
+          "The plan has no such course",
+        );
+    });
+  });
   for (const id of Object.keys(extras.pages))
     if (!plan.courses.some((course) => course.id === id))
       fault(["extras", "pages", id], "The plan has no such course");

@@ -1,0 +1,1 @@
+export { CheckoutScreen as default } from "../../../src/sales/checkout-screen";

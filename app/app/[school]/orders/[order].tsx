@@ -1,0 +1,1 @@
+export { OwnOrderScreen as default } from "../../../src/sales/own-order-screen";

@@ -1,0 +1,123 @@
+/** An order as its buyer sees it: where it stands, and the way on. */
+import { sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
+import { useLocalSearchParams, useRouter } from "expo-router";
+import { useEffect, useState } from "react";
+import { View } from "react-native";
+import { explain } from "../store/api";
+import { PrimaryAction } from "../ui/action";
+import { NightPage } from "../ui/night-page";
+import { Notice } from "../ui/notice";
+import { Page } from "../ui/page";
+import { Skeleton } from "../ui/skeleton";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { useGetOwnOrderQuery } from "./api";
+import { QuoteLines } from "./quote-lines";
+
+/** So often it is asked whether the payment has come, while one waits; and so long one waits before it is said. */
+const EVERY = 1000;
+const PATIENCE = 20_000;
+
+export function OwnOrderScreen() {
+  const place = useLocalSearchParams() as { school: string; order: string; secret: string };
+  const router = useRouter();
+  const { quiet } = usePalette();
+  const [waits, setWaits] = useState(true);
+  const { data, error, refetch } = useGetOwnOrderQuery(place, {
+    pollingInterval: waits ? EVERY : 15_000,
+    refetchOnMountOrArgChange: true,
+  });
+  const state = data?.state;
+  useEffect(() => {
+    if (state === "paid") setWaits(false);
+    const timer = setTimeout(() => setWaits(false), PATIENCE);
+    return () => clearTimeout(timer);
+  }, [state]);
+  if (!data)
+    return (
+      <Page title={error ? "Not here" : "…"} narrow>
+        {error ? (
+          <Notice {...explain(error)} onRetry={refetch} />
+        ) : (
+          <Skeleton widths={[0.8, 0.6, 0.7]} />
+        )}
+      </Page>
+    );
+  const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const [first] = data.enrollments;
+  const pay = data.pay;
+  return (
+    <NightPage title={data.title} above={{ text: data.schoolName }}>
+      <View role="status" style={{ gap: 8 }}>
+        {data.state === "paid" ? (
+          <>
+            <Text kind="heading" level={2}>
+              It is yours
+            </Text>
+            <Text>
+              {data.signedIn
+                ? "The way in is open."
+                : `The way in was sent to ${data.email}. Open it there; the receipt comes beside it.`}
+            </Text>
+          </>
+        ) : data.state === "open" ? (
+          <>
+            <Text kind="heading" level={2}>
+              {data.failed > 0
+                ? "It is not paid yet"
+                : waits
+                  ? "Waiting for your payment"
+                  : "No payment has come yet"}
+            </Text>
+            <Text>
+              {data.failed > 0
+                ? "The card was refused. Nothing was charged; try another."
+                : waits
+                  ? "The till tells us as soon as it is done."
+                  : "If you have paid, it can take a few minutes; this page looks again by itself, and a mail comes too."}
+            </Text>
+            {data.heldUntil ? (
+              <Text kind="small" color={quiet}>
+                Price and place are held until {sayWrittenInstant(data.heldUntil, zone, false)}.
+              </Text>
+            ) : null}
+          </>
+        ) : (
+          <>
+            <Text kind="heading" level={2}>
+              It was not paid
+            </Text>
+            <Text>Its place is free again. Nothing was charged.</Text>
+          </>
+        )}
+      </View>
+      {data.state === "paid" && data.signedIn && first ? (
+        <PrimaryAction
+          label={data.enrollments.length === 1 ? `Go to ${first.title}` : "Go to my courses"}
+          onPress={() =>
+            router.push(
+              data.enrollments.length === 1
+                ? `/${place.school}/shelf/${first.id}`
+                : `/${place.school}/shelf`,
+            )
+          }
+        />
+      ) : null}
+      {data.state === "open" && pay !== null ? (
+        <PrimaryAction label="Pay now" onPress={() => window.location.assign(pay)} />
+      ) : null}
+      {data.state === "lapsed" ? (
+        <PrimaryAction
+          label="Buy it again"
+          onPress={() => router.push(`/${place.school}/o/${data.listing}`)}
+        />
+      ) : null}
+      <QuoteLines quote={data.quote} currency={data.currency} way="Price" />
+      <Text kind="small" color={quiet}>
+        Order {data.id}
+        {data.receipt ? `, receipt ${data.receipt}` : ""}, {sayWrittenInstant(data.boughtAt, zone)}
+      </Text>
+    </NightPage>
+  );
+}

@@ -1,0 +1,2 @@
+/** What stands for a file in tests: its address. */
+export default "/file";
