@@ -54,7 +54,7 @@ const SHOTS = [
   ["schedule-wide", wide, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
   ["people-wide", wide, "/ember-row/courses/cold-kitchen/people"],
   ["edit-wide", wide, "/ember-row/courses/cold-kitchen/edit"],
-  ["staff-wide", wide, "/ember-row/staff"],
+  ["listing-wide", wide, "/ember-row/sales/sourdough"],
   ["cohorts-wide", wide, "/ember-row/courses/winter-rye/cohorts"],
   ["schedule-phone", phone, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
   [
@@ -80,7 +80,7 @@ const SHOTS = [
   ],
   ["dates-phone", phone, "/ember-row/dates", { who: "callum.reyes" }],
   ["sign-in-phone", phone, "/sign-in?to=%2Fember-row%2Fc%2Fwinter-rye", { who: null }],
-  ["everybody-wide", wide, "/ember-row/courses/cold-kitchen/everybody"],
+  ["checkout-phone", phone, "/ember-row/o/sourdough?code=OVEN20", { who: null }],
   // Last: they change the course.
   ["ripple-wide", wide, "/ember-row/courses/cold-kitchen/edit", { act: twoWeeksLater }],
   ["versions-wide", wide, "/ember-row/courses/cold-kitchen/versions", { act: publishedTwice }],

@@ -3,13 +3,14 @@
  * on one line that scrolls; while one scrolls that line alone stays, so that the screen is the work's.
  */
 import { Link } from "expo-router";
-import type { ReactNode } from "react";
+import { type ReactNode, useRef } from "react";
 import { ScrollView, View, type ViewStyle } from "react-native";
 import type { InCourse } from "../courses/api";
 import { COURSES } from "../courses/places";
 import { SCHEDULE } from "../schedule/places";
 import { useMay } from "../school/may";
 import { useOwnBar } from "../ui/frame";
+import { useInSight } from "../ui/in-sight";
 import { useWide } from "../ui/layout";
 import type { RoomPlace } from "../ui/place";
 import { Tab } from "../ui/tabs";
@@ -202,18 +203,26 @@ function Places({
       contentContainerStyle={{ columnGap: 22, paddingHorizontal: inset }}
     >
       {places.map((place) => (
-        <Tab
-          key={place.name}
-          name={place.name}
-          href={place.href(at)}
-          here={place === here || here.below === place}
-          ink={ink}
-          quiet={quiet}
-          mark={mark}
-        />
+        <InSight key={place.name} wanted={place === here || here.below === place}>
+          <Tab
+            name={place.name}
+            href={place.href(at)}
+            here={place === here || here.below === place}
+            ink={ink}
+            quiet={quiet}
+            mark={mark}
+          />
+        </InSight>
       ))}
     </ScrollView>
   );
+}
+
+/** The place one is in is seen on its line, however many stand before it. */
+function InSight({ wanted, children }: { wanted: boolean; children: ReactNode }) {
+  const root = useRef<View>(null);
+  useInSight(root, wanted);
+  return <View ref={root}>{children}</View>;
 }
 
 /** The sides of one place, as a switch: those that stand below it, and itself. */

@@ -4,6 +4,7 @@ export { CourseListScreen } from "../courses/list-screen";
 export { SyllabusScreen } from "../courses/syllabus-screen";
 export { CohortsScreen } from "../enrollment/cohorts-screen";
 export { PeopleScreen } from "../enrollment/people-screen";
+export { KitScreen } from "../kit/kit-screen";
 export { LessonScreen } from "../lessons/lesson-screen";
 export { EveryoneScreen } from "../people/everyone-screen";
 export { SomeoneScreen } from "../people/someone-screen";

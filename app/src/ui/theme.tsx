@@ -59,12 +59,41 @@ function paperTheme(palette: Palette, lessMotion: boolean) {
 
 export function ThemeProvider({ children }: { children: ReactNode }) {
   const palette = useColorScheme() === "dark" ? dark : light;
+  return (
+    <Within palette={palette}>
+      <View style={{ flex: 1, backgroundColor: palette.paper }}>{children}</View>
+    </Within>
+  );
+}
+
+/** A piece of a page in light or in dark, whatever the page is in. */
+export function Themed({ dark: isDark, children }: { dark: boolean; children: ReactNode }) {
+  const palette = isDark ? dark : light;
+  return (
+    <Within palette={palette}>
+      <View
+        style={{
+          flexGrow: 1,
+          flexBasis: 340,
+          maxWidth: 620,
+          padding: 16,
+          borderRadius: 12,
+          backgroundColor: palette.paper,
+        }}
+      >
+        {children}
+      </View>
+    </Within>
+  );
+}
+
+function Within({ palette, children }: { palette: Palette; children: ReactNode }) {
   const lessMotion = useLessMotion();
   const theme = useMemo(() => paperTheme(palette, lessMotion), [palette, lessMotion]);
   return (
     <PaletteContext.Provider value={palette}>
       <PaperProvider theme={theme} settings={{ icon: PaperIcon, rippleEffectEnabled: false }}>
-        <View style={{ flex: 1, backgroundColor: palette.paper }}>{children}</View>
+        {children}
       </PaperProvider>
     </PaletteContext.Provider>
   );
