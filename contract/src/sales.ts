@@ -160,9 +160,12 @@ export const offered = z
       }),
     ),
     holds: z.boolean().describe("The one who asks is in all of its courses already."),
-    consent: z
-      .boolean()
-      .describe("Whether a consumer here has a right of withdrawal to be told of."),
+    giveBack: z
+      .string()
+      .nullable()
+      .describe(
+        "The last day, included, on which a consumer may give it back; null: nothing is paid.",
+      ),
   })
   .meta({ id: "Offered" });
 export type Offered = z.infer<typeof offered>;

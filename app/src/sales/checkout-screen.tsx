@@ -1,7 +1,7 @@
 /** Buying: what it costs and why, what opens when, who buys, and on to paying. No step stands before the price. */
 import type { Offered } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { sayWrittenDate, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { useRef, useState } from "react";
@@ -306,7 +306,7 @@ function Buying({
           <TextLink href={withPlace("/sign-in", here)}>I have an account</TextLink>
         </>
       )}
-      {offered.consent ? (
+      {offered.giveBack !== null ? (
         <View style={{ flexDirection: "row", gap: 6, alignItems: "flex-start" }}>
           <TickBox
             label="Begin at once: when the course has begun I can no longer give it back"
@@ -318,7 +318,8 @@ function Buying({
               Begin at once: when the course has begun I can no longer give it back.
             </Text>
             <Text kind="small" color={quiet}>
-              Leave it empty to keep the 14 days in which a purchase can be given back.
+              Leave it empty to keep the right to give it back, through{" "}
+              {sayWrittenDate(offered.giveBack)}.
             </Text>
           </View>
         </View>

@@ -17,3 +17,4 @@ export { type Offering, type SalesSnag, salesSnags } from "./snags";
 export { EU, parseTax, type TaxByPlace, taxByPlace } from "./tax-by-place";
 export type { Line } from "./unit";
 export type { QuoteStep } from "./why";
+export { lastDayToGiveBack } from "./withdrawal";

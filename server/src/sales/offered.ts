@@ -1,15 +1,17 @@
 /** A listing as a buyer meets it: what it costs them at this instant and why, and what opens when if they bought now. */
 import type { Offered, offeredQuery } from "@dawngate/contract/sales";
 import { windowState } from "@dawngate/core/enrollment";
+import { readCalendar } from "@dawngate/core/plan";
 import {
   type Listing,
+  lastDayToGiveBack,
   normalCode,
   optionOf,
   type Quote,
   type QuoteStep,
   quote,
 } from "@dawngate/core/sales";
-import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
+import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import type { z } from "zod";
 import { notFound } from "../base/problem";
 import { published } from "../courses/service";
@@ -18,6 +20,7 @@ import { activeEnrollment } from "../enrollment/enroll";
 import { imaginedDates } from "../schedule/imagined";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
+import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { type ListingRow, readHeld, readListing, readUses } from "./listing-store";
@@ -90,6 +93,14 @@ export function priced(
   return { quote: answer, why };
 }
 
+/** The last day on which it may be given back, if it is bought now. */
+function giveBackDay(row: OnSale["school"], now: Instant): string | null {
+  const school = planSchool(row);
+  const bought = localDateAt(zoneOf(school.timeZone), now);
+  const last = lastDayToGiveBack(bought, readCalendar(school));
+  return last === null ? null : formatDate(last);
+}
+
 export async function showOffered(
   { db }: Pick<Services, "db">,
   context: Context,
@@ -153,7 +164,7 @@ export async function showOffered(
       why,
       courses,
       holds: offer.courses.length > 0 && offer.courses.every((course) => holds.includes(course.id)),
-      consent: answer.total > 0,
+      giveBack: answer.total > 0 ? giveBackDay(school, now) : null,
     };
   });
 }

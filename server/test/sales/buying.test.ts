@@ -152,6 +152,8 @@ test("a visitor reads what it costs and why, what opens when, and why a code doe
   expect(offered.quote.refused).toEqual([{ code: "LATER", reason: "not-yet" }]);
   expect(offered.why.some((step) => step.kind === "dated" && step.because === "counts")).toBe(true);
   expect(offered).toMatchObject({ state: "open", seatsLeft: null, holds: false });
+  // Wed 10 March and 14 days: Wed 24 March.
+  expect(offered.giveBack).toBe("2027-03-24");
   // 30 days from the start of access, the last of them included: through 9 April.
   expect(offered.courses).toMatchObject([
     { id: "c", opens: "2027-03-10T12:00:00Z", until: "2027-04-09T23:00:00Z" },
