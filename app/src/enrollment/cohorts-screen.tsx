@@ -12,6 +12,7 @@ import type { InCourse } from "../courses/api";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseFrame } from "../frame/course-frame";
 import { ChangeSheet } from "../review/change-sheet";
+import { CohortLine, daysOf, sayRange } from "../schedule/horizon/cohort-line";
 import { useGetSchoolQuery } from "../school/api";
 import { useMay } from "../school/may";
 import { useAssignCohortsMutation, useGetMembersQuery } from "../school/staff-api";
@@ -23,6 +24,8 @@ import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { Skeleton } from "../ui/skeleton";
+import type { TableColumn } from "../ui/table/columns";
+import { Table } from "../ui/table/table";
 import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
@@ -42,7 +45,7 @@ export function CohortsScreen() {
   const { quiet } = usePalette();
   const today = formatDate(localDateAt(zoneOf(school?.timeZone ?? "UTC"), Date.now() as Instant));
   return (
-    <CourseFrame at={place} title={data?.title} here={COHORTS}>
+    <CourseFrame at={place} title={data?.title} here={COHORTS} full>
       {data && school && !members.isLoading ? (
         <>
           {data.cohorts.length === 0 ? (
@@ -51,23 +54,24 @@ export function CohortsScreen() {
               none: everybody begins when they enroll.
             </Text>
           ) : null}
-          {data.cohorts.map((cohort) => (
-            <CohortRow
-              key={cohort.id}
-              cohort={cohort}
-              people={cohort.people}
+          {data.cohorts.length > 0 ? (
+            <Cohorts
+              cohorts={data.cohorts}
               today={today}
-              {...(mayChange && { onChange: () => setEditing(cohort) })}
-            >
-              {mayChange ? (
-                <Leaders
-                  school={place.school}
-                  cohort={cohort.id}
-                  members={members.data?.members ?? []}
-                />
-              ) : null}
-            </CohortRow>
-          ))}
+              leaders={
+                mayChange
+                  ? (cohort) => (
+                      <Leaders
+                        school={place.school}
+                        cohort={cohort.id}
+                        members={members.data?.members ?? []}
+                      />
+                    )
+                  : null
+              }
+              onChange={mayChange ? setEditing : null}
+            />
+          ) : null}
           {mayChange ? (
             <QuietAction label="Make a cohort" onPress={() => setEditing("new")} />
           ) : null}
@@ -88,6 +92,125 @@ export function CohortsScreen() {
     </CourseFrame>
   );
 }
+
+/** A cohort with how many are in it. */
+type Counted = Cohort & { people: number };
+
+interface CohortsProps {
+  cohorts: readonly Counted[];
+  today: string;
+  /** Who leads one; null: not for whoever looks. */
+  leaders: ((cohort: Counted) => ReactNode) | null;
+  onChange: ((cohort: Counted) => void) | null;
+}
+
+/** How wide a cohort's horizon is drawn in the table. */
+const LINE = 320;
+
+/** All of a course: a table where there is room, with their days on one horizon. */
+function Cohorts({ cohorts, today, leaders, onChange }: CohortsProps) {
+  const range = daysOf(cohorts, today);
+  const columns: TableColumn<Counted>[] = [
+    {
+      id: "name",
+      title: "Cohort",
+      always: true,
+      cell: (cohort) => (
+        <View>
+          <Text kind="strong">{cohort.name}</Text>
+          <Text kind="small">{sayCohort(cohort, today)}</Text>
+        </View>
+      ),
+      text: ({ name }) => name,
+    },
+    {
+      id: "line",
+      title: sayRange(range),
+      width: LINE + 16,
+      cell: (cohort) => <CohortLine days={cohort} range={range} width={LINE} />,
+    },
+    {
+      id: "starts",
+      title: "First day",
+      width: 130,
+      cell: ({ starts }) => <Text kind="small">{sayWrittenDate(starts)}</Text>,
+      text: ({ starts }) => starts,
+    },
+    {
+      id: "ends",
+      title: "Last day",
+      width: 130,
+      cell: ({ ends }) => <Text kind="small">{sayWrittenDate(ends)}</Text>,
+      text: ({ ends }) => ends,
+    },
+    {
+      id: "window",
+      title: "Enrolling",
+      width: 200,
+      hidden: true,
+      cell: (cohort) => <Text kind="small">{sayWindow(cohort)}</Text>,
+      text: sayWindow,
+    },
+    {
+      id: "seats",
+      title: "Seats",
+      width: 150,
+      cell: (cohort) => (
+        <View style={{ gap: 4 }}>
+          <Text kind="small">{saySeats(cohort)}</Text>
+          {cohort.seats === null ? null : <SeatsBar taken={cohort.people} seats={cohort.seats} />}
+        </View>
+      ),
+      text: saySeats,
+    },
+    ...(leaders ? [{ id: "leaders", title: "", width: 170, cell: leaders }] : []),
+    ...(onChange
+      ? [
+          {
+            id: "change",
+            title: "",
+            width: 110,
+            always: true,
+            cell: (cohort: Counted) => (
+              <QuietAction
+                label="Change"
+                says={`Change ${cohort.name}`}
+                tight
+                onPress={() => onChange(cohort)}
+              />
+            ),
+          },
+        ]
+      : []),
+  ];
+  return (
+    <Table
+      label="Cohorts"
+      name="cohorts"
+      columns={columns}
+      rows={cohorts}
+      of={cohorts.length}
+      keyOf={({ id }) => id}
+      height={{ wide: 104, phone: 240 }}
+      onEnd={() => undefined}
+      phone={(cohort) => (
+        <CohortRow
+          cohort={cohort}
+          people={cohort.people}
+          today={today}
+          {...(onChange && { onChange: () => onChange(cohort) })}
+        >
+          {leaders?.(cohort)}
+        </CohortRow>
+      )}
+    />
+  );
+}
+
+const sayWindow = ({ window }: Cohort) =>
+  window ? `${sayWrittenDate(window.opens)} to ${sayWrittenDate(window.closes)}` : "at any time";
+const saySeats = ({ people, seats }: Counted) =>
+  seats === null ? `${people} people` : `${people} of ${seats}`;
 
 /** What a cohort is on a day, and what that means for the people in it. */
 export function sayCohort({ starts, ends, grace }: Cohort, today: string): string {
@@ -133,7 +256,9 @@ function CohortRow({
       </Text>
       {seats === null ? null : <SeatsBar taken={people} seats={seats} />}
       {children}
-      {onChange ? <QuietAction label="Change" onPress={onChange} /> : null}
+      {onChange ? (
+        <QuietAction label="Change" says={`Change ${cohort.name}`} onPress={onChange} />
+      ) : null}
     </View>
   );
 }
@@ -278,7 +403,7 @@ function CohortSheet({
       ) : null}
       <View style={{ flexDirection: "row", gap: 12 }}>
         {input("Days of access after the end", grace, setGrace)}
-        {input("Seats (empty: no limit)", seats, setSeats)}
+        {input("Seats, or no limit", seats, setSeats)}
       </View>
       {wrong("grace")}
       {wrong("seats")}
