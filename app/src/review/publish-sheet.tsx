@@ -21,6 +21,8 @@ interface Props {
   seen: number | null;
   /** The earlier version that is to be in force again. */
   back?: number | null;
+  /** What whoever enrolls next will see, in sentences. */
+  first?: readonly string[];
   onPublished(version: number): void;
   onClose(): void;
 }
@@ -39,7 +41,14 @@ const MEANS: Record<PublishingWay, string> = {
   "new-only": "People in it keep what they have. Whoever enrolls from now on has the new version.",
 };
 
-export function PublishSheet({ place, seen, back = null, onPublished, onClose }: Props) {
+export function PublishSheet({
+  place,
+  seen,
+  back = null,
+  first = [],
+  onPublished,
+  onClose,
+}: Props) {
   const { quiet } = usePalette();
   const [publish, publishing] = usePublishMutation();
   const [people, setPeople] = useState<PublishingWay>("everybody");
@@ -72,6 +81,9 @@ export function PublishSheet({ place, seen, back = null, onPublished, onClose }:
       title={back === null ? "Publish these changes" : `Bring version ${back} back`}
       onClose={onClose}
     >
+      {first.map((sentence) => (
+        <Text key={sentence}>{sentence}</Text>
+      ))}
       {publishing.error ? <Notice {...explain(publishing.error)} /> : null}
       {isIn || people !== "everybody" ? (
         <>

@@ -1,11 +1,13 @@
 /** The workbench's tools: publishing, what is in reach, the rest under More; and what is kept. */
 
 import { fingerprintOf, publishable } from "@dawngate/core/courses";
+import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useRouter } from "expo-router";
 import { memo, useEffect, useMemo, useState } from "react";
 import { View } from "react-native";
 import { usePublishMutation } from "../../review/api";
 import { PublishSheet } from "../../review/publish-sheet";
+import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { PrimaryAction, QuietAction } from "../../ui/action";
 import { useWide } from "../../ui/layout";
@@ -15,6 +17,7 @@ import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import type { InCourse } from "../api";
+import { sayFirstDates } from "./first-dates";
 import type { Keeping, useDraft } from "./use-draft";
 
 interface Props {
@@ -152,6 +155,12 @@ function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof u
     [course, fingerprint],
   );
   const version = later ?? data?.version ?? null;
+  const { data: school } = useGetSchoolQuery({ school: place.school });
+  const first = useMemo(() => {
+    if (!course || !school) return [];
+    const today = localDateAt(zoneOf(school.timeZone), Date.now() as Instant);
+    return sayFirstDates(school, publishable(course), formatDate(today));
+  }, [course, school]);
   // What is not kept yet would be missing from the version: it is published as soon as it is.
   const go = () => {
     const waits = draft.actions.unsent();
@@ -187,6 +196,7 @@ function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof u
         <PublishSheet
           place={place}
           seen={draft.actions.sequence()}
+          first={first}
           onPublished={(published) => {
             setLater(published);
             setLooking(false);
@@ -197,6 +207,11 @@ function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof u
       {version !== null ? (
         <View role="status" style={{ gap: 4 }}>
           <Text kind="strong">Version {version} is published.</Text>
+          {first.slice(0, 1).map((sentence) => (
+            <Text key={sentence} kind="small">
+              {sentence}
+            </Text>
+          ))}
           <QuietAction
             label="See the schedule"
             onPress={() => router.push(`/${place.school}/courses/${place.course}`)}

@@ -1,0 +1,168 @@
+/**
+ * The practice till: each of its cards, its keys, its messages. Signed after the Standard Webhooks specification; the
+ * vector is the one of the specification's reference libraries (from memory).
+ */
+import { Webhook } from "standardwebhooks";
+import { tellDue, tillApp } from "../../src/stand-ins/till/app";
+import { CARDS } from "../../src/stand-ins/till/cards";
+import { practiceTill } from "../../src/stand-ins/till/client";
+import { openTillStore, type TillStore } from "../../src/stand-ins/till/store";
+import { type TestDatabase, testDatabase } from "../helpers/database";
+
+const secret = "b25seSB0aGUgdGVzdHMgc2lnbiBieSB0aGlz";
+const url = "http://till.example.org";
+let test_: TestDatabase;
+let store: TillStore;
+let app: ReturnType<typeof tillApp>;
+/** What it has told, and how it is answered. */
+let told: { body: string; headers: Headers }[] = [];
+let answers = true;
+const reallyFetch = globalThis.fetch;
+
+beforeAll(async () => {
+  test_ = await testDatabase();
+  store = openTillStore(test_.address);
+  test_.closing.push(() => store.close());
+  app = tillApp({ store, secret, url, lateAfter: 0 });
+  globalThis.fetch = (async (address: string, init: RequestInit = {}) => {
+    const headers = new Headers(init.headers as Record<string, string>);
+    if (address.startsWith(url)) return app.request(address.slice(url.length), init);
+    if (!answers) throw new Error("Nobody is there");
+    told.push({ body: String(init.body), headers });
+    return new Response("{}");
+  }) as typeof fetch;
+});
+afterAll(async () => {
+  globalThis.fetch = reallyFetch;
+  await test_.close();
+});
+beforeEach(() => {
+  told = [];
+  answers = true;
+});
+
+const client = practiceTill({ url, secret, tellAt: "http://school.example.org/heard" });
+let keys = 0;
+async function made() {
+  keys += 1;
+  const wanted = {
+    key: `key-${keys}`,
+    amount: 13_680,
+    currency: "EUR",
+    reference: `order-${keys}`,
+    returnTo: "http://school.example.org/back",
+  };
+  const { id, url: page } = await client.create(wanted);
+  const post = (path: string, form: Record<string, string>) =>
+    app.request(`/pay/${id}/${path}`, {
+      method: "POST",
+      body: new URLSearchParams(form),
+      headers: { "content-type": "application/x-www-form-urlencoded" },
+    });
+  return { wanted, id, page, post };
+}
+const card = (outcome: string) => CARDS.find((one) => one.outcome === outcome)?.number ?? "";
+const types = () => told.map(({ body }) => JSON.parse(body).type);
+
+test("the vector of the specification", () => {
+  const webhook = new Webhook("whsec_MfKQ9r8GKYqrTwjUPD8ILPZIo2LaLaSw");
+  expect(
+    webhook.sign(
+      "msg_p5jXN8AQM9LWM0D4loKWxJek",
+      new Date(1_614_265_330_000),
+      '{"test": 2432232314}',
+    ),
+  ).toBe("v1,g0hM9SsE+OTPJTGt/tmIKtSyZlE3uFJELVlNIOLJ1OE=");
+});
+
+test("the same key is the same payment, and no other", async () => {
+  const { wanted, id } = await made();
+  expect((await client.create(wanted)).id).toBe(id);
+  await expect(client.create({ ...wanted, amount: 1 })).rejects.toThrow("409");
+  expect(await client.find(wanted.key)).toEqual({ state: "open", charge: null, amount: 13_680 });
+  expect(await client.find("never")).toBeNull();
+  // Nobody else asks it anything.
+  expect((await app.request("/payments/key-1")).status).toBe(401);
+  expect((await app.request("/payments", { method: "POST", body: "{}" })).status).toBe(401);
+});
+
+test("a card that is paid leads back, and is told once, signed so that it can be read", async () => {
+  const { wanted, post } = await made();
+  const back = await post("card", { card: card("paid") });
+  expect([back.status, back.headers.get("location")]).toEqual([303, wanted.returnTo]);
+  await tellDue(store, secret);
+  await tellDue(store, secret);
+  expect(types()).toEqual(["payment.paid"]);
+  const [{ body, headers } = { body: "", headers: new Headers() }] = told;
+  expect(client.read(body, headers)).toMatchObject({ reference: wanted.reference, amount: 13_680 });
+  expect(client.read(`${body} `, headers)).toBeNull();
+  expect(await client.find(wanted.key)).toMatchObject({ state: "paid" });
+  // Paid is paid: another card changes nothing.
+  await post("card", { card: card("refused") });
+  await tellDue(store, secret);
+  expect(types()).toEqual(["payment.paid"]);
+});
+
+test("a refused card can be followed by another; a number no card has is refused", async () => {
+  const { post, page } = await made();
+  const refused = await post("card", { card: "1234 5678 9012 3456" });
+  expect(refused.headers.get("location")).toBe(page);
+  expect(await (await app.request(page.slice(url.length))).text()).toContain(
+    "This card was refused",
+  );
+  await post("card", { card: card("paid") });
+  await tellDue(store, secret);
+  expect(types().sort()).toEqual(["payment.paid", "payment.refused"]);
+});
+
+test.each([
+  ["yes", "payment.paid"],
+  ["no", "payment.refused"],
+])("a second step answered %s", async (answer, type) => {
+  const { post, page } = await made();
+  await post("card", { card: card("second-step") });
+  await tellDue(store, secret);
+  expect(types()).toEqual([]);
+  expect(await (await app.request(page.slice(url.length))).text()).toContain("Is it you?");
+  await post("step", { answer });
+  await tellDue(store, secret);
+  expect(types()).toEqual([type]);
+});
+
+test("late, twice, silent: as their cards say", async () => {
+  const late = await made();
+  await late.post("card", { card: card("late") });
+  expect(await client.find(late.wanted.key)).toMatchObject({ state: "open" });
+  const twice = await made();
+  await twice.post("card", { card: card("twice") });
+  const silent = await made();
+  await silent.post("card", { card: card("silent") });
+  await tellDue(store, secret);
+  await tellDue(store, secret);
+  const by = (reference: string) =>
+    told.filter(({ body }) => JSON.parse(body).reference === reference).length;
+  expect([late, twice, silent].map(({ wanted }) => by(wanted.reference))).toEqual([1, 2, 0]);
+  expect(await client.find(silent.wanted.key)).toMatchObject({ state: "paid" });
+});
+
+test("a message nobody takes waits, and is told again", async () => {
+  answers = false;
+  const { post } = await made();
+  await post("card", { card: card("paid") });
+  expect(await tellDue(store, secret)).toBe(0);
+  answers = true;
+  // The first wait is a second.
+  for (let i = 0; i < 30 && told.length === 0; i++) {
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    await tellDue(store, secret);
+  }
+  expect(types()).toEqual(["payment.paid"]);
+});
+
+test("a card's number is in no table", async () => {
+  const rows = JSON.stringify(await store.lately());
+  for (const { number } of CARDS) {
+    expect(rows).not.toContain(number);
+    expect(rows).not.toContain(number.replaceAll(" ", ""));
+  }
+});
