@@ -1,6 +1,7 @@
 /** Sales: money, listings, quotes, bundles, tax by place. */
 export { type Bundle, measureBundle, parseBundle } from "./bundle";
 export { digitsOf, plainMoney, type ReadMoney, readMoney, sayMoney } from "./currency";
+export { type ManyAsked, type ManyTotals, quoteMany } from "./in-bulk";
 export {
   type Code,
   type Listing,
