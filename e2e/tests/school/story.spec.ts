@@ -120,6 +120,8 @@ test("from an empty school: an author builds and publishes, a person is enrolled
 });
 
 test("a lost password is replaced by mail, and the old one opens nothing", async ({ page }) => {
+  // What it asks for is the same at every size.
+  test.skip(test.info().project.name !== "wide");
   const email = `forgetful-${run()}@example.org`;
   await page.goto("/sign-up");
   await page.getByLabel("Your name").fill("Teo Marsh");
