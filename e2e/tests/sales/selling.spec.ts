@@ -72,7 +72,7 @@ test("a course is put on sale, bought with a second step by somebody new, and op
   await followMail(buyer, mail, /You are enrolled/);
   await buyer.getByLabel("Your name").fill("Bruno Alves");
   await buyer.getByLabel("Password").fill("baguettes in the morning");
-  await buyer.getByRole("button", { name: "Come in" }).click();
+  await buyer.getByRole("button", { name: "Go in" }).click();
   await expect(buyer.getByRole("link", { name: new RegExp(title) }).first()).toBeVisible();
   await context.close();
 
