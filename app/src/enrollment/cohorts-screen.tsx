@@ -105,7 +105,7 @@ interface CohortsProps {
 }
 
 /** How wide a cohort's horizon is drawn in the table. */
-const LINE = 320;
+const LINE = 230;
 
 /** All of a course: a table where there is room, with their days on one horizon. */
 function Cohorts({ cohorts, today, leaders, onChange }: CohortsProps) {
@@ -132,14 +132,14 @@ function Cohorts({ cohorts, today, leaders, onChange }: CohortsProps) {
     {
       id: "starts",
       title: "First day",
-      width: 130,
+      width: 120,
       cell: ({ starts }) => <Text kind="small">{sayWrittenDate(starts)}</Text>,
       text: ({ starts }) => starts,
     },
     {
       id: "ends",
       title: "Last day",
-      width: 130,
+      width: 120,
       cell: ({ ends }) => <Text kind="small">{sayWrittenDate(ends)}</Text>,
       text: ({ ends }) => ends,
     },

@@ -39,9 +39,9 @@ function Shown({ file, name, draw }: Specimen) {
       </Text>
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
         {[false, true].map((dark) => (
-          <Themed key={String(dark)} dark={dark}>
-            {draw()}
-          </Themed>
+          <View key={String(dark)} style={{ flexGrow: 1, flexBasis: 320, maxWidth: 620 }}>
+            <Themed dark={dark}>{draw()}</Themed>
+          </View>
         ))}
       </View>
       <Text kind="small" color={quiet}>

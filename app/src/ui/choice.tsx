@@ -33,6 +33,8 @@ export function Choice({ label, taken, many = false, onPress }: Props) {
           marginHorizontal: 14,
           fontSize: 15,
           lineHeight: 20,
+          // A long one goes on in the next line; Paper would cut it.
+          ...({ whiteSpace: "normal" } as object),
           ...(taken ? {} : { fontFamily: TEXT }),
         }}
         style={{

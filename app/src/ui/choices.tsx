@@ -17,6 +17,7 @@ export function Choices({ label, many = false, line = false, children }: Props) 
       <ScrollView
         horizontal
         showsHorizontalScrollIndicator={false}
+        testID="one-line"
         style={{ flexGrow: 0, marginHorizontal: -20 }}
         contentContainerStyle={{ paddingHorizontal: 20 }}
       >

@@ -73,9 +73,6 @@ export function Themed({ dark: isDark, children }: { dark: boolean; children: Re
     <Within palette={palette}>
       <View
         style={{
-          flexGrow: 1,
-          flexBasis: 340,
-          maxWidth: 620,
           padding: 16,
           borderRadius: 12,
           backgroundColor: palette.paper,

@@ -69,7 +69,7 @@ async function faultless(page: Page): Promise<void> {
         element.scrollWidth - element.clientWidth > 1 &&
         // Lines that are scrolled by design.
         !element.matches(
-          '[aria-label="The course"], [aria-label="As if"], [aria-label="How much time is shown"]',
+          '[data-testid="one-line"], [aria-label="The course"], [aria-label="As if"], [aria-label="How much time is shown"]',
         ) &&
         getComputedStyle(element).overflowX !== "hidden" &&
         getComputedStyle(element).overflowX !== "visible"
