@@ -191,7 +191,7 @@ export function PriceOverTime({ listing, option, day, window, onDay }: Props) {
               <Text kind="small" color={dusk}>
                 {money(one.amount)}{" "}
                 {one.from === from
-                  ? "before"
+                  ? "at first"
                   : `from ${sayWrittenDate(formatDate(one.from), false)}`}
               </Text>
             </Press>
