@@ -1,16 +1,14 @@
 /** Buying: what it costs and why, what opens when, who buys, and on to paying. No step stands before the price. */
 import type { Offered } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { sayWrittenDate, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
-import { useLocalSearchParams, useRouter } from "expo-router";
-import { useRef, useState } from "react";
+import { useLocalSearchParams } from "expo-router";
+import { useState } from "react";
 import { View } from "react-native";
 import { SunLine } from "../schedule/horizon/sun-line";
-import { useGetMeQuery } from "../school/api";
-import { withPlace } from "../school/arrive";
-import { explain, faultsOf, pressKey } from "../store/api";
-import { PrimaryAction, QuietAction } from "../ui/action";
+import { explain } from "../store/api";
+import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { NightPage } from "../ui/night-page";
@@ -22,8 +20,8 @@ import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
-import { TickBox } from "../ui/tick-box";
-import { useBuyMutation, useGetOfferedQuery } from "./api";
+import { useGetOfferedQuery } from "./api";
+import { Buying } from "./buying";
 import { QuoteLines } from "./quote-lines";
 import { sayWay } from "./say-way";
 import { CODE_REASONS, sayWhyPrice } from "./say-why";
@@ -89,7 +87,6 @@ function Checkout({ place, offered, zone, codes, busy, onOption, onCodes, onAgai
   const { quote, currency, ways, courses, state } = offered;
   const way = ways.find(({ id }) => id === quote.option);
   const [whole, setWhole] = useState(false);
-  const first = courses.flatMap(({ opens }) => (opens === null ? [] : [opens])).sort()[0] ?? null;
   const now = Date.now();
   const suns = courses
     .flatMap(({ modules }) => modules)
@@ -181,14 +178,7 @@ function Checkout({ place, offered, zone, codes, busy, onOption, onCodes, onAgai
           <TextLink href={`/${place.school}/shelf`}>Go to my shelf</TextLink>
         </View>
       ) : state === "open" ? (
-        <Buying
-          place={place}
-          offered={offered}
-          codes={codes}
-          first={first}
-          zone={zone}
-          onAgain={onAgain}
-        />
+        <Buying place={place} offered={offered} codes={codes} zone={zone} onAgain={onAgain} />
       ) : (
         <Text kind="strong" role="status">
           {STATES[state]}
@@ -227,115 +217,6 @@ function CodeField({ onCode, busy }: { onCode(code: string): void; busy: boolean
         />
       </View>
       <QuietAction label="Use it" onPress={take} busy={busy} />
-    </View>
-  );
-}
-
-/** Who buys, what they agree to, and the one press. */
-function Buying({
-  place,
-  offered,
-  codes,
-  zone,
-  onAgain,
-}: Pick<Props, "place" | "offered" | "codes" | "zone" | "onAgain"> & { first: string | null }) {
-  const { quiet, ember } = usePalette();
-  const { data: me } = useGetMeQuery();
-  const router = useRouter();
-  const [name, setName] = useState("");
-  const [email, setEmail] = useState("");
-  const [begin, setBegin] = useState(false);
-  const [buy, { error, isLoading }] = useBuyMutation();
-  const { quote, currency } = offered;
-  const faults = faultsOf(error);
-  // The same press is one order, however often it is sent; another price, or another way, is another press.
-  const key = useRef({ of: "", key: "" });
-  const account = me?.account ?? null;
-  const submit = async () => {
-    const of = JSON.stringify([quote.option, quote.total, codes, account?.email ?? email]);
-    if (key.current.of !== of) key.current = { of, key: pressKey() };
-    const answer = await buy({
-      ...place,
-      body: {
-        key: key.current.key,
-        option: quote.option,
-        seats: 1,
-        codes,
-        seen: { total: quote.total, dueNow: quote.dueNow },
-        timeZone: zone,
-        beginAtOnce: begin,
-        ...(account === null && { name, email }),
-      },
-    });
-    if (!("data" in answer) || !answer.data) {
-      onAgain();
-      return;
-    }
-    const { order, secret, pay } = answer.data;
-    if (pay !== null) window.location.assign(pay);
-    else router.replace(`/${place.school}/orders/${order}?secret=${secret}`);
-  };
-  const here = `/${place.school}/o/${place.listing}`;
-  const fault = (path: string) =>
-    faults[path] ? (
-      <Text kind="small" color={ember} role="alert">
-        {faults[path]}
-      </Text>
-    ) : null;
-  return (
-    <View style={{ gap: 14, maxWidth: 520 }}>
-      {account ? (
-        <Text color={quiet}>
-          You buy as {account.name}, {account.email}.
-        </Text>
-      ) : (
-        <>
-          <TextField label="Your name" value={name} onChangeText={setName} autoComplete="name" />
-          {fault("name")}
-          <TextField
-            label="Mail address"
-            value={email}
-            onChangeText={setEmail}
-            autoComplete="email"
-            inputMode="email"
-          />
-          {fault("email")}
-          <Text kind="small" color={quiet}>
-            Your way in comes to this address.
-          </Text>
-          <TextLink href={withPlace("/sign-in", here)}>I have an account</TextLink>
-        </>
-      )}
-      {offered.giveBack !== null ? (
-        <View style={{ flexDirection: "row", gap: 6, alignItems: "flex-start" }}>
-          <TickBox
-            label="Begin at once: when the course has begun I can no longer give it back"
-            checked={begin}
-            onChange={setBegin}
-          />
-          <View style={{ flex: 1, paddingTop: 10 }}>
-            <Text kind="small">
-              Begin at once: when the course has begun I can no longer give it back.
-            </Text>
-            <Text kind="small" color={quiet}>
-              Leave it empty to keep the right to give it back, through{" "}
-              {sayWrittenDate(offered.giveBack)}.
-            </Text>
-          </View>
-        </View>
-      ) : null}
-      {error && !faults.name && !faults.email ? <Notice {...explain(error)} /> : null}
-      <PrimaryAction
-        label={quote.dueNow === 0 ? "Get it" : `Pay ${sayMoney(quote.dueNow, currency)}`}
-        busy={isLoading}
-        fill
-        onPress={submit}
-      />
-      {quote.dueNow === 0 ? null : (
-        <Text kind="small" color={quiet} style={{ textAlign: "center" }}>
-          You pay on the next page. Practice till: no money moves.
-        </Text>
-      )}
     </View>
   );
 }

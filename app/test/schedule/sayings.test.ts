@@ -2,7 +2,7 @@ import type { Cohort } from "@dawngate/contract/courses";
 import type { Shelf } from "@dawngate/contract/enrollment";
 import type { Instant } from "@dawngate/core/time";
 import { sayLength } from "../../src/courses/length";
-import { sayCohort } from "../../src/enrollment/cohorts-screen";
+import { sayCohort } from "../../src/enrollment/cohorts-table";
 import { sayNext, sayStanding } from "../../src/enrollment/held-course";
 import { suggestSlug } from "../../src/school/new-school-screen";
 import { explain, faultsOf } from "../../src/store/api";

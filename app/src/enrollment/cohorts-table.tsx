@@ -1,0 +1,181 @@
+/** The cohorts of a course: a table where there is room, with their days on one horizon; else one below the other. */
+import type { Cohort } from "@dawngate/contract/courses";
+import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import type { ReactNode } from "react";
+import { View } from "react-native";
+import { CohortLine, daysOf, sayRange } from "../schedule/horizon/cohort-line";
+import { QuietAction } from "../ui/action";
+import type { TableColumn } from "../ui/table/columns";
+import { Table } from "../ui/table/table";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { SeatsBar } from "./seats-bar";
+
+/** A cohort with how many are in it. */
+type Counted = Cohort & { people: number };
+
+interface CohortsProps {
+  cohorts: readonly Counted[];
+  today: string;
+  /** Who leads one; null: not for whoever looks. */
+  leaders: ((cohort: Counted) => ReactNode) | null;
+  onChange: ((cohort: Counted) => void) | null;
+}
+
+/** How wide a cohort's horizon is drawn in the table. */
+const LINE = 230;
+
+export function Cohorts({ cohorts, today, leaders, onChange }: CohortsProps) {
+  const range = daysOf(cohorts, today);
+  const columns: TableColumn<Counted>[] = [
+    {
+      id: "name",
+      title: "Cohort",
+      always: true,
+      cell: (cohort) => (
+        <View>
+          <Text kind="strong">{cohort.name}</Text>
+          <Text kind="small">{sayCohort(cohort, today)}</Text>
+        </View>
+      ),
+      text: ({ name }) => name,
+    },
+    {
+      id: "line",
+      title: sayRange(range),
+      width: LINE + 16,
+      cell: (cohort) => <CohortLine days={cohort} range={range} width={LINE} />,
+    },
+    {
+      id: "starts",
+      title: "First day",
+      width: 120,
+      cell: ({ starts }) => <Text kind="small">{sayWrittenDate(starts)}</Text>,
+      text: ({ starts }) => starts,
+    },
+    {
+      id: "ends",
+      title: "Last day",
+      width: 120,
+      cell: ({ ends }) => <Text kind="small">{sayWrittenDate(ends)}</Text>,
+      text: ({ ends }) => ends,
+    },
+    {
+      id: "window",
+      title: "Enrolling",
+      width: 200,
+      hidden: true,
+      cell: (cohort) => <Text kind="small">{sayWindow(cohort)}</Text>,
+      text: sayWindow,
+    },
+    {
+      id: "seats",
+      title: "Seats",
+      width: 150,
+      cell: (cohort) => (
+        <View style={{ gap: 4 }}>
+          <Text kind="small">{saySeats(cohort)}</Text>
+          {cohort.seats === null ? null : <SeatsBar taken={cohort.people} seats={cohort.seats} />}
+        </View>
+      ),
+      text: saySeats,
+    },
+    ...(leaders ? [{ id: "leaders", title: "", width: 170, cell: leaders }] : []),
+    ...(onChange
+      ? [
+          {
+            id: "change",
+            title: "",
+            width: 110,
+            always: true,
+            cell: (cohort: Counted) => (
+              <QuietAction
+                label="Change"
+                says={`Change ${cohort.name}`}
+                tight
+                onPress={() => onChange(cohort)}
+              />
+            ),
+          },
+        ]
+      : []),
+  ];
+  return (
+    <Table
+      label="Cohorts"
+      name="cohorts"
+      columns={columns}
+      rows={cohorts}
+      of={cohorts.length}
+      keyOf={({ id }) => id}
+      height={{ wide: 104, phone: 240 }}
+      onEnd={() => undefined}
+      phone={(cohort) => (
+        <CohortRow
+          cohort={cohort}
+          people={cohort.people}
+          today={today}
+          {...(onChange && { onChange: () => onChange(cohort) })}
+        >
+          {leaders?.(cohort)}
+        </CohortRow>
+      )}
+    />
+  );
+}
+
+const sayWindow = ({ window }: Cohort) =>
+  window ? `${sayWrittenDate(window.opens)} to ${sayWrittenDate(window.closes)}` : "at any time";
+const saySeats = ({ people, seats }: Counted) =>
+  seats === null ? `${people} people` : `${people} of ${seats}`;
+
+/** What a cohort is on a day, and what that means for the people in it. */
+export function sayCohort({ starts, ends, grace }: Cohort, today: string): string {
+  if (today < starts)
+    return `Enrolled, not yet started: access begins on ${sayWrittenDate(starts)}`;
+  if (today <= ends) return `Running until ${sayWrittenDate(ends)}`;
+  return `Ended on ${sayWrittenDate(ends)}${
+    grace === null
+      ? "; access goes on"
+      : grace === 0
+        ? "; access ended with it"
+        : `; access goes on for ${grace} ${grace === 1 ? "day" : "days"}`
+  }`;
+}
+
+function CohortRow({
+  cohort,
+  people,
+  today,
+  onChange,
+  children,
+}: {
+  cohort: Cohort;
+  people: number;
+  today: string;
+  onChange?: () => void;
+  children?: ReactNode;
+}) {
+  const { line, quiet } = usePalette();
+  const { window, seats } = cohort;
+  return (
+    <View style={{ borderTopWidth: 1, borderTopColor: line, paddingTop: 14, gap: 4 }}>
+      <Text kind="heading" level={2}>
+        {cohort.name}
+      </Text>
+      <Text kind="strong">{sayCohort(cohort, today)}</Text>
+      <Text kind="small" color={quiet}>
+        {sayWrittenDate(cohort.starts)} to {sayWrittenDate(cohort.ends)} ·{" "}
+        {window
+          ? `enrolling ${sayWrittenDate(window.opens)} to ${sayWrittenDate(window.closes)}`
+          : "enrolling at any time"}{" "}
+        · {seats === null ? `${people} people, no limit` : `${people} of ${seats} seats`}
+      </Text>
+      {seats === null ? null : <SeatsBar taken={people} seats={seats} />}
+      {children}
+      {onChange ? (
+        <QuietAction label="Change" says={`Change ${cohort.name}`} onPress={onChange} />
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,95 @@
+/** Beside a listing that is changed: what one buyer pays on a day, and why; and what is odd about the whole. */
+import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
+import { type Listing, type PriceOption, type QuoteStep, quote } from "@dawngate/core/sales";
+import { sayMoney } from "@dawngate/core/sales/currency";
+import { type Instant, parseDate, startOfDay, zoneOf } from "@dawngate/core/time";
+import { useMemo } from "react";
+import { View } from "react-native";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { QuoteLines } from "./quote-lines";
+import { sayWay } from "./say-way";
+import { sayWhyPrice } from "./say-why";
+
+export function BuyerPays({
+  listing,
+  option,
+  day,
+  code,
+  offer,
+  snags,
+}: {
+  listing: Listing | null;
+  option: PriceOption | null;
+  day: string;
+  code: string;
+  offer: Offer;
+  snags: ListingAnswer["snags"];
+}) {
+  const { surface, line, quiet, ember } = usePalette();
+  const date = parseDate(day);
+  const priced = useMemo(() => {
+    if (!listing || !option || !date.ok) return null;
+    const why: QuoteStep[] = [];
+    const at = (startOfDay(zoneOf(listing.timeZone), date.value) + 12 * 3_600_000) as Instant;
+    try {
+      const codes = code.trim() === "" ? [] : [code];
+      return { answer: quote(listing, { at, option: option.id, codes }, why), why };
+    } catch {
+      return null;
+    }
+  }, [listing, option, date, code]);
+  return (
+    <View
+      style={{
+        backgroundColor: surface,
+        borderRadius: 14,
+        borderWidth: 1,
+        borderColor: line,
+        padding: 18,
+        gap: 14,
+      }}
+    >
+      <Text kind="name" level={2}>
+        This buyer pays
+      </Text>
+      {priced && listing && option ? (
+        <>
+          <Text kind="title">{sayMoney(priced.answer.dueNow, listing.currency)}</Text>
+          <QuoteLines
+            quote={priced.answer}
+            currency={listing.currency}
+            way={sayWay({
+              kind: option.kind,
+              count: option.kind === "installments" ? option.count : null,
+              every: "every" in option ? option.every : null,
+              trial: null,
+            })}
+          />
+          <View style={{ gap: 4 }}>
+            {sayWhyPrice(priced.why, listing.currency).map((sentence) => (
+              <Text key={sentence} kind="small" color={quiet}>
+                {sentence}
+              </Text>
+            ))}
+          </View>
+        </>
+      ) : (
+        <Text color={quiet}>
+          {offer.options.length === 0
+            ? "Add a way to pay: what it comes to stands here, line by line."
+            : "Something does not go together yet."}
+        </Text>
+      )}
+      {snags.length > 0 ? (
+        <View role="region" aria-label="Snags" style={{ gap: 6 }}>
+          {snags.map(({ reason, weight }) => (
+            <Text key={reason} kind="small" color={weight === "look" ? quiet : ember}>
+              {reason}
+            </Text>
+          ))}
+        </View>
+      ) : null}
+    </View>
+  );
+}

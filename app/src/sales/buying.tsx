@@ -1,0 +1,130 @@
+/** Who buys, what they agree to, and the one press. */
+import type { Offered } from "@dawngate/contract/sales";
+import { sayMoney } from "@dawngate/core/sales/currency";
+import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import { useRouter } from "expo-router";
+import { useRef, useState } from "react";
+import { View } from "react-native";
+import { useGetMeQuery } from "../school/api";
+import { withPlace } from "../school/arrive";
+import { explain, faultsOf, pressKey } from "../store/api";
+import { PrimaryAction } from "../ui/action";
+import { Notice } from "../ui/notice";
+import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
+import { TextLink } from "../ui/text-link";
+import { usePalette } from "../ui/theme";
+import { TickBox } from "../ui/tick-box";
+import { useBuyMutation } from "./api";
+
+interface Props {
+  place: { school: string; listing: string };
+  offered: Offered;
+  /** The codes that were entered. */
+  codes: string[];
+  zone: string;
+  /** What was seen holds no more: it is asked for again. */
+  onAgain(): void;
+}
+
+export function Buying({ place, offered, codes, zone, onAgain }: Props) {
+  const { quiet, ember } = usePalette();
+  const { data: me } = useGetMeQuery();
+  const router = useRouter();
+  const [name, setName] = useState("");
+  const [email, setEmail] = useState("");
+  const [begin, setBegin] = useState(false);
+  const [buy, { error, isLoading }] = useBuyMutation();
+  const { quote, currency } = offered;
+  const faults = faultsOf(error);
+  // The same press is one order, however often it is sent; another price, or another way, is another press.
+  const key = useRef({ of: "", key: "" });
+  const account = me?.account ?? null;
+  const submit = async () => {
+    const of = JSON.stringify([quote.option, quote.total, codes, account?.email ?? email]);
+    if (key.current.of !== of) key.current = { of, key: pressKey() };
+    const answer = await buy({
+      ...place,
+      body: {
+        key: key.current.key,
+        option: quote.option,
+        seats: 1,
+        codes,
+        seen: { total: quote.total, dueNow: quote.dueNow },
+        timeZone: zone,
+        beginAtOnce: begin,
+        ...(account === null && { name, email }),
+      },
+    });
+    if (!("data" in answer) || !answer.data) {
+      onAgain();
+      return;
+    }
+    const { order, secret, pay } = answer.data;
+    if (pay !== null) window.location.assign(pay);
+    else router.replace(`/${place.school}/orders/${order}?secret=${secret}`);
+  };
+  const here = `/${place.school}/o/${place.listing}`;
+  const fault = (path: string) =>
+    faults[path] ? (
+      <Text kind="small" color={ember} role="alert">
+        {faults[path]}
+      </Text>
+    ) : null;
+  return (
+    <View style={{ gap: 14, maxWidth: 520 }}>
+      {account ? (
+        <Text color={quiet}>
+          You buy as {account.name}, {account.email}.
+        </Text>
+      ) : (
+        <>
+          <TextField label="Your name" value={name} onChangeText={setName} autoComplete="name" />
+          {fault("name")}
+          <TextField
+            label="Mail address"
+            value={email}
+            onChangeText={setEmail}
+            autoComplete="email"
+            inputMode="email"
+          />
+          {fault("email")}
+          <Text kind="small" color={quiet}>
+            Your way in comes to this address.
+          </Text>
+          <TextLink href={withPlace("/sign-in", here)}>I have an account</TextLink>
+        </>
+      )}
+      {offered.giveBack !== null ? (
+        <View style={{ flexDirection: "row", gap: 6, alignItems: "flex-start" }}>
+          <TickBox
+            label="Begin at once: when the course has begun I can no longer give it back"
+            checked={begin}
+            onChange={setBegin}
+          />
+          <View style={{ flex: 1, paddingTop: 10 }}>
+            <Text kind="small">
+              Begin at once: when the course has begun I can no longer give it back.
+            </Text>
+            <Text kind="small" color={quiet}>
+              Leave it empty to keep the right to give it back, through{" "}
+              {sayWrittenDate(offered.giveBack)}.
+            </Text>
+          </View>
+        </View>
+      ) : null}
+      {error && !faults.name && !faults.email ? <Notice {...explain(error)} /> : null}
+      <PrimaryAction
+        label={quote.dueNow === 0 ? "Get it" : `Pay ${sayMoney(quote.dueNow, currency)}`}
+        busy={isLoading}
+        fill
+        onPress={submit}
+      />
+      {quote.dueNow === 0 ? null : (
+        <Text kind="small" color={quiet} style={{ textAlign: "center" }}>
+          You pay on the next page. Practice till: no money moves.
+        </Text>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,201 @@
+/** The terms of a listing beside its prices: what is in it, what one gets, tax, window, seats, days of access. */
+import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
+import { useState } from "react";
+import { View } from "react-native";
+import { useGetCoursesQuery } from "../courses/api";
+import { Choice } from "../ui/choice";
+import { Choices } from "../ui/choices";
+import { DateField } from "../ui/moment-fields";
+import { MoneyField } from "../ui/money-field";
+import { NumberField } from "../ui/number-field";
+import { Switched } from "../ui/switched";
+import { TextField } from "../ui/text-field";
+import { Part } from "./part";
+
+interface Place {
+  school: string;
+}
+
+export function ListingTerms({
+  place,
+  offer,
+  kept,
+  today,
+  set,
+}: {
+  place: Place;
+  offer: Offer;
+  kept: ListingAnswer;
+  today: string;
+  set(part: Partial<Offer>): void;
+}) {
+  const { data } = useGetCoursesQuery({ school: place.school });
+  const courses = data?.courses.filter((one) => !one.archived) ?? [];
+  const bundle = offer.courses.length > 1;
+  return (
+    <>
+      <Part title="What is in it">
+        <TextField
+          label="What it is called"
+          value={offer.title}
+          maxLength={200}
+          onChangeText={(title) => title.trim() !== "" && set({ title })}
+        />
+        <Choices label="Courses in it" many>
+          {courses.map(({ id, title }) => {
+            const taken = offer.courses.some((one) => one.id === id);
+            return (
+              <Choice
+                key={id}
+                many
+                label={title}
+                taken={taken}
+                onPress={() =>
+                  set({
+                    courses: taken
+                      ? offer.courses.filter((one) => one.id !== id)
+                      : [...offer.courses, { id, price: null }],
+                  })
+                }
+              />
+            );
+          })}
+        </Choices>
+        {bundle
+          ? offer.courses.map((one, at) => (
+              <MoneyField
+                key={one.id}
+                label={`“${kept.courses.find(({ id }) => id === one.id)?.title ?? one.id}” by itself`}
+                currency={kept.currency}
+                value={one.price}
+                optional
+                onChange={(price) =>
+                  set({
+                    courses: offer.courses.map((course, i) =>
+                      i === at ? { ...course, price: price as never } : course,
+                    ),
+                  })
+                }
+              />
+            ))
+          : null}
+        <Points points={offer.points} onPoints={(points) => set({ points })} />
+      </Part>
+      <Part title="Tax, days, seats">
+        <Switched
+          label="Tax"
+          on={offer.tax !== null}
+          onChange={(on) => set({ tax: on ? { rate: 2300, included: true } : null })}
+        />
+        {offer.tax ? (
+          <View style={{ flexDirection: "row", gap: 12, alignItems: "center" }}>
+            <NumberField
+              label="Percent of tax"
+              width={150}
+              value={offer.tax.rate / 100}
+              least={0}
+              most={100}
+              onChange={(percent) =>
+                offer.tax && set({ tax: { ...offer.tax, rate: percent * 100 } })
+              }
+            />
+            <Switched
+              label="Included in the price"
+              on={offer.tax.included}
+              onChange={(included) => offer.tax && set({ tax: { ...offer.tax, included } })}
+            />
+          </View>
+        ) : null}
+        <Switched
+          label="Only in some days"
+          on={offer.window !== null}
+          onChange={(on) => set({ window: on ? { opens: today, closes: today } : null })}
+        />
+        {offer.window ? (
+          <View style={{ flexDirection: "row", gap: 12 }}>
+            <DateField
+              label="Sold from"
+              value={offer.window.opens}
+              onChange={(opens) =>
+                offer.window &&
+                set({
+                  window: {
+                    opens,
+                    closes: opens > offer.window.closes ? opens : offer.window.closes,
+                  },
+                })
+              }
+            />
+            <DateField
+              label="Sold through"
+              value={offer.window.closes}
+              onChange={(closes) =>
+                offer.window &&
+                set({
+                  window: {
+                    closes,
+                    opens: closes < offer.window.opens ? closes : offer.window.opens,
+                  },
+                })
+              }
+            />
+          </View>
+        ) : null}
+        <Switched
+          label="So many seats"
+          on={offer.seatLimit !== null}
+          onChange={(on) => set({ seatLimit: on ? 20 : null })}
+        />
+        {offer.seatLimit === null ? null : (
+          <NumberField
+            label="Seats"
+            value={offer.seatLimit}
+            least={0}
+            most={1_000_000}
+            onChange={(seatLimit) => set({ seatLimit })}
+          />
+        )}
+        <Switched
+          label="Access for so many days"
+          says="Counted from the start of access; else as the course says."
+          on={offer.days !== null}
+          onChange={(on) => set({ days: on ? 90 : null })}
+        />
+        {offer.days === null ? null : (
+          <NumberField
+            label="Days of access"
+            width={150}
+            value={offer.days}
+            least={1}
+            most={36_500}
+            onChange={(days) => set({ days })}
+          />
+        )}
+      </Part>
+    </>
+  );
+}
+
+/** What one gets, a point a line: what is typed counts when one leaves. */
+function Points({ points, onPoints }: { points: string[]; onPoints(points: string[]): void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  return (
+    <TextField
+      label="What one gets, a point a line"
+      multiline
+      value={typed ?? points.join("\n")}
+      onChangeText={setTyped}
+      onBlur={() => {
+        if (typed !== null)
+          onPoints(
+            typed
+              .split("\n")
+              .map((point) => point.trim().slice(0, 300))
+              .filter((point) => point !== "")
+              .slice(0, 20),
+          );
+        setTyped(null);
+      }}
+    />
+  );
+}
