@@ -1,4 +1,5 @@
-/** A table as CSV (RFC 4180), with the columns that are shown; brought by its package only when somebody asks. */
+/** A table as CSV (RFC 4180), with the columns that are shown. */
+import { unparse } from "papaparse";
 import type { TableColumn } from "./columns";
 
 /** So many rows a file has at most: more a spreadsheet does not take (common practice). */
@@ -11,7 +12,6 @@ export async function writeRows<Row>(
   onProgress: (rows: number) => void,
 ): Promise<string> {
   const written = columns.filter(({ text }) => text);
-  const { unparse } = await import("papaparse");
   const data: (string | number | null)[][] = [];
   for await (const page of pages) {
     for (const row of page) data.push(written.map(({ text }) => text?.(row) ?? null));
