@@ -26,7 +26,7 @@ test("what needs quoting is quoted, what is for the eye is left out, what would 
     [
       '"Who, and where",Paid',
       '"Ada ""the oven"" Mill",1',
-      "'=HYPERLINK(0),",
+      '"\'=HYPERLINK(0)",',
       '"Line\nbreak, and comma",0',
     ].join("\r\n"),
   );
