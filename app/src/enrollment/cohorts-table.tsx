@@ -80,12 +80,12 @@ export function Cohorts({ cohorts, today, leaders, onChange }: CohortsProps) {
       ),
       text: saySeats,
     },
-    ...(leaders ? [{ id: "leaders", title: "", width: 170, cell: leaders }] : []),
+    ...(leaders ? [{ id: "leaders", title: "Led by", width: 170, cell: leaders }] : []),
     ...(onChange
       ? [
           {
             id: "change",
-            title: "",
+            title: "Change it",
             width: 110,
             always: true,
             cell: (cohort: Counted) => (

@@ -26,6 +26,8 @@ test("courses are found, grouped, and put away and back", async ({ page }) => {
 });
 
 test("a course's own words are what people read", async ({ page }) => {
+  // What it asks for is the same at every size.
+  test.skip(test.info().project.name !== "wide");
   await page.goto("/ember-row/courses");
   await page.getByLabel("Working title").fill(`Words ${Date.now() % 100_000}`);
   await page.getByRole("radio", { name: "A free taster" }).click();

@@ -56,6 +56,8 @@ test("two authors on one outline see each other's changes, and neither overwrite
 test("what is typed is kept while it is typed: over Escape, a reload and Back", async ({
   page,
 }) => {
+  // What it asks for is the same at every size.
+  test.skip(test.info().project.name !== "wide");
   await newCourse(page, "Typed and left");
   await page.getByRole("button", { name: "Add a module" }).click();
   await expect(page.locator(":focus")).toHaveAttribute("aria-label", "Title of module Module 1");
