@@ -37,7 +37,6 @@ const PLACES: Record<string, [string, string][]> = {
     ["a school that was deleted", "/ember-row/gone"],
     ["making a school", "/new-school"],
     ["the mail tray", "/mail"],
-    ["the kit", "/kit"],
   ],
   "coming in": [
     ["coming in by a link", "/enter?token=none"],
