@@ -56,7 +56,6 @@ export const offer = z
   })
   .meta({ id: "Offer" });
 export type Offer = z.output<typeof offer>;
-export type OfferInput = z.input<typeof offer>;
 
 const price = z
   .object({ amount: z.int(), currency: z.string() })
@@ -112,12 +111,9 @@ export const listingChange = z.strictObject({
 });
 
 /** For whom a quote is asked. */
-const buying = {
+export const offeredQuery = z.strictObject({
   option: planFields.id.optional().describe("The way to pay; left out: the first."),
   seats: z.coerce.number<number>().int().min(1).max(10_000).default(1),
-};
-export const offeredQuery = z.strictObject({
-  ...buying,
   codes: z.string().max(1000).optional().describe("Codes, parted by commas."),
   timeZone: planFields.timeZone.optional(),
 });

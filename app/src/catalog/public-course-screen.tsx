@@ -9,12 +9,10 @@ import { ScrollView, View } from "react-native";
 import { Cover, WideCover } from "../courses/cover";
 import { sayLength } from "../courses/length";
 import { Markdown } from "../lessons/markdown";
-import { explain } from "../store/api";
+import { Coming, titleComing } from "../store/coming";
 import { QuietAction } from "../ui/action";
 import { useWide } from "../ui/layout";
-import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
-import { Skeleton } from "../ui/skeleton";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -33,12 +31,8 @@ export function PublicCourseScreen() {
   useTitle(data?.title ?? "A course");
   if (!data)
     return (
-      <Page title={error ? "Not here" : "…"}>
-        {error ? (
-          <Notice {...explain(error)} onRetry={refetch} />
-        ) : (
-          <Skeleton widths={[0.8, 0.6, 0.7]} />
-        )}
+      <Page title={titleComing(error)}>
+        <Coming error={error} onRetry={refetch} />
       </Page>
     );
   const { cover, school, card, words } = data;

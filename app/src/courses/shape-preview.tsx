@@ -9,6 +9,7 @@ import { read } from "../schedule/horizon/scale";
 import { HorizonStrip } from "../schedule/horizon/strip";
 import { markOf } from "../schedule/state-words";
 import { useWide } from "../ui/layout";
+import { ListRow } from "../ui/list-row";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -25,7 +26,7 @@ interface Props {
 const ROW = 44;
 
 export function ShapePreview({ shape, school, today }: Props) {
-  const { quiet, line } = usePalette();
+  const { quiet } = usePalette();
   const wide = useWide();
   const zone = zoneOf(school.timeZone);
   const [width, setWidth] = useState(0);
@@ -65,19 +66,7 @@ export function ShapePreview({ shape, school, today }: Props) {
           const row = items.get(id);
           const opens = row?.opens ?? null;
           return (
-            <View
-              key={id}
-              role="listitem"
-              style={{
-                flexDirection: "row",
-                alignItems: "center",
-                gap: 10,
-                minHeight: ROW,
-                paddingVertical: wide ? 0 : 8,
-                borderBottomWidth: 1,
-                borderBottomColor: line,
-              }}
-            >
+            <ListRow key={id} gap={10} minHeight={ROW} padding={wide ? 0 : 8}>
               <SunMark mark={row ? markOf(row) : "waiting"} size={22} />
               <View style={wide ? { width: 288 } : { flex: 1 }}>
                 <Text kind="name">{title}</Text>
@@ -99,7 +88,7 @@ export function ShapePreview({ shape, school, today }: Props) {
                   label={opens === null ? "waits" : sayWrittenInstant(opens, zone, false)}
                 />
               ) : null}
-            </View>
+            </ListRow>
           );
         })}
       </View>

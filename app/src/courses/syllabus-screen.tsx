@@ -11,6 +11,7 @@ import { CohortChoice } from "../enrollment/cohort-choice";
 import { useGetTimelineQuery } from "../schedule/api";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
+import { Coming, titleComing } from "../store/coming";
 import { PrimaryAction } from "../ui/action";
 import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
@@ -28,12 +29,8 @@ export function SyllabusScreen() {
   const { data: course, error, refetch } = useGetCourseQuery(place);
   if (!course || !school)
     return (
-      <Page title={error ? "Not here" : "…"} above={above(place)}>
-        {error ? (
-          <Notice {...explain(error)} onRetry={refetch} />
-        ) : (
-          <Skeleton widths={[0.7, 0.5, 0.6]} />
-        )}
+      <Page title={titleComing(error)} above={above(place)}>
+        <Coming error={error} onRetry={refetch} />
       </Page>
     );
   return <Syllabus place={place} course={course} school={school} />;

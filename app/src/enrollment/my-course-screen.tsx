@@ -9,10 +9,8 @@ import { Countdown } from "../catalog/countdown";
 import { read } from "../schedule/horizon/scale";
 import { SunLine } from "../schedule/horizon/sun-line";
 import { markOf } from "../schedule/state-words";
-import { explain } from "../store/api";
+import { Coming, titleComing } from "../store/coming";
 import { NightPage } from "../ui/night-page";
-import { Notice } from "../ui/notice";
-import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetMyCourseQuery } from "./api";
@@ -26,12 +24,8 @@ export function MyCourseScreen() {
   const shelf = { text: "Shelf", href: `/${place.school}/shelf` };
   if (!data)
     return (
-      <NightPage title={error ? "Not here" : "…"} above={shelf}>
-        {error ? (
-          <Notice {...explain(error)} onRetry={refetch} />
-        ) : (
-          <Skeleton widths={[0.8, 0.6, 0.7, 0.5]} />
-        )}
+      <NightPage title={titleComing(error)} above={shelf}>
+        <Coming error={error} onRetry={refetch} />
       </NightPage>
     );
   return (

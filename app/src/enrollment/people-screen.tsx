@@ -13,6 +13,7 @@ import { rangeOf } from "../schedule/horizon/person-line";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
+import { capital } from "../ui/capital";
 import { Choice } from "../ui/choice";
 import { NightAct, NightBar } from "../ui/night-bar";
 import { Notice } from "../ui/notice";
@@ -262,5 +263,3 @@ function MarkedPeople({
     </>
   );
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

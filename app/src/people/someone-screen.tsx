@@ -6,6 +6,7 @@ import { View } from "react-native";
 import { sayNext, sayStanding } from "../enrollment/held-course";
 import { SunLine } from "../schedule/horizon/sun-line";
 import { explain } from "../store/api";
+import { titleComing } from "../store/coming";
 import { QuietAction } from "../ui/action";
 import { useWide } from "../ui/layout";
 import { Notice } from "../ui/notice";
@@ -29,7 +30,7 @@ export function SomeoneScreen() {
   const now = Date.now() as Instant;
   return (
     <Page
-      title={data?.name ?? (error ? "Not here" : "…")}
+      title={data?.name ?? titleComing(error)}
       above={{ text: EVERYONE.name, href: EVERYONE.href({ school, course: "" }) }}
     >
       {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}

@@ -7,14 +7,12 @@ import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
 import { SunLine } from "../schedule/horizon/sun-line";
-import { explain } from "../store/api";
+import { Coming, titleComing } from "../store/coming";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { NightPage } from "../ui/night-page";
-import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
-import { Skeleton } from "../ui/skeleton";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
@@ -43,12 +41,8 @@ export function CheckoutScreen() {
   );
   if (!data)
     return (
-      <Page title={error ? "Not here" : "…"} narrow>
-        {error ? (
-          <Notice {...explain(error)} onRetry={refetch} />
-        ) : (
-          <Skeleton widths={[0.8, 0.6, 0.7]} />
-        )}
+      <Page title={titleComing(error)} narrow>
+        <Coming error={error} onRetry={refetch} />
       </Page>
     );
   return (

@@ -7,15 +7,14 @@ import { useLocalSearchParams } from "expo-router";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { explain } from "../store/api";
+import { Coming, titleComing } from "../store/coming";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { useWide } from "../ui/layout";
 import { DateField } from "../ui/moment-fields";
-import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Press } from "../ui/press";
-import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { TextLink } from "../ui/text-link";
@@ -44,15 +43,8 @@ export function ListingScreen() {
   const { data, error, refetch } = useGetListingQuery(place, { refetchOnMountOrArgChange: true });
   if (!data)
     return (
-      <Page
-        title={error ? "Not here" : "…"}
-        above={{ text: "Sales", href: `/${place.school}/sales` }}
-      >
-        {error ? (
-          <Notice {...explain(error)} onRetry={refetch} />
-        ) : (
-          <Skeleton widths={[0.7, 0.5, 0.6, 0.7]} />
-        )}
+      <Page title={titleComing(error)} above={{ text: "Sales", href: `/${place.school}/sales` }}>
+        <Coming error={error} onRetry={refetch} />
       </Page>
     );
   return <Editor place={place} kept={data} />;

@@ -10,6 +10,7 @@ import { PrimaryAction, QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { Empty } from "../ui/empty";
+import { ListRow } from "../ui/list-row";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Sheet } from "../ui/sheet";
@@ -34,7 +35,7 @@ export function ListingsScreen() {
     { refetchOnMountOrArgChange: true },
   );
   const may = useMay(school);
-  const { line, quiet } = usePalette();
+  const { quiet } = usePalette();
   const [adding, setAdding] = useState(false);
   const listings = data?.pages.flatMap((page) => page.listings) ?? [];
   const add = may("sales.change") ? (
@@ -58,18 +59,7 @@ export function ListingsScreen() {
           {add}
           <View role="list">
             {listings.map(({ id, title, state, courses, price, sold }) => (
-              <View
-                key={id}
-                role="listitem"
-                style={{
-                  flexDirection: "row",
-                  alignItems: "center",
-                  gap: 16,
-                  paddingVertical: 10,
-                  borderBottomWidth: 1,
-                  borderBottomColor: line,
-                }}
-              >
+              <ListRow key={id}>
                 <View style={{ flex: 1, minWidth: 0 }}>
                   <Link href={`/${school}/sales/${id}`} style={{ paddingVertical: 8 }}>
                     <Text kind="strong">{title}</Text>
@@ -85,7 +75,7 @@ export function ListingsScreen() {
                       ? "free"
                       : sayMoney(price.amount, price.currency)}
                 </Text>
-              </View>
+              </ListRow>
             ))}
           </View>
           {hasNextPage ? <QuietAction label="Show more" onPress={() => fetchNextPage()} /> : null}

@@ -8,6 +8,7 @@ import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
+import { everyPage } from "../store/every-page";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { Empty } from "../ui/empty";
@@ -51,16 +52,8 @@ export function OrdersScreen() {
   const columns = useMemo(() => columnsOf(zone, setOpened), [zone]);
   const { quiet } = usePalette();
   async function* all() {
-    for (let after: string | null = null; ; ) {
-      const page: { orders: OrderSummary[]; next: string | null } = await ask({
-        ...asked,
-        after,
-        most: 200,
-      }).unwrap();
-      yield page.orders;
-      if (page.next === null) return;
-      after = page.next;
-    }
+    const pages = everyPage((after) => ask({ ...asked, after, most: 200 }).unwrap());
+    for await (const page of pages) yield page.orders;
   }
   return (
     <Page title="Sales" full dense>

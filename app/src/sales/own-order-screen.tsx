@@ -4,12 +4,10 @@ import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { useEffect, useState } from "react";
 import { View } from "react-native";
-import { explain } from "../store/api";
+import { Coming, titleComing } from "../store/coming";
 import { PrimaryAction } from "../ui/action";
 import { NightPage } from "../ui/night-page";
-import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
-import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetOwnOrderQuery } from "./api";
@@ -36,12 +34,8 @@ export function OwnOrderScreen() {
   }, [state]);
   if (!data)
     return (
-      <Page title={error ? "Not here" : "…"} narrow>
-        {error ? (
-          <Notice {...explain(error)} onRetry={refetch} />
-        ) : (
-          <Skeleton widths={[0.8, 0.6, 0.7]} />
-        )}
+      <Page title={titleComing(error)} narrow>
+        <Coming error={error} onRetry={refetch} />
       </Page>
     );
   const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);

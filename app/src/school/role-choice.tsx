@@ -1,5 +1,6 @@
 /** Which role somebody has on the staff, with what it lets them do. The owner's is handed over, never chosen. */
 import { ROLE_WORDS, STAFF_ROLES, type StaffRole } from "@dawngate/contract/permissions";
+import { capital } from "../ui/capital";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { Text } from "../ui/text";
@@ -27,5 +28,3 @@ export function RoleChoice({ label, role, onChoose }: Props) {
     </>
   );
 }
-
-export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -9,6 +9,7 @@ import { View } from "react-native";
 import { SchoolSides } from "../frame/sides";
 import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
+import { capital } from "../ui/capital";
 import { anAddress, Field } from "../ui/field";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
@@ -19,7 +20,7 @@ import { useGetMeQuery, useGetSchoolQuery } from "./api";
 import { useMay } from "./may";
 import { MemberSheet } from "./member-sheet";
 import { STAFF } from "./places";
-import { capital, RoleChoice } from "./role-choice";
+import { RoleChoice } from "./role-choice";
 import {
   useAnswerOfferMutation,
   useGetMembersQuery,

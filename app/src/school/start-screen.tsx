@@ -1,9 +1,7 @@
 /** Where somebody begins: their school as staff, their shelf, a school to be made, or signing in. */
 import { Redirect } from "expo-router";
 import { View } from "react-native";
-import { explain } from "../store/api";
-import { Notice } from "../ui/notice";
-import { Skeleton } from "../ui/skeleton";
+import { Coming } from "../store/coming";
 import { useGetMeQuery } from "./api";
 
 export function StartScreen() {
@@ -16,11 +14,7 @@ export function StartScreen() {
   }
   return (
     <View role="main" style={{ padding: 24 }}>
-      {error ? (
-        <Notice {...explain(error)} onRetry={refetch} />
-      ) : (
-        <Skeleton widths={[0.4, 0.8, 0.6]} />
-      )}
+      <Coming error={error} onRetry={refetch} />
     </View>
   );
 }

@@ -1,12 +1,12 @@
 /** Who may do what: the one table that the server goes by, as people read it. */
 import { PERMISSIONS, ROLE_WORDS, STAFF_ROLES } from "@dawngate/contract/permissions";
 import { View } from "react-native";
+import { capital } from "../ui/capital";
 import { useWide } from "../ui/layout";
 import { Section } from "../ui/section";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { capital } from "./role-choice";
 
 const STAFF_ONLY = Object.entries(PERMISSIONS).filter(
   ([, { roles }]) => !(roles as readonly string[]).includes("visitor"),

@@ -11,6 +11,7 @@ import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
 import { Empty } from "../ui/empty";
 import { useWide } from "../ui/layout";
+import { ListRow } from "../ui/list-row";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Press } from "../ui/press";
@@ -210,7 +211,7 @@ const DO: Record<Need["kind"], { label: string; to: string }> = {
 };
 
 function Needs({ school, needs }: { school: string; needs: Need[] }) {
-  const { line, quiet } = usePalette();
+  const { quiet } = usePalette();
   const half = useHalf();
   const router = useRouter();
   return (
@@ -225,18 +226,7 @@ function Needs({ school, needs }: { school: string; needs: Need[] }) {
       ) : (
         <View role="list">
           {needs.map(({ kind, course, title, says }) => (
-            <View
-              key={`${kind} ${course}`}
-              role="listitem"
-              style={{
-                flexDirection: "row",
-                alignItems: "center",
-                gap: 16,
-                paddingVertical: 10,
-                borderBottomWidth: 1,
-                borderBottomColor: line,
-              }}
-            >
+            <ListRow key={`${kind} ${course}`}>
               <View style={{ flex: 1, gap: 2 }}>
                 <Text kind="strong">{title}</Text>
                 <Text kind="small" color={quiet} numberOfLines={3}>
@@ -254,7 +244,7 @@ function Needs({ school, needs }: { school: string; needs: Need[] }) {
                   )
                 }
               />
-            </View>
+            </ListRow>
           ))}
         </View>
       )}

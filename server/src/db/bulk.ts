@@ -1,7 +1,7 @@
 /** Many rows in one statement, however many there are. */
 import { sql } from "kysely";
 import type { SchoolTransaction } from "./connection";
-import type { Tables } from "./types";
+import type { Tables } from "./tables";
 
 /**
  * Inserts rows as one JSON parameter, so that no number of rows meets the limit on parameters. All rows must

@@ -15,7 +15,7 @@ import {
 } from "./pool";
 import { type ReplicaSettings, watchPulse } from "./replica";
 import type { SchoolId } from "./school-id";
-import type { Tables } from "./types";
+import type { Tables } from "./tables";
 import type { Who } from "./who";
 
 /** A transaction that sees and writes one school's rows and no others. */

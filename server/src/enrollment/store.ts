@@ -4,7 +4,7 @@ import type { PlanCohort, PlanEnrollment } from "@dawngate/core/plan";
 import { sql, type Updateable } from "kysely";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import type { CohortTable } from "../db/types";
+import type { CohortTable } from "../db/tables/enrollment";
 import { isTheirOwn, toEvents } from "../schedule/events";
 import { holdsAt } from "../schedule/store";
 

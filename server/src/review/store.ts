@@ -4,7 +4,7 @@ import { sql } from "kysely";
 import { sizeOf } from "../courses/outline";
 import { FORM } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import type { CourseVersionTable } from "../db/types";
+import type { CourseVersionTable } from "../db/tables/review";
 
 /** What is on record about a publishing. */
 export type Published = Pick<CourseVersionTable, "note" | "people"> & {

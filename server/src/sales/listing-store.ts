@@ -3,7 +3,7 @@ import type { Offer } from "@dawngate/contract/sales";
 import { sql } from "kysely";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import type { ListingTable } from "../db/types";
+import type { ListingTable } from "../db/tables/sales";
 
 export type ListingState = ListingTable["state"];
 

@@ -2,7 +2,7 @@
 import type { Quote } from "@dawngate/core/sales";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import type { SalesOrderTable } from "../db/types";
+import type { SalesOrderTable } from "../db/tables/sales";
 import { pattern } from "../enrollment/roster-store";
 
 export interface OrderRow

@@ -14,11 +14,11 @@ import { SnagList } from "../../review/snag-list";
 import { shortSnags, useSnags } from "../../review/use-snags";
 import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
+import { Coming, titleComing } from "../../store/coming";
 import { QuietAction } from "../../ui/action";
 import { useWide } from "../../ui/layout";
 import { Notice } from "../../ui/notice";
 import { Page } from "../../ui/page";
-import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useToast } from "../../ui/toast";
@@ -47,14 +47,10 @@ export function EditScreen() {
   if (!draft.course || !school)
     return (
       <Page
-        title={draft.error ? "Not here" : "…"}
+        title={titleComing(draft.error)}
         above={{ text: "Courses", href: `/${place.school}/courses` }}
       >
-        {draft.error ? (
-          <Notice {...explain(draft.error)} onRetry={draft.refetch} />
-        ) : (
-          <Skeleton widths={[0.7, 0.5, 0.6, 0.7]} />
-        )}
+        <Coming error={draft.error} onRetry={draft.refetch} />
       </Page>
     );
   return <Editor place={place} school={school} draft={draft} course={draft.course} />;

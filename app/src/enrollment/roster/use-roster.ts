@@ -1,7 +1,8 @@
 /** The people of a course as one has narrowed and sorted them, page after page, and how many there are of each. */
-import type { Matching, Roster, RosterOrder, RosterPerson } from "@dawngate/contract/roster";
+import type { Matching, RosterOrder, RosterPerson } from "@dawngate/contract/roster";
 import { useState } from "react";
 import type { InCourse } from "../../courses/api";
+import { everyPage } from "../../store/every-page";
 import { useSettled } from "../../ui/settled";
 import { useGetRosterInfiniteQuery, useGetRosterTotalsQuery, useLazyFindPeopleQuery } from "../api";
 
@@ -58,12 +59,8 @@ export function useRoster(place: InCourse) {
     },
     /** All of them, page by page, for a file. */
     async *all() {
-      for (let after: string | null = null; ; ) {
-        const page: Roster = await ask({ ...asked, after, most: 200 }).unwrap();
-        yield page.people;
-        if (page.next === null) return;
-        after = page.next;
-      }
+      const pages = everyPage((after) => ask({ ...asked, after, most: 200 }).unwrap());
+      for await (const { people } of pages) yield people;
     },
     /** Everybody who matches as the list was asked for: who comes in later is not meant. */
     matching: (): Matching => ({

@@ -5,10 +5,8 @@ import type { ReactNode } from "react";
 import { useGetCourseQuery } from "../../courses/api";
 import { COURSES } from "../../courses/places";
 import { useGetSchoolQuery } from "../../school/api";
-import { explain } from "../../store/api";
-import { Notice } from "../../ui/notice";
+import { Coming, titleComing } from "../../store/coming";
 import { Page } from "../../ui/page";
-import { Skeleton } from "../../ui/skeleton";
 import { useAsIf } from "../use-as-if";
 import type { AsIf, Who } from "./as-if";
 
@@ -37,14 +35,10 @@ export function SeenCourse({ children }: { children(seen: Seen): ReactNode }) {
   }
   return (
     <Page
-      title={trouble ? "Not here" : "…"}
+      title={titleComing(trouble)}
       above={{ text: COURSES.name, href: COURSES.href({ school, course: id }) }}
     >
-      {trouble ? (
-        <Notice {...explain(trouble)} onRetry={() => (error ? refetch() : settings.refetch())} />
-      ) : (
-        <Skeleton widths={[0.7, 0.5, 0.6, 0.7, 0.4, 0.6]} />
-      )}
+      <Coming error={trouble} onRetry={() => (error ? refetch() : settings.refetch())} />
     </Page>
   );
 }

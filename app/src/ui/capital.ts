@@ -1,0 +1,2 @@
+/** A text with its first letter large, as a line begins. */
+export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,79 @@
+/** Cohorts, who is in, and all that happened to them. */
+import type { Standing } from "@dawngate/core/enrollment";
+import type { PlanCohort } from "@dawngate/core/plan";
+import type { Generated, JSONColumnType } from "kysely";
+import type { Authored } from "./columns";
+
+export interface CohortTable {
+  school_id: string;
+  course_id: string;
+  id: string;
+  name: string;
+  window_opens: string | null;
+  window_closes: string | null;
+  starts: string;
+  ends: string;
+  grace: number | null;
+  seats: number | null;
+  gates: JSONColumnType<PlanCohort["gates"]>;
+}
+
+export interface CohortInstructorTable {
+  school_id: string;
+  cohort_id: string;
+  user_id: string;
+}
+
+export interface EnrollmentTable {
+  school_id: string;
+  id: string;
+  course_id: string;
+  person_id: string;
+  cohort_id: string | null;
+  /** Null: follows the course's current version. */
+  pinned_version: number | null;
+  /** Versions it holds beside that one, in ascending order ("only in favor"). */
+  held_versions: Generated<number[]>;
+  last_sequence: number;
+  /** What its openings were worked out from; null: not yet. */
+  projected_version: Generated<number | null>;
+  projected_sequence: Generated<number | null>;
+  /** From this instant on its openings must be worked out again; null: only when something happens. */
+  stale_at: Generated<string | null>;
+  /** Tells apart whom an order sorts alike. */
+  number: Generated<string>;
+  /** Their name as lists are sorted by it: filled in by the database. */
+  sort_name: Generated<string>;
+  enrolled_at: string;
+  /** The zone they enrolled with. */
+  time_zone: string;
+  /** The projection's line: what lists say. It holds as the openings do. */
+  access_from: Generated<string | null>;
+  access_until: Generated<string | null>;
+  standing: Generated<Standing>;
+  done: Generated<number>;
+  required: Generated<number>;
+  finished_at: Generated<string | null>;
+  next_opens: Generated<string | null>;
+  next_item: Generated<string | null>;
+  seen_at: string | null;
+}
+
+export interface EnrollmentEventTable extends Authored {
+  school_id: string;
+  enrollment_id: string;
+  sequence: number;
+  kind: string;
+  at: string;
+  data: JSONColumnType<Record<string, unknown>>;
+  reason: string | null;
+  idempotency_key: string | null;
+  recorded_at: Generated<string>;
+}
+
+export interface EnrollmentTables {
+  cohort: CohortTable;
+  cohort_instructor: CohortInstructorTable;
+  enrollment: EnrollmentTable;
+  enrollment_event: EnrollmentEventTable;
+}

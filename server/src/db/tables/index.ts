@@ -1,0 +1,21 @@
+/** The tables, as Kysely sees them, by room. Dates are `YYYY-MM-DD`, instants ISO 8601 in UTC: the driver is told so. */
+import type { CatalogTables } from "./catalog";
+import type { CoursesTables } from "./courses";
+import type { EnrollmentTables } from "./enrollment";
+import type { LessonsTables } from "./lessons";
+import type { PeopleTables } from "./people";
+import type { ReviewTables } from "./review";
+import type { SalesTables } from "./sales";
+import type { ScheduleTables } from "./schedule";
+import type { SchoolTables } from "./school";
+
+export interface Tables
+  extends SchoolTables,
+    PeopleTables,
+    CoursesTables,
+    LessonsTables,
+    ScheduleTables,
+    EnrollmentTables,
+    ReviewTables,
+    SalesTables,
+    CatalogTables {}

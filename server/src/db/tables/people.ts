@@ -1,0 +1,37 @@
+/** Whom a school knows, and their calendars. */
+import type { Generated } from "kysely";
+
+export interface PersonTable {
+  school_id: string;
+  id: string;
+  name: string;
+  email: string;
+  time_zone: string;
+  /** The account they sign in with; null until they have. */
+  user_id: Generated<string | null>;
+}
+
+export interface CalendarFeedTable {
+  school_id: string;
+  person_id: string;
+  token_hash: string;
+  made_at: string;
+}
+
+export interface CalendarEntryTable {
+  school_id: string;
+  person_id: string;
+  uid: string;
+  at: string;
+  summary: string;
+  /** How often it was changed. */
+  sequence: Generated<number>;
+  /** It does not take place any more. */
+  gone: Generated<boolean>;
+}
+
+export interface PeopleTables {
+  person: PersonTable;
+  calendar_feed: CalendarFeedTable;
+  calendar_entry: CalendarEntryTable;
+}

@@ -1,0 +1,91 @@
+/** What is on sale, and what was bought. */
+import type { Offer } from "@dawngate/contract/sales";
+import type { Quote } from "@dawngate/core/sales";
+import type { Generated, JSONColumnType } from "kysely";
+
+export interface ListingTable {
+  school_id: string;
+  id: string;
+  title: string;
+  state: "draft" | "on-sale" | "private" | "hidden";
+  number: number;
+  sold: Generated<number>;
+}
+
+export interface ListingTermsTable {
+  school_id: string;
+  listing_id: string;
+  number: number;
+  terms: JSONColumnType<Offer>;
+  at: string;
+}
+
+export interface ListingCourseTable {
+  school_id: string;
+  listing_id: string;
+  course_id: string;
+}
+
+export interface SalesOrderTable {
+  school_id: string;
+  id: string;
+  /** Of the press that bought it. */
+  key: string;
+  listing_id: string;
+  terms_number: number;
+  title: string;
+  account_id: string | null;
+  person_id: string | null;
+  name: string;
+  email: string;
+  time_zone: string;
+  option_id: string;
+  kind: "free" | "once" | "installments" | "subscription";
+  seats: number;
+  codes: string[];
+  quote: JSONColumnType<Quote>;
+  currency: string;
+  consent_at: string | null;
+  state: "open" | "paid" | "lapsed";
+  bought_at: string;
+  held_until: string | null;
+  paid_at: string | null;
+  pay_url: string | null;
+  secret_hash: string;
+  receipt_year: number | null;
+  receipt_number: number | null;
+}
+
+export interface OrderEventTable {
+  school_id: string;
+  order_id: string;
+  sequence: number;
+  kind: string;
+  at: string;
+  charge: string | null;
+  amount: string | null;
+}
+
+export interface OrderEnrollmentTable {
+  school_id: string;
+  order_id: string;
+  enrollment_id: string;
+}
+
+export interface CodeUseTable {
+  school_id: string;
+  listing_id: string;
+  code: string;
+  order_id: string;
+  email: string;
+}
+
+export interface SalesTables {
+  listing: ListingTable;
+  listing_terms: ListingTermsTable;
+  listing_course: ListingCourseTable;
+  sales_order: SalesOrderTable;
+  order_event: OrderEventTable;
+  order_enrollment: OrderEnrollmentTable;
+  code_use: CodeUseTable;
+}

@@ -1,0 +1,28 @@
+/** The projection: what opens when for whom, and how many stand how. */
+import type { Standing } from "@dawngate/core/enrollment";
+import type { Generated } from "kysely";
+
+export interface OpeningTable {
+  school_id: string;
+  enrollment_id: string;
+  item_id: string;
+  opens: string | null;
+  closes: string | null;
+}
+
+export interface HeadcountTable {
+  school_id: string;
+  course_id: string;
+  cohort_id: string | null;
+  standing: Standing;
+  finished: boolean;
+  pinned: number | null;
+  held: number[];
+  people: number;
+  folded: Generated<boolean>;
+}
+
+export interface ScheduleTables {
+  opening: OpeningTable;
+  headcount: HeadcountTable;
+}

@@ -1,0 +1,93 @@
+/** A school, who works for it, its record of changes and what it has to send. */
+import type { StaffRole } from "@dawngate/contract/permissions";
+import type { OwnWords } from "@dawngate/core/courses";
+import type { Generated, JSONColumnType } from "kysely";
+import type { Authored } from "./columns";
+
+export interface SchoolTable {
+  id: Generated<string>;
+  slug: string;
+  name: string;
+  time_zone: string;
+  currency: string;
+  weekend: number[];
+  closed: string[];
+  contact: Generated<string>;
+  color: Generated<string>;
+  /** Proposed for new courses. */
+  release_hour: Generated<string>;
+  created_at: Generated<string>;
+  words: Generated<OwnWords>;
+  /** Staff must have taken a second step when they signed in. */
+  two_factor: Generated<boolean>;
+  /** Asked to be deleted at this instant; removed after a wait. */
+  deleted_at: Generated<string | null>;
+}
+
+export interface MemberTable {
+  school_id: string;
+  user_id: string;
+  role: StaffRole;
+  /** An author of all courses, or only of those in `course_author`. */
+  all_courses: Generated<boolean>;
+  name: string;
+  email: string;
+  created_at: Generated<string>;
+}
+
+export interface InvitationTable {
+  school_id: string;
+  id: Generated<string>;
+  email: string;
+  role: StaffRole | "enrollee";
+  token_hash: string;
+  invited_by: string;
+  expires_at: string;
+  accepted_at: string | null;
+}
+
+export interface HandoverTable {
+  school_id: string;
+  from_user: string;
+  to_user: string;
+  at: Generated<string>;
+}
+
+export interface ChangeTable extends Authored {
+  school_id: string;
+  id: Generated<string>;
+  /** Null until its transaction has ended. */
+  number: string | null;
+  at: Generated<string>;
+  what: string;
+  act: "added" | "changed" | "removed";
+  subject: string;
+  course: string | null;
+  person: string | null;
+  before: Record<string, unknown> | null;
+  after: Record<string, unknown> | null;
+  hash: Buffer | null;
+}
+
+export interface OutboxTable {
+  id: Generated<string>;
+  school_id: string | null;
+  kind: string;
+  payload: JSONColumnType<Record<string, unknown>>;
+  at: Generated<string>;
+  state: Generated<"waiting" | "queued" | "failed">;
+  due: Generated<string>;
+  once: string | null;
+  attempts: Generated<number>;
+  fault: string | null;
+  tried_at: string | null;
+}
+
+export interface SchoolTables {
+  school: SchoolTable;
+  member: MemberTable;
+  invitation: InvitationTable;
+  handover: HandoverTable;
+  change: ChangeTable;
+  outbox: OutboxTable;
+}
