@@ -91,6 +91,8 @@ export const security = z
 
 export const newPassword = z.strictObject({ password: chosenPassword }).meta({ id: "NewPassword" });
 
+export const newName = z.strictObject({ name: personName }).meta({ id: "NewName" });
+
 export const joinRequest = z.strictObject({ email: mailAddress }).meta({ id: "JoinRequest" });
 export const joinAcceptance = z.strictObject({ token }).meta({ id: "JoinAcceptance" });
 

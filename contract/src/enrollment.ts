@@ -94,6 +94,22 @@ export const acted = z
   })
   .meta({ id: "Acted" });
 
+/** How a school knows oneself. */
+export const ownself = z
+  .object({ name: z.string(), email: z.string(), timeZone: z.string() })
+  .nullable()
+  .describe("Null: one holds nothing here.")
+  .meta({ id: "Ownself" });
+
+export const zoneChange = z
+  .strictObject({
+    timeZone: planFields.timeZone,
+    /** Made by the client for each press, so that the same press twice counts once. */
+    key: z.string().min(8).max(64),
+    look: z.boolean().default(false).describe("Only say what would move."),
+  })
+  .meta({ id: "ZoneChange" });
+
 export const recordQuery = z.strictObject({
   before: z.coerce
     .number<number>()
@@ -268,6 +284,8 @@ export const ticked = z
 export type NewCohort = z.infer<typeof newCohort>;
 export type NewEnrollment = z.infer<typeof newEnrollment>;
 export type StaffAct = z.infer<typeof staffAct>;
+export type Ownself = z.infer<typeof ownself>;
+export type ZoneChange = z.infer<typeof zoneChange>;
 export type ActRequest = z.input<typeof actRequest>;
 export type Acted = z.infer<typeof acted>;
 export type EventRecord = z.infer<typeof record>;

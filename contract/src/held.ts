@@ -15,6 +15,7 @@ export const HELD = {
   courses: ["school"],
   shelf: ["school"],
   feed: ["school"],
+  self: ["school"],
   mine: ["school", "enrollment"],
   course: ["school", "course"],
   draft: ["school", "course"],

@@ -14,6 +14,9 @@ export const {
   useLazyFindPeopleQuery,
   useGetRecordInfiniteQuery,
   useGetShelfQuery,
+  useGetOwnselfQuery,
+  useLookAtZoneQuery,
+  useChangeZoneMutation,
   useGetDatesInfiniteQuery,
   useGetFeedQuery,
   useRenewFeedMutation,
@@ -37,6 +40,14 @@ export const {
     getRosterPerson: reads(build, "getRosterPerson"),
     getRecord: readsPages(build, "getRecord", "before"),
     getShelf: reads(build, "getShelf"),
+    getOwnself: reads(build, "getOwnself"),
+    // What would move is read, though it is asked by a PUT.
+    lookAtZone: build.query<Acted, { school: string; timeZone: string }>({
+      query: ({ school, timeZone }) =>
+        asking("changeZone", { school, body: { timeZone, key: "only-looking", look: true } }),
+      keepUnusedDataFor: 0,
+    }),
+    changeZone: does(build, "changeZone"),
     getDates: readsPages(build, "getDates", "after"),
     getFeed: reads(build, "getFeed"),
     renewFeed: does(build, "renewFeed"),

@@ -9,6 +9,7 @@ const auth = (what: string, body: object) => ({ url: `/auth/${what}`, method: "P
 export const {
   useGetStartQuery,
   useGetMeQuery,
+  useRenameMutation,
   useGetSchoolQuery,
   useGetMailInfiniteQuery,
   useGetInvitationQuery,
@@ -28,6 +29,7 @@ export const {
   endpoints: (build) => ({
     getStart: reads(build, "getStart"),
     getMe: reads(build, "getMe"),
+    rename: does(build, "rename"),
     getSchool: reads(build, "getSchool"),
     getMail: readsPages(build, "getMail", "before"),
     getInvitation: reads(build, "getInvitation"),

@@ -2,32 +2,28 @@
 
 import { useLocalSearchParams } from "expo-router";
 import { View } from "react-native";
+import { OwnZone } from "../enrollment/own-zone";
 import { Elsewhere } from "../frame/elsewhere";
 import { addressOf } from "../store/ask";
 import { QuietAction } from "../ui/action";
 import { FileLink } from "../ui/file-link";
 import { Page } from "../ui/page";
 import { Section } from "../ui/section";
-import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
-import { usePalette } from "../ui/theme";
 import { useGetMeQuery, useSignOutMutation } from "./api";
 import { arrive } from "./arrive";
+import { OwnName } from "./own-name";
 import { SecuritySections } from "./security";
 
 export function MeScreen() {
   const { school } = useLocalSearchParams() as { school: string };
   const { data } = useGetMeQuery();
   const [signOut, { isLoading }] = useSignOutMutation();
-  const { quiet } = usePalette();
   return (
     <Page title="Me">
       {data?.account ? (
         <>
-          <View>
-            <Text kind="strong">{data.account.name}</Text>
-            <Text color={quiet}>{data.account.email}</Text>
-          </View>
+          <OwnName {...data.account} />
           <View>
             {data.schools.map(({ slug, name, role }) => (
               <TextLink
@@ -41,6 +37,7 @@ export function MeScreen() {
             {data.mailTray ? <TextLink href="/mail">The mail tray</TextLink> : null}
           </View>
           <Elsewhere school={school} />
+          <OwnZone school={school} />
           <SecuritySections />
           <Section
             title="What is on record about you"

@@ -28,12 +28,14 @@ import {
   newCohort,
   newEnrollment,
   newFeed,
+  ownself,
   record,
   recordQuery,
   shelf,
   tick,
   ticked,
   whyMail,
+  zoneChange,
 } from "../enrollment";
 import { roster, rosterPerson, rosterQuery, rosterTotals, rosterTotalsQuery } from "../roster";
 
@@ -173,6 +175,27 @@ export const enrollment = endpoints("enrollment", {
     answered: "The shelf.",
     mayLag: true,
     holds: ["shelf"],
+  },
+  getOwnself: {
+    method: "get",
+    path: "/schools/{school}/self",
+    summary: "How the school knows oneself: one's zone",
+    who: "self.learn",
+    params: inSchool,
+    answer: ownself,
+    answered: "Oneself, or null.",
+    holds: ["self"],
+  },
+  changeZone: {
+    method: "put",
+    path: "/schools/{school}/self/zone",
+    summary: "Live in another time zone, or look at what would move",
+    who: "self.learn",
+    params: inSchool,
+    body: zoneChange,
+    answer: acted,
+    answered: "What moves in one's courses. What is open stays open.",
+    changes: ["self", "shelf", "mine"],
   },
   getDates: {
     method: "get",

@@ -1,7 +1,7 @@
 /** Endpoints of oneself. */
 
 import { z } from "zod";
-import { joinAcceptance, joinRequest, newPassword, security } from "../account";
+import { joinAcceptance, joinRequest, newName, newPassword, security } from "../account";
 import { done, endpoints } from "../endpoint";
 import { me as meAnswer } from "../school";
 
@@ -14,6 +14,16 @@ export const me = endpoints("me", {
     answer: meAnswer,
     answered: "The account, or null.",
     holds: ["me"],
+  },
+  rename: {
+    method: "put",
+    path: "/me/name",
+    summary: "Be called otherwise, in every school one belongs to",
+    who: "signed-in",
+    body: newName,
+    answer: done,
+    answered: "It is kept. What was bought or signed before keeps the name it had.",
+    changes: ["me", "self"],
   },
   getSecurity: {
     method: "get",

@@ -13,6 +13,7 @@ import { datesFile, endFeed, readFeed, renewFeed, showDates, showFeed } from "./
 import { enrollByHand, enrollSelf } from "./enroll";
 import { showEveryone, showSomeone } from "./everyone";
 import { openMyLesson, showMyCourse, tickLesson } from "./mine";
+import { changeZone, showOwnself } from "./own-zone";
 import { showRoster, showRosterPerson, showTotals } from "./roster";
 import { sendWhy } from "./send-why";
 import { changeCohort, createCohort, gateCohort, showRecord } from "./service";
@@ -101,6 +102,12 @@ export function enrollmentRoutes(services: Services) {
     })
     .openapi(route(services, enrollment.getShelf), async (c) =>
       c.json(await showShelf(services, c.get("context")), 200),
+    )
+    .openapi(route(services, enrollment.getOwnself), async (c) =>
+      c.json(await showOwnself(services, c.get("context")), 200),
+    )
+    .openapi(route(services, enrollment.changeZone), async (c) =>
+      c.json(await changeZone(services, c.get("context"), c.req.valid("json")), 200),
     )
     .openapi(route(services, enrollment.getDates), async (c) =>
       c.json(await showDates(services, c.get("context"), c.req.valid("query").after), 200),

@@ -158,6 +158,14 @@ export async function setCohort(tx: SchoolTransaction, enrollment: string, cohor
     .execute();
 }
 
+export async function setZone(tx: SchoolTransaction, enrollment: string, timeZone: string) {
+  await tx
+    .updateTable("enrollment")
+    .set({ time_zone: timeZone })
+    .where("id", "=", enrollment)
+    .execute();
+}
+
 /** Writes down that somebody was here. */
 export async function setSeen(tx: SchoolTransaction, enrollment: string, at: string) {
   await tx.updateTable("enrollment").set({ seen_at: at }).where("id", "=", enrollment).execute();

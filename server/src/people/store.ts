@@ -64,3 +64,22 @@ export async function findPersonByEmail(tx: SchoolTransaction, email: string) {
 export async function setAccount(tx: SchoolTransaction, person: string, account: string) {
   await tx.updateTable("person").set({ user_id: account }).where("id", "=", person).execute();
 }
+
+/** What a school calls somebody, and the zone they live in. */
+export async function readOwnself(tx: SchoolTransaction, person: string) {
+  return tx
+    .selectFrom("person")
+    .select(["name", "email", "time_zone as timeZone"])
+    .where("id", "=", person)
+    .executeTakeFirstOrThrow();
+}
+
+export async function setZoneOf(tx: SchoolTransaction, person: string, timeZone: string) {
+  await tx.updateTable("person").set({ time_zone: timeZone }).where("id", "=", person).execute();
+}
+
+/** Gives whoever signs in with an account another name, as a person and on the staff. */
+export async function renameAccount(tx: SchoolTransaction, account: string, name: string) {
+  for (const table of ["person", "member"] as const)
+    await tx.updateTable(table).set({ name }).where("user_id", "=", account).execute();
+}

@@ -61,7 +61,7 @@ export function addedUp(id: string, course: string, events: readonly KeptEvent[]
     id,
     course,
     cohort: cohort as string | null,
-    timeZone: enrolled.data.timeZone as string,
+    timeZone: (last("zone-set") ?? enrolled).data.timeZone as string,
     enrolledAt: enrolled.at,
     needsPayment: enrolled.data.needsPayment === true,
     paidAt: events.find((e) => e.kind === "paid")?.at ?? null,

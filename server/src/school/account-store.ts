@@ -2,7 +2,7 @@
 import { createHash, randomUUID } from "node:crypto";
 import type pg from "pg";
 import { digestOf, newSecret } from "../base/secret";
-import { followOutside } from "../jobs/outbox";
+import { followOutside, OUTBOX_CHANNEL } from "../jobs/outbox";
 
 /** What the sign-in package puts before the token of a link to a new password; it keeps the digest of both. */
 export const RESET = "reset-password:";
@@ -47,6 +47,8 @@ export interface Accounts {
   /** The account of an address. */
   ofAddress(email: string): Promise<{ id: string; name: string } | null>;
   find(account: string): Promise<{ id: string; name: string; email: string } | null>;
+  /** Calls them otherwise, and has every school follow, in one statement. */
+  rename(account: string, name: string): Promise<void>;
   remove(account: string): Promise<void>;
   /** A mail that belongs to no school. */
   send(mail: { to: string; subject: string; text: string }): Promise<void>;
@@ -160,6 +162,15 @@ export function openAccounts(
       first(`select id, name from "user" where email = $1`, [email.toLowerCase()]),
     find: (account) =>
       first(`select id, name, lower(email) as email from "user" where id = $1`, [account]),
+    async rename(account, name) {
+      await pool.query(
+        `with called as (update "user" set name = $2, "updatedAt" = now() where id = $1 returning id),
+         put as (insert into public.outbox (kind, payload)
+           select 'rename-account', jsonb_build_object('account', id) from called)
+         select pg_notify($3, '')`,
+        [account, name, OUTBOX_CHANNEL],
+      );
+    },
     async remove(account) {
       await pool.query(`delete from "user" where id = $1`, [account]);
     },

@@ -13,6 +13,10 @@ export function meRoutes(services: Services) {
     .openapi(route(services, me.getMe), async (c) =>
       c.json(await showMe(services, await identity.accountOf(c.req.raw.headers)), 200),
     )
+    .openapi(route(services, me.rename, "account"), async (c) => {
+      await identity.accounts.rename(c.get("signedIn").account.id, c.req.valid("json").name);
+      return c.json({ done: true as const }, 200);
+    })
     .openapi(route(services, me.getSecurity), async (c) =>
       c.json(await showSecurity(services, c.get("signedIn")), 200),
     )

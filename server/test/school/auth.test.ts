@@ -1,10 +1,15 @@
 import { serializeSigned } from "hono/utils/cookie";
 import pg from "pg";
 import { ProblemError } from "../../src/base/problem";
+import { importSchool } from "../../src/import/import";
+import type { JobParts } from "../../src/jobs/kind";
+import { renameEverywhere } from "../../src/jobs/kinds/rename-account";
 import { type Auth, openAuth, openAuthPool } from "../../src/school/auth";
 import { openLimits } from "../../src/school/limits";
+import { insertMember } from "../../src/school/staff-store";
 import { type TestDatabase, testDatabase } from "../helpers/database";
 import { mailsIn, tokenIn } from "../helpers/mails";
+import { instant, sampleImport } from "../helpers/sample";
 
 const ORIGIN = "http://127.0.0.1:4999";
 let test_: TestDatabase;
@@ -370,4 +375,28 @@ describe("attempts are limited by account and by address, apart", () => {
     expect(statuses.at(-1)).toBe(429);
     expect(Number(last?.headers.get("retry-after"))).toBeGreaterThan(60);
   });
+});
+
+test("whoever is called otherwise is so as a person and on the staff, once what waits is done", async () => {
+  const auth = opened(false);
+  const { id } = (await auth.accounts.ofAddress(person.email)) as { id: string };
+  const school = await importSchool(
+    test_.db,
+    sampleImport("named"),
+    instant("2027-03-10T12:00:00Z"),
+  );
+  const member = { user_id: id, role: "owner" as const, name: person.name, email: person.email };
+  await test_.db.withSchool(school, (tx) => insertMember(tx, school, member));
+  await auth.accounts.rename(id, "Noa Lind");
+  expect(await auth.accounts.find(id)).toMatchObject({ name: "Noa Lind" });
+  const waiting = await inAuth("select payload from public.outbox where kind = 'rename-account'");
+  expect(waiting).toEqual([{ payload: { account: id } }]);
+  const parts = { db: test_.db, accounts: auth.accounts } as JobParts;
+  // Done twice, as after a crash, it is done once.
+  for (let i = 0; i < 2; i += 1) await renameEverywhere.work(parts, { account: id });
+  const rows = await test_.db.withSchool(school, (tx) =>
+    tx.selectFrom("member").select("name").where("user_id", "=", id).execute(),
+  );
+  expect(rows).toEqual([{ name: "Noa Lind" }]);
+  await auth.accounts.rename(id, person.name);
 });

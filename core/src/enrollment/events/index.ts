@@ -23,6 +23,7 @@ import { suspended } from "./suspended";
 import { uncompleted } from "./uncompleted";
 import { unsuspended } from "./unsuspended";
 import { validityGiven } from "./validity-given";
+import { zoneSet } from "./zone-set";
 
 /** Kinds that staff make happen, in the order in which they are offered. */
 const ACTED = [
@@ -51,6 +52,7 @@ const OTHERS = [
   uncompleted,
   renewed,
   signal,
+  zoneSet,
 ] as const;
 
 const KINDS = [...ACTED, ...OTHERS] as const;

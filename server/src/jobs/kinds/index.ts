@@ -6,6 +6,7 @@ import { forgetAccount } from "./forget-account";
 import { joinAccounts } from "./join-accounts";
 import { mail } from "./mail";
 import { projectCourse } from "./project-course";
+import { renameEverywhere } from "./rename-account";
 import { settleOrder } from "./settle-order";
 
 const all = {
@@ -15,6 +16,7 @@ const all = {
   "forget-account": forgetAccount,
   "delete-school": deleteSchool,
   "settle-order": settleOrder,
+  "rename-account": renameEverywhere,
 };
 
 export type Payloads = { [K in keyof typeof all]: z.infer<(typeof all)[K]["payload"]> };
