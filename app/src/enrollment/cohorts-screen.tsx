@@ -60,7 +60,7 @@ export function CohortsScreen() {
             />
           ) : null}
           {mayChange ? (
-            <QuietAction label="Make a cohort" onPress={() => setEditing("new")} />
+            <QuietAction label="Make a cohort" letter="n" onPress={() => setEditing("new")} />
           ) : null}
           {editing !== null ? (
             <CohortSheet

@@ -92,6 +92,7 @@ export function CourseOutline({ course, onEnter }: Props) {
                 {isHere && goOn !== null ? (
                   <View style={{ paddingLeft: 42, paddingVertical: 8 }}>
                     <PrimaryAction
+                      letter="g"
                       label={`Go on: ${speaker.titleOf(goOn)}`}
                       onPress={() => onEnter(goOn)}
                     />

@@ -43,7 +43,7 @@ export function DatesScreen() {
             <Text kind="smallStrong" style={{ flex: 1 }}>
               Put these into my calendar
             </Text>
-            <QuietAction label="Subscribe" onPress={() => setSubscribing(true)} />
+            <QuietAction label="Subscribe" letter="s" onPress={() => setSubscribing(true)} />
           </View>
         ) : null
       }

@@ -37,6 +37,7 @@ export function GoOnCard({ school, held }: { school: string; held: Shelved }) {
       </View>
       <PrimaryAction
         label="Go on"
+        letter="g"
         says={`Go on: ${goOn.title}`}
         onPress={() => router.push(`/${school}/shelf/${enrollment}/${lesson}`)}
       />

@@ -88,17 +88,25 @@ export function MyLessonScreen() {
       bar={
         <View style={{ flexDirection: "row", gap: 10, alignItems: "center" }}>
           {data.previous !== null ? (
-            <QuietAction label="‹" says="Previous" onPress={() => go(data.previous)} tight />
+            <QuietAction
+              label="‹"
+              says="Previous"
+              letter="p"
+              onPress={() => go(data.previous)}
+              tight
+            />
           ) : null}
           <View style={{ flex: 1 }}>
             {data.done ? (
               <PrimaryAction
+                letter="g"
                 label={next === null ? "To the course" : `On to ${next.title}`}
                 onPress={() => go(next?.id ?? null)}
                 fill
               />
             ) : (
               <PrimaryAction
+                letter="g"
                 label={
                   doneWord !== DEFAULT_WORDS.done
                     ? doneWord

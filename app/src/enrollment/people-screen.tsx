@@ -39,7 +39,7 @@ export function PeopleScreen() {
       {data ? (
         <>
           <People place={place} course={data}>
-            <QuietAction label="Enroll somebody" onPress={() => setAdding(true)} />
+            <QuietAction label="Enroll somebody" letter="n" onPress={() => setAdding(true)} />
           </People>
           {adding ? (
             <EnrollSheet place={place} course={data} onClose={() => setAdding(false)} />

@@ -1,17 +1,18 @@
 /** The frame around a school's screens, with the places of whoever looks. */
 import { Redirect, Slot, useLocalSearchParams, usePathname } from "expo-router";
-import { Suspense, useCallback, useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { PUBLIC } from "../catalog/places";
 import { useGetMeQuery } from "../school/api";
 import { withPlace } from "../school/arrive";
 import { useMay } from "../school/may";
-import { useCommandKey } from "../today/command-key";
 import { Frame } from "../ui/frame";
+import { useOfferedKeys } from "../ui/offers";
 import type { RoomPlace } from "../ui/place";
 import { partOfStudio } from "./in-studio";
 import { PLACES, placesFor } from "./places";
 
 const CommandBox = partOfStudio("CommandBox");
+const KeysSheet = lazy(async () => ({ default: (await import("./keys-sheet")).KeysSheet }));
 
 export function SchoolFrame() {
   const { school } = useLocalSearchParams() as { school: string };
@@ -21,7 +22,8 @@ export function SchoolFrame() {
   const may = (who: RoomPlace["who"]) =>
     who === "learners" ? learns === true : who === "signed-in" ? !!me?.account : allowed(who);
   const [going, setGoing] = useState(false);
-  useCommandKey(useCallback(() => setGoing(true), []));
+  const [keys, setKeys] = useState(false);
+  useOfferedKeys({ box: () => setGoing(true), keys: () => setKeys(true) });
   const path = usePathname();
   const at = { school, course: "" };
   // Nobody is signed in: they can do that, and land where they wanted to go. Public pages are everybody's.
@@ -47,11 +49,12 @@ export function SchoolFrame() {
   return (
     <Frame places={places}>
       <Slot />
-      {going && allowed("courses.read") ? (
-        <Suspense fallback={null}>
+      <Suspense fallback={null}>
+        {going && allowed("courses.read") ? (
           <CommandBox school={school} onClose={() => setGoing(false)} />
-        </Suspense>
-      ) : null}
+        ) : null}
+        {keys ? <KeysSheet box={allowed("courses.read")} onClose={() => setKeys(false)} /> : null}
+      </Suspense>
     </Frame>
   );
 }

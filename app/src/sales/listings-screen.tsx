@@ -39,7 +39,7 @@ export function ListingsScreen() {
   const [adding, setAdding] = useState(false);
   const listings = data?.pages.flatMap((page) => page.listings) ?? [];
   const add = may("sales.change") ? (
-    <PrimaryAction label="Put something on sale" onPress={() => setAdding(true)} />
+    <PrimaryAction label="Put something on sale" letter="n" onPress={() => setAdding(true)} />
   ) : null;
   return (
     <Page title="Sales" dense>

@@ -8,6 +8,7 @@ import { useGetCoursesQuery } from "../courses/api";
 import { OwnWordsFields } from "../courses/own-words";
 import { SchoolSides } from "../frame/sides";
 import { explain, faultsOf } from "../store/api";
+import { CameFor } from "../ui/came-for";
 import { TimeField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
@@ -37,8 +38,12 @@ export function SchoolScreen() {
           {data.may.includes("school.change") ? (
             <>
               <Settings school={data} />
-              <CalendarSettings school={data} />
-              <SecondStepAsked school={data} />
+              <CameFor id="calendar">
+                <CalendarSettings school={data} />
+              </CameFor>
+              <CameFor id="second-step">
+                <SecondStepAsked school={data} />
+              </CameFor>
             </>
           ) : null}
         </>
@@ -105,7 +110,7 @@ function Settings({ school }: { school: School }) {
   const faults = faultsOf(error);
   const keep = (set: SchoolChange) => change({ school: school.slug, body: set });
   const field = (key: "name" | "currency" | "contact" | "color", label: string) => (
-    <View style={{ gap: 4 }}>
+    <CameFor id={key}>
       <TextField
         label={label}
         value={typed[key] ?? school[key]}
@@ -121,7 +126,7 @@ function Settings({ school }: { school: School }) {
           {faults[key]}
         </Text>
       ) : null}
-    </View>
+    </CameFor>
   );
   return (
     <View style={{ gap: 14, maxWidth: 520 }}>
@@ -130,22 +135,28 @@ function Settings({ school }: { school: School }) {
       </Text>
       {field("name", "Name")}
       {field("contact", "Contact address")}
-      <ZoneField value={school.timeZone} onChange={(timeZone) => rippled.change({ timeZone })} />
+      <CameFor id="time-zone">
+        <ZoneField value={school.timeZone} onChange={(timeZone) => rippled.change({ timeZone })} />
+      </CameFor>
       {rippled.sheet}
       {field("currency", "Currency")}
       <View style={{ flexDirection: "row", gap: 12 }}>
-        <TimeField
-          label="Release hour of new courses"
-          value={school.releaseHour}
-          onChange={(releaseHour) => keep({ releaseHour })}
-        />
+        <CameFor id="release-hour">
+          <TimeField
+            label="Release hour of new courses"
+            value={school.releaseHour}
+            onChange={(releaseHour) => keep({ releaseHour })}
+          />
+        </CameFor>
         <View style={{ flex: 1 }}>{field("color", "Color on public pages")}</View>
       </View>
-      <OwnWordsFields
-        words={school.words}
-        says="What people in your courses read instead of module, lesson and so on. A course can have words of its own."
-        onWords={(words) => keep({ words })}
-      />
+      <CameFor id="words">
+        <OwnWordsFields
+          words={school.words}
+          says="What people in your courses read instead of module, lesson and so on. A course can have words of its own."
+          onWords={(words) => keep({ words })}
+        />
+      </CameFor>
       <Text
         kind="small"
         color={error && Object.keys(faults).length === 0 ? ember : quiet}

@@ -4,8 +4,10 @@ import { useEffect, useState } from "react";
 import { View } from "react-native";
 import { placesFor } from "../frame/places";
 import { useMay } from "../school/may";
+import { SETTING_PLACES } from "../school/setting-places";
 import { explain } from "../store/api";
 import { Notice } from "../ui/notice";
+import { offeredNow } from "../ui/offers";
 import { Press } from "../ui/press";
 import { useSettled } from "../ui/settled";
 import { Sheet } from "../ui/sheet";
@@ -15,6 +17,9 @@ import { usePalette } from "../ui/theme";
 import { useFindAnythingQuery } from "./api";
 import { type Goal, goalOf } from "./goal";
 import { latest, remember } from "./gone-to";
+
+/** So many are shown at once. */
+const MOST = 16;
 
 export function CommandBox({ school, onClose }: { school: string; onClose(): void }) {
   const { quiet, lilac } = usePalette();
@@ -37,13 +42,26 @@ export function CommandBox({ school, onClose }: { school: string; onClose(): voi
     const says = place.within === "school" ? "School" : "";
     return { kind: "place", title: place.name, says, href: place.href({ school, course: "" }) };
   });
+  // As it was when one asked: behind the box nothing changes.
+  const [here] = useState(() =>
+    offeredNow().flatMap(({ says, run }): Goal[] =>
+      run ? [{ kind: "here", title: says, says: "", href: "", run }] : [],
+    ),
+  );
+  const settings = may("school.change")
+    ? SETTING_PLACES.map(([title, at]): Goal => {
+        return { kind: "setting", title, says: "School", href: `/${school}/settings?at=${at}` };
+      })
+    : [];
   // What was found for the letters before counts until there is something newer.
   const found = (currentData ?? data)?.found ?? [];
   const goals =
     low === ""
-      ? [...latest(school), ...places]
+      ? [...here, ...latest(school), ...places]
       : [
-          ...places.filter(({ title }) => title.toLocaleLowerCase().includes(low)),
+          ...[...here, ...places, ...settings].filter(({ title }) =>
+            title.toLocaleLowerCase().includes(low),
+          ),
           ...found
             .filter(({ title }) => title.toLocaleLowerCase().includes(low))
             .map((one) => goalOf(school, one)),
@@ -53,12 +71,17 @@ export function CommandBox({ school, onClose }: { school: string; onClose(): voi
       ({ href, title }, i) =>
         goals.findIndex((one) => one.href === href && one.title === title) === i,
     )
-    .slice(0, 14);
+    .slice(0, MOST);
   const chosen = Math.min(at, Math.max(0, shown.length - 1));
   const go = (goal: Goal | undefined) => {
     if (!goal) return setWanted(low !== "");
-    remember(school, goal);
     onClose();
+    if (goal.run) {
+      // Once the box has gone, and given the focus back.
+      setTimeout(goal.run);
+      return;
+    }
+    remember(school, goal);
     router.push(goal.href);
   };
   const first = shown[chosen];
@@ -89,7 +112,7 @@ export function CommandBox({ school, onClose }: { school: string; onClose(): voi
       {error ? <Notice {...explain(error)} /> : null}
       <Text kind="small" color={quiet} role="status">
         {low === ""
-          ? "Where you went last, and the places"
+          ? "What this screen offers, where you went last, and the places"
           : find !== low && find.toLocaleLowerCase() !== low
             ? "Looking …"
             : shown.length === 0 && currentData

@@ -3,10 +3,12 @@ import type { Found } from "@dawngate/contract/today";
 
 /** Somewhere to go. */
 export interface Goal {
-  kind: Found["kind"] | "place";
+  kind: Found["kind"] | "place" | "setting" | "here";
   title: string;
   says: string;
   href: string;
+  /** What it does instead of leading somewhere. */
+  run?: () => void;
 }
 
 /** Where something that was found is looked at. */

@@ -1,5 +1,6 @@
 /** The one primary action of a screen, and quieter ones beside it. */
 import { Button } from "react-native-paper";
+import { useOffers } from "./offers";
 import { usePalette } from "./theme";
 
 interface Props {
@@ -13,19 +14,28 @@ interface Props {
   tight?: boolean;
   /** As wide as its place. */
   fill?: boolean;
+  /** The command box offers it too; and this letter presses it. */
+  letter?: string;
+}
+
+/** What is offered by a letter, while it can be pressed. */
+function useLetter({ label, says, letter, busy, disabled, onPress }: Props): void {
+  useOffers(letter && !busy && !disabled ? [{ says: says ?? label, letter, run: onPress }] : []);
 }
 
 const TIGHT = { marginHorizontal: 13 };
 
-export function PrimaryAction({
-  label,
-  says,
-  onPress,
-  busy = false,
-  disabled = false,
-  tight = false,
-  fill = false,
-}: Props) {
+export function PrimaryAction(props: Props) {
+  const {
+    label,
+    says,
+    onPress,
+    busy = false,
+    disabled = false,
+    tight = false,
+    fill = false,
+  } = props;
+  useLetter(props);
   const { emberFill, onEmber } = usePalette();
   return (
     <Button
@@ -45,15 +55,17 @@ export function PrimaryAction({
   );
 }
 
-export function QuietAction({
-  label,
-  says,
-  onPress,
-  busy = false,
-  disabled = false,
-  tight = false,
-  fill = false,
-}: Props) {
+export function QuietAction(props: Props) {
+  const {
+    label,
+    says,
+    onPress,
+    busy = false,
+    disabled = false,
+    tight = false,
+    fill = false,
+  } = props;
+  useLetter(props);
   return (
     <Button
       mode="outlined"

@@ -3,6 +3,7 @@ import { useRef } from "react";
 import { View } from "react-native";
 import { Searchbar } from "react-native-paper";
 import { useMended } from "./mended";
+import { useOffers } from "./offers";
 import { usePalette } from "./theme";
 
 interface Props {
@@ -16,6 +17,13 @@ interface Props {
 export function SearchField({ label, value, onChange, width = 420 }: Props) {
   const { surface, line, quiet } = usePalette();
   const root = useRef<View>(null);
+  useOffers([
+    {
+      says: label,
+      letter: "/",
+      run: () => (root.current as unknown as HTMLElement | null)?.querySelector("input")?.focus(),
+    },
+  ]);
   // The glass is a picture, not a button, and nothing is cleared where nothing stands.
   useMended(root, "[data-testid=search-bar-icon]", {
     "aria-hidden": "true",

@@ -1,5 +1,6 @@
 /** Living in another time zone: seen before it is kept, what is open stays open, the rest follows (calculations.md, 4). */
 import type { Acted, EventRecord, MyCourse, Ownself, Shelf } from "@dawngate/contract/enrollment";
+import type { Problem } from "@dawngate/contract/problem";
 import type { Instant } from "@dawngate/core/time";
 import { OWNER, type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
@@ -94,7 +95,7 @@ test("a course that counts the school's days does not follow, and whoever holds 
     timeZone: "Asia/Tokyo",
     key: "press-of-nobody",
   });
-  expect([other.status, (await other.json()).detail]).toEqual([
+  expect([other.status, ((await other.json()) as Problem).detail]).toEqual([
     404,
     "You hold no course here, so no date follows your zone.",
   ]);

@@ -391,9 +391,9 @@ test("whoever is called otherwise is so as a person and on the staff, once what 
   expect(await auth.accounts.find(id)).toMatchObject({ name: "Noa Lind" });
   const waiting = await inAuth("select payload from public.outbox where kind = 'rename-account'");
   expect(waiting).toEqual([{ payload: { account: id } }]);
-  const parts = { db: test_.db, accounts: auth.accounts } as JobParts;
+  const parts = { db: test_.db, accounts: auth.accounts } as unknown as JobParts;
   // Done twice, as after a crash, it is done once.
-  for (let i = 0; i < 2; i += 1) await renameEverywhere.work(parts, { account: id });
+  for (let i = 0; i < 2; i += 1) await renameEverywhere.work(parts, { account: id }, "1");
   const rows = await test_.db.withSchool(school, (tx) =>
     tx.selectFrom("member").select("name").where("user_id", "=", id).execute(),
   );

@@ -18,6 +18,7 @@ import { Coming, titleComing } from "../../store/coming";
 import { QuietAction } from "../../ui/action";
 import { useWide } from "../../ui/layout";
 import { Notice } from "../../ui/notice";
+import { useOffers } from "../../ui/offers";
 import { Page } from "../../ui/page";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -36,6 +37,7 @@ import { goTo, Outline } from "./outline";
 import { previewDraft } from "./preview";
 import { sayRemoved } from "./say-removed";
 import { type Open, Sheets } from "./sheets";
+import { KEYS } from "./strokes";
 import { Ticks } from "./ticks";
 import { Kept, Tools } from "./toolbar";
 import { useDraft } from "./use-draft";
@@ -99,7 +101,6 @@ function Editor({ place, school, draft: kept, course }: Props) {
       paper: () => setOpen({ kind: "paper" }),
       course: () => setOpen({ kind: "course" }),
       out: () => setOpen({ kind: "out" }),
-      keys: () => setOpen({ kind: "keys" }),
       cadence: (marked: ReadonlySet<string>) => setOpen({ kind: "cadence", marked }),
       gateOfAll: (marked: ReadonlySet<string>) => {
         const [id] = marked;
@@ -111,7 +112,8 @@ function Editor({ place, school, draft: kept, course }: Props) {
     [],
   );
   useLeftTexts(place);
-  useScreenKeys(undo, redo, sheets.keys);
+  useScreenKeys(undo, redo);
+  useOffers(TYPING_KEYS);
   const addModule = () => {
     const { modules } = draft.actions.latest();
     const module = newModule(newId(), "");
@@ -137,7 +139,6 @@ function Editor({ place, school, draft: kept, course }: Props) {
           onPaper={sheets.paper}
           onSettings={sheets.course}
           onOut={sheets.out}
-          onKeys={sheets.keys}
         />
       }
     >
@@ -179,7 +180,7 @@ function Editor({ place, school, draft: kept, course }: Props) {
         onMore={sheets.item}
       />
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
-        <QuietAction label="Add a module" onPress={addModule} />
+        <QuietAction label="Add a module" letter="n" onPress={addModule} />
       </View>
       <SnagList
         snags={snags}
@@ -265,14 +266,15 @@ function toSnags(): void {
   document.querySelector('[aria-label="Snags"]')?.scrollIntoView({ block: "center" });
 }
 
+const TYPING_KEYS = KEYS.map(([letter, says]) => ({ letter, says }));
+
 const newId = () => crypto.randomUUID().slice(0, 8);
 
-/** Ctrl or Cmd with Z, and with Shift the other way; `?` for the list of keys. Not while one types in a field. */
-function useScreenKeys(undo: () => void, redo: () => void, keys: () => void): void {
+/** Ctrl or Cmd with Z, and with Shift the other way. Not while one types in a field. */
+function useScreenKeys(undo: () => void, redo: () => void): void {
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       const typing = /^(INPUT|TEXTAREA)$/.test((event.target as HTMLElement | null)?.tagName ?? "");
-      if (!typing && event.key === "?") keys();
       if (typing || event.key.toLowerCase() !== "z" || !(event.ctrlKey || event.metaKey)) return;
       event.preventDefault();
       if (event.shiftKey) redo();

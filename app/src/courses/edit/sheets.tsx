@@ -11,7 +11,6 @@ import { CourseSheet } from "./course-sheet";
 import { findItem } from "./find-item";
 import { GateSheet } from "./gate-sheet";
 import { ItemSheet } from "./item-sheet";
-import { KeysSheet } from "./keys-sheet";
 import { type useDraft, useLiveCourse } from "./use-draft";
 
 export type Open =
@@ -19,7 +18,7 @@ export type Open =
   /** `also`: the gate of one of several rows, which all get the same. */
   | { kind: "gate"; id: string; also?: ReadonlySet<string> }
   | { kind: "cadence"; marked: ReadonlySet<string> }
-  | { kind: "course" | "paper" | "out" | "keys" };
+  | { kind: "course" | "paper" | "out" };
 
 const NONE: ReadonlySet<string> = new Set();
 
@@ -101,8 +100,6 @@ export function Sheets(props: Props) {
           onClose={onClose}
         />
       );
-    case "keys":
-      return <KeysSheet onClose={onClose} />;
     case "out":
       return (
         <OutSheet

@@ -12,6 +12,7 @@ import { explain } from "../../store/api";
 import { PrimaryAction, QuietAction } from "../../ui/action";
 import { useWide } from "../../ui/layout";
 import { Notice } from "../../ui/notice";
+import { showKeys, useOffers } from "../../ui/offers";
 import { Press } from "../../ui/press";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
@@ -30,20 +31,34 @@ interface Props {
   onPaper(): void;
   onSettings(): void;
   onOut(): void;
-  onKeys(): void;
 }
 
 const NONE: ReadonlySet<string> = new Set();
 
 export const Tools = memo(function Tools(props: Props) {
-  const { place, draft, snags, onSnags, onCadence, onPaper, onSettings, onOut, onKeys } = props;
+  const { place, draft, snags, onSnags, onCadence, onPaper, onSettings, onOut } = props;
   const wide = useWide();
   const router = useRouter();
   const { ember } = usePalette();
   const [more, setMore] = useState(false);
   const trouble = troubleOf(draft);
+  const rest = [
+    { says: "Paste an outline", run: onPaper },
+    { says: "Download the outline", run: onOut },
+    { says: "Settings, card and cover", run: onSettings },
+    ...(draft.published === null
+      ? []
+      : [
+          {
+            says: "Versions",
+            run: () => router.push(`/${place.school}/courses/${place.course}/versions`),
+          },
+        ]),
+  ];
+  useOffers([{ says: "Cadence", run: () => onCadence(NONE) }, ...rest]);
   const first = (label: string, onPress: () => void) => (
     <QuietAction
+      key={label}
       label={label}
       onPress={() => {
         setMore(false);
@@ -86,15 +101,8 @@ export const Tools = memo(function Tools(props: Props) {
       {more ? (
         <Sheet title="More" onClose={() => setMore(false)}>
           {draft.canRedo ? first("Redo", draft.actions.redo) : null}
-          {first("Paste an outline", onPaper)}
-          {first("Download the outline", onOut)}
-          {first("Settings, card and cover", onSettings)}
-          {draft.published === null
-            ? null
-            : first("Versions", () =>
-                router.push(`/${place.school}/courses/${place.course}/versions`),
-              )}
-          {first("Keys", onKeys)}
+          {rest.map(({ says, run }) => first(says, run))}
+          {first("Keys", showKeys)}
         </Sheet>
       ) : null}
     </View>
