@@ -10,6 +10,21 @@ import { type PlanCourse, type PlanMoment, planFields } from "@dawngate/core/pla
 import { z } from "zod";
 import { cursor } from "./text";
 
+export const focus = z
+  .strictObject({
+    x: z.number().min(0).max(1).describe("From the left, in parts of the width."),
+    y: z.number().min(0).max(1).describe("From the top, in parts of the height."),
+  })
+  .meta({ id: "Focus" });
+
+export const cover = focus
+  .extend({
+    hash: z.string().describe("Names the picture, in its address: another picture has another."),
+    width: z.int(),
+    height: z.int(),
+  })
+  .meta({ id: "Cover" });
+
 export const courseSummary = z
   .object({
     id: z.string(),
@@ -22,6 +37,7 @@ export const courseSummary = z
     version: z.int().nullable().describe("Null: not published yet."),
     archived: z.boolean().describe("It takes nobody any more; who is in it keeps what they have."),
     group: z.string().describe("The group it stands in; empty: none."),
+    cover: cover.nullable().describe("Null: it is drawn from the title."),
     nextOpening: z
       .object({ at: z.string(), people: z.int() })
       .nullable()
@@ -104,21 +120,6 @@ export const course = z
     people: z.int().describe("How many are in it, of those whom one may see."),
   })
   .meta({ id: "Course" });
-
-export const focus = z
-  .strictObject({
-    x: z.number().min(0).max(1).describe("From the left, in parts of the width."),
-    y: z.number().min(0).max(1).describe("From the top, in parts of the height."),
-  })
-  .meta({ id: "Focus" });
-
-export const cover = focus
-  .extend({
-    hash: z.string().describe("Names the picture, in its address: another picture has another."),
-    width: z.int(),
-    height: z.int(),
-  })
-  .meta({ id: "Cover" });
 
 export const maybeCover = z
   .object({ cover: cover.nullable().describe("Null: it is drawn from the title.") })

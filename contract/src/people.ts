@@ -21,6 +21,7 @@ export const forgotten = z
 export const everyoneQuery = z.strictObject({
   find: z.string().trim().max(100, "At most 100 characters").optional(),
   after: cursor.optional().describe("The page begins after where the one before ended."),
+  most: z.coerce.number<number>().int().min(1).max(200).default(50),
 });
 
 export const everyone = z

@@ -54,8 +54,8 @@ interface Props {
 
 export function Filters({ search, onSearch, show, onShow, courses }: Props) {
   return (
-    <View style={{ gap: 10, maxWidth: 520 }}>
-      <SearchField label="Find a course" value={search} onChange={onSearch} />
+    <View style={{ flexDirection: "row", flexWrap: "wrap", alignItems: "center", gap: 10 }}>
+      <SearchField label="Find a course" value={search} onChange={onSearch} width={360} />
       <Choices label="Which courses">
         {(Object.keys(NAMES) as Show[]).map((name) => (
           <Choice

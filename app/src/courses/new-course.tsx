@@ -29,7 +29,9 @@ interface Props {
 
 export function NewCourse({ school, courses }: Props) {
   const { quiet } = usePalette();
-  const { control, handleSubmit } = useForm({ defaultValues: { title: "" } });
+  const { control, handleSubmit, watch } = useForm({ defaultValues: { title: "" } });
+  // What to begin with is asked once there is a title: until then the list is what one came for.
+  const begun = watch("title").trim() !== "";
   const [begin, setBegin] = useState<Begin>({ kind: "blank" });
   const [moves, setMoves] = useState(false);
   const today = formatDate(localDateAt(zoneOf(school.timeZone), Date.now() as Instant));
@@ -50,72 +52,89 @@ export function NewCourse({ school, courses }: Props) {
   const shape = begin.kind === "shape" ? SHAPES.find(({ id }) => id === begin.shape) : undefined;
   return (
     <View style={{ gap: 14, maxWidth: 760 }}>
-      <Text kind="heading" level={2}>
-        A new course
-      </Text>
       {error ? <Notice {...explain(error)} /> : null}
-      <View style={{ maxWidth: 520 }}>
-        <Field control={control} name="title" label="Working title" check={needed("A title")} />
+      <View style={{ flexDirection: "row", gap: 10, alignItems: "flex-start" }}>
+        <View style={{ flex: 1, maxWidth: 520 }}>
+          <Field
+            control={control}
+            name="title"
+            label="Working title"
+            check={needed("A title")}
+            onSubmitEditing={() => submit()}
+          />
+        </View>
+        {begin.kind === "blank" ? <Make busy={isLoading} onPress={submit} /> : null}
       </View>
-      <Choices label="Begin with">
-        <Choice
-          label="Blank, or an outline on paper"
-          taken={begin.kind === "blank"}
-          onPress={() => setBegin({ kind: "blank" })}
-        />
-        {SHAPES.map(({ id, name }) => (
-          <Choice
-            key={id}
-            label={name}
-            taken={begin.kind === "shape" && begin.shape === id}
-            onPress={() => setBegin({ kind: "shape", shape: id })}
-          />
-        ))}
-        {courses.length > 0 ? (
-          <Choice
-            label="A copy"
-            taken={begin.kind === "copy"}
-            onPress={() => setBegin({ kind: "copy", of: courses[0]?.id ?? "" })}
-          />
-        ) : null}
-      </Choices>
-      {shape ? (
+      {begun ? (
         <>
-          <Text color={quiet}>{shape.says}</Text>
-          <ShapePreview shape={shape.id} school={school} today={today} />
-        </>
-      ) : null}
-      {begin.kind === "copy" ? (
-        <>
-          <Choices label="A copy of">
-            {courses.map(({ id, title }) => (
+          <Choices label="Begin with">
+            <Choice
+              label="Blank, or an outline on paper"
+              taken={begin.kind === "blank"}
+              onPress={() => setBegin({ kind: "blank" })}
+            />
+            {SHAPES.map(({ id, name }) => (
               <Choice
                 key={id}
-                label={title}
-                taken={begin.of === id}
-                onPress={() => setBegin({ kind: "copy", of: id })}
+                label={name}
+                taken={begin.kind === "shape" && begin.shape === id}
+                onPress={() => setBegin({ kind: "shape", shape: id })}
               />
             ))}
-          </Choices>
-          <Text color={quiet}>
-            Modules, lessons, texts, gates and settings come along; people and cohorts do not.
-          </Text>
-          <View style={{ alignItems: "flex-start", gap: 8 }}>
-            <Choice
-              many
-              label="It names dates: move them to a new first day"
-              taken={moves}
-              onPress={() => setMoves(!moves)}
-            />
-            {moves ? (
-              <View style={{ width: "100%", maxWidth: 420 }}>
-                <DateField label="First day" value={firstDay} onChange={setFirstDay} />
-              </View>
+            {courses.length > 0 ? (
+              <Choice
+                label="A copy"
+                taken={begin.kind === "copy"}
+                onPress={() => setBegin({ kind: "copy", of: courses[0]?.id ?? "" })}
+              />
             ) : null}
-          </View>
+          </Choices>
+          {shape ? (
+            <>
+              <Text color={quiet}>{shape.says}</Text>
+              <ShapePreview shape={shape.id} school={school} today={today} />
+            </>
+          ) : null}
+          {begin.kind === "copy" ? (
+            <>
+              <Choices label="A copy of">
+                {courses.map(({ id, title }) => (
+                  <Choice
+                    key={id}
+                    label={title}
+                    taken={begin.of === id}
+                    onPress={() => setBegin({ kind: "copy", of: id })}
+                  />
+                ))}
+              </Choices>
+              <Text color={quiet}>
+                Modules, lessons, texts, gates and settings come along; people and cohorts do not.
+              </Text>
+              <View style={{ alignItems: "flex-start", gap: 8 }}>
+                <Choice
+                  many
+                  label="It names dates: move them to a new first day"
+                  taken={moves}
+                  onPress={() => setMoves(!moves)}
+                />
+                {moves ? (
+                  <View style={{ width: "100%", maxWidth: 420 }}>
+                    <DateField label="First day" value={firstDay} onChange={setFirstDay} />
+                  </View>
+                ) : null}
+              </View>
+            </>
+          ) : null}
+          {begin.kind === "blank" ? null : <Make busy={isLoading} onPress={submit} />}
         </>
       ) : null}
-      <PrimaryAction label="Make a course" onPress={submit} busy={isLoading} />
     </View>
   );
 }
+
+/** As high as the field beside it, whose name stands on its edge. */
+const Make = ({ busy, onPress }: { busy: boolean; onPress(): void }) => (
+  <View style={{ paddingTop: 4 }}>
+    <PrimaryAction label="Make a course" onPress={onPress} busy={busy} />
+  </View>
+);

@@ -2,11 +2,16 @@
 import { api } from "../store/api";
 import { does, reads, readsPages } from "../store/ask";
 
-export const { useForgetMutation, useGetEveryoneInfiniteQuery, useGetSomeoneQuery } =
-  api.injectEndpoints({
-    endpoints: (build) => ({
-      getEveryone: readsPages(build, "getEveryone", "after", { keepUnusedDataFor: 10 }),
-      getSomeone: reads(build, "getSomeone"),
-      forget: does(build, "forget"),
-    }),
-  });
+export const {
+  useForgetMutation,
+  useGetEveryoneInfiniteQuery,
+  useLazyFindEveryoneQuery,
+  useGetSomeoneQuery,
+} = api.injectEndpoints({
+  endpoints: (build) => ({
+    getEveryone: readsPages(build, "getEveryone", "after", { keepUnusedDataFor: 10 }),
+    findEveryone: reads(build, "getEveryone", { keepUnusedDataFor: 10 }),
+    getSomeone: reads(build, "getSomeone"),
+    forget: does(build, "forget"),
+  }),
+});

@@ -2,13 +2,12 @@
 import type { Everyone } from "@dawngate/contract/people";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
-import { memo, useState } from "react";
+import { memo, useCallback, useMemo, useState } from "react";
 import { View } from "react-native";
 import { sayLastDay } from "../enrollment/roster/say-standing";
 import { explain } from "../store/api";
+import { everyPage } from "../store/every-page";
 import { Empty } from "../ui/empty";
-import { useWide } from "../ui/layout";
-import { LongList } from "../ui/long-list";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Press } from "../ui/press";
@@ -16,20 +15,32 @@ import { SearchField } from "../ui/search-field";
 import { useSettled } from "../ui/settled";
 import { Skeleton } from "../ui/skeleton";
 import { type Mark, SunMark } from "../ui/sun-mark";
+import type { TableColumn } from "../ui/table/columns";
+import { Table } from "../ui/table/table";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useGetEveryoneInfiniteQuery } from "./api";
+import { useGetEveryoneInfiniteQuery, useLazyFindEveryoneQuery } from "./api";
 
 type Person = Everyone["people"][number];
 
 export function EveryoneScreen() {
   const { school } = useLocalSearchParams() as { school: string };
   const { quiet } = usePalette();
-  const wide = useWide();
   const [typed, setTyped] = useState("");
   const find = useSettled(typed.trim(), 200);
   const { data, error, refetch, isFetching, hasNextPage, fetchNextPage } =
     useGetEveryoneInfiniteQuery({ school, find }, { refetchOnMountOrArgChange: true });
+  const [ask] = useLazyFindEveryoneQuery();
+  const router = useRouter();
+  const open = useCallback(
+    ({ id }: Person) => router.push(`/${school}/people/${encodeURIComponent(id)}`),
+    [router, school],
+  );
+  const columns = useMemo(() => columnsOf(open), [open]);
+  async function* all() {
+    const pages = everyPage((after) => ask({ school, find, after, most: 200 }).unwrap());
+    for await (const page of pages) yield page.people;
+  }
   const people = data?.pages.flatMap((page) => page.people) ?? [];
   return (
     <Page title="People" full dense>
@@ -48,19 +59,21 @@ export function EveryoneScreen() {
             </Text>
           )
         ) : (
-          <LongList
+          <Table
             label="People"
-            count={people.length}
+            name="everyone"
+            columns={columns}
+            rows={people}
             of={hasNextPage ? null : people.length}
-            keyOf={(index) => people[index]?.id ?? String(index)}
-            height={wide ? 61 : 104}
+            keyOf={({ id }) => id}
+            height={{ wide: 61, phone: 104 }}
+            order="name"
+            onOpen={open}
             onEnd={() => {
               if (hasNextPage && !isFetching) fetchNextPage();
             }}
-            row={(index) => {
-              const person = people[index];
-              return person ? <PersonRow school={school} person={person} wide={wide} /> : null;
-            }}
+            all={all}
+            phone={(person) => <PersonRow person={person} onOpen={open} />}
           />
         )
       ) : error ? null : (
@@ -80,63 +93,98 @@ const MARKS: Record<Person["courses"][number]["standing"], Mark> = {
   ended: "closed",
 };
 
+/** A course somebody holds, with how they stand in it. */
+function Holding({ held, whole }: { held: Person["courses"][number]; whole: boolean }) {
+  return (
+    <View style={{ flexDirection: "row", alignItems: "center", gap: 6 }}>
+      <SunMark mark={MARKS[held.standing]} size={20} />
+      <Text kind="small" numberOfLines={1}>
+        {held.title}
+        {whole ? sayHolding(held) : ""}
+      </Text>
+    </View>
+  );
+}
+
+const Holdings = ({ person, whole }: { person: Person; whole: boolean }) => {
+  const more = person.number - person.courses.length;
+  return (
+    <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 20 }}>
+      {person.courses.map((held) => (
+        <Holding key={held.enrollment} held={held} whole={whole} />
+      ))}
+      {more > 0 ? <Text kind="small">and {more} more</Text> : null}
+    </View>
+  );
+};
+
+const columnsOf = (onOpen: (person: Person) => void): TableColumn<Person, "name">[] => [
+  {
+    id: "person",
+    title: "Person",
+    order: "name",
+    width: 300,
+    always: true,
+    cell: (person) => (
+      <Press role="link" onPress={() => onOpen(person)} style={{ justifyContent: "center" }}>
+        <Text kind="strong" numberOfLines={1}>
+          {person.name}
+        </Text>
+        <Text kind="small" numberOfLines={1}>
+          {person.email}
+        </Text>
+      </Press>
+    ),
+    text: ({ name }) => name,
+  },
+  {
+    id: "email",
+    title: "Mail address",
+    width: 230,
+    hidden: true,
+    cell: ({ email }) => (
+      <Text kind="small" numberOfLines={1}>
+        {email}
+      </Text>
+    ),
+    text: ({ email }) => email,
+  },
+  {
+    id: "holds",
+    title: "Holds",
+    cell: (person) => <Holdings person={person} whole />,
+    text: ({ courses }) => courses.map((held) => `${held.title}${sayHolding(held)}`).join("; "),
+  },
+  {
+    id: "number",
+    title: "Courses",
+    width: 90,
+    right: true,
+    cell: ({ number }) => <Text>{number}</Text>,
+    text: ({ number }) => number,
+  },
+];
+
 const PersonRow = memo(function PersonRow({
-  school,
   person,
-  wide,
+  onOpen,
 }: {
-  school: string;
   person: Person;
-  wide: boolean;
+  onOpen(person: Person): void;
 }) {
   const { line, quiet } = usePalette();
-  const router = useRouter();
-  const more = person.number - person.courses.length;
   return (
     <View style={{ borderBottomWidth: 1, borderBottomColor: line }}>
       <Press
         role="link"
-        onPress={() => router.push(`/${school}/people/${encodeURIComponent(person.id)}`)}
-        style={{
-          minHeight: wide ? 60 : 103,
-          paddingVertical: 8,
-          flexDirection: wide ? "row" : "column",
-          alignItems: wide ? "center" : "stretch",
-          gap: wide ? 20 : 4,
-        }}
+        onPress={() => onOpen(person)}
+        style={{ minHeight: 103, paddingVertical: 8, gap: 4 }}
       >
-        <View style={wide ? { width: 300 } : {}}>
-          <Text kind="name">{person.name}</Text>
-          <Text kind="small" color={quiet} numberOfLines={1}>
-            {person.email}
-          </Text>
-        </View>
-        <View
-          style={{
-            flex: wide ? 1 : undefined,
-            flexDirection: "row",
-            flexWrap: "wrap",
-            columnGap: 20,
-          }}
-        >
-          {person.courses.map((held) => (
-            <View
-              key={held.enrollment}
-              style={{ flexDirection: "row", alignItems: "center", gap: 6 }}
-            >
-              <SunMark mark={MARKS[held.standing]} size={20} />
-              <Text kind="small" numberOfLines={1}>
-                {held.title}
-                {wide ? sayHolding(held) : ""}
-              </Text>
-            </View>
-          ))}
-          {more > 0 ? (
-            <Text kind="small" color={quiet}>
-              and {more} more
-            </Text>
-          ) : null}
-        </View>
+        <Text kind="name">{person.name}</Text>
+        <Text kind="small" color={quiet} numberOfLines={1}>
+          {person.email}
+        </Text>
+        <Holdings person={person} whole={false} />
       </Press>
     </View>
   );

@@ -9,7 +9,12 @@ import { usePalette } from "./theme";
 interface Props<T extends FieldValues>
   extends Pick<
     TextInputProps,
-    "secureTextEntry" | "multiline" | "autoComplete" | "inputMode" | "placeholder"
+    | "secureTextEntry"
+    | "multiline"
+    | "autoComplete"
+    | "inputMode"
+    | "placeholder"
+    | "onSubmitEditing"
   > {
   control: Control<T>;
   name: Path<T>;

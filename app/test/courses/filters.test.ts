@@ -12,6 +12,7 @@ const course = (id: string, more: Partial<CourseSummary> = {}): CourseSummary =>
   version: 1,
   archived: false,
   group: "",
+  cover: null,
   nextOpening: null,
   ...more,
 });

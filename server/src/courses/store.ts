@@ -1,4 +1,6 @@
 /** Courses in the database: the list of them, and the row of each. */
+
+import type { Cover } from "@dawngate/contract/courses";
 import type { OwnWords } from "@dawngate/core/courses";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
@@ -24,6 +26,7 @@ export async function listCourseRows(
     version: number | null;
     archived: boolean;
     group: string;
+    cover: Cover | null;
   }>`
     with c as materialized (
       select c.school_id, c.id, c.position, c.archived, c.group_name, c.current_version
@@ -35,8 +38,11 @@ export async function listCourseRows(
     )
     select c.id, c.position, c.archived, c.group_name as "group", c.current_version as version,
       coalesce(v.title, w.title) as title, coalesce(v.modules, d.modules) as modules,
-      coalesce(v.lesson_count, d.lessons) as lessons, coalesce(v.minutes, d.minutes) as minutes
+      coalesce(v.lesson_count, d.lessons) as lessons, coalesce(v.minutes, d.minutes) as minutes,
+      case when p.hash is null then null else jsonb_build_object('hash', p.hash, 'width', p.width,
+        'height', p.height, 'x', p.focus_x, 'y', p.focus_y) end as cover
     from c
+    left join course_cover p on p.school_id = c.school_id and p.course_id = c.id
     join course_draft w on w.school_id = c.school_id and w.course_id = c.id
     left join course_version v
       on v.school_id = c.school_id and v.course_id = c.id and v.number = c.current_version

@@ -11,7 +11,6 @@ import { readEveryone, readSomeone } from "./everyone-store";
 import { holdingsOf } from "./holdings";
 import { sayHeld } from "./shelf";
 
-const PAGE = 50;
 /** An instructor's page may walk along so many whom they do not lead. */
 const SCANNED = 2000;
 const place = z.tuple([z.string(), z.string()]);
@@ -19,7 +18,7 @@ const place = z.tuple([z.string(), z.string()]);
 export async function showEveryone(
   { db }: Pick<Services, "db">,
   context: Context,
-  { find = "", after }: z.infer<typeof everyoneQuery>,
+  { find = "", after, most }: z.infer<typeof everyoneQuery>,
 ): Promise<Everyone> {
   const from = after === undefined ? null : readCursor(place, after);
   const { cohorts, now } = context;
@@ -29,8 +28,8 @@ export async function showEveryone(
       after: from,
       at: formatInstant(now),
       cohorts,
-      most: PAGE,
-      scanned: cohorts === null ? PAGE : SCANNED,
+      most,
+      scanned: cohorts === null ? most : SCANNED,
     });
     return {
       people: people.map(({ sortName, ...person }) => person),

@@ -12,6 +12,7 @@ import {
 } from "@tanstack/react-table";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type CSSProperties, useEffect, useMemo, useRef } from "react";
+import { View } from "react-native";
 import { useWide } from "../layout";
 import { LongList } from "../long-list";
 import { Press } from "../press";
@@ -132,7 +133,7 @@ function Wide<Row, Order extends string>({
                 key={leaf.id}
                 scope="col"
                 {...(sorted && { "aria-sort": "ascending" as const })}
-                style={{ ...head(paper, line), textAlign: column.right ? "right" : "left" }}
+                style={{ ...head(paper, line), ...(column.right && RIGHT) }}
               >
                 <Head column={column} sorted={sorted} onOrder={onOrder} />
               </th>
@@ -169,6 +170,9 @@ const UNSEEN: CSSProperties = {
   clipPath: "inset(50%)",
 };
 
+/** What stands at the right keeps away from what begins at the left beside it. */
+const RIGHT: CSSProperties = { textAlign: "right", paddingRight: 20 };
+
 const head = (ground: string, line: string): CSSProperties => ({
   position: "sticky",
   top: 0,
@@ -177,6 +181,7 @@ const head = (ground: string, line: string): CSSProperties => ({
   backgroundColor: ground,
   borderBottom: `1px solid ${line}`,
   fontWeight: "normal",
+  textAlign: "left",
 });
 
 const Gap = ({ height }: { height: number }) => (
@@ -206,9 +211,9 @@ function Head<Row, Order extends string>({
     <Press
       onPress={() => onOrder(order)}
       aria-label={sorted ? `Sorted by: ${title}` : `Sort by: ${title}`}
-      style={{ justifyContent: "center", alignItems: right ? "flex-end" : "flex-start" }}
+      style={{ justifyContent: "center" }}
     >
-      {said}
+      <View style={{ alignItems: right ? "flex-end" : "flex-start" }}>{said}</View>
     </Press>
   );
 }
@@ -260,7 +265,7 @@ function Drawn<Row, Order extends string>({
       {row.getVisibleCells().map((one) => {
         const { right } = one.column.columnDef.meta as TableColumn<Row, Order>;
         return (
-          <td key={one.id} style={{ ...cell, textAlign: right ? "right" : "left" }}>
+          <td key={one.id} style={{ ...cell, ...(right && RIGHT) }}>
             {flexRender(one.column.columnDef.cell, one.getContext())}
           </td>
         );
