@@ -84,6 +84,7 @@ export const outlineLesson = z.object({
   holdsNext: z.boolean(),
   sample: z.boolean(),
   required: z.boolean(),
+  empty: z.boolean().describe("Nothing stands in it yet."),
 });
 export const outlineModule = z.object({ ...scheduled, lessons: z.array(outlineLesson) });
 

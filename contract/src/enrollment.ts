@@ -204,6 +204,7 @@ export const dates = z
         item: z.string().nullable(),
         title: z.string(),
         lessons: z.int().nullable().describe("How many lessons open with a module."),
+        size: z.string().nullable().describe("The same, in the school's own words."),
       }),
     ),
     next: z.string().nullable(),
@@ -221,6 +222,25 @@ export const newFeed = z
     address: z.string().describe("Whoever knows it can read one's dates; it is told this once."),
   })
   .meta({ id: "NewFeed" });
+
+const planMove = z.object({
+  title: z.string(),
+  before: z.string().nullable(),
+  after: z.string().nullable(),
+});
+
+/** What of a course's plan is otherwise than when one enrolled, as far as it is still ahead of oneself. */
+export const planChanges = z
+  .object({
+    version: z.int().describe("Up to this version."),
+    opens: z.array(planMove),
+    due: z.array(planMove),
+    closes: z.array(planMove),
+    added: z.array(z.string()).describe("Titles of what is new."),
+    gone: z.array(z.string()).describe("Titles of what is not there any more."),
+    end: planMove.omit({ title: true }).nullable().describe("Null: access ends as it would have."),
+  })
+  .meta({ id: "PlanChanges" });
 
 export const myCourse = z
   .object({
@@ -240,10 +260,12 @@ export const myCourse = z
             minutes: z.number().nullable(),
             sample: z.boolean(),
             required: z.boolean(),
+            empty: z.boolean().describe("Nothing stands in it yet."),
           }),
         ),
       }),
     ),
+    changed: planChanges.nullable(),
     goOn: z
       .string()
       .nullable()
@@ -294,5 +316,6 @@ export type Shelf = z.infer<typeof shelf>;
 export type Dates = z.infer<typeof dates>;
 /** With the steps of every why in their exact types. */
 export type MyCourse = Omit<z.infer<typeof myCourse>, "timeline"> & { timeline: TimelineAnswer };
+export type PlanChanges = z.infer<typeof planChanges>;
 export type Ticked = z.infer<typeof ticked>;
 export type MyLesson = z.infer<typeof myLesson>;

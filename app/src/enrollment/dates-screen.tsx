@@ -160,12 +160,10 @@ function DateRow({ date, school }: { date: MyDate & { time: string }; school: st
 }
 
 /** "Sourdough from a cold kitchen · 3 lessons", "cohort New year". */
-function sayOf({ item, course, cohort, lessons }: Dates["dates"][number]): string {
+function sayOf({ item, course, cohort, size }: Dates["dates"][number]): string {
   return [
     ...(item === null ? [] : [course]),
     ...(item === null && cohort !== null ? [`cohort ${cohort}`] : []),
-    ...(lessons === null || lessons === 0
-      ? []
-      : [lessons === 1 ? "one lesson" : `${lessons} lessons`]),
+    ...(size === null ? [] : [size]),
   ].join(" · ");
 }

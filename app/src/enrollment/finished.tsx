@@ -43,7 +43,7 @@ export function Finished({ course, finished, above, onGo }: Props) {
           <Sunrise />
           <Text color={onFrame}>
             {`${countWords(words, "lesson", learned.length)}${minutes > 0 ? `, ${minutes} minutes` : ""}. `}
-            {whole ? "You have finished this course." : ""}
+            {whole ? `You have finished this ${words.course}.` : ""}
           </Text>
           {whole && until !== null ? (
             <Text kind="small" color={onFrameQuiet}>
@@ -56,7 +56,7 @@ export function Finished({ course, finished, above, onGo }: Props) {
         goOn !== null && goOnTitle !== undefined ? (
           <PrimaryAction label={`On to ${goOnTitle}`} onPress={() => onGo(goOn)} fill />
         ) : (
-          <QuietAction label="To the course" onPress={() => onGo(null)} />
+          <QuietAction label={`To the ${words.course}`} onPress={() => onGo(null)} />
         )
       }
     >
@@ -81,7 +81,9 @@ export function Finished({ course, finished, above, onGo }: Props) {
           </View>
         ))}
       </View>
-      {goOn === null ? null : <QuietAction label="To the course" onPress={() => onGo(null)} />}
+      {goOn === null ? null : (
+        <QuietAction label={`To the ${words.course}`} onPress={() => onGo(null)} />
+      )}
     </NightPage>
   );
 }

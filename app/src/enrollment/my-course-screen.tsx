@@ -14,6 +14,7 @@ import { NightPage } from "../ui/night-page";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetMyCourseQuery } from "./api";
+import { ChangedPlan } from "./changed-plan";
 import { CourseOutline } from "./course-outline";
 import { nextOpening } from "./next-opening";
 
@@ -35,6 +36,7 @@ export function MyCourseScreen() {
       aside={data.school}
       band={<Standing course={data} onOpened={refetch} />}
     >
+      <ChangedPlan enrollment={place.enrollment} course={data} />
       <CourseOutline
         course={data}
         onEnter={(lesson) => router.push(`/${place.school}/shelf/${place.enrollment}/${lesson}`)}
@@ -64,7 +66,7 @@ function Standing({ course, onOpened }: { course: MyCourse; onOpened(): void }) 
           {progress.of === 0
             ? ""
             : progress.done === progress.of
-              ? "You have finished this course."
+              ? `You have finished this ${words.course}.`
               : `${progress.done} of ${countWords(words, "lesson", progress.of)} done`}
         </Text>
         {access.until === null ? null : (

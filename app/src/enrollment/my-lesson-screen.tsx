@@ -78,6 +78,7 @@ export function MyLessonScreen() {
   const number = lessons.findIndex(({ id }) => id === lesson) + 1;
   const item = course?.timeline.items.find(({ id }) => id === lesson);
   const next = course ? afterThis(course, lesson) : null;
+  const toCourse = `To the ${course?.words.course ?? DEFAULT_WORDS.course}`;
   const doneWord = course?.words.done ?? DEFAULT_WORDS.done;
   return (
     <NightPage
@@ -100,7 +101,7 @@ export function MyLessonScreen() {
             {data.done ? (
               <PrimaryAction
                 letter="g"
-                label={next === null ? "To the course" : `On to ${next.title}`}
+                label={next === null ? toCourse : `On to ${next.title}`}
                 onPress={() => go(next?.id ?? null)}
                 fill
               />
@@ -159,12 +160,11 @@ function afterThis({ modules, timeline }: MyCourse, lesson: string) {
   const lessons = modules.flatMap((module) => module.lessons);
   const at = lessons.findIndex(({ id }) => id === lesson);
   const left = [...lessons.slice(at + 1), ...lessons.slice(0, at)];
-  return (
-    left.find(({ id }) => {
-      const item = items.get(id);
-      return item?.state === "open" && !item.done;
-    }) ?? null
-  );
+  const open = left.filter(({ id }) => {
+    const item = items.get(id);
+    return item?.state === "open" && !item.done;
+  });
+  return open.find(({ empty }) => !empty) ?? open[0] ?? null;
 }
 
 /** A lesson whose door is shut: since when, why, and what leads to it. */
@@ -187,9 +187,9 @@ function Shut({
   const title = titles.get(lesson);
   if (!item || title === undefined || item.state === "open")
     return (
-      <NightPage title="This lesson is shut" above={above} plain>
+      <NightPage title={`This ${course.words.lesson} is shut`} above={above} plain>
         <Notice {...explain(error)} />
-        <QuietAction label="To the course" onPress={() => onGo(null)} />
+        <QuietAction label={`To the ${course.words.course}`} onPress={() => onGo(null)} />
       </NightPage>
     );
   const speaker = speakerOf(course);
@@ -203,7 +203,7 @@ function Shut({
       </View>
       <Text style={{ maxWidth: 680 }}>{sayShut(item, course.timeline, speaker)}</Text>
       {on === null ? (
-        <QuietAction label="To the course" onPress={() => onGo(null)} />
+        <QuietAction label={`To the ${course.words.course}`} onPress={() => onGo(null)} />
       ) : (
         <PrimaryAction
           label={way === null ? `Go on: ${titles.get(on)}` : `Go to ${titles.get(on)}`}

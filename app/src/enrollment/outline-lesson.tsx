@@ -26,7 +26,7 @@ interface Props {
 export function OutlineLesson({ lesson, item, timeline, speaker, wayThrough, onEnter }: Props) {
   const { quiet } = usePalette();
   const [asked, setAsked] = useState(false);
-  const canEnter = item.state === "open";
+  const canEnter = item.state === "open" && !lesson.empty;
   return (
     <View>
       <Press
@@ -37,15 +37,22 @@ export function OutlineLesson({ lesson, item, timeline, speaker, wayThrough, onE
       >
         <SunMark mark={markOf(item)} size={20} />
         <View style={{ flex: 1, paddingVertical: 6 }}>
-          <Text>{lesson.title}</Text>
+          <Text color={lesson.empty ? quiet : undefined}>{lesson.title}</Text>
           <Text kind="small" color={quiet}>
-            {sayLesson(lesson, item, timeline)}
+            {lesson.empty ? "Still being written" : sayLesson(lesson, item, timeline)}
           </Text>
         </View>
       </Press>
       {asked && !canEnter ? (
         <View style={{ paddingLeft: 52, paddingBottom: 8, gap: 8 }}>
-          <Text kind="small">{sayShut(item, timeline, speaker)}</Text>
+          <Text kind="small">
+            {item.state === "open"
+              ? `Nothing stands in it yet.${item.done || !lesson.required ? "" : " It counts all the same: you can open it and go on."}`
+              : sayShut(item, timeline, speaker)}
+          </Text>
+          {item.state === "open" && !item.done && lesson.required ? (
+            <QuietAction label="Open it" onPress={() => onEnter(lesson.id)} />
+          ) : null}
           {wayThrough === null ? null : (
             <QuietAction
               label={`Go to ${speaker.titleOf(wayThrough)}`}

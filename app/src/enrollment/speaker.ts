@@ -4,7 +4,7 @@ import { itemTitles } from "@dawngate/core/plan/titles";
 import { explainOpening, type Speaker, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 
-type Course = Pick<MyCourse, "modules" | "timeline">;
+type Course = Pick<MyCourse, "modules" | "timeline" | "words">;
 
 /** Speaks in the zone in which the course's days are counted. */
 export function speakerOf(course: Course): Speaker {
@@ -12,6 +12,7 @@ export function speakerOf(course: Course): Speaker {
   return {
     zone: zoneOf(course.timeline.clock),
     person: "you",
+    words: course.words,
     titleOf: (id) => titles.get(id) ?? id,
   };
 }

@@ -1,7 +1,13 @@
 /** What a change does to people, in sentences. */
 import type { PersonRipple, RippleAnswer } from "@dawngate/contract/review";
-import { listed, quoted, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { DAY, zoneOf } from "@dawngate/core/time";
+import {
+  listed,
+  quoted,
+  sayLater,
+  sayWrittenEnd,
+  sayWrittenInstant,
+} from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
 
 type TitleOf = (id: string) => string;
 
@@ -82,17 +88,11 @@ export function sayPerson(person: PersonRipple, titleOf: TitleOf): string[] {
   ];
 }
 
-/** How far something moves: whole days where a clock change at most lies between, else hours. */
+/** How far something moves. */
 function sayShift(before: string | null, after: string | null): string {
   if (before === null) return "get a date";
   if (after === null) return "lose their date";
-  const ms = Date.parse(after) - Date.parse(before);
-  const days = Math.round(ms / DAY);
-  const whole = days !== 0 && Math.abs(ms - days * DAY) <= 3_600_000;
-  const count = whole ? Math.abs(days) : Math.round(Math.abs(ms) / 3_600_000);
-  const unit = whole ? "day" : "hour";
-  const far = count === 0 ? "minutes" : `${count} ${unit}${count === 1 ? "" : "s"}`;
-  return `${far} ${ms > 0 ? "later" : "earlier"}`;
+  return sayLater(Date.parse(after) - Date.parse(before));
 }
 
 /** What people who are touched alike have in common: the same items move by the same time. */

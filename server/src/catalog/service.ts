@@ -65,6 +65,7 @@ export async function publicCourseFor(
   const zone = zoneOf(school.timeZone);
   const plans = cohorts.map(({ cohort }) => cohort);
   const seats = await seatsLeft(tx, schoolId, id, plans, now, most);
+  const words = wordsOf(school.words, page.words);
   const ways: WayIn[] = [];
   for (const cohort of cohorts.length > 0 ? cohorts : [null]) {
     const left = cohort && (seats.get(cohort.cohort.id) ?? null);
@@ -81,7 +82,7 @@ export async function publicCourseFor(
       window: place.window,
       state: archived ? "closed" : windowState(place.window, zone, now, place.seatsLeft),
       seatsLeft: place.seatsLeft,
-      faults: faults.map((fault) => ({ kind: fault.kind, sentence: sayFault(fault, zone) })),
+      faults: faults.map((fault) => ({ kind: fault.kind, sentence: sayFault(fault, zone, words) })),
     });
   }
   const { lessons, minutes } = sizeOf(plan);
@@ -89,7 +90,7 @@ export async function publicCourseFor(
     id,
     title: plan.title,
     description: page.description,
-    words: wordsOf(school.words, page.words),
+    words,
     card: page.card,
     cover: page.cover,
     school: {

@@ -12,6 +12,20 @@ export async function readVersionRow(tx: SchoolTransaction, course: string, numb
   return rows[0] ?? null;
 }
 
+/** The version that was in force at an instant, or the first that there was; null: it was never published. */
+export async function versionAt(
+  tx: SchoolTransaction,
+  course: string,
+  at: string,
+): Promise<number | null> {
+  const { rows } = await sql<{ number: number | null }>`
+    select coalesce(max(number) filter (where published_at <= ${at}::timestamptz), min(number))
+      as number
+    from course_version where course_id = ${course}
+  `.execute(tx);
+  return rows[0]?.number ?? null;
+}
+
 /** What stands in the lessons of a version: content by lesson. */
 export async function readVersionLessons(
   tx: SchoolTransaction,

@@ -1,5 +1,6 @@
 /** One's own dates over all courses one holds: as a list, and as a calendar that a program subscribes to. */
 import type { Dates } from "@dawngate/contract/enrollment";
+import { countWords, wordsOf } from "@dawngate/core/courses";
 import {
   type CalendarEvent,
   HAPPENING_KINDS,
@@ -59,6 +60,8 @@ function datesOf(holdings: readonly Holding[], after: Instant): Dated[] {
     .sort((a, b) => compare(a.place, b.place));
 }
 
+const wordsIn = ({ schoolWords, courseWords }: Holding) => wordsOf(schoolWords, courseWords);
+
 /** What is to come for the one who asks, the next first. */
 export async function showDates(
   { db }: Pick<Services, "db">,
@@ -85,6 +88,7 @@ export async function showDates(
         item,
         title,
         lessons,
+        size: lessons ? countWords(wordsIn(held), "lesson", lessons) : null,
       })),
       next: rest.length > PAGE && last ? writeCursor(last.place) : null,
     };

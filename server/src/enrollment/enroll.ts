@@ -1,6 +1,8 @@
 /** Getting in: the ways into a course, by oneself or by the hand of staff; seats are given out one at a time. */
+
 import { randomUUID } from "node:crypto";
 import type { EnrollRequest, NewEnrollment } from "@dawngate/contract/enrollment";
+import { type Words, wordsOf } from "@dawngate/core/courses";
 import { type EnrollingFault, enrollingFaults } from "@dawngate/core/enrollment";
 import { enrollmentSchema, type PlanCourse } from "@dawngate/core/plan";
 import {
@@ -80,10 +82,10 @@ export function placeOf(
 }
 
 /** Refused, with every reason. */
-function refuseEntry(faults: EnrollingFault[], zone: string): never {
+function refuseEntry(faults: EnrollingFault[], zone: string, words: Words): never {
   const sentences = faults.map((fault) => ({
     path: fault.kind,
-    reason: sayFault(fault, zoneOf(zone)),
+    reason: sayFault(fault, zoneOf(zone), words),
   }));
   throw new ProblemError(409, sentences.map(({ reason }) => reason).join(" "), sentences);
 }
@@ -241,7 +243,7 @@ async function enter(
   // The same press twice, two windows at once: they take turns.
   await holdTurn(tx, courseId, `person ${person}`);
   const course = await published(tx, context.school, courseId);
-  const { time_zone: zone } = await readSchool(tx);
+  const { time_zone: zone, words } = await readSchool(tx);
   const cohorts = await readCohorts(tx, courseId);
   const chosen = cohorts.find((one) => one.cohort.id === cohort) ?? null;
   if (cohort !== null && !chosen) throw notFound(`There is no cohort "${cohort}" in this course.`);
@@ -255,7 +257,7 @@ async function enter(
   const all = { published: true, archived: course.archived, sold, ...place };
   const faults = enrollingFaults(all, inAlready, zoneOf(zone), now);
   const binding = bySelf ? faults : faults.filter(({ kind }) => BINDING_STAFF.includes(kind));
-  if (binding.length > 0) refuseEntry(binding, zone);
+  if (binding.length > 0) refuseEntry(binding, zone, wordsOf(words, course.words));
   const id = randomUUID();
   const enrollment = enrollmentSchema.parse({
     id,

@@ -1,6 +1,7 @@
 /** The enrollee's side: the shelf, the course as it stands for them, and the door of each lesson. */
 import type { MyCourse, MyLesson, Ticked } from "@dawngate/contract/enrollment";
 import { wordsOf } from "@dawngate/core/courses";
+import type { PlanCourse } from "@dawngate/core/plan";
 import { type Timeline, writeExplainedTimeline, writeSteps } from "@dawngate/core/schedule";
 import { explainOpening } from "@dawngate/core/schedule/words";
 import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
@@ -13,6 +14,7 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { appendEvent, type Happening, keep, numbered } from "./append";
+import { changedSince } from "./changed";
 import { setSeen } from "./store";
 
 /** One of one's own enrollments as it stands at an instant. */
@@ -47,13 +49,16 @@ export async function showMyCourse(
   id: string,
 ): Promise<MyCourse> {
   const at = context.now;
-  return reading(db, context, async (tx) => sayMine(await mine(tx, context, id, at), at));
+  return reading(db, context, async (tx) => {
+    const own = await mine(tx, context, id, at);
+    return { ...sayMine(own, at), changed: await changedSince(tx, context.school, own, at) };
+  });
 }
 
 function sayMine(
   { enrollment, plan, version, timeline, clock, schoolName, ...own }: Mine,
   at: Instant,
-): MyCourse {
+): Omit<MyCourse, "changed"> {
   return {
     course: plan.id,
     title: plan.title,
@@ -62,11 +67,11 @@ function sayMine(
     modules: publishedOutline(plan).map((module) => ({
       id: module.id,
       title: module.title,
-      lessons: module.lessons.map(({ id, title, kind, minutes, sample, required }) => {
-        return { id, title, kind, minutes, sample, required };
+      lessons: module.lessons.map(({ id, title, kind, minutes, sample, required, empty }) => {
+        return { id, title, kind, minutes, sample, required, empty };
       }),
     })),
-    goOn: goOn(timeline),
+    goOn: goOn(timeline, plan),
     timeline: {
       at: formatInstant(at),
       version,
@@ -80,21 +85,26 @@ function sayMine(
 }
 
 /** The lesson to go on with. */
-export function goOn({ items }: Pick<Timeline, "items">): string | null {
-  const next = items.find(
+export function goOn({ items }: Pick<Timeline, "items">, plan: PlanCourse): string | null {
+  const open = items.filter(
     ({ kind, state, done }) => kind === "lesson" && state === "open" && !done,
   );
-  return next?.id ?? null;
+  // Where nothing stands in it, it is gone on with only where nothing else is left.
+  const empty = new Set(
+    plan.modules.flatMap(({ lessons }) => lessons.flatMap((one) => (one.empty ? [one.id] : []))),
+  );
+  return (open.find(({ id }) => !empty.has(id)) ?? open[0])?.id ?? null;
 }
 
 /** So often at the most it is written down that somebody was here, in milliseconds. */
 const SEEN_EVERY = 600_000;
 
 /** The door: whether a lesson opens for this person now is asked of the evaluator, and nothing else. */
-function enterLesson({ plan, timeline, clock }: Mine, lesson: string) {
+function enterLesson({ plan, timeline, clock, ...own }: Mine, lesson: string) {
   const item = timeline.items.find(({ id, kind }) => id === lesson && kind === "lesson");
   if (!item) throw notFound(`There is no lesson "${lesson}" in this course.`);
   if (item.state !== "open") {
+    const words = wordsOf(own.schoolWords, own.courseWords);
     const titles = new Map(
       plan.modules.flatMap((module) =>
         [module, ...module.lessons].map(({ id, title }) => [id, title]),
@@ -104,10 +114,11 @@ function enterLesson({ plan, timeline, clock }: Mine, lesson: string) {
       zone: zoneOf(clock),
       titleOf: (id) => titles.get(id) ?? id,
       person: "you",
+      words,
     });
     throw new ProblemError(
       403,
-      item.state === "closed" ? "This lesson is closed for you now." : sentence,
+      item.state === "closed" ? `This ${words.lesson} is closed for you now.` : sentence,
     );
   }
   return item;
@@ -194,13 +205,18 @@ export async function tickLesson(
   });
 }
 
-function sayTicked(done: boolean, before: Mine, { timeline }: Mine, finished: string[]): Ticked {
+function sayTicked(
+  done: boolean,
+  before: Mine,
+  { timeline, plan }: Mine,
+  finished: string[],
+): Ticked {
   const shut = new Set(
     before.timeline.items.flatMap(({ id, state }) => (state === "open" ? [] : [id])),
   );
   return {
     done,
-    goOn: goOn(timeline),
+    goOn: goOn(timeline, plan),
     progress: timeline.progress,
     opened: timeline.items.flatMap(({ id, state }) =>
       state === "open" && shut.has(id) ? [id] : [],

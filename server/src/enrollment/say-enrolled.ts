@@ -1,4 +1,5 @@
 /** What somebody reads who was enrolled: in what, with whom, and what opens when. */
+import { wordsOf } from "@dawngate/core/courses";
 import { happeningsOf } from "@dawngate/core/schedule";
 import { sayEnd, sayInstant, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
@@ -23,6 +24,7 @@ export async function sayEnrolled(tx: SchoolTransaction, context: Context, enrol
     ({ kind, item, lessons }) => kind === "opens" && item !== null && lessons !== null,
   );
   const { until } = timeline.access;
+  const words = wordsOf(found.schoolWords, found.courseWords);
   const title = inMail(found.plan.title);
   return {
     title,
@@ -37,7 +39,7 @@ export async function sayEnrolled(tx: SchoolTransaction, context: Context, enrol
     })),
     small: [
       ...(opens.length > FIRST ? [`And ${opens.length - FIRST} more after that.`] : []),
-      ...(until === null ? [] : [`The course is yours until ${sayEnd(until, zone)}.`]),
+      ...(until === null ? [] : [`The ${words.course} is yours until ${sayEnd(until, zone)}.`]),
       `Times are ${sayZone(timeZone)} time.`,
     ],
   };

@@ -1,4 +1,5 @@
 /** The why of an item, sent to the person it is about, in the same words that staff read. */
+import { wordsOf } from "@dawngate/core/courses";
 import { writeExplainedTimeline } from "@dawngate/core/schedule";
 import { explainOpening, type Speaker, saySooner, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
@@ -32,10 +33,12 @@ export async function sendWhy(
         .map(({ id, title }) => [id, title]),
     );
     const clock = clockOf(found);
+    const words = wordsOf(found.schoolWords, found.courseWords);
     const speaker: Speaker = {
       zone: zoneOf(clock),
       person: "you",
       titleOf: (id) => titles.get(id) ?? id,
+      words,
     };
     const why = explainOpening(asked.why, speaker);
     const sooner = saySooner(asked, timeline.access, speaker);
@@ -58,7 +61,7 @@ export async function sendWhy(
             : []),
         ],
         button: {
-          label: "To the course",
+          label: `To the ${words.course}`,
           url: `${baseUrl}/${context.slug}/shelf/${enrollment}`,
         },
         small: [`Times are ${sayZone(clock)} time.`],

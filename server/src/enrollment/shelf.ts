@@ -50,7 +50,7 @@ export function sayHeld(
     progress,
     seen: seenAt,
     ...modulesIn(plan, timeline, now),
-    goOn: sayGoOn(plan, goOn(timeline)),
+    goOn: sayGoOn(plan, goOn(timeline, plan)),
   };
 }
 

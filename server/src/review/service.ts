@@ -10,7 +10,7 @@ import {
   parsePlan,
 } from "@dawngate/core/plan";
 import { findSnags } from "@dawngate/core/review";
-import type { Instant } from "@dawngate/core/time";
+import { formatInstant, type Instant } from "@dawngate/core/time";
 import { conflict, notFound, refusal } from "../base/problem";
 import { bringDraftBack, existing } from "../courses/authoring";
 import { contentsOfDraft } from "../courses/content-store";
@@ -112,6 +112,7 @@ export async function publish(
     note,
     people,
     brings_back: back ?? null,
+    ...(now !== null && { published_at: formatInstant(now) }),
   });
   if (follows) await bringDraftBack(tx, school, draft, `version-${number}`);
   return number;

@@ -9,6 +9,8 @@ import type { CourseVersionTable } from "../db/tables/review";
 /** What is on record about a publishing. */
 export type Published = Pick<CourseVersionTable, "note" | "people"> & {
   brings_back: number | null;
+  /** The instant of the request; left out: the database's own. */
+  published_at?: string;
 };
 
 /** Adds the next version of a course and makes it the current one. The caller holds the course's row. */

@@ -8,7 +8,7 @@ import { sayEnd, sayWrittenDate, sayWrittenInstant } from "./dates";
 import { type Line, momentLines, sayMoment } from "./moment";
 import { sayOffset } from "./offset";
 import type { Explanation } from "./opening";
-import { type Speaker, sentence } from "./speaker";
+import { type Called, called, type Speaker, sentence } from "./speaker";
 
 /** An end in writing, said: "the end of Sat 1 May 2027". */
 export function sayWrittenEnd(text: string, { zone }: Pick<Speaker, "zone">): string {
@@ -17,10 +17,10 @@ export function sayWrittenEnd(text: string, { zone }: Pick<Speaker, "zone">): st
 }
 
 const START = {
-  enrolled: "Enrolled",
-  paid: "First payment",
-  "cohort-start": "The cohort's first day",
-  "opens-on": "The course opens",
+  enrolled: () => "Enrolled",
+  paid: () => "First payment",
+  "cohort-start": () => "The cohort's first day",
+  "opens-on": ({ course }: Called) => `The ${course} opens`,
 } as const;
 
 /** Puts the start of access into words. */
@@ -32,7 +32,7 @@ export function explainStart(why: Written<StartStep[]>, speaker: Speaker): Expla
       ? []
       : [
           {
-            text: step.instant === null ? `${START[step.kind]}: not yet` : START[step.kind],
+            text: `${START[step.kind](called(speaker))}${step.instant === null ? ": not yet" : ""}`,
             at: step.instant && sayWrittenInstant(step.instant, speaker.zone),
           },
         ],
@@ -125,7 +125,10 @@ export function explainClosing(why: Written<ClosingStep[]>, speaker: Speaker): E
       case "module-closing":
         return [
           {
-            heading: step.kind === "own-closing" ? "Its own closing" : "Its module's closing",
+            heading:
+              step.kind === "own-closing"
+                ? "Its own closing"
+                : `Its ${called(speaker).module}'s closing`,
             lines: step.moment.waitsFor
               ? [
                   {

@@ -1,17 +1,18 @@
 /** Anchors in words: what a moment counts from, and what is waited for. */
 import type { Anchor } from "../../time";
 import { sayWrittenDate } from "./dates";
-import { quoted, type Speaker } from "./speaker";
+import { called, quoted, type Speaker } from "./speaker";
 
 /** The anchor after "after", "before" or "when": "you enrolled", "“Shaping” opens", "1 May 2027". */
-export function sayAnchor(anchor: Anchor, { titleOf, person }: Speaker): string {
+export function sayAnchor(anchor: Anchor, speaker: Speaker): string {
+  const { titleOf, person } = speaker;
   switch (anchor.from) {
     case "enrolled":
       return `${person} enrolled`;
     case "paid":
       return `${sayPart(anchor.part)} cleared`;
     case "started":
-      return `${person} opened ${person === "you" ? "your" : "their"} first lesson`;
+      return `${person} opened ${person === "you" ? "your" : "their"} first ${called(speaker).lesson}`;
     case "access":
       return `${person === "you" ? "your" : "their"} access begins`;
     case "opened":
@@ -45,7 +46,7 @@ export function sayWaiting(anchor: Anchor, speaker: Speaker): string {
     case "paid":
       return sayPart(anchor.part);
     case "started":
-      return `${person} to open the first lesson`;
+      return `${person} to open the first ${called(speaker).lesson}`;
     case "access":
       return "access to begin";
     case "opened":

@@ -1,7 +1,7 @@
 /** The why in words: sentences and lines, written from the evaluator's steps. */
 export { explainClosing, explainEnd, explainStart, sayWrittenEnd } from "./access";
 export { sayAnchor, sayWaiting } from "./anchor";
-export { sayAway } from "./away";
+export { sayAway, sayLater } from "./away";
 export * from "./dates";
 export { sayGate, sayPlannedMoment } from "./gate";
 export { type Line, momentLines, sayMoment } from "./moment";

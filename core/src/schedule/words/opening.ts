@@ -4,7 +4,7 @@ import type { OpeningStep } from "../steps";
 import { sayWaiting } from "./anchor";
 import { sayWrittenInstant } from "./dates";
 import { type Line, momentLines, sayMoment } from "./moment";
-import { listed, quoted, type Speaker, sentence } from "./speaker";
+import { type Called, called, listed, quoted, type Speaker, sentence } from "./speaker";
 
 export type WrittenOpening = Written<OpeningStep[]>;
 type Step = WrittenOpening[number];
@@ -17,10 +17,10 @@ export interface Explanation {
 }
 
 const ACCESS = {
-  enrolled: "enrolling",
-  paid: "the first payment",
-  "cohort-start": "the cohort's first day",
-  "opens-on": "the day the course opens",
+  enrolled: () => "enrolling",
+  paid: () => "the first payment",
+  "cohort-start": () => "the cohort's first day",
+  "opens-on": ({ course }: Called) => `the day the ${course} opens`,
 } as const;
 
 /** Puts the why of an opening into words. */
@@ -51,9 +51,9 @@ function sayReason(step: Step, speaker: Speaker): string {
   const your = speaker.person === "you" ? "your" : "their";
   switch (step.kind) {
     case "access":
-      return `with ${your} access, which begins with ${ACCESS[step.decidedBy]}`;
+      return `with ${your} access, which begins with ${ACCESS[step.decidedBy](called(speaker))}`;
     case "module":
-      return `with its module, ${quoted(speaker.titleOf(step.item))}`;
+      return `with its ${called(speaker).module}, ${quoted(speaker.titleOf(step.item))}`;
     case "gate": {
       const decided = step.decided === null ? null : step.moments[step.decided];
       if (!decided) return "";
@@ -81,7 +81,9 @@ function sayMissing(why: WrittenOpening, speaker: Speaker): string {
     if (step.kind === "access" && step.instant === null)
       missing.push("it waits for the first payment");
     if (step.kind === "module" && step.instant === null)
-      missing.push(`its module, ${quoted(speaker.titleOf(step.item))}, has no date yet`);
+      missing.push(
+        `its ${called(speaker).module}, ${quoted(speaker.titleOf(step.item))}, has no date yet`,
+      );
     if (step.kind === "gate" && step.instant === null) missing.push(gateMissing(step, speaker));
     if (step.kind === "order" && step.instant === null)
       missing.push(`it waits for ${sayWaiting({ from: "completed", item: step.item }, speaker)}`);
@@ -97,12 +99,12 @@ function gateMissing(step: Extract<Step, { kind: "gate" }>, speaker: Speaker): s
   return `it waits for ${listed(waits, step.need === "any" ? "or" : "and")}`;
 }
 
-function heading(step: Step, { titleOf, person }: Speaker): string {
+function heading(step: Step, speaker: Speaker): string {
   switch (step.kind) {
     case "access":
-      return `${person === "you" ? "Your" : "Their"} access`;
+      return `${speaker.person === "you" ? "Your" : "Their"} access`;
     case "module":
-      return `Its module, ${quoted(titleOf(step.item))}`;
+      return `Its ${called(speaker).module}, ${quoted(speaker.titleOf(step.item))}`;
     case "gate":
       return `${step.ofCohort ? "The cohort's own gate" : "Its gate"}${
         step.moments.length > 1
@@ -132,7 +134,7 @@ function lines(step: Step, speaker: Speaker): Line[] {
           text:
             step.instant === null
               ? "Waits for the first payment"
-              : sentence(`begins with ${ACCESS[step.decidedBy]}`),
+              : sentence(`begins with ${ACCESS[step.decidedBy](called(speaker))}`),
           at: at(step.instant),
         },
       ];

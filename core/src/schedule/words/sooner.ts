@@ -4,7 +4,7 @@ import type { Written } from "../export/written";
 import type { MomentWhy } from "../steps";
 import { sayAnchor, sayPart, sayWaiting } from "./anchor";
 import type { WrittenOpening } from "./opening";
-import { quoted, type Speaker, sentence } from "./speaker";
+import { type Called, called, quoted, type Speaker, sentence } from "./speaker";
 
 /** An item as the evaluator answers it. */
 export interface Asked {
@@ -58,9 +58,11 @@ function bringForward(why: WrittenOpening, speaker: Speaker): string[] {
   const step = why.find(({ kind }) => kind === decidedBy);
   switch (step?.kind) {
     case "access":
-      return [ACCESS[step.decidedBy]];
+      return [ACCESS[step.decidedBy](called(speaker))];
     case "module":
-      return [`Its module, ${quoted(speaker.titleOf(step.item))}, would have to open sooner.`];
+      return [
+        `Its ${called(speaker).module}, ${quoted(speaker.titleOf(step.item))}, would have to open sooner.`,
+      ];
     case "gate": {
       const decided = step.decided === null ? undefined : step.moments[step.decided];
       const others =
@@ -75,10 +77,10 @@ function bringForward(why: WrittenOpening, speaker: Speaker): string[] {
 }
 
 const ACCESS = {
-  enrolled: "Access begins with enrolling; nothing opens before it.",
-  paid: "Access begins with the first payment; nothing opens before it.",
-  "cohort-start": "The cohort would have to begin earlier.",
-  "opens-on": "The course itself would have to open earlier.",
+  enrolled: () => "Access begins with enrolling; nothing opens before it.",
+  paid: () => "Access begins with the first payment; nothing opens before it.",
+  "cohort-start": () => "The cohort would have to begin earlier.",
+  "opens-on": ({ course }: Called) => `The ${course} itself would have to open earlier.`,
 } as const;
 
 function ofMoment({ steps }: Written<MomentWhy>, speaker: Speaker): string {

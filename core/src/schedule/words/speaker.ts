@@ -7,7 +7,21 @@ export interface Speaker {
   titleOf(item: string): string;
   /** "you" for the enrollee; "they" where staff read about somebody. */
   person: "you" | "they";
+  /** What the school calls its parts; left out: as we do. */
+  words?: Called | undefined;
 }
+
+/** What a course and its parts are called. */
+export interface Called {
+  course: string;
+  module: string;
+  lesson: string;
+}
+
+const OURS: Called = { course: "course", module: "module", lesson: "lesson" };
+
+/** What the one who speaks calls them. */
+export const called = ({ words = OURS }: Pick<Speaker, "words">): Called => words;
 
 /** Capitalizes the first letter of a sentence. */
 export function sentence(text: string): string {
