@@ -94,6 +94,22 @@ export const acted = z
   })
   .meta({ id: "Acted" });
 
+/** What whoever takes an invitation is in already. */
+export const invitedTo = z
+  .object({
+    courses: z.array(
+      z.object({
+        title: z.string(),
+        says: z.array(z.string()).describe("In what one is, with whom."),
+        dates: z
+          .array(z.object({ when: z.string(), what: z.string() }))
+          .describe("What opens first."),
+        small: z.array(z.string()).describe("Until when, and in which zone times are."),
+      }),
+    ),
+  })
+  .meta({ id: "InvitedTo" });
+
 /** How a school knows oneself. */
 export const ownself = z
   .object({ name: z.string(), email: z.string(), timeZone: z.string() })
@@ -306,6 +322,7 @@ export const ticked = z
 export type NewCohort = z.infer<typeof newCohort>;
 export type NewEnrollment = z.infer<typeof newEnrollment>;
 export type StaffAct = z.infer<typeof staffAct>;
+export type InvitedTo = z.infer<typeof invitedTo>;
 export type Ownself = z.infer<typeof ownself>;
 export type ZoneChange = z.infer<typeof zoneChange>;
 export type ActRequest = z.input<typeof actRequest>;

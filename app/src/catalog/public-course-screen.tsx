@@ -1,18 +1,21 @@
 /** A course as everybody may see it: what it is, when one would learn what, the ways in, and samples to read. */
 import type { PublicCourse } from "@dawngate/contract/catalog";
 import type { CourseCard } from "@dawngate/core/courses";
-import { linesOf } from "@dawngate/core/courses/lines";
+import { linesOf, questionsOf } from "@dawngate/core/courses/lines";
 import { countWords } from "@dawngate/core/courses/words";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { ScrollView, View } from "react-native";
+import Svg, { Circle, Path } from "react-native-svg";
 import { Cover, WideCover } from "../courses/cover";
 import { sayLength } from "../courses/length";
 import { Markdown } from "../lessons/markdown";
 import { Coming, titleComing } from "../store/coming";
 import { QuietAction } from "../ui/action";
+import { Icon } from "../ui/icon";
 import { useWide } from "../ui/layout";
 import { Page } from "../ui/page";
+import { Press } from "../ui/press";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -64,6 +67,8 @@ export function PublicCourseScreen() {
   const content = (
     <>
       <Outline place={place} modules={data.modules} />
+      <Teacher card={card} color={school.color} />
+      <Questions card={card} />
       {school.contact === "" ? null : <Text>Questions: {school.contact}</Text>}
     </>
   );
@@ -148,6 +153,79 @@ function Card({ card }: { card: CourseCard }) {
       {part("What you need beforehand", card.needs)}
       {part("Before you enroll", card.note)}
     </>
+  );
+}
+
+/** Who teaches it, with what people want to know. */
+function Teacher({ card, color }: { card: CourseCard; color: string }) {
+  const { surface } = usePalette();
+  const { teacher = "", aboutTeacher = "" } = card;
+  if (teacher === "" && aboutTeacher === "") return null;
+  return (
+    <View style={{ gap: 10, maxWidth: 680 }}>
+      <Text kind="heading" level={2}>
+        Who teaches it
+      </Text>
+      <View
+        style={{
+          flexDirection: "row",
+          gap: 16,
+          padding: 16,
+          backgroundColor: surface,
+          borderRadius: 12,
+        }}
+      >
+        <Rising color={color} />
+        <View style={{ flex: 1, gap: 4 }}>
+          {teacher === "" ? null : <Text kind="name">{teacher}</Text>}
+          {aboutTeacher === "" ? null : <Text>{aboutTeacher}</Text>}
+        </View>
+      </View>
+    </View>
+  );
+}
+
+/** Somebody, as we draw one: a sun over a line. */
+function Rising({ color }: { color: string }) {
+  const { ink } = usePalette();
+  return (
+    <Svg width={44} height={44} viewBox="0 0 44 44" aria-hidden>
+      <Circle cx={22} cy={15} r={9} fill={color} />
+      <Path d="M6 40c0-10 7-14 16-14s16 4 16 14" fill="none" stroke={ink} strokeWidth={2.5} />
+    </Svg>
+  );
+}
+
+/** What people ask, each with its answer behind a press. */
+function Questions({ card }: { card: CourseCard }) {
+  const { line, quiet } = usePalette();
+  const [open, setOpen] = useState<string | null>(null);
+  const asked = questionsOf(card.questions);
+  if (asked.length === 0) return null;
+  return (
+    <View style={{ maxWidth: 680 }}>
+      <Text kind="heading" level={2}>
+        What people ask
+      </Text>
+      {asked.map(({ question, answer }) => {
+        const shown = open === question;
+        return (
+          <View key={question} style={{ borderBottomWidth: 1, borderBottomColor: line }}>
+            <Press
+              onPress={() => setOpen(shown ? null : question)}
+              aria-expanded={shown}
+              style={{ flexDirection: "row", alignItems: "center", gap: 12, paddingVertical: 10 }}
+            >
+              <Text kind="strong" style={{ flex: 1 }}>
+                {question}
+              </Text>
+              <Icon name={shown ? "chevron-down" : "chevron-right"} color={quiet} />
+            </Press>
+            {shown ? <Text style={{ paddingBottom: 14 }}>{answer}</Text> : null}
+          </View>
+        );
+      })}
+    </View>
   );
 }
 

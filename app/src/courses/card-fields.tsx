@@ -23,6 +23,14 @@ const FIELDS: readonly [keyof CourseCard, string, number, boolean][] = [
   ["language", "Language", 100, false],
   ["reference", "Reference, your own short number", 100, false],
   ["note", "To be read before enrolling", 4_000, true],
+  ["teacher", "Who teaches it", 200, false],
+  ["aboutTeacher", "About who teaches it", 2_000, true],
+  [
+    "questions",
+    "Questions and answers: a question, its answer on the next line, an empty line",
+    8_000,
+    true,
+  ],
 ];
 
 export function CardFields({ card, onCard }: Props) {

@@ -14,6 +14,7 @@ export const {
   useLazyFindPeopleQuery,
   useGetRecordInfiniteQuery,
   useGetShelfQuery,
+  useGetInvitedToQuery,
   useGetOwnselfQuery,
   useLookAtZoneQuery,
   useChangeZoneMutation,
@@ -40,6 +41,7 @@ export const {
     getRosterPerson: reads(build, "getRosterPerson"),
     getRecord: readsPages(build, "getRecord", "before"),
     getShelf: reads(build, "getShelf"),
+    getInvitedTo: reads(build, "getInvitedTo"),
     getOwnself: reads(build, "getOwnself"),
     // What would move is read, though it is asked by a PUT.
     lookAtZone: build.query<Acted, { school: string; timeZone: string }>({

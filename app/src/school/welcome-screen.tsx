@@ -1,6 +1,7 @@
 /** Taking an invitation: a name and a password, or the account one has. */
 import { useLocalSearchParams } from "expo-router";
 import { useForm } from "react-hook-form";
+import { InvitedTo } from "../enrollment/invited-to";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
 import { Field, longEnough, OwnNameField } from "../ui/field";
@@ -29,6 +30,7 @@ export function WelcomeScreen() {
       {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
       {refused ? <Notice {...explain(refused)} /> : null}
       {!invitation && !error ? <Skeleton widths={[0.8, 0.6]} /> : null}
+      {invitation ? <InvitedTo token={token} /> : null}
       {invitation && known ? (
         <PrimaryAction
           label={`Go in as ${me.account?.name}`}

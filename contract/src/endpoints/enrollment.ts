@@ -22,6 +22,7 @@ import {
   enrolled,
   enrollRequest,
   feed,
+  invitedTo,
   type MyCourse,
   myCourse,
   myLesson,
@@ -175,6 +176,15 @@ export const enrollment = endpoints("enrollment", {
     answered: "The shelf.",
     mayLag: true,
     holds: ["shelf"],
+  },
+  getInvitedTo: {
+    method: "get",
+    path: "/invitations/{token}/courses",
+    summary: "What whoever takes an invitation is in already, and what opens first",
+    who: "anybody",
+    params: z.object({ token: z.string().max(200) }),
+    answer: invitedTo,
+    answered: "The courses; none where it invites to the staff.",
   },
   getOwnself: {
     method: "get",

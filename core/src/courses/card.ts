@@ -26,6 +26,11 @@ export const courseCard = z
     language: text(100),
     reference: text(100).describe("The course's own short number or letters."),
     note: text(4_000).describe("To be read before enrolling."),
+    teacher: text(200).describe("Who teaches it."),
+    aboutTeacher: text(2_000).describe("What people want to know of whoever teaches it."),
+    questions: text(8_000).describe(
+      "Questions and answers: a question on a line, its answer below, an empty line before the next.",
+    ),
   })
   .meta({ id: "CourseCard" });
 

@@ -12,6 +12,7 @@ import { listCourses, showCourse } from "./courses";
 import { datesFile, endFeed, readFeed, renewFeed, showDates, showFeed } from "./dates";
 import { enrollByHand, enrollSelf } from "./enroll";
 import { showEveryone, showSomeone } from "./everyone";
+import { showInvitedTo } from "./invited";
 import { openMyLesson, showMyCourse, tickLesson } from "./mine";
 import { changeZone, showOwnself } from "./own-zone";
 import { showRoster, showRosterPerson, showTotals } from "./roster";
@@ -103,6 +104,10 @@ export function enrollmentRoutes(services: Services) {
     .openapi(route(services, enrollment.getShelf), async (c) =>
       c.json(await showShelf(services, c.get("context")), 200),
     )
+    .openapi(route(services, enrollment.getInvitedTo, "public"), async (c) => {
+      const { token } = c.req.valid("param");
+      return c.json(await showInvitedTo({ db, now: services.now() }, token), 200);
+    })
     .openapi(route(services, enrollment.getOwnself), async (c) =>
       c.json(await showOwnself(services, c.get("context")), 200),
     )

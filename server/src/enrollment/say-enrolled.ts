@@ -13,7 +13,11 @@ import { heldBy } from "./store";
 /** So many of the first openings are named. */
 const FIRST = 4;
 
-export async function sayEnrolled(tx: SchoolTransaction, context: Context, enrollment: string) {
+export async function sayEnrolled(
+  tx: SchoolTransaction,
+  context: Pick<Context, "school" | "now">,
+  enrollment: string,
+) {
   const found = await readCase(tx, context.school, enrollment);
   if (!found) throw notFound("This enrollment is gone.");
   const held = (await heldBy(tx, found.person, 20)).find(({ id }) => id === enrollment);

@@ -83,7 +83,7 @@ export async function fulfil(
       { ...doing } as Context,
       order.email,
       "enrollee",
-      await sayEnrolled(tx, { ...doing } as Context, first),
+      await sayEnrolled(tx, doing, first),
     );
 }
 

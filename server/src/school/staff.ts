@@ -179,7 +179,8 @@ export async function withdrawInvitation(
   if (!gone) throw notFound("This invitation was used, or taken back already.");
 }
 
-async function findInvitation(db: Database, token: string) {
+/** The invitation of a link that can still be used. */
+export async function findInvitation(db: Database, token: string) {
   const invitation = await db.findInvitation(digestOf(token));
   if (!invitation)
     throw notFound("This invitation was used, or has run out. Ask the school for another.");

@@ -289,3 +289,39 @@ describe("the enrollee learns", () => {
     expect(response.status).toBe(403);
   });
 });
+
+const token = (text = "") => /token=([\w-]+)/.exec(text)?.[1] ?? "";
+
+test("whoever is invited reads in what they are already, with the first dates, before they are asked for anything", async () => {
+  const owned = await ownedSchool(() => instant("2027-03-10T12:00:00Z"));
+  try {
+    await owned.ask("POST", "/schools/one/courses/c/enrollments", {
+      name: "Nia",
+      email: "nia@example.org",
+      timeZone: "Asia/Tokyo",
+      cohort: null,
+    });
+    const link = token(owned.app.mails.at(-1)?.text);
+    const answer = await owned.app.ask(null, "GET", `/invitations/${link}/courses`);
+    expect(await answer.json()).toEqual({
+      courses: [
+        {
+          title: "Bread & more",
+          says: ["You are in “Bread & more”. What opens when:"],
+          dates: [
+            { when: "now", what: "One" },
+            { when: "Mon 22 Mar 2027, 16:00", what: "Two" },
+          ],
+          small: ["The course is yours until Wed 9 Jun 2027, 08:00.", "Times are Tokyo time."],
+        },
+      ],
+    });
+    await owned.ask("POST", "/schools/one/members", { email: "ari@example.org", role: "author" });
+    const staff = token(owned.app.mails.at(-1)?.text);
+    const none = await owned.app.ask(null, "GET", `/invitations/${staff}/courses`);
+    expect(await none.json()).toEqual({ courses: [] });
+    expect((await owned.app.ask(null, "GET", "/invitations/unknown/courses")).status).toBe(404);
+  } finally {
+    await owned.test_.close();
+  }
+});

@@ -1,0 +1,29 @@
+/** What whoever takes an invitation is in already: said before they are asked for anything. */
+import type { InvitedTo } from "@dawngate/contract/enrollment";
+import type { Instant } from "@dawngate/core/time";
+import { formatInstant } from "@dawngate/core/time";
+import type { Database } from "../db/connection";
+import { findPersonByEmail } from "../people/store";
+import { findInvitation } from "../school/staff";
+import { sayEnrolled } from "./say-enrolled";
+import { linesOf } from "./store";
+
+/** So many of the newest are named. */
+const MOST = 5;
+
+export async function showInvitedTo(
+  { db, now }: { db: Database; now: Instant },
+  token: string,
+): Promise<InvitedTo> {
+  const { school, email, role } = await findInvitation(db, token);
+  if (role !== "enrollee") return { courses: [] };
+  return db.readSchool(school, async (tx) => {
+    const person = await findPersonByEmail(tx, email);
+    if (!person) return { courses: [] };
+    const held = await linesOf(tx, person.id, formatInstant(now));
+    const courses: InvitedTo["courses"] = [];
+    for (const { id } of held.slice(0, MOST))
+      courses.push(await sayEnrolled(tx, { school, now }, id));
+    return { courses };
+  });
+}
