@@ -57,6 +57,7 @@ export const ADDRESSES = {
   shareLesson: ["POST", "/schools/{school}/courses/{course}/draft/lessons/{lesson}/sharing", [], ["courses"]],
   keepLesson: ["PUT", "/schools/{school}/courses/{course}/draft/lessons/{lesson}", [], []],
   getTimeline: ["GET", "/schools/{school}/courses/{course}/timeline", ["timeline"], []],
+  getEnrollmentPlan: ["GET", "/schools/{school}/courses/{course}/enrollments/{enrollment}/plan", ["timeline"], []],
   getEverybody: ["GET", "/schools/{school}/courses/{course}/everybody", ["timeline"], []],
   createCohort: ["POST", "/schools/{school}/courses/{course}/cohorts", [], ["course","courses","public"]],
   changeCohort: ["PUT", "/schools/{school}/courses/{course}/cohorts/{cohort}", [], ["course","courses","people","public","timeline"]],

@@ -1,5 +1,5 @@
 /** Timelines: for whom and when one asks, and what comes back. */
-import { planFields } from "@dawngate/core/plan";
+import { type PlanEnrollment, planFields } from "@dawngate/core/plan";
 import type { ExplainedTimeline } from "@dawngate/core/schedule";
 import { z } from "zod";
 
@@ -97,6 +97,18 @@ export type TimelineAnswer = Pick<
 > &
   ExplainedTimeline;
 export type TimelineItemAnswer = TimelineAnswer["items"][number];
+
+/** Somebody's enrollment as a plan file has it: what a draft's dates for them are worked out from while it is edited. */
+export const enrollmentPlan = z
+  .object({
+    name: z.string(),
+    enrollment: z
+      .custom<PlanEnrollment>((value) => typeof value === "object" && value !== null)
+      .meta({ type: "object" })
+      .describe("An enrollment as in the plan file; see plan.schema.json."),
+  })
+  .meta({ id: "EnrollmentPlan" });
+export type EnrollmentPlan = z.infer<typeof enrollmentPlan>;
 
 /** How many people of a course have what open, over time: as large for a million people as for ten. */
 export const everybody = z

@@ -67,13 +67,16 @@ export function CourseFrame({
             padding: wide ? 26 : 20,
             paddingTop: wide ? 12 : dense ? 4 : 12,
             paddingBottom: 72,
-            gap: dense ? (wide ? 14 : 10) : 16,
+            gap: dense ? (wide ? 8 : 6) : 16,
             maxWidth: full ? undefined : 1100,
             width: "100%",
           }}
         >
-          {wide ? <Head {...head} tools={tools} /> : null}
-          <Within at={at} here={here} unpublished={unpublished} />
+          {wide ? (
+            <Head {...head} tools={tools} />
+          ) : (
+            <Within at={at} here={here} unpublished={unpublished} />
+          )}
           {children}
         </View>
       </ScrollView>
@@ -152,7 +155,7 @@ function Head({ at, title, here, unpublished, status, tools }: HeadProps & { too
   const { quiet, ink, dusk, ember, line } = usePalette();
   return (
     <View>
-      <View style={{ flexDirection: "row", alignItems: "flex-end", gap: 20 }}>
+      <View style={{ flexDirection: "row", alignItems: "center", gap: 20 }}>
         <View style={{ flex: 1, minWidth: 0 }}>
           <View style={{ flexDirection: "row", alignItems: "center", gap: 16 }}>
             <Link href={COURSES.href(at)} style={{ paddingVertical: 4 }}>
@@ -166,6 +169,7 @@ function Head({ at, title, here, unpublished, status, tools }: HeadProps & { too
             {title}
           </Text>
         </View>
+        <Within at={at} here={here} unpublished={unpublished} />
         {tools}
       </View>
       <View style={{ borderBottomWidth: 1, borderBottomColor: line }}>

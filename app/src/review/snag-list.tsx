@@ -9,14 +9,17 @@ import { Press } from "../ui/press";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 
-interface Props {
-  snags: readonly Snag[];
-  /** Keys of those that are meant so. */
-  meant: readonly string[];
+export interface SnagActions {
   perform(...operations: Operation[]): void;
   onMeant(key: string, so: boolean): void;
   /** Shows the place of a snag. */
   onPlace(item: string): void;
+}
+
+interface Props extends SnagActions {
+  snags: readonly Snag[];
+  /** Keys of those that are meant so. */
+  meant: readonly string[];
 }
 
 const WEIGHTS: Record<Weight, string> = {
@@ -86,12 +89,8 @@ function sayCount(open: readonly Snag[]): string {
     : `${count}, ${stops === 1 ? "one stops" : `${stops} stop`} publishing`;
 }
 
-function OneSnag({
-  snag,
-  perform,
-  onMeant,
-  onPlace,
-}: { snag: Snag } & Pick<Props, "perform" | "onMeant" | "onPlace">) {
+/** One of them, with what can be done about it at once. */
+export function OneSnag({ snag, perform, onMeant, onPlace }: { snag: Snag } & SnagActions) {
   const { coral, ember, surface, quiet, dusk } = usePalette();
   const { weight, reason, item, mends, key } = snag;
   return (

@@ -2,10 +2,12 @@
 import { api } from "../store/api";
 import { reads } from "../store/ask";
 
-export const { useGetTimelineQuery, useGetEverybodyQuery } = api.injectEndpoints({
-  endpoints: (build) => ({
-    // Dragging the instant asks much; what is off the screen need not be remembered for long.
-    getTimeline: reads(build, "getTimeline", { keepUnusedDataFor: 30 }),
-    getEverybody: reads(build, "getEverybody", { keepUnusedDataFor: 0 }),
-  }),
-});
+export const { useGetTimelineQuery, useGetEnrollmentPlanQuery, useGetEverybodyQuery } =
+  api.injectEndpoints({
+    endpoints: (build) => ({
+      // Dragging the instant asks much; what is off the screen need not be remembered for long.
+      getTimeline: reads(build, "getTimeline", { keepUnusedDataFor: 30 }),
+      getEnrollmentPlan: reads(build, "getEnrollmentPlan"),
+      getEverybody: reads(build, "getEverybody", { keepUnusedDataFor: 0 }),
+    }),
+  });

@@ -48,12 +48,20 @@ function CourseSchedule(seen: Seen) {
     setAt(formatInstant(instant));
   };
   return (
-    <CourseFrame at={place} title={course.title} here={SCHEDULE} full dense>
-      {wide ? (
-        <Text kind="small" color={palette.quiet}>
-          {sayCourse(course)}
-        </Text>
-      ) : null}
+    <CourseFrame
+      at={place}
+      title={course.title}
+      here={SCHEDULE}
+      full
+      dense
+      status={
+        wide ? (
+          <Text kind="small" color={palette.quiet}>
+            {sayCourse(course)}
+          </Text>
+        ) : null
+      }
+    >
       <AsIfBar
         seen={seen}
         timeline={timeline}

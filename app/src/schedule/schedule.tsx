@@ -4,7 +4,7 @@ import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, type Zone, zoneOf } from "@dawngate/core/time";
 import { useCallback, useMemo, useRef, useState } from "react";
-import { Platform, View } from "react-native";
+import { Platform, View, type ViewStyle } from "react-native";
 import { AccessActs, ItemActs } from "../enrollment/act-sheets";
 import { useNear } from "../ui/near";
 import { Text } from "../ui/text";
@@ -48,6 +48,11 @@ interface Props {
   onSettle(at: Instant): void;
 }
 
+/** Stays at the lower edge while one scrolls. */
+const LOW = (
+  Platform.OS === "web" ? { position: "sticky", bottom: 0, zIndex: 1 } : {}
+) as ViewStyle;
+
 /** Rows that are drawn, or left out of the drawing, together. */
 const STRETCH = 20;
 
@@ -84,19 +89,22 @@ export function Schedule(props: Props) {
     [],
   );
   const lanesOf = useLanes(compared);
+  const bar = (
+    <ZoomBar
+      onZoom={zoom}
+      onPan={(part) => setView(panned(view ?? whole, part))}
+      onWhole={view ? () => setView(null) : null}
+      table={table}
+      onTable={() => setTable(!table)}
+    />
+  );
   const asked = why === null ? undefined : timeline.items.find(({ id }) => id === why);
   const stretches = Array.from({ length: Math.ceil(rows.length / STRETCH) }, (_, i) =>
     rows.slice(i * STRETCH, (i + 1) * STRETCH),
   );
   return (
-    <View ref={frame} style={{ gap: 10 }}>
-      <ZoomBar
-        onZoom={zoom}
-        onPan={(part) => setView(panned(view ?? whole, part))}
-        onWhole={view ? () => setView(null) : null}
-        table={table}
-        onTable={() => setTable(!table)}
-      />
+    <View ref={frame} style={{ gap: wide ? 8 : 4 }}>
+      {wide && table ? bar : null}
       {table ? (
         <DatesTable
           rows={rowsOf(course, timeline, cohort, () => false, zone).map(({ item, title }) => ({
@@ -120,18 +128,7 @@ export function Schedule(props: Props) {
               Platform.OS === "web" && ({ position: "sticky", top: 0 } as object),
             ]}
           >
-            {wide && (
-              <View
-                style={{ width: OUTLINE, flexDirection: "row", paddingRight: 48, paddingBottom: 8 }}
-              >
-                <Text kind="small" color={palette.quiet} style={{ flex: 1 }}>
-                  Outline
-                </Text>
-                <Text kind="small" color={palette.quiet}>
-                  opens
-                </Text>
-              </View>
-            )}
+            {wide && <View style={{ width: OUTLINE, paddingRight: 8 }}>{bar}</View>}
             <View
               style={{ flex: 1, minWidth: 0 }}
               onLayout={(e) => setWidth(e.nativeEvent.layout.width)}
@@ -173,6 +170,10 @@ export function Schedule(props: Props) {
           ))}
           <Marks drawing={drawing} />
         </View>
+      )}
+      {wide ? null : (
+        // On a phone within reach of the thumb, and out of the way of the rows.
+        <View style={[{ backgroundColor: palette.paper, paddingVertical: 6 }, LOW]}>{bar}</View>
       )}
       {why === "access" && (
         <AccessSheet timeline={timeline} titleOf={titleOf} onClose={() => setWhy(null)}>

@@ -62,9 +62,14 @@ interface Opening {
   keys(): void;
 }
 
-const isTyping = (target: EventTarget | null) =>
-  /^(INPUT|TEXTAREA|SELECT)$/.test((target as HTMLElement | null)?.tagName ?? "") ||
-  (target as HTMLElement | null)?.isContentEditable === true;
+/** A slider or a check box takes no letters. */
+const LETTERLESS = "[type=range], [type=checkbox], [type=radio]";
+
+function isTyping(target: EventTarget | null): boolean {
+  const element = target as HTMLElement | null;
+  const field = /^(INPUT|TEXTAREA|SELECT)$/.test(element?.tagName ?? "");
+  return (field && !element?.matches(LETTERLESS)) || element?.isContentEditable === true;
+}
 
 /** Ctrl or Cmd K opens the command box, `?` the list of keys, a letter does what is offered. */
 export function useOfferedKeys(opening: Opening): void {

@@ -1,6 +1,12 @@
 /** Endpoints of the schedule. */
-import { endpoints, inCourse, typed } from "../endpoint";
-import { everybody, type TimelineAnswer, timeline, timelineQuery } from "../schedule";
+import { endpoints, inCourse, inEnrollment, typed } from "../endpoint";
+import {
+  enrollmentPlan,
+  everybody,
+  type TimelineAnswer,
+  timeline,
+  timelineQuery,
+} from "../schedule";
 
 export const schedule = endpoints("schedule", {
   getTimeline: {
@@ -14,6 +20,17 @@ export const schedule = endpoints("schedule", {
     query: timelineQuery,
     answer: typed<TimelineAnswer>(timeline),
     answered: "The timeline.",
+    holds: ["timeline"],
+  },
+  getEnrollmentPlan: {
+    method: "get",
+    path: "/schools/{school}/courses/{course}/enrollments/{enrollment}/plan",
+    summary: "Somebody's enrollment as a plan file has it",
+    description: "What has happened to them, from which the dates of a draft are worked out.",
+    who: "people.see",
+    params: inEnrollment,
+    answer: enrollmentPlan,
+    answered: "The enrollment.",
     holds: ["timeline"],
   },
   getEverybody: {

@@ -31,8 +31,9 @@ test("a weekly Monday schedule over ten modules that skips closed Mondays, as on
     data: { calendar: { ...closed.calendar, closed: [...closed.calendar.closed, ...days] } },
   });
   await outline(page, 10);
-  await page.getByRole("button", { name: /^As if enrolled/ }).click();
-  await page.getByLabel(/^As if somebody enrolled/).fill("2027-03-05");
+  await page.getByRole("button", { name: /^As if .*Change who/ }).click();
+  await page.getByRole("dialog").getByLabel("Day", { exact: true }).fill("2027-03-05");
+  await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Cadence", exact: true }).click();
   const sheet = page.getByRole("dialog");
   await sheet.getByRole("checkbox", { name: "Mon" }).click();
@@ -353,18 +354,11 @@ test("marked rows get one gate as one step; a cohort has its own beside the cour
   ).toBeVisible();
 
   await page.goto("/ember-row/courses/winter-rye/edit");
-  await page.getByRole("button", { name: /^As if enrolled/ }).click();
-  await page
-    .getByRole("radio", { name: /^into / })
-    .first()
-    .click();
-  const name =
-    (
-      await page
-        .getByRole("radio", { name: /^into / })
-        .first()
-        .textContent()
-    )?.replace("into ", "") ?? "";
+  await page.getByRole("button", { name: /^As if .*Change who/ }).click();
+  const first = sheet.getByRole("radio", { name: /^Cohort / }).first();
+  await first.click();
+  const name = (await first.textContent())?.replace("Cohort ", "") ?? "";
+  await page.keyboard.press("Escape");
   const module = page.getByRole("button", { name: /^Module .* opens/ }).nth(1);
   await module.click();
   await sheet.getByRole("radio", { name: `cohort ${name}'s own` }).click();

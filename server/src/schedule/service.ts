@@ -1,5 +1,5 @@
 /** One person's timeline in a course, real or imagined, at an instant. */
-import type { TimelineAnswer, TimelineQuery } from "@dawngate/contract/schedule";
+import type { EnrollmentPlan, TimelineAnswer, TimelineQuery } from "@dawngate/contract/schedule";
 import { enrollmentSchema, type PlanEnrollment } from "@dawngate/core/plan";
 import { writeExplainedTimeline } from "@dawngate/core/schedule";
 import {
@@ -36,6 +36,19 @@ export async function showTimeline(
     const found = await real(tx, context, courseId, query.enrollment);
     const name = (await readPeople(tx, [query.enrollment])).get(query.enrollment)?.name ?? "";
     return { ...timelineOf(found, at), person: { name, cohort: found.enrollment.cohort } };
+  });
+}
+
+/** Somebody's enrollment, as a plan file has it. */
+export async function showEnrollmentPlan(
+  db: Database,
+  context: Context,
+  course: string,
+  id: string,
+): Promise<EnrollmentPlan> {
+  return reading(db, context, async (tx) => {
+    const { enrollment } = await real(tx, context, course, id);
+    return { name: (await readPeople(tx, [id])).get(id)?.name ?? "", enrollment };
   });
 }
 

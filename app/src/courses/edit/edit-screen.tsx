@@ -3,15 +3,19 @@
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { newModule } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
-import { formatDate, type Instant, localDateAt, type Zone, zoneOf } from "@dawngate/core/time";
+import { formatInstant, type Instant, type Zone, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { View } from "react-native";
 import { useGateCohortMutation } from "../../enrollment/api";
 import { CourseFrame } from "../../frame/course-frame";
 import { useLeftTexts } from "../../lessons/use-left-texts";
+import { SnagCard } from "../../review/snag-card";
 import { SnagList } from "../../review/snag-list";
 import { shortSnags, useSnags } from "../../review/use-snags";
+import { AsIfBar } from "../../schedule/as-if/as-if-bar";
+import { Axis } from "../../schedule/horizon/axis";
+import { useNowLines } from "../../schedule/horizon/now-line";
 import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { Coming, titleComing } from "../../store/coming";
@@ -30,17 +34,15 @@ import {
   useGetCourseQuery,
 } from "../api";
 import { EDIT } from "../places";
-import { AsIfEnrolled } from "./as-if-enrolled";
 import { ClosingModule } from "./closing-module";
 import { drawingOf, GATE_WIDTH, type Lines, TITLE_WIDTH } from "./edit-row";
 import { goTo, Outline } from "./outline";
-import { previewDraft } from "./preview";
 import { sayRemoved } from "./say-removed";
 import { type Open, Sheets } from "./sheets";
 import { KEYS } from "./strokes";
-import { Ticks } from "./ticks";
 import { Kept, Tools } from "./toolbar";
 import { useDraft } from "./use-draft";
+import { useSeenDraft } from "./use-seen-draft";
 
 export function EditScreen() {
   const place = useLocalSearchParams() as { school: string; course: string };
@@ -73,20 +75,22 @@ function Editor({ place, school, draft: kept, course }: Props) {
   const { quiet } = usePalette();
   const wide = useWide();
   const [open, setOpen] = useState<Open | null>(null);
-  const [day, setDay] = useState(() =>
-    formatDate(localDateAt(zoneOf(school.timeZone), Date.now() as Instant)),
-  );
-  const cohorts = useCohorts(place, draft.published !== null);
-  const [cohort, setCohort] = useState<string | null>(null);
-  const chosen = cohorts.find(({ id }) => id === cohort) ?? null;
-  const preview = useCallback(
-    (plan: PlanCourse) => previewDraft(school, plan, day, chosen),
-    [school, day, chosen],
-  );
+  const { data: published } = useGetCourseQuery(place, { skip: draft.published === null });
+  const seen = useSeenDraft({ place, school, course, published });
+  const { preview, cohorts } = seen;
   const timeline = useMemo(() => preview(course), [preview, course]);
-  const zone = useMemo(() => zoneOf(school.timeZone), [school.timeZone]);
+  const clock = timeline?.clock ?? school.timeZone;
+  const zone = useMemo(() => zoneOf(clock), [clock]);
+  const frame = useRef<View>(null);
   const [width, setWidth] = useState(0);
-  const drawing = useDrawing(wide ? timeline : null, width, zone, school.calendar.closed);
+  const drawing = useDrawing(
+    wide ? timeline : null,
+    seen.first,
+    width,
+    zone,
+    school.calendar.closed,
+  );
+  useNowLines(frame, drawing && seen.at !== null ? drawing.scale.x(seen.at) : 0);
   const items = new Map(timeline?.items.map((item) => [item.id, item]));
   const { perform, undo, redo } = actions;
   const snags = useSnags(school, course, cohorts);
@@ -111,6 +115,11 @@ function Editor({ place, school, draft: kept, course }: Props) {
     }),
     [],
   );
+  const mending = {
+    perform,
+    onMeant: (key: string, so: boolean) => arrange({ ...place, body: { meant: { key, so } } }),
+    onPlace: goTo,
+  };
   useLeftTexts(place);
   useScreenKeys(undo, redo);
   useOffers(TYPING_KEYS);
@@ -135,6 +144,7 @@ function Editor({ place, school, draft: kept, course }: Props) {
           draft={draft}
           snags={unmeant.length}
           onSnags={toSnags}
+          card={wide ? null : <SnagCard snags={unmeant} onAll={toSnags} {...mending} />}
           onCadence={sheets.cadence}
           onPaper={sheets.paper}
           onSettings={sheets.course}
@@ -145,12 +155,12 @@ function Editor({ place, school, draft: kept, course }: Props) {
       {gating.error ? <Notice {...explain(gating.error)} /> : null}
       {arranging.error ? <Notice {...explain(arranging.error)} /> : null}
       {describing.error ? <Notice {...explain(describing.error)} /> : null}
-      <AsIfEnrolled
-        day={day}
-        onDay={setDay}
-        cohorts={cohorts}
-        cohort={cohort}
-        onCohort={setCohort}
+      <AsIfBar
+        seen={seen.strip}
+        timeline={timeline ?? undefined}
+        at={seen.at}
+        clock={clock}
+        onCompare={null}
       />
       {course.modules.length === 0 ? (
         <Text color={quiet}>
@@ -158,37 +168,42 @@ function Editor({ place, school, draft: kept, course }: Props) {
           Enter for the next line. Or begin with an outline that is on paper already.
         </Text>
       ) : null}
-      {wide && timeline ? (
-        <View
-          style={{ marginLeft: TITLE_WIDTH + GATE_WIDTH, marginRight: 44 }}
-          onLayout={(e) => setWidth(e.nativeEvent.layout.width)}
-        >
-          {drawing ? <Ticks drawing={drawing} /> : null}
-        </View>
-      ) : null}
-      <Outline
-        place={place}
-        actions={actions}
-        timeline={timeline}
-        drawing={drawing}
-        snags={short}
-        zone={zone}
-        newId={newId}
-        onCadence={sheets.cadence}
-        onGateOfAll={sheets.gateOfAll}
-        onGate={sheets.gate}
-        onMore={sheets.item}
-      />
+      <View ref={frame} style={{ gap: 10 }}>
+        {wide && timeline ? (
+          <View
+            style={{ marginLeft: TITLE_WIDTH + GATE_WIDTH, marginRight: 44 }}
+            onLayout={(e) => setWidth(e.nativeEvent.layout.width)}
+          >
+            {drawing && seen.at !== null ? (
+              <Axis
+                {...drawing}
+                at={seen.at}
+                zone={zone}
+                onMove={seen.onMove}
+                onSettle={seen.onSettle}
+                onZoom={() => undefined}
+              />
+            ) : null}
+          </View>
+        ) : null}
+        <Outline
+          place={place}
+          actions={actions}
+          timeline={timeline}
+          drawing={drawing}
+          snags={short}
+          zone={zone}
+          newId={newId}
+          onCadence={sheets.cadence}
+          onGateOfAll={sheets.gateOfAll}
+          onGate={sheets.gate}
+          onMore={sheets.item}
+        />
+      </View>
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
         <QuietAction label="Add a module" letter="n" onPress={addModule} />
       </View>
-      <SnagList
-        snags={snags}
-        meant={draft.meant}
-        perform={perform}
-        onMeant={(key, so) => arrange({ ...place, body: { meant: { key, so } } })}
-        onPlace={goTo}
-      />
+      <SnagList snags={snags} meant={draft.meant} {...mending} />
       <ClosingModule course={course} newId={newId} perform={perform} />
       {open ? (
         <Sheets
@@ -199,7 +214,7 @@ function Editor({ place, school, draft: kept, course }: Props) {
           items={items}
           zone={zone}
           hasCohorts={cohorts.length > 0}
-          cohort={chosen}
+          cohort={seen.cohort}
           onCohortGate={(cohort, item, gate) =>
             gateCohort({ ...place, cohort, body: { item, ...(gate !== undefined && { gate }) } })
           }
@@ -216,29 +231,24 @@ function Editor({ place, school, draft: kept, course }: Props) {
 /** What all rows are drawn by; the same object as long as it says the same, so that no row is drawn again for it. */
 function useDrawing(
   timeline: TimelineAnswer | null,
+  first: Instant | null,
   width: number,
   zone: Zone,
   closed: readonly string[],
 ): Lines | null {
   const kept = useRef<{ key: string; drawing: Lines } | null>(null);
   const drawing = useMemo(
-    () => (timeline && width > 0 ? drawingOf(timeline, width, zone, closed) : null),
-    [timeline, width, zone, closed],
+    () =>
+      timeline && first !== null && width > 0
+        ? drawingOf({ ...timeline, at: formatInstant(first) }, width, zone, closed)
+        : null,
+    [timeline, first, width, zone, closed],
   );
   if (!drawing) return null;
   const { scale, at, from, until, marks } = drawing;
   const key = JSON.stringify([scale.range, scale.width, at, from, until, zone.id, marks]);
   if (kept.current?.key !== key) kept.current = { key, drawing };
   return kept.current.drawing;
-}
-
-/** The cohorts that somebody imagined may enroll into; a course that was never published has none. */
-function useCohorts(place: InCourse, published: boolean) {
-  const { data } = useGetCourseQuery(place, { skip: !published });
-  return useMemo(
-    () => (data?.cohorts ?? []).map((cohort) => ({ ...cohort, course: place.course })),
-    [data, place.course],
-  );
 }
 
 /** The draft's actions; what is taken away is said, with the way back, until something else is done. */

@@ -3,7 +3,7 @@
 import { fingerprintOf, publishable } from "@dawngate/core/courses";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useRouter } from "expo-router";
-import { memo, useEffect, useMemo, useState } from "react";
+import { memo, type ReactNode, useEffect, useMemo, useState } from "react";
 import { View } from "react-native";
 import { usePublishMutation } from "../../review/api";
 import { PublishSheet } from "../../review/publish-sheet";
@@ -26,6 +26,8 @@ interface Props {
   draft: ReturnType<typeof useDraft>;
   /** How many are open, and the way to them. */
   snags: number;
+  /** On a phone: the heaviest of them, and the way to the others. */
+  card: ReactNode;
   onSnags(): void;
   onCadence(marked: ReadonlySet<string>): void;
   onPaper(): void;
@@ -36,7 +38,7 @@ interface Props {
 const NONE: ReadonlySet<string> = new Set();
 
 export const Tools = memo(function Tools(props: Props) {
-  const { place, draft, snags, onSnags, onCadence, onPaper, onSettings, onOut } = props;
+  const { place, draft, snags, card, onSnags, onCadence, onPaper, onSettings, onOut } = props;
   const wide = useWide();
   const router = useRouter();
   const { ember } = usePalette();
@@ -83,7 +85,7 @@ export const Tools = memo(function Tools(props: Props) {
           {trouble}
         </Text>
       )}
-      {wide ? null : found}
+      {wide ? null : card}
       <View style={{ flexDirection: "row", gap: wide ? 10 : 6, alignItems: "center" }}>
         {wide ? found : null}
         <Publish place={place} draft={draft} />

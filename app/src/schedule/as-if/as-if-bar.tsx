@@ -3,12 +3,13 @@ import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { useWide } from "../../ui/layout";
+import type { SeenIn } from "./as-if";
 import { AsIfSheets } from "./as-if-sheets";
 import type { Seen } from "./seen-course";
 import { AsIfStrip } from "./strip";
 
 interface Props {
-  seen: Seen;
+  seen: Pick<Seen, "school" | "asIf" | "imagined" | "setWho" | "setAt"> & { course: SeenIn };
   timeline: TimelineAnswer | undefined;
   /** The instant shown, also while it is dragged. */
   at: Instant | null;

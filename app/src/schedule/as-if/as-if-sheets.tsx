@@ -1,14 +1,13 @@
 /** The sheets of the "as if" strip: for whom the dates hold, and when they are seen. */
-import type { Course } from "@dawngate/contract/courses";
 import type { Instant, Zone } from "@dawngate/core/time";
-import type { AsIf, Who } from "./as-if";
+import type { AsIf, SeenIn, Who } from "./as-if";
 import { WhenSheet } from "./when-sheet";
 import { WhoSheet } from "./who-sheet";
 
 interface Props {
   school: string;
   open: "who" | "when";
-  course: Course;
+  course: SeenIn;
   asIf: AsIf;
   /** Somebody to imagine where a real person is shown now. */
   imagined: Extract<Who, { kind: "imagined" }>;

@@ -11,6 +11,9 @@ import {
   zoneOf,
 } from "@dawngate/core/time";
 
+/** What of a course one has to know to say for whom its dates hold. */
+export type SeenIn = Pick<Course, "id" | "people" | "window" | "cohorts">;
+
 export type Who =
   | { kind: "imagined"; day: string; time: string; timeZone: string; cohort: string | null }
   | { kind: "real"; enrollment: string };
@@ -64,7 +67,7 @@ export function asQuery({ who, at }: AsIf): TimelineQuery {
 }
 
 /** Where nobody is named: somebody who enrolls now, into the cohort one would get into, if the course has cohorts. */
-export function firstAsIf(course: Course, schoolZone: string, now: Instant): AsIf {
+export function firstAsIf(course: SeenIn, schoolZone: string, now: Instant): AsIf {
   const zone = zoneOf(schoolZone);
   const day = formatDate(localDateAt(zone, now));
   const minute = (Math.floor(timeOfDayAt(zone, now) / 60_000) * 60_000) as TimeOfDay;
@@ -81,7 +84,7 @@ export function firstAsIf(course: Course, schoolZone: string, now: Instant): AsI
 }
 
 /** The first cohort whose window is open; else the next to start; else the last. */
-function likelyCohort(cohorts: readonly Cohort[], today: string): Cohort | undefined {
+export function likelyCohort(cohorts: readonly Cohort[], today: string): Cohort | undefined {
   const open = cohorts.find(
     ({ window }) => window !== null && window.opens <= today && today <= window.closes,
   );
@@ -89,7 +92,7 @@ function likelyCohort(cohorts: readonly Cohort[], today: string): Cohort | undef
 }
 
 /** The window that counts for somebody imagined: the cohort's, or the course's own. */
-export function windowFor(course: Course, cohort: string | null) {
+export function windowFor(course: SeenIn, cohort: string | null) {
   const found = course.cohorts.find(({ id }) => id === cohort);
   return found ? found.window : course.window;
 }

@@ -1,11 +1,10 @@
 /** Whose dates they are, in words. */
-import type { Course } from "@dawngate/contract/courses";
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { sayWrittenDate, sayZone } from "@dawngate/core/schedule/words";
-import type { Who } from "./as-if";
+import type { SeenIn, Who } from "./as-if";
 
 /** "somebody enrolling Fri 5 Mar 2027, 14:20 in Lisbon", or a name with the day of enrolling. */
-export function sayWho(course: Course, who: Who, timeline: TimelineAnswer | undefined): string {
+export function sayWho(course: SeenIn, who: Who, timeline: TimelineAnswer | undefined): string {
   const into = (cohort: string | null) => {
     const name = course.cohorts.find(({ id }) => id === cohort)?.name;
     return name === undefined ? "" : ` into cohort ${name}`;

@@ -1,5 +1,4 @@
 /** The "as if" strip: for whom and when all dates on the screen hold. Each part can be pressed and changed. */
-import type { Course } from "@dawngate/contract/courses";
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import { sayInstant, sayZone } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
@@ -8,11 +7,11 @@ import { Hidden } from "../../ui/hidden";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { type AsIf, type Who, windowFor } from "./as-if";
+import { type AsIf, type SeenIn, type Who, windowFor } from "./as-if";
 import { sayWho } from "./say-who";
 
 interface Props {
-  course: Course;
+  course: SeenIn;
   asIf: AsIf;
   timeline: TimelineAnswer | undefined;
   /** The instant shown, also while it is dragged. */
@@ -42,31 +41,33 @@ export function AsIfStrip({
   const { who } = asIf;
   const part = {
     paddingHorizontal: wide ? 8 : 0,
-    paddingVertical: wide ? 10 : 0,
     justifyContent: "center",
     flexShrink: 1,
+    minWidth: 0,
   } as const;
   const seen =
     at === null ? "…" : sayInstant((Math.floor(at / 60_000) * 60_000) as Instant, zoneOf(clock));
+  // The zone is named once.
+  const zoneSaid = who.kind === "imagined" ? who.timeZone : timeline?.timeZone;
   const parts = (
     <>
       <Press onPress={onWho} style={part}>
-        <Text kind={wide ? "body" : "small"} color={palette.onMorningQuiet}>
+        <Text kind="small" {...(wide && { numberOfLines: 1 })} color={palette.onMorningQuiet}>
           As if{" "}
-          <Text kind={wide ? "strong" : "smallStrong"} color={palette.onMorning}>
+          <Text kind="smallStrong" color={palette.onMorning}>
             {sayWho(course, who, timeline)}
           </Text>
           <Hidden>. Change who</Hidden>
         </Text>
       </Press>
       <Press onPress={onWhen} style={part}>
-        <Text kind={wide ? "body" : "small"} color={palette.onMorningQuiet}>
+        <Text kind="small" {...(wide && { numberOfLines: 1 })} color={palette.onMorningQuiet}>
           seen{" "}
-          <Text kind={wide ? "strong" : "smallStrong"} color={palette.onMorning}>
+          <Text kind="smallStrong" color={palette.onMorning}>
             {asIf.at === null ? "now, " : ""}
             {seen}
           </Text>
-          {wide && ` ${sayZone(clock)} time`}
+          {wide && zoneSaid !== clock && ` ${sayZone(clock)} time`}
           <Hidden>. Change when</Hidden>
         </Text>
       </Press>
@@ -102,9 +103,7 @@ export function AsIfStrip({
         frame,
         {
           paddingHorizontal: 8,
-          paddingVertical: 2,
           flexDirection: "row",
-          flexWrap: "wrap",
           alignItems: "center",
         },
       ]}
@@ -127,23 +126,31 @@ function Quick({
   const window = who.kind === "imagined" ? windowFor(course, who.cohort) : null;
   const quick = { paddingHorizontal: 8, justifyContent: "center" } as const;
   return (
-    <View style={{ flexDirection: "row", marginLeft: "auto" }}>
+    <View style={{ flexDirection: "row", marginLeft: "auto", flexShrink: 0 }}>
       {who.kind === "imagined" && window && (
         <>
           <Press onPress={() => onChange({ ...who, day: window.opens })} style={quick}>
-            <Text color={onMorningQuiet}>First of window</Text>
+            <Text kind="small" color={onMorningQuiet}>
+              First of window
+            </Text>
           </Press>
           <Press onPress={() => onChange({ ...who, day: window.closes })} style={quick}>
-            <Text color={onMorningQuiet}>Last of window</Text>
+            <Text kind="small" color={onMorningQuiet}>
+              Last of window
+            </Text>
           </Press>
         </>
       )}
       <Press onPress={onWho} style={quick}>
-        <Text color={onMorningQuiet}>A person…</Text>
+        <Text kind="small" color={onMorningQuiet}>
+          A person…
+        </Text>
       </Press>
       {onCompare ? (
         <Press onPress={onCompare} style={quick}>
-          <Text color={onMorningQuiet}>Compare…</Text>
+          <Text kind="small" color={onMorningQuiet}>
+            Compare…
+          </Text>
         </Press>
       ) : null}
     </View>

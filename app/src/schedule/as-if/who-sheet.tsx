@@ -1,6 +1,5 @@
 /** For whom the dates hold: somebody imagined, or a person of this course. */
 
-import type { Course } from "@dawngate/contract/courses";
 import type { RosterPerson } from "@dawngate/contract/roster";
 import { sayWrittenDate, sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
@@ -18,13 +17,13 @@ import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { ZoneField } from "../../ui/zone-field";
-import { type Who, windowFor } from "./as-if";
+import { type SeenIn, type Who, windowFor } from "./as-if";
 
 type Imagined = Extract<Who, { kind: "imagined" }>;
 
 interface Props {
   school: string;
-  course: Course;
+  course: SeenIn;
   who: Who;
   /** Somebody imagined to begin with, where a real person is shown now. */
   fallback: Imagined;
@@ -55,7 +54,7 @@ function ImaginedForm({
   who,
   onChange,
 }: {
-  course: Course;
+  course: SeenIn;
   who: Imagined;
   onChange(who: Who): void;
 }) {
@@ -105,7 +104,7 @@ export function People({
   onChoose,
 }: {
   school: string;
-  course: Course;
+  course: SeenIn;
   chosen: string | null;
   onChoose(enrollment: string): void;
 }) {

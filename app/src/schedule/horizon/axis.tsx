@@ -3,11 +3,14 @@ import { sayInstant, sayShortDate } from "@dawngate/core/schedule/words";
 import { DAY, HOUR, type Instant, localDateAt, type Zone } from "@dawngate/core/time";
 import { useMemo, useRef } from "react";
 import { PanResponder, Platform, View, type ViewProps } from "react-native";
+import { useWide } from "../../ui/layout";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import type { Scale, Tick } from "./scale";
 
-export const AXIS_HEIGHT = 44;
+/** How tall it is drawn; the handle is as tall as a thumb wants it, wherever it is drawn. */
+const TALL = 44;
+const LOW = 32;
 const HANDLE = 84;
 /** How far a key moves the instant. */
 const KEYS: Record<string, number> = {
@@ -37,12 +40,10 @@ interface Props {
 
 export function Axis({ scale, ticks, zone, at, onMove, onSettle, onZoom }: Props) {
   const { quiet } = usePalette();
+  const height = useWide() ? TALL : LOW;
   const x = scale.x(at);
   return (
-    <View
-      style={{ height: AXIS_HEIGHT, width: scale.width }}
-      {...({ dataSet: { axis: "" } } as object)}
-    >
+    <View style={{ height, width: scale.width }} {...({ dataSet: { axis: "" } } as object)}>
       {ticks.map((tick) => {
         const place = scale.x(tick.instant);
         const hidden = Math.abs(place + 22 - x) < HANDLE / 2 + 40 || place + 60 > scale.width;
@@ -52,7 +53,7 @@ export function Axis({ scale, ticks, zone, at, onMove, onSettle, onZoom }: Props
             kind="small"
             color={quiet}
             aria-hidden
-            style={{ position: "absolute", left: place + 4, top: 12 }}
+            style={{ position: "absolute", left: place + 4, top: height - TALL + 12 }}
           >
             {tick.label}
           </Text>
@@ -122,9 +123,9 @@ function Handle({ scale, zone, at, onMove, onSettle, onZoom }: Omit<Props, "tick
         {
           position: "absolute",
           left,
-          top: 0,
+          bottom: 0,
           width: HANDLE,
-          height: AXIS_HEIGHT,
+          height: TALL,
           justifyContent: "center",
         },
         Platform.OS === "web" &&

@@ -3,7 +3,7 @@
 import { DEFAULT_WORDS } from "@dawngate/core/courses";
 import { sayInstant } from "@dawngate/core/schedule/words";
 import { formatInstant, type Instant, MINUTE, zoneOf } from "@dawngate/core/time";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { View } from "react-native";
 import { useGetPublicCourseQuery } from "../../catalog/api";
 import { CourseOutline } from "../../enrollment/course-outline";
@@ -11,6 +11,7 @@ import { CourseFrame } from "../../frame/course-frame";
 import { explain } from "../../store/api";
 import { Choice } from "../../ui/choice";
 import { Notice } from "../../ui/notice";
+import { useOffers } from "../../ui/offers";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -43,10 +44,10 @@ function Rehearsal(seen: Seen) {
     timeline && at !== null
       ? [changeFrom(timeline, at, -1), changeFrom(timeline, at, 1)]
       : [null, null];
-  useChangeKeys(
-    () => go(before),
-    () => go(after),
-  );
+  useOffers([
+    { says: "To the next change", letter: "n", run: () => go(after) },
+    { says: "To the change before", letter: "p", run: () => go(before) },
+  ]);
   const titleOf = titlesOf(course);
   const range = timeline ? rangeOf({ ...timeline, at: timeline.enrolledAt }) : null;
   const inVersion = new Set(timeline?.items.map(({ id }) => id));
@@ -115,22 +116,4 @@ function sayNow(
   return next === null
     ? "Nothing changes any more."
     : `Nothing changes until ${sayInstant(next, zone)}.`;
-}
-
-/** `n` and `p`: to the next change and the one before, while one types nowhere. */
-function useChangeKeys(before: () => void, after: () => void): void {
-  useEffect(() => {
-    if (typeof window === "undefined" || !window.addEventListener) return;
-    const listen = (event: KeyboardEvent) => {
-      const { tagName } = (event.target ?? {}) as HTMLElement;
-      const typing =
-        tagName === "TEXTAREA" ||
-        (tagName === "INPUT" && (event.target as HTMLInputElement).type !== "range");
-      if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.key === "n") after();
-      if (event.key === "p") before();
-    };
-    window.addEventListener("keydown", listen);
-    return () => window.removeEventListener("keydown", listen);
-  });
 }

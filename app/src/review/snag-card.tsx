@@ -1,0 +1,50 @@
+/**
+ * On a phone: the heaviest snag, above the bar, with what mends it in one press; and how many there are. While one types
+ * the screen is the outline's: only the count stays.
+ */
+import type { Snag, Weight } from "@dawngate/core/review";
+import { useState } from "react";
+import { View } from "react-native";
+import { Press } from "../ui/press";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { useTypingNow } from "../ui/typing-now";
+import { OneSnag, type SnagActions } from "./snag-list";
+
+interface Props extends SnagActions {
+  /** Those that nobody has said are meant so. */
+  snags: readonly Snag[];
+  /** Shows them all. */
+  onAll(): void;
+}
+
+const HEAVIEST: readonly Weight[] = ["stops", "likely", "look"];
+
+export function SnagCard({ snags, onAll, ...actions }: Props) {
+  const { ember, dusk } = usePalette();
+  const typing = useTypingNow();
+  const [later, setLater] = useState<string | null>(null);
+  const first = HEAVIEST.flatMap((weight) => snags.filter((one) => one.weight === weight))[0];
+  if (!first) return null;
+  const put = typing || later === first.key;
+  const count = snags.length === 1 ? "One snag" : `${snags.length} snags`;
+  return (
+    <View role="region" aria-label="A snag" style={{ gap: 4 }}>
+      {put ? null : <OneSnag snag={first} {...actions} />}
+      <View style={{ flexDirection: "row", alignItems: "center", gap: 20 }}>
+        <Press onPress={onAll} style={{ justifyContent: "center" }}>
+          <Text kind="smallStrong" color={ember}>
+            {count} below
+          </Text>
+        </Press>
+        {put ? null : (
+          <Press onPress={() => setLater(first.key)} style={{ justifyContent: "center" }}>
+            <Text kind="small" color={dusk}>
+              Later
+            </Text>
+          </Press>
+        )}
+      </View>
+    </View>
+  );
+}
