@@ -102,6 +102,27 @@ export async function settled(page: Page): Promise<void> {
   });
 }
 
+/** Lines that are scrolled sideways by design. */
+const SCROLLED =
+  '[data-testid="one-line"], [aria-label="The course"], [aria-label="As if"], [aria-label="How much time is shown"]';
+
+/** What is wider than its place, as readable lines: the page itself among it. */
+export async function stickingOut(page: Page): Promise<string[]> {
+  return page.evaluate((scrolled) => {
+    const found = [...document.querySelectorAll("*:not(input):not(textarea)")].filter(
+      (element) =>
+        element.scrollWidth - element.clientWidth > 1 &&
+        !element.matches(scrolled) &&
+        !/^(hidden|clip|visible)$/.test(getComputedStyle(element).overflowX),
+    );
+    const page = document.documentElement;
+    return [...found, ...(page.scrollWidth > window.innerWidth ? [page] : [])].map(
+      (element) =>
+        `${element.tagName} ${element.getAttribute("aria-label") ?? ""} ${element.scrollWidth} in ${element.clientWidth}: ${(element.textContent ?? "").slice(0, 60)}`,
+    );
+  }, SCROLLED);
+}
+
 /** Everything axe finds by the rules of WCAG 2.2 A and AA, as readable lines. */
 export async function accessibilityFaults(page: Page): Promise<string[]> {
   await page.evaluate(axe);

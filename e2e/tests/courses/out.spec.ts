@@ -71,12 +71,12 @@ test("a starting shape is seen with its dates before it is taken; a copy brings 
   page,
 }) => {
   await page.goto("/ember-row/courses");
+  await page.getByLabel("Working title").fill("Weekly rolls");
   await page.getByRole("radio", { name: "A part a week" }).click();
   const parts = page.getByRole("list", { name: "Parts" });
   await expect(parts.getByRole("listitem")).toHaveCount(6);
   await expect(parts).toContainText("14 days after enrolling");
   expect(await accessibilityFaults(page)).toEqual([]);
-  await page.getByLabel("Working title").fill("Weekly rolls");
   await page.getByRole("button", { name: "Make a course" }).click();
   await expect(page.getByLabel("Title of module Week 6")).toBeVisible();
   await expect(
@@ -84,9 +84,9 @@ test("a starting shape is seen with its dates before it is taken; a copy brings 
   ).toBeVisible();
 
   await page.goto("/ember-row/courses");
+  await page.getByLabel("Working title").fill("Sourdough once more");
   await page.getByRole("radio", { name: "A copy", exact: true }).click();
   await page.getByRole("radio", { name: "Sourdough from a cold kitchen" }).last().click();
-  await page.getByLabel("Working title").fill("Sourdough once more");
   await page.getByRole("button", { name: "Make a course" }).click();
   await expect(page.getByRole("heading", { name: "Sourdough once more" })).toBeVisible();
   await page.getByRole("button", { name: /^More about lesson Folds and rests/ }).click();

@@ -1,53 +1,10 @@
 import type { Page } from "@playwright/test";
-import { accessibilityFaults, expect, settled, test } from "../helpers";
+import { accessibilityFaults, expect, settled, stickingOut, test } from "../helpers";
+import { PLACES } from "./places";
 
 // An invitation that is used up is asked for, and is not there.
 test.use({ allowedErrors: /status of 404/ });
 
-/** Addresses, by what they are about. */
-const PLACES: Record<string, [string, string][]> = {
-  "a course": [
-    ["the list of courses", "/ember-row/courses"],
-    ["a schedule for somebody imagined", "/ember-row/courses/cold-kitchen"],
-    [
-      "a schedule with waiting and due dates",
-      "/ember-row/courses/oven-and-allergens?enrollment=safety-04",
-    ],
-    ["a paused person's schedule", "/ember-row/courses/cold-kitchen?enrollment=sourdough-05"],
-    ["a lesson", "/ember-row/courses/cold-kitchen/lessons/feeding-by-the-clock"],
-    ["an address that leads nowhere", "/ember-row/nothing/here"],
-    ["an outline that is edited", "/ember-row/courses/cold-kitchen/edit"],
-    ["the people of a course", "/ember-row/courses/winter-rye/people"],
-    ["the cohorts of a course", "/ember-row/courses/winter-rye/cohorts"],
-    ["remarks on a course", "/ember-row/courses/cold-kitchen/remarks"],
-    ["a public page", "/ember-row/c/winter-rye"],
-    ["a public page of what is sold", "/ember-row/c/cold-kitchen"],
-    ["a checkout", "/ember-row/o/the-winter-baker"],
-  ],
-  "the school": [
-    ["today", "/ember-row/today"],
-    ["what is on sale", "/ember-row/sales"],
-    ["a listing", "/ember-row/sales/sourdough"],
-    ["the orders", "/ember-row/sales/orders"],
-    ["a school's settings", "/ember-row/settings"],
-    ["oneself", "/ember-row/me"],
-    ["the staff", "/ember-row/staff"],
-    ["the record of changes", "/ember-row/record"],
-    ["upkeep", "/ember-row/upkeep"],
-    ["a school that was deleted", "/ember-row/gone"],
-    ["making a school", "/new-school"],
-    ["the mail tray", "/mail"],
-  ],
-  "coming in": [
-    ["coming in by a link", "/enter?token=none"],
-    ["making two accounts one", "/join?token=none"],
-    ["signing in", "/sign-in"],
-    ["signing up", "/sign-up"],
-    ["a forgotten password", "/forgot"],
-    ["a new password", "/new-password?token=none"],
-    ["an invitation that is used up", "/welcome?token=none"],
-  ],
-};
 const SCHEMES = ["light", "dark"] as const;
 
 /** Nothing that axe knows, in both color schemes. */
@@ -62,22 +19,7 @@ async function bothSchemes(page: Page): Promise<void> {
 /** The same of a whole page, on which nothing sticks out at the side either. */
 async function faultless(page: Page): Promise<void> {
   await bothSchemes(page);
-  const width = await page.evaluate(() =>
-    Math.max(
-      ...[...document.querySelectorAll("*:not(input):not(textarea)")].map((element) =>
-        element.scrollWidth - element.clientWidth > 1 &&
-        // Lines that are scrolled by design.
-        !element.matches(
-          '[data-testid="one-line"], [aria-label="The course"], [aria-label="As if"], [aria-label="How much time is shown"]',
-        ) &&
-        getComputedStyle(element).overflowX !== "hidden" &&
-        getComputedStyle(element).overflowX !== "visible"
-          ? element.scrollWidth
-          : 0,
-      ),
-    ),
-  );
-  expect(width).toBe(0);
+  expect(await stickingOut(page)).toEqual([]);
 }
 
 for (const [side, places] of Object.entries(PLACES))

@@ -86,7 +86,15 @@ export const Tools = memo(function Tools(props: Props) {
         </Text>
       )}
       {wide ? null : card}
-      <View style={{ flexDirection: "row", gap: wide ? 10 : 6, alignItems: "center" }}>
+      <View
+        style={{
+          flexDirection: "row",
+          // Words of another length go on below, rather than out at the side.
+          flexWrap: "wrap",
+          gap: wide ? 10 : 6,
+          alignItems: "center",
+        }}
+      >
         {wide ? found : null}
         <Publish place={place} draft={draft} />
         <QuietAction label="Cadence" onPress={() => onCadence(NONE)} tight={!wide} />

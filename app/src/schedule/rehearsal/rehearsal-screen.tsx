@@ -55,7 +55,7 @@ function Rehearsal(seen: Seen) {
     ({ kind, state, done }) => kind === "lesson" && state === "open" && !done,
   );
   return (
-    <CourseFrame at={place} title={course.title} here={REHEARSAL}>
+    <CourseFrame at={place} title={course.title} here={REHEARSAL} dense>
       <AsIfBar seen={seen} timeline={timeline} at={at} clock={clock} onCompare={null} />
       {timeline && range && at !== null ? (
         <View role="group" aria-label="Go through time" style={{ gap: 6 }}>

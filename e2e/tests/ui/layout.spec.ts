@@ -1,0 +1,128 @@
+/** What holds of every screen's layout, at every width: the screen is the work's, and nothing sticks out at the side. */
+import type { Page } from "@playwright/test";
+import { accessibilityFaults, expect, settled, stickingOut, test } from "../helpers";
+import { PLACES } from "./places";
+
+test.use({ allowedErrors: /status of 404/ });
+
+const WIDTHS = [320, 390, 768, 1280, 1920];
+const ALL = Object.values(PLACES).flat();
+
+/** A word of sixty letters, as some languages have them. */
+const WORD = "Donaudampfschifffahrtselektrizitaetenhauptbetriebswerkbauart";
+
+/** Sizes change what is drawn: until it is. */
+async function at(page: Page, width: number, height = 844): Promise<void> {
+  await page.setViewportSize({ width, height });
+  await settled(page);
+}
+
+/** Faults with the width they were found at. */
+async function atEachWidth(page: Page): Promise<string[]> {
+  const faults: string[] = [];
+  for (const width of WIDTHS) {
+    await at(page, width);
+    faults.push(...(await stickingOut(page)).map((one) => `${width}: ${one}`));
+  }
+  return faults;
+}
+
+test("titles and names of sixty letters stick out nowhere, from 320 to 1920", async ({ page }) => {
+  test.skip(test.info().project.name !== "wide");
+  test.setTimeout(300_000);
+  await page.route("**/api/schools/**", async (route) => {
+    const request = route.request();
+    // A stream of changes has no end.
+    if (request.method() !== "GET" || request.url().endsWith("/changes")) return route.continue();
+    const response = await route.fetch();
+    const text = await response.text();
+    if (!/json/.test(response.headers()["content-type"] ?? "")) return route.fulfill({ response });
+    return route.fulfill({
+      response,
+      body: text.replaceAll(/"(title|name)":"[^"]{3,}"/g, `"$1":"${WORD}"`),
+    });
+  });
+  for (const [what, url] of ALL)
+    await test.step(what, async () => {
+      await page.goto(url);
+      expect(await atEachWidth(page)).toEqual([]);
+    });
+});
+
+test("words that are forty per cent longer stick out nowhere, from 320 to 1920", async ({
+  page,
+}) => {
+  test.skip(test.info().project.name !== "wide");
+  test.setTimeout(300_000);
+  for (const [what, url] of ALL)
+    await test.step(what, async () => {
+      await page.goto(url);
+      const faults: string[] = [];
+      for (const width of WIDTHS) {
+        await at(page, width);
+        // What was drawn anew at this width is as short as it was.
+        await page.evaluate(() => {
+          const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+          for (let node = texts.nextNode(); node; node = texts.nextNode()) {
+            const said = node.textContent ?? "";
+            if (said.trim().length > 1 && !said.includes("\u2060"))
+              node.textContent = `${said}\u2060${said.slice(0, Math.ceil(said.length * 0.4))}`;
+          }
+        });
+        faults.push(...(await stickingOut(page)).map((one) => `${width}: ${one}`));
+      }
+      expect(faults).toEqual([]);
+    });
+});
+
+test("at 200 % (a wide screen's half) no screen has a fault that axe knows, and none sticks out", async ({
+  page,
+}) => {
+  test.skip(test.info().project.name !== "wide");
+  test.setTimeout(240_000);
+  for (const [what, url] of ALL)
+    await test.step(what, async () => {
+      await page.goto(url);
+      await at(page, 640, 400);
+      expect(await accessibilityFaults(page)).toEqual([]);
+      expect(await stickingOut(page)).toEqual([]);
+    });
+});
+
+test("the first row of an outline and of a schedule stand within the first third of a phone", async ({
+  page,
+}) => {
+  test.skip(test.info().project.name !== "phone");
+  await page.goto("/ember-row/courses/winter-rye/edit");
+  const row = page.getByLabel(/^Title of /).first();
+  await expect(row).toBeVisible();
+  await settled(page);
+  expect((await row.boundingBox())?.y).toBeLessThanOrEqual(200);
+  await page.goto("/ember-row/courses/winter-rye");
+  const access = page.getByRole("button", { name: /^Access/ });
+  await expect(access).toBeVisible();
+  await settled(page);
+  expect((await access.boundingBox())?.y).toBeLessThanOrEqual(260);
+});
+
+test("on a wide screen the first useful line of a course's screens stands at 190 at the lowest", async ({
+  page,
+}) => {
+  test.skip(test.info().project.name !== "wide");
+  const at = "/ember-row/courses/winter-rye";
+  for (const [url, useful] of [
+    [`${at}/edit`, page.getByRole("slider")],
+    [at, page.getByRole("slider")],
+    [`${at}/everybody`, page.getByText(/^As high as the share/)],
+    [`${at}/rehearsal`, page.getByRole("slider")],
+    [`${at}/people`, page.getByRole("searchbox")],
+    [`${at}/cohorts`, page.getByRole("button", { name: "Columns" })],
+    [`${at}/remarks`, page.getByRole("heading", { level: 2 }).first()],
+  ] as const)
+    await test.step(url, async () => {
+      await page.goto(url);
+      await expect(useful).toBeVisible();
+      await settled(page);
+      expect((await useful.boundingBox())?.y).toBeLessThanOrEqual(190);
+    });
+});
