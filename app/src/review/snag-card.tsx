@@ -18,15 +18,18 @@ interface Props extends SnagActions {
   onAll(): void;
 }
 
+const NONE: ReadonlySet<string> = new Set();
 const HEAVIEST: readonly Weight[] = ["stops", "likely", "look"];
 
 export function SnagCard({ snags, onAll, ...actions }: Props) {
   const { ember, dusk } = usePalette();
   const typing = useTypingNow();
-  const [later, setLater] = useState<string | null>(null);
-  const first = HEAVIEST.flatMap((weight) => snags.filter((one) => one.weight === weight))[0];
-  if (!first) return null;
-  const put = typing || later === first.key;
+  /** Those that were there when one put the card away: it comes again for another. */
+  const [later, setLater] = useState<ReadonlySet<string>>(NONE);
+  const fresh = snags.filter(({ key }) => !later.has(key));
+  const first = HEAVIEST.flatMap((weight) => fresh.filter((one) => one.weight === weight))[0];
+  if (snags.length === 0) return null;
+  const put = typing || first === undefined;
   const count = snags.length === 1 ? "One snag" : `${snags.length} snags`;
   return (
     <View role="region" aria-label="A snag" style={{ gap: 4 }}>
@@ -38,7 +41,10 @@ export function SnagCard({ snags, onAll, ...actions }: Props) {
           </Text>
         </Press>
         {put ? null : (
-          <Press onPress={() => setLater(first.key)} style={{ justifyContent: "center" }}>
+          <Press
+            onPress={() => setLater(new Set(snags.map(({ key }) => key)))}
+            style={{ justifyContent: "center" }}
+          >
             <Text kind="small" color={dusk}>
               Later
             </Text>
