@@ -1,5 +1,11 @@
 /** The roster: the people of a course, page by page, found, narrowed and sorted by the server. */
-import { STANDINGS } from "@dawngate/core/enrollment";
+import {
+  ENDING_DAYS,
+  NEEDS,
+  NEEDS_COUNTED,
+  QUIET_DAYS,
+  STANDINGS,
+} from "@dawngate/core/enrollment";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { cursor } from "./text";
@@ -16,9 +22,11 @@ const narrowing = {
     .optional()
     .describe("A part of a name."),
   standing: z
-    .enum([...STANDINGS, "finished"])
+    .enum([...STANDINGS, "finished", ...NEEDS])
     .optional()
-    .describe("Only who stands so; finished: who has done all that is required."),
+    .describe(
+      `Only who stands so; finished: who has done all that is required; late: something was due and is not done; ending: access ends within ${ENDING_DAYS} days; quiet: something is open, and they were not here for ${QUIET_DAYS} days.`,
+    ),
   cohort: planFields.id.optional().describe("Only who is in this cohort."),
 };
 
@@ -81,6 +89,9 @@ export const rosterTotals = z
     standings: z
       .record(z.string(), z.int())
       .describe("By standing; those without people left out."),
+    needs: z
+      .record(z.string(), z.int())
+      .describe(`Of late, ending and quiet; of more than ${NEEDS_COUNTED} one more is said.`),
     cohorts: z.record(z.string(), z.int()).describe("By cohort, whatever cohort is asked for."),
   })
   .meta({ id: "RosterTotals" });

@@ -27,18 +27,19 @@ import { countMarked, isMarked, type Marks, marked, NOBODY } from "./roster/mark
 import { linePoints, rosterColumns } from "./roster/roster-columns";
 import { RosterFilters } from "./roster/roster-filters";
 import { RosterRow } from "./roster/roster-row";
+import { STANDING_NAMES } from "./roster/say-standing";
 import { type RosterView, useRoster } from "./roster/use-roster";
 import { SeveralSheet } from "./several-sheet";
 
 export function PeopleScreen() {
-  const place = useLocalSearchParams() as InCourse;
+  const { who, ...place } = useLocalSearchParams() as InCourse & { who?: string };
   const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
   const [adding, setAdding] = useState(false);
   return (
     <CourseFrame at={place} title={data?.title} here={PEOPLE} full>
       {data ? (
         <>
-          <People place={place} course={data}>
+          <People key={who} place={place} course={data} who={who}>
             <QuietAction label="Enroll somebody" letter="n" onPress={() => setAdding(true)} />
           </People>
           {adding ? (
@@ -57,14 +58,17 @@ export function PeopleScreen() {
 function People({
   place,
   course,
+  who,
   children,
 }: {
   place: InCourse;
   course: Course;
+  /** To whom one was led: they alone are shown first. */
+  who: string | undefined;
   children: ReactNode;
 }) {
   const { quiet } = usePalette();
-  const roster = useRoster(place);
+  const roster = useRoster(place, STANDING_NAMES.find(([name]) => name === who)?.[0]);
   const { data: about } = useGetSchoolQuery({ school: place.school });
   const [marks, setMarks] = useState<Marks>(NOBODY);
   const { narrowed, people, error, loaded } = roster;

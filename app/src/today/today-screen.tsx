@@ -205,7 +205,9 @@ function Line({ school, one, zone }: { school: string; one: Happens; zone: strin
 const DO: Record<Need["kind"], { label: string; to: string }> = {
   snag: { label: "Mend", to: "/edit" },
   empty: { label: "Write", to: "/edit" },
-  suspended: { label: "See them", to: "/people" },
+  suspended: { label: "See them", to: "/people?who=suspended" },
+  late: { label: "See them", to: "/people?who=late" },
+  quiet: { label: "See them", to: "/people?who=quiet" },
   remarks: { label: "Read", to: "/remarks" },
   work: { label: "Look", to: "" },
 };

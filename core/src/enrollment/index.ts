@@ -12,5 +12,6 @@ export {
   staffActSchema,
   type Undoing,
 } from "./events";
+export { ENDING_DAYS, NEEDS, NEEDS_COUNTED, type NeedOf, QUIET_DAYS } from "./needs";
 export { holdsSeat, STANDINGS, type Standing, standingOf } from "./standing";
 export { type Window, type WindowState, windowInstants, windowState } from "./window";

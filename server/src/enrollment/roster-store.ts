@@ -2,8 +2,16 @@
  * The roster in the database: a page of a course's people by one of its orders. What a page costs does not depend on
  * how many people there are: it walks along an index, so far at the most, and goes on from there the next time.
  */
+
 import type { RosterOrder } from "@dawngate/contract/roster";
-import type { Standing } from "@dawngate/core/enrollment";
+import {
+  ENDING_DAYS,
+  NEEDS,
+  NEEDS_COUNTED,
+  type NeedOf,
+  QUIET_DAYS,
+  type Standing,
+} from "@dawngate/core/enrollment";
 import { type RawBuilder, sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
 import { holdsAt } from "../schedule/store";
@@ -11,7 +19,7 @@ import { holdsAt } from "../schedule/store";
 /** Whom a page is narrowed to. */
 export interface Narrowing {
   find: string | undefined;
-  standing: Standing | "finished" | undefined;
+  standing: Standing | "finished" | NeedOf | undefined;
   cohort: string | undefined;
   /** The cohorts whose people one may see; null: all. */
   cohorts: readonly string[] | null;
@@ -113,6 +121,18 @@ export async function readRoster(
 ): Promise<{ rows: RosterRow[]; end: PageEnd | null }> {
   const { course, narrowing, order, most } = asked;
   const walk = (length: number) => walkAlong(tx, asked, length);
+  // Few need somebody, as a rule: they are found by their own index, whatever they are sorted by.
+  const { standing } = narrowing;
+  if (isNeed(standing)) {
+    const few = await sql<{ number: string }>`
+      select e.number::text from enrollment e
+      where e.course_id = ${course} and ${NEEDING[standing](asked.at)} limit ${sql.lit(FOUND_MOST + 1)}
+    `.execute(tx);
+    if (few.rows.length <= FOUND_MOST && (narrowing.find ?? "").trim() === "") {
+      const those = sql`and e.number = any (${few.rows.map(({ number }) => number)}::bigint[])`;
+      return fullPage(await select(tx, { ...asked, most: most + 1 }, those), most);
+    }
+  }
   const find = narrowing.find?.trim() ?? "";
   const near = await walk(needsLooking(narrowing, order) ? SHORT_WALK : most + 1);
   if (near.rows.length === most || near.end === null) return near;
@@ -131,7 +151,13 @@ export async function readRoster(
 function needsLooking({ find, standing, cohort, cohorts, upTo }: Narrowing, order: RosterOrder) {
   const byIndex = order === "name" ? 1 : 0;
   const narrowed = [standing, cohort].filter((one) => one !== undefined).length;
-  return (find ?? "").trim() !== "" || cohorts !== null || upTo !== undefined || narrowed > byIndex;
+  return (
+    isNeed(standing) ||
+    (find ?? "").trim() !== "" ||
+    cohorts !== null ||
+    upTo !== undefined ||
+    narrowed > byIndex
+  );
 }
 
 function fullPage(rows: RosterRow[], most: number): { rows: RosterRow[]; end: PageEnd | null } {
@@ -142,10 +168,58 @@ function fullPage(rows: RosterRow[], most: number): { rows: RosterRow[]; end: Pa
 const endOf = (row: RosterRow | undefined): PageEnd | null =>
   row ? { key: row.key, number: row.number } : null;
 
+export const isNeed = (standing: string | undefined): standing is NeedOf =>
+  (NEEDS as readonly (string | undefined)[]).includes(standing);
+
+/** Whom somebody should look after, each as its index has it. */
+const NEEDING: Record<NeedOf, (at: string) => RawBuilder<unknown>> = {
+  late: (at) => sql`(e.standing = 'open' and e.next_due is not null
+    and e.next_due <= ${at}::timestamptz)`,
+  ending: (at) => sql`(e.standing = 'open'
+    and (case when e.standing = 'ended' or e.access_until is null then 'infinity' else e.access_until end)
+      between ${at}::timestamptz and ${at}::timestamptz + make_interval(days => ${sql.lit(ENDING_DAYS)}))`,
+  // Who has just come in was not here for long either, and is not meant.
+  quiet: (at) => sql`(e.standing = 'open' and e.todo > 0
+    and (case when e.seen_at is null then '-infinity' else e.seen_at end)
+      < ${at}::timestamptz - make_interval(days => ${sql.lit(QUIET_DAYS)})
+    and e.access_from < ${at}::timestamptz - make_interval(days => ${sql.lit(QUIET_DAYS)}))`,
+};
+
+/** How many of a course need somebody for one reason, as a part of a statement. */
+export const countNeeding = (
+  need: NeedOf,
+  course: RawBuilder<unknown>,
+  cohorts: readonly string[] | null,
+  at: string,
+  cohort?: string,
+) => sql`(select count(*)::integer from (
+  select from enrollment e
+  where e.course_id = ${course} and ${NEEDING[need](at)}
+    ${cohort === undefined ? sql`` : sql`and e.cohort_id = ${cohort}`}
+    ${cohorts === null ? sql`` : sql`and e.cohort_id = any (${cohorts}::text[])`}
+  limit ${sql.lit(NEEDS_COUNTED + 1)}) found)`;
+
+/** How many of a course need somebody, and why; of more than are counted one more. */
+export async function countNeeds(
+  tx: SchoolTransaction,
+  course: string,
+  { cohort, cohorts }: Pick<Narrowing, "cohort" | "cohorts">,
+  at: string,
+): Promise<Record<NeedOf, number>> {
+  const one = (need: NeedOf) => countNeeding(need, sql`${course}`, cohorts, at, cohort);
+  const { rows } = await sql<Record<NeedOf, number>>`
+    select ${one("late")} as late, ${one("ending")} as ending, ${one("quiet")} as quiet
+  `.execute(tx);
+  return rows[0] as Record<NeedOf, number>;
+}
+
 /** What everybody on the page must be. */
-function conditions({ standing, cohort, cohorts, upTo }: Narrowing): RawBuilder<unknown> {
+function conditions(
+  { standing, cohort, cohorts, upTo }: Narrowing,
+  at: string,
+): RawBuilder<unknown> {
   return sql`
-    ${standing === undefined ? sql`` : standing === "finished" ? sql`and e.finished_at is not null` : sql`and e.standing = ${standing}`}
+    ${standing === undefined ? sql`` : isNeed(standing) ? sql`and ${NEEDING[standing](at)}` : standing === "finished" ? sql`and e.finished_at is not null` : sql`and e.standing = ${standing}`}
     ${cohort === undefined ? sql`` : sql`and e.cohort_id = ${cohort}`}
     ${cohorts === null ? sql`` : sql`and e.cohort_id = any (${cohorts}::text[])`}
     ${upTo === undefined ? sql`` : sql`and e.enrolled_at <= ${upTo}::timestamptz`}
@@ -184,7 +258,7 @@ async function select(
 ): Promise<RosterRow[]> {
   const { rows } = await sql<RosterRow>`
     select ${columns(order, at)} from enrollment e ${JOINED}
-    where e.course_id = ${course} ${those} ${conditions(narrowing)} ${beyond(order, after)}
+    where e.course_id = ${course} ${those} ${conditions(narrowing, at)} ${beyond(order, after)}
     order by ${sorted(order)} limit ${sql.lit(most)}
   `.execute(tx);
   return rows;
@@ -207,20 +281,21 @@ async function walkAlong(
       : standing === "finished"
         ? sql`and e.finished_at is not null`
         : standing !== undefined
-          ? sql`and e.standing = ${standing}`
+          ? sql`and e.standing = ${isNeed(standing) ? "open" : standing}`
           : cohort !== undefined
             ? sql`and e.cohort_id = ${cohort}`
             : sql``;
   const { rows } = await sql<RosterRow & { walked: number; lastKey: string; lastNumber: string }>`
     with walked as materialized (
       select e.id, e.number, e.sort_name, e.standing, e.cohort_id, e.finished_at, e.enrolled_at,
+        e.todo, e.next_due, e.seen_at, e.access_from, e.access_until,
         (${KEYS[order].key}) as k, row_number() over (order by ${sorted(order)}) as n
       from enrollment e
       where e.course_id = ${course} ${along} ${beyond(order, after)}
       order by ${sorted(order)} limit ${sql.lit(walk)}
     ), page as materialized (
       select e.id, e.n from walked e
-      where true ${conditions(narrowing)}
+      where true ${conditions(narrowing, at)}
       ${find === "" ? sql`` : sql`and e.sort_name like ${pattern(find)}`}
       order by e.n limit ${sql.lit(most)}
     ), last as materialized (

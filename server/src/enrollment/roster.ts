@@ -24,7 +24,9 @@ import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import {
   countFound,
+  countNeeds,
   FINDABLE,
+  isNeed,
   isPageEnd,
   isSettling,
   type Narrowing,
@@ -89,6 +91,7 @@ export async function showRoster(
 
 function matches({ standing }: Pick<Query, "standing">, person: RosterPerson): boolean {
   if (standing === undefined) return true;
+  if (isNeed(standing)) return person.standing === "open";
   return standing === "finished" ? person.finishedAt !== null : person.standing === standing;
 }
 
@@ -184,7 +187,7 @@ async function workedOut(
   const lot = await readLot(tx, course, { after: "", among });
   for (const { versions, rows: alike, people } of inBulk.alike(lot, published.number)) {
     const plans = await versionPlans(tx, school, course, versions);
-    const answered = inBulk.answer(plans, people, now, { closes: true, states: true });
+    const answered = inBulk.answer(plans, people, now, { closes: true, due: true, states: true });
     for (const [p, { id }] of alike.entries()) lines.set(id, lineIn(answered, p, now));
   }
   return lines;
@@ -205,7 +208,9 @@ export async function showTotals(
         : find.length < FINDABLE
           ? null
           : ((await countFound(tx, course, find))?.map((one) => ({ course, ...one })) ?? null);
-    if (!counted) return { counted: false, all: 0, finished: 0, standings: {}, cohorts: {} };
+    if (!counted)
+      return { counted: false, all: 0, finished: 0, standings: {}, needs: {}, cohorts: {} };
+    const narrowing = narrowingOf(context, { cohort } as Query);
     const seen = counted.filter((one) => isTheirs(context, one.cohort));
     const here = seen.filter((one) => cohort === undefined || one.cohort === cohort);
     return {
@@ -213,6 +218,7 @@ export async function showTotals(
       all: sum(here),
       finished: sum(here.filter(({ finished }) => finished)),
       standings: added(here, ({ standing }) => standing),
+      needs: find === "" ? await countNeeds(tx, course, narrowing, formatInstant(context.now)) : {},
       cohorts: added(seen, (one) => one.cohort),
     };
   });

@@ -1,7 +1,7 @@
 /** What lists say of a person in a course, in one line, as their dates stand at an instant. */
 import { type Standing, standingOf } from "@dawngate/core/enrollment";
 import type { Timeline } from "@dawngate/core/schedule";
-import { type Answered, SCHEDULED } from "@dawngate/core/schedule/bulk";
+import { type Answered, OPEN, SCHEDULED } from "@dawngate/core/schedule/bulk";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 
 /** The projection's line. Instants as they are written; null: none. */
@@ -15,6 +15,10 @@ export interface Line {
   /** The next opening that is known, and what it is: of several at one instant the first in the outline. */
   nextOpens: string | null;
   nextItem: string | null;
+  /** Lessons that are open and not done. */
+  todo: number;
+  /** The earliest instant at which something is due that is not done. */
+  nextDue: string | null;
 }
 
 const written = (at: number | null) =>
@@ -35,22 +39,38 @@ export function lineOf({ access, progress, completedAt, items }: Timeline, now: 
     finishedAt: written(completedAt),
     nextOpens: written(next?.opens ?? null),
     nextItem: next?.id ?? null,
+    todo: items.filter(({ kind, state, done }) => kind === "lesson" && state === "open" && !done)
+      .length,
+    nextDue: written(
+      items.reduce<number | null>(
+        (first, { due, done }) =>
+          due === null || done || (first !== null && first <= due) ? first : due,
+        null,
+      ),
+    ),
   };
 }
 
 const SHUT_BY = [null, "pause", "suspension"] as const;
 const known = (at: number) => (Number.isNaN(at) ? null : (at as Instant));
 
-/** The same of person `p` of many, who were asked with states. */
+/** The same of person `p` of many, who were asked with states and dues. */
 export function lineIn({ items, answer }: Answered, p: number, now: Instant): Line {
   let next = -1;
+  let todo = 0;
+  let due = Number.NaN;
   const first = p * items.length;
-  for (let i = 0; i < items.length; i++)
+  for (let i = 0; i < items.length; i++) {
+    const done = answer.done[first + i] === 1;
+    if (!done && answer.state[first + i] === OPEN && items[i]?.kind === "lesson") todo += 1;
+    const dueAt = answer.due[first + i] as number;
+    if (!done && !Number.isNaN(dueAt) && !(due <= dueAt)) due = dueAt;
     if (
       answer.state[first + i] === SCHEDULED &&
       (next < 0 || (answer.opens[first + i] as number) < (answer.opens[first + next] as number))
     )
       next = i;
+  }
   const access = {
     from: known(answer.accessFrom[p] as number),
     until: known(answer.accessUntil[p] as number),
@@ -65,6 +85,8 @@ export function lineIn({ items, answer }: Answered, p: number, now: Instant): Li
     finishedAt: written(answer.completedAt[p] as number),
     nextOpens: next < 0 ? null : written(answer.opens[first + next] as number),
     nextItem: items[next]?.id ?? null,
+    todo,
+    nextDue: written(due),
   };
 }
 
@@ -85,4 +107,6 @@ export const lineColumns = (line: Line) => ({
   finished_at: line.finishedAt,
   next_opens: line.nextOpens,
   next_item: line.nextItem,
+  todo: line.todo,
+  next_due: line.nextDue,
 });

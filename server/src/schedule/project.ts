@@ -132,7 +132,7 @@ async function projectLot(
 ): Promise<void> {
   for (const { versions, rows, people } of inBulk.alike(lot, current)) {
     const plans = await versionPlans(tx, school, course, versions);
-    const answered = inBulk.answer(plans, people, now, { closes: true, states: true });
+    const answered = inBulk.answer(plans, people, now, { closes: true, due: true, states: true });
     const { items, answer } = answered;
     const lines = rows.map((_, p) => lineIn(answered, p, now));
     await writeLot(tx, school, {

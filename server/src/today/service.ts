@@ -1,5 +1,6 @@
 /** Today: what happens in the courses one may see, and what needs somebody. */
 import type { Need, Today } from "@dawngate/contract/today";
+import { NEEDS_COUNTED, QUIET_DAYS } from "@dawngate/core/enrollment";
 import { formatDate, formatInstant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { LRUCache } from "lru-cache";
 import type { SchoolTransaction } from "../db/connection";
@@ -9,7 +10,7 @@ import { readFailed } from "../school/failed-work-store";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { beginnings, openRemarks } from "./store";
+import { beginnings, needyIn, openRemarks } from "./store";
 import { type Counted, TODAY } from "./tasks";
 
 /** It is counted once in so long, whatever people do meanwhile; the answer says of when it is. */
@@ -63,6 +64,9 @@ export async function showToday(
   });
 }
 
+const sayMany = (number: number) =>
+  number > NEEDS_COUNTED ? `Over ${NEEDS_COUNTED} are` : number === 1 ? "One is" : `${number} are`;
+
 /** What needs somebody by what stands in the database at this moment, for those who may do something about it. */
 async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]> {
   const needs: Need[] = [];
@@ -96,6 +100,30 @@ async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]
           number,
         });
   }
+  if (context.may("people.see"))
+    for (const { course, title, late, quiet } of await needyIn(
+      tx,
+      context.courses,
+      context.cohorts,
+      formatInstant(context.now),
+    )) {
+      if (late > 0)
+        needs.push({
+          kind: "late",
+          course,
+          title: `${sayMany(late)} late in ${title}`,
+          says: "Something was due and is not done.",
+          number: late,
+        });
+      if (quiet > 0)
+        needs.push({
+          kind: "quiet",
+          course,
+          title: `${sayMany(quiet)} quiet in ${title}`,
+          says: `Something is open for them, and they were not here for ${QUIET_DAYS} days.`,
+          number: quiet,
+        });
+    }
   if (context.may("courses.edit") || context.may("remarks.write"))
     for (const { course, title, number } of await openRemarks(tx, context.courses))
       needs.push({

@@ -1,6 +1,7 @@
 /** What today asks the database beside people's dates. */
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
+import { countNeeding } from "../enrollment/roster-store";
 
 /** Published courses that are not put away, in the order of the list; so many at the most. */
 export async function liveCourses(
@@ -38,4 +39,24 @@ export async function beginnings(tx: SchoolTransaction) {
       exists (select 1 from enrollment) as people
   `.execute(tx);
   return rows[0] as (typeof rows)[number];
+}
+
+/** Of how many in each course something is due and not done, or open and they were not here for long; the most first. */
+export async function needyIn(
+  tx: SchoolTransaction,
+  among: readonly string[] | null,
+  cohorts: readonly string[] | null,
+  at: string,
+) {
+  const { rows } = await sql<{ course: string; title: string; late: number; quiet: number }>`
+    select c.id as course, d.title, ${countNeeding("late", sql`c.id`, cohorts, at)} as late,
+      ${countNeeding("quiet", sql`c.id`, cohorts, at)} as quiet
+    from (
+      select id, school_id from course
+      where current_version is not null and not archived
+        ${among === null ? sql`` : sql`and id = any (${among}::text[])`}
+      order by position, id limit 200
+    ) c join course_draft d on d.school_id = c.school_id and d.course_id = c.id
+  `.execute(tx);
+  return rows.filter(({ late, quiet }) => late + quiet > 0);
 }

@@ -4,6 +4,7 @@ import type { PublicCourse } from "@dawngate/contract/catalog";
 import type { Acted } from "@dawngate/contract/enrollment";
 import type { Problem } from "@dawngate/contract/problem";
 import type { Roster, RosterPerson, RosterTotals } from "@dawngate/contract/roster";
+import type { Today } from "@dawngate/contract/today";
 import { standingOf } from "@dawngate/core/enrollment";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
@@ -370,5 +371,58 @@ test("among more people than one walks over, a name that many bear and one that 
       const found = await all(`find=${encodeURIComponent(find)}&order=${order}`);
       expect(found.map(({ name }) => name).sort()).toEqual(those.map(({ name }) => name).sort());
     }
+  }
+});
+
+test("who is late, quiet, or ends soon is who the evaluator says, as many as are counted, and Today leads to them", async () => {
+  const day = 86_400_000;
+  // Half a year later some have ended, some end soon; what was due is due.
+  for (const [later, some] of [
+    [0, ["late", "quiet"]],
+    [25, ["ending"]],
+  ] as const) {
+    now = (instant("2027-05-10T12:00:00Z") + later * day) as Instant;
+    await test_.db.withSchool(school, (tx) => projectWithin(tx, school, "c", now));
+    const expected: Record<string, string[]> = { late: [], quiet: [], ending: [] };
+    await test_.db.withSchool(school, async (tx) => {
+      const { rows } = await sql<{ id: string }>`
+        select id from enrollment where course_id = 'c' order by id`.execute(tx);
+      for (const { id } of rows) {
+        const found = await readCase(tx, school, id);
+        if (!found) throw new Error(id);
+        const { access, items } = workOut(found, now);
+        if (standingOf(access, now) !== "open") continue;
+        const { from, until } = access;
+        const long = now - 14 * day;
+        if (items.some(({ due, done }) => due !== null && due <= now && !done))
+          expected.late?.push(id);
+        if (
+          items.some(({ kind, state, done }) => kind === "lesson" && state === "open" && !done) &&
+          (from ?? now) < long &&
+          (found.seenAt === null || Date.parse(found.seenAt) < long)
+        )
+          expected.quiet?.push(id);
+        if (until !== null && until >= now && until <= now + 30 * day) expected.ending?.push(id);
+      }
+    });
+    const totals = await ask<RosterTotals>("GET", `${C}/people/totals`);
+    for (const [need, ids] of Object.entries(expected)) {
+      const met: string[] = [];
+      for (let after = ""; ; ) {
+        const page = await ask<Roster>(
+          "GET",
+          `${C}/people?standing=${need}&most=40${after && `&after=${after}`}`,
+        );
+        met.push(...page.people.map(({ enrollment }) => enrollment));
+        if (page.next === null) break;
+        after = page.next;
+      }
+      expect([need, met.sort()]).toEqual([need, ids]);
+      expect([need, totals.needs[need]]).toEqual([need, ids.length]);
+    }
+    for (const need of some) expect(expected[need]?.length).toBeGreaterThan(0);
+    const { needs } = await ask<Today>("GET", "/schools/one/today");
+    for (const need of ["late", "quiet"] as const)
+      expect(needs.find(({ kind }) => kind === need)?.number ?? 0).toBe(expected[need]?.length);
   }
 });

@@ -1,6 +1,7 @@
 /** What narrows and sorts the roster: a part of a name, how people stand, a cohort, and by what they are sorted. */
 import type { Cohort } from "@dawngate/contract/courses";
 import type { RosterOrder, RosterTotals } from "@dawngate/contract/roster";
+import { NEEDS_COUNTED } from "@dawngate/core/enrollment/needs";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { QuietAction } from "../../ui/action";
@@ -37,7 +38,11 @@ export function RosterFilters({ cohorts, narrowed, totals, present, onNarrow, ch
   const [sorting, setSorting] = useState(false);
   const { standing, cohort } = narrowed;
   const counted = (name: string, of = totals): number | null =>
-    of === null ? null : name === "finished" ? of.finished : (of.standings[name] ?? 0);
+    of === null
+      ? null
+      : name === "finished"
+        ? of.finished
+        : (of.standings[name] ?? of.needs[name] ?? 0);
   // What nobody is is not offered, but stays where it is chosen.
   const offered = STANDING_NAMES.filter(
     ([name]) => name === standing || (counted(name, present) ?? 0) > 0,
@@ -76,7 +81,11 @@ export function RosterFilters({ cohorts, narrowed, totals, present, onNarrow, ch
           return (
             <Choice
               key={name}
-              label={count === null ? label : `${label} ${count}`}
+              label={
+                count === null
+                  ? label
+                  : `${label} ${count > NEEDS_COUNTED && name in (totals?.needs ?? {}) ? `over ${NEEDS_COUNTED}` : count}`
+              }
               taken={standing === name}
               onPress={() => onNarrow({ standing: name })}
             />

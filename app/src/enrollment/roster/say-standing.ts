@@ -1,5 +1,6 @@
 /** How somebody stands in a course, in words, and the mark beside them. */
 import type { RosterPerson } from "@dawngate/contract/roster";
+import { ENDING_DAYS, QUIET_DAYS } from "@dawngate/core/enrollment/needs";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { formatDate, type Instant, localDateAt, type Zone } from "@dawngate/core/time";
 import type { Mark } from "../../ui/sun-mark";
@@ -13,6 +14,9 @@ export const STANDING_NAMES = [
   ["suspended", "Suspended"],
   ["ended", "Ended"],
   ["finished", "Finished"],
+  ["late", "Late"],
+  ["quiet", `Not here for ${QUIET_DAYS} days`],
+  ["ending", `Ends within ${ENDING_DAYS} days`],
 ] as const;
 
 export function markOf({ standing, finishedAt }: RosterPerson): Mark {

@@ -13,10 +13,10 @@ export interface Narrowed {
   order: RosterOrder;
 }
 
-export function useRoster(place: InCourse) {
+export function useRoster(place: InCourse, first: Narrowed["standing"] = null) {
   const [narrowed, setNarrowed] = useState<Narrowed>({
     find: "",
-    standing: null,
+    standing: first,
     cohort: null,
     order: "name",
   });
@@ -39,7 +39,7 @@ export function useRoster(place: InCourse) {
       ? counted.all
       : standing === "finished"
         ? counted.finished
-        : (counted.standings[standing] ?? 0);
+        : (counted.standings[standing] ?? counted.needs[standing] ?? 0);
   return {
     narrowed,
     narrow: (change: Partial<Narrowed>) => setNarrowed((now) => ({ ...now, ...change })),

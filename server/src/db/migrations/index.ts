@@ -17,6 +17,7 @@ import * as m0015 from "./0015-quick-crowds";
 import * as m0016 from "./0016-calendar-feeds";
 import * as m0017 from "./0017-people-in-order";
 import * as m0018 from "./0018-sales";
+import * as m0019 from "./0019-who-needs-somebody";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -37,4 +38,5 @@ export const migrations = {
   "0016-calendar-feeds": m0016,
   "0017-people-in-order": m0017,
   "0018-sales": m0018,
+  "0019-who-needs-somebody": m0019,
 };

@@ -57,6 +57,8 @@ export interface EnrollmentTable {
   next_opens: Generated<string | null>;
   next_item: Generated<string | null>;
   seen_at: string | null;
+  todo: Generated<number>;
+  next_due: Generated<string | null>;
 }
 
 export interface EnrollmentEventTable extends Authored {
