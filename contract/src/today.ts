@@ -51,6 +51,15 @@ export const today = z
       })
       .nullable()
       .describe("What is done of what comes before the first person; null: that is over."),
+    launch: z
+      .object({
+        course: z.string(),
+        title: z.string(),
+        window: z.object({ opens: z.string(), closes: z.string() }).nullable(),
+        listing: z.string().nullable().describe("A listing it is in."),
+      })
+      .nullable()
+      .describe("A published course while the school has hardly anybody in it: to be tried."),
   })
   .meta({ id: "Today" });
 

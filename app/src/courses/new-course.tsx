@@ -13,6 +13,7 @@ import { PrimaryAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { Field, needed } from "../ui/field";
+import { Form } from "../ui/form";
 import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
@@ -53,18 +54,14 @@ export function NewCourse({ school, courses }: Props) {
   return (
     <View style={{ gap: 14, maxWidth: 760 }}>
       {error ? <Notice {...explain(error)} /> : null}
-      <View style={{ flexDirection: "row", gap: 10, alignItems: "flex-start" }}>
-        <View style={{ flex: 1, maxWidth: 520 }}>
-          <Field
-            control={control}
-            name="title"
-            label="Working title"
-            check={needed("A title")}
-            onSubmitEditing={() => submit()}
-          />
+      <Form onSubmit={submit}>
+        <View style={{ flexDirection: "row", gap: 10, alignItems: "flex-start" }}>
+          <View style={{ flex: 1, maxWidth: 520 }}>
+            <Field control={control} name="title" label="Working title" check={needed("A title")} />
+          </View>
+          {begin.kind === "blank" ? <Make busy={isLoading} onPress={submit} /> : null}
         </View>
-        {begin.kind === "blank" ? <Make busy={isLoading} onPress={submit} /> : null}
-      </View>
+      </Form>
       {begun ? (
         <>
           <Choices label="Begin with">

@@ -8,6 +8,7 @@ import { useGetSchoolQuery } from "../school/api";
 import { explain, faultsOf } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { anAddress, Field, needed } from "../ui/field";
+import { Form } from "../ui/form";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
@@ -58,7 +59,7 @@ export function EnrollSheet({ place, course, onClose }: Props) {
           <QuietAction label="Close" onPress={onClose} />
         </>
       ) : (
-        <>
+        <Form onSubmit={submit}>
           <Field control={control} name="name" label="Name" check={needed("A name")} />
           <Field
             control={control}
@@ -75,7 +76,7 @@ export function EnrollSheet({ place, course, onClose }: Props) {
             Staff may enroll outside the window; seats and who is in already still count.
           </Text>
           <PrimaryAction label="Enroll" onPress={submit} busy={isLoading} />
-        </>
+        </Form>
       )}
     </Sheet>
   );

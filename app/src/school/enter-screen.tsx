@@ -6,6 +6,7 @@ import { useForm } from "react-hook-form";
 import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Field, longEnough } from "../ui/field";
+import { Form } from "../ui/form";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
@@ -57,7 +58,7 @@ function AfterEntering({ entered, to }: { entered: Entered; to: string }) {
       {entered.hasPassword ? (
         <PrimaryAction label="Go on" onPress={() => arrive(to)} />
       ) : (
-        <>
+        <Form onSubmit={submit}>
           <Text>Choose a password for the next time, or go on coming by a link each time.</Text>
           {error ? <Notice {...explain(error)} /> : null}
           <Field
@@ -71,7 +72,7 @@ function AfterEntering({ entered, to }: { entered: Entered; to: string }) {
           />
           <PrimaryAction label="Keep it and go on" onPress={submit} busy={isLoading} />
           <QuietAction label="Go on without a password" onPress={() => arrive(to)} />
-        </>
+        </Form>
       )}
     </>
   );

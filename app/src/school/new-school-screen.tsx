@@ -5,6 +5,7 @@ import { View } from "react-native";
 import { explain, faultsOf } from "../store/api";
 import { PrimaryAction } from "../ui/action";
 import { Field, needed } from "../ui/field";
+import { Form } from "../ui/form";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Text } from "../ui/text";
@@ -60,22 +61,24 @@ export function NewSchoolScreen() {
     <View role="main" style={{ flex: 1 }}>
       <Page title="Your school" above={{ text: "Dawn Gate" }} narrow>
         {error && Object.keys(faultsOf(error)).length === 0 ? <Notice {...explain(error)} /> : null}
-        <Field control={control} name="name" label="Name" check={needed("A name")} />
-        <Field
-          control={control}
-          name="slug"
-          label="Web address"
-          placeholder={suggested}
-          hint={`Lower-case letters, digits and hyphens${suggested ? `; left empty: ${suggested}` : ""}`}
-        />
-        <ZoneField value={timeZone} onChange={setTimeZone} />
-        <Field
-          control={control}
-          name="currency"
-          label="Currency"
-          hint="Three letters, such as EUR"
-        />
-        <PrimaryAction label="Make the school" onPress={submit} busy={isLoading} />
+        <Form onSubmit={submit}>
+          <Field control={control} name="name" label="Name" check={needed("A name")} />
+          <Field
+            control={control}
+            name="slug"
+            label="Web address"
+            placeholder={suggested}
+            hint={`Lower-case letters, digits and hyphens${suggested ? `; left empty: ${suggested}` : ""}`}
+          />
+          <ZoneField value={timeZone} onChange={setTimeZone} />
+          <Field
+            control={control}
+            name="currency"
+            label="Currency"
+            hint="Three letters, such as EUR"
+          />
+          <PrimaryAction label="Make the school" onPress={submit} busy={isLoading} />
+        </Form>
       </Page>
     </View>
   );

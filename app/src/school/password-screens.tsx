@@ -5,6 +5,7 @@ import { useForm } from "react-hook-form";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
 import { Field, longEnough, MailField } from "../ui/field";
+import { Form } from "../ui/form";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
@@ -22,10 +23,12 @@ export function ForgotScreen() {
   if (sent !== null) return <LookInMail title="Look in your mail" email={sent} />;
   return (
     <DoorPage title="A new password">
-      {error && <Notice {...explain(error)} />}
-      <Text>A link to choose one is sent to your address.</Text>
-      <MailField control={control} name="email" />
-      <PrimaryAction label="Send the link" onPress={submit} busy={isLoading} />
+      <Form onSubmit={submit}>
+        {error && <Notice {...explain(error)} />}
+        <Text>A link to choose one is sent to your address.</Text>
+        <MailField control={control} name="email" />
+        <PrimaryAction label="Send the link" onPress={submit} busy={isLoading} />
+      </Form>
     </DoorPage>
   );
 }
@@ -39,26 +42,28 @@ export function NewPasswordScreen() {
   );
   return (
     <DoorPage title="Choose a new password">
-      {isSuccess ? (
-        <>
-          <Text>It is changed, and every other device is signed out.</Text>
-          <TextLink href="/sign-in">Sign in</TextLink>
-        </>
-      ) : (
-        <>
-          {error && <Notice {...explain(error)} />}
-          <Field
-            control={control}
-            name="password"
-            label="New password"
-            check={longEnough}
-            hint="At least 10 characters"
-            secureTextEntry
-            autoComplete="new-password"
-          />
-          <PrimaryAction label="Change it" onPress={submit} busy={isLoading} />
-        </>
-      )}
+      <Form onSubmit={submit}>
+        {isSuccess ? (
+          <>
+            <Text>It is changed, and every other device is signed out.</Text>
+            <TextLink href="/sign-in">Sign in</TextLink>
+          </>
+        ) : (
+          <>
+            {error && <Notice {...explain(error)} />}
+            <Field
+              control={control}
+              name="password"
+              label="New password"
+              check={longEnough}
+              hint="At least 10 characters"
+              secureTextEntry
+              autoComplete="new-password"
+            />
+            <PrimaryAction label="Change it" onPress={submit} busy={isLoading} />
+          </>
+        )}
+      </Form>
     </DoorPage>
   );
 }

@@ -6,6 +6,7 @@ import { View } from "react-native";
 import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Field, MailField, needed } from "../ui/field";
+import { Form } from "../ui/form";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
@@ -46,26 +47,28 @@ export function SignInScreen() {
     return <LookInMail title="Look in your mail" email={getValues("email")} to={to} />;
   return (
     <DoorPage title="Come in" to={to}>
-      {error || link.error ? <Notice {...explain(error ?? link.error)} /> : null}
-      <MailField control={control} name="email" />
-      <Field
-        control={control}
-        name="password"
-        label="Password"
-        check={needed("A password")}
-        secureTextEntry
-        autoComplete="current-password"
-      />
-      <PrimaryAction label="Sign in" onPress={submit} busy={isLoading} fill />
-      <QuietAction label="Send me a link instead" onPress={byLink} busy={link.isLoading} fill />
-      <WithPasskey to={to} />
-      <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 20 }}>
-        <View style={{ marginRight: "auto" }}>
-          <TextLink href="/forgot">Forgotten password</TextLink>
+      <Form onSubmit={submit}>
+        {error || link.error ? <Notice {...explain(error ?? link.error)} /> : null}
+        <MailField control={control} name="email" />
+        <Field
+          control={control}
+          name="password"
+          label="Password"
+          check={needed("A password")}
+          secureTextEntry
+          autoComplete="current-password"
+        />
+        <PrimaryAction label="Sign in" onPress={submit} busy={isLoading} fill />
+        <QuietAction label="Send me a link instead" onPress={byLink} busy={link.isLoading} fill />
+        <WithPasskey to={to} />
+        <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 20 }}>
+          <View style={{ marginRight: "auto" }}>
+            <TextLink href="/forgot">Forgotten password</TextLink>
+          </View>
+          <TextLink href={withPlace("/sign-up", to)}>New here? Sign up</TextLink>
         </View>
-        <TextLink href={withPlace("/sign-up", to)}>New here? Sign up</TextLink>
-      </View>
-      {me?.mailTray ? <TextLink href="/mail">The mail tray</TextLink> : null}
+        {me?.mailTray ? <TextLink href="/mail">The mail tray</TextLink> : null}
+      </Form>
     </DoorPage>
   );
 }
@@ -103,28 +106,30 @@ function SecondStep({ to }: { to: string }) {
   });
   return (
     <DoorPage title="One step more" to={to}>
-      {error ? <Notice {...explain(error)} /> : null}
-      <Text>
-        {recovery
-          ? "One of the recovery codes you kept when you set up the second step. Each counts once."
-          : "The six digits that your authenticator application shows now."}
-      </Text>
-      <Field
-        control={control}
-        name="code"
-        label={recovery ? "Recovery code" : "Code"}
-        check={needed("A code")}
-        autoComplete="one-time-code"
-        inputMode={recovery ? "text" : "numeric"}
-      />
-      <PrimaryAction label="Sign in" onPress={submit} busy={isLoading} />
-      <QuietAction
-        label={recovery ? "Use a code from the application" : "Use a recovery code"}
-        onPress={() => {
-          setRecovery(!recovery);
-          reset();
-        }}
-      />
+      <Form onSubmit={submit}>
+        {error ? <Notice {...explain(error)} /> : null}
+        <Text>
+          {recovery
+            ? "One of the recovery codes you kept when you set up the second step. Each counts once."
+            : "The six digits that your authenticator application shows now."}
+        </Text>
+        <Field
+          control={control}
+          name="code"
+          label={recovery ? "Recovery code" : "Code"}
+          check={needed("A code")}
+          autoComplete="one-time-code"
+          inputMode={recovery ? "text" : "numeric"}
+        />
+        <PrimaryAction label="Sign in" onPress={submit} busy={isLoading} />
+        <QuietAction
+          label={recovery ? "Use a code from the application" : "Use a recovery code"}
+          onPress={() => {
+            setRecovery(!recovery);
+            reset();
+          }}
+        />
+      </Form>
     </DoorPage>
   );
 }

@@ -5,6 +5,7 @@ import { useForm } from "react-hook-form";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
 import { MailField, OwnNameField } from "../ui/field";
+import { Form } from "../ui/form";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
@@ -26,15 +27,17 @@ export function SignUpScreen() {
     return <LookInMail title="One step left" email={sent} {...(to !== undefined && { to })} />;
   return (
     <DoorPage title="Sign up" {...(to !== undefined && { to })}>
-      {error && <Notice {...explain(error)} />}
-      <Text>
-        A link goes to your address. Pressing it shows that the address is yours, and lets you in; a
-        password you can choose then.
-      </Text>
-      <OwnNameField control={control} name="name" />
-      <MailField control={control} name="email" />
-      <PrimaryAction label="Send me the link" onPress={submit} busy={isLoading} fill />
-      <TextLink href={withPlace("/sign-in", to ?? "/")}>I have an account</TextLink>
+      <Form onSubmit={submit}>
+        {error && <Notice {...explain(error)} />}
+        <Text>
+          A link goes to your address. Pressing it shows that the address is yours, and lets you in;
+          a password you can choose then.
+        </Text>
+        <OwnNameField control={control} name="name" />
+        <MailField control={control} name="email" />
+        <PrimaryAction label="Send me the link" onPress={submit} busy={isLoading} fill />
+        <TextLink href={withPlace("/sign-in", to ?? "/")}>I have an account</TextLink>
+      </Form>
     </DoorPage>
   );
 }

@@ -11,6 +11,7 @@ import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { capital } from "../ui/capital";
 import { anAddress, Field } from "../ui/field";
+import { Form } from "../ui/form";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Row, Section } from "../ui/section";
@@ -145,26 +146,31 @@ function Inviting({ school, data }: { school: string; data: Members }) {
   });
   return (
     <Section title="Invite somebody" says="The link in the mail counts for two weeks, and once.">
-      {error || withdrawing.error ? <Notice {...explain(error ?? withdrawing.error)} /> : null}
-      <RoleChoice label="As" role={role} onChoose={setRole} />
-      <Field
-        control={control}
-        name="email"
-        label="Mail address"
-        check={anAddress}
-        inputMode="email"
-      />
-      <QuietAction label="Invite" onPress={submit} busy={isLoading} />
-      {isSuccess ? (
-        <Text kind="small" role="status">
-          The invitation is on its way.
-        </Text>
-      ) : null}
-      {data.invited.map(({ id, email, role: as, expiresAt }) => (
-        <Row key={id} title={email} says={`Invited as ${as}, until ${expiresAt.slice(0, 10)}`}>
-          <QuietAction label="Take it back" onPress={() => withdraw({ school, invitation: id })} />
-        </Row>
-      ))}
+      <Form onSubmit={submit}>
+        {error || withdrawing.error ? <Notice {...explain(error ?? withdrawing.error)} /> : null}
+        <RoleChoice label="As" role={role} onChoose={setRole} />
+        <Field
+          control={control}
+          name="email"
+          label="Mail address"
+          check={anAddress}
+          inputMode="email"
+        />
+        <QuietAction label="Invite" onPress={submit} busy={isLoading} />
+        {isSuccess ? (
+          <Text kind="small" role="status">
+            The invitation is on its way.
+          </Text>
+        ) : null}
+        {data.invited.map(({ id, email, role: as, expiresAt }) => (
+          <Row key={id} title={email} says={`Invited as ${as}, until ${expiresAt.slice(0, 10)}`}>
+            <QuietAction
+              label="Take it back"
+              onPress={() => withdraw({ school, invitation: id })}
+            />
+          </Row>
+        ))}
+      </Form>
     </Section>
   );
 }

@@ -5,6 +5,7 @@ import { InvitedTo } from "../enrollment/invited-to";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
 import { Field, longEnough, OwnNameField } from "../ui/field";
+import { Form } from "../ui/form";
 import { Notice } from "../ui/notice";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
@@ -27,38 +28,40 @@ export function WelcomeScreen() {
   const known = me?.account && invitation && me.account.email === invitation.email.toLowerCase();
   return (
     <DoorPage title="Welcome" {...(invitation && { school: invitation.schoolName })}>
-      {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
-      {refused ? <Notice {...explain(refused)} /> : null}
-      {!invitation && !error ? <Skeleton widths={[0.8, 0.6]} /> : null}
-      {invitation ? <InvitedTo token={token} /> : null}
-      {invitation && known ? (
-        <PrimaryAction
-          label={`Go in as ${me.account?.name}`}
-          onPress={() => take({})}
-          busy={isLoading}
-        />
-      ) : invitation ? (
-        <>
-          <Text>
-            {invitation.role === "enrollee" ? "" : `You are invited as ${invitation.role}. `}Your
-            address is {invitation.email}.
-          </Text>
-          <OwnNameField control={control} name="name" />
-          <Field
-            control={control}
-            name="password"
-            label="Password"
-            check={longEnough}
-            hint="At least 10 characters"
-            secureTextEntry
-            autoComplete="new-password"
+      <Form onSubmit={handleSubmit(take)}>
+        {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
+        {refused ? <Notice {...explain(refused)} /> : null}
+        {!invitation && !error ? <Skeleton widths={[0.8, 0.6]} /> : null}
+        {invitation ? <InvitedTo token={token} /> : null}
+        {invitation && known ? (
+          <PrimaryAction
+            label={`Go in as ${me.account?.name}`}
+            onPress={() => take({})}
+            busy={isLoading}
           />
-          <PrimaryAction label="Go in" onPress={handleSubmit(take)} busy={isLoading} />
-          <TextLink href={`/sign-in?to=${encodeURIComponent(`/welcome?token=${token}`)}`}>
-            I have an account with this address
-          </TextLink>
-        </>
-      ) : null}
+        ) : invitation ? (
+          <>
+            <Text>
+              {invitation.role === "enrollee" ? "" : `You are invited as ${invitation.role}. `}Your
+              address is {invitation.email}.
+            </Text>
+            <OwnNameField control={control} name="name" />
+            <Field
+              control={control}
+              name="password"
+              label="Password"
+              check={longEnough}
+              hint="At least 10 characters"
+              secureTextEntry
+              autoComplete="new-password"
+            />
+            <PrimaryAction label="Go in" onPress={handleSubmit(take)} busy={isLoading} />
+            <TextLink href={`/sign-in?to=${encodeURIComponent(`/welcome?token=${token}`)}`}>
+              I have an account with this address
+            </TextLink>
+          </>
+        ) : null}
+      </Form>
     </DoorPage>
   );
 }

@@ -20,6 +20,7 @@ import { type Mark, SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetTodayQuery } from "./api";
+import { BeforeLaunch } from "./before-launch";
 import { Beginning } from "./beginning";
 import { CommandBox } from "./command-box";
 import { DaySuns, sayDay } from "./day-suns";
@@ -68,6 +69,7 @@ export function TodayScreen() {
           </Press>
           {going ? <CommandBox school={school} onClose={() => setGoing(false)} /> : null}
           {data.first ? <Beginning school={school} first={data.first} /> : null}
+          {data.launch ? <BeforeLaunch school={school} launch={data.launch} /> : null}
           <View style={wide ? {} : { marginHorizontal: -20 }}>
             <DaySuns days={data.days} today={data.day} shown={day} onShow={setChosen} />
           </View>

@@ -1,7 +1,10 @@
 /** A field with its label, its hint, and what is wrong with it beside it. */
+
+import { useContext } from "react";
 import { type Control, type FieldValues, type Path, useController } from "react-hook-form";
 import { View } from "react-native";
 import type { TextInputProps } from "react-native-paper";
+import { Submits } from "./form";
 import { Text } from "./text";
 import { TextField } from "./text-field";
 import { usePalette } from "./theme";
@@ -9,12 +12,7 @@ import { usePalette } from "./theme";
 interface Props<T extends FieldValues>
   extends Pick<
     TextInputProps,
-    | "secureTextEntry"
-    | "multiline"
-    | "autoComplete"
-    | "inputMode"
-    | "placeholder"
-    | "onSubmitEditing"
+    "secureTextEntry" | "multiline" | "autoComplete" | "inputMode" | "placeholder"
   > {
   control: Control<T>;
   name: Path<T>;
@@ -38,6 +36,7 @@ export function Field<T extends FieldValues>({
     name,
     ...(check && { rules: { validate: check } }),
   });
+  const submit = useContext(Submits);
   const wrong = fieldState.error?.message;
   return (
     <View style={{ gap: 4 }}>
@@ -47,6 +46,7 @@ export function Field<T extends FieldValues>({
         onChangeText={field.onChange}
         onBlur={field.onBlur}
         error={wrong !== undefined}
+        {...(submit && !input.multiline && { onSubmitEditing: () => void submit() })}
         {...input}
       />
       {wrong ? (

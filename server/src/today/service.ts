@@ -51,6 +51,7 @@ export async function showToday(
       timeZone: school.time_zone,
       day,
       needs: [...(await needsNow(tx, context)), ...needs],
+      launch: begun.people ? begun.launch : null,
       first: begun.people
         ? null
         : {

@@ -1,4 +1,5 @@
 /** What today asks the database beside people's dates. */
+import type { Window } from "@dawngate/core/enrollment";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
 import { countNeeding } from "../enrollment/roster-store";
@@ -31,12 +32,27 @@ export async function openRemarks(tx: SchoolTransaction, among: readonly string[
   return rows;
 }
 
-/** What is there of what comes before the first person. */
+/** With fewer people than these a school has hardly opened. */
+const FEW = 5;
+
+/** What is there of what comes before the first person, and before many. */
 export async function beginnings(tx: SchoolTransaction) {
-  const { rows } = await sql<{ made: boolean; published: boolean; people: boolean }>`
+  const { rows } = await sql<{
+    made: boolean;
+    published: boolean;
+    people: boolean;
+    launch: { course: string; title: string; window: Window | null; listing: string | null } | null;
+  }>`
     select exists (select 1 from course) as made,
       exists (select 1 from course where current_version is not null) as published,
-      exists (select 1 from enrollment) as people
+      exists (select 1 from enrollment) as people,
+      case when (select count(*) from (select 1 from enrollment limit ${sql.lit(FEW)}) few)
+          < ${sql.lit(FEW)} then (
+        select jsonb_build_object('course', c.id, 'title', v.title, 'window', v.plan -> 'window',
+          'listing', (select k.listing_id from listing_course k where k.course_id = c.id limit 1))
+        from course c join course_version v on v.school_id = c.school_id and v.course_id = c.id
+          and v.number = c.current_version
+        where not c.archived order by c.position, c.id limit 1) end as launch
   `.execute(tx);
   return rows[0] as (typeof rows)[number];
 }

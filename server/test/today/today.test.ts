@@ -105,3 +105,16 @@ describe("anything is found by a part of its name", () => {
     expect(await find("somebody@example.org", "bread")).toBe(403);
   });
 });
+
+test("as long as hardly anybody is in the school, what to try before many come stands there", async () => {
+  expect((await today()).launch).toEqual({
+    course: "c",
+    title: "Bread & more",
+    window: { opens: "2027-03-01", closes: "2027-03-31" },
+    listing: null,
+  });
+  const crowded = await ownedSchool(() => now, 5);
+  const answer = await crowded.ask<Today>("GET", "/schools/one/today");
+  expect([answer.launch, answer.first]).toEqual([null, null]);
+  await crowded.test_.close();
+});
