@@ -103,6 +103,7 @@ export const ADDRESSES = {
   getOffered: ["GET", "/schools/{school}/offers/{listing}", ["listings"], []],
   buy: ["POST", "/schools/{school}/offers/{listing}/orders", [], ["listings","orders","shelf"]],
   getOwnOrder: ["GET", "/schools/{school}/orders/{order}/own", [], []],
+  getReceipt: ["GET", "/schools/{school}/orders/{order}/receipt", [], []],
   getOrders: ["GET", "/schools/{school}/orders", ["orders"], []],
   getOrder: ["GET", "/schools/{school}/orders/{order}", ["orders"], []],
   getPublicCourse: ["GET", "/schools/{school}/catalog/{course}", ["public"], []],

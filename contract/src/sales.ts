@@ -192,6 +192,8 @@ export const bought = z.object({
 
 export const inOrderQuery = z.strictObject({ secret: z.string().max(200) });
 
+export const receiptQuery = z.strictObject({ secret: z.string().max(200).optional() });
+
 /** What becomes of an order: written and not paid, paid (or free), or left unpaid until its hold had run out. */
 export const orderState = z.enum(["open", "paid", "lapsed"]).meta({ id: "OrderState" });
 

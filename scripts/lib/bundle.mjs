@@ -45,6 +45,8 @@ export async function bundled(root, name, entry, sources) {
     format: "esm",
     target: "node20",
     logLevel: "error",
+    // They read files of their own beside them.
+    external: ["pdfkit", "@expo-google-fonts/*"],
     sourcemap: "inline",
     banner: {
       js: 'import { createRequire as nodeRequire } from "node:module"; const require = nodeRequire(import.meta.url);',

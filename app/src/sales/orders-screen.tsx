@@ -8,10 +8,12 @@ import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
+import { addressOf } from "../store/ask";
 import { everyPage } from "../store/every-page";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { Empty } from "../ui/empty";
+import { FileLink } from "../ui/file-link";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Press } from "../ui/press";
@@ -252,6 +254,11 @@ function OrderSheet({
               Order {data.id}
               {data.receipt ? `, receipt ${data.receipt}` : ""}
             </Text>
+            {data.receipt ? (
+              <FileLink href={addressOf("getReceipt", { school, order })}>
+                The receipt as a file
+              </FileLink>
+            ) : null}
           </View>
           <QuoteLines quote={data.quote} currency={data.currency} way={data.option} />
           <View style={{ gap: 4 }}>

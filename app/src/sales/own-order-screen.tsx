@@ -4,8 +4,10 @@ import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { useEffect, useState } from "react";
 import { View } from "react-native";
+import { addressOf } from "../store/ask";
 import { Coming, titleComing } from "../store/coming";
 import { PrimaryAction } from "../ui/action";
+import { FileLink } from "../ui/file-link";
 import { NightPage } from "../ui/night-page";
 import { Page } from "../ui/page";
 import { Text } from "../ui/text";
@@ -108,6 +110,17 @@ export function OwnOrderScreen() {
         />
       ) : null}
       <QuoteLines quote={data.quote} currency={data.currency} way="Price" />
+      {data.receipt ? (
+        <FileLink
+          href={addressOf("getReceipt", {
+            school: place.school,
+            order: data.id,
+            secret: place.secret,
+          })}
+        >
+          The receipt as a file
+        </FileLink>
+      ) : null}
       <Text kind="small" color={quiet}>
         Order {data.id}
         {data.receipt ? `, receipt ${data.receipt}` : ""}, {sayWrittenInstant(data.boughtAt, zone)}

@@ -1,6 +1,7 @@
 /** A quote line by line, amounts at the right; what is due now and what later. */
 import type { Quote } from "@dawngate/core/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
+import { sayLine } from "@dawngate/core/sales/line-words";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { View } from "react-native";
 import { Text } from "../ui/text";
@@ -12,17 +13,6 @@ interface Props {
   /** What its first line is called: the way to pay. */
   way: string;
 }
-
-const NAMES: Record<Quote["lines"][number]["kind"], string> = {
-  price: "Price",
-  sale: "Sale price",
-  early: "Early price",
-  late: "Late fee",
-  seats: "Seats",
-  holder: "For those who hold a course",
-  code: "Code",
-  tax: "Tax",
-};
 
 export function QuoteLines({ quote, currency, way }: Props) {
   const { quiet } = usePalette();
@@ -37,15 +27,7 @@ export function QuoteLines({ quote, currency, way }: Props) {
         .map((line) => (
           <Line
             key={`${line.kind} ${line.label}`}
-            says={
-              line.kind === "price"
-                ? way
-                : line.kind === "code"
-                  ? `Code ${line.label}`
-                  : line.kind === "seats"
-                    ? line.label
-                    : NAMES[line.kind]
-            }
+            says={sayLine(line, way)}
             amount={money(line.amount)}
           />
         ))}

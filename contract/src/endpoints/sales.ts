@@ -2,7 +2,7 @@
 
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
-import { endpoints, inSchool } from "../endpoint";
+import { endpoints, files, inSchool } from "../endpoint";
 import {
   bought,
   inOrderQuery,
@@ -18,6 +18,7 @@ import {
   ordersQuery,
   ownOrder,
   purchase,
+  receiptQuery,
 } from "../sales";
 
 const inListing = inSchool.extend({
@@ -100,6 +101,17 @@ export const sales = endpoints("sales", {
     query: inOrderQuery,
     answer: ownOrder,
     answered: "The order.",
+  },
+  getReceipt: {
+    method: "get",
+    path: "/schools/{school}/orders/{order}/receipt",
+    summary: "An order's receipt, as a file",
+    description: "For its buyer, for whoever has its secret, and for those who sell.",
+    who: "school.see",
+    params: inOrder,
+    query: receiptQuery,
+    answer: files("application/pdf"),
+    answered: "The receipt.",
   },
   getOrders: {
     method: "get",

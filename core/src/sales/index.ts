@@ -2,6 +2,7 @@
 export { type Bundle, measureBundle, parseBundle } from "./bundle";
 export { digitsOf, plainMoney, type ReadMoney, readMoney, sayMoney } from "./currency";
 export { type ManyAsked, type ManyTotals, quoteMany } from "./in-bulk";
+export { sayLine } from "./line-words";
 export {
   type Code,
   type Listing,

@@ -1,5 +1,5 @@
 /** What follows when an order is paid, or nothing is due: the way in, its receipt and its mails, in the caller's transaction. */
-import { sayMoney } from "@dawngate/core/sales";
+import { sayLine, sayMoney } from "@dawngate/core/sales";
 import { sayDate } from "@dawngate/core/schedule/words";
 import {
   addDays,
@@ -121,12 +121,14 @@ async function sendReceipt(
           : `“${title}” is yours. ${money(quote.dueNow)} was paid.`,
       ],
       lines: [
-        ...quote.lines.map(({ label, amount }) => `${inMail(label)}: ${money(amount)}`),
+        ...quote.lines.map((line) => `${inMail(sayLine(line))}: ${money(line.amount)}`),
         `In all: ${money(quote.total)}${quote.tax > 0 ? `, of it tax ${money(quote.tax)}` : ""}`,
         ...later.slice(0, 12).map(({ due, amount }) => `Due on ${said(due)}: ${money(amount)}`),
       ],
       button: { label: "Go to my courses", url: `${baseUrl}/${slug}/shelf` },
-      small: [`Receipt ${receipt}, order ${order.id}.`],
+      small: [
+        `Receipt ${receipt}, order ${order.id}. As a file, once you are signed in: ${baseUrl}/api/schools/${slug}/orders/${order.id}/receipt`,
+      ],
     }),
   });
 }

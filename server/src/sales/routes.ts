@@ -6,6 +6,7 @@ import { buy } from "./checkout";
 import { changeListing, createListing, showListing, showListings } from "./listings";
 import { showOffered } from "./offered";
 import { showOrder, showOrders, showOwnOrder } from "./orders";
+import { receiptFile } from "./receipt";
 
 export function salesRoutes(services: Services) {
   return router()
@@ -40,6 +41,16 @@ export function salesRoutes(services: Services) {
       const { order } = c.req.valid("param");
       const { secret } = c.req.valid("query");
       return c.json(await showOwnOrder(services, c.get("context"), order, secret), 200);
+    })
+    .openapi(route(services, sales.getReceipt, "export"), async (c) => {
+      const { order } = c.req.valid("param");
+      const { secret } = c.req.valid("query");
+      const file = await receiptFile(services, c.get("context"), order, secret);
+      return c.body(file as Uint8Array<ArrayBuffer>, 200, {
+        "content-type": "application/pdf",
+        "content-disposition": `attachment; filename="receipt-${order}.pdf"`,
+        "cache-control": "private, no-store",
+      });
     })
     .openapi(route(services, sales.getOrders), async (c) =>
       c.json(await showOrders(services, c.get("context"), c.req.valid("query")), 200),

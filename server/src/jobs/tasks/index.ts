@@ -4,6 +4,7 @@ import type { Doing, TaskParts } from "./doing";
 import { everybody } from "./everybody";
 import { project } from "./project";
 import { publicPage } from "./public-page";
+import { receipt } from "./receipt";
 import { ripple } from "./ripple";
 import { today } from "./today";
 import { touched } from "./touched";
@@ -15,6 +16,7 @@ const ALL = [
   everybody,
   publicPage,
   today,
+  receipt,
 ] as readonly unknown[] as readonly Doing<unknown, unknown>[];
 
 /** Does a task here, whichever thread this is. */

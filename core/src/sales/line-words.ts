@@ -1,0 +1,32 @@
+/** A quote's lines in words: the same on the page, the receipt and in the mail. */
+import type { Line } from "./unit";
+
+const NAMES: Record<Line["kind"], string> = {
+  price: "Price",
+  sale: "Sale price",
+  early: "Early price",
+  late: "Late fee",
+  seats: "Seats",
+  holder: "For those who hold a course",
+  code: "Code",
+  tax: "Tax",
+};
+
+/**
+ * What a line says.
+ *
+ * @param way what its first line is called: the way to pay
+ * @example sayLine({ kind: "code", label: "BRAN20", amount }, "Once") // "Code BRAN20"
+ */
+export function sayLine({ kind, label }: Pick<Line, "kind" | "label">, way = NAMES.price): string {
+  switch (kind) {
+    case "price":
+      return way;
+    case "code":
+      return `${NAMES.code} ${label}`;
+    case "seats":
+      return label;
+    default:
+      return NAMES[kind];
+  }
+}

@@ -1,0 +1,80 @@
+/** The receipt of an order as a file: for its buyer, for whoever has its secret, and for those who sell. */
+import { sayLine, sayMoney } from "@dawngate/core/sales";
+import { sayDate } from "@dawngate/core/schedule/words";
+import { localDateAt, parseDate, parseInstant, zoneOf } from "@dawngate/core/time";
+import { conflict, notFound } from "../base/problem";
+import { digestOf } from "../base/secret";
+import type { SchoolTransaction } from "../db/connection";
+import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
+import { reading } from "../school/service";
+import { readSchool } from "../school/store";
+import { receiptNumber } from "./fulfil";
+import { isOpenedBy, type OrderRow, readOrder } from "./order-store";
+import type { ReceiptData } from "./receipt-pdf";
+import { RECEIPT } from "./tasks";
+
+export async function receiptFile(
+  { db, threads }: Pick<Services, "db" | "threads">,
+  context: Context,
+  id: string,
+  secret: string | undefined,
+): Promise<Uint8Array> {
+  const data = await reading(db, context, async (tx) => {
+    const order = await readOrder(tx, id);
+    if (!order || !(await mayRead(tx, context, order, secret)))
+      throw notFound("There is no such order, or it is not yours. Sign in as whoever bought it.");
+    if (order.receipt_year === null || order.receipt_number === null)
+      throw conflict("There is no receipt before it is paid.");
+    return dataOf(order, await readSchool(tx));
+  });
+  return threads.run(RECEIPT, data);
+}
+
+async function mayRead(
+  tx: SchoolTransaction,
+  { may, person, account }: Context,
+  order: OrderRow,
+  secret: string | undefined,
+): Promise<boolean> {
+  if (may("sales.see")) return true;
+  if (person !== null && order.person_id === person) return true;
+  if (account !== null && order.account_id === account.id) return true;
+  return secret !== undefined && isOpenedBy(tx, order.id, digestOf(secret));
+}
+
+/** What stands on it. */
+function dataOf(order: OrderRow, school: Awaited<ReturnType<typeof readSchool>>): ReceiptData {
+  const { quote, currency } = order;
+  const money = (amount: number) => sayMoney(amount, currency);
+  const paid = parseInstant(order.paid_at ?? order.bought_at);
+  const zone = zoneOf(school.time_zone);
+  const bought = parseInstant(order.bought_at);
+  const today = bought.ok ? localDateAt(zone, bought.value) : null;
+  const later = quote.schedule.filter(({ due }) => {
+    const date = parseDate(due);
+    return date.ok && today !== null && date.value > today;
+  });
+  const tax = quote.lines.find(({ kind }) => kind === "tax");
+  return {
+    number: receiptNumber(order.receipt_year as number, order.receipt_number as number),
+    date: paid.ok ? sayDate(localDateAt(zone, paid.value)) : "",
+    school: { name: school.name, contact: school.contact },
+    buyer: [order.name, order.email],
+    title: order.title,
+    order: order.id,
+    lines: quote.lines
+      .filter(({ kind }) => kind !== "tax" || tax?.label === "tax")
+      .map((line) => ({ says: sayLine(line), amount: money(line.amount) })),
+    sums: [
+      { says: "In all", amount: money(quote.total), strong: true },
+      ...(quote.tax > 0 ? [{ says: "Of it tax", amount: money(quote.tax), strong: false }] : []),
+      { says: "Paid", amount: money(quote.dueNow), strong: true },
+    ],
+    later: later.slice(0, 24).map(({ due, amount }) => {
+      const date = parseDate(due);
+      return { says: date.ok ? sayDate(date.value) : due, amount: money(amount) };
+    }),
+    notes: order.seats > 1 ? [`For ${order.seats} seats.`] : [],
+  };
+}
