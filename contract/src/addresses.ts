@@ -106,6 +106,7 @@ export const ADDRESSES = {
   getReceipt: ["GET", "/schools/{school}/orders/{order}/receipt", [], []],
   getOrders: ["GET", "/schools/{school}/orders", ["orders"], []],
   getOrder: ["GET", "/schools/{school}/orders/{order}", ["orders"], []],
+  getCatalog: ["GET", "/schools/{school}/catalog", ["public"], []],
   getPublicCourse: ["GET", "/schools/{school}/catalog/{course}", ["public"], []],
   getPreview: ["GET", "/schools/{school}/catalog/{course}/preview", ["public"], []],
   getSample: ["GET", "/schools/{school}/catalog/{course}/samples/{lesson}", ["public"], []],

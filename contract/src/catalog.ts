@@ -3,6 +3,7 @@ import { courseCard } from "@dawngate/core/courses";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { cohort, cover } from "./courses";
+import { cursor } from "./text";
 
 const fault = z.object({ kind: z.string(), sentence: z.string() });
 
@@ -98,6 +99,49 @@ export const sample = z
   })
   .meta({ id: "Sample" });
 
+export const catalogQuery = z.strictObject({
+  find: z.string().trim().max(100, "At most 100 characters").optional(),
+  subject: z.string().trim().max(200).optional(),
+  level: z.string().trim().max(100).optional(),
+  after: cursor.optional().describe("Where the page before ended."),
+  most: z.coerce.number<number>().int().min(1).max(100).default(24),
+});
+
+const catalogEntry = z.object({
+  kind: z.enum(["course", "listing"]).describe("A course, or several sold together."),
+  id: z.string(),
+  title: z.string(),
+  short: z.string(),
+  subject: z.string(),
+  level: z.string(),
+  cover: cover.nullable(),
+  lessons: z.int(),
+  minutes: z.number(),
+  courses: z.array(z.string()).describe("What is sold together, by its titles."),
+  featured: z.boolean(),
+  sold: z.boolean().describe("It is bought; else one enrolls."),
+  price: z
+    .object({ amount: z.int(), currency: z.string() })
+    .nullable()
+    .describe(
+      "The lowest that is asked for today; null: nothing is asked, or nothing can be bought.",
+    ),
+});
+
+/** What a school shows to everybody. */
+export const catalogPage = z
+  .object({
+    school: z.object({ name: z.string(), color: z.string(), contact: z.string() }),
+    words,
+    entries: z.array(catalogEntry),
+    subjects: z.array(z.string()).describe("Of all that is shown."),
+    levels: z.array(z.string()),
+    next: z.string().nullable(),
+  })
+  .meta({ id: "Catalog" });
+
+export type CatalogPage = z.infer<typeof catalogPage>;
+export type CatalogEntry = CatalogPage["entries"][number];
 export type Preview = z.infer<typeof preview>;
 export type Sample = z.infer<typeof sample>;
 export type PublicCourse = z.infer<typeof publicCourse>;

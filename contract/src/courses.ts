@@ -25,6 +25,10 @@ export const cover = focus
   })
   .meta({ id: "Cover" });
 
+/** Whether a course stands in the school's catalog by itself, and among the first; what is on sale stands there anyhow. */
+export const catalogPlace = z.enum(["unlisted", "listed", "featured"]).meta({ id: "CatalogPlace" });
+export type CatalogPlace = z.infer<typeof catalogPlace>;
+
 export const courseSummary = z
   .object({
     id: z.string(),
@@ -35,6 +39,7 @@ export const courseSummary = z
     enrolled: z.int(),
     cohorts: z.int(),
     version: z.int().nullable().describe("Null: not published yet."),
+    catalog: catalogPlace,
     archived: z.boolean().describe("It takes nobody any more; who is in it keeps what they have."),
     group: z.string().describe("The group it stands in; empty: none."),
     cover: cover.nullable().describe("Null: it is drawn from the title."),
@@ -157,6 +162,7 @@ export type NewCourse = z.infer<typeof newCourse>;
 export const courseChange = z
   .strictObject({
     archived: z.boolean().optional(),
+    catalog: catalogPlace.optional(),
     group: z.string().trim().max(200, "A group's name has at most 200 characters").optional(),
     card: courseCard.optional().describe("Parts of the card that change; an empty one goes."),
     words: ownWords.optional().describe("Words that change; an empty one is the school's again."),

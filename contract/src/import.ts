@@ -2,6 +2,7 @@
 import { courseCard } from "@dawngate/core/courses";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
+import { catalogPlace } from "./courses";
 import { listingState, offer } from "./sales";
 import { slug } from "./school";
 import { mailAddress, personName } from "./text";
@@ -26,7 +27,11 @@ export const importExtras = z.strictObject({
   pages: z
     .record(
       z.string(),
-      z.strictObject({ description: z.string().max(20_000).default(""), card: courseCard }),
+      z.strictObject({
+        description: z.string().max(20_000).default(""),
+        card: courseCard,
+        catalog: catalogPlace.default("unlisted"),
+      }),
     )
     .default({})
     .describe("What the public page of a course says, by course."),

@@ -1,12 +1,17 @@
 /** Questions about public pages. */
 import { api } from "../store/api";
-import { reads } from "../store/ask";
+import { reads, readsPages } from "../store/ask";
 
-export const { useGetPublicCourseQuery, useGetPreviewQuery, useGetSampleQuery } =
-  api.injectEndpoints({
-    endpoints: (build) => ({
-      getPublicCourse: reads(build, "getPublicCourse"),
-      getPreview: reads(build, "getPreview"),
-      getSample: reads(build, "getSample"),
-    }),
-  });
+export const {
+  useGetCatalogInfiniteQuery,
+  useGetPublicCourseQuery,
+  useGetPreviewQuery,
+  useGetSampleQuery,
+} = api.injectEndpoints({
+  endpoints: (build) => ({
+    getCatalog: readsPages(build, "getCatalog", "after"),
+    getPublicCourse: reads(build, "getPublicCourse"),
+    getPreview: reads(build, "getPreview"),
+    getSample: reads(build, "getSample"),
+  }),
+});

@@ -1,6 +1,6 @@
 /** Where a course stands among the others: its group, its place in the list, the archive. */
 
-import type { CourseChange, CourseSummary } from "@dawngate/contract/courses";
+import type { CatalogPlace, CourseChange, CourseSummary } from "@dawngate/contract/courses";
 import { useState } from "react";
 import { View } from "react-native";
 import { explain } from "../store/api";
@@ -14,6 +14,12 @@ import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 import { useArrangeCourseMutation } from "./api";
 import { grouped } from "./filters";
+
+const PLACES: readonly [CatalogPlace, string][] = [
+  ["unlisted", "Not shown"],
+  ["listed", "Shown"],
+  ["featured", "Among the first"],
+];
 
 interface Props {
   school: string;
@@ -78,6 +84,23 @@ export function ArrangeSheet({ school, course, courses, onClose }: Props) {
           disabled={!below}
           onPress={() => below && set({ after: below.id })}
         />
+      </View>
+      <View style={{ gap: 8 }}>
+        <Choices label="In the school's catalog">
+          {PLACES.map(([place, label]) => (
+            <Choice
+              key={place}
+              label={label}
+              taken={course.catalog === place}
+              onPress={() => set({ catalog: place })}
+            />
+          ))}
+        </Choices>
+        <Text kind="small" color={quiet}>
+          {course.version === null
+            ? "It stands there once it is published."
+            : "What is on sale to everybody stands there anyhow."}
+        </Text>
       </View>
       <View style={{ gap: 8 }}>
         <Text color={quiet}>

@@ -11,6 +11,7 @@ const course = (id: string, more: Partial<CourseSummary> = {}): CourseSummary =>
   cohorts: 0,
   version: 1,
   archived: false,
+  catalog: "unlisted",
   group: "",
   cover: null,
   nextOpening: null,

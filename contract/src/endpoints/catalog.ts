@@ -1,9 +1,21 @@
 /** Endpoints of public pages. */
 
-import { preview, previewQuery, publicCourse, sample } from "../catalog";
-import { endpoints, inCourse, inLesson } from "../endpoint";
+import { catalogPage, catalogQuery, preview, previewQuery, publicCourse, sample } from "../catalog";
+import { endpoints, inCourse, inLesson, inSchool } from "../endpoint";
 
 export const catalog = endpoints("catalog", {
+  getCatalog: {
+    method: "get",
+    path: "/schools/{school}/catalog",
+    summary: "What a school shows to everybody: its courses, and what it sells together",
+    who: "school.see",
+    params: inSchool,
+    query: catalogQuery,
+    answer: catalogPage,
+    answered: "A page, the featured first.",
+    mayLag: true,
+    holds: ["public"],
+  },
   getPublicCourse: {
     method: "get",
     path: "/schools/{school}/catalog/{course}",

@@ -2,6 +2,7 @@
  * A letter: what a mail says, written once, as plain text and as HTML that reads the same, in light and dark, with
  * pictures off. Nothing in it follows whoever reads it: no pictures from outside, and links go straight.
  */
+import { escaped } from "./html";
 
 export interface Letter {
   subject: string;
@@ -20,9 +21,6 @@ export interface Letter {
   /** What is said at the end, in small. */
   small?: readonly string[];
 }
-
-const ESCAPES: Record<string, string> = { "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" };
-const escaped = (text: string) => text.replace(/[&<>"]/g, (char) => ESCAPES[char] ?? char);
 
 /** The letter as a mail carries it. */
 export function writeLetter(letter: Letter): { subject: string; text: string; html: string } {

@@ -1,37 +1,206 @@
-/** What a public page says of itself to those who do not run it. */
-import type { Database } from "../db/connection";
-import { findContext } from "../school/context";
+/**
+ * What public pages say to those who do not run them: readers without scripts, search engines, whoever shows a link
+ * (Open Graph), and programs (schema.org: Course, CourseInstance, Offer, ItemList).
+ */
+import type { CatalogEntry } from "@dawngate/contract/catalog";
+import { plainMoney, sayMoney } from "@dawngate/core/sales";
+import { escaped } from "../base/html";
+import { publishedOutline, sizeOf } from "../courses/outline";
+import { versionPlan } from "../courses/versions";
+import type { Database, SchoolTransaction } from "../db/connection";
+import { type Context, findContext } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
+import { catalogIn } from "./shown";
 import { readPage } from "./store";
+
+type Parts = Pick<Services, "identity" | "baseUrl" | "now"> & { db: Database };
 
 /** A description has so many letters at the most: what shows it cuts off more. */
 const LONGEST = 300;
+/** So many entries stand in the page itself, and in the list for search engines. */
+const ENTRIES = 100;
+
+export interface Head {
+  title: string;
+  description: string;
+  url: string;
+  image: string | null;
+  readable: string;
+  data: object;
+}
 
 /** A course's page; null where there is none. */
-export async function headOf(
-  { db, identity, baseUrl, now }: Pick<Services, "identity" | "baseUrl" | "now"> & { db: Database },
+export function headOf(parts: Parts, school: string, course: string): Promise<Head | null> {
+  return asVisitor(parts, school, (tx, context, at) => courseHead(tx, context, at, course));
+}
+
+/** A school's catalog; null where there is no such school. */
+export function catalogHead(parts: Parts, school: string): Promise<Head | null> {
+  return asVisitor(parts, school, listHead);
+}
+
+/** The addresses of what a school shows, for search engines (sitemaps.org, 0.9); null where there is no such school. */
+export function sitemapOf(parts: Parts, school: string): Promise<string | null> {
+  return asVisitor(parts, school, async (tx, { now }, at) => {
+    const { entries } = await catalogIn(tx, now, { most: ENTRIES });
+    const addresses = [at, ...entries.map((entry) => `${at}${pathOf(entry)}`)];
+    return [
+      '<?xml version="1.0" encoding="UTF-8"?>',
+      '<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">',
+      ...addresses.map((address) => `<url><loc>${escaped(address)}</loc></url>`),
+      "</urlset>",
+    ].join("\n");
+  });
+}
+
+/** As a visitor: what it says is the same for everybody. */
+async function asVisitor<T>(
+  { db, identity, baseUrl, now }: Parts,
   school: string,
-  course: string,
-) {
+  work: (tx: SchoolTransaction, context: Context, at: string) => Promise<T | null>,
+): Promise<T | null> {
   try {
-    // As a visitor: what it says is the same for everybody.
     const context = await findContext({ db, identity }, school, new Headers(), now());
-    const page = await reading(db, context, (tx) => readPage(tx, course));
-    if (!page) return null;
     const at = `${baseUrl}/${encodeURIComponent(school)}`;
-    const text = (page.card.short || page.description).replace(/[#*_>`[\]]/g, "").trim();
-    return {
-      title: `${page.title} · ${page.school.name}`,
-      description: text.length > LONGEST ? `${text.slice(0, LONGEST - 1)}…` : text,
-      url: `${at}/c/${encodeURIComponent(course)}`,
-      image:
-        page.cover === null
-          ? null
-          : `${baseUrl}/api/schools/${encodeURIComponent(school)}/courses/${encodeURIComponent(course)}/cover/${page.cover.hash}`,
-    };
+    return await reading(db, context, (tx) => work(tx, context, at));
   } catch {
     // The page itself says what is wrong.
     return null;
   }
 }
+
+const short = (text: string) => {
+  const said = text.replace(/[#*_>`[\]]/g, "").trim();
+  return said.length > LONGEST ? `${said.slice(0, LONGEST - 1)}…` : said;
+};
+const paragraphs = (text: string) =>
+  text
+    .split(/\n\s*\n/)
+    .map((one) => one.replace(/[#*_>`]/g, "").trim())
+    .filter((one) => one !== "")
+    .map((one) => `<p>${escaped(one)}</p>`)
+    .join("");
+
+async function courseHead(
+  tx: SchoolTransaction,
+  context: Context,
+  at: string,
+  course: string,
+): Promise<Head | null> {
+  const page = await readPage(tx, course);
+  const plan = page && (await versionPlan(tx, context.school, course, page.version));
+  if (!plan) return null;
+  const { entries } = await catalogIn(tx, context.now, { find: page.title, most: ENTRIES });
+  const price = entries.find(({ kind, id }) => kind === "course" && id === course)?.price ?? null;
+  const { card, school, cohorts } = page;
+  const url = `${at}/c/${encodeURIComponent(course)}`;
+  const image =
+    page.cover === null
+      ? null
+      : `${at.replace(/\/([^/]+)$/, "/api/schools/$1")}/courses/${encodeURIComponent(course)}/cover/${page.cover.hash}`;
+  const description = short(card.short || page.description);
+  const { minutes } = sizeOf(plan);
+  const outline = publishedOutline(plan)
+    .map(
+      ({ title, lessons }) =>
+        `<li>${escaped(title)}<ul>${lessons.map((one) => `<li>${escaped(one.title)}</li>`).join("")}</ul></li>`,
+    )
+    .join("");
+  return {
+    title: `${page.title} · ${school.name}`,
+    description,
+    url,
+    image,
+    readable: [
+      `<p><a href="${escaped(at)}">${escaped(school.name)}</a></p>`,
+      `<h1>${escaped(page.title)}</h1>`,
+      card.short ? `<p>${escaped(card.short)}</p>` : "",
+      price ? `<p>${escaped(sayPrice(price))}</p>` : "",
+      paragraphs(page.description),
+      `<h2>What is in it</h2><ol>${outline}</ol>`,
+      school.contact ? `<p>Questions: ${escaped(school.contact)}</p>` : "",
+    ].join(""),
+    data: {
+      "@context": "https://schema.org",
+      "@type": "Course",
+      name: page.title,
+      description,
+      url,
+      ...(image !== null && { image }),
+      ...(card.language && { inLanguage: card.language }),
+      ...(card.level && { educationalLevel: card.level }),
+      ...(card.subject && { about: card.subject }),
+      provider: { "@type": "Organization", name: school.name, url: at },
+      ...(price && { offers: offerOf(price, url) }),
+      hasCourseInstance: (cohorts.length > 0
+        ? cohorts.map(({ name, cohort }) => ({
+            name,
+            startDate: cohort.starts,
+            endDate: cohort.ends,
+          }))
+        : [{ name: page.title }]
+      ).map((one) => ({
+        "@type": "CourseInstance",
+        courseMode: "Online",
+        ...(minutes > 0 && { courseWorkload: `PT${Math.round(minutes)}M` }),
+        ...one,
+      })),
+    },
+  };
+}
+
+async function listHead(tx: SchoolTransaction, context: Context, at: string): Promise<Head> {
+  const { school, entries } = await catalogIn(tx, context.now, { most: ENTRIES });
+  const description = short(
+    entries.length === 0
+      ? `${school.name}: its courses.`
+      : `${school.name}: ${entries
+          .slice(0, 6)
+          .map(({ title }) => title)
+          .join(", ")}.`,
+  );
+  return {
+    title: school.name,
+    description,
+    url: at,
+    image: null,
+    readable: `<h1>${escaped(school.name)}</h1><ul>${entries
+      .map(
+        (entry) =>
+          `<li><a href="${escaped(`${at}${pathOf(entry)}`)}">${escaped(entry.title)}</a> ${escaped(
+            [entry.short, entry.price ? sayPrice(entry.price) : ""].filter(Boolean).join(" · "),
+          )}</li>`,
+      )
+      .join("")}</ul>`,
+    data: {
+      "@context": "https://schema.org",
+      "@type": "ItemList",
+      name: school.name,
+      itemListElement: entries.map((entry, index) => ({
+        "@type": "ListItem",
+        position: index + 1,
+        url: `${at}${pathOf(entry)}`,
+        name: entry.title,
+      })),
+    },
+  };
+}
+
+type Price = NonNullable<CatalogEntry["price"]>;
+
+const sayPrice = ({ amount, currency }: Price) =>
+  amount === 0 ? "Free" : sayMoney(amount, currency);
+
+const offerOf = ({ amount, currency }: Price, url: string) => ({
+  "@type": "Offer",
+  price: plainMoney(amount, currency),
+  priceCurrency: currency,
+  category: amount === 0 ? "Free" : "Paid",
+  availability: "https://schema.org/InStock",
+  url,
+});
+
+/** Below the school: a course's page, or what is sold together. */
+const pathOf = ({ kind, id }: CatalogEntry) =>
+  `/${kind === "course" ? "c" : "o"}/${encodeURIComponent(id)}`;

@@ -4,9 +4,13 @@ import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { showPreview, showSample } from "./preview";
 import { showPublicCourse } from "./service";
+import { showCatalog } from "./shown";
 
 export function catalogRoutes(services: Services) {
   return router()
+    .openapi(route(services, catalog.getCatalog, "public"), async (c) =>
+      c.json(await showCatalog(services, c.get("context"), c.req.valid("query")), 200),
+    )
     .openapi(route(services, catalog.getPublicCourse, "public"), async (c) => {
       const { course } = c.req.valid("param");
       return c.json(await showPublicCourse(services, c.get("context"), course), 200);

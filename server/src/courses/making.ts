@@ -94,7 +94,7 @@ export async function arrangeCourse(
   db: Database,
   context: Context,
   id: string,
-  { archived, group, after, words, card, meant }: CourseChange,
+  { archived, catalog, group, after, words, card, meant }: CourseChange,
 ): Promise<void> {
   await db.withSchool(context, async (tx) => {
     await existing(tx, id);
@@ -102,6 +102,7 @@ export async function arrangeCourse(
     if (after !== undefined) await orderCourses(tx, id, after);
     await setPlace(tx, id, {
       ...(archived !== undefined && { archived }),
+      ...(catalog !== undefined && { catalog }),
       ...(group !== undefined && { group_name: group }),
       ...(words !== undefined && { words }),
     });

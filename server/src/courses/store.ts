@@ -1,6 +1,6 @@
 /** Courses in the database: the list of them, and the row of each. */
 
-import type { Cover } from "@dawngate/contract/courses";
+import type { CatalogPlace, Cover } from "@dawngate/contract/courses";
 import type { OwnWords } from "@dawngate/core/courses";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
@@ -25,18 +25,19 @@ export async function listCourseRows(
     minutes: number;
     version: number | null;
     archived: boolean;
+    catalog: CatalogPlace;
     group: string;
     cover: Cover | null;
   }>`
     with c as materialized (
-      select c.school_id, c.id, c.position, c.archived, c.group_name, c.current_version
+      select c.school_id, c.id, c.position, c.archived, c.group_name, c.current_version, c.catalog
       from course c
       where true
         ${after === null ? sql`` : sql`and (c.position, c.id) > (${after[0]}::integer, ${after[1]})`}
         ${among === null ? sql`` : sql`and c.id = any (${among}::text[])`}
       order by c.position, c.id limit ${sql.lit(most)}
     )
-    select c.id, c.position, c.archived, c.group_name as "group", c.current_version as version,
+    select c.id, c.position, c.archived, c.catalog, c.group_name as "group", c.current_version as version,
       coalesce(v.title, w.title) as title, coalesce(v.modules, d.modules) as modules,
       coalesce(v.lesson_count, d.lessons) as lessons, coalesce(v.minutes, d.minutes) as minutes,
       case when p.hash is null then null else jsonb_build_object('hash', p.hash, 'width', p.width,
@@ -130,7 +131,10 @@ export async function nextPosition(tx: SchoolTransaction): Promise<number> {
 export async function setPlace(
   tx: SchoolTransaction,
   id: string,
-  { words, ...set }: { archived?: boolean; group_name?: string; words?: OwnWords },
+  {
+    words,
+    ...set
+  }: { archived?: boolean; group_name?: string; catalog?: CatalogPlace; words?: OwnWords },
 ): Promise<void> {
   if (Object.keys(set).length > 0 || words)
     await tx

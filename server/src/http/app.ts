@@ -6,7 +6,7 @@ import { HTTPException } from "hono/http-exception";
 import { secureHeaders } from "hono/secure-headers";
 import { addresses, bodies } from "../base/bodies";
 import { answerProblem, asProblem, notFound, ProblemError } from "../base/problem";
-import { headOf } from "../catalog/head";
+import { catalogHead, headOf, sitemapOf } from "../catalog/head";
 import type { Changes } from "../jobs/changes";
 import { type Env, remembersWriting, type Services } from "../school/kit";
 import { whereFrom } from "../school/limits";
@@ -100,6 +100,12 @@ export function createApp({
     app.get("/:school/c/:course", async (c) => {
       const { school, course } = c.req.param();
       return files(c, await headOf(services, school, course));
+    });
+    app.get("/:school", async (c) => files(c, await catalogHead(services, c.req.param("school"))));
+    app.get("/:school/sitemap.xml", async (c) => {
+      const sitemap = await sitemapOf(services, c.req.param("school"));
+      if (sitemap === null) throw notFound("There is no school at this address.");
+      return c.body(sitemap, 200, { "content-type": "application/xml; charset=utf-8" });
     });
     app.get("*", (c) => files(c));
   }

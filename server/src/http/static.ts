@@ -4,6 +4,7 @@ import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { extname, join, relative, sep } from "node:path";
 import { brotliCompressSync, constants, gzipSync } from "node:zlib";
 import type { Context } from "hono";
+import { asData, escaped } from "../base/html";
 
 const TYPES: Record<string, string> = {
   ".html": "text/html; charset=utf-8",
@@ -36,6 +37,10 @@ export interface PageHead {
   url: string;
   /** A picture of it, whole; null: there is none. */
   image: string | null;
+  /** What it says, readable before any script has run, and without any; the application takes its place. */
+  readable: string;
+  /** The same for programs, in the terms of schema.org. */
+  data: object;
 }
 
 export type StaticFiles = (c: Context, head?: PageHead | null) => Response;
@@ -61,11 +66,16 @@ export function staticFiles(folder: string): StaticFiles {
   };
 }
 
-const ESCAPES: Record<string, string> = { "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" };
-const escaped = (text: string) => text.replace(/[&<>"]/g, (char) => ESCAPES[char] ?? char);
+/** Set so that it can be read until the application is there. */
+const READABLE =
+  "max-width:44rem;margin:0 auto;padding:1.5rem;overflow:auto;font:1rem/1.5 sans-serif";
 
 /** The application with a page's own title and description in its head (Open Graph for whoever shows a link). */
-function withHead(c: Context, index: string, { title, description, url, image }: PageHead) {
+function withHead(
+  c: Context,
+  index: string,
+  { title, description, url, image, readable, data }: PageHead,
+) {
   const meta = (key: "name" | "property", name: string, content: string) =>
     `<meta ${key}="${name}" content="${escaped(content)}">`;
   const head = [
@@ -77,11 +87,16 @@ function withHead(c: Context, index: string, { title, description, url, image }:
     meta("property", "og:url", url),
     ...(image === null ? [] : [meta("property", "og:image", image)]),
     `<link rel="canonical" href="${escaped(url)}">`,
+    asData(data),
   ].join("");
   // A function: what stands in the text is never read as a pattern.
   const html = index
     .replace(/<title>[^<]*<\/title>/, "")
-    .replace("</head>", () => `${head}</head>`);
+    .replace("</head>", () => `${head}</head>`)
+    .replace(
+      /<div id="root">\s*<\/div>/,
+      () => `<div id="root"><main style="${READABLE}">${readable}</main></div>`,
+    );
   return c.body(html, 200, {
     "content-type": TYPES[".html"] as string,
     "cache-control": "no-cache",

@@ -5,6 +5,7 @@ import { formatInstant, type Instant } from "@dawngate/core/time";
 import { ProblemError } from "../base/problem";
 import { insertCourse } from "../courses/draft-store";
 import { setPage } from "../courses/page-store";
+import { setPlace } from "../courses/store";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { system } from "../db/who";
 import { insertCohorts, insertEnrollments } from "../enrollment/store";
@@ -57,7 +58,10 @@ async function write(
     const draft = await insertCourse(tx, school, course, position, new Map(own));
     await publish(tx, school, course.id, { note: "Imported", now: null, plan: draft });
     const page = extras.pages[course.id];
-    if (page) await setPage(tx, course.id, page);
+    if (page) {
+      await setPage(tx, course.id, page);
+      await setPlace(tx, course.id, { catalog: page.catalog });
+    }
   }
   await insertCohorts(tx, school, plan.cohorts, (id) => extras.cohorts[id] ?? id);
   const zones = new Map(plan.enrollments.map(({ id, timeZone }) => [id, timeZone]));

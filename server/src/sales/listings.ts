@@ -9,14 +9,7 @@ import type {
   Offer,
 } from "@dawngate/contract/sales";
 import { isSame } from "@dawngate/core/plan";
-import {
-  type Listing,
-  type PriceOption,
-  parseListing,
-  quote,
-  type SalesSnag,
-  salesSnags,
-} from "@dawngate/core/sales";
+import { type PriceOption, type SalesSnag, salesSnags } from "@dawngate/core/sales";
 import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
@@ -24,6 +17,7 @@ import { conflict, notFound, refusal } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
+import { listingOf, lowestOf, type PricedIn } from "../school/price";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import {
@@ -36,36 +30,6 @@ import {
   readTitles,
   updateListing,
 } from "./listing-store";
-
-type School = Pick<Awaited<ReturnType<typeof readSchool>>, "currency" | "time_zone">;
-
-/** An offer as the core reads it, with the school's currency and zone; refused with every fault and its path. */
-export function listingOf(
-  id: string,
-  { courses, tax, options, dated, seats, holder, codes }: Offer,
-  school: School,
-): Listing {
-  const read = parseListing({
-    id,
-    currency: school.currency,
-    timeZone: school.time_zone,
-    ...{ courses, tax, options, dated, seats, holder, codes },
-  });
-  if (!read.ok)
-    throw refusal(
-      "Something in the listing does not go together; each fault says where.",
-      read.faults,
-    );
-  return read.value;
-}
-
-/** The lowest that is asked of somebody new on this day; null: there is no way to pay. */
-export function lowestOf(listing: Listing, at: Instant): number | null {
-  const amounts = listing.options
-    .filter(({ renewal }) => !renewal)
-    .map(({ id }) => quote(listing, { at, option: id }).total);
-  return amounts.length === 0 ? null : Math.min(...amounts);
-}
 
 const listEnd = z.tuple([z.string().max(1000), z.string().max(200)]);
 
@@ -195,7 +159,7 @@ async function snagsOf(
   tx: SchoolTransaction,
   id: string,
   offer: Offer,
-  school: School,
+  school: PricedIn,
   now: Instant,
 ): Promise<SalesSnag[]> {
   const titles = await readTitles(

@@ -21,10 +21,10 @@ import { imaginedDates } from "../schedule/imagined";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { planSchool } from "../school/plan";
+import { listingOf } from "../school/price";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { type ListingRow, readHeld, readListing, readUses } from "./listing-store";
-import { listingOf } from "./listings";
 
 /** A listing that can be met, with all that its price depends on. */
 export interface OnSale {

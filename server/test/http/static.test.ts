@@ -9,7 +9,10 @@ import { staticFiles } from "../../src/http/static";
 const folder = mkdtempSync(join(tmpdir(), "dawngate-static-"));
 const script = "console.log('dawn');\n".repeat(200);
 mkdirSync(join(folder, "_expo"), { recursive: true });
-writeFileSync(join(folder, "index.html"), "<!doctype html><head><title>Dawn Gate</title></head>");
+writeFileSync(
+  join(folder, "index.html"),
+  '<!doctype html><head><title>Dawn Gate</title></head><body><div id="root"></div></body>',
+);
 writeFileSync(join(folder, "_expo/app-0123.js"), script);
 writeFileSync(join(folder, "_expo/tight-0123.js"), script);
 writeFileSync(
@@ -47,6 +50,8 @@ test("a page says what it is in its head, and nothing in that is read as anythin
         description: '"Quoted" <b>bread</b>',
         url: "https://bread.example.org/one/c/rye",
         image: null,
+        readable: "<h1>Rye</h1>",
+        data: { name: "</script><script>alert(2)" },
       }),
     changes: null,
     log: () => undefined,
@@ -58,6 +63,9 @@ test("a page says what it is in its head, and nothing in that is read as anythin
   expect(text).toContain('content="&quot;Quoted&quot; &lt;b&gt;bread&lt;/b&gt;"');
   expect(text.match(/<title>/g)).toHaveLength(1);
   expect(text).not.toContain("<script>alert");
+  // Before any script has run, and for programs.
+  expect(text).toMatch(/<div id="root"><main [^>]*><h1>Rye<\/h1><\/main><\/div>/);
+  expect(text).toContain('{"name":"\\u003c/script>\\u003cscript>alert(2)"}');
 });
 test("a file named after its contents is kept for good, and packed where the browser takes it", async () => {
   const response = await get("/_expo/app-0123.js", { "accept-encoding": "gzip, br" });

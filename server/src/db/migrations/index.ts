@@ -18,6 +18,7 @@ import * as m0016 from "./0016-calendar-feeds";
 import * as m0017 from "./0017-people-in-order";
 import * as m0018 from "./0018-sales";
 import * as m0019 from "./0019-who-needs-somebody";
+import * as m0020 from "./0020-catalog";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -39,4 +40,5 @@ export const migrations = {
   "0017-people-in-order": m0017,
   "0018-sales": m0018,
   "0019-who-needs-somebody": m0019,
+  "0020-catalog": m0020,
 };

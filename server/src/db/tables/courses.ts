@@ -4,6 +4,8 @@ import type { PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
 import type { Generated, JSONColumnType } from "kysely";
 import type { Authored, NullableJson } from "./columns";
 
+export type CatalogPlace = "unlisted" | "listed" | "featured";
+
 export interface CourseTable {
   school_id: string;
   id: string;
@@ -14,6 +16,8 @@ export interface CourseTable {
   archived: Generated<boolean>;
   /** The group it stands in; empty: none. */
   group_name: Generated<string>;
+  /** Whether it stands in the school's catalog, and among the first. */
+  catalog: Generated<CatalogPlace>;
 }
 
 export interface CourseDraftTable {

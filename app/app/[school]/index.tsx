@@ -1,0 +1,1 @@
+export { CatalogScreen as default } from "../../src/catalog/catalog-screen";
