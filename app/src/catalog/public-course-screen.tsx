@@ -18,6 +18,7 @@ import { Page } from "../ui/page";
 import { Press } from "../ui/press";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
+import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { useTitle } from "../ui/title";
 import { useGetPublicCourseQuery } from "./api";
@@ -43,7 +44,7 @@ export function PublicCourseScreen() {
   const about = (
     <>
       <View style={{ gap: 8 }}>
-        <Text kind="small">{school.name}</Text>
+        <TextLink href={`/${place.school}`}>{school.name}</TextLink>
         <Text kind="title" level={1}>
           {data.title}
         </Text>

@@ -35,8 +35,10 @@ export function ShelfScreen() {
         data.courses.length === 0 ? (
           <Empty
             title="Nothing on your shelf yet"
-            says="The courses you are enrolled in stand here. The school gives you a link to its courses."
-          />
+            says="The courses you are enrolled in stand here."
+          >
+            <TextLink href={`/${school}`}>What the school offers</TextLink>
+          </Empty>
         ) : (
           <View
             role="list"

@@ -17,6 +17,7 @@ import { Sheet } from "../ui/sheet";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
+import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { useCreateListingMutation, useGetListingsInfiniteQuery } from "./api";
 import { SalesSides } from "./sales-sides";
@@ -78,6 +79,7 @@ export function ListingsScreen() {
               </ListRow>
             ))}
           </View>
+          <TextLink href={`/${school}`}>The catalog, as everybody sees it</TextLink>
           {hasNextPage ? <QuietAction label="Show more" onPress={() => fetchNextPage()} /> : null}
         </>
       )}

@@ -230,7 +230,7 @@ test("a row is dragged by mouse or finger, several marked ones together, and by 
     if (test.info().project.name === "phone")
       await page
         .getByRole("button", { name: "Later", exact: true })
-        .click({ timeout: 1500 })
+        .click({ timeout: 2500 })
         .catch(() => undefined);
     // Both ends in sight, clear of the bar at the bottom.
     await handle(from).evaluate((row, where) => row.scrollIntoView({ block: where }), block);

@@ -27,7 +27,7 @@ test("what opens these days stands by day, with how many; what needs somebody le
   await expect(page.getByRole("link", { name: /opens? for|opened for/ }).first()).toBeVisible();
   const suspended = page.getByRole("button", { name: /^See them: .* suspended$/ });
   await suspended.click();
-  await expect(page).toHaveURL(/\/courses\/cold-kitchen\/people$/);
+  await expect(page).toHaveURL(/\/courses\/cold-kitchen\/people\?who=suspended$/);
   await act("unsuspended");
 });
 
