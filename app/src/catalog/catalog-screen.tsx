@@ -2,11 +2,13 @@
 import type { CatalogEntry } from "@dawngate/contract/catalog";
 import { countWords } from "@dawngate/core/courses/words";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { useLocalSearchParams, useRouter } from "expo-router";
+import { Link, useLocalSearchParams, useRouter } from "expo-router";
 import { useState } from "react";
 import { ScrollView, View } from "react-native";
 import { SmallCover } from "../courses/cover";
 import { sayLength } from "../courses/length";
+import { useGetMeQuery } from "../school/api";
+import { withPlace } from "../school/arrive";
 import { Coming } from "../store/coming";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
@@ -23,6 +25,7 @@ import { useGetCatalogInfiniteQuery } from "./api";
 
 export function CatalogScreen() {
   const { school } = useLocalSearchParams() as { school: string };
+  const { data: me } = useGetMeQuery();
   const wide = useWide();
   const { frame, onFrame, quiet } = usePalette();
   const [typed, setTyped] = useState("");
@@ -35,7 +38,7 @@ export function CatalogScreen() {
   useTitle(first?.school.name ?? "Courses");
   if (!first)
     return (
-      <View role="main" style={{ padding: 24 }}>
+      <View style={{ padding: 24 }}>
         <Coming error={error} onRetry={refetch} />
       </View>
     );
@@ -43,13 +46,28 @@ export function CatalogScreen() {
   const { subjects, levels, words } = first;
   const isNarrowed = find !== "" || subject !== null || level !== null;
   return (
-    <ScrollView role="main" style={{ width: "100%" }}>
+    <ScrollView style={{ width: "100%" }}>
       <View style={{ backgroundColor: frame }}>
         <View style={{ borderTopWidth: 5, borderTopColor: first.school.color }} />
-        <View style={{ padding: wide ? 32 : 20, maxWidth: 1120, width: "100%", gap: 4 }}>
-          <Text kind="title" level={1} color={onFrame}>
+        <View
+          style={{
+            padding: wide ? 32 : 20,
+            maxWidth: 1120,
+            width: "100%",
+            flexDirection: "row",
+            flexWrap: "wrap",
+            alignItems: "center",
+            gap: 16,
+          }}
+        >
+          <Text kind="title" level={1} color={onFrame} style={{ marginRight: "auto" }}>
             {first.school.name}
           </Text>
+          {me && !me.account ? (
+            <Link href={withPlace("/sign-in", `/${school}/shelf`)} style={{ paddingVertical: 12 }}>
+              <Text color={onFrame}>Sign in</Text>
+            </Link>
+          ) : null}
         </View>
       </View>
       <View

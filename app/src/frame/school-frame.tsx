@@ -47,7 +47,7 @@ export function SchoolFrame() {
         : [],
   );
   return (
-    <Frame places={places}>
+    <Frame places={places} bare={me !== undefined && !me.account}>
       <Slot />
       <Suspense fallback={null}>
         {going && allowed("courses.read") ? (

@@ -40,7 +40,14 @@ export function useOwnBar(has: boolean): void {
   }, [has, count]);
 }
 
-export function Frame({ places, children }: { places: FramePlace[]; children: ReactNode }) {
+interface FrameProps {
+  places: FramePlace[];
+  /** Whoever looks has no places here: all the room is the page's. */
+  bare?: boolean;
+  children: ReactNode;
+}
+
+export function Frame({ places, bare = false, children }: FrameProps) {
   const wide = useWide();
   const { paper } = usePalette();
   const [own, setOwn] = useState(0);
@@ -48,7 +55,7 @@ export function Frame({ places, children }: { places: FramePlace[]; children: Re
   return (
     <OwnBars.Provider value={count}>
       <View style={{ flex: 1, flexDirection: wide ? "row" : "column", backgroundColor: paper }}>
-        {wide && <Rail places={places} />}
+        {wide && !bare && <Rail places={places} />}
         <View role="main" style={{ flex: 1, minWidth: 0, minHeight: 0 }}>
           {children}
         </View>
