@@ -3,6 +3,7 @@ import { dirname } from "node:path";
 import { fileURLToPath } from "node:url";
 import { chromium } from "@playwright/test";
 import { CHROMIUM, CHROMIUM_FLAGS } from "./lib/chromium.mjs";
+import { frames, median } from "./lib/frames.mjs";
 import { serveDemo, testCluster } from "./lib/session.mjs";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -13,7 +14,6 @@ const OUTLINE = Array.from(
   (_, m) =>
     `## Part ${m}\n${Array.from({ length: 20 }, (_, l) => `- Lesson ${m}.${l} (video, 7 min)`).join("\n")}`,
 ).join("\n");
-const median = (list) => [...list].sort((a, b) => a - b)[list.length >> 1] ?? Number.NaN;
 
 /** The browser's own Event Timing: what the handlers took, and the time to the next painted frame (to 8 ms). */
 function watch() {
@@ -64,30 +64,6 @@ async function bare(browser) {
   await page.locator("input").nth(4).focus();
   await press(page, "bare Enter", "Enter");
   await page.close();
-}
-
-/** Frames while something happens: the median time between two, and how many took longer than two of sixty a second. */
-async function frames(page, what, act) {
-  await page.evaluate(() => {
-    window.frames = [];
-    let before = performance.now();
-    const next = (now) => {
-      window.frames?.push(now - before);
-      before = now;
-      if (window.frames) requestAnimationFrame(next);
-    };
-    requestAnimationFrame(next);
-  });
-  await act();
-  const seen = await page.evaluate(() => {
-    const list = window.frames;
-    window.frames = null;
-    return list;
-  });
-  const slow = seen.filter((ms) => ms > 34).length;
-  console.log(
-    `${what.padEnd(10)} ${median(seen).toFixed(1)} ms a frame at the median, ${slow} of ${seen.length} took longer than 34 ms`,
-  );
 }
 
 async function dragging(page) {

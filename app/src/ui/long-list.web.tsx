@@ -11,7 +11,8 @@ export function LongList({ label, count, of, keyOf, row, height, onEnd }: LongLi
     count,
     getScrollElement: () => scroller,
     estimateSize: () => height,
-    overscan: 8,
+    overscan: 10,
+    useFlushSync: false,
     scrollMargin: margin,
     getItemKey: keyOf,
   });

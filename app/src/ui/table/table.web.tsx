@@ -11,8 +11,9 @@ import {
   useReactTable,
 } from "@tanstack/react-table";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type CSSProperties, useEffect, useMemo, useRef } from "react";
+import { type CSSProperties, memo, useEffect, useMemo, useRef } from "react";
 import { View } from "react-native";
+import { rowsInSteps } from "../in-steps";
 import { useWide } from "../layout";
 import { LongList } from "../long-list";
 import { Press } from "../press";
@@ -93,6 +94,9 @@ function Wide<Row, Order extends string>({
     getScrollElement: () => scroller,
     estimateSize: () => height.wide,
     overscan: 12,
+    rangeExtractor: rowsInSteps,
+    // The page scrolls on; rows come in the next frame, into the ones that are drawn beyond the edges.
+    useFlushSync: false,
     scrollMargin: margin,
   });
   const drawn = virtual.getVirtualItems();
@@ -105,6 +109,7 @@ function Wide<Row, Order extends string>({
   const above = first ? first.start - margin : 0;
   const below = last ? virtual.getTotalSize() - (last.end - margin) : 0;
   const leaves = table.getVisibleLeafColumns();
+  const shape = leaves.map(({ id }) => id).join();
   return (
     <table
       aria-label={label}
@@ -153,6 +158,8 @@ function Wide<Row, Order extends string>({
               height={height.wide}
               marks={marks}
               onOpen={onOpen}
+              columns={columns}
+              shape={shape}
             />
           ) : null;
         })}
@@ -218,19 +225,27 @@ function Head<Row, Order extends string>({
   );
 }
 
-function Drawn<Row, Order extends string>({
-  row,
-  index,
-  height,
-  marks,
-  onOpen,
-}: {
+interface DrawnProps<Row, Order extends string> {
   row: TableRow<Row>;
   index: number;
   height: number;
   marks: TableProps<Row, Order>["marks"];
   onOpen: TableProps<Row, Order>["onOpen"];
-}) {
+  /** What its cells are made by, and which of them are shown: a row is drawn again only for these. */
+  columns: readonly TableColumn<Row, Order>[];
+  shape: string;
+}
+
+/** While one scrolls, the rows that stay in sight are not drawn again. */
+const Drawn = memo(DrawnRow) as typeof DrawnRow;
+
+function DrawnRow<Row, Order extends string>({
+  row,
+  index,
+  height,
+  marks,
+  onOpen,
+}: DrawnProps<Row, Order>) {
   const { line, lilac } = usePalette();
   const marked = marks?.isMarked(row.original) ?? false;
   const cell: CSSProperties = {
