@@ -5,6 +5,7 @@ import { useAssignCohortsMutation } from "../school/staff-api";
 import { explain } from "../store/api";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
+import { useWide } from "../ui/layout";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -20,13 +21,17 @@ export function Leaders({
 }) {
   const [assign, { error }] = useAssignCohortsMutation();
   const { quiet } = usePalette();
+  const wide = useWide();
   const instructors = members.filter(({ role }) => role === "instructor");
   if (instructors.length === 0) return null;
   return (
     <View style={{ gap: 6, paddingVertical: 6 }}>
-      <Text kind="small" color={quiet}>
-        Led by
-      </Text>
+      {/* On a wide screen the head of the column says it. */}
+      {wide ? null : (
+        <Text kind="small" color={quiet}>
+          Led by
+        </Text>
+      )}
       <Choices label="Led by" many>
         {instructors.map(({ id, name, cohorts }) => {
           const leads = cohorts.includes(cohort);

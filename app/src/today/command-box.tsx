@@ -16,7 +16,7 @@ import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 import { useFindAnythingQuery } from "./api";
 import { type Goal, goalOf } from "./goal";
-import { latest, remember } from "./gone-to";
+import { latest, remember, usedFirst } from "./gone-to";
 
 /** So many are shown at once. */
 const MOST = 16;
@@ -62,9 +62,12 @@ export function CommandBox({ school, onClose }: { school: string; onClose(): voi
           ...[...here, ...places, ...settings].filter(({ title }) =>
             title.toLocaleLowerCase().includes(low),
           ),
-          ...found
-            .filter(({ title }) => title.toLocaleLowerCase().includes(low))
-            .map((one) => goalOf(school, one)),
+          ...usedFirst(
+            school,
+            found
+              .filter(({ title }) => title.toLocaleLowerCase().includes(low))
+              .map((one) => goalOf(school, one)),
+          ),
         ];
   const shown = goals
     .filter(

@@ -32,6 +32,16 @@ export function latest(school: string, most = 5): Goal[] {
     .map(({ kind, title, says, href }) => ({ kind, title, says, href }));
 }
 
+/** What was found, where one went before in front of the rest; the others stay in their order. */
+export function usedFirst(school: string, goals: readonly Goal[]): Goal[] {
+  const used = latest(school, MOST).map(({ href, title }) => `${href} ${title}`);
+  const place = ({ href, title }: Goal) => {
+    const at = used.indexOf(`${href} ${title}`);
+    return at < 0 ? used.length : at;
+  };
+  return [...goals].sort((a, b) => place(a) - place(b));
+}
+
 export function remember(school: string, goal: Goal): void {
   const all = readGone(school);
   const known = all.find(({ href, title }) => href === goal.href && title === goal.title);
