@@ -11,7 +11,8 @@ import type { Database, SchoolTransaction } from "../db/connection";
 import { type Context, findContext } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
-import { catalogIn } from "./shown";
+import { readSchool } from "../school/store";
+import { catalogIn, priceOf } from "./shown";
 import { readPage } from "./store";
 
 type Parts = Pick<Services, "identity" | "baseUrl" | "now"> & { db: Database };
@@ -91,8 +92,8 @@ async function courseHead(
   const page = await readPage(tx, course);
   const plan = page && (await versionPlan(tx, context.school, course, page.version));
   if (!plan) return null;
-  const { entries } = await catalogIn(tx, context.now, { find: page.title, most: ENTRIES });
-  const price = entries.find(({ kind, id }) => kind === "course" && id === course)?.price ?? null;
+  const alone = page.offers.filter(({ offer }) => offer.courses.length === 1);
+  const price = priceOf(alone, await readSchool(tx), context.now);
   const { card, school, cohorts } = page;
   const url = `${at}/c/${encodeURIComponent(course)}`;
   const image =

@@ -108,7 +108,7 @@ export async function publicCourseFor(
     lessons,
     minutes,
     ways,
-    offers: offers.slice(0, 20),
+    offers: offers.slice(0, 20).map(({ id: offer, title }) => ({ id: offer, title })),
     enrollment: mine,
   };
 }

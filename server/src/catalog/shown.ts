@@ -7,7 +7,7 @@ import { readCursor, writeCursor } from "../base/cursor";
 import type { SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
-import { listingOf, lowestOf } from "../school/price";
+import { listingOf, lowestOf, type PricedIn } from "../school/price";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { readFacets, readShown, type ShownRow } from "./shown-store";
@@ -50,15 +50,24 @@ function entryOf(
   school: Awaited<ReturnType<typeof readSchool>>,
   now: Instant,
 ): CatalogEntry {
-  const prices = offers.flatMap(({ id, offer }) => {
-    const lowest = offer.options.length === 0 ? null : lowestOf(listingOf(id, offer, school), now);
-    return lowest === null ? [] : [lowest];
-  });
   const { kind, id, title, short, subject, level, cover, lessons, minutes, courses, featured } =
     row;
   return {
     ...{ kind, id, title, short, subject, level, cover, lessons, minutes, courses, featured },
     sold: offers.length > 0,
-    price: prices.length === 0 ? null : { amount: Math.min(...prices), currency: school.currency },
+    price: priceOf(offers, school, now),
   };
+}
+
+/** The lowest that is asked for on this day; null: nothing can be bought. */
+export function priceOf(
+  offers: ShownRow["offers"],
+  school: PricedIn,
+  now: Instant,
+): CatalogEntry["price"] {
+  const prices = offers.flatMap(({ id, offer }) => {
+    const lowest = offer.options.length === 0 ? null : lowestOf(listingOf(id, offer, school), now);
+    return lowest === null ? [] : [lowest];
+  });
+  return prices.length === 0 ? null : { amount: Math.min(...prices), currency: school.currency };
 }

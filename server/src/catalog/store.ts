@@ -1,5 +1,6 @@
 /** What a public page is made from, in one question. */
 import type { Cover } from "@dawngate/contract/courses";
+import type { Offer } from "@dawngate/contract/sales";
 import type { CourseCard, OwnWords } from "@dawngate/core/courses";
 import { cohortSchema } from "@dawngate/core/plan";
 import { sql } from "kysely";
@@ -16,7 +17,7 @@ interface PageRow {
   school: { name: string; color: string; timeZone: string; contact: string; words: OwnWords };
   cohorts: { name: string; cohort: unknown }[];
   /** Listings it is sold in. */
-  offers: { id: string; title: string }[];
+  offers: { id: string; title: string; offer: Offer }[];
 }
 
 /** A published course's page with its school and its cohorts, by their first day; null where there is none. */
@@ -34,8 +35,10 @@ export async function readPage(tx: SchoolTransaction, id: string) {
             else jsonb_build_object('opens', k.window_opens, 'closes', k.window_closes) end,
           'grace', k.grace, 'seats', k.seats, 'gates', k.gates)) order by k.starts, k.id)
         from cohort k where k.school_id = c.school_id and k.course_id = c.id), '[]') as cohorts
-      , coalesce((select jsonb_agg(jsonb_build_object('id', l.id, 'title', l.title) order by l.title, l.id)
+      , coalesce((select jsonb_agg(jsonb_build_object('id', l.id, 'title', l.title,
+          'offer', t.terms) order by l.title, l.id)
         from listing_course k join listing l on l.school_id = k.school_id and l.id = k.listing_id
+        join listing_terms t on t.school_id = l.school_id and t.listing_id = l.id and t.number = l.number
         where k.school_id = c.school_id and k.course_id = c.id and l.state = 'on-sale'), '[]') as offers
     from course c join school s on s.id = c.school_id
     join course_page p on p.school_id = c.school_id and p.course_id = c.id
