@@ -99,6 +99,11 @@ export const listing = z
     courses: z.array(z.object({ id: z.string(), title: z.string() })),
     sold: z.int(),
     held: z.int().describe("Seats of checkouts that are under way."),
+    brought: z
+      .array(z.object({ code: z.string(), orders: z.int(), total: z.int() }))
+      .describe(
+        "What each code has brought: paid orders and what they come to; the most first, 200 of them.",
+      ),
     snags: z.array(z.object({ weight: z.enum(["stops", "likely", "look"]), reason: z.string() })),
   })
   .meta({ id: "Listing" });

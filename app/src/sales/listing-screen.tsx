@@ -22,6 +22,7 @@ import { usePalette } from "../ui/theme";
 import { useGetListingQuery } from "./api";
 import { BuyerPays } from "./buyer-pays";
 import { CodeSheet } from "./code-sheet";
+import { CodesPart } from "./codes-part";
 import { type Dated, DatedSheet } from "./dated-sheet";
 import { freshId, newCode, readOffer } from "./fresh";
 import { ListingTerms } from "./listing-terms";
@@ -223,18 +224,15 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
               />
             ))}
           </Part>
-          <Part title="Codes" add="A code" onAdd={() => add("code")}>
-            <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
-              {offer.codes.map((one, at) => (
-                <Choice
-                  // biome-ignore lint/suspicious/noArrayIndexKey: its word is being typed
-                  key={at}
-                  label={`${one.code}: ${one.percent === undefined ? sayMoney(one.amount ?? 0, currency) : `${one.percent} %`} less`}
-                  onPress={() => setOpen({ kind: "code", at })}
-                />
-              ))}
-            </View>
-          </Part>
+          <CodesPart
+            codes={offer.codes}
+            brought={kept.brought}
+            currency={currency}
+            today={today}
+            onAdd={() => add("code")}
+            onOpen={(at) => setOpen({ kind: "code", at })}
+            onMake={(made) => set({ codes: [...offer.codes, ...made] })}
+          />
           <ListingTerms place={place} offer={offer} kept={kept} today={today} set={set} />
         </View>
         {wide ? <View style={{ flex: 2, minWidth: 320 }}>{beside}</View> : null}

@@ -137,6 +137,17 @@ export async function readUses(
   return new Map(rows.map(({ code, ...uses }) => [code, uses]));
 }
 
+/** What each code of a listing has brought: paid orders, and what they come to. */
+export async function readBrought(tx: SchoolTransaction, id: string, most: number) {
+  const { rows } = await sql<{ code: string; orders: number; total: string }>`
+    select u.code, count(*)::integer as orders, sum((o.quote ->> 'total')::bigint)::text as total
+    from code_use u join sales_order o on o.school_id = u.school_id and o.id = u.order_id
+    where u.listing_id = ${id} and o.state = 'paid'
+    group by u.code order by sum((o.quote ->> 'total')::bigint) desc, u.code limit ${sql.lit(most)}
+  `.execute(tx);
+  return rows.map(({ total, ...one }) => ({ ...one, total: Number(total) }));
+}
+
 /** The titles of courses, by identifier; those that are not there are left out. */
 export async function readTitles(tx: SchoolTransaction, courses: readonly string[]) {
   const { rows } = await sql<{ id: string; title: string; published: boolean }>`

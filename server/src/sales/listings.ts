@@ -24,12 +24,16 @@ import {
   insertListing,
   insertTerms,
   type ListingRow,
+  readBrought,
   readHeld,
   readListing,
   readListings,
   readTitles,
   updateListing,
 } from "./listing-store";
+
+/** So many codes are told of. */
+const BROUGHT = 200;
 
 const listEnd = z.tuple([z.string().max(1000), z.string().max(200)]);
 
@@ -201,6 +205,7 @@ async function answered(
     courses: titles.map(({ id: course, title }) => ({ id: course, title })),
     sold,
     held: await readHeld(tx, id, formatInstant(context.now)),
+    brought: await readBrought(tx, id, BROUGHT),
     snags: await snagsOf(tx, id, offer, school, context.now),
   };
 }

@@ -145,3 +145,9 @@ test("long names and many lines go on on the next page, and nothing is lost", as
   for (let i = 0; i < 60; i += 1) expect(text).toContain(`Line ${i}€${i}.00`);
   expect(text).toContain("For 60 seats.");
 });
+
+test("what each code has brought stands with the listing: what was paid, and nothing else", async () => {
+  await buy("Left", "parts", { total: 16_080, dueNow: 5_360 }, ["bran20"]);
+  const { brought } = await owned.ask<{ brought: object[] }>("GET", "/schools/one/listings/bread");
+  expect(brought).toEqual([{ code: "BRAN20", orders: 1, total: 16_080 }]);
+});
