@@ -1,7 +1,6 @@
 /** A listing: its ways to pay as sentences, its price over time, and beside them what a buyer pays, and why. */
 import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import type { PriceOption } from "@dawngate/core/sales";
-import { sayMoney } from "@dawngate/core/sales/currency";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { useMemo, useState } from "react";
