@@ -93,6 +93,8 @@ export async function comeIn(page: Page, to: string, password: string): Promise<
 
 /** Waits until what was asked for is drawn: no gray bars, its fonts there, nothing that still moves. */
 export async function settled(page: Page): Promise<void> {
+  // What the server wrote for whoever has no script has a heading too: the application takes its place first.
+  await expect(page.locator("#root > main")).toHaveCount(0);
   await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
   await expect(page.getByRole("status", { name: "Loading" })).toHaveCount(0);
   await page.evaluate(async () => {

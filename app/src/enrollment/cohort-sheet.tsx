@@ -1,6 +1,7 @@
 /** A cohort, made or changed: its dates stand there sensibly, and what a change does is seen before it is kept. */
-import type { Cohort } from "@dawngate/contract/courses";
+import type { Cohort, Course } from "@dawngate/contract/courses";
 import type { NewCohort } from "@dawngate/contract/enrollment";
+import type { School } from "@dawngate/contract/school";
 import { useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../courses/api";
@@ -14,15 +15,20 @@ import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 import { useChangeCohortMutation, useCreateCohortMutation } from "./api";
+import { CohortSnags } from "./cohort-snags";
 import type { Proposed } from "./proposed-cohort";
 
 export function CohortSheet({
   place,
+  school,
+  course,
   cohort,
   proposed,
   onClose,
 }: {
   place: InCourse;
+  school: School;
+  course: Course;
   cohort: Cohort | null;
   /** The dates of a new one. */
   proposed: Proposed;
@@ -121,6 +127,7 @@ export function CohortSheet({
       </View>
       {wrong("grace")}
       {wrong("seats")}
+      <CohortSnags school={school} course={course} cohort={wanted} id={cohort?.id ?? null} />
       <PrimaryAction
         label={cohort ? (moves ? "See what it does" : "Keep") : "Make the cohort"}
         onPress={submit}

@@ -65,6 +65,8 @@ export function CohortsScreen() {
           {editing !== null ? (
             <CohortSheet
               place={place}
+              school={school}
+              course={data}
               cohort={editing === "new" ? null : editing}
               proposed={proposedCohort(school, data, today)}
               onClose={() => setEditing(null)}

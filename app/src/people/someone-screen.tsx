@@ -16,6 +16,7 @@ import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetSomeoneQuery } from "./api";
+import { OneHorizon } from "./one-horizon";
 import { EVERYONE } from "./places";
 
 export function SomeoneScreen() {
@@ -39,6 +40,9 @@ export function SomeoneScreen() {
           <Text color={quiet}>
             {data.email} · {sayZone(data.timeZone)} time
           </Text>
+          {data.courses.length > 1 ? (
+            <OneHorizon courses={data.courses} zone={data.timeZone} now={now} />
+          ) : null}
           <View role="list">
             {data.courses.map((held) => {
               const next = sayNext(held, now);

@@ -143,6 +143,14 @@ test("a cohort that ends before it starts is refused at its place", async ({ pag
   await page.getByRole("button", { name: "Make a cohort" }).click();
   const sheet = page.getByRole("dialog");
   await sheet.getByLabel("Name").fill("Upside down");
+  // A snag of the dates stands in the form while one types.
+  await sheet.getByLabel("Last day", { exact: true }).fill("2027-01-20");
+  await sheet.getByLabel("First day", { exact: true }).fill("2027-01-04");
+  await expect(
+    sheet.getByText(
+      /^“Closing” opens .+, after access has ended .+Wed 20 Jan 2027.+Upside down\.$/,
+    ),
+  ).toBeVisible();
   await sheet.getByLabel("First day", { exact: true }).fill("2027-05-01");
   await sheet.getByLabel("Last day", { exact: true }).fill("2027-04-01");
   await sheet.getByRole("button", { name: "Make the cohort" }).click();

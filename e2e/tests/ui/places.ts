@@ -23,6 +23,8 @@ export const PLACES: Record<string, [string, string][]> = {
   ],
   "the school": [
     ["today", "/ember-row/today"],
+    ["everybody of the school", "/ember-row/people"],
+    ["one person with two courses", "/ember-row/people/callum.reyes"],
     ["what is on sale", "/ember-row/sales"],
     ["a listing", "/ember-row/sales/sourdough"],
     ["the orders", "/ember-row/sales/orders"],
