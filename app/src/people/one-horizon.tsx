@@ -47,7 +47,11 @@ export function OneHorizon({
             borderBottomColor: line,
           }}
         >
-          <Text kind="smallStrong" numberOfLines={1} style={wide ? { width: 280 } : {}}>
+          <Text
+            kind="smallStrong"
+            numberOfLines={1}
+            style={wide ? { width: 280, paddingRight: 12 } : {}}
+          >
             {held.title}
           </Text>
           <View

@@ -1,11 +1,10 @@
 /** Something a course is sold in, on its public page: what it costs today, and the way to buy it. */
-import { sayMoney } from "@dawngate/core/sales/currency";
 import { View } from "react-native";
 import { LinkAction } from "../ui/link-action";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetOfferedQuery } from "./api";
-import { sayWay } from "./say-way";
+import { sayWayAtLength } from "./say-way";
 
 export function OfferLine({ school, id, title }: { school: string; id: string; title: string }) {
   const { quiet } = usePalette();
@@ -23,11 +22,7 @@ export function OfferLine({ school, id, title }: { school: string; id: string; t
       ))}
       <Text kind="small" color={quiet}>
         {ways
-          .map((way) =>
-            way.kind === "free"
-              ? "Free"
-              : `${sayMoney(way.total, data?.currency ?? "EUR")} ${sayWay(way).toLowerCase()}`,
-          )
+          .map((way) => sayWayAtLength({ ...way, amount: way.total }, data?.currency ?? "EUR"))
           .join(" · ")}
       </Text>
       <LinkAction href={`/${school}/o/${id}`}>Buy it</LinkAction>
