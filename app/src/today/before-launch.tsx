@@ -7,6 +7,7 @@ import { QuietAction } from "../ui/action";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
+import { useCardStyle } from "./card-style";
 
 const keyOf = (school: string) => `dawngate-tried-${school}`;
 
@@ -24,7 +25,8 @@ interface Props {
 }
 
 export function BeforeLaunch({ school, launch }: Props) {
-  const { surface, line, quiet } = usePalette();
+  const { quiet } = usePalette();
+  const card = useCardStyle();
   const { data: me } = useGetMeQuery();
   const [tried, setTried] = useState(() => wasTried(school));
   if (tried) return null;
@@ -42,18 +44,7 @@ export function BeforeLaunch({ school, launch }: Props) {
     ...(listing ? [[`/${school}/o/${listing}`, "Buy once, with a card of the practice till"]] : []),
   ] as [string, string][];
   return (
-    <View
-      role="region"
-      aria-label="Before many come"
-      style={{
-        backgroundColor: surface,
-        borderWidth: 1,
-        borderColor: line,
-        borderRadius: 14,
-        padding: 16,
-        gap: 4,
-      }}
-    >
+    <View role="region" aria-label="Before many come" style={card}>
       <Text kind="heading" level={2}>
         Before many come
       </Text>

@@ -4,7 +4,7 @@ import { View } from "react-native";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
-import { usePalette } from "../ui/theme";
+import { useCardStyle } from "./card-style";
 
 type First = NonNullable<Today["first"]>;
 
@@ -17,19 +17,10 @@ const STEPS: readonly [keyof First, string, string][] = [
 ];
 
 export function Beginning({ school, first }: { school: string; first: First }) {
-  const { surface, line } = usePalette();
+  const card = useCardStyle();
   const left = STEPS.filter(([key]) => !first[key]).length;
   return (
-    <View
-      style={{
-        backgroundColor: surface,
-        borderWidth: 1,
-        borderColor: line,
-        borderRadius: 14,
-        padding: 16,
-        gap: 4,
-      }}
-    >
+    <View style={card}>
       <Text kind="heading" level={2}>
         {left === 1 ? "One step before the first person" : `${left} steps before the first person`}
       </Text>

@@ -25,59 +25,39 @@ function useLetter({ label, says, letter, busy, disabled, onPress }: Props): voi
 
 const TIGHT = { marginHorizontal: 13 };
 
-export function PrimaryAction(props: Props) {
-  const {
-    label,
-    says,
-    onPress,
-    busy = false,
-    disabled = false,
-    tight = false,
-    fill = false,
-  } = props;
+/** What both kinds have in common. */
+function useButton(props: Props) {
+  const { says, onPress, busy = false, disabled = false, tight = false, fill = false } = props;
   useLetter(props);
+  return {
+    accessibilityLabel: says,
+    onPress,
+    loading: busy,
+    disabled: busy || disabled,
+    style: { alignSelf: fill ? "stretch" : "flex-start" },
+    ...(tight && { labelStyle: TIGHT }),
+  } as const;
+}
+
+export function PrimaryAction(props: Props) {
   const { emberFill, onEmber } = usePalette();
   return (
     <Button
+      {...useButton(props)}
       mode="contained"
-      accessibilityLabel={says}
       buttonColor={emberFill}
       textColor={onEmber}
-      onPress={onPress}
-      loading={busy}
-      disabled={busy || disabled}
       contentStyle={{ minHeight: 46 }}
-      {...(tight && { labelStyle: TIGHT })}
-      style={{ alignSelf: fill ? "stretch" : "flex-start" }}
     >
-      {label}
+      {props.label}
     </Button>
   );
 }
 
 export function QuietAction(props: Props) {
-  const {
-    label,
-    says,
-    onPress,
-    busy = false,
-    disabled = false,
-    tight = false,
-    fill = false,
-  } = props;
-  useLetter(props);
   return (
-    <Button
-      mode="outlined"
-      accessibilityLabel={says}
-      onPress={onPress}
-      loading={busy}
-      disabled={busy || disabled}
-      contentStyle={{ minHeight: 44 }}
-      {...(tight && { labelStyle: TIGHT })}
-      style={{ alignSelf: fill ? "stretch" : "flex-start" }}
-    >
-      {label}
+    <Button {...useButton(props)} mode="outlined" contentStyle={{ minHeight: 44 }}>
+      {props.label}
     </Button>
   );
 }
