@@ -80,6 +80,8 @@ try {
             bin("jest/bin/jest.js"),
             "--config",
             config,
+            // By itself it leaves a processor free, which on two would be half of them.
+            "--maxWorkers=100%",
             ...inRoom,
             "--json",
             "--outputFile",

@@ -1,5 +1,6 @@
 /** A command's options: `--name value` or `--name=value`, each at most once. */
 import { parseArgs } from "node:util";
+import { type Instant, parseInstant } from "@dawngate/core/time";
 import { WordsError } from "./outcome";
 
 /** Reads options; an unknown one, a missing value or a stray word is a {@link WordsError}. */
@@ -56,4 +57,31 @@ function joinValues(words: readonly string[]): string[] {
   return words.flatMap((word, i) =>
     word === "-" ? [] : words[i + 1] === "-" && word.startsWith("--") ? [`${word}=-`] : [word],
   );
+}
+
+/** An option that must be there. */
+export function needed(options: ReadonlyMap<string, string>, name: string, what: string): string {
+  const value = options.get(name);
+  if (value === undefined) throw new WordsError(`${what}: --${name} is missing`);
+  return value;
+}
+
+/** An instant that must be there, in UTC. */
+export function neededInstant(options: ReadonlyMap<string, string>): Instant {
+  const at = parseInstant(needed(options, "at", "Say at which instant, as 2027-03-20T12:00:00Z"));
+  if (!at.ok) throw new WordsError(`--at: ${at.reason}`);
+  return at.value;
+}
+
+/** One of a few words; null where the option is left out. */
+export function oneOf<T extends string>(
+  options: ReadonlyMap<string, string>,
+  name: string,
+  words: readonly T[],
+): T | null {
+  const value = options.get(name);
+  if (value === undefined) return null;
+  const found = words.find((word) => word === value);
+  if (!found) throw new WordsError(`--${name} is one of ${words.join(", ")}, not "${value}"`);
+  return found;
 }

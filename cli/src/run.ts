@@ -1,8 +1,11 @@
 /** The commands of `dawngate`, as a function of their words: nothing is printed before all is worked out. */
 
 import { bundleCommand } from "./bundle";
+import { incomeCommand } from "./income";
+import { orderCommand } from "./order";
 import { type Outcome, WordsError } from "./outcome";
 import { quoteCommand } from "./quote";
+import { refundCommand } from "./refund";
 import { rippleCommand } from "./ripple";
 import { snagsCommand } from "./snags";
 import { taxCommand } from "./tax";
@@ -13,6 +16,10 @@ const USAGE = `dawngate timeline --plan FILE --at INSTANT [--format json|csv|ics
 dawngate snags --plan FILE [--at INSTANT]
 dawngate ripple --before FILE --after FILE --at INSTANT
 dawngate quote --listing FILE --at INSTANT [--option ID] [--seats N] [--code C ...] [--holds COURSE ...]
+dawngate order --order FILE --at INSTANT
+dawngate refund --order FILE --at INSTANT [--policy terms|withdrawal|full|unused|amount] [--amount N]
+                [--course ID] [--seats N] [--access ends|stays]
+dawngate income --orders FILE --from YYYY-MM --to YYYY-MM
 dawngate bundle --file FILE
 dawngate tax --file FILE
 dawngate bench [--enrollees N] [--lessons N] [--json]
@@ -26,37 +33,32 @@ dawngate bench [--enrollees N] [--lessons N] [--json]
 Exit 0: done. 1: the plan is refused, each fault a line "path: reason". 2: the call's words are off.
 `;
 
+/** Every command by its name. */
+const COMMANDS: Readonly<Record<string, (words: readonly string[]) => Promise<Outcome>>> = {
+  timeline: timelineCommand,
+  snags: snagsCommand,
+  ripple: rippleCommand,
+  quote: quoteCommand,
+  order: orderCommand,
+  refund: refundCommand,
+  income: incomeCommand,
+  bundle: bundleCommand,
+  tax: taxCommand,
+  // With its libraries, which the others do not need.
+  bench: async (words) => (await import("./bench")).benchCommand(words),
+};
+const NAMES = Object.keys(COMMANDS).join(", ");
+
 /** Runs a command. */
 export async function run(words: readonly string[]): Promise<Outcome> {
   const [command, ...rest] = words;
   try {
-    switch (command) {
-      case "timeline":
-        return await timelineCommand(rest);
-      case "snags":
-        return await snagsCommand(rest);
-      case "ripple":
-        return await rippleCommand(rest);
-      case "quote":
-        return await quoteCommand(rest);
-      case "bundle":
-        return await bundleCommand(rest);
-      case "tax":
-        return await taxCommand(rest);
-      case "bench":
-        // With its libraries, which the others do not need.
-        return await (await import("./bench")).benchCommand(rest);
-      case "help":
-      case "--help":
-      case "-h":
-        return { code: 0, output: USAGE, errors: "" };
-      case undefined:
-        throw new WordsError("Say which command: timeline, snags, ripple or bench");
-      default:
-        throw new WordsError(
-          `There is no command "${command}"; there are: timeline, snags, ripple, bench`,
-        );
-    }
+    if (command === undefined) throw new WordsError(`Say which command: ${NAMES}`);
+    if (command === "help" || command === "--help" || command === "-h")
+      return { code: 0, output: USAGE, errors: "" };
+    const found = Object.hasOwn(COMMANDS, command) ? COMMANDS[command] : undefined;
+    if (!found) throw new WordsError(`There is no command "${command}"; there are: ${NAMES}`);
+    return await found(rest);
   } catch (error) {
     if (error instanceof WordsError)
       return { code: 2, output: "", errors: `dawngate: ${error.message}\n\n${USAGE}` };

@@ -13,7 +13,7 @@ const whole = (what: string, least: number) =>
     .max(1_000_000, `${what} can be at most 1000000`);
 
 /** A duration of years to days above zero. */
-const duration = planFields.offset.refine(
+export const durationSchema = planFields.offset.refine(
   (text) => {
     const parsed = parseOffset(text);
     if (!parsed.ok || parsed.value.kind !== "date") return false;
@@ -36,15 +36,15 @@ export const optionSchema = z.discriminatedUnion(
       kind: z.literal("installments"),
       amount: amountSchema,
       count: whole("A number of parts", 1),
-      every: duration,
+      every: durationSchema,
       deposit: amountSchema.nullable().default(null),
     }),
     z.strictObject({
       ...optionBase,
       kind: z.literal("subscription"),
       amount: amountSchema,
-      every: duration,
-      trial: duration.nullable().default(null),
+      every: durationSchema,
+      trial: durationSchema.nullable().default(null),
     }),
   ],
   { error: 'An option is "free", "once", "installments" or "subscription"' },

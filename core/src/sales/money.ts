@@ -33,8 +33,18 @@ export const percentSchema = z
     message: "A percentage has at most two decimals",
   });
 
+/** Below this, products and their quotients are exact in a double, and no larger numbers are needed. */
+const EXACT = 2 ** 51;
+
 /** a x b / c, rounded half away from zero; exact whatever the size. `c` is above 0. */
-export function timesOver(a: number, b: number, c: number): Minor {
+export function timesOver(a: number, b: number | bigint, c: number | bigint): Minor {
+  if (typeof b === "number" && typeof c === "number") {
+    const size = Math.abs(a * b);
+    if (size < EXACT && c < EXACT) {
+      const rounded = Math.floor((2 * size + c) / (2 * c));
+      return (rounded !== 0 && a < 0 !== b < 0 ? -rounded : rounded) as Minor;
+    }
+  }
   const product = BigInt(a) * BigInt(b);
   const size = product < 0n ? -product : product;
   const over = BigInt(c);
@@ -52,8 +62,10 @@ export const percentOf = (amount: number, percent: number): Minor =>
  */
 export function split(sum: number, weights: readonly number[]): Minor[] {
   if (sum < 0) return split(-sum, weights).map((part) => (part === 0 ? 0 : -part) as Minor);
-  if (weights.length === 0) return [];
+  if (weights.length < 2) return weights.map(() => sum as Minor);
   const given = weights.every((weight) => weight === 0) ? weights.map(() => 1) : weights;
+  const whole = given.reduce((all, weight) => all + weight, 0);
+  if (sum * whole < EXACT) return splitSmall(sum, given, whole);
   const total = given.reduce((all, weight) => all + BigInt(weight), 0n);
   const exact = given.map((weight) => BigInt(sum) * BigInt(weight));
   const parts = exact.map((share) => Number(share / total));
@@ -64,6 +76,23 @@ export function split(sum: number, weights: readonly number[]): Minor[] {
   for (const { i } of byRemainder) {
     if (left === 0) break;
     parts[i] = (parts[i] ?? 0) + 1;
+    left -= 1;
+  }
+  return parts as Minor[];
+}
+
+/** The same where all products are exact in a double. */
+function splitSmall(sum: number, weights: readonly number[], whole: number): Minor[] {
+  const parts = weights.map((weight) => Math.floor((sum * weight) / whole));
+  let left = sum - parts.reduce((all, part) => all + part, 0);
+  if (left === 0) return parts as Minor[];
+  const rest = weights.map((weight, i) => sum * weight - (parts[i] as number) * whole);
+  const byRemainder = rest
+    .map((_, i) => i)
+    .sort((a, b) => (rest[b] as number) - (rest[a] as number));
+  for (const i of byRemainder) {
+    if (left === 0) break;
+    parts[i] = (parts[i] as number) + 1;
     left -= 1;
   }
   return parts as Minor[];

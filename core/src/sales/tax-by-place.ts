@@ -11,16 +11,16 @@ export const EU: ReadonlySet<string> = new Set(
   "AT BE BG HR CY CZ DK EE FI FR DE GR HU IE IT LV LT LU MT NL PL PT RO SK SI ES SE".split(" "),
 );
 
-const country = z
+export const countrySchema = z
   .string()
   .regex(/^[A-Z]{2}$/, "A country is two capital letters, as ISO 3166-1 has them: PT, DE, US");
 const kind = z.enum(["electronic", "taught"], 'A supply is "electronic" or "taught"');
 
 export const taxSchema = z
   .strictObject({
-    seller: z.strictObject({ country, belowThreshold: z.boolean().default(false) }),
+    seller: z.strictObject({ country: countrySchema, belowThreshold: z.boolean().default(false) }),
     buyer: z.strictObject({
-      country,
+      country: countrySchema,
       company: z.boolean(),
       numberValid: z.boolean().default(false),
     }),
@@ -31,7 +31,7 @@ export const taxSchema = z
     rates: z
       .array(
         z.strictObject({
-          country,
+          country: countrySchema,
           kind,
           rate: rateSchema,
           from: planFields.localDate.nullable().default(null),
@@ -39,7 +39,7 @@ export const taxSchema = z
       )
       .max(2000, "At most 2000 rates"),
     evidence: z
-      .array(z.strictObject({ kind: z.string().min(1).max(100), country }))
+      .array(z.strictObject({ kind: z.string().min(1).max(100), country: countrySchema }))
       .max(100, "At most 100 pieces of evidence")
       .default([]),
   })

@@ -1,0 +1,216 @@
+/** Income by month: received, due, earned, deferred, net of tax, by course (orders.md, "Income"). */
+import type { Fault } from "../../plan";
+import {
+  addDays,
+  dateOf,
+  formatInstant,
+  type Instant,
+  type LocalDate,
+  pad2,
+  yearMonthDay,
+} from "../../time";
+import { Documents, type WrittenDocument } from "./documents";
+import { Life } from "./life";
+import { instantIn } from "./read";
+import type { Order, Orders } from "./schema";
+import { ShareOfAccess } from "./share";
+import { earnedByCourse, netIfPaid, netOfPart, receivedByCourse } from "./value";
+
+/** A month as the count of months since year 0, so that months are compared and counted by subtraction. */
+export type Month = number;
+
+const monthOf = (day: LocalDate): Month => {
+  const { year, month } = yearMonthDay(day);
+  return year * 12 + month - 1;
+};
+const writeMonth = (month: Month) =>
+  `${String(Math.floor(month / 12)).padStart(4, "0")}-${pad2((month % 12) + 1)}`;
+const firstDay = (month: Month) => dateOf(Math.floor(month / 12), (month % 12) + 1, 1);
+
+/** Reads `2027-03`; null where it is no month. */
+export function parseMonth(text: string): Month | null {
+  const found = /^(\d{4})-(\d{2})$/.exec(text);
+  if (!found) return null;
+  const [year, month] = [Number(found[1]), Number(found[2])];
+  if (month < 1 || month > 12 || year < 1900 || year > 2999) return null;
+  return year * 12 + month - 1;
+}
+
+export interface MonthOfRow {
+  month: string;
+  received: number;
+  due: number;
+  earned: number;
+  deferred: number;
+}
+
+/** Income as the command line prints it. */
+export interface Income {
+  at: string;
+  from: string;
+  to: string;
+  months: (MonthOfRow & { tax: number; dueTax: number })[];
+  rows: { listing: string; course: string; cohort: string | null; months: MonthOfRow[] }[];
+  documents: WrittenDocument[];
+}
+
+/** Running totals at the end of each month, the first being the month before those asked for. */
+class Totals {
+  readonly received: Float64Array;
+  readonly earned: Float64Array;
+  readonly due: Float64Array;
+
+  constructor(months: number) {
+    this.received = new Float64Array(months + 1);
+    this.earned = new Float64Array(months + 1);
+    this.due = new Float64Array(months + 1);
+  }
+
+  months(from: Month): MonthOfRow[] {
+    const { received, earned, due } = this;
+    return Array.from({ length: received.length - 1 }, (_, i) => ({
+      month: writeMonth(from + i),
+      received: at(received, i + 1) - at(received, i),
+      due: at(due, i + 1),
+      earned: at(earned, i + 1) - at(earned, i),
+      deferred: at(received, i + 1) - at(earned, i + 1),
+    }));
+  }
+}
+
+const at = (of: Float64Array, i: number) => of[i] as number;
+
+/**
+ * Collects the income of any number of orders, one after the other; what it keeps grows with listings, courses and
+ * documents, not with orders.
+ */
+export class IncomeBook {
+  private readonly rows = new Map<
+    string,
+    { listing: string; course: string; cohort: string | null; totals: Totals }
+  >();
+  private readonly count: number;
+  private readonly tax: Float64Array;
+  private readonly dueTax: Float64Array;
+  private readonly documents: Documents;
+
+  constructor(
+    readonly now: Instant,
+    readonly from: Month,
+    readonly to: Month,
+    papers: { timeZone: string; series: Orders["series"] },
+  ) {
+    this.count = to - from + 1;
+    this.tax = new Float64Array(this.count + 1);
+    this.dueTax = new Float64Array(this.count + 1);
+    this.documents = new Documents(papers);
+  }
+
+  add(order: Order): void {
+    const totals = order.courses.map(({ id, cohort }) => this.rowOf(order.listing, id, cohort));
+    const life = new Life(order);
+    if (life.boughtAt > this.now) return;
+    const today = life.day(this.now);
+    const shares = order.courses.map(
+      ({ access }) => new ShareOfAccess(access, order.terms.foreverMonths, today),
+    );
+    for (let i = 0; i <= this.count; i++) {
+      const next = firstDay(this.from + i);
+      const end = (life.start(next) - 1) as Instant;
+      if (end < life.boughtAt) continue;
+      life.moveTo(Math.min(end, this.now) as Instant);
+      const received = receivedByCourse(life);
+      const earned = earnedByCourse(life, shares, addDays(next, -1));
+      totals.forEach((row, k) => {
+        row.received[i] = at(row.received, i) + (received[k] as number);
+        row.earned[i] = at(row.earned, i) + (earned[k] as number);
+      });
+      this.tax[i] = at(this.tax, i) + life.payments.reduce((all, { taxLeft }) => all + taxLeft, 0);
+    }
+    life.moveTo(this.now);
+    this.addDue(life, totals);
+    this.documents.add(life);
+  }
+
+  private rowOf(listing: string, course: string, cohort: string | null): Totals {
+    const key = JSON.stringify([listing, course, cohort]);
+    let row = this.rows.get(key);
+    if (!row) {
+      row = { listing, course, cohort, totals: new Totals(this.count) };
+      this.rows.set(key, row);
+    }
+    return row.totals;
+  }
+
+  /** What paying each unpaid part would add to what is received, in the month in which it falls due. */
+  private addDue(life: Life, totals: Totals[]): void {
+    const put = (due: LocalDate, net: readonly number[], tax: number) => {
+      const i = monthOf(due) - this.from + 1;
+      if (i < 1 || i > this.count) return;
+      totals.forEach((row, k) => {
+        row.due[i] = at(row.due, i) + (net[k] as number);
+      });
+      this.dueTax[i] = at(this.dueTax, i) + tax;
+    };
+    for (const part of life.unpaid()) put(part.due, netIfPaid(life, part), part.tax);
+    const { series } = life;
+    if (!series || life.ended || life.runsOutAt !== null) return;
+    for (let k = series.next; ; k++) {
+      const due = series.dateOf(k);
+      if (monthOf(due) > this.to) return;
+      const { amount, tax } = series.priceOf(k);
+      put(due, netOfPart(life.order, amount - tax), tax);
+    }
+  }
+
+  close(): Income {
+    const rows = [...this.rows.values()].sort(
+      (a, b) =>
+        compare(a.listing, b.listing) ||
+        compare(a.course, b.course) ||
+        byCohort(a.cohort, b.cohort),
+    );
+    const written = rows.map(({ totals, ...row }) => ({
+      ...row,
+      months: totals.months(this.from),
+    }));
+    const months = Array.from({ length: this.count }, (_, i) => {
+      const sum = (of: "received" | "due" | "earned" | "deferred") =>
+        written.reduce((all, row) => all + (row.months[i] as MonthOfRow)[of], 0);
+      return {
+        month: writeMonth(this.from + i),
+        received: sum("received"),
+        due: sum("due"),
+        earned: sum("earned"),
+        deferred: sum("deferred"),
+        tax: at(this.tax, i + 1) - at(this.tax, i),
+        dueTax: at(this.dueTax, i + 1),
+      };
+    });
+    return {
+      at: formatInstant(this.now),
+      from: writeMonth(this.from),
+      to: writeMonth(this.to),
+      months,
+      rows: written,
+      documents: this.documents.between(firstDay(this.from), firstDay(this.to + 1)),
+    };
+  }
+}
+
+const compare = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
+const byCohort = (a: string | null, b: string | null) =>
+  a === null || b === null ? Number(a !== null) - Number(b !== null) : compare(a, b);
+
+/** The income of a file of orders, by month. */
+export function incomeOf(
+  { at, timeZone, series, orders }: Orders,
+  from: Month,
+  to: Month,
+): { ok: true; value: Income } | { ok: false; faults: Fault[] } {
+  if (to < from)
+    return { ok: false, faults: [{ path: "to", reason: "The last month lies before the first" }] };
+  const book = new IncomeBook(instantIn(at), from, to, { timeZone, series });
+  for (const order of orders) book.add(order);
+  return { ok: true, value: book.close() };
+}

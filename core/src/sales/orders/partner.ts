@@ -1,0 +1,42 @@
+/** A partner's share of an order: whose link counts, what it has earned, and what of it is payable when. */
+import { addDays, type Instant } from "../../time";
+import { type Minor, percentOf } from "../money";
+import type { Life } from "./life";
+import type { Payment } from "./part";
+import { instantIn } from "./read";
+
+export interface PartnerShare {
+  id: string;
+  earned: Minor;
+  payable: Minor;
+  /** The earliest instant ahead at which more becomes payable. */
+  nextPayable: Instant | null;
+}
+
+/** Null where no link was followed in time. */
+export function partnerShare(life: Life): PartnerShare | null {
+  const { partners } = life.order;
+  if (!partners) return null;
+  let last: { partner: string; at: Instant } | null = null;
+  for (const touch of partners.touches) {
+    const at = instantIn(touch.at);
+    if (at <= life.boughtAt && (last === null || at >= last.at))
+      last = { partner: touch.partner, at };
+  }
+  if (!last || life.boughtOn - life.day(last.at) > partners.days) return null;
+  const payableAt = ({ at }: Payment) => life.start(addDays(life.day(at), partners.hold + 1));
+  const net = (payments: readonly Payment[]) =>
+    payments.reduce((all, { left, taxLeft }) => all + left - taxLeft, 0);
+  const free = life.payments.filter(({ isDisputed }) => !isDisputed);
+  const ahead = free
+    .filter(({ left }) => left > 0)
+    .map(payableAt)
+    .filter((at) => at > life.now);
+  const percent = partners.percent[last.partner] ?? 0;
+  return {
+    id: last.partner,
+    earned: percentOf(net(life.payments), percent),
+    payable: percentOf(net(free.filter((one) => payableAt(one) <= life.now)), percent),
+    nextPayable: ahead.length === 0 ? null : (Math.min(...ahead) as Instant),
+  };
+}
