@@ -1,7 +1,6 @@
 /** `dawngate quote`: a listing's price for one buyer at an instant, line by line. */
 import { optionOf, parseListing, quote } from "@dawngate/core/sales";
-import { parseInstant } from "@dawngate/core/time";
-import { readLists } from "./options";
+import { needed, neededInstant, readLists } from "./options";
 import { type Outcome, WordsError } from "./outcome";
 import { readDocument, refusal } from "./plan";
 
@@ -11,12 +10,8 @@ export async function quoteCommand(words: readonly string[]): Promise<Outcome> {
     ["listing", "at", "option", "seats"],
     ["code", "holds"],
   );
-  const file = options.get("listing");
-  if (file === undefined) throw new WordsError("Say which listing: --listing FILE");
-  const atText = options.get("at");
-  if (atText === undefined) throw new WordsError("Say at which instant: --at 2027-03-20T12:00:00Z");
-  const at = parseInstant(atText);
-  if (!at.ok) throw new WordsError(`--at: ${at.reason}`);
+  const file = needed(options, "listing", "Say which listing");
+  const at = neededInstant(options);
   const seatsText = options.get("seats") ?? "1";
   const seats = Number(seatsText);
   if (!/^\d{1,6}$/.test(seatsText) || seats < 1)
@@ -28,7 +23,7 @@ export async function quoteCommand(words: readonly string[]): Promise<Outcome> {
     throw new WordsError(`--option: the listing has no option "${option}"`);
   try {
     const answer = quote(read.value, {
-      at: at.value,
+      at,
       seats,
       codes: lists.get("code") ?? [],
       holds: lists.get("holds") ?? [],

@@ -130,3 +130,86 @@ test("dawngate bundle and tax answer as orders.md has it, from standard input to
   expect(tax.code).toBe(1);
   expect(tax.errors).toMatch(/^rates: /);
 });
+
+// The order of orders.md, which bought in three parts.
+const order = {
+  dawnGateOrder: 1,
+  id: "o1",
+  listing: "s1",
+  timeZone: "Europe/Lisbon",
+  currency: "EUR",
+  kind: "installments",
+  boughtAt: "2027-03-06T11:00:00Z",
+  seats: 1,
+  courses: [{ id: "c1", single: 9900, access: { from: "2027-03-06", through: "2027-06-03" } }],
+  quote: {
+    total: 20_100,
+    tax: 3759,
+    schedule: ["2027-03-06", "2027-04-06", "2027-05-06"].map((due) => ({
+      due,
+      amount: 6700,
+      tax: 1253,
+    })),
+    lines: [],
+  },
+  terms: {
+    chargeHour: "06:00",
+    retry: [1, 3, 7],
+    grace: 3,
+    endAfter: 30,
+    refund: [{ kind: "full", days: 14, progress: 20 }],
+    foreverMonths: 12,
+  },
+  supply: "content",
+  buyer: { country: "PT", company: false },
+  events: [{ type: "charged", at: "2027-03-06T11:00:05Z", charge: "ch1", part: 1, amount: 6700 }],
+};
+const orderFile = file("order.json", order);
+
+test("dawngate order, refund and income answer with the keys of orders.md, in their order", () => {
+  const keys = (...words: string[]) => {
+    const { code, output, errors } = dawngate(words);
+    expect([code, errors]).toEqual([0, ""]);
+    return Object.keys(JSON.parse(output)).join(" ");
+  };
+  const at = ["--order", orderFile, "--at", "2027-03-10T00:00:00Z"];
+  expect(keys("order", ...at)).toBe(
+    "id at state endedAt endedBy paid refunded open ahead parts excess next enrollment seats courses partner ignored",
+  );
+  expect(keys("refund", ...at)).toBe(
+    "id at policy rule relief off amount tax payments partsAfter access courses withdrawal",
+  );
+  const orders = file("orders.json", {
+    dawnGateOrders: 1,
+    at: "2027-03-31T00:00:00Z",
+    timeZone: "Europe/Lisbon",
+    currency: "EUR",
+    series: { invoice: "A", creditNote: "C" },
+    orders: [order],
+  });
+  const months = ["--from", "2027-03", "--to", "2027-05"];
+  expect(keys("income", "--orders", orders, ...months)).toBe("at from to months rows documents");
+  expect(dawngate(["income", "--orders", orders, "--from", "2027-05", "--to", "2027-03"])).toEqual({
+    code: 1,
+    output: "",
+    errors: "to: The last month lies before the first\n",
+  });
+});
+
+test("words that are off end with 2, an order that is with 1", () => {
+  const at = ["--order", orderFile, "--at"];
+  const late = [...at, "2027-03-10T00:00:00Z"];
+  const code = (...words: string[]) => dawngate(words).code;
+  expect(code("order", ...at, "yesterday")).toBe(2);
+  expect(code("order", "--at", "2027-03-10T00:00:00Z")).toBe(2);
+  expect(code("refund", ...late, "--policy", "kind")).toBe(2);
+  expect(code("refund", ...late, "--policy", "amount")).toBe(2);
+  expect(code("refund", ...late, "--policy", "amount", "--amount", "0")).toBe(1);
+  expect(code("income", "--orders", orderFile, "--from", "2027-13", "--to", "2027-03")).toBe(2);
+  expect(dawngate(["order", ...at, "2027-03-01T00:00:00Z"])).toMatchObject({ code: 1, output: "" });
+  const { errors } = dawngate(
+    ["order", "--order", "-", "--at", "2027-03-10T00:00:00Z"],
+    JSON.stringify({ ...order, seats: 0, extra: 1 }),
+  );
+  expect(errors.split("\n").map((line) => line.split(":")[0])).toEqual(["seats", "extra", ""]);
+});

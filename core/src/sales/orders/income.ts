@@ -8,6 +8,7 @@ import {
   type LocalDate,
   pad2,
   yearMonthDay,
+  type Zone,
 } from "../../time";
 import { Documents, type WrittenDocument } from "./documents";
 import { Life } from "./life";
@@ -78,6 +79,11 @@ class Totals {
   }
 }
 
+interface MonthEnd {
+  end: Instant;
+  last: LocalDate;
+}
+
 const at = (of: Float64Array, i: number) => of[i] as number;
 
 /**
@@ -89,6 +95,7 @@ export class IncomeBook {
     string,
     { listing: string; course: string; cohort: string | null; totals: Totals }
   >();
+  private readonly ends = new Map<Zone, MonthEnd[]>();
   private readonly count: number;
   private readonly tax: Float64Array;
   private readonly dueTax: Float64Array;
@@ -114,13 +121,11 @@ export class IncomeBook {
     const shares = order.courses.map(
       ({ access }) => new ShareOfAccess(access, order.terms.foreverMonths, today),
     );
-    for (let i = 0; i <= this.count; i++) {
-      const next = firstDay(this.from + i);
-      const end = (life.start(next) - 1) as Instant;
+    for (const [i, { end, last }] of this.endsIn(life).entries()) {
       if (end < life.boughtAt) continue;
       life.moveTo(Math.min(end, this.now) as Instant);
       const received = receivedByCourse(life);
-      const earned = earnedByCourse(life, shares, addDays(next, -1));
+      const earned = earnedByCourse(life, shares, last);
       totals.forEach((row, k) => {
         row.received[i] = at(row.received, i) + (received[k] as number);
         row.earned[i] = at(row.earned, i) + (earned[k] as number);
@@ -130,6 +135,18 @@ export class IncomeBook {
     life.moveTo(this.now);
     this.addDue(life, totals);
     this.documents.add(life);
+  }
+
+  /** The last instant and day of the month before those asked for, and of each of these, in an order's zone. */
+  private endsIn(life: Life): MonthEnd[] {
+    const known = this.ends.get(life.zone);
+    if (known) return known;
+    const ends = Array.from({ length: this.count + 1 }, (_, i) => {
+      const next = firstDay(this.from + i);
+      return { end: (life.start(next) - 1) as Instant, last: addDays(next, -1) };
+    });
+    this.ends.set(life.zone, ends);
+    return ends;
   }
 
   private rowOf(listing: string, course: string, cohort: string | null): Totals {
@@ -163,7 +180,8 @@ export class IncomeBook {
     }
   }
 
-  close(): Income {
+  /** The figures, without the documents. */
+  close(): Omit<Income, "documents"> {
     const rows = [...this.rows.values()].sort(
       (a, b) =>
         compare(a.listing, b.listing) ||
@@ -193,8 +211,12 @@ export class IncomeBook {
       to: writeMonth(this.to),
       months,
       rows: written,
-      documents: this.documents.between(firstDay(this.from), firstDay(this.to + 1)),
     };
+  }
+
+  /** The documents of the months asked for, one after the other: there may be a million of them. */
+  papers(): Iterable<WrittenDocument> {
+    return this.documents.between(firstDay(this.from), firstDay(this.to + 1));
   }
 }
 
@@ -212,5 +234,5 @@ export function incomeOf(
     return { ok: false, faults: [{ path: "to", reason: "The last month lies before the first" }] };
   const book = new IncomeBook(instantIn(at), from, to, { timeZone, series });
   for (const order of orders) book.add(order);
-  return { ok: true, value: book.close() };
+  return { ok: true, value: { ...book.close(), documents: [...book.papers()] } };
 }

@@ -21,12 +21,15 @@ interface Stretch {
 
 /** The share of a course by day. */
 export class ShareOfAccess {
+  /** The first day of access; null while it is not known. */
+  readonly first: LocalDate | null;
   private readonly stretches: Stretch[] = [];
 
   /** `today` is the day of "now": what was moved after it has not happened. */
   constructor(access: Order["courses"][number]["access"], foreverMonths: number, today: LocalDate) {
-    if (access.from === null) return;
-    const first = dateIn(access.from);
+    const first = access.from === null ? null : dateIn(access.from);
+    this.first = first;
+    if (first === null) return;
     const ends =
       access.through === null
         ? addDays(addMonths(first, foreverMonths), -1)

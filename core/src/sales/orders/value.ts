@@ -3,7 +3,6 @@ import type { LocalDate } from "../../time";
 import { split, timesOver } from "../money";
 import type { Life } from "./life";
 import { type Part, worthOf } from "./part";
-import { dateIn } from "./read";
 import type { Order } from "./schema";
 import { type Fraction, type ShareOfAccess, shareOfPeriod } from "./share";
 
@@ -54,8 +53,7 @@ export function earnedByCourse(
       (part) => {
         const { amount, tax } = worthOf(part);
         return netOfPart(order, amount - tax).map((value, k) => {
-          const from = order.courses[k]?.access.from ?? null;
-          const first = from === null ? null : dateIn(from);
+          const first = shares[k]?.first ?? null;
           return hasEnded ? value : shareOf(value, shareOfPeriod(part, first, day));
         });
       },

@@ -6,6 +6,7 @@ import {
   parseMonth,
   parseOrder,
   parseOrders,
+  type Refund,
   type RefundAsked,
   refundAt,
 } from "../../../src/sales/orders";
@@ -93,7 +94,11 @@ export function orderOf(loose: Loose): Order {
 
 export const at = (loose: Loose, when: string) => orderAt(orderOf(loose), instant(when));
 
-export function refundOf(loose: Loose, when: string, asked: Partial<RefundAsked> = {}) {
+export function refundOf(
+  loose: Loose,
+  when: string,
+  asked: Partial<RefundAsked> = {},
+): Partial<Refund & { refused: string[]; why: unknown }> {
   const answer = refundAt(orderOf(loose), { policy: "terms", ...asked, at: instant(when) });
   if (!answer.ok) return { refused: answer.faults.map(({ path }) => path) };
   return { ...answer.value, why: answer.why };
