@@ -12,9 +12,10 @@ import { CourseFrame } from "../frame/course-frame";
 import { rangeOf } from "../schedule/horizon/person-line";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
-import { QuietAction } from "../ui/action";
+import { PrimaryAction, QuietAction } from "../ui/action";
 import { capital } from "../ui/capital";
 import { Choice } from "../ui/choice";
+import { useWide } from "../ui/layout";
 import { NightAct, NightBar } from "../ui/night-bar";
 import { Notice } from "../ui/notice";
 import { Skeleton } from "../ui/skeleton";
@@ -35,12 +36,25 @@ export function PeopleScreen() {
   const { who, ...place } = useLocalSearchParams() as InCourse & { who?: string };
   const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
   const [adding, setAdding] = useState(false);
+  const wide = useWide();
   return (
-    <CourseFrame at={place} title={data?.title} here={PEOPLE} full>
+    <CourseFrame
+      at={place}
+      title={data?.title}
+      here={PEOPLE}
+      full
+      tools={
+        wide && data ? (
+          <PrimaryAction label="Enroll somebody" letter="n" onPress={() => setAdding(true)} />
+        ) : null
+      }
+    >
       {data ? (
         <>
           <People key={who} place={place} course={data} who={who}>
-            <QuietAction label="Enroll somebody" letter="n" onPress={() => setAdding(true)} />
+            {wide ? null : (
+              <QuietAction label="Enroll somebody" letter="n" onPress={() => setAdding(true)} />
+            )}
           </People>
           {adding ? (
             <EnrollSheet place={place} course={data} onClose={() => setAdding(false)} />

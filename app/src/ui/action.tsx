@@ -1,5 +1,6 @@
 /** The one primary action of a screen, and quieter ones beside it. */
 import { Button } from "react-native-paper";
+import { useReach } from "./layout";
 import { useOffers } from "./offers";
 import { usePalette } from "./theme";
 
@@ -29,7 +30,9 @@ const TIGHT = { marginHorizontal: 13 };
 function useButton(props: Props) {
   const { says, onPress, busy = false, disabled = false, tight = false, fill = false } = props;
   useLetter(props);
+  const reach = useReach();
   return {
+    contentStyle: { minHeight: reach },
     accessibilityLabel: says,
     onPress,
     loading: busy,
@@ -42,21 +45,22 @@ function useButton(props: Props) {
 export function PrimaryAction(props: Props) {
   const { emberFill, onEmber } = usePalette();
   return (
-    <Button
-      {...useButton(props)}
-      mode="contained"
-      buttonColor={emberFill}
-      textColor={onEmber}
-      contentStyle={{ minHeight: 46 }}
-    >
+    <Button {...useButton(props)} mode="contained" buttonColor={emberFill} textColor={onEmber}>
       {props.label}
     </Button>
   );
 }
 
 export function QuietAction(props: Props) {
+  const { surface, line, ink } = usePalette();
+  const { style, ...button } = useButton(props);
   return (
-    <Button {...useButton(props)} mode="outlined" contentStyle={{ minHeight: 44 }}>
+    <Button
+      {...button}
+      mode="outlined"
+      textColor={button.disabled ? undefined : ink}
+      style={[style, { borderColor: line, backgroundColor: surface }]}
+    >
       {props.label}
     </Button>
   );

@@ -3,6 +3,7 @@ import { useRef } from "react";
 import { View } from "react-native";
 import { Chip } from "react-native-paper";
 import { TEXT } from "./fonts";
+import { useReach } from "./layout";
 import { useMended } from "./mended";
 import { usePalette } from "./theme";
 
@@ -18,6 +19,7 @@ interface Props {
 export function Choice({ label, taken, many = false, onPress }: Props) {
   const { dusk, line, lilac, ink } = usePalette();
   const root = useRef<View>(null);
+  const reach = useReach();
   useMended(root, "[data-testid=chip]", {
     "aria-checked": taken === undefined ? null : String(taken),
   });
@@ -29,7 +31,7 @@ export function Choice({ label, taken, many = false, onPress }: Props) {
         onPress={onPress}
         textStyle={{
           color: ink,
-          marginVertical: 12,
+          marginVertical: (reach - 20) / 2,
           marginHorizontal: 14,
           fontSize: 15,
           lineHeight: 20,

@@ -1,10 +1,11 @@
 /** A field with its label, its hint, and what is wrong with it beside it. */
 
-import { useContext } from "react";
+import { useContext, useState } from "react";
 import { type Control, type FieldValues, type Path, useController } from "react-hook-form";
 import { View } from "react-native";
 import type { TextInputProps } from "react-native-paper";
 import { Submits } from "./form";
+import { Press } from "./press";
 import { Text } from "./text";
 import { TextField } from "./text-field";
 import { usePalette } from "./theme";
@@ -22,6 +23,9 @@ interface Props<T extends FieldValues>
   check?: (value: string) => string | true;
 }
 
+/** What is typed ends before the word beside it. */
+const BESIDE = { paddingRight: 64 };
+
 export function Field<T extends FieldValues>({
   control,
   name,
@@ -30,25 +34,43 @@ export function Field<T extends FieldValues>({
   check,
   ...input
 }: Props<T>) {
-  const { ember, quiet } = usePalette();
+  const { ember, quiet, dusk } = usePalette();
   const { field, fieldState } = useController({
     control,
     name,
     ...(check && { rules: { validate: check } }),
   });
   const submit = useContext(Submits);
+  const { secureTextEntry: isSecret = false, ...rest } = input;
+  const [shown, setShown] = useState(false);
   const wrong = fieldState.error?.message;
   return (
     <View style={{ gap: 4 }}>
-      <TextField
-        label={label}
-        value={field.value ?? ""}
-        onChangeText={field.onChange}
-        onBlur={field.onBlur}
-        error={wrong !== undefined}
-        {...(submit && !input.multiline && { onSubmitEditing: () => void submit() })}
-        {...input}
-      />
+      <View>
+        <TextField
+          label={label}
+          value={field.value ?? ""}
+          onChangeText={field.onChange}
+          onBlur={field.onBlur}
+          error={wrong !== undefined}
+          {...(submit && !input.multiline && { onSubmitEditing: () => void submit() })}
+          {...rest}
+          secureTextEntry={isSecret && !shown}
+          {...(isSecret && { contentStyle: BESIDE })}
+        />
+        {isSecret ? (
+          <View style={{ position: "absolute", right: 4, top: 6, bottom: 0 }}>
+            <Press
+              aria-label={shown ? "Hide what is typed" : "Show what is typed"}
+              onPress={() => setShown(!shown)}
+            >
+              <Text kind="smallStrong" color={dusk} style={{ padding: 10 }}>
+                {shown ? "Hide" : "Show"}
+              </Text>
+            </Press>
+          </View>
+        ) : null}
+      </View>
       {wrong ? (
         <Text kind="small" color={ember} role="alert">
           {wrong}

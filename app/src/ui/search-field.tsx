@@ -2,6 +2,7 @@
 import { useRef } from "react";
 import { View } from "react-native";
 import { Searchbar } from "react-native-paper";
+import { useReach } from "./layout";
 import { useMended } from "./mended";
 import { useOffers } from "./offers";
 import { usePalette } from "./theme";
@@ -17,6 +18,7 @@ interface Props {
 export function SearchField({ label, value, onChange, width = 420 }: Props) {
   const { surface, line, quiet } = usePalette();
   const root = useRef<View>(null);
+  const height = useReach() + 4;
   useOffers([
     {
       says: label,
@@ -46,9 +48,9 @@ export function SearchField({ label, value, onChange, width = 420 }: Props) {
         clearAccessibilityLabel="Clear"
         value={value}
         onChangeText={onChange}
-        inputStyle={{ minHeight: 46, paddingLeft: 0 }}
+        inputStyle={{ minHeight: height - 2, paddingLeft: 0 }}
         style={{
-          height: 48,
+          height,
           backgroundColor: surface,
           borderWidth: 1,
           borderColor: line,

@@ -6,6 +6,9 @@ export interface TextFieldProps extends Omit<TextInputProps, "mode" | "label" | 
   label: string;
 }
 
+/** As round as a button. */
+const ROUND = { borderRadius: 10 };
+
 export function TextField({ label, style, ...rest }: TextFieldProps) {
   const { surface } = usePalette();
   return (
@@ -14,6 +17,7 @@ export function TextField({ label, style, ...rest }: TextFieldProps) {
       dense={!rest.multiline}
       label={label}
       aria-label={label}
+      outlineStyle={ROUND}
       {...rest}
       style={[{ backgroundColor: surface }, style]}
     />

@@ -49,14 +49,40 @@ export function RosterFilters({ cohorts, narrowed, totals, present, onNarrow, ch
   );
   const cohortName = cohorts.find(({ id }) => id === cohort)?.name;
   const order = ORDERS.find(([name]) => name === narrowed.order)?.[1] ?? "";
+  const who = (
+    <Choices label="Who" line={!wide}>
+      <Choice
+        label={totals ? `Everybody ${totals.all}` : "Everybody"}
+        taken={standing === null}
+        onPress={() => onNarrow({ standing: null })}
+      />
+      {offered.map(([name, label]) => {
+        const count = counted(name);
+        return (
+          <Choice
+            key={name}
+            label={
+              count === null
+                ? label
+                : `${label} ${count > NEEDS_COUNTED && name in (totals?.needs ?? {}) ? `over ${NEEDS_COUNTED}` : count}`
+            }
+            taken={standing === name}
+            onPress={() => onNarrow({ standing: name })}
+          />
+        );
+      })}
+    </Choices>
+  );
   return (
     <View style={{ gap: 8 }}>
-      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, alignItems: "flex-end" }}>
-        <SearchField
-          label="Find by name"
-          value={narrowed.find}
-          onChange={(find) => onNarrow({ find })}
-        />
+      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, alignItems: "center" }}>
+        <View style={wide ? { width: 250 } : { flex: 1, minWidth: 200 }}>
+          <SearchField
+            label="Find by name"
+            value={narrowed.find}
+            onChange={(find) => onNarrow({ find })}
+          />
+        </View>
         {wide && cohorts.length === 0 ? null : (
           <QuietAction
             label={[
@@ -69,29 +95,9 @@ export function RosterFilters({ cohorts, narrowed, totals, present, onNarrow, ch
           />
         )}
         {children}
+        {wide ? <View style={{ flex: 1, minWidth: 400 }}>{who}</View> : null}
       </View>
-      <Choices label="Who" line={!wide}>
-        <Choice
-          label={totals ? `Everybody ${totals.all}` : "Everybody"}
-          taken={standing === null}
-          onPress={() => onNarrow({ standing: null })}
-        />
-        {offered.map(([name, label]) => {
-          const count = counted(name);
-          return (
-            <Choice
-              key={name}
-              label={
-                count === null
-                  ? label
-                  : `${label} ${count > NEEDS_COUNTED && name in (totals?.needs ?? {}) ? `over ${NEEDS_COUNTED}` : count}`
-              }
-              taken={standing === name}
-              onPress={() => onNarrow({ standing: name })}
-            />
-          );
-        })}
-      </Choices>
+      {wide ? null : who}
       {sorting ? (
         <Sheet title="Whom, and in what order" onClose={() => setSorting(false)}>
           {cohorts.length > 0 ? (
