@@ -103,6 +103,8 @@ export const ADDRESSES = {
   getOffered: ["GET", "/schools/{school}/offers/{listing}", ["listings"], []],
   buy: ["POST", "/schools/{school}/offers/{listing}/orders", [], ["listings","orders","shelf"]],
   getOwnOrder: ["GET", "/schools/{school}/orders/{order}/own", [], []],
+  giveSeats: ["POST", "/schools/{school}/orders/{order}/seats", [], ["orders"]],
+  takeSeatBack: ["POST", "/schools/{school}/orders/{order}/seats/{number}/back", [], ["orders"]],
   getReceipt: ["GET", "/schools/{school}/orders/{order}/receipt", [], []],
   getOrders: ["GET", "/schools/{school}/orders", ["orders"], []],
   getOrder: ["GET", "/schools/{school}/orders/{order}", ["orders"], []],

@@ -53,6 +53,10 @@ export const offer = z
       .nullable()
       .default(null)
       .describe("So many days of access from the start of access; null: as the course says."),
+    teams: z
+      .boolean()
+      .default(false)
+      .describe("Several seats can be bought at once, and given out by the buyer."),
   })
   .meta({ id: "Offer" });
 export type Offer = z.output<typeof offer>;
@@ -148,6 +152,7 @@ export const offered = z
     state: z.enum(["open", "before", "full", "closed"]),
     window: offer.shape.window,
     seatsLeft: z.int().nullable(),
+    teams: z.boolean().describe("Several seats can be bought at once."),
     ways: z.array(way),
     quote: typed<Quote>(z.object({}).loose()),
     why: z.array(typed<QuoteStep>(z.object({}).loose())),
@@ -218,6 +223,30 @@ const orderShape = {
   receipt: z.string().nullable().describe("The receipt's number."),
 };
 
+/** A seat that was given out. */
+const seat = z
+  .object({
+    number: z.int(),
+    name: z.string().nullable().describe("Null: somebody who has left."),
+    email: z.string().nullable(),
+    givenAt: z.string(),
+    begun: z.boolean().describe("Its holder has begun: it cannot be taken back any more."),
+  })
+  .meta({ id: "Seat" });
+export type Seat = z.infer<typeof seat>;
+
+/** To whom seats are given. `secret`: opens the order without signing in. */
+export const seatsGiven = z.strictObject({
+  secret: z.string().max(200),
+  people: z
+    .array(z.strictObject({ name: personName, email: mailAddress }))
+    .min(1, "Say who gets a seat")
+    .max(100, "At most 100 seats at a time"),
+});
+export type SeatsGiven = z.input<typeof seatsGiven>;
+
+export const seatBack = z.strictObject({ secret: z.string().max(200) });
+
 /** An order as its buyer sees it. */
 export const ownOrder = z
   .object({
@@ -228,6 +257,9 @@ export const ownOrder = z
     enrollments: z.array(z.object({ id: z.string(), course: z.string(), title: z.string() })),
     signedIn: z.boolean().describe("The buyer is who asks: the way into the course is open."),
     schoolName: z.string(),
+    given: z
+      .array(seat)
+      .describe("The seats of an order for several people that are given out, by number."),
   })
   .meta({ id: "OwnOrder" });
 export type OwnOrder = z.infer<typeof ownOrder>;

@@ -16,6 +16,7 @@ export function BuyerPays({
   option,
   day,
   code,
+  seats,
   offer,
   snags,
 }: {
@@ -23,6 +24,7 @@ export function BuyerPays({
   option: PriceOption | null;
   day: string;
   code: string;
+  seats: number;
   offer: Offer;
   snags: ListingAnswer["snags"];
 }) {
@@ -34,11 +36,11 @@ export function BuyerPays({
     const at = (startOfDay(zoneOf(listing.timeZone), date.value) + 12 * 3_600_000) as Instant;
     try {
       const codes = code.trim() === "" ? [] : [code];
-      return { answer: quote(listing, { at, option: option.id, codes }, why), why };
+      return { answer: quote(listing, { at, option: option.id, codes, seats }, why), why };
     } catch {
       return null;
     }
-  }, [listing, option, date, code]);
+  }, [listing, option, date, code, seats]);
   return (
     <View
       style={{

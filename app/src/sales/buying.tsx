@@ -41,14 +41,20 @@ export function Buying({ place, offered, codes, zone, onAgain }: Props) {
   const key = useRef({ of: "", key: "" });
   const account = me?.account ?? null;
   const submit = async () => {
-    const of = JSON.stringify([quote.option, quote.total, codes, account?.email ?? email]);
+    const of = JSON.stringify([
+      quote.option,
+      quote.seats,
+      quote.total,
+      codes,
+      account?.email ?? email,
+    ]);
     if (key.current.of !== of) key.current = { of, key: pressKey() };
     const answer = await buy({
       ...place,
       body: {
         key: key.current.key,
         option: quote.option,
-        seats: 1,
+        seats: quote.seats,
         codes,
         seen: { total: quote.total, dueNow: quote.dueNow },
         timeZone: zone,

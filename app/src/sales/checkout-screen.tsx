@@ -12,6 +12,7 @@ import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { NightPage } from "../ui/night-page";
+import { NumberField } from "../ui/number-field";
 import { Page } from "../ui/page";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
@@ -33,8 +34,9 @@ export function CheckoutScreen() {
   const { code, ...place } = useLocalSearchParams() as unknown as Place & { code?: string };
   const [option, setOption] = useState<string | null>(null);
   const [codes, setCodes] = useState<string[]>(code ? [code] : []);
+  const [seats, setSeats] = useState(1);
   const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
-  const asked = { school: place.school, listing: place.listing, timeZone, seats: 1 };
+  const asked = { school: place.school, listing: place.listing, timeZone, seats };
   const { data, error, refetch, isFetching } = useGetOfferedQuery(
     { ...asked, option, codes: codes.join(",") },
     { refetchOnMountOrArgChange: true },
@@ -54,6 +56,7 @@ export function CheckoutScreen() {
       busy={isFetching}
       onOption={setOption}
       onCodes={setCodes}
+      onSeats={setSeats}
       onAgain={refetch}
     />
   );
@@ -67,6 +70,7 @@ interface Props {
   busy: boolean;
   onOption(option: string): void;
   onCodes(codes: string[]): void;
+  onSeats(seats: number): void;
   onAgain(): void;
 }
 
@@ -76,7 +80,17 @@ const STATES = {
   closed: "It cannot be bought any more.",
 };
 
-function Checkout({ place, offered, zone, codes, busy, onOption, onCodes, onAgain }: Props) {
+function Checkout({
+  place,
+  offered,
+  zone,
+  codes,
+  busy,
+  onOption,
+  onCodes,
+  onSeats,
+  onAgain,
+}: Props) {
   const { quiet } = usePalette();
   const { quote, currency, ways, courses, state } = offered;
   const way = ways.find(({ id }) => id === quote.option);
@@ -119,6 +133,24 @@ function Checkout({ place, offered, zone, codes, busy, onOption, onCodes, onAgai
             />
           ))}
         </Choices>
+      ) : null}
+      {offered.teams ? (
+        <View style={{ gap: 4 }}>
+          <NumberField
+            label="For how many"
+            width={150}
+            value={quote.seats}
+            least={1}
+            most={Math.max(1, Math.min(offered.seatsLeft ?? 10_000, 10_000))}
+            onChange={onSeats}
+          />
+          {quote.seats > 1 ? (
+            <Text kind="small" color={quiet}>
+              You give the seats out after paying, one by one or all at once; nobody is in by paying
+              alone.
+            </Text>
+          ) : null}
+        </View>
       ) : null}
       <View>
         <QuoteLines quote={quote} currency={currency} way={way ? sayWay(way) : "Price"} />
@@ -166,7 +198,7 @@ function Checkout({ place, offered, zone, codes, busy, onOption, onCodes, onAgai
           </View>
         ))}
       </View>
-      {offered.holds ? (
+      {offered.holds && quote.seats === 1 ? (
         <View style={{ gap: 10 }}>
           <Text kind="strong">You are in this already.</Text>
           <TextLink href={`/${place.school}/shelf`}>Go to my shelf</TextLink>

@@ -12,6 +12,7 @@ import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { useWide } from "../ui/layout";
 import { DateField } from "../ui/moment-fields";
+import { NumberField } from "../ui/number-field";
 import { Page } from "../ui/page";
 import { Press } from "../ui/press";
 import { Text } from "../ui/text";
@@ -24,6 +25,7 @@ import { CodeSheet } from "./code-sheet";
 import { CodesPart } from "./codes-part";
 import { type Dated, DatedSheet } from "./dated-sheet";
 import { freshId, newCode, readOffer } from "./fresh";
+import { ListingSeats } from "./listing-seats";
 import { ListingTerms } from "./listing-terms";
 import { STATE_WORDS } from "./listings-screen";
 import { Part } from "./part";
@@ -61,6 +63,7 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
   const [open, setOpen] = useState<Open | null>(null);
   const [day, setDay] = useState(today);
   const [code, setCode] = useState("");
+  const [seats, setSeats] = useState(1);
   const [option, setOption] = useState<string | null>(null);
   const read = useMemo(
     () => (offer.options.length === 0 ? null : readOffer(place.listing, offer, currency, timeZone)),
@@ -110,6 +113,7 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
       option={chosen}
       day={day}
       code={code}
+      seats={offer.teams ? seats : 1}
       offer={offer}
       snags={kept.snags}
     />
@@ -149,6 +153,16 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
         <View style={{ width: 150 }}>
           <TextField label="With code" value={code} maxLength={60} onChangeText={setCode} />
         </View>
+        {offer.teams ? (
+          <NumberField
+            label="So many seats"
+            width={140}
+            value={seats}
+            least={1}
+            most={10_000}
+            onChange={setSeats}
+          />
+        ) : null}
       </View>
       <View style={{ flexDirection: wide ? "row" : "column", gap: 28, alignItems: "stretch" }}>
         <View style={{ flex: wide ? 3 : undefined, gap: 24, minWidth: 0 }}>
@@ -233,6 +247,7 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
             onMake={(made) => set({ codes: [...offer.codes, ...made] })}
           />
           <ListingTerms place={place} offer={offer} kept={kept} today={today} set={set} />
+          <ListingSeats school={place.school} offer={offer} kept={kept} set={set} />
         </View>
         {wide ? <View style={{ flex: 2, minWidth: 320 }}>{beside}</View> : null}
       </View>

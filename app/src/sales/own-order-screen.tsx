@@ -14,6 +14,7 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetOwnOrderQuery } from "./api";
 import { QuoteLines } from "./quote-lines";
+import { TeamSeats } from "./team-seats";
 
 /** So often it is asked whether the payment has come, while one waits; and so long one waits before it is said. */
 const EVERY = 1000;
@@ -52,9 +53,11 @@ export function OwnOrderScreen() {
               It is yours
             </Text>
             <Text>
-              {data.signedIn
-                ? "The way in is open."
-                : `The way in was sent to ${data.email}. Open it there; the receipt comes beside it.`}
+              {data.seats > 1
+                ? `Its seats are given out here. A link to this page was sent to ${data.email} too.`
+                : data.signedIn
+                  ? "The way in is open."
+                  : `The way in was sent to ${data.email}. Open it there; the receipt comes beside it.`}
             </Text>
           </>
         ) : data.state === "open" ? (
@@ -99,6 +102,9 @@ export function OwnOrderScreen() {
             )
           }
         />
+      ) : null}
+      {data.state === "paid" && data.seats > 1 ? (
+        <TeamSeats place={place} order={data} zone={zone} />
       ) : null}
       {data.state === "open" && pay !== null ? (
         <PrimaryAction label="Pay now" onPress={() => window.location.assign(pay)} />

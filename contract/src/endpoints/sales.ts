@@ -19,6 +19,8 @@ import {
   ownOrder,
   purchase,
   receiptQuery,
+  seatBack,
+  seatsGiven,
 } from "../sales";
 
 const inListing = inSchool.extend({
@@ -101,6 +103,28 @@ export const sales = endpoints("sales", {
     query: inOrderQuery,
     answer: ownOrder,
     answered: "The order.",
+  },
+  giveSeats: {
+    method: "post",
+    path: "/schools/{school}/orders/{order}/seats",
+    summary: "Gives seats of an order out: whoever gets one is in, and told by mail",
+    who: "school.see",
+    params: inOrder,
+    body: seatsGiven,
+    answer: ownOrder,
+    answered: "The order as its buyer sees it now.",
+    changes: ["orders"],
+  },
+  takeSeatBack: {
+    method: "post",
+    path: "/schools/{school}/orders/{order}/seats/{number}/back",
+    summary: "Takes a seat back whose holder has not begun; it can be given to somebody else",
+    who: "school.see",
+    params: inOrder.extend({ number: z.coerce.number<number>().int().min(1) }),
+    body: seatBack,
+    answer: ownOrder,
+    answered: "The order as its buyer sees it now.",
+    changes: ["orders"],
   },
   getReceipt: {
     method: "get",

@@ -128,24 +128,36 @@ export async function enrollByHand(
     const reason = `Enrolled by ${context.who.name}`;
     const entry = { person, cohort, timeZone, bySelf: false, reason };
     const entered = await enter(tx, context, courseId, entry, context.now);
-    const about = await sayEnrolled(tx, context, entered.enrollment);
-    if (!found?.user_id) await inviteWithin(tx, { baseUrl }, context, email, "enrollee", about);
-    else
-      await follow(tx, context.school, "mail", {
-        to: email,
-        ...writeLetter({
-          ...about,
-          subject: `You are enrolled in ${about.title}`,
-          from: await schoolInMail(tx),
-          greeting: `Hello ${inMail(found.name)},`,
-          button: {
-            label: "Go to the course",
-            url: `${baseUrl}/${context.slug}/shelf/${entered.enrollment}`,
-          },
-        }),
-      });
+    await tellEnrolled(tx, { baseUrl }, context, entered.enrollment, email, found);
     return entered;
   });
+}
+
+/** Tells somebody in what they are, and what opens when; who has no account yet is invited by it. */
+export async function tellEnrolled(
+  tx: SchoolTransaction,
+  { baseUrl }: Pick<Services, "baseUrl">,
+  context: Context,
+  enrollment: string,
+  email: string,
+  known: { name: string; user_id: string | null } | undefined,
+): Promise<void> {
+  const about = await sayEnrolled(tx, context, enrollment);
+  if (!known?.user_id) await inviteWithin(tx, { baseUrl }, context, email, "enrollee", about);
+  else
+    await follow(tx, context.school, "mail", {
+      to: email,
+      ...writeLetter({
+        ...about,
+        subject: `You are enrolled in ${about.title}`,
+        from: await schoolInMail(tx),
+        greeting: `Hello ${inMail(known.name)},`,
+        button: {
+          label: "Go to the course",
+          url: `${baseUrl}/${context.slug}/shelf/${enrollment}`,
+        },
+      }),
+    });
 }
 
 async function newPerson(
@@ -191,7 +203,7 @@ export async function enterBought(
   { school, who, now }: Pick<Context, "school" | "who" | "now">,
   courseId: string,
   bought: Bought,
-): Promise<{ enrollment: string; person: string; isNew: boolean }> {
+): Promise<{ enrollment: string; person: string; isNew: boolean; made: boolean }> {
   const { name, email, timeZone, account, days, boughtAt, reason } = bought;
   const context = { school, who, now } as Context;
   const found = bought.person === null ? await findPersonByEmail(tx, email) : undefined;
@@ -203,7 +215,7 @@ export async function enterBought(
   await holdTurn(tx, courseId, `person ${person}`);
   const active = await activeEnrollment(tx, school, courseId, person, now);
   const isNew = bought.person === null && !found;
-  if (active !== null) return { enrollment: active, person, isNew };
+  if (active !== null) return { enrollment: active, person, isNew, made: false };
   await published(tx, school, courseId);
   const id = randomUUID();
   const enrollment = enrollmentSchema.parse({
@@ -218,7 +230,7 @@ export async function enterBought(
   });
   await insertEnrollments(tx, school, [{ enrollment, person, reasonOf: () => reason }]);
   await projectOne(tx, school, id, now);
-  return { enrollment: id, person, isNew };
+  return { enrollment: id, person, isNew, made: true };
 }
 
 /** What keeps staff, too, from enrolling somebody. */

@@ -122,8 +122,9 @@ function mayBuy({ state, seatsLeft, holds, row }: OnSale, { seats }: Purchase): 
     throw conflict(
       seatsLeft === 1 ? "One seat is left." : `${seatsLeft} seats are left; choose fewer.`,
     );
-  if (seats !== 1) throw conflict("Seats for a team cannot be given out yet; buy one at a time.");
-  if (row.offer.courses.every(({ id }) => holds.includes(id)))
+  if (seats !== 1 && !row.offer.teams) throw conflict("This is sold to one person at a time.");
+  // Seats are bought for others, whoever buys them.
+  if (seats === 1 && row.offer.courses.every(({ id }) => holds.includes(id)))
     throw conflict("You are in this already: it stands on your shelf.");
 }
 

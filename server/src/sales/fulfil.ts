@@ -11,6 +11,7 @@ import {
   zoneOf,
 } from "@dawngate/core/time";
 import { writeLetter } from "../base/letter";
+import { digestOf, newSecret } from "../base/secret";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { enterBought } from "../enrollment/enroll";
 import { sayEnrolled } from "../enrollment/say-enrolled";
@@ -41,7 +42,9 @@ export async function fulfil(
   const entered: string[] = [];
   let person: string | null = order.person_id;
   let isNew = false;
-  for (const { id: course } of offer?.courses ?? []) {
+  // Seats for several are given out by the buyer.
+  const isForSeveral = order.seats > 1;
+  for (const { id: course } of isForSeveral ? [] : (offer?.courses ?? [])) {
     const entry = await enterBought(tx, doing, course, {
       person,
       account: order.account_id,
@@ -65,15 +68,23 @@ export async function fulfil(
   const { time_zone: zone, slug } = await readSchool(tx);
   const year = yearMonthDay(localDateAt(zoneOf(zone), now)).year;
   const number = await nextReceipt(tx, school, year);
+  const seatsSecret = isForSeveral ? newSecret() : null;
   await updateOrder(tx, order.id, {
     state: "paid",
+    ...(seatsSecret !== null && { seats_hash: digestOf(seatsSecret) }),
     paid_at: at,
     person_id: person,
     held_until: null,
     receipt_year: year,
     receipt_number: number,
   });
-  await sendReceipt(tx, services, { school, slug }, order, receiptNumber(year, number));
+  await sendReceipt(
+    tx,
+    services,
+    { school, slug, seatsSecret },
+    order,
+    receiptNumber(year, number),
+  );
   // Whoever has no account yet comes in by a link; the others by their shelf.
   const [first] = entered;
   if (isNew && first !== undefined && order.account_id === null)
@@ -101,7 +112,7 @@ export const receiptNumber = (year: number, number: number) =>
 async function sendReceipt(
   tx: SchoolTransaction,
   { baseUrl }: Pick<Services, "baseUrl">,
-  { school, slug }: { school: SchoolId; slug: string },
+  { school, slug, seatsSecret }: { school: SchoolId; slug: string; seatsSecret: string | null },
   order: OrderRow,
   receipt: string,
 ): Promise<void> {
@@ -125,7 +136,13 @@ async function sendReceipt(
         `In all: ${money(quote.total)}${quote.tax > 0 ? `, of it tax ${money(quote.tax)}` : ""}`,
         ...later.slice(0, 12).map(({ due, amount }) => `Due on ${said(due)}: ${money(amount)}`),
       ],
-      button: { label: "Go to my courses", url: `${baseUrl}/${slug}/shelf` },
+      button:
+        seatsSecret === null
+          ? { label: "Go to my courses", url: `${baseUrl}/${slug}/shelf` }
+          : {
+              label: `Give out ${order.seats} seats`,
+              url: `${baseUrl}/${slug}/orders/${order.id}?secret=${seatsSecret}`,
+            },
       small: [
         `Receipt ${receipt}, order ${order.id}. As a file, once you are signed in: ${baseUrl}/api/schools/${slug}/orders/${order.id}/receipt`,
       ],

@@ -150,6 +150,7 @@ export async function showOffered(
       state,
       window: offer.window,
       seatsLeft,
+      teams: offer.teams ?? false,
       ways: listing.options
         .filter(({ renewal }) => !renewal)
         .map((one) => ({

@@ -6,7 +6,7 @@ import type { SalesOrderTable } from "../db/tables/sales";
 import { pattern } from "../enrollment/roster-store";
 
 export interface OrderRow
-  extends Omit<SalesOrderTable, "school_id" | "quote" | "key" | "secret_hash"> {
+  extends Omit<SalesOrderTable, "school_id" | "quote" | "key" | "secret_hash" | "seats_hash"> {
   quote: Quote;
 }
 
@@ -38,7 +38,7 @@ const COLUMNS = [
 
 export type NewOrder = Omit<
   SalesOrderTable,
-  "school_id" | "quote" | "paid_at" | "pay_url" | "receipt_year" | "receipt_number"
+  "school_id" | "quote" | "paid_at" | "pay_url" | "receipt_year" | "receipt_number" | "seats_hash"
 > & { quote: Quote };
 
 export async function insertOrder(
@@ -85,13 +85,13 @@ export async function readByKey(tx: SchoolTransaction, key: string) {
     .executeTakeFirst();
 }
 
-/** Whether a secret opens an order. */
+/** Whether a secret opens an order: that of the press, or that of the mail about its seats. */
 export async function isOpenedBy(tx: SchoolTransaction, id: string, digest: string) {
   const row = await tx
     .selectFrom("sales_order")
     .select("id")
     .where("id", "=", id)
-    .where("secret_hash", "=", digest)
+    .where((of) => of.or([of("secret_hash", "=", digest), of("seats_hash", "=", digest)]))
     .executeTakeFirst();
   return row !== undefined;
 }
@@ -110,6 +110,7 @@ export async function updateOrder(
       | "receipt_year"
       | "receipt_number"
       | "secret_hash"
+      | "seats_hash"
     >
   >,
 ): Promise<void> {
@@ -156,10 +157,11 @@ export async function addEnrollment(
   school: SchoolId,
   order: string,
   enrollment: string,
+  seat: number | null = null,
 ): Promise<void> {
   await tx
     .insertInto("order_enrollment")
-    .values({ school_id: school, order_id: order, enrollment_id: enrollment })
+    .values({ school_id: school, order_id: order, enrollment_id: enrollment, seat })
     .onConflict((on) => on.doNothing())
     .execute();
 }

@@ -4,6 +4,7 @@ import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
 import { notFound } from "../base/problem";
 import { digestOf } from "../base/secret";
+import type { SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
@@ -17,6 +18,7 @@ import {
   readOrder,
   readOrders,
 } from "./order-store";
+import { readSeats } from "./seat-store";
 
 const summaryOf = (row: OrderRow): OrderSummary => ({
   id: row.id,
@@ -84,18 +86,37 @@ export async function showOwnOrder(
   id: string,
   secret: string,
 ): Promise<OwnOrder> {
-  return reading(db, context, async (tx) => {
-    const row = (await isOpenedBy(tx, id, digestOf(secret))) ? await readOrder(tx, id) : null;
-    if (!row) throw notFound("There is no such order, or this link is an old one.");
-    const events = await readEvents(tx, id);
-    return {
-      ...summaryOf(row),
-      heldUntil: row.held_until,
-      pay: row.state === "open" ? row.pay_url : null,
-      failed: events.filter(({ kind }) => kind === "failed").length,
-      enrollments: await readEnrollments(tx, id),
-      signedIn: row.person_id !== null && row.person_id === context.person,
-      schoolName: (await readSchool(tx)).name,
-    };
-  });
+  return reading(db, context, async (tx) =>
+    sayOwnOrder(tx, context, await openedBy(tx, id, secret)),
+  );
+}
+
+/** The order that a secret opens; `hold`: nobody else changes it until this transaction ends. */
+export async function openedBy(
+  tx: SchoolTransaction,
+  id: string,
+  secret: string,
+  hold = false,
+): Promise<OrderRow> {
+  const row = (await isOpenedBy(tx, id, digestOf(secret))) ? await readOrder(tx, id, hold) : null;
+  if (!row) throw notFound("There is no such order, or this link is an old one.");
+  return row;
+}
+
+export async function sayOwnOrder(
+  tx: SchoolTransaction,
+  context: Context,
+  row: OrderRow,
+): Promise<OwnOrder> {
+  const events = await readEvents(tx, row.id);
+  return {
+    ...summaryOf(row),
+    heldUntil: row.held_until,
+    pay: row.state === "open" ? row.pay_url : null,
+    failed: events.filter(({ kind }) => kind === "failed").length,
+    enrollments: row.seats === 1 ? await readEnrollments(tx, row.id) : [],
+    signedIn: row.person_id !== null && row.person_id === context.person,
+    schoolName: (await readSchool(tx)).name,
+    given: row.seats === 1 ? [] : await readSeats(tx, row.id),
+  };
 }

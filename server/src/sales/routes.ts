@@ -7,6 +7,7 @@ import { changeListing, createListing, showListing, showListings } from "./listi
 import { showOffered } from "./offered";
 import { showOrder, showOrders, showOwnOrder } from "./orders";
 import { receiptFile } from "./receipt";
+import { giveSeats, takeSeatBack } from "./team-seats";
 
 export function salesRoutes(services: Services) {
   return router()
@@ -41,6 +42,15 @@ export function salesRoutes(services: Services) {
       const { order } = c.req.valid("param");
       const { secret } = c.req.valid("query");
       return c.json(await showOwnOrder(services, c.get("context"), order, secret), 200);
+    })
+    .openapi(route(services, sales.giveSeats, "buy"), async (c) => {
+      const { order } = c.req.valid("param");
+      return c.json(await giveSeats(services, c.get("context"), order, c.req.valid("json")), 200);
+    })
+    .openapi(route(services, sales.takeSeatBack, "buy"), async (c) => {
+      const { order, number } = c.req.valid("param");
+      const { secret } = c.req.valid("json");
+      return c.json(await takeSeatBack(services, c.get("context"), order, number, secret), 200);
     })
     .openapi(route(services, sales.getReceipt, "export"), async (c) => {
       const { order } = c.req.valid("param");

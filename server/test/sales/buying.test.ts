@@ -1,83 +1,30 @@
 /** From a listing to the first lesson: priced, bought, paid, inside; and nothing counts twice. */
 
-import type { bought, ListingAnswer, Offered, Order, OwnOrder } from "@dawngate/contract/sales";
+import type { ListingAnswer, Offered, Order } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
-import type { z } from "zod";
 import { tillAsker } from "../../src/sales/ask-till";
-import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
-import { testTill } from "../helpers/till";
+import { type Bought, ONCE, type Selling, sellingSchool, somebody } from "../helpers/selling";
 
-type Bought = z.infer<typeof bought>;
-
-let owned: Owned;
+let school: Selling;
+let owned: Selling["owned"];
+let till: Selling["till"];
 let now: Instant;
-const till = testTill();
 const at = (text: string) => {
   now = instant(text);
 };
+const onSale: Selling["onSale"] = (...of) => school.onSale(...of);
+const press: Selling["press"] = (...of) => school.press(...of);
+const tell: Selling["tell"] = (...of) => school.tell(...of);
+const own: Selling["own"] = (of) => school.own(of);
 beforeAll(async () => {
   at("2027-03-10T12:00:00Z");
-  owned = await ownedSchool(() => now, 0, { payments: till.payments });
+  school = await sellingSchool(() => now);
+  ({ owned, till } = school);
 });
 afterAll(() => owned.test_.close());
 beforeEach(() => at("2027-03-10T12:00:00Z"));
 
-const TAX = { rate: 2300, included: true };
-const ONCE = { id: "once", kind: "once", amount: 19_900, default: true };
-
-/** A listing on sale, with these terms. */
-async function onSale(title: string, terms: object = {}): Promise<string> {
-  const { id } = await owned.ask<{ id: string }>("POST", "/schools/one/listings", {
-    title,
-    courses: ["c"],
-  });
-  const offer = { title, courses: [{ id: "c" }], options: [ONCE], tax: TAX, ...terms };
-  await owned.ask("PUT", `/schools/one/listings/${id}`, { number: 1, offer, state: "on-sale" });
-  return id;
-}
-
-let presses = 0;
-async function press<T = Bought>(
-  who: string | null,
-  listing: string,
-  wanted: object,
-  status = 200,
-): Promise<T> {
-  presses += 1;
-  const response = await owned.app.ask(who, "POST", `/schools/one/offers/${listing}/orders`, {
-    key: `press-${presses}-of-the-test`,
-    option: "once",
-    seen: { total: 19_900, dueNow: 19_900 },
-    timeZone: "Europe/Lisbon",
-    ...wanted,
-  });
-  const text = await response.text();
-  if (response.status !== status)
-    throw new Error(`${response.status}: ${text}\n${owned.app.logged}`);
-  return JSON.parse(text) as T;
-}
-const somebody = (name: string) => ({ name, email: `${name.toLowerCase()}@example.org` });
-
-async function tell(
-  order: string,
-  type: "paid" | "refused",
-  charge: string,
-  when = new Date(),
-): Promise<number> {
-  const payment = till.made.find(({ reference }) => reference.includes(order));
-  if (!payment) throw new Error(`Nothing was made for ${order}`);
-  const { body, headers } = till.says(payment, type, charge, when);
-  return (await owned.app.ask(null, "POST", "/payments/heard", body, headers)).status;
-}
-const own = async ({ order, secret }: Bought) => {
-  const response = await owned.app.ask(
-    null,
-    "GET",
-    `/schools/one/orders/${order}/own?secret=${secret}`,
-  );
-  return (await response.json()) as OwnOrder;
-};
 const order = (id: string) => owned.ask<Order>("GET", `/schools/one/orders/${id}`);
 
 describe("a listing", () => {

@@ -19,6 +19,7 @@ import * as m0017 from "./0017-people-in-order";
 import * as m0018 from "./0018-sales";
 import * as m0019 from "./0019-who-needs-somebody";
 import * as m0020 from "./0020-catalog";
+import * as m0021 from "./0021-team-seats";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -41,4 +42,5 @@ export const migrations = {
   "0018-sales": m0018,
   "0019-who-needs-somebody": m0019,
   "0020-catalog": m0020,
+  "0021-team-seats": m0021,
 };

@@ -52,6 +52,8 @@ export interface SalesOrderTable {
   paid_at: string | null;
   pay_url: string | null;
   secret_hash: string;
+  /** Of the secret in the mail by which seats are given out; null: one seat. */
+  seats_hash: string | null;
   receipt_year: number | null;
   receipt_number: number | null;
 }
@@ -70,6 +72,16 @@ export interface OrderEnrollmentTable {
   school_id: string;
   order_id: string;
   enrollment_id: string;
+  /** The seat it was given out with; null: the buyer's own, or a seat that was taken back. */
+  seat: number | null;
+}
+
+export interface OrderSeatTable {
+  school_id: string;
+  order_id: string;
+  number: number;
+  person_id: string | null;
+  given_at: string;
 }
 
 export interface CodeUseTable {
@@ -87,5 +99,6 @@ export interface SalesTables {
   sales_order: SalesOrderTable;
   order_event: OrderEventTable;
   order_enrollment: OrderEnrollmentTable;
+  order_seat: OrderSeatTable;
   code_use: CodeUseTable;
 }

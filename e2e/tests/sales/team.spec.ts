@@ -1,0 +1,43 @@
+/** Seats for several people: bought on a phone by somebody new, given out, one taken back. */
+import { accessibilityFaults, expect, test } from "../helpers";
+
+test("seats for a team are bought, given out, and taken back from whoever has not begun", async ({
+  baseURL,
+  browser,
+}) => {
+  test.skip(test.info().project.name !== "phone");
+  test.setTimeout(90_000);
+  const stamp = Date.now() % 1_000_000;
+  const context = await browser.newContext({ baseURL: baseURL ?? "" });
+  const buyer = await context.newPage();
+  await buyer.goto("/ember-row/o/partner-bakeries");
+  const price = buyer.getByRole("group", { name: "The price, line by line" });
+  await expect(price.getByText("€60.27").first()).toBeVisible();
+  // Five at 49.00 less 10 %, and 23 % tax: 271.22.
+  await buyer.getByLabel("For how many").fill("5");
+  await expect(price.getByText("€271.22").first()).toBeVisible();
+  await expect(buyer.getByText("You give the seats out after paying")).toBeVisible();
+  expect(await accessibilityFaults(buyer)).toEqual([]);
+  await buyer.getByLabel("Your name").fill("Gil Prado");
+  await buyer.getByLabel("Mail address").fill(`gil-${stamp}@example.org`);
+  await buyer.getByRole("button", { name: "Pay €271.22" }).click();
+  await buyer.getByLabel("Card number").fill("9000 0000 0000 0001");
+  await buyer.getByRole("button", { name: /^Pay/ }).click();
+  await expect(buyer.getByRole("heading", { name: "5 of 5 seats to give out" })).toBeVisible();
+
+  const field = buyer.getByLabel("Who gets a seat, one a line");
+  await field.fill("Hal Quist, no address");
+  await expect(
+    buyer.getByText("There is no mail address in “Hal Quist, no address”."),
+  ).toBeVisible();
+  await field.fill(`Hal Quist, hal-${stamp}@example.org\nIda Noor <ida-${stamp}@example.org>`);
+  await buyer.getByRole("button", { name: "Give out 2 seats" }).click();
+  await expect(buyer.getByRole("heading", { name: "3 of 5 seats to give out" })).toBeVisible();
+  await expect(field).toHaveValue("");
+  await buyer.getByRole("button", { name: "Take back the seat of Hal Quist" }).click();
+  await expect(buyer.getByRole("heading", { name: "4 of 5 seats to give out" })).toBeVisible();
+  await expect(buyer.getByText("Hal Quist")).toBeHidden();
+  await expect(buyer.getByText("Ida Noor")).toBeVisible();
+  expect(await accessibilityFaults(buyer)).toEqual([]);
+  await context.close();
+});

@@ -1,0 +1,147 @@
+/** Seats that were bought for several people: given out by the buyer, and taken back from whoever has not begun. */
+import type { OwnOrder, seatsGiven } from "@dawngate/contract/sales";
+import { formatInstant } from "@dawngate/core/time";
+import type { z } from "zod";
+import { conflict, notFound, refusal } from "../base/problem";
+import type { SchoolTransaction } from "../db/connection";
+import { appendEvent } from "../enrollment/append";
+import { activeEnrollment, enterBought, tellEnrolled } from "../enrollment/enroll";
+import { findPersonByEmail } from "../people/store";
+import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
+import { addEnrollment, type OrderRow } from "./order-store";
+import { openedBy, sayOwnOrder } from "./orders";
+import { enrollmentsOf, hasSeat, insertSeat, readSeats, removeSeat } from "./seat-store";
+import { readTerms } from "./terms-store";
+
+type Given = z.output<typeof seatsGiven>;
+
+/** Gives seats out: each one is in at once, and told so by mail. All of them, or none. */
+export async function giveSeats(
+  services: Pick<Services, "db" | "baseUrl">,
+  context: Context,
+  id: string,
+  { secret, people }: Given,
+): Promise<OwnOrder> {
+  return services.db.withSchool(context, async (tx) => {
+    const order = await openedForSeats(tx, id, secret);
+    const offer = await readTerms(tx, order.listing_id, order.terms_number);
+    const courses = (offer?.courses ?? []).map((course) => course.id);
+    // Whoever has a seat of it already is passed over: the same press twice gives nobody two.
+    const wanted: Given["people"] = [];
+    const faults: { path: string; reason: string }[] = [];
+    const seen = new Set<string>();
+    for (const [i, one] of people.entries()) {
+      const email = one.email.toLowerCase();
+      const known = await findPersonByEmail(tx, email);
+      if (seen.has(email) || (known && (await hasSeat(tx, id, known.id)))) continue;
+      seen.add(email);
+      if (known && (await isInAll(tx, context, courses, known.id)))
+        faults.push({ path: `people[${i}].email`, reason: `${one.email} is in already` });
+      wanted.push({ ...one, email });
+    }
+    if (faults.length > 0)
+      throw refusal("Somebody is in already, and needs no seat. Nothing was given out.", faults);
+    const left = order.seats - (await readSeats(tx, id)).length;
+    if (wanted.length > left)
+      throw conflict(
+        left === 0
+          ? "All seats are given out. Take one back from whoever has not begun, or buy more."
+          : `${left} ${left === 1 ? "seat is" : "seats are"} left, and ${wanted.length} are asked for. Nothing was given out.`,
+      );
+    for (const one of wanted)
+      await giveOne(tx, services, context, order, courses, one, offer?.days ?? null);
+    return sayOwnOrder(tx, context, order);
+  });
+}
+
+async function openedForSeats(tx: SchoolTransaction, id: string, secret: string) {
+  const order = await openedBy(tx, id, secret, true);
+  if (order.seats === 1) throw conflict("This order is for one person: there is no seat to give.");
+  if (order.state !== "paid") throw conflict("Seats can be given out once they are paid.");
+  return order;
+}
+
+async function isInAll(
+  tx: SchoolTransaction,
+  { school, now }: Context,
+  courses: readonly string[],
+  person: string,
+): Promise<boolean> {
+  for (const course of courses)
+    if ((await activeEnrollment(tx, school, course, person, now)) === null) return false;
+  return true;
+}
+
+async function giveOne(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  context: Context,
+  order: OrderRow,
+  courses: readonly string[],
+  { name, email }: Given["people"][number],
+  days: number | null,
+): Promise<void> {
+  const at = formatInstant(context.now);
+  const known = await findPersonByEmail(tx, email);
+  let seat: number | null = null;
+  let first: string | null = null;
+  for (const course of courses) {
+    const entry = await enterBought(tx, context, course, {
+      person: known?.id ?? null,
+      account: null,
+      name,
+      email,
+      timeZone: order.time_zone,
+      days,
+      needsPayment: false,
+      // A seat counts from the day on which it is given out, not from the purchase.
+      boughtAt: at,
+      paidThrough: null,
+      reason: `A seat of order ${order.id}, given out by ${order.name}`,
+    });
+    seat ??= await insertSeat(tx, context.school, { order: order.id, person: entry.person, at });
+    first ??= entry.enrollment;
+    // What they were in before is theirs, and goes with no seat.
+    if (entry.made) await addEnrollment(tx, context.school, order.id, entry.enrollment, seat);
+  }
+  if (first !== null) await tellEnrolled(tx, services, context, first, email, known);
+}
+
+/** Takes a seat back whose holder has not begun; their access ends now. Twice is once. */
+export async function takeSeatBack(
+  services: Pick<Services, "db">,
+  context: Context,
+  id: string,
+  number: number,
+  secret: string,
+): Promise<OwnOrder> {
+  return services.db.withSchool(context, async (tx) => {
+    const order = await openedForSeats(tx, id, secret);
+    if (number > order.seats) throw notFound(`This order has ${order.seats} seats.`);
+    const seat = (await readSeats(tx, id)).find((one) => one.number === number);
+    if (seat) {
+      if (seat.begun)
+        throw conflict(
+          `${seat.name ?? "Its holder"} has begun: this seat is used, and stays theirs.`,
+        );
+      for (const { id: enrollment, course } of await enrollmentsOf(tx, id, number))
+        await appendEvent(
+          tx,
+          context.school,
+          course,
+          enrollment,
+          {
+            kind: "revoked",
+            at: formatInstant(context.now),
+            data: {},
+            reason: `The seat of order ${id} was taken back`,
+            key: `seat-back ${id} ${number} ${seat.givenAt}`,
+          },
+          context.now,
+        );
+      await removeSeat(tx, id, number);
+    }
+    return sayOwnOrder(tx, context, order);
+  });
+}

@@ -1,0 +1,76 @@
+/** A school that sells, its practice till, and what a buyer does. */
+import type { bought, OwnOrder } from "@dawngate/contract/sales";
+import type { Instant } from "@dawngate/core/time";
+import type { z } from "zod";
+import { type Owned, ownedSchool } from "./owned";
+import { testTill } from "./till";
+
+export type Bought = z.infer<typeof bought>;
+
+export const TAX = { rate: 2300, included: true };
+export const ONCE = { id: "once", kind: "once", amount: 19_900, default: true };
+export const somebody = (name: string) => ({ name, email: `${name.toLowerCase()}@example.org` });
+
+export interface Selling {
+  owned: Owned;
+  till: ReturnType<typeof testTill>;
+  /** A listing on sale, with these terms. */
+  onSale(title: string, terms?: object): Promise<string>;
+  /** A press on the button, as somebody who sees the price of ONCE. */
+  press<T = Bought>(
+    who: string | null,
+    listing: string,
+    wanted: object,
+    status?: number,
+  ): Promise<T>;
+  /** The till tells of an order; the status of the answer. */
+  tell(order: string, type: "paid" | "refused", charge: string, when?: Date): Promise<number>;
+  own(order: Bought): Promise<OwnOrder>;
+}
+
+export async function sellingSchool(now: () => Instant): Promise<Selling> {
+  const till = testTill();
+  const owned = await ownedSchool(now, 0, { payments: till.payments });
+  let presses = 0;
+  return {
+    owned,
+    till,
+    async onSale(title, terms = {}) {
+      const { id } = await owned.ask<{ id: string }>("POST", "/schools/one/listings", {
+        title,
+        courses: ["c"],
+      });
+      const offer = { title, courses: [{ id: "c" }], options: [ONCE], tax: TAX, ...terms };
+      await owned.ask("PUT", `/schools/one/listings/${id}`, { number: 1, offer, state: "on-sale" });
+      return id;
+    },
+    async press<T = Bought>(who: string | null, listing: string, wanted: object, status = 200) {
+      presses += 1;
+      const response = await owned.app.ask(who, "POST", `/schools/one/offers/${listing}/orders`, {
+        key: `press-${presses}-of-the-test`,
+        option: "once",
+        seen: { total: 19_900, dueNow: 19_900 },
+        timeZone: "Europe/Lisbon",
+        ...wanted,
+      });
+      const text = await response.text();
+      if (response.status !== status)
+        throw new Error(`${response.status}: ${text}\n${owned.app.logged}`);
+      return JSON.parse(text) as T;
+    },
+    async tell(order, type, charge, when = new Date()) {
+      const payment = till.made.find(({ reference }) => reference.includes(order));
+      if (!payment) throw new Error(`Nothing was made for ${order}`);
+      const { body, headers } = till.says(payment, type, charge, when);
+      return (await owned.app.ask(null, "POST", "/payments/heard", body, headers)).status;
+    },
+    async own({ order, secret }) {
+      const response = await owned.app.ask(
+        null,
+        "GET",
+        `/schools/one/orders/${order}/own?secret=${secret}`,
+      );
+      return (await response.json()) as OwnOrder;
+    },
+  };
+}
