@@ -102,7 +102,7 @@ export const ADDRESSES = {
   changeListing: ["PUT", "/schools/{school}/listings/{listing}", [], ["listings","public"]],
   getOffered: ["GET", "/schools/{school}/offers/{listing}", ["listings"], []],
   buy: ["POST", "/schools/{school}/offers/{listing}/orders", [], ["listings","orders","shelf"]],
-  getOwnOrder: ["GET", "/schools/{school}/orders/{order}/own", [], []],
+  getOwnOrder: ["GET", "/schools/{school}/orders/{order}/own", ["orders"], []],
   giveSeats: ["POST", "/schools/{school}/orders/{order}/seats", [], ["orders"]],
   takeSeatBack: ["POST", "/schools/{school}/orders/{order}/seats/{number}/back", [], ["orders"]],
   getReceipt: ["GET", "/schools/{school}/orders/{order}/receipt", [], []],

@@ -103,6 +103,7 @@ export const sales = endpoints("sales", {
     query: inOrderQuery,
     answer: ownOrder,
     answered: "The order.",
+    holds: ["orders"],
   },
   giveSeats: {
     method: "post",
