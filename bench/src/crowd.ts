@@ -2,6 +2,7 @@
  * What a crowd costs: the same requests in courses of 2,000, 20,000 and 200,000 people, beside a bare transaction. Run
  * by npm run bench:crowd, on the tests' cluster. BENCH_CROWD divides the crowds, for a short run.
  */
+
 import { randomBytes } from "node:crypto";
 import type { CourseList } from "@dawngate/contract/courses";
 import type { Roster } from "@dawngate/contract/roster";
@@ -16,6 +17,7 @@ import { readersHere } from "@dawngate/server/readers/index";
 import { projectCourse } from "@dawngate/server/schedule/project";
 import type { Account } from "@dawngate/server/school/account";
 import { NO_LIMITS } from "@dawngate/server/school/limits";
+import { practiceNumbers } from "@dawngate/server/stand-ins/tax-numbers";
 import { serve } from "@hono/node-server";
 import { Hono } from "hono";
 import { Kysely, PostgresDialect, sql } from "kysely";
@@ -91,6 +93,7 @@ const app = new Hono()
       changes: null,
       files: null,
       homeSchool: null,
+      numbers: practiceNumbers(),
       baseUrl: "http://127.0.0.1:1",
     }),
   );

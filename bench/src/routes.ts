@@ -1,4 +1,5 @@
 /** The server for the bench of routes, with one more route: a bare transaction (begin, set, `select 1`, commit). */
+
 import { fork } from "node:child_process";
 import type { Instant } from "@dawngate/core/time";
 import { openDatabase } from "@dawngate/server/db/connection";
@@ -9,6 +10,7 @@ import { noThreads } from "@dawngate/server/jobs/threads";
 import { readersHere } from "@dawngate/server/readers/index";
 import { openAuth } from "@dawngate/server/school/auth";
 import { NO_LIMITS } from "@dawngate/server/school/limits";
+import { practiceNumbers } from "@dawngate/server/stand-ins/tax-numbers";
 import { serve } from "@hono/node-server";
 import { Hono } from "hono";
 import { Kysely, PostgresDialect, sql } from "kysely";
@@ -62,7 +64,10 @@ const bareTransaction = () =>
   });
 const app = new Hono()
   .get("/bare", async (c) => c.json(await bareTransaction()))
-  .route("/", createApp({ ...parts, ...nothing, baseUrl: "http://127.0.0.1:1" }));
+  .route(
+    "/",
+    createApp({ ...parts, ...nothing, numbers: practiceNumbers(), baseUrl: "http://127.0.0.1:1" }),
+  );
 const server = serve({ fetch: app.fetch, hostname: "127.0.0.1", port: 0 });
 await new Promise((resolve) => server.once("listening", resolve));
 const { port } = server.address() as { port: number };

@@ -1,6 +1,7 @@
 /** What an import brings: a plan file, and what a plan file has no place for: names, addresses, texts. */
 import { courseCard } from "@dawngate/core/courses";
 import { planFields } from "@dawngate/core/plan";
+import { taxSettingsSchema } from "@dawngate/core/sales";
 import { z } from "zod";
 import { catalogPlace } from "./courses";
 import { listingState, offer } from "./sales";
@@ -8,7 +9,11 @@ import { slug } from "./school";
 import { mailAddress, personName } from "./text";
 
 export const importExtras = z.strictObject({
-  school: z.strictObject({ slug, name: z.string().min(1).max(200) }),
+  school: z.strictObject({
+    slug,
+    name: z.string().min(1).max(200),
+    tax: taxSettingsSchema.nullable().default(null),
+  }),
   cohorts: z
     .record(z.string(), z.string().min(1).max(200))
     .describe("The name of each cohort, by its identifier."),

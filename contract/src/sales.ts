@@ -1,6 +1,12 @@
 /** What is put on sale, what it costs somebody, and what was bought. */
 import { planFields } from "@dawngate/core/plan";
-import { listingSchema, optionSchema, type Quote, type QuoteStep } from "@dawngate/core/sales";
+import {
+  listingSchema,
+  optionSchema,
+  type Quote,
+  type QuoteStep,
+  supplySchema,
+} from "@dawngate/core/sales";
 import { z } from "zod";
 import { typed } from "./endpoint";
 import { cursor, mailAddress, oneLine, personName } from "./text";
@@ -53,6 +59,9 @@ export const offer = z
       .nullable()
       .default(null)
       .describe("So many days of access from the start of access; null: as the course says."),
+    supply: supplySchema
+      .default("electronic")
+      .describe("What it is for tax by the buyer's place: by itself, or taught by somebody."),
     teams: z
       .boolean()
       .default(false)
@@ -119,8 +128,39 @@ export const listingChange = z.strictObject({
   state: listingState.optional(),
 });
 
+const country = z
+  .string()
+  .regex(/^[A-Z]{2}$/, "A country is two capital letters, as ISO 3166-1 has them");
+const taxNumber = z.string().max(20, "A tax number has at most 20 characters");
+
+/** Where the buyer is, where tax goes by it. */
+const buyerPlace = {
+  country: country.optional().describe("Of the buyer; left out: the school's own."),
+  taxNumber: taxNumber.optional().describe("Of a company; left out: it is no company."),
+};
+
+const treatment = z.enum(["domestic", "reverse-charge", "origin", "destination", "outside"]);
+
+/** What an order was taxed by. */
+export const orderTax = z
+  .object({
+    treatment,
+    country: z.string().describe("Whose rate counted; where none did: the buyer's."),
+    rate: z.int().describe("In basis points."),
+    buyer: z.object({
+      country: z.string(),
+      company: z.boolean(),
+      number: z.string().nullable(),
+      numberValid: z.boolean(),
+    }),
+    evidence: z.array(z.object({ kind: z.string(), country: z.string() })),
+  })
+  .meta({ id: "OrderTax" });
+export type OrderTax = z.infer<typeof orderTax>;
+
 /** For whom a quote is asked. */
 export const offeredQuery = z.strictObject({
+  ...buyerPlace,
   option: planFields.id.optional().describe("The way to pay; left out: the first."),
   seats: z.coerce.number<number>().int().min(1).max(10_000).default(1),
   codes: z.string().max(1000).optional().describe("Codes, parted by commas."),
@@ -153,6 +193,10 @@ export const offered = z
     window: offer.shape.window,
     seatsLeft: z.int().nullable(),
     teams: z.boolean().describe("Several seats can be bought at once."),
+    tax: orderTax
+      .omit({ evidence: true })
+      .nullable()
+      .describe("The tax by the buyer's place; null: every buyer pays the same."),
     ways: z.array(way),
     quote: typed<Quote>(z.object({}).loose()),
     why: z.array(typed<QuoteStep>(z.object({}).loose())),
@@ -187,6 +231,7 @@ export const purchase = z.strictObject({
   name: personName.optional(),
   email: mailAddress.optional(),
   timeZone: planFields.timeZone,
+  ...buyerPlace,
   beginAtOnce: z
     .boolean()
     .default(false)
@@ -221,6 +266,7 @@ const orderShape = {
   currency: z.string(),
   quote: typed<Quote>(z.object({}).loose()),
   receipt: z.string().nullable().describe("The receipt's number."),
+  tax: orderTax.nullable().describe("Null: it was not taxed by the buyer's place."),
 };
 
 /** A seat that was given out. */

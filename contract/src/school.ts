@@ -1,6 +1,7 @@
 /** A school, as everybody may see it. */
 import { ownWords } from "@dawngate/core/courses";
 import { planFields } from "@dawngate/core/plan";
+import { taxSettingsSchema } from "@dawngate/core/sales";
 import { z } from "zod";
 import { permission, role } from "./permissions";
 import { chosenPassword, mailAddress, oneLine, personName } from "./text";
@@ -25,6 +26,9 @@ export const school = z
     releaseHour: z.string().describe("Proposed for new courses."),
     words: ownWords.describe("Its own words for what a course is made of."),
     twoFactor: z.boolean().describe("Its staff must take a second step when they sign in."),
+    tax: taxSettingsSchema
+      .nullable()
+      .describe("Tax by the buyer's place; null: every buyer pays the listing's own rate."),
     role: role.describe("What the one who asks is in this school."),
     may: z.array(permission).describe("What they may do here."),
   })
@@ -47,6 +51,7 @@ export const schoolChange = z
     color: z.string().regex(/^#[0-9A-Fa-f]{6}$/, "A color is # and six digits, such as #D9533B"),
     releaseHour: planFields.timeOfDay,
     words: ownWords,
+    tax: taxSettingsSchema.nullable(),
     calendar: z
       .strictObject({
         weekend: z.array(z.int().min(1).max(7)).max(7).describe("Weekdays, Monday = 1."),

@@ -22,6 +22,7 @@ import { NO_LIMITS, openLimits } from "./school/limits";
 import { readSettings } from "./settings";
 import { smtpMailer } from "./stand-ins/mail/smtp";
 import { openMailTray } from "./stand-ins/mail/store";
+import { practiceNumbers } from "./stand-ins/tax-numbers";
 import { practiceTill } from "./stand-ins/till/client";
 
 /** So long a connection that stands may wait for its next request while the server ends, in milliseconds. */
@@ -95,6 +96,7 @@ else {
     identity,
     tray,
     payments,
+    numbers: practiceNumbers(),
     threads,
     readers: startReaders(bundle),
     limits,

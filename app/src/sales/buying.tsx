@@ -42,6 +42,7 @@ export function Buying({ place, offered, codes, zone, onAgain }: Props) {
   const account = me?.account ?? null;
   const submit = async () => {
     const of = JSON.stringify([
+      offered.tax?.buyer,
       quote.option,
       quote.seats,
       quote.total,
@@ -59,6 +60,10 @@ export function Buying({ place, offered, codes, zone, onAgain }: Props) {
         seen: { total: quote.total, dueNow: quote.dueNow },
         timeZone: zone,
         beginAtOnce: begin,
+        ...(offered.tax && {
+          country: offered.tax.buyer.country,
+          ...(offered.tax.buyer.number !== null && { taxNumber: offered.tax.buyer.number }),
+        }),
         ...(account === null && { name, email }),
       },
     });

@@ -7,6 +7,7 @@ import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
 import { SunLine } from "../schedule/horizon/sun-line";
+import { explain } from "../store/api";
 import { Coming, titleComing } from "../store/coming";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
@@ -20,6 +21,7 @@ import { TextField } from "../ui/text-field";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { useGetOfferedQuery } from "./api";
+import { BuyerPlace, type SaidPlace } from "./buyer-place";
 import { Buying } from "./buying";
 import { QuoteLines } from "./quote-lines";
 import { sayWay } from "./say-way";
@@ -35,10 +37,11 @@ export function CheckoutScreen() {
   const [option, setOption] = useState<string | null>(null);
   const [codes, setCodes] = useState<string[]>(code ? [code] : []);
   const [seats, setSeats] = useState(1);
+  const [said, setSaid] = useState<SaidPlace>({ country: null, taxNumber: "" });
   const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
   const asked = { school: place.school, listing: place.listing, timeZone, seats };
   const { data, error, refetch, isFetching } = useGetOfferedQuery(
-    { ...asked, option, codes: codes.join(",") },
+    { ...asked, ...said, option, codes: codes.join(",") },
     { refetchOnMountOrArgChange: true },
   );
   if (!data)
@@ -57,6 +60,9 @@ export function CheckoutScreen() {
       onOption={setOption}
       onCodes={setCodes}
       onSeats={setSeats}
+      said={said}
+      problem={error ? explain(error).detail : null}
+      onSaid={setSaid}
       onAgain={refetch}
     />
   );
@@ -71,6 +77,10 @@ interface Props {
   onOption(option: string): void;
   onCodes(codes: string[]): void;
   onSeats(seats: number): void;
+  said: SaidPlace;
+  /** Why what was asked for last is not shown: what stands is what was asked before. */
+  problem: string | null;
+  onSaid(said: SaidPlace): void;
   onAgain(): void;
 }
 
@@ -80,18 +90,9 @@ const STATES = {
   closed: "It cannot be bought any more.",
 };
 
-function Checkout({
-  place,
-  offered,
-  zone,
-  codes,
-  busy,
-  onOption,
-  onCodes,
-  onSeats,
-  onAgain,
-}: Props) {
-  const { quiet } = usePalette();
+function Checkout(props: Props) {
+  const { place, offered, zone, codes, busy, onOption, onCodes, onSeats, onAgain } = props;
+  const { quiet, ember } = usePalette();
   const { quote, currency, ways, courses, state } = offered;
   const way = ways.find(({ id }) => id === quote.option);
   const [whole, setWhole] = useState(false);
@@ -151,6 +152,14 @@ function Checkout({
             </Text>
           ) : null}
         </View>
+      ) : null}
+      {offered.tax ? (
+        <BuyerPlace tax={offered.tax} said={props.said} onSaid={props.onSaid} />
+      ) : null}
+      {props.problem ? (
+        <Text kind="small" color={ember} role="alert">
+          {props.problem}
+        </Text>
       ) : null}
       <View>
         <QuoteLines quote={quote} currency={currency} way={way ? sayWay(way) : "Price"} />

@@ -3,14 +3,21 @@ import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import { useState } from "react";
 import { View } from "react-native";
 import { useGetCoursesQuery } from "../courses/api";
+import { useGetSchoolQuery } from "../school/api";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { DateField } from "../ui/moment-fields";
 import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
+import { Options } from "../ui/options";
 import { Switched } from "../ui/switched";
 import { TextField } from "../ui/text-field";
 import { Part } from "./part";
+
+const SUPPLIES = [
+  { value: "electronic", label: "learned alone" },
+  { value: "taught", label: "taught by somebody" },
+] as const;
 
 interface Place {
   school: string;
@@ -30,6 +37,7 @@ export function ListingTerms({
   set(part: Partial<Offer>): void;
 }) {
   const { data } = useGetCoursesQuery({ school: place.school });
+  const { data: school } = useGetSchoolQuery({ school: place.school });
   const courses = data?.courses.filter((one) => !one.archived) ?? [];
   const bundle = offer.courses.length > 1;
   return (
@@ -105,6 +113,15 @@ export function ListingTerms({
               onChange={(included) => offer.tax && set({ tax: { ...offer.tax, included } })}
             />
           </View>
+        ) : null}
+        {offer.tax && school?.tax ? (
+          <Options
+            label="For tax by the buyer's country it is"
+            says="For tax by the buyer's country it is"
+            options={SUPPLIES}
+            value={offer.supply}
+            onChange={(supply) => set({ supply })}
+          />
         ) : null}
         <Switched
           label="Only in some days"

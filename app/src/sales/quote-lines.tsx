@@ -1,7 +1,7 @@
 /** A quote line by line, amounts at the right; what is due now and what later. */
 import type { Quote } from "@dawngate/core/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { sayLine } from "@dawngate/core/sales/line-words";
+import { countsInTotal, sayLine } from "@dawngate/core/sales/line-words";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { View } from "react-native";
 import { Text } from "../ui/text";
@@ -22,15 +22,13 @@ export function QuoteLines({ quote, currency, way }: Props) {
   const ends = quote.schedule.length === 12 && later.length > 3;
   return (
     <View role="group" aria-label="The price, line by line">
-      {quote.lines
-        .filter(({ kind }) => kind !== "tax" || tax?.label === "tax")
-        .map((line) => (
-          <Line
-            key={`${line.kind} ${line.label}`}
-            says={sayLine(line, way)}
-            amount={money(line.amount)}
-          />
-        ))}
+      {quote.lines.filter(countsInTotal).map((line) => (
+        <Line
+          key={`${line.kind} ${line.label}`}
+          says={sayLine(line, way)}
+          amount={money(line.amount)}
+        />
+      ))}
       <Line says="To pay today" amount={money(quote.dueNow)} strong />
       {tax && quote.tax > 0 ? (
         <Text kind="small" color={quiet} style={{ paddingTop: 6 }}>

@@ -2,6 +2,7 @@
 import type { QuoteStep } from "@dawngate/core/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import { sayCountry } from "./country-field";
 import { perStep } from "./say-way";
 
 type Refused = Extract<QuoteStep, { kind: "code" }>["because"];
@@ -16,6 +17,19 @@ export const CODE_REASONS: Record<Exclude<Refused, "counts">, string> = {
   "too-few-seats": "It asks for more seats.",
   "not-for-this": "It is for something else.",
   beaten: "Another gives more, and the two do not go together.",
+};
+
+/** Why the tax of a country counts, or none does. */
+const PLACES: Record<
+  Extract<QuoteStep, { kind: "place" }>["treatment"],
+  (country: string) => string
+> = {
+  domestic: (country) => `Buyer and school are in ${country}: its tax counts.`,
+  origin: (country) => `The school sells little abroad: the tax of ${country} counts.`,
+  destination: (country) => `The buyer is in ${country}: its tax counts.`,
+  "reverse-charge": (country) =>
+    `A company in ${country} with a registered number owes the tax itself: the price has none in it.`,
+  outside: (country) => `The buyer is in ${country}: no tax is added.`,
 };
 
 /** One sentence a step; none for a step that says nothing beyond its line. */
@@ -67,6 +81,8 @@ export function sayWhyPrice(steps: readonly QuoteStep[], currency: string): stri
                   : CODE_REASONS[step.because]
               }`,
             ];
+      case "place":
+        return [PLACES[step.treatment](sayCountry(step.country))];
       case "tax":
         return [
           `Tax of ${step.rate / 100} % ${step.included ? `is included: ${money(step.tax)} of ${money(step.of + step.tax)}` : `is added to ${money(step.of)}: ${money(step.tax)}`}.`,

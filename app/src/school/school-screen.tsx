@@ -24,6 +24,7 @@ import { ZoneField } from "../ui/zone-field";
 import { useChangeSchoolMutation, useGetSchoolQuery } from "./api";
 import { CalendarSettings } from "./calendar-settings";
 import { SETTINGS } from "./places";
+import { TaxSettings } from "./tax-settings";
 import { useRippledChange } from "./use-rippled-change";
 
 export function SchoolScreen() {
@@ -43,6 +44,9 @@ export function SchoolScreen() {
               </CameFor>
               <CameFor id="second-step">
                 <SecondStepAsked school={data} />
+              </CameFor>
+              <CameFor id="tax">
+                <TaxSettings school={data} />
               </CameFor>
             </>
           ) : null}

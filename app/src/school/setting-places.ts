@@ -9,4 +9,5 @@ export const SETTING_PLACES = [
   ["Own words for module, lesson and so on", "words"],
   ["Weekend and closed days", "calendar"],
   ["Second step of staff", "second-step"],
+  ["Tax by the buyer's country", "tax"],
 ] as const;

@@ -2,7 +2,7 @@
 export { type Bundle, measureBundle, parseBundle } from "./bundle";
 export { digitsOf, plainMoney, type ReadMoney, readMoney, sayMoney } from "./currency";
 export { type ManyAsked, type ManyTotals, quoteMany } from "./in-bulk";
-export { sayLine } from "./line-words";
+export { countsInTotal, sayLine } from "./line-words";
 export {
   type Code,
   type Listing,
@@ -16,7 +16,17 @@ export { type Minor, split, timesOver } from "./money";
 export { type Asked, optionOf, type Quote, quote } from "./quote";
 export type { Due } from "./schedule";
 export { type Offering, type SalesSnag, salesSnags } from "./snags";
-export { EU, parseTax, type TaxByPlace, taxByPlace } from "./tax-by-place";
+export {
+  EU,
+  type PlaceTax,
+  parseTax,
+  supplySchema,
+  type TaxByPlace,
+  type TaxSettings,
+  taxByPlace,
+  taxOfPlace,
+  taxSettingsSchema,
+} from "./tax-by-place";
 export type { Line } from "./unit";
 export type { QuoteStep } from "./why";
 export { lastDayToGiveBack } from "./withdrawal";

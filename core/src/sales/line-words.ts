@@ -12,6 +12,10 @@ const NAMES: Record<Line["kind"], string> = {
   tax: "Tax",
 };
 
+/** Whether a line is one of those that come to the total: tax that is in a price is said apart. */
+export const countsInTotal = ({ kind, label }: Pick<Line, "kind" | "label">) =>
+  kind !== "tax" || label !== "tax included";
+
 /**
  * What a line says.
  *
@@ -26,6 +30,8 @@ export function sayLine({ kind, label }: Pick<Line, "kind" | "label">, way = NAM
       return `${NAMES.code} ${label}`;
     case "seats":
       return label;
+    case "tax":
+      return label === "tax taken off" ? "Tax taken off" : NAMES.tax;
     default:
       return NAMES[kind];
   }

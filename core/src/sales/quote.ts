@@ -4,7 +4,7 @@ import { chooseCodes, lowered, loweredBy, type Refusal } from "./codes";
 import { type Listing, normalCode, type PriceOption } from "./listing";
 import { type Minor, percentOf } from "./money";
 import { type Due, type Priced, partsOf, scheduleOf } from "./schedule";
-import { taxOn } from "./tax-by-place";
+import { type PlaceTax, taxedBy, taxOn } from "./tax-by-place";
 import { type Line, sumOfSeats, tierAt, unitAt, unitOn } from "./unit";
 import type { QuoteStep } from "./why";
 
@@ -18,6 +18,8 @@ export interface Asked {
   codes?: readonly string[];
   /** The courses the buyer holds. */
   holds?: readonly string[];
+  /** The tax by the buyer's place, in place of the listing's own rate. */
+  place?: PlaceTax | null;
 }
 
 export interface Quote {
@@ -54,7 +56,7 @@ export function optionOf({ options }: Listing, id?: string): PriceOption | null 
  */
 export function quote(
   listing: Listing,
-  { at, option: wanted, seats = 1, codes = [], holds = [] }: Asked,
+  { at, option: wanted, seats = 1, codes = [], holds = [], place = null }: Asked,
   why: QuoteStep[] = [],
 ): Quote {
   const option = optionOf(listing, wanted);
@@ -124,14 +126,24 @@ export function quote(
       because: reason,
       beatenBy: reason === "beaten" ? used.map((one) => normalCode(one.code)) : [],
     });
+  const own = listing.tax;
   const priced = (amount: number): Priced =>
-    listing.tax
-      ? taxOn(amount, listing.tax.rate, listing.tax.included)
-      : { total: amount as Minor, tax: nothing };
+    !own
+      ? { total: amount as Minor, tax: nothing }
+      : place
+        ? taxedBy(place, amount, own.included)
+        : taxOn(amount, own.rate, own.included);
   const { total, tax } = priced(left);
-  if (listing.tax) why.push({ kind: "tax", ...listing.tax, of: (total - tax) as Minor, tax });
-  if (listing.tax)
-    lines.push({ kind: "tax", label: listing.tax.included ? "tax included" : "tax", amount: tax });
+  if (own) {
+    const rate = place?.rate ?? own.rate;
+    if (place) why.push({ kind: "place", treatment: place.treatment, country: place.country });
+    if (tax > 0 || !place)
+      why.push({ kind: "tax", rate, included: own.included, of: (total - tax) as Minor, tax });
+    // A price with tax in it, made net: what is taken off stands on a line.
+    if (place && place.netFrom !== null)
+      lines.push({ kind: "tax", label: "tax taken off", amount: (total - left) as Minor });
+    else lines.push({ kind: "tax", label: own.included ? "tax included" : "tax", amount: tax });
+  }
   const schedule = scheduleOf(option, today, { total, tax }, (period) =>
     // A code lowers every period, unless it says for how many.
     priced(

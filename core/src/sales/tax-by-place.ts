@@ -3,7 +3,7 @@
  * country's rate counts, or none, and what the price comes to.
  */
 import { z } from "zod";
-import { type Fault, planFields, readValue } from "../plan";
+import { planFields, type Read, readValue } from "../plan";
 import { amountSchema, type Minor, rateSchema, timesOver } from "./money";
 
 /** The European Union's members (ISO 3166-1 alpha-2). */
@@ -45,6 +45,15 @@ export const taxSchema = z
   })
   .meta({ id: "TaxByPlace" });
 
+const { shape } = taxSchema;
+
+/** What a seller keeps to know its tax by place. */
+export const taxSettingsSchema = z
+  .strictObject({ ...shape.seller.shape, rates: shape.rates })
+  .meta({ id: "TaxSettings" });
+export type TaxSettings = z.infer<typeof taxSettingsSchema>;
+export const supplySchema = kind;
+
 export type TaxInput = z.infer<typeof taxSchema>;
 
 export interface TaxByPlace {
@@ -78,52 +87,72 @@ export function taxOn(
 
 const netOf = (amount: number, rate: number) => timesOver(amount, 10_000, 10_000 + rate);
 
+/** Which country's rate counts for a buyer, or none, before any amount is known. */
+export interface PlaceTax {
+  treatment: TaxByPlace["treatment"];
+  /** Whose rate counts; where none does: the buyer's. */
+  country: string;
+  /** In basis points. */
+  rate: number;
+  /** An inclusive price is made net at this rate, and no tax is in it; null: it is not. */
+  netFrom: number | null;
+}
+
+export type AskedPlace = Pick<TaxInput, "seller" | "buyer" | "kind" | "on" | "included" | "rates">;
+
 /** The first of the treatments that holds; a fault where its rate is not kept. */
-export function taxByPlace(
-  input: TaxInput,
-): { ok: true; value: TaxByPlace } | { ok: false; faults: Fault[] } {
-  const { seller, buyer, kind, amount, included } = input;
-  const evidence = evidenceOf(input);
+export function taxOfPlace(asked: AskedPlace): Read<PlaceTax> {
+  const { seller, buyer, kind, included } = asked;
   const isEu = EU.has(buyer.country);
   const missing = (where: string) => ({
     ok: false as const,
     faults: [
-      { path: "rates", reason: `No rate is kept for ${kind} supplies in ${where} on ${input.on}` },
+      { path: "rates", reason: `No rate is kept for ${kind} supplies in ${where} on ${asked.on}` },
     ],
   });
-  const taxed = (treatment: TaxByPlace["treatment"], where: string) => {
-    const rate = rateOf(input, where);
-    if (rate === null) return missing(where);
-    return {
-      ok: true as const,
-      value: { treatment, country: where, rate, ...taxOn(amount, rate, included), evidence },
-    };
+  const taxed = (treatment: PlaceTax["treatment"], country: string): Read<PlaceTax> => {
+    const rate = rateOf(asked, country);
+    if (rate === null) return missing(country);
+    return { ok: true, value: { treatment, country, rate, netFrom: null } };
   };
-  const untaxed = (treatment: TaxByPlace["treatment"], total: number) => ({
-    ok: true as const,
-    value: {
-      treatment,
-      country: buyer.country,
-      rate: 0,
-      total: total as Minor,
-      tax: 0 as Minor,
-      evidence,
-    },
+  const untaxed = (treatment: PlaceTax["treatment"], netFrom: number | null): Read<PlaceTax> => ({
+    ok: true,
+    value: { treatment, country: buyer.country, rate: 0, netFrom },
   });
   if (buyer.country === seller.country) return taxed("domestic", seller.country);
   if (buyer.company && buyer.numberValid && isEu) {
-    if (!included) return untaxed("reverse-charge", amount);
-    const rate = rateOf(input, seller.country);
-    return rate === null ? missing(seller.country) : untaxed("reverse-charge", netOf(amount, rate));
+    if (!included) return untaxed("reverse-charge", null);
+    const rate = rateOf(asked, seller.country);
+    return rate === null ? missing(seller.country) : untaxed("reverse-charge", rate);
   }
   if (kind === "electronic" && isEu && EU.has(seller.country) && seller.belowThreshold)
     return taxed("origin", seller.country);
-  if (isEu || rateOf(input, buyer.country) !== null) return taxed("destination", buyer.country);
-  return untaxed("outside", amount);
+  if (isEu || rateOf(asked, buyer.country) !== null) return taxed("destination", buyer.country);
+  return untaxed("outside", null);
+}
+
+/** What an amount comes to where this tax counts. */
+export function taxedBy(
+  { rate, netFrom }: PlaceTax,
+  amount: number,
+  included: boolean,
+): { total: Minor; tax: Minor } {
+  if (netFrom !== null) return { total: netOf(amount, netFrom), tax: 0 as Minor };
+  return taxOn(amount, rate, included);
+}
+
+/** The same of an amount, with what proves where the buyer is. */
+export function taxByPlace(input: TaxInput): Read<TaxByPlace> {
+  const place = taxOfPlace(input);
+  if (!place.ok) return place;
+  const { treatment, country, rate } = place.value;
+  const { total, tax } = taxedBy(place.value, input.amount, input.included);
+  const evidence = evidenceOf(input);
+  return { ok: true, value: { treatment, country, rate, total, tax, evidence } };
 }
 
 /** The rate of a country for this kind on this day: the one that began last; null: none is kept. */
-function rateOf({ rates, kind, on }: TaxInput, where: string): number | null {
+function rateOf({ rates, kind, on }: AskedPlace, where: string): number | null {
   let found: { rate: number; from: string } | null = null;
   for (const one of rates) {
     if (one.country !== where || one.kind !== kind) continue;

@@ -32,6 +32,12 @@ export type QuoteStep =
   | { kind: "holder"; percent: number; off: Minor; counts: boolean }
   /** A code that was entered: what it took off, or why it did not count. */
   | { kind: "code"; code: string; off: Minor; because: "counts" | Refusal; beatenBy: string[] }
+  /** Whose rate counts for a buyer from there, or why none does. */
+  | {
+      kind: "place";
+      treatment: "domestic" | "reverse-charge" | "origin" | "destination" | "outside";
+      country: string;
+    }
   | { kind: "tax"; rate: number; included: boolean; of: Minor; tax: Minor }
   /** How a total falls into parts: `more` of them are one minor unit larger, the first ones. */
   | { kind: "parts"; total: Minor; deposit: Minor; count: number; each: Minor; more: number }

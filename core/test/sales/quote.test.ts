@@ -1,4 +1,4 @@
-import { type Asked, parseListing, type Quote, quote } from "../../src/sales";
+import { type Asked, parseListing, type Quote, quote, taxOfPlace } from "../../src/sales";
 import { instant } from "../helpers";
 
 const BASE = { id: "s1", currency: "EUR", timeZone: "Europe/Lisbon" };
@@ -278,4 +278,58 @@ test.each([
 ])("%j is refused at %s", (listing, path) => {
   const read = parseListing({ ...BASE, ...listing });
   expect(read.ok ? [] : read.faults.map((fault) => fault.path)).toEqual([path]);
+});
+
+describe("tax by the buyer's place, within a quote", () => {
+  const read = parseListing({
+    id: "s",
+    currency: "EUR",
+    timeZone: "Europe/Lisbon",
+    tax: { rate: 2300, included: true },
+    options: [
+      { id: "once", kind: "once", amount: 12_300, default: true },
+      { id: "three", kind: "installments", amount: 12_300, count: 3, every: "P1M" },
+    ],
+    codes: [{ code: "HALF", percent: 50 }],
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  const listing = read.value;
+  const rates = [
+    { country: "PT", kind: "electronic" as const, rate: 2300, from: null },
+    { country: "DE", kind: "electronic" as const, rate: 1900, from: null },
+  ];
+  const ask = (buyer: { country: string; company: boolean; numberValid: boolean }, more = {}) => {
+    const place = taxOfPlace({
+      seller: { country: "PT", belowThreshold: false },
+      buyer,
+      kind: "electronic",
+      on: "2027-03-06",
+      included: true,
+      rates,
+    });
+    if (!place.ok) throw new Error(JSON.stringify(place.faults));
+    const at = instant("2027-03-06T11:00:00Z");
+    return quote(listing, { at, place: place.value, ...more });
+  };
+  const consumer = (country: string) => ({ country, company: false, numberValid: false });
+  const company = { country: "DE", company: true, numberValid: true };
+
+  test("the worked example of the orders: company, consumer, abroad", () => {
+    expect(ask(company)).toMatchObject({ total: 10_000, tax: 0, subtotal: 10_000 });
+    expect(ask(consumer("DE"))).toMatchObject({ total: 12_300, tax: 1964 });
+    expect(ask(consumer("US"))).toMatchObject({ total: 12_300, tax: 0 });
+    expect(ask(consumer("PT"))).toMatchObject({ total: 12_300, tax: 2300 });
+  });
+  test("lines come to the total, parts and their tax too, whatever code and place", () => {
+    for (const buyer of [company, consumer("DE"), consumer("US"), consumer("PT")])
+      for (const more of [{}, { option: "three" }, { codes: ["half"] }, { seats: 7 }]) {
+        const { lines, total, tax, schedule } = ask(buyer, more);
+        const sum = lines
+          .filter(({ label }) => label !== "tax included")
+          .reduce((all, { amount }) => all + amount, 0);
+        expect(sum).toBe(total);
+        expect(schedule.reduce((all, part) => all + part.amount, 0)).toBe(total);
+        expect(schedule.reduce((all, part) => all + part.tax, 0)).toBe(tax);
+      }
+  });
 });

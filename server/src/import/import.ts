@@ -13,6 +13,7 @@ import { insertPeople } from "../people/store";
 import { publish } from "../review/service";
 import { insertListing, updateListing } from "../sales/listing-store";
 import { projectMade } from "../schedule/project";
+import { updateSchool } from "../school/store";
 
 type Extras = ReturnType<typeof importExtras.parse>;
 
@@ -51,6 +52,8 @@ async function write(
   texts: Record<string, string>,
   now: Instant,
 ): Promise<void> {
+  const { tax } = extras.school;
+  if (tax) await updateSchool(tx, { tax: JSON.stringify(tax) });
   for (const [position, course] of plan.courses.entries()) {
     const own = course.modules
       .flatMap((module) => module.lessons)

@@ -14,6 +14,7 @@ import { follow } from "../jobs/outbox";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { referenceOf } from "../stand-ins/payments";
+import { orderTaxOf, placeOfBuyer, taxFor } from "./buyer-tax";
 import { fulfil } from "./fulfil";
 import { type OnSale, priced, readOnSale } from "./offered";
 import { insertOrder, readByKey, readOrder, updateOrder } from "./order-store";
@@ -26,12 +27,13 @@ const ASK_AFTER = 60_000;
 type Purchase = z.output<typeof purchase>;
 
 export async function buy(
-  services: Pick<Services, "db" | "identity" | "baseUrl" | "payments" | "log">,
+  services: Pick<Services, "db" | "identity" | "baseUrl" | "payments" | "numbers" | "log">,
   context: Context,
   listing: string,
   wanted: Purchase,
 ): Promise<z.infer<typeof bought>> {
   const buyer = await buyerOf(services, context, wanted);
+  const place = await placeOfBuyer(services.numbers, wanted);
   const secret = newSecret();
   const order = await services.db.withSchool(context, async (tx) => {
     const before = await readByKey(tx, wanted.key);
@@ -44,7 +46,8 @@ export async function buy(
     }
     const onSale = await readOnSale(tx, context, listing, buyer.email, true);
     mayBuy(onSale, wanted);
-    const { quote } = priced(onSale, wanted, context.now);
+    const tax = taxFor(onSale.school, onSale.row.offer, place, context.now);
+    const { quote } = priced(onSale, wanted, context.now, tax);
     sameAsSeen(quote, wanted.seen, onSale.school.currency);
     const id = `o-${randomBytes(6).toString("hex")}`;
     await insertOrder(tx, context.school, {
@@ -62,6 +65,7 @@ export async function buy(
       seats: wanted.seats,
       codes: quote.lines.flatMap(({ kind, label }) => (kind === "code" ? [label] : [])),
       quote,
+      tax: tax && orderTaxOf(tax),
       currency: onSale.school.currency,
       consent_at: wanted.beginAtOnce ? formatInstant(context.now) : null,
       state: "open",

@@ -93,6 +93,7 @@ export async function createListing(
       window: null,
       seatLimit: null,
       days: null,
+      supply: "electronic",
       teams: false,
     };
     const at = formatInstant(context.now);

@@ -24,6 +24,7 @@ import { planSchool } from "../school/plan";
 import { listingOf } from "../school/price";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
+import { placeOfBuyer, type Taxed, taxFor } from "./buyer-tax";
 import { type ListingRow, readHeld, readListing, readUses } from "./listing-store";
 
 /** A listing that can be met, with all that its price depends on. */
@@ -81,13 +82,21 @@ export function priced(
   { listing, holds }: Pick<OnSale, "listing" | "holds">,
   asked: { option?: string | undefined; seats: number; codes: readonly string[] },
   now: Instant,
+  tax: Taxed | null,
 ): { quote: Quote; why: QuoteStep[] } {
   const option = optionOf(listing, asked.option);
   if (!option || option.renewal) throw notFound("There is no such way to pay.");
   const why: QuoteStep[] = [];
   const answer = quote(
     listing,
-    { at: now, option: option.id, seats: asked.seats, codes: asked.codes, holds },
+    {
+      at: now,
+      option: option.id,
+      seats: asked.seats,
+      codes: asked.codes,
+      holds,
+      place: tax?.place ?? null,
+    },
     why,
   );
   return { quote: answer, why };
@@ -102,12 +111,13 @@ function giveBackDay(row: OnSale["school"], now: Instant): string | null {
 }
 
 export async function showOffered(
-  { db }: Pick<Services, "db">,
+  { db, numbers }: Pick<Services, "db" | "numbers">,
   context: Context,
   id: string,
-  { option, seats, codes, timeZone }: z.infer<typeof offeredQuery>,
+  { option, seats, codes, timeZone, ...said }: z.infer<typeof offeredQuery>,
 ): Promise<Offered> {
   const { now } = context;
+  const buyer = await placeOfBuyer(numbers, said);
   return reading(db, context, async (tx) => {
     const onSale = await readOnSale(tx, context, id, context.account?.email ?? null);
     const { row, listing, school, seatsLeft, state, holds } = onSale;
@@ -117,7 +127,8 @@ export async function showOffered(
       .map((code) => code.trim())
       .filter(Boolean)
       .slice(0, 20);
-    const { quote: answer, why } = priced(onSale, { option, seats, codes: entered }, now);
+    const tax = taxFor(school, offer, buyer, now);
+    const { quote: answer, why } = priced(onSale, { option, seats, codes: entered }, now, tax);
     const zone = timeZone ?? school.time_zone;
     const courses: Offered["courses"] = [];
     for (const { id: course } of offer.courses) {
@@ -151,12 +162,19 @@ export async function showOffered(
       window: offer.window,
       seatsLeft,
       teams: offer.teams ?? false,
+      tax: tax && {
+        treatment: tax.place.treatment,
+        country: tax.place.country,
+        rate: tax.place.rate,
+        buyer: tax.buyer,
+      },
       ways: listing.options
         .filter(({ renewal }) => !renewal)
         .map((one) => ({
           id: one.id,
           kind: one.kind,
-          total: quote(listing, { at: now, option: one.id, holds }).total,
+          total: quote(listing, { at: now, option: one.id, holds, place: tax?.place ?? null })
+            .total,
           count: one.kind === "installments" ? one.count : null,
           every: one.kind === "installments" || one.kind === "subscription" ? one.every : null,
           trial: one.kind === "subscription" ? one.trial : null,

@@ -1,4 +1,5 @@
 /** Orders and what happened to them, in the database. */
+import type { OrderTax } from "@dawngate/contract/sales";
 import type { Quote } from "@dawngate/core/sales";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
@@ -6,8 +7,12 @@ import type { SalesOrderTable } from "../db/tables/sales";
 import { pattern } from "../enrollment/roster-store";
 
 export interface OrderRow
-  extends Omit<SalesOrderTable, "school_id" | "quote" | "key" | "secret_hash" | "seats_hash"> {
+  extends Omit<
+    SalesOrderTable,
+    "school_id" | "quote" | "key" | "secret_hash" | "seats_hash" | "tax"
+  > {
   quote: Quote;
+  tax: OrderTax | null;
 }
 
 const COLUMNS = [
@@ -34,21 +39,34 @@ const COLUMNS = [
   "pay_url",
   "receipt_year",
   "receipt_number",
+  "tax",
 ] as const;
 
 export type NewOrder = Omit<
   SalesOrderTable,
-  "school_id" | "quote" | "paid_at" | "pay_url" | "receipt_year" | "receipt_number" | "seats_hash"
-> & { quote: Quote };
+  | "school_id"
+  | "quote"
+  | "paid_at"
+  | "pay_url"
+  | "receipt_year"
+  | "receipt_number"
+  | "seats_hash"
+  | "tax"
+> & { quote: Quote; tax: OrderTax | null };
 
 export async function insertOrder(
   tx: SchoolTransaction,
   school: SchoolId,
-  { quote, ...order }: NewOrder,
+  { quote, tax, ...order }: NewOrder,
 ): Promise<void> {
   await tx
     .insertInto("sales_order")
-    .values({ school_id: school, ...order, quote: JSON.stringify(quote) })
+    .values({
+      school_id: school,
+      ...order,
+      quote: JSON.stringify(quote),
+      tax: tax && JSON.stringify(tax),
+    })
     .execute();
   if (order.codes.length > 0)
     await tx

@@ -33,6 +33,7 @@ const summaryOf = (row: OrderRow): OrderSummary => ({
   option: row.option_id,
   currency: row.currency,
   quote: row.quote,
+  tax: row.tax,
   receipt:
     row.receipt_year === null || row.receipt_number === null
       ? null

@@ -1,5 +1,7 @@
 /** The receipt of an order as a file: for its buyer, for whoever has its secret, and for those who sell. */
-import { sayLine, sayMoney } from "@dawngate/core/sales";
+
+import type { OrderTax } from "@dawngate/contract/sales";
+import { countsInTotal, sayLine, sayMoney } from "@dawngate/core/sales";
 import { sayDate } from "@dawngate/core/schedule/words";
 import { localDateAt, parseDate, parseInstant, zoneOf } from "@dawngate/core/time";
 import { conflict, notFound } from "../base/problem";
@@ -43,6 +45,20 @@ async function mayRead(
   return secret !== undefined && isOpenedBy(tx, order.id, digestOf(secret));
 }
 
+/** What has to be said of the tax (2006/112/EC art. 226(11a), from memory). */
+function taxNotes({ treatment, country, rate, buyer }: OrderTax): string[] {
+  switch (treatment) {
+    case "reverse-charge":
+      return [
+        `Reverse charge: the tax is owed by the buyer (2006/112/EC art. 196). Tax number ${buyer.country} ${buyer.number}.`,
+      ];
+    case "outside":
+      return [`No tax: supplied to ${buyer.country}, outside of the European Union.`];
+    default:
+      return [`Tax of ${country}, ${rate / 100} %.`];
+  }
+}
+
 /** What stands on it. */
 function dataOf(order: OrderRow, school: Awaited<ReturnType<typeof readSchool>>): ReceiptData {
   const { quote, currency } = order;
@@ -55,7 +71,6 @@ function dataOf(order: OrderRow, school: Awaited<ReturnType<typeof readSchool>>)
     const date = parseDate(due);
     return date.ok && today !== null && date.value > today;
   });
-  const tax = quote.lines.find(({ kind }) => kind === "tax");
   return {
     number: receiptNumber(order.receipt_year as number, order.receipt_number as number),
     date: paid.ok ? sayDate(localDateAt(zone, paid.value)) : "",
@@ -64,7 +79,7 @@ function dataOf(order: OrderRow, school: Awaited<ReturnType<typeof readSchool>>)
     title: order.title,
     order: order.id,
     lines: quote.lines
-      .filter(({ kind }) => kind !== "tax" || tax?.label === "tax")
+      .filter(countsInTotal)
       .map((line) => ({ says: sayLine(line), amount: money(line.amount) })),
     sums: [
       { says: "In all", amount: money(quote.total), strong: true },
@@ -75,6 +90,9 @@ function dataOf(order: OrderRow, school: Awaited<ReturnType<typeof readSchool>>)
       const date = parseDate(due);
       return { says: date.ok ? sayDate(date.value) : due, amount: money(amount) };
     }),
-    notes: order.seats > 1 ? [`For ${order.seats} seats.`] : [],
+    notes: [
+      ...(order.seats > 1 ? [`For ${order.seats} seats.`] : []),
+      ...(order.tax ? taxNotes(order.tax) : []),
+    ],
   };
 }

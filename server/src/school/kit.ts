@@ -13,6 +13,7 @@ import type { Threads } from "../jobs/task";
 import type { Readers } from "../readers";
 import type { MailTray } from "../stand-ins/mail/store";
 import type { PaymentService } from "../stand-ins/payments";
+import type { TaxNumberService } from "../stand-ins/tax-numbers";
 import type { Account } from "./account";
 import type { Accounts } from "./auth";
 import { type Context, findContext } from "./context";
@@ -43,6 +44,8 @@ export interface Services {
   tray: MailTray | null;
   /** The payment service; null: nothing that costs can be sold. */
   payments: PaymentService | null;
+  /** Whether a company's tax number is registered. */
+  numbers: TaxNumberService;
   threads: Threads;
   readers: Readers;
   limits: Limits;

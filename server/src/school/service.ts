@@ -32,6 +32,7 @@ export async function showSchool(db: Database, context: Context): Promise<School
       color: row.color,
       releaseHour: row.release_hour,
       words: row.words,
+      tax: row.tax,
       twoFactor: row.two_factor,
       role: context.role,
       // Whoever has no second step yet is shown what they may do without one.
@@ -45,7 +46,7 @@ export async function changeSchool(
   context: Context,
   change: SchoolChange,
 ) {
-  const { name, timeZone, currency, contact, color, releaseHour, words, calendar, twoFactor } =
+  const { name, timeZone, currency, contact, color, releaseHour, words, calendar, twoFactor, tax } =
     change;
   const set = {
     name,
@@ -56,6 +57,7 @@ export async function changeSchool(
     release_hour: releaseHour,
     words,
     two_factor: twoFactor,
+    tax: tax === null ? null : tax && JSON.stringify(tax),
     weekend: calendar && [...new Set(calendar.weekend)].sort(),
     closed: calendar && [...new Set(calendar.closed)].sort(),
   };

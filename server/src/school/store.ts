@@ -33,7 +33,7 @@ export async function updateSchool(
       | "two_factor"
       | "weekend"
       | "closed"
-    >
+    > & { tax: string | null }
   >,
 ): Promise<void> {
   const { words, ...rest } = set;

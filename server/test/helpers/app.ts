@@ -1,4 +1,5 @@
 /** The server without sign-in: who asks stands in a header, so that a test can be anybody. */
+
 import type { Instant } from "@dawngate/core/time";
 import type { Database } from "../../src/db/connection";
 import { REQUEST, sturdyPool } from "../../src/db/pool";
@@ -12,6 +13,7 @@ import type { Account } from "../../src/school/account";
 import { openAccounts } from "../../src/school/account-store";
 import { NO_LIMITS } from "../../src/school/limits";
 import type { Mail } from "../../src/stand-ins/mail/mail";
+import { practiceNumbers } from "../../src/stand-ins/tax-numbers";
 import type { TestDatabase } from "./database";
 
 export interface TestApp {
@@ -74,6 +76,7 @@ export function testApp(
     now,
     threads,
     readers: readersHere,
+    numbers: practiceNumbers(),
     limits: NO_LIMITS,
     homeSchool: "one",
     baseUrl: "http://127.0.0.1:1",

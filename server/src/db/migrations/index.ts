@@ -20,6 +20,7 @@ import * as m0018 from "./0018-sales";
 import * as m0019 from "./0019-who-needs-somebody";
 import * as m0020 from "./0020-catalog";
 import * as m0021 from "./0021-team-seats";
+import * as m0022 from "./0022-tax-by-place";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -43,4 +44,5 @@ export const migrations = {
   "0019-who-needs-somebody": m0019,
   "0020-catalog": m0020,
   "0021-team-seats": m0021,
+  "0022-tax-by-place": m0022,
 };

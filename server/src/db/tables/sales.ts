@@ -1,5 +1,5 @@
 /** What is on sale, and what was bought. */
-import type { Offer } from "@dawngate/contract/sales";
+import type { Offer, OrderTax } from "@dawngate/contract/sales";
 import type { Quote } from "@dawngate/core/sales";
 import type { Generated, JSONColumnType } from "kysely";
 
@@ -56,6 +56,8 @@ export interface SalesOrderTable {
   seats_hash: string | null;
   receipt_year: number | null;
   receipt_number: number | null;
+  /** What it was taxed by, where tax goes by the buyer's place. */
+  tax: JSONColumnType<OrderTax | null> | null;
 }
 
 export interface OrderEventTable {

@@ -1,6 +1,7 @@
 /** A school, who works for it, its record of changes and what it has to send. */
 import type { StaffRole } from "@dawngate/contract/permissions";
 import type { OwnWords } from "@dawngate/core/courses";
+import type { TaxSettings } from "@dawngate/core/sales";
 import type { Generated, JSONColumnType } from "kysely";
 import type { Authored } from "./columns";
 
@@ -18,6 +19,8 @@ export interface SchoolTable {
   release_hour: Generated<string>;
   created_at: Generated<string>;
   words: Generated<OwnWords>;
+  /** Of tax by the buyer's place; null: every buyer pays the listing's own rate. */
+  tax: JSONColumnType<TaxSettings | null> | null;
   /** Staff must have taken a second step when they signed in. */
   two_factor: Generated<boolean>;
   /** Asked to be deleted at this instant; removed after a wait. */
