@@ -92,6 +92,7 @@ export const listings = z.object({
 });
 
 export const listingsQuery = z.strictObject({
+  course: planFields.id.optional().describe("Only those it is in."),
   after: cursor.optional(),
   most: z.coerce.number<number>().int().min(1).max(200).default(50),
 });

@@ -5,7 +5,7 @@ import { COURSES, EDIT } from "../courses/places";
 import { COHORTS, DATES, PEOPLE, SHELF } from "../enrollment/places";
 import { EVERYONE } from "../people/places";
 import { REMARKS } from "../review/places";
-import { SALES } from "../sales/places";
+import { COURSE_SALES, SALES } from "../sales/places";
 import { EVERYBODY, REHEARSAL, SCHEDULE } from "../schedule/places";
 import { ME, RECORD, SETTINGS, STAFF, UPKEEP } from "../school/places";
 import { TODAY } from "../today/places";
@@ -29,6 +29,7 @@ export const PLACES: readonly RoomPlace[] = [
   REHEARSAL,
   PEOPLE,
   COHORTS,
+  COURSE_SALES,
   PUBLIC,
   REMARKS,
 ];

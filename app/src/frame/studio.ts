@@ -10,6 +10,7 @@ export { EveryoneScreen } from "../people/everyone-screen";
 export { SomeoneScreen } from "../people/someone-screen";
 export { RemarksScreen } from "../review/remarks-screen";
 export { VersionsScreen } from "../review/versions-screen";
+export { CourseSalesScreen } from "../sales/course-sales-screen";
 export { ListingScreen } from "../sales/listing-screen";
 export { ListingsScreen } from "../sales/listings-screen";
 export { OrdersScreen } from "../sales/orders-screen";

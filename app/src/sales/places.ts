@@ -1,4 +1,4 @@
-/** The place of selling. */
+/** The places of selling: of the school, and of a course. */
 import type { RoomPlace } from "../ui/place";
 
 export const SALES: RoomPlace = {
@@ -7,4 +7,12 @@ export const SALES: RoomPlace = {
   mark: "sales",
   href: ({ school }) => `/${school}/sales`,
   who: "sales.see",
+};
+
+export const COURSE_SALES: RoomPlace = {
+  within: "course",
+  name: "Sales",
+  href: ({ school, course }) => `/${school}/courses/${course}/sales`,
+  who: "sales.see",
+  published: true,
 };

@@ -34,6 +34,7 @@ test("a course that was never published has the places one can work at, in their
     "Schedule",
     "People",
     "Cohorts",
+    "Sales",
     "Page",
     "Remarks",
   ]);

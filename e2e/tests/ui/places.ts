@@ -16,6 +16,7 @@ export const PLACES: Record<string, [string, string][]> = {
     ["the people of a course", "/ember-row/courses/winter-rye/people"],
     ["the cohorts of a course", "/ember-row/courses/winter-rye/cohorts"],
     ["remarks on a course", "/ember-row/courses/cold-kitchen/remarks"],
+    ["how a course is sold", "/ember-row/courses/cold-kitchen/sales"],
     ["the catalog", "/ember-row"],
     ["a public page", "/ember-row/c/winter-rye"],
     ["a public page of what is sold", "/ember-row/c/cold-kitchen"],

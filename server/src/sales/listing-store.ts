@@ -20,6 +20,7 @@ export async function readListings(
   tx: SchoolTransaction,
   after: { title: string; id: string } | null,
   most: number,
+  course: string | null = null,
 ) {
   const { rows } = await sql<ListingRow & { courses: string[] }>`
     select l.id, l.state, l.number, l.sold, t.terms as offer,
@@ -29,7 +30,13 @@ export async function readListings(
         where k.school_id = l.school_id and k.listing_id = l.id), '[]') as courses
     from listing l
     join listing_terms t on t.school_id = l.school_id and t.listing_id = l.id and t.number = l.number
-    ${after ? sql`where (l.title, l.id) > (${after.title}, ${after.id})` : sql``}
+    where ${after ? sql`(l.title, l.id) > (${after.title}, ${after.id})` : sql`true`}
+      ${
+        course === null
+          ? sql``
+          : sql`and exists (select from listing_course o
+              where o.school_id = l.school_id and o.listing_id = l.id and o.course_id = ${course})`
+      }
     order by l.title, l.id limit ${sql.lit(most + 1)}
   `.execute(tx);
   return rows;

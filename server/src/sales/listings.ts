@@ -40,13 +40,13 @@ const listEnd = z.tuple([z.string().max(1000), z.string().max(200)]);
 export async function showListings(
   { db }: Pick<Services, "db">,
   context: Context,
-  { after, most }: z.infer<typeof listingsQuery>,
+  { course, after, most }: z.infer<typeof listingsQuery>,
 ): Promise<z.infer<typeof listings>> {
   const place = after === undefined ? null : readCursor(listEnd, after);
   return reading(db, context, async (tx) => {
     const school = await readSchool(tx);
     const end = place && { title: place[0], id: place[1] };
-    const rows = await readListings(tx, end, most);
+    const rows = await readListings(tx, end, most, course ?? null);
     const page = rows.slice(0, most);
     const last = page.at(-1);
     return {

@@ -283,3 +283,12 @@ test("an order is read by its secret alone; orders are found, page by page", asy
   const found = await owned.ask<Page>("GET", "/schools/one/orders?find=cle&state=open");
   expect(found.orders.map(({ name }) => name)).toEqual(["Cleo"]);
 });
+
+test("a course's own listings are found among all, a bundle's too", async () => {
+  const one = await onSale("Of this course");
+  type Listings = { listings: { id: string }[] };
+  const of = (course: string) =>
+    owned.ask<Listings>("GET", `/schools/one/listings?course=${course}&most=200`);
+  expect((await of("c")).listings.map(({ id }) => id)).toContain(one);
+  expect((await of("nothing")).listings).toEqual([]);
+});

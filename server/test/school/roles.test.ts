@@ -214,6 +214,13 @@ const ROUTES: [string, string, unknown, Permission][] = [
     "school.see",
   ],
   ["GET", "/schools/one/orders/o/own?secret=s", undefined, "school.see"],
+  [
+    "POST",
+    "/schools/one/orders/o/seats",
+    { secret: "s", people: [{ name: "A", email: "a@example.org" }] },
+    "school.see",
+  ],
+  ["POST", "/schools/one/orders/o/seats/1/back", { secret: "s" }, "school.see"],
   ["GET", "/schools/one/orders", undefined, "sales.see"],
   ["GET", "/schools/one/orders/o", undefined, "sales.see"],
   ["GET", "/schools/one/people", undefined, "people.see"],

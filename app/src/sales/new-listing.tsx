@@ -1,0 +1,68 @@
+/** Something new on sale: what it is called, and what is in it. */
+import { useRouter } from "expo-router";
+import { useState } from "react";
+import { useGetCoursesQuery } from "../courses/api";
+import { explain } from "../store/api";
+import { PrimaryAction } from "../ui/action";
+import { Choice } from "../ui/choice";
+import { Choices } from "../ui/choices";
+import { Notice } from "../ui/notice";
+import { Sheet } from "../ui/sheet";
+import { TextField } from "../ui/text-field";
+import { useCreateListingMutation } from "./api";
+
+export function NewListing({
+  school,
+  course,
+  onClose,
+}: {
+  school: string;
+  /** What is in it to begin with. */
+  course?: string;
+  onClose(): void;
+}) {
+  const { data } = useGetCoursesQuery({ school });
+  const [title, setTitle] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string[]>(course === undefined ? [] : [course]);
+  const [create, { error, isLoading }] = useCreateListingMutation();
+  const router = useRouter();
+  const courses = data?.courses.filter((one) => !one.archived) ?? [];
+  const proposed = courses
+    .filter(({ id }) => chosen.includes(id))
+    .map((course) => course.title)
+    .join(" and ");
+  const name = (title ?? proposed).slice(0, 200);
+  const submit = async () => {
+    const answer = await create({ school, body: { title: name, courses: chosen } });
+    if ("data" in answer && answer.data) router.push(`/${school}/sales/${answer.data.id}`);
+  };
+  return (
+    <Sheet title="Put something on sale" onClose={onClose}>
+      {error ? <Notice {...explain(error)} /> : null}
+      <Choices label="What is in it" many>
+        {courses.map((course) => (
+          <Choice
+            key={course.id}
+            many
+            label={course.title}
+            taken={chosen.includes(course.id)}
+            onPress={() =>
+              setChosen(
+                chosen.includes(course.id)
+                  ? chosen.filter((one) => one !== course.id)
+                  : [...chosen, course.id],
+              )
+            }
+          />
+        ))}
+      </Choices>
+      <TextField label="What it is called" value={name} maxLength={200} onChangeText={setTitle} />
+      <PrimaryAction
+        label="Go on to its price"
+        disabled={name.trim() === "" || chosen.length === 0}
+        busy={isLoading}
+        onPress={submit}
+      />
+    </Sheet>
+  );
+}
