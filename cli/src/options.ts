@@ -67,9 +67,9 @@ export function needed(options: ReadonlyMap<string, string>, name: string, what:
 }
 
 /** An instant that must be there, in UTC. */
-export function neededInstant(options: ReadonlyMap<string, string>): Instant {
-  const at = parseInstant(needed(options, "at", "Say at which instant, as 2027-03-20T12:00:00Z"));
-  if (!at.ok) throw new WordsError(`--at: ${at.reason}`);
+export function neededInstant(options: ReadonlyMap<string, string>, name = "at"): Instant {
+  const at = parseInstant(needed(options, name, "Say at which instant, as 2027-03-20T12:00:00Z"));
+  if (!at.ok) throw new WordsError(`--${name}: ${at.reason}`);
   return at.value;
 }
 

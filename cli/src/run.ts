@@ -2,6 +2,7 @@
 
 import { bundleCommand } from "./bundle";
 import { incomeCommand } from "./income";
+import { noticesCommand } from "./notices";
 import { orderCommand } from "./order";
 import { type Outcome, WordsError } from "./outcome";
 import { quoteCommand } from "./quote";
@@ -20,6 +21,7 @@ dawngate order --order FILE --at INSTANT
 dawngate refund --order FILE --at INSTANT [--policy terms|withdrawal|full|unused|amount] [--amount N]
                 [--course ID] [--seats N] [--access ends|stays]
 dawngate income --orders FILE --from YYYY-MM --to YYYY-MM
+dawngate notices --plan FILE --settings FILE --from INSTANT --to INSTANT [--sent FILE]
 dawngate bundle --file FILE
 dawngate tax --file FILE
 dawngate bench [--enrollees N] [--lessons N] [--json]
@@ -43,6 +45,7 @@ const COMMANDS: Readonly<Record<string, (words: readonly string[]) => Promise<Ou
   refund: refundCommand,
   income: incomeCommand,
   bundle: bundleCommand,
+  notices: noticesCommand,
   tax: taxCommand,
   // With its libraries, which the others do not need.
   bench: async (words) => (await import("./bench")).benchCommand(words),

@@ -5,6 +5,7 @@ export { evaluate } from "./evaluate";
 export * from "./export";
 export { inFavor } from "./favor";
 export { HAPPENING_KINDS, type Happening, type HappeningKind, happeningsOf } from "./happenings";
+export { foldEvents, type History } from "./history";
 export { type PreparedCourse, prepareCourse } from "./prepare";
 export type * from "./steps";
 export type * from "./timeline";
