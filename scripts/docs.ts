@@ -3,7 +3,10 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync
 import { dirname } from "node:path";
 import { fileURLToPath } from "node:url";
 import { ROOMS } from "@dawngate/contract/endpoints/index";
-import { planJsonSchema } from "@dawngate/core/plan";
+import { quizSchema } from "@dawngate/core/checks";
+import { settingsSchema } from "@dawngate/core/notices";
+import { jsonSchemaOf, planJsonSchema } from "@dawngate/core/plan";
+import { orderSchema, ordersSchema } from "@dawngate/core/sales/orders";
 import { openApiDocuments } from "@dawngate/server/http/openapi";
 
 const here = (file: string) => fileURLToPath(new URL(`../${file}`, import.meta.url));
@@ -58,6 +61,10 @@ interface Known {
 
 const files: Record<string, string> = {
   "docs/plan.schema.json": json(planJsonSchema()),
+  "docs/quiz.schema.json": json(jsonSchemaOf(quizSchema)),
+  "docs/notices.schema.json": json(jsonSchemaOf(settingsSchema)),
+  "docs/order.schema.json": json(jsonSchemaOf(orderSchema)),
+  "docs/orders.schema.json": json(jsonSchemaOf(ordersSchema)),
   "contract/src/addresses.ts": addresses(),
   "app/src/kit/used-by.ts": usedBy(),
 };

@@ -21,13 +21,22 @@ export async function readDocument<T>(
   file: string,
   what: string,
   parse: (value: unknown) => Read<T>,
+  /** The path of a fault of the document as a whole; left out: the file's, or "(plan)". */
+  whole?: string,
 ) {
   const input: InputText = await readInput(file);
   if (!input.ok)
-    return { ok: false as const, outcome: refusal([{ path: file, reason: input.reason }]) };
+    return {
+      ok: false as const,
+      outcome: refusal([{ path: whole ?? file, reason: input.reason }]),
+    };
   const json = readJson(input.text, what);
   const read = json.ok ? parse(json.value) : json;
-  return read.ok ? read : { ok: false as const, outcome: refusal(read.faults) };
+  if (read.ok) return read;
+  const faults = read.faults.map((fault) =>
+    fault.path === "(plan)" && whole !== undefined ? { ...fault, path: whole } : fault,
+  );
+  return { ok: false as const, outcome: refusal(faults) };
 }
 
 /** Exit 1, each fault a line. */

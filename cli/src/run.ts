@@ -8,6 +8,7 @@ import { type Outcome, WordsError } from "./outcome";
 import { quoteCommand } from "./quote";
 import { refundCommand } from "./refund";
 import { rippleCommand } from "./ripple";
+import { analysisCommand, scoreCommand } from "./score";
 import { snagsCommand } from "./snags";
 import { taxCommand } from "./tax";
 import { timelineCommand } from "./timeline";
@@ -21,6 +22,8 @@ dawngate order --order FILE --at INSTANT
 dawngate refund --order FILE --at INSTANT [--policy terms|withdrawal|full|unused|amount] [--amount N]
                 [--course ID] [--seats N] [--access ends|stays]
 dawngate income --orders FILE --from YYYY-MM --to YYYY-MM
+dawngate score --quiz FILE --at INSTANT
+dawngate analysis --quiz FILE
 dawngate notices --plan FILE --settings FILE --from INSTANT --to INSTANT [--sent FILE]
 dawngate bundle --file FILE
 dawngate tax --file FILE
@@ -46,6 +49,8 @@ const COMMANDS: Readonly<Record<string, (words: readonly string[]) => Promise<Ou
   income: incomeCommand,
   bundle: bundleCommand,
   notices: noticesCommand,
+  score: scoreCommand,
+  analysis: analysisCommand,
   tax: taxCommand,
   // With its libraries, which the others do not need.
   bench: async (words) => (await import("./bench")).benchCommand(words),

@@ -19,7 +19,7 @@ export interface Readers {
 }
 
 /** So long one may read, in milliseconds, and so much memory it may take, in MB. */
-const DEADLINE = 10_000;
+const DEADLINE = 7000;
 const MEMORY = 256;
 /** So many at once; others wait their turn. */
 const AT_ONCE = 3;
