@@ -11,7 +11,9 @@ import {
   type Zone,
   zoneOf,
 } from "../time";
-import { type Candidate, Everybody, isNamed } from "./candidates";
+import { type Candidate, isNamed } from "./candidate";
+import { candidatesOf } from "./candidates";
+import { Everybody } from "./everybody";
 import { JOINED, type Kind, rankOf } from "./kinds";
 import { compare, type Entry, inKey, type Notice } from "./notice";
 import type { NoticeSettings } from "./settings";
@@ -80,7 +82,7 @@ function dueBetween(
   const zones = new Map(people.map(({ id, timeZone }) => [id, zoneOf(timeZone)]));
   const hours = quiet ? { from: timeOf(quiet.from), to: timeOf(quiet.to) } : null;
   const due: Due[] = [];
-  for (const candidate of everybody.candidates(to)) {
+  for (const candidate of candidatesOf(everybody, to)) {
     const { kind, person, moment, atOnce, since, check } = candidate;
     if (moment >= to) continue;
     const zone = zones.get(person) as Zone;
