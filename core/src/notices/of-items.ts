@@ -18,7 +18,7 @@ export function* ofItems(all: Everybody, one: Held, to: Instant): Generator<Cand
   for (const [i, { begins, timeline }] of stretches.entries()) {
     const ends = stretches[i + 1]?.begins ?? Number.POSITIVE_INFINITY;
     if (all.isFor(one, "opened") && begins >= welcomeAt && begins >= life.since && begins < to)
-      yield* turnsOpen(all, one, i);
+      yield* turnsOpen(one, i);
     for (const kind of kinds)
       for (const item of timeline.items) {
         if (life.samples.has(item.id)) continue;
@@ -36,7 +36,7 @@ export function* ofItems(all: Everybody, one: Held, to: Instant): Generator<Cand
   }
 }
 
-function* turnsOpen(_all: Everybody, one: Held, i: number): Generator<Candidate> {
+function* turnsOpen(one: Held, i: number): Generator<Candidate> {
   const { life } = one;
   const { begins, timeline } = life.stretches[i] as { begins: Instant; timeline: Timeline };
   const before = begins === life.since ? null : (life.stretches[i - 1]?.timeline ?? null);

@@ -11,7 +11,8 @@ import {
   type Zone,
 } from "../../time";
 import { Documents, type WrittenDocument } from "./documents";
-import { Life } from "./life";
+import type { Life } from "./life";
+import { lifeOf } from "./life-of";
 import { instantIn } from "./read";
 import type { Order, Orders } from "./schema";
 import { ShareOfAccess } from "./share";
@@ -115,7 +116,7 @@ export class IncomeBook {
 
   add(order: Order): void {
     const totals = order.courses.map(({ id, cohort }) => this.rowOf(order.listing, id, cohort));
-    const life = new Life(order);
+    const life = lifeOf(order);
     if (life.boughtAt > this.now) return;
     const today = life.day(this.now);
     const shares = order.courses.map(

@@ -13,7 +13,6 @@ import {
   type Zone,
   zoneOf,
 } from "../../time";
-import { happen } from "./happen";
 import { isUnpaid, makePart, type Part, type Payment } from "./part";
 import { dateIn, instantIn } from "./read";
 import type { Order, OrderEvent } from "./schema";
@@ -88,7 +87,11 @@ export class Life {
   private nextEvent = 0;
   private firstUnpaid = 0;
 
-  constructor(readonly order: Order) {
+  constructor(
+    readonly order: Order,
+    /** What an event does to it; the first reason for which it counts for nothing. */
+    private readonly happen: (life: Life, event: OrderEvent, index: number) => Reason | null,
+  ) {
     this.zone = zoneOf(order.timeZone);
     this.boughtAt = instantIn(order.boughtAt);
     this.boughtOn = localDateAt(this.zone, this.boughtAt);
@@ -228,7 +231,7 @@ export class Life {
     this.reachPeriods();
     for (let one = this.queue[this.nextEvent]; one?.at === at; one = this.queue[this.nextEvent]) {
       this.nextEvent += 1;
-      const reason = happen(this, one.event, one.index);
+      const reason = this.happen(this, one.event, one.index);
       if (reason) this.ignored.push({ event: one.index, reason });
       this.reachPeriods();
     }

@@ -1,7 +1,8 @@
 /** An order at an instant: its states, what comes next, and what its enrollment is told (orders.md, `order`). */
 import { formatDate, formatInstant, type Instant } from "../../time";
 import { attemptAt, nextAttempt, type PartState, stateOfPart } from "./attempts";
-import { type EndedBy, Life, type Reason, type Told } from "./life";
+import type { EndedBy, Life, Reason, Told } from "./life";
+import { lifeOf } from "./life-of";
 
 import { makePart, type Part } from "./part";
 import { partnerShare } from "./partner";
@@ -64,7 +65,7 @@ export interface OrderAt {
 
 /** The order at an instant that is not before its purchase. */
 export function orderAt(order: Order, at: Instant): OrderAt {
-  return describe(new Life(order).moveTo(at));
+  return describe(lifeOf(order).moveTo(at));
 }
 
 const written = (at: Instant | null) => (at === null ? null : formatInstant(at));

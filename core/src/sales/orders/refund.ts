@@ -3,7 +3,8 @@ import type { Fault } from "../../plan";
 import { formatDate, formatInstant, type Instant } from "../../time";
 import { timesOver } from "../money";
 import { draw, offOf } from "./give-back";
-import { Life } from "./life";
+import type { Life } from "./life";
+import { lifeOf } from "./life-of";
 import { isUnpaid, worthOf } from "./part";
 import { type Because, rulesOn, type Withdrawal, withdrawalOf } from "./rules";
 import type { Order } from "./schema";
@@ -57,7 +58,7 @@ export function refundAt(
   order: Order,
   asked: RefundAsked,
 ): { ok: true; value: Refund; why: RefundWhy } | { ok: false; faults: Fault[] } {
-  const life = new Life(order).moveTo(asked.at);
+  const life = lifeOf(order).moveTo(asked.at);
   const faults = checkAsked(life, asked);
   return faults.length > 0 ? { ok: false, faults } : { ok: true, ...workOut(life, asked) };
 }
