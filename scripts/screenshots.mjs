@@ -23,6 +23,9 @@ const drafted = (page, ...operations) =>
     headers: { origin: new URL(page.url()).origin },
   });
 
+/** What happens these days has been counted, the first time after a start. */
+const counted = (page) => page.getByText("What happens", { exact: true }).waitFor();
+
 /** A module that many have is moved by two weeks: who is hit, before it is saved. */
 async function twoWeeksLater(page) {
   const gate = { need: "all", when: [{ from: "enrolled", add: "P28D" }] };
@@ -49,7 +52,7 @@ async function publishedTwice(page) {
 
 /** name, size, place, and: who is signed in (the owner, unless said), dark, what is pressed before. */
 const SHOTS = [
-  ["today-wide", wide, "/ember-row/today"],
+  ["today-wide", wide, "/ember-row/today", { act: counted }],
   ["courses-wide", wide, "/ember-row/courses"],
   ["schedule-wide", wide, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
   ["people-wide", wide, "/ember-row/courses/cold-kitchen/people"],

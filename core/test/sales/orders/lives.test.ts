@@ -181,7 +181,7 @@ test("the lives are worth looking at: every kind of event counts in many of them
   );
 });
 
-const RUNS = { numRuns: 300, seed: 27 };
+const RUNS = { numRuns: 150, seed: 27 };
 
 test("what was told once is never told otherwise later", () => {
   fc.assert(
@@ -247,6 +247,41 @@ test("access is suspended exactly while a part is past its grace, or a dispute r
       const last = found.enrollment.events.findLast(({ type }) => type.endsWith("suspended"));
       expect(last?.type === "suspended").toBe(isLate);
       expect(found.state === "suspended").toBe(isLate);
+    }),
+    RUNS,
+  );
+});
+
+test("what is said to come, comes then and not before, if nothing more happens", () => {
+  fc.assert(
+    fc.property(lives, when, (loose, text) => {
+      const at = instant(text);
+      // Nothing more happens.
+      const events = (loose.events as Loose[]).filter((event) => String(event.at) <= text);
+      const order = orderOf({ ...loose, events });
+      const found = orderAt(order, at);
+      const { suspends, ends } = found.next;
+      const just = (one: string) => orderAt(order, (instant(one) - 1) as Instant);
+      if (suspends !== null) {
+        expect(just(suspends).state).not.toBe("suspended");
+        expect(orderAt(order, instant(suspends)).enrollment.events.at(-1)).toMatchObject({
+          type: "suspended",
+          at: suspends,
+        });
+      }
+      if (ends !== null) {
+        expect(just(ends).endedAt).toBeNull();
+        expect(orderAt(order, instant(ends)).endedAt).toBe(ends);
+      }
+      if (found.endedAt === null && ends === null && found.state !== "disputed")
+        expect(orderAt(order, instant("2030-01-01T00:00:00Z")).endedAt).toBeNull();
+      // Access that is told to last so long is not suspended before.
+      const { paidThrough, grace } = found.enrollment;
+      if (paidThrough !== null && suspends !== null && found.state !== "suspended") {
+        const last =
+          Math.round((instant(suspends) - Date.parse(`${paidThrough}T00:00:00Z`)) / 86_400_000) - 1;
+        expect(grace).toBeLessThanOrEqual(last);
+      }
     }),
     RUNS,
   );
