@@ -194,6 +194,9 @@ export const offered = z
     window: offer.shape.window,
     seatsLeft: z.int().nullable(),
     teams: z.boolean().describe("Several seats can be bought at once."),
+    followsUp: z
+      .boolean()
+      .describe("Whoever leaves their address and does not pay is written to, once."),
     tax: orderTax
       .omit({ evidence: true })
       .nullable()
@@ -233,6 +236,10 @@ export const purchase = z.strictObject({
   email: mailAddress.optional(),
   timeZone: planFields.timeZone,
   ...buyerPlace,
+  leaveMe: z
+    .boolean()
+    .default(false)
+    .describe("Is not written to where the checkout is left unfinished."),
   beginAtOnce: z
     .boolean()
     .default(false)

@@ -26,6 +26,10 @@ export const school = z
     releaseHour: z.string().describe("Proposed for new courses."),
     words: ownWords.describe("Its own words for what a course is made of."),
     twoFactor: z.boolean().describe("Its staff must take a second step when they sign in."),
+    followUpHours: z
+      .int()
+      .nullable()
+      .describe("After so many hours whoever left a checkout is written to; null: nobody is."),
     tax: taxSettingsSchema
       .nullable()
       .describe("Tax by the buyer's place; null: every buyer pays the listing's own rate."),
@@ -51,6 +55,11 @@ export const schoolChange = z
     color: z.string().regex(/^#[0-9A-Fa-f]{6}$/, "A color is # and six digits, such as #D9533B"),
     releaseHour: planFields.timeOfDay,
     words: ownWords,
+    followUpHours: z
+      .int("Hours are a whole number")
+      .min(1, "At least an hour")
+      .max(720, "At most 30 days")
+      .nullable(),
     tax: taxSettingsSchema.nullable(),
     calendar: z
       .strictObject({

@@ -27,6 +27,8 @@ interface Props {
   onAgain(): void;
 }
 
+const LEAVE_ME = "Do not write to me if I leave this unfinished";
+
 export function Buying({ place, offered, codes, zone, onAgain }: Props) {
   const { quiet, ember } = usePalette();
   const { data: me } = useGetMeQuery();
@@ -34,6 +36,7 @@ export function Buying({ place, offered, codes, zone, onAgain }: Props) {
   const [name, setName] = useState("");
   const [email, setEmail] = useState("");
   const [begin, setBegin] = useState(false);
+  const [leaveMe, setLeaveMe] = useState(false);
   const [buy, { error, isLoading }] = useBuyMutation();
   const { quote, currency } = offered;
   const faults = faultsOf(error);
@@ -60,6 +63,7 @@ export function Buying({ place, offered, codes, zone, onAgain }: Props) {
         seen: { total: quote.total, dueNow: quote.dueNow },
         timeZone: zone,
         beginAtOnce: begin,
+        leaveMe,
         ...(offered.tax && {
           country: offered.tax.buyer.country,
           ...(offered.tax.buyer.number !== null && { taxNumber: offered.tax.buyer.number }),
@@ -122,6 +126,14 @@ export function Buying({ place, offered, codes, zone, onAgain }: Props) {
               {sayWrittenDate(offered.giveBack)}.
             </Text>
           </View>
+        </View>
+      ) : null}
+      {offered.followsUp && account === null ? (
+        <View style={{ flexDirection: "row", gap: 6, alignItems: "flex-start" }}>
+          <TickBox label={LEAVE_ME} checked={leaveMe} onChange={setLeaveMe} />
+          <Text kind="small" style={{ flex: 1, paddingTop: 10 }}>
+            {LEAVE_ME}.
+          </Text>
         </View>
       ) : null}
       {error && !faults.name && !faults.email ? <Notice {...explain(error)} /> : null}

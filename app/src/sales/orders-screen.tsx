@@ -1,5 +1,5 @@
 /** What was bought: found, narrowed, as a table and as a file; one order with all that happened to it. */
-import type { OrderSummary } from "@dawngate/contract/sales";
+import type { OrderSummary, OrderTax } from "@dawngate/contract/sales";
 import { plainMoney, sayMoney } from "@dawngate/core/sales/currency";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
@@ -26,16 +26,29 @@ import { Table } from "../ui/table/table";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetOrderQuery, useGetOrdersInfiniteQuery, useLazyGetOrderPageQuery } from "./api";
+import { sayCountry } from "./country-field";
 import { QuoteLines } from "./quote-lines";
 import { SalesSides } from "./sales-sides";
 
 const STATES = { open: "Not paid yet", paid: "Paid", lapsed: "Left unpaid" } as const;
 type State = keyof typeof STATES;
 
+/** What an order was taxed by, for those who keep the books. */
+function sayOrderTax({ treatment, country, rate, buyer }: OrderTax): string {
+  const who = buyer.company
+    ? `a company in ${sayCountry(buyer.country)}`
+    : sayCountry(buyer.country);
+  if (treatment === "reverse-charge")
+    return `Reverse charge: ${who}, number ${buyer.country} ${buyer.number}`;
+  if (treatment === "outside") return `No tax: ${who} is outside of the European Union`;
+  return `Tax of ${sayCountry(country)}, ${rate / 100} %; the buyer: ${who}`;
+}
+
 const EVENTS: Record<string, string> = {
   charged: "Paid",
   failed: "A card was refused",
   excess: "Paid once more: to be given back",
+  reminded: "Written to about the unfinished checkout",
 };
 
 export function OrdersScreen() {
@@ -269,10 +282,11 @@ function OrderSheet({
             {data.events.map(({ sequence, kind, at, charge }) => (
               <Text key={sequence} kind="small">
                 {when(at)}: {EVENTS[kind] ?? kind}
-                {charge ? ` (${charge})` : ""}
+                {charge && kind !== "reminded" ? ` (${charge})` : ""}
               </Text>
             ))}
           </View>
+          {data.tax ? <Text kind="small">{sayOrderTax(data.tax)}</Text> : null}
           {data.enrollments.length > 0 ? (
             <Text kind="small">In {data.enrollments.map(({ title }) => title).join(" and ")}</Text>
           ) : null}

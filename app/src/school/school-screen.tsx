@@ -11,6 +11,7 @@ import { explain, faultsOf } from "../store/api";
 import { CameFor } from "../ui/came-for";
 import { TimeField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
+import { NumberField } from "../ui/number-field";
 import { Page } from "../ui/page";
 import { Section } from "../ui/section";
 import { Skeleton } from "../ui/skeleton";
@@ -44,6 +45,9 @@ export function SchoolScreen() {
               </CameFor>
               <CameFor id="second-step">
                 <SecondStepAsked school={data} />
+              </CameFor>
+              <CameFor id="follow-up">
+                <FollowUp school={data} />
               </CameFor>
               <CameFor id="tax">
                 <TaxSettings school={data} />
@@ -177,6 +181,36 @@ function Settings({ school }: { school: School }) {
               : "Nothing to save: each field is kept as you leave it."}
       </Text>
     </View>
+  );
+}
+
+/** Whether, and when, whoever left a checkout is written to. */
+function FollowUp({ school }: { school: School }) {
+  const [change, { error }] = useChangeSchoolMutation();
+  const { followUpHours: hours } = school;
+  const keep = (followUpHours: number | null) =>
+    change({ school: school.slug, body: { followUpHours } });
+  return (
+    <Section
+      title="Unfinished checkouts"
+      says="Whoever left an address and did not pay is written to once, unless they said no or have bought it since."
+    >
+      {error ? <Notice {...explain(error)} /> : null}
+      <Switched
+        label="Write to whoever left a checkout"
+        on={hours !== null}
+        onChange={(on) => keep(on ? 24 : null)}
+      />
+      {hours === null ? null : (
+        <NumberField
+          label="After hours"
+          value={hours}
+          least={1}
+          most={720}
+          onChange={(next) => keep(next)}
+        />
+      )}
+    </Section>
   );
 }
 

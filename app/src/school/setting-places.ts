@@ -9,5 +9,6 @@ export const SETTING_PLACES = [
   ["Own words for module, lesson and so on", "words"],
   ["Weekend and closed days", "calendar"],
   ["Second step of staff", "second-step"],
+  ["Mail about unfinished checkouts", "follow-up"],
   ["Tax by the buyer's country", "tax"],
 ] as const;

@@ -15,6 +15,7 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { referenceOf } from "../stand-ins/payments";
 import { orderTaxOf, placeOfBuyer, taxFor } from "./buyer-tax";
+import { followUpLater } from "./follow-up";
 import { fulfil } from "./fulfil";
 import { type OnSale, priced, readOnSale } from "./offered";
 import { insertOrder, readByKey, readOrder, updateOrder } from "./order-store";
@@ -84,6 +85,8 @@ export async function buy(
       { school: context.school, order: id },
       { once: id, after: ASK_AFTER },
     );
+    const hours = onSale.school.follow_up_hours;
+    if (hours !== null && !wanted.leaveMe) await followUpLater(tx, context.school, id, hours);
     return { id, due: true };
   });
   const pay = order.due ? await payAt(services, context, order.id, secret) : null;

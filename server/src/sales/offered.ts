@@ -162,6 +162,7 @@ export async function showOffered(
       window: offer.window,
       seatsLeft,
       teams: offer.teams ?? false,
+      followsUp: school.follow_up_hours !== null && answer.dueNow > 0,
       tax: tax && {
         treatment: tax.place.treatment,
         country: tax.place.country,

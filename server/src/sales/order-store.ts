@@ -241,3 +241,17 @@ export async function readOrders(
     );
   return (await asked.execute()) as OrderRow[];
 }
+
+/** Whether the same address has paid for the same by another order, or waits in a later one. */
+export async function hasBoughtSince(
+  tx: SchoolTransaction,
+  { id, listing_id: listing, email, bought_at: at }: OrderRow,
+): Promise<boolean> {
+  const { rows } = await sql`
+    select 1 from sales_order
+    where listing_id = ${listing} and lower(email) = lower(${email}) and id <> ${id}
+      and (state = 'paid' or bought_at > ${at}::timestamptz)
+    limit 1
+  `.execute(tx);
+  return rows.length > 0;
+}

@@ -32,6 +32,7 @@ export async function showSchool(db: Database, context: Context): Promise<School
       color: row.color,
       releaseHour: row.release_hour,
       words: row.words,
+      followUpHours: row.follow_up_hours,
       tax: row.tax,
       twoFactor: row.two_factor,
       role: context.role,
@@ -46,8 +47,19 @@ export async function changeSchool(
   context: Context,
   change: SchoolChange,
 ) {
-  const { name, timeZone, currency, contact, color, releaseHour, words, calendar, twoFactor, tax } =
-    change;
+  const {
+    name,
+    timeZone,
+    currency,
+    contact,
+    color,
+    releaseHour,
+    words,
+    calendar,
+    twoFactor,
+    followUpHours,
+    tax,
+  } = change;
   const set = {
     name,
     time_zone: timeZone,
@@ -57,6 +69,7 @@ export async function changeSchool(
     release_hour: releaseHour,
     words,
     two_factor: twoFactor,
+    follow_up_hours: followUpHours,
     tax: tax === null ? null : tax && JSON.stringify(tax),
     weekend: calendar && [...new Set(calendar.weekend)].sort(),
     closed: calendar && [...new Set(calendar.closed)].sort(),

@@ -33,6 +33,7 @@ export async function updateSchool(
       | "two_factor"
       | "weekend"
       | "closed"
+      | "follow_up_hours"
     > & { tax: string | null }
   >,
 ): Promise<void> {

@@ -21,6 +21,7 @@ import * as m0019 from "./0019-who-needs-somebody";
 import * as m0020 from "./0020-catalog";
 import * as m0021 from "./0021-team-seats";
 import * as m0022 from "./0022-tax-by-place";
+import * as m0023 from "./0023-follow-up";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -45,4 +46,5 @@ export const migrations = {
   "0020-catalog": m0020,
   "0021-team-seats": m0021,
   "0022-tax-by-place": m0022,
+  "0023-follow-up": m0023,
 };

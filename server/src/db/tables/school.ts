@@ -19,6 +19,8 @@ export interface SchoolTable {
   release_hour: Generated<string>;
   created_at: Generated<string>;
   words: Generated<OwnWords>;
+  /** After so many hours whoever left a checkout is written to; null: nobody is. */
+  follow_up_hours: number | null;
   /** Of tax by the buyer's place; null: every buyer pays the listing's own rate. */
   tax: JSONColumnType<TaxSettings | null> | null;
   /** Staff must have taken a second step when they signed in. */

@@ -2,6 +2,7 @@
 import type { z } from "zod";
 import type { JobKind } from "../kind";
 import { deleteSchool } from "./delete-school";
+import { followUpOrder } from "./follow-up-order";
 import { forgetAccount } from "./forget-account";
 import { joinAccounts } from "./join-accounts";
 import { mail } from "./mail";
@@ -16,6 +17,7 @@ const all = {
   "forget-account": forgetAccount,
   "delete-school": deleteSchool,
   "settle-order": settleOrder,
+  "follow-up-order": followUpOrder,
   "rename-account": renameEverywhere,
 };
 
