@@ -4,6 +4,7 @@ import { View } from "react-native";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
+import { DurationField } from "../ui/duration-field";
 import { Empty } from "../ui/empty";
 import { DateField, TimeField } from "../ui/moment-fields";
 import { MoneyField } from "../ui/money-field";
@@ -55,6 +56,7 @@ export const SPECIMENS: readonly Specimen[] = [
   { file: "search-field", name: "Search fields", draw: () => <SomeSearch /> },
   { file: "moment-fields", name: "Dates and times", draw: () => <SomeMoment /> },
   { file: "money-field", name: "Money and numbers", draw: () => <SomeMoney /> },
+  { file: "duration-field", name: "Durations", draw: () => <SomeDuration /> },
   { file: "sheet", name: "Sheets", draw: () => <SomeSheet /> },
   { file: "toast", name: "Toasts", draw: () => <SomeToast /> },
   {
@@ -124,6 +126,11 @@ const Line = ({ children }: { children: ReactNode }) => (
     {children}
   </View>
 );
+
+function SomeDuration() {
+  const [value, setValue] = useState("P2W");
+  return <DurationField label="So long" value={value} onChange={setValue} />;
+}
 
 function SomeChoices() {
   const [value, setValue] = useState<"once" | "parts">("once");

@@ -2,6 +2,7 @@
 import type { PriceOption } from "@dawngate/core/sales";
 import { View } from "react-native";
 import { QuietAction } from "../ui/action";
+import { DurationField } from "../ui/duration-field";
 import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
 import { Options } from "../ui/options";
@@ -21,6 +22,19 @@ const STEPS = [
   { value: "P3M", label: "3 months" },
   { value: "P1Y", label: "year" },
 ] as const;
+
+const TRIALS = [
+  { value: "", label: "no" },
+  { value: "P7D", label: "a week" },
+  { value: "P14D", label: "two weeks" },
+  { value: "P1M", label: "a month" },
+] as const;
+
+/** A length of one's own. */
+const ANOTHER = { value: "another", label: "another" } as const;
+
+const isAmong = (list: readonly { value: string }[], wanted: string): boolean =>
+  list.some(({ value }) => value === wanted);
 
 /** The same way of another kind; what both have stays. */
 export function asKind(option: PriceOption, kind: PriceOption["kind"]): PriceOption {
@@ -92,28 +106,42 @@ export function WaySheet({ option, currency, onChange, onRemove, onClose }: Prop
         <Options
           label="One every"
           says="One every"
-          options={
-            STEPS.some(({ value }) => value === option.every)
-              ? STEPS
-              : [...STEPS, { value: option.every, label: option.every }]
+          options={[...STEPS, ANOTHER]}
+          value={isAmong(STEPS, option.every) ? option.every : ANOTHER.value}
+          onChange={(every) =>
+            onChange({ ...option, every: every === ANOTHER.value ? "P2W" : every })
           }
+        />
+      ) : null}
+      {"every" in option && !isAmong(STEPS, option.every) ? (
+        <DurationField
+          label="So long each"
           value={option.every}
           onChange={(every) => onChange({ ...option, every })}
         />
       ) : null}
       {option.kind === "subscription" ? (
-        <Options
-          label="Free at first"
-          says="Free at first"
-          options={[
-            { value: "", label: "no" },
-            { value: "P7D", label: "a week" },
-            { value: "P14D", label: "two weeks" },
-            { value: "P1M", label: "a month" },
-          ]}
-          value={option.trial ?? ""}
-          onChange={(trial) => onChange({ ...option, trial: trial === "" ? null : trial })}
-        />
+        <>
+          <Options
+            label="Free at first"
+            says="Free at first"
+            options={[...TRIALS, ANOTHER]}
+            value={isAmong(TRIALS, option.trial ?? "") ? (option.trial ?? "") : ANOTHER.value}
+            onChange={(trial) =>
+              onChange({
+                ...option,
+                trial: trial === "" ? null : trial === ANOTHER.value ? "P10D" : trial,
+              })
+            }
+          />
+          {isAmong(TRIALS, option.trial ?? "") ? null : (
+            <DurationField
+              label="Free for"
+              value={option.trial ?? "P10D"}
+              onChange={(trial) => onChange({ ...option, trial })}
+            />
+          )}
+        </>
       ) : null}
       <View>
         <Switched
