@@ -6,6 +6,10 @@ import { CHROMIUM, CHROMIUM_FLAGS } from "../scripts/lib/chromium.mjs";
 const url = process.env.DAWNGATE_URL;
 if (!url) throw new Error("The browser tests need a server: run them with npm test");
 
+/** What is the same at every size is tried at one. */
+const ON_A_PHONE = ["**/ui/trouble.spec.ts", "**/sales/place.spec.ts"];
+const WIDE = ["**/courses/out.spec.ts", "**/courses/cover.spec.ts", "**/review/ripple.spec.ts"];
+
 export default defineConfig({
   testDir: "./tests",
   outputDir: "./results",
@@ -26,7 +30,11 @@ export default defineConfig({
     trace: "off",
   },
   projects: [
-    { name: "wide", use: { viewport: { width: 1280, height: 800 } } },
-    { name: "phone", use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
+    { name: "wide", testIgnore: ON_A_PHONE, use: { viewport: { width: 1280, height: 800 } } },
+    {
+      name: "phone",
+      testIgnore: WIDE,
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true },
+    },
   ],
 });

@@ -17,6 +17,7 @@ import { startQueue } from "./jobs/queue";
 import { startThreads } from "./jobs/threads";
 import { startReaders } from "./readers";
 import { tillAsker } from "./sales/ask-till";
+import { follower } from "./sales/follow-up";
 import { openAuth, openAuthPool } from "./school/auth";
 import { NO_LIMITS, openLimits } from "./school/limits";
 import { readSettings } from "./settings";
@@ -74,7 +75,8 @@ else {
   const threads = startThreads(bundle, address);
   const { accounts } = identity;
   const askTill = tillAsker({ db, payments, baseUrl, now });
-  const parts: JobParts = { db, mailer, askTill, threads, accounts, baseUrl, now };
+  const followUp = follower({ db, baseUrl, now });
+  const parts: JobParts = { db, mailer, askTill, followUp, threads, accounts, baseUrl, now };
   const queue = await startQueue({
     db,
     address,

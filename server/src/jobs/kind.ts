@@ -11,6 +11,8 @@ export interface JobParts {
   mailer: Mailer;
   /** Asks what became of an order's payment. */
   askTill(school: string, order: string): Promise<void>;
+  /** Writes to whoever left an order unfinished. */
+  followUp(school: string, order: string): Promise<void>;
   threads: Threads;
   accounts: {
     find(id: string): Promise<{ id: string; name: string; email: string } | null | undefined>;

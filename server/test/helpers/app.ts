@@ -9,6 +9,7 @@ import { noThreads } from "../../src/jobs/threads";
 import { workOffAll } from "../../src/jobs/work-off";
 import { readersHere } from "../../src/readers";
 import { tillAsker } from "../../src/sales/ask-till";
+import { follower } from "../../src/sales/follow-up";
 import type { Account } from "../../src/school/account";
 import { openAccounts } from "../../src/school/account-store";
 import { NO_LIMITS } from "../../src/school/limits";
@@ -64,6 +65,7 @@ export function testApp(
     now,
     baseUrl: "http://127.0.0.1:1",
     mailer: { send: async (mail) => void mails.push(mail) },
+    followUp: follower({ db, now, baseUrl: "http://127.0.0.1:1" }),
     askTill: tillAsker({
       db,
       now,

@@ -37,6 +37,7 @@ beforeAll(async () => {
           threads: noThreads({ db: test_.db }),
           mailer: { send: (mail, key) => send(mail, key) },
           askTill: async () => undefined,
+          followUp: async () => undefined,
           accounts: null as never,
           baseUrl: "http://127.0.0.1:1",
           now: () => now,

@@ -1,7 +1,7 @@
 /** Unfinished checkouts: one mail, to whoever left an address, did not say no, and has not bought it since. */
 import type { Offered, Order } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
-import { followUp } from "../../src/sales/follow-up";
+import { follower } from "../../src/sales/follow-up";
 import { instant } from "../helpers/sample";
 import { type Bought, type Selling, sellingSchool, somebody } from "../helpers/selling";
 
@@ -19,11 +19,8 @@ async function later({ order }: Bought): Promise<string[]> {
   const { mails, workOff } = school.owned.app;
   const before = mails.length;
   const { test_ } = school.owned;
-  await followUp(
-    { db: test_.db, baseUrl: "https://x", now: () => now },
-    school.owned.school,
-    order,
-  );
+  const write = follower({ db: test_.db, baseUrl: "https://x", now: () => now });
+  await write(school.owned.school, order);
   await workOff();
   now = instant("2027-03-10T12:00:00Z");
   return mails.slice(before).map(({ to, subject }) => `${to} ${subject}`);

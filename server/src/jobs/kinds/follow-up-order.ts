@@ -1,6 +1,5 @@
 /** A checkout that was left: whoever left it is written to, once. */
 import { z } from "zod";
-import { followUp } from "../../sales/follow-up";
 import { jobKind } from "../kind";
 
 export const followUpOrder = jobKind({
@@ -9,5 +8,5 @@ export const followUpOrder = jobKind({
   tries: 5,
   atOnce: 4,
   about: ({ order }) => `Writing about the unfinished order ${order}`,
-  work: (parts, { school, order }) => followUp(parts, school, order),
+  work: ({ followUp }, { school, order }) => followUp(school, order),
 });
