@@ -24,6 +24,7 @@ export function BuyerPlace({ tax, said, onSaid }: Props) {
   const [company, setCompany] = useState(said.taxNumber !== "");
   const [typed, setTyped] = useState(said.taxNumber);
   const { buyer } = tax;
+  const say = () => onSaid({ country: buyer.country, taxNumber: typed.trim() });
   const isWrong = buyer.number !== null && !buyer.numberValid;
   return (
     <View role="group" aria-label="Where you are" style={{ gap: 8, maxWidth: 520 }}>
@@ -50,8 +51,8 @@ export function BuyerPlace({ tax, said, onSaid }: Props) {
             autoCapitalize="characters"
             error={isWrong}
             onChangeText={setTyped}
-            onBlur={() => onSaid({ country: buyer.country, taxNumber: typed.trim() })}
-            onSubmitEditing={() => onSaid({ country: buyer.country, taxNumber: typed.trim() })}
+            onBlur={say}
+            onSubmitEditing={say}
           />
           <Text kind="small" color={isWrong ? ember : quiet} role="status">
             {isWrong

@@ -1,14 +1,12 @@
 /** What several people pay together, and what those pay who are inside already. */
 import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import { View } from "react-native";
-import { useGetCoursesQuery } from "../courses/api";
 import { QuietAction } from "../ui/action";
-import { Choice } from "../ui/choice";
-import { Choices } from "../ui/choices";
 import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
 import { Options } from "../ui/options";
 import { Switched } from "../ui/switched";
+import { CourseChoices, useCoursesInUse } from "./course-choices";
 import { Part } from "./part";
 
 type Tiers = NonNullable<Offer["seats"]>;
@@ -126,8 +124,7 @@ function TiersOf({ offer, currency, set }: Pick<Props, "offer" | "set"> & { curr
 
 /** Less for whoever is in one of some courses. */
 function HoldersOf({ school, offer, set }: Pick<Props, "school" | "offer" | "set">) {
-  const { data } = useGetCoursesQuery({ school });
-  const courses = data?.courses.filter((one) => !one.archived) ?? [];
+  const courses = useCoursesInUse(school);
   const { holder } = offer;
   return (
     <View style={{ gap: 10 }}>
@@ -150,29 +147,21 @@ function HoldersOf({ school, offer, set }: Pick<Props, "school" | "offer" | "set
             most={100}
             onChange={(percent) => set({ holder: { ...holder, percent } })}
           />
-          <Choices label="For those in" many>
-            {courses.map(({ id, title }) => {
-              const taken = holder.courses.includes(id);
-              return (
-                <Choice
-                  key={id}
-                  many
-                  label={title}
-                  taken={taken}
-                  onPress={() =>
-                    set({
-                      holder: {
-                        ...holder,
-                        courses: taken
-                          ? holder.courses.filter((one) => one !== id)
-                          : [...holder.courses, id],
-                      },
-                    })
-                  }
-                />
-              );
-            })}
-          </Choices>
+          <CourseChoices
+            school={school}
+            label="For those in"
+            chosen={holder.courses}
+            onChosen={(id, on) =>
+              set({
+                holder: {
+                  ...holder,
+                  courses: on
+                    ? [...holder.courses, id]
+                    : holder.courses.filter((one) => one !== id),
+                },
+              })
+            }
+          />
         </>
       ) : null}
     </View>

@@ -2,16 +2,14 @@
 import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import { useState } from "react";
 import { View } from "react-native";
-import { useGetCoursesQuery } from "../courses/api";
 import { useGetSchoolQuery } from "../school/api";
-import { Choice } from "../ui/choice";
-import { Choices } from "../ui/choices";
 import { DateField } from "../ui/moment-fields";
 import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
 import { Options } from "../ui/options";
 import { Switched } from "../ui/switched";
 import { TextField } from "../ui/text-field";
+import { CourseChoices } from "./course-choices";
 import { Part } from "./part";
 
 const SUPPLIES = [
@@ -36,9 +34,7 @@ export function ListingTerms({
   today: string;
   set(part: Partial<Offer>): void;
 }) {
-  const { data } = useGetCoursesQuery({ school: place.school });
   const { data: school } = useGetSchoolQuery({ school: place.school });
-  const courses = data?.courses.filter((one) => !one.archived) ?? [];
   const bundle = offer.courses.length > 1;
   return (
     <>
@@ -49,26 +45,18 @@ export function ListingTerms({
           maxLength={200}
           onChangeText={(title) => title.trim() !== "" && set({ title })}
         />
-        <Choices label="Courses in it" many>
-          {courses.map(({ id, title }) => {
-            const taken = offer.courses.some((one) => one.id === id);
-            return (
-              <Choice
-                key={id}
-                many
-                label={title}
-                taken={taken}
-                onPress={() =>
-                  set({
-                    courses: taken
-                      ? offer.courses.filter((one) => one.id !== id)
-                      : [...offer.courses, { id, price: null }],
-                  })
-                }
-              />
-            );
-          })}
-        </Choices>
+        <CourseChoices
+          school={place.school}
+          label="Courses in it"
+          chosen={offer.courses.map(({ id }) => id)}
+          onChosen={(id, on) =>
+            set({
+              courses: on
+                ? [...offer.courses, { id, price: null }]
+                : offer.courses.filter((one) => one.id !== id),
+            })
+          }
+        />
         {bundle
           ? offer.courses.map((one, at) => (
               <MoneyField

@@ -1,15 +1,13 @@
 /** Something new on sale: what it is called, and what is in it. */
 import { useRouter } from "expo-router";
 import { useState } from "react";
-import { useGetCoursesQuery } from "../courses/api";
 import { explain } from "../store/api";
 import { PrimaryAction } from "../ui/action";
-import { Choice } from "../ui/choice";
-import { Choices } from "../ui/choices";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { TextField } from "../ui/text-field";
 import { useCreateListingMutation } from "./api";
+import { CourseChoices, useCoursesInUse } from "./course-choices";
 
 export function NewListing({
   school,
@@ -21,12 +19,11 @@ export function NewListing({
   course?: string;
   onClose(): void;
 }) {
-  const { data } = useGetCoursesQuery({ school });
   const [title, setTitle] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string[]>(course === undefined ? [] : [course]);
   const [create, { error, isLoading }] = useCreateListingMutation();
   const router = useRouter();
-  const courses = data?.courses.filter((one) => !one.archived) ?? [];
+  const courses = useCoursesInUse(school);
   const proposed = courses
     .filter(({ id }) => chosen.includes(id))
     .map((course) => course.title)
@@ -39,23 +36,12 @@ export function NewListing({
   return (
     <Sheet title="Put something on sale" onClose={onClose}>
       {error ? <Notice {...explain(error)} /> : null}
-      <Choices label="What is in it" many>
-        {courses.map((course) => (
-          <Choice
-            key={course.id}
-            many
-            label={course.title}
-            taken={chosen.includes(course.id)}
-            onPress={() =>
-              setChosen(
-                chosen.includes(course.id)
-                  ? chosen.filter((one) => one !== course.id)
-                  : [...chosen, course.id],
-              )
-            }
-          />
-        ))}
-      </Choices>
+      <CourseChoices
+        school={school}
+        label="What is in it"
+        chosen={chosen}
+        onChosen={(id, on) => setChosen(on ? [...chosen, id] : chosen.filter((one) => one !== id))}
+      />
       <TextField label="What it is called" value={name} maxLength={200} onChangeText={setTitle} />
       <PrimaryAction
         label="Go on to its price"

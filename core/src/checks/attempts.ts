@@ -1,5 +1,5 @@
 /** The attempts of an enrollee, one after the other: when each ends, what counts in it, and what it earns. */
-import { type Instant, MINUTE, parseInstant } from "../time";
+import { type Instant, instantIn, MINUTE } from "../time";
 import { isUnanswered, shareOf } from "./kinds";
 import { drawPaper } from "./paper";
 import { Rational, sum } from "./rational";
@@ -31,12 +31,6 @@ export interface PaperLine {
   /** The best of this and all earlier attempts, where only what was missed is asked again. */
   share: Rational;
 }
-
-export const instantIn = (text: string): Instant => {
-  const parsed = parseInstant(text);
-  if (!parsed.ok) throw new TypeError("This quiz was not checked");
-  return parsed.value;
-};
 
 const minutes = (text: string | null) => (text === null ? 0 : (minutesOf(text) ?? 0) * MINUTE);
 export const waitOf = (quiz: Quiz) => minutes(quiz.wait);

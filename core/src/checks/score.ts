@@ -1,14 +1,6 @@
 /** What each enrollee has scored, which attempt counts, and what may come next (checks.md, `score`). */
-import { formatInstant, type Instant } from "../time";
-import {
-  earnedOn,
-  instantIn,
-  PreparedQuiz,
-  paperPoints,
-  pointsOf,
-  type Taken,
-  waitOf,
-} from "./attempts";
+import { formatInstant, type Instant, instantIn } from "../time";
+import { earnedOn, PreparedQuiz, paperPoints, pointsOf, type Taken, waitOf } from "./attempts";
 import { answersShown } from "./paper";
 import { Rational, sum } from "./rational";
 import type { Ask, Quiz } from "./schema";

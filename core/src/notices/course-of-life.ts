@@ -7,8 +7,7 @@ import {
   type PreparedCourse,
   type Timeline,
 } from "../schedule";
-import { type Instant, type Zone, zoneOf } from "../time";
-import { instantIn } from "./settings";
+import { type Instant, instantIn, type Zone, zoneOf } from "../time";
 
 export interface Stretch {
   begins: Instant;

@@ -4,9 +4,12 @@ import { preparer } from "../schedule";
 import {
   addDays,
   addToDate,
+  checked,
   type DateOffset,
+  dateIn,
   type Instant,
   instantAt,
+  instantIn,
   type LocalDate,
   parseOffset,
   parseTimeOfDay,
@@ -17,7 +20,7 @@ import {
 } from "../time";
 import { CourseOfLife } from "./course-of-life";
 import { type Kind, OFF_AT_FIRST, OFFSETS } from "./kinds";
-import { dateIn, instantIn, type NoticeSettings } from "./settings";
+import type { NoticeSettings } from "./settings";
 
 export interface Held {
   life: CourseOfLife;
@@ -45,9 +48,7 @@ export class Everybody {
     readonly settings: NoticeSettings,
     until: Instant,
   ) {
-    const hour = parseTimeOfDay(settings.hour);
-    if (!hour.ok) throw new TypeError("These settings were not checked");
-    this.hour = hour.value;
+    this.hour = checked(parseTimeOfDay(settings.hour));
     this.school = zoneOf(plan.school.timeZone);
     const prepared = preparer(plan);
     const byId = new Map(plan.enrollments.map((one) => [one.id, one]));

@@ -1,9 +1,9 @@
 /** A notice, as it goes out and as it is written; and the list of those that have. */
 import { z } from "zod";
 import { type Fault, planFields, type Read, readValue } from "../plan";
-import { formatInstant, HOUR, type Instant } from "../time";
+import { formatInstant, HOUR, type Instant, instantIn } from "../time";
 import { isKind, type Kind } from "./kinds";
-import { instantIn, within } from "./settings";
+import { within } from "./settings";
 
 /** What a notice is about: one thing of it. */
 export interface Entry {

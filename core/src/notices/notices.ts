@@ -2,6 +2,7 @@
 import type { Plan } from "../plan";
 import {
   addDays,
+  checked,
   type Instant,
   instantAt,
   localDateAt,
@@ -80,7 +81,12 @@ function dueBetween(
   to: Instant,
 ): Due[] {
   const zones = new Map(people.map(({ id, timeZone }) => [id, zoneOf(timeZone)]));
-  const hours = quiet ? { from: timeOf(quiet.from), to: timeOf(quiet.to) } : null;
+  const hours = quiet
+    ? {
+        from: checked(parseTimeOfDay(quiet.from)),
+        to: checked(parseTimeOfDay(quiet.to)),
+      }
+    : null;
   const due: Due[] = [];
   for (const candidate of candidatesOf(everybody, to)) {
     const { kind, person, moment, atOnce, since, check } = candidate;
@@ -95,12 +101,6 @@ function dueBetween(
   // What stands in for a welcome is known before it.
   const rank = ({ kind }: Due) => (kind === "by-staff" ? -1 : rankOf(kind));
   return due.sort((a, b) => a.at - b.at || rank(a) - rank(b) || compare(a.person, b.person));
-}
-
-function timeOf(text: string): TimeOfDay {
-  const time = parseTimeOfDay(text);
-  if (!time.ok) throw new TypeError("These settings were not checked");
-  return time.value;
 }
 
 /** The next end of the quiet hours, where an instant lies in them; never before it. */

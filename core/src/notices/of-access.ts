@@ -1,9 +1,8 @@
 /** The welcome, the end of access, and what staff have done: told of an enrollment. */
-import { formatDate, HOUR, type Instant } from "../time";
+import { formatDate, HOUR, type Instant, instantIn } from "../time";
 import { basis, type Candidate, entry, lastDay, whatOpens } from "./candidate";
 import type { Everybody, Held } from "./everybody";
 import { inKey } from "./notice";
-import { instantIn } from "./settings";
 
 export function* welcomes(all: Everybody): Generator<Candidate> {
   for (const one of all.held.values()) {

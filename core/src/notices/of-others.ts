@@ -1,10 +1,17 @@
 /** Payments, windows, places that fall free, credentials, announcements. */
 import type { Timeline } from "../schedule";
-import { addDays, formatDate, formatInstant, type Instant, startOfDay } from "../time";
+import {
+  addDays,
+  dateIn,
+  formatDate,
+  formatInstant,
+  type Instant,
+  instantIn,
+  startOfDay,
+} from "../time";
 import { basis, type Candidate, entry, lastDay } from "./candidate";
 import type { Everybody } from "./everybody";
 import { inKey } from "./notice";
-import { dateIn, instantIn } from "./settings";
 
 export function* payments(all: Everybody): Generator<Candidate> {
   for (const payment of all.settings.payments ?? []) {

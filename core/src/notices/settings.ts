@@ -1,7 +1,7 @@
 /** What a school sets about notices, and whom they can reach: one document, checked against the plan. */
 import { z } from "zod";
 import { type Fault, type Plan, planFields, type Read, readValue } from "../plan";
-import { parseDate, parseInstant, parseOffset } from "../time";
+import { parseInstant, parseOffset } from "../time";
 import { ALWAYS, isKind, KINDS, type Kind, OFFSETS, STAFF_ACTS } from "./kinds";
 import { faultsOfText } from "./template";
 
@@ -241,14 +241,3 @@ function checkTexts({ templates }: NoticeSettings, plan: Plan, say: Say): void {
       for (const fault of faultsOfText(kind as Kind, written)) say(`${path}.${name}`, fault);
   });
 }
-
-export const dateIn = (text: string) => {
-  const parsed = parseDate(text);
-  if (!parsed.ok) throw new TypeError("These settings were not checked");
-  return parsed.value;
-};
-export const instantIn = (text: string) => {
-  const parsed = parseInstant(text);
-  if (!parsed.ok) throw new TypeError("These settings were not checked");
-  return parsed.value;
-};

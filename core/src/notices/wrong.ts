@@ -1,9 +1,8 @@
 /** Which notices that went out would now be wrong: what they told is no longer so, and it is not over yet. */
-import { formatInstant, type Instant } from "../time";
+import { dateIn, formatInstant, type Instant, instantIn } from "../time";
 import type { Everybody } from "./everybody";
 import { type Kind, rankOf } from "./kinds";
 import { compare, type Entry, fromKey, type Notice } from "./notice";
-import { dateIn, instantIn } from "./settings";
 
 export interface Wrong {
   kind: Kind;

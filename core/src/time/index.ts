@@ -1,5 +1,6 @@
 /** Time: instants, zones, civil dates, offsets, calendars and moments. */
 export * from "./calendar";
+export * from "./checked";
 export * from "./civil";
 export * from "./instant";
 export * from "./limits";

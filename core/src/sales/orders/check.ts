@@ -1,7 +1,6 @@
 /** Reading an order, or many: every key by itself, then one against another (orders.md, "Refused"). */
 import { type Fault, type Read, readValue } from "../../plan";
-import { type LocalDate, localDateAt, zoneOf } from "../../time";
-import { dateIn, instantIn } from "./read";
+import { dateIn, instantIn, type LocalDate, localDateAt, zoneOf } from "../../time";
 import { type Order, type OrderEvent, type Orders, orderSchema, ordersSchema } from "./schema";
 
 /** Reads an order's document; refused with every fault and its path. */

@@ -5,6 +5,7 @@ import {
   dateOf,
   formatInstant,
   type Instant,
+  instantIn,
   type LocalDate,
   pad2,
   yearMonthDay,
@@ -13,7 +14,6 @@ import {
 import { Documents, type WrittenDocument } from "./documents";
 import type { Life } from "./life";
 import { lifeOf } from "./life-of";
-import { instantIn } from "./read";
 import type { Order, Orders } from "./schema";
 import { ShareOfAccess } from "./share";
 import { earnedByCourse, netIfPaid, netOfPart, receivedByCourse } from "./value";

@@ -4,7 +4,10 @@
  */
 import {
   addDays,
+  checked,
+  dateIn,
   type Instant,
+  instantIn,
   type LocalDate,
   localDateAt,
   parseTimeOfDay,
@@ -14,7 +17,6 @@ import {
   zoneOf,
 } from "../../time";
 import { isUnpaid, makePart, type Part, type Payment } from "./part";
-import { dateIn, instantIn } from "./read";
 import type { Order, OrderEvent } from "./schema";
 import { Series } from "./series";
 
@@ -95,9 +97,7 @@ export class Life {
     this.zone = zoneOf(order.timeZone);
     this.boughtAt = instantIn(order.boughtAt);
     this.boughtOn = localDateAt(this.zone, this.boughtAt);
-    const hour = parseTimeOfDay(order.terms.chargeHour);
-    if (!hour.ok) throw new TypeError("This order was not checked");
-    this.chargeHour = hour.value;
+    this.chargeHour = checked(parseTimeOfDay(order.terms.chargeHour));
     this.now = (this.boughtAt - 1) as Instant;
     order.quote?.schedule.forEach((one, i) => {
       const due = dateIn(one.due);

@@ -1,9 +1,8 @@
 /** A partner's share of an order: whose link counts, what it has earned, and what of it is payable when. */
-import { addDays, type Instant } from "../../time";
+import { addDays, type Instant, instantIn } from "../../time";
 import { type Minor, percentOf } from "../money";
 import type { Life } from "./life";
 import type { Payment } from "./part";
-import { instantIn } from "./read";
 
 export interface PartnerShare {
   id: string;

@@ -1,21 +1,5 @@
-/** Texts of an order that its schema has checked, as the numbers they stand for. */
-import {
-  type DateOffset,
-  type Instant,
-  type LocalDate,
-  type Parsed,
-  parseDate,
-  parseInstant,
-  parseOffset,
-} from "../../time";
-
-function checked<T>(parsed: Parsed<T>): T {
-  if (!parsed.ok) throw new TypeError(`This order was not checked: ${parsed.reason}`);
-  return parsed.value;
-}
-
-export const dateIn = (text: string): LocalDate => checked(parseDate(text));
-export const instantIn = (text: string): Instant => checked(parseInstant(text));
+/** A step of a series that its schema has checked. */
+import { checked, type DateOffset, parseOffset } from "../../time";
 
 export function stepIn(text: string): DateOffset {
   const offset = checked(parseOffset(text));

@@ -1,9 +1,16 @@
 /** Which rule of the terms, or of the law, a refund follows on a day, and why the others do not. */
-import { addDays, type Instant, type LocalDate, startOfDay, weekdayBits } from "../../time";
+import {
+  addDays,
+  dateIn,
+  type Instant,
+  instantIn,
+  type LocalDate,
+  startOfDay,
+  weekdayBits,
+} from "../../time";
 import { EU } from "../tax-by-place";
 import { lastDayToGiveBack } from "../withdrawal";
 import type { Life } from "./life";
-import { dateIn, instantIn } from "./read";
 import type { Order } from "./schema";
 import type { Scope } from "./scope";
 

@@ -1,8 +1,7 @@
 /** What a refund is about: all courses, one of them, or seats; and what each course's share of it is worth. */
-import type { LocalDate } from "../../time";
+import { dateIn, type LocalDate } from "../../time";
 import { split, timesOver } from "../money";
 import type { Life } from "./life";
-import { dateIn } from "./read";
 import type { Order } from "./schema";
 
 type Course = Order["courses"][number];

@@ -1,6 +1,5 @@
 /** Which share of a course's access has gone by at the end of a day, exactly (orders.md, "Earned"). */
-import { addDays, addMonths, type LocalDate } from "../../time";
-import { dateIn } from "./read";
+import { addDays, addMonths, dateIn, type LocalDate } from "../../time";
 import type { Order } from "./schema";
 
 /** A fraction; of an end that was never moved it fits in plain numbers. */
