@@ -57,7 +57,7 @@ export function taxFor(
   const place = taxOfPlace({
     seller,
     buyer,
-    kind: offer.supply ?? "electronic",
+    kind: offer.supply,
     on: formatDate(localDateAt(zoneOf(school.time_zone), now)),
     included: offer.tax.included,
     rates,

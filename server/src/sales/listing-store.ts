@@ -5,6 +5,8 @@ import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { ListingTable } from "../db/tables/sales";
 
+import { offerOf } from "./terms-store";
+
 export type ListingState = ListingTable["state"];
 
 export interface ListingRow {
@@ -39,7 +41,7 @@ export async function readListings(
       }
     order by l.title, l.id limit ${sql.lit(most + 1)}
   `.execute(tx);
-  return rows;
+  return rows.map((row) => ({ ...row, offer: offerOf(row.offer) }));
 }
 
 /** A published course by the title people see, another by its author's. */
@@ -59,7 +61,8 @@ export async function readListing(
     join listing_terms t on t.school_id = l.school_id and t.listing_id = l.id and t.number = l.number
     where l.id = ${id} ${hold ? sql`for no key update of l` : sql``}
   `.execute(tx);
-  return rows[0] ?? null;
+  const [row] = rows;
+  return row ? { ...row, offer: offerOf(row.offer) } : null;
 }
 
 /** A new listing; false where its address is taken. */

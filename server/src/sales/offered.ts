@@ -161,7 +161,7 @@ export async function showOffered(
       state,
       window: offer.window,
       seatsLeft,
-      teams: offer.teams ?? false,
+      teams: offer.teams,
       followsUp: school.follow_up_hours !== null && answer.dueNow > 0,
       tax: tax && {
         treatment: tax.place.treatment,

@@ -2,6 +2,10 @@
 import type { Offer } from "@dawngate/contract/sales";
 import type { SchoolTransaction } from "../db/connection";
 
+/** Terms as they are read: what was not asked for when they were written is as it was then. */
+export const offerOf = (terms: Partial<Offer>): Offer =>
+  ({ supply: "electronic", teams: false, ...terms }) as Offer;
+
 export async function readTerms(
   tx: SchoolTransaction,
   listing: string,
@@ -13,5 +17,5 @@ export async function readTerms(
     .where("listing_id", "=", listing)
     .where("number", "=", number)
     .executeTakeFirst();
-  return (row?.terms as Offer | undefined) ?? null;
+  return row ? offerOf(row.terms as Partial<Offer>) : null;
 }

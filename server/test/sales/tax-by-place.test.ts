@@ -96,3 +96,30 @@ test.each([
 ])("the practice register: %s %s is %s", async (country, number, answer) => {
   expect(await practiceNumbers().check(country, number)).toBe(answer);
 });
+
+test("terms from before supplies and teams were asked for are read as they were meant", async () => {
+  const old = await school.onSale("From before");
+  await school.owned.test_.db.withSchool(
+    { school: school.owned.school, who: { kind: "system", id: "test", name: "test" } },
+    async (tx) => {
+      const row = await tx
+        .selectFrom("listing_terms")
+        .select(["terms", "number"])
+        .where("listing_id", "=", old)
+        .orderBy("number", "desc")
+        .executeTakeFirstOrThrow();
+      const { supply: _s, teams: _t, ...before } = row.terms;
+      await tx
+        .updateTable("listing_terms")
+        .set({ terms: JSON.stringify(before) })
+        .where("listing_id", "=", old)
+        .where("number", "=", row.number)
+        .execute();
+    },
+  );
+  const { offer } = await school.owned.ask<{ offer: object }>(
+    "GET",
+    `/schools/one/listings/${old}`,
+  );
+  expect(offer).toMatchObject({ supply: "electronic", teams: false });
+});
