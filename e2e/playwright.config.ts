@@ -8,7 +8,14 @@ if (!url) throw new Error("The browser tests need a server: run them with npm te
 
 /** What is the same at every size is tried at one. */
 const ON_A_PHONE = ["**/ui/trouble.spec.ts", "**/sales/place.spec.ts"];
-const WIDE = ["**/courses/out.spec.ts", "**/courses/cover.spec.ts", "**/review/ripple.spec.ts"];
+const WIDE = [
+  "**/courses/out.spec.ts",
+  "**/courses/cover.spec.ts",
+  "**/review/ripple.spec.ts",
+  "**/school/security.spec.ts",
+  // Building and learning on a phone: presses.spec and enrollee.spec.
+  "**/school/story.spec.ts",
+];
 
 export default defineConfig({
   testDir: "./tests",

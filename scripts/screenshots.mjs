@@ -35,21 +35,6 @@ async function twoWeeksLater(page) {
   await page.getByText(/are touched/).waitFor();
 }
 
-async function publishedTwice(page) {
-  const versions = "/api/schools/ember-row/courses/cold-kitchen/versions";
-  const note = encodeURIComponent("Shaping two weeks later");
-  const headers = { origin: new URL(page.url()).origin };
-  await page.request.post(`${versions}?people=only-in-favor&note=${note}`, { headers });
-  await drafted(
-    page,
-    { type: "move-module", item: "m2", after: "m4" },
-    { type: "set-module", item: "m5", set: { title: "A week of bread, at home" } },
-    { type: "set-course", set: { releaseHour: "06:00" } },
-  );
-  await page.reload();
-  await page.getByRole("table").waitFor();
-}
-
 /** name, size, place, and: who is signed in (the owner, unless said), dark, what is pressed before. */
 const SHOTS = [
   ["today-wide", wide, "/ember-row/today", { act: counted }],
@@ -72,7 +57,8 @@ const SHOTS = [
     "/ember-row/courses/cold-kitchen/rehearsal?enrollment=sourdough-08",
     { act: press("To the next change") },
   ],
-  ["public-phone", phone, "/ember-row/c/winter-rye", { who: null }],
+  ["public-phone", phone, "/ember-row/p/the-winter-baker", { who: null }],
+  ["page-wide", wide, "/ember-row/courses/cold-kitchen/page", { act: press(/^Voices/) }],
   ["shelf-phone", phone, "/ember-row/shelf", { who: "callum.reyes" }],
   ["my-course-phone", phone, "/ember-row/shelf/sourdough-08", { who: "callum.reyes" }],
   [
@@ -86,7 +72,6 @@ const SHOTS = [
   ["checkout-phone", phone, "/ember-row/o/sourdough?code=OVEN20", { who: null }],
   // Last: they change the course.
   ["ripple-wide", wide, "/ember-row/courses/cold-kitchen/edit", { act: twoWeeksLater }],
-  ["versions-wide", wide, "/ember-row/courses/cold-kitchen/versions", { act: publishedTwice }],
 ];
 
 const only = process.argv.slice(2);

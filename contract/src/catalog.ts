@@ -3,6 +3,7 @@ import { courseCard } from "@dawngate/core/courses";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { cohort, cover } from "./courses";
+import { announcement, blocks } from "./page";
 import { cursor } from "./text";
 
 const fault = z.object({ kind: z.string(), sentence: z.string() });
@@ -30,32 +31,46 @@ export const words = z
   .describe("What the school calls things.")
   .meta({ id: "Words" });
 
+const publicModules = z.array(
+  z.object({
+    title: z.string(),
+    lessons: z.array(
+      z.object({
+        title: z.string(),
+        sample: z.string().nullable().describe("A sample's identifier, by which it is read."),
+        minutes: z.number().nullable(),
+      }),
+    ),
+  }),
+);
+
+const publicSchool = z.object({
+  name: z.string(),
+  color: z.string(),
+  timeZone: z.string(),
+  contact: z.string(),
+});
+
+/** What every public page is made of, whatever it is about. */
+const onPage = {
+  blocks: blocks.describe("What the page is made of, in its order."),
+  address: z.string().describe("The last part of its address; another leads there."),
+  announcements: z
+    .array(announcement)
+    .describe("What is announced to visitors too, the latest first."),
+};
+
 export const publicCourse = z
   .object({
+    ...onPage,
     id: z.string(),
     title: z.string(),
     description: z.string(),
     words,
     card: courseCard,
     cover: cover.nullable().describe("An uploaded cover; null: it is drawn from the title."),
-    school: z.object({
-      name: z.string(),
-      color: z.string(),
-      timeZone: z.string(),
-      contact: z.string(),
-    }),
-    modules: z.array(
-      z.object({
-        title: z.string(),
-        lessons: z.array(
-          z.object({
-            title: z.string(),
-            sample: z.string().nullable().describe("A sample's identifier, by which it is read."),
-            minutes: z.number().nullable(),
-          }),
-        ),
-      }),
-    ),
+    school: publicSchool,
+    modules: publicModules,
     lessons: z.int(),
     minutes: z.number(),
     ways: z.array(wayIn),
@@ -68,6 +83,30 @@ export const publicCourse = z
       .describe("One's own enrollment that is open, if there is one."),
   })
   .meta({ id: "PublicCourse" });
+
+/** Something on sale as everybody may see it: what is in it, course by course. */
+export const publicListing = z
+  .object({
+    ...onPage,
+    id: z.string(),
+    title: z.string(),
+    points: z.array(z.string()),
+    words,
+    school: publicSchool,
+    isOnSale: z.boolean().describe("Else only those see it who sell."),
+    courses: z.array(
+      z.object({
+        id: z.string(),
+        title: z.string(),
+        card: courseCard,
+        cover: cover.nullable(),
+        modules: publicModules,
+        lessons: z.int(),
+        minutes: z.number(),
+      }),
+    ),
+  })
+  .meta({ id: "PublicListing" });
 
 /** When one would learn what, if one came in at this moment. */
 export const previewQuery = z.strictObject({
@@ -144,5 +183,6 @@ export type CatalogPage = z.infer<typeof catalogPage>;
 export type CatalogEntry = CatalogPage["entries"][number];
 export type Preview = z.infer<typeof preview>;
 export type Sample = z.infer<typeof sample>;
+export type PublicListing = z.infer<typeof publicListing>;
 export type PublicCourse = z.infer<typeof publicCourse>;
 export type WayIn = z.infer<typeof wayIn>;

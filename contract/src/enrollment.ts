@@ -263,6 +263,14 @@ export const myCourse = z
     course: z.string(),
     title: z.string(),
     school: z.string(),
+    renewBy: z
+      .string()
+      .nullable()
+      .describe("The listing by which it can be renewed; null: by none."),
+    unpaid: z
+      .string()
+      .nullable()
+      .describe("The order that shuts access until it is paid; null: none does."),
     words,
     modules: z.array(
       z.object({

@@ -1,4 +1,5 @@
 /** What an import brings: a plan file, and what a plan file has no place for: names, addresses, texts. */
+import { blocksSchema } from "@dawngate/core/catalog";
 import { courseCard } from "@dawngate/core/courses";
 import { planFields } from "@dawngate/core/plan";
 import { taxSettingsSchema } from "@dawngate/core/sales";
@@ -36,12 +37,22 @@ export const importExtras = z.strictObject({
         description: z.string().max(20_000).default(""),
         card: courseCard,
         catalog: catalogPlace.default("unlisted"),
+        blocks: blocksSchema
+          .optional()
+          .describe("What it is made of; left out: what the card says."),
       }),
     )
     .default({})
     .describe("What the public page of a course says, by course."),
   listings: z
-    .array(z.strictObject({ id: planFields.id, state: listingState, offer }))
+    .array(
+      z.strictObject({
+        id: planFields.id,
+        state: listingState,
+        offer,
+        blocks: blocksSchema.optional().describe("What its public page is made of."),
+      }),
+    )
     .max(1000)
     .default([])
     .describe("What is put on sale."),

@@ -59,6 +59,7 @@ export const PERMISSIONS = {
     roles: ["owner", "manager"],
   },
   "sales.change": { words: "Put on sale, and change prices", roles: ["owner", "manager"] },
+  "sales.refund": { words: "Give money back", roles: ["owner", "manager"] },
   "people.take": {
     words: "Take a person's data out, or forget a person",
     roles: ["owner"],

@@ -4,6 +4,7 @@ import { planFields } from "@dawngate/core/plan";
 import { taxSettingsSchema } from "@dawngate/core/sales";
 import { z } from "zod";
 import { permission, role } from "./permissions";
+import { paymentTerms } from "./sales";
 import { chosenPassword, mailAddress, oneLine, personName } from "./text";
 
 export const slug = z
@@ -33,6 +34,7 @@ export const school = z
     tax: taxSettingsSchema
       .nullable()
       .describe("Tax by the buyer's place; null: every buyer pays the listing's own rate."),
+    paymentTerms: paymentTerms.describe("Of new orders; those that run keep theirs."),
     role: role.describe("What the one who asks is in this school."),
     may: z.array(permission).describe("What they may do here."),
   })
@@ -61,6 +63,7 @@ export const schoolChange = z
       .max(720, "At most 30 days")
       .nullable(),
     tax: taxSettingsSchema.nullable(),
+    paymentTerms,
     calendar: z
       .strictObject({
         weekend: z.array(z.int().min(1).max(7)).max(7).describe("Weekdays, Monday = 1."),

@@ -34,7 +34,17 @@ export const today = z
     more: z.int().describe("So many more of them are not listed."),
     needs: z.array(
       z.object({
-        kind: z.enum(["snag", "empty", "suspended", "late", "quiet", "remarks", "work"]),
+        kind: z.enum([
+          "snag",
+          "empty",
+          "suspended",
+          "late",
+          "quiet",
+          "remarks",
+          "unpaid",
+          "excess",
+          "work",
+        ]),
         course: z.string().nullable(),
         title: z.string(),
         says: z.string(),

@@ -18,6 +18,9 @@ import { startThreads } from "./jobs/threads";
 import { startReaders } from "./readers";
 import { tillAsker } from "./sales/ask-till";
 import { follower } from "./sales/follow-up";
+import { giver } from "./sales/gift";
+import { backPayer } from "./sales/refunds/pay-back";
+import { orderRunner } from "./sales/running/charge";
 import { openAuth, openAuthPool } from "./school/auth";
 import { NO_LIMITS, openLimits } from "./school/limits";
 import { readSettings } from "./settings";
@@ -76,7 +79,22 @@ else {
   const { accounts } = identity;
   const askTill = tillAsker({ db, payments, baseUrl, now });
   const followUp = follower({ db, baseUrl, now });
-  const parts: JobParts = { db, mailer, askTill, followUp, threads, accounts, baseUrl, now };
+  const runOrder = orderRunner({ db, payments, baseUrl, now });
+  const payBack = backPayer({ db, payments, now });
+  const giveGift = giver({ db, baseUrl, now });
+  const parts: JobParts = {
+    db,
+    mailer,
+    askTill,
+    followUp,
+    giveGift,
+    payBack,
+    runOrder,
+    threads,
+    accounts,
+    baseUrl,
+    now,
+  };
   const queue = await startQueue({
     db,
     address,

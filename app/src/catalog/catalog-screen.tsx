@@ -165,7 +165,7 @@ function Entry({
     <View role="listitem" style={{ width: wide ? "48%" : "100%" }}>
       <Press
         role="link"
-        onPress={() => router.push(`/${school}/${kind === "course" ? "c" : "o"}/${id}`)}
+        onPress={() => router.push(`/${school}/${kind === "course" ? "c" : "p"}/${id}`)}
         style={{
           flexDirection: "row",
           gap: 16,

@@ -1,10 +1,19 @@
-/** A course's public page. */
+/** A course's public page, as one makes it, and what is announced. */
 import type { RoomPlace } from "../ui/place";
 
-export const PUBLIC: RoomPlace = {
+export const PAGE: RoomPlace = {
   within: "course",
   name: "Page",
-  href: ({ school, course }) => `/${school}/c/${course}`,
-  who: "school.see",
+  itself: "The page",
+  href: ({ school, course }) => `/${school}/courses/${course}/page`,
+  who: "courses.read",
   published: true,
+};
+
+export const ANNOUNCEMENTS: RoomPlace = {
+  within: "place",
+  below: PAGE,
+  name: "Announcements",
+  href: ({ school, course }) => `/${school}/courses/${course}/announcements`,
+  who: "courses.read",
 };

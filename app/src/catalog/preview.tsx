@@ -1,5 +1,5 @@
 /** When one would learn what, if one came in today: each module as a bar that rises at its opening. */
-import type { WayIn } from "@dawngate/contract/catalog";
+import type { Preview, WayIn } from "@dawngate/contract/catalog";
 import { sayShortDate, sayWrittenEnd, sayZone } from "@dawngate/core/schedule/words";
 import { localDateAt, zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
@@ -12,34 +12,63 @@ import { useGetPreviewQuery } from "./api";
 /** So many modules are drawn; of a longer course the beginning. */
 const MOST = 12;
 
-export function PreviewBars({ place, way }: { place: InCourse; way: WayIn | null }) {
+/** Of a course by itself: for somebody who enrolls today. */
+export function PreviewBars({
+  place,
+  way,
+  title,
+}: {
+  place: InCourse;
+  way: WayIn | null;
+  title: string;
+}) {
   const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
   const { data } = useGetPreviewQuery({
     ...place,
     timeZone,
     ...(way?.cohort && { cohort: way.cohort.id }),
   });
+  if (!data) return null;
+  const when = way?.cohort ? `With cohort ${way.cohort.name}` : "If you come in today";
+  return (
+    <Bars
+      title={title}
+      says={`${when}, in ${sayZone(timeZone)} time`}
+      modules={data.modules}
+      until={data.until}
+    />
+  );
+}
+
+interface BarsProps {
+  title: string;
+  says: string;
+  modules: Preview["modules"];
+  /** The end of access; null: none is known. */
+  until: string | null;
+}
+
+export function Bars({ title, says, modules, until }: BarsProps) {
   const { quiet, apricotPale, apricotLine, lilac, line } = usePalette();
-  if (!data || data.modules.length < 2) return null;
-  const zone = zoneOf(timeZone);
-  const opens = data.modules.map((module) => read(module.opens));
+  if (modules.length < 2) return null;
+  const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const opens = modules.map((module) => read(module.opens));
   const known = opens.filter((at) => at !== null);
   const first = Math.min(...known);
   // The last bar has a third of the width to itself.
   const span = Math.max(1, Math.max(...known) - first);
-  const shown = data.modules.slice(0, MOST);
-  const more = data.modules.length - shown.length;
+  const shown = modules.slice(0, MOST);
+  const more = modules.length - shown.length;
   return (
     <View style={{ gap: 8 }}>
       <Text kind="heading" level={2}>
-        When you would learn what
+        {title}
       </Text>
       <Text kind="small" color={quiet}>
-        {way?.cohort ? `With cohort ${way.cohort.name}` : "If you come in today"}, in{" "}
-        {sayZone(timeZone)} time
+        {says}
       </Text>
       <View role="list" style={{ gap: 5 }}>
-        {shown.map(({ title }, i) => {
+        {shown.map((module, i) => {
           const at = opens[i] ?? null;
           const left = at === null ? 0 : (62 * (at - first)) / span;
           return (
@@ -56,7 +85,7 @@ export function PreviewBars({ place, way }: { place: InCourse; way: WayIn | null
                 }}
               >
                 <Text kind="small" numberOfLines={2}>
-                  <Text kind="smallStrong">{title}</Text>{" "}
+                  <Text kind="smallStrong">{module.title}</Text>{" "}
                   {at === null ? "as you get on" : sayShortDate(localDateAt(zone, at))}
                 </Text>
               </View>
@@ -67,7 +96,7 @@ export function PreviewBars({ place, way }: { place: InCourse; way: WayIn | null
       <Text kind="small" color={quiet}>
         {[
           ...(more > 0 ? [`and ${more} more`] : []),
-          ...(data.until === null ? [] : [`yours until ${sayWrittenEnd(data.until, { zone })}`]),
+          ...(until === null ? [] : [`yours until ${sayWrittenEnd(until, { zone })}`]),
         ].join("; ")}
       </Text>
     </View>

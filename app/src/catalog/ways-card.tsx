@@ -1,12 +1,11 @@
 /** The ways into a course, with what keeps one out of each, and until when they are open. */
-import type { PublicCourse, WayIn } from "@dawngate/contract/catalog";
+import type { WayIn } from "@dawngate/contract/catalog";
 import { windowInstants } from "@dawngate/core/enrollment/window";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useRouter } from "expo-router";
 import { View } from "react-native";
 import { useEnrollSelfMutation } from "../enrollment/api";
-import { OfferLine } from "../sales/offer-line";
 import { useGetMeQuery } from "../school/api";
 import { withPlace } from "../school/arrive";
 import { explain } from "../store/api";
@@ -17,15 +16,10 @@ import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { Countdown } from "./countdown";
+import { PriceCard } from "./price-card";
+import type { Shown } from "./shown";
 
-interface Props {
-  place: { school: string; course: string };
-  course: PublicCourse;
-  /** A window opens or closes while one looks. */
-  onEnd(): void;
-}
-
-export function Ways({ place, course, onEnd }: Props) {
+export function Ways({ shown }: { shown: Shown }) {
   const { data: me } = useGetMeQuery();
   const [enroll, { error, isLoading }] = useEnrollSelfMutation();
   const router = useRouter();
@@ -39,44 +33,52 @@ export function Ways({ place, course, onEnd }: Props) {
     gap: 18,
     boxShadow: "0 6px 24px rgba(34, 29, 61, 0.10)",
   } as const;
-  if (course.enrollment)
+  const { course, offers, school } = shown;
+  if (course?.enrollment)
     return (
       <View style={card}>
         <Text kind="strong">You are in.</Text>
         <PrimaryAction
           label={`Go to your ${course.words.course}`}
-          onPress={() => router.push(`/${place.school}/shelf/${course.enrollment}`)}
+          onPress={() => router.push(`/${school}/shelf/${course.enrollment}`)}
           fill
         />
       </View>
     );
   const go = async (cohort: string | null) => {
     const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
-    const answer = await enroll({ ...place, body: { cohort, timeZone } });
-    if ("data" in answer && answer.data)
-      router.push(`/${place.school}/shelf/${answer.data.enrollment}`);
+    if (!course) return;
+    const body = { cohort, timeZone };
+    const answer = await enroll({ school, course: course.id, body });
+    if ("data" in answer && answer.data) router.push(`/${school}/shelf/${answer.data.enrollment}`);
   };
   // What is sold is not entered by oneself.
-  const sold = course.offers.length > 0;
+  const sold = offers.length > 0;
   // What one can take stands first, what is over last.
   const rank = { open: 0, before: 1, full: 2, closed: 3 };
   return (
     <View style={card}>
       {error ? <Notice {...explain(error)} /> : null}
-      {course.offers.map((offer) => (
-        <OfferLine key={offer.id} school={place.school} {...offer} />
+      {offers.map((offer) => (
+        <PriceCard
+          key={offer.id}
+          school={school}
+          id={offer.id}
+          // The page says its own title; another is said, and so is each of several.
+          title={offers.length > 1 || offer.title !== shown.title ? offer.title : undefined}
+        />
       ))}
-      {(sold ? [] : [...course.ways])
+      {(sold || !course ? [] : [...course.ways])
         .sort((a, b) => rank[a.state] - rank[b.state])
         .map((way, i) => (
           <Way
             key={way.cohort?.id ?? "course"}
             way={way}
             first={i === 0}
-            zone={course.school.timeZone}
-            onEnd={onEnd}
+            zone={course?.school.timeZone ?? "UTC"}
+            onEnd={shown.again}
             signedIn={me?.account != null}
-            here={`/${place.school}/c/${place.course}`}
+            here={`/${school}/c/${course?.id}`}
             busy={isLoading}
             onEnroll={() => go(way.cohort?.id ?? null)}
           />

@@ -4,19 +4,27 @@ import { countWords } from "@dawngate/core/courses/words";
 import { sayAway, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { DAY, type Instant, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
+import { lazy, Suspense } from "react";
 import { View } from "react-native";
 import { Countdown } from "../catalog/countdown";
 import { read } from "../schedule/horizon/scale";
 import { SunLine } from "../schedule/horizon/sun-line";
 import { markOf } from "../schedule/state-words";
 import { Coming, titleComing } from "../store/coming";
+import { LinkAction } from "../ui/link-action";
 import { NightPage } from "../ui/night-page";
 import { Text } from "../ui/text";
+import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { useGetMyCourseQuery } from "./api";
 import { ChangedPlan } from "./changed-plan";
 import { CourseOutline } from "./course-outline";
 import { nextOpening } from "./next-opening";
+
+/** It brings what draws formatted text: fetched once the course stands there. */
+const CourseAnnouncements = lazy(async () => ({
+  default: (await import("../catalog/course-announcements")).CourseAnnouncements,
+}));
 
 export function MyCourseScreen() {
   const place = useLocalSearchParams() as { school: string; enrollment: string };
@@ -36,7 +44,20 @@ export function MyCourseScreen() {
       aside={data.school}
       band={<Standing course={data} onOpened={refetch} />}
     >
+      {data.renewBy === null || data.unpaid !== null ? null : (
+        <TextLink href={`/${place.school}/o/${data.renewBy}`}>Stay longer</TextLink>
+      )}
+      {data.unpaid === null ? null : (
+        <View style={{ alignSelf: "flex-start" }}>
+          <LinkAction href={`/${place.school}/orders/${data.unpaid}`}>
+            See what is unpaid
+          </LinkAction>
+        </View>
+      )}
       <ChangedPlan enrollment={place.enrollment} course={data} />
+      <Suspense fallback={null}>
+        <CourseAnnouncements place={{ school: place.school, course: data.course }} />
+      </Suspense>
       <CourseOutline
         course={data}
         onEnter={(lesson) => router.push(`/${place.school}/shelf/${place.enrollment}/${lesson}`)}
@@ -81,7 +102,9 @@ function Standing({ course, onOpened }: { course: MyCourse; onOpened(): void }) 
         <Text kind="strong" color={onFrame}>
           {access.shutBy === "pause"
             ? "Paused: everything is closed meanwhile, and you lose no days."
-            : "Closed for now; write to the school."}
+            : course.unpaid !== null
+              ? "Closed until a part of its price is paid. What you have done is kept."
+              : "Closed for now; write to the school."}
         </Text>
       ) : next === null ? null : next.at - Date.now() < DAY ? (
         <Countdown

@@ -1,6 +1,6 @@
 /** All places, in the order in which they are drawn. A room's places are said in its own `places.ts`. */
 import type { Permission } from "@dawngate/contract/permissions";
-import { PUBLIC } from "../catalog/places";
+import { ANNOUNCEMENTS, PAGE } from "../catalog/places";
 import { COURSES, EDIT } from "../courses/places";
 import { COHORTS, DATES, PEOPLE, SHELF } from "../enrollment/places";
 import { EVERYONE } from "../people/places";
@@ -30,7 +30,8 @@ export const PLACES: readonly RoomPlace[] = [
   PEOPLE,
   COHORTS,
   COURSE_SALES,
-  PUBLIC,
+  PAGE,
+  ANNOUNCEMENTS,
   REMARKS,
 ];
 

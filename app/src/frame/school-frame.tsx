@@ -1,7 +1,6 @@
 /** The frame around a school's screens, with the places of whoever looks. */
 import { Redirect, Slot, useLocalSearchParams, usePathname } from "expo-router";
 import { lazy, Suspense, useState } from "react";
-import { PUBLIC } from "../catalog/places";
 import { useGetMeQuery } from "../school/api";
 import { withPlace } from "../school/arrive";
 import { useMay } from "../school/may";
@@ -27,9 +26,9 @@ export function SchoolFrame() {
   const path = usePathname();
   const at = { school, course: "" };
   // Nobody is signed in: they can do that, and land where they wanted to go. Public pages are everybody's.
-  const isOpen = [PUBLIC.href(at), `/${school}/o/`, `/${school}/orders/`].some((one) =>
-    path.startsWith(one),
-  );
+  const isOpen = ["c", "p", "o", "orders"]
+    .map((part) => `/${school}/${part}/`)
+    .some((one) => path.startsWith(one));
   const isInside = path.startsWith(`/${school}/`) && !isOpen;
   if (me && !me.account && isInside) {
     const search = typeof window === "undefined" ? "" : (window.location?.search ?? "");

@@ -1,4 +1,8 @@
 /** All screens of the studio: one piece that staff fetch once, and enrollees and visitors never. */
+
+export { AnnouncementsScreen } from "../catalog/editor/announcements-screen";
+export { CoursePageScreen } from "../catalog/editor/course-page-screen";
+export { ListingPageScreen } from "../catalog/editor/listing-page-screen";
 export { EditScreen } from "../courses/edit/edit-screen";
 export { CourseListScreen } from "../courses/list-screen";
 export { SyllabusScreen } from "../courses/syllabus-screen";

@@ -9,6 +9,7 @@ import { useGetMeQuery } from "../school/api";
 import { withPlace } from "../school/arrive";
 import { explain, faultsOf, pressKey } from "../store/api";
 import { PrimaryAction } from "../ui/action";
+import { FaultText } from "../ui/fault-text";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
@@ -16,6 +17,7 @@ import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { TickBox } from "../ui/tick-box";
 import { useBuyMutation } from "./api";
+import { GiftFields, NO_GIFT, type SaidGift } from "./gift-fields";
 
 interface Props {
   place: { school: string; listing: string };
@@ -23,26 +25,32 @@ interface Props {
   /** The codes that were entered. */
   codes: string[];
   zone: string;
+  /** It is for somebody else: the buyer is in already. */
+  giving: boolean;
   /** What was seen holds no more: it is asked for again. */
   onAgain(): void;
 }
 
 const LEAVE_ME = "Do not write to me if I leave this unfinished";
 
-export function Buying({ place, offered, codes, zone, onAgain }: Props) {
-  const { quiet, ember } = usePalette();
+export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) {
+  const { quiet } = usePalette();
   const { data: me } = useGetMeQuery();
   const router = useRouter();
   const [name, setName] = useState("");
   const [email, setEmail] = useState("");
   const [begin, setBegin] = useState(false);
   const [leaveMe, setLeaveMe] = useState(false);
+  const [gift, setGift] = useState<SaidGift | null>(giving ? NO_GIFT : null);
   const [buy, { error, isLoading }] = useBuyMutation();
   const { quote, currency } = offered;
   const faults = faultsOf(error);
   // The same press is one order, however often it is sent; another price, or another way, is another press.
   const key = useRef({ of: "", key: "" });
   const account = me?.account ?? null;
+  // A subscription is paid by who uses it; several seats are given out anyhow.
+  const way = offered.ways.find(({ id }) => id === quote.option);
+  const mayGive = quote.seats === 1 && way?.kind !== "subscription" && offered.renews === null;
   const submit = async () => {
     const of = JSON.stringify([
       offered.tax?.buyer,
@@ -51,6 +59,7 @@ export function Buying({ place, offered, codes, zone, onAgain }: Props) {
       quote.total,
       codes,
       account?.email ?? email,
+      gift,
     ]);
     if (key.current.of !== of) key.current = { of, key: pressKey() };
     const answer = await buy({
@@ -64,6 +73,8 @@ export function Buying({ place, offered, codes, zone, onAgain }: Props) {
         timeZone: zone,
         beginAtOnce: begin,
         leaveMe,
+        renews: offered.renews !== null,
+        ...(mayGive && gift && { gift }),
         ...(offered.tax && {
           country: offered.tax.buyer.country,
           ...(offered.tax.buyer.number !== null && { taxNumber: offered.tax.buyer.number }),
@@ -80,12 +91,6 @@ export function Buying({ place, offered, codes, zone, onAgain }: Props) {
     else router.replace(`/${place.school}/orders/${order}?secret=${secret}`);
   };
   const here = `/${place.school}/o/${place.listing}`;
-  const fault = (path: string) =>
-    faults[path] ? (
-      <Text kind="small" color={ember} role="alert">
-        {faults[path]}
-      </Text>
-    ) : null;
   return (
     <View style={{ gap: 14, maxWidth: 520 }}>
       {account ? (
@@ -95,7 +100,7 @@ export function Buying({ place, offered, codes, zone, onAgain }: Props) {
       ) : (
         <>
           <TextField label="Your name" value={name} onChangeText={setName} autoComplete="name" />
-          {fault("name")}
+          <FaultText>{faults.name}</FaultText>
           <TextField
             label="Mail address"
             value={email}
@@ -103,13 +108,14 @@ export function Buying({ place, offered, codes, zone, onAgain }: Props) {
             autoComplete="email"
             inputMode="email"
           />
-          {fault("email")}
+          <FaultText>{faults.email}</FaultText>
           <Text kind="small" color={quiet}>
             Your way in comes to this address.
           </Text>
           <TextLink href={withPlace("/sign-in", here)}>I have an account</TextLink>
         </>
       )}
+      {mayGive ? <GiftFields gift={gift} faults={faults} onGift={setGift} /> : null}
       {offered.giveBack !== null ? (
         <View style={{ flexDirection: "row", gap: 6, alignItems: "flex-start" }}>
           <TickBox
@@ -136,7 +142,7 @@ export function Buying({ place, offered, codes, zone, onAgain }: Props) {
           </Text>
         </View>
       ) : null}
-      {error && !faults.name && !faults.email ? <Notice {...explain(error)} /> : null}
+      {error && Object.keys(faults).length === 0 ? <Notice {...explain(error)} /> : null}
       <PrimaryAction
         label={quote.dueNow === 0 ? "Get it" : `Pay ${sayMoney(quote.dueNow, currency)}`}
         busy={isLoading}

@@ -1,7 +1,7 @@
 /** Buying: what it costs and why, what opens when, who buys, and on to paying. No step stands before the price. */
 import type { Offered } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { sayWrittenDate, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
@@ -38,10 +38,11 @@ export function CheckoutScreen() {
   const [codes, setCodes] = useState<string[]>(code ? [code] : []);
   const [seats, setSeats] = useState(1);
   const [said, setSaid] = useState<SaidPlace>({ country: null, taxNumber: "" });
+  const [giving, setGiving] = useState(false);
   const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
   const asked = { school: place.school, listing: place.listing, timeZone, seats };
   const { data, error, refetch, isFetching } = useGetOfferedQuery(
-    { ...asked, ...said, option, codes: codes.join(",") },
+    { ...asked, ...said, option, codes: codes.join(","), renews: giving ? "false" : null },
     { refetchOnMountOrArgChange: true },
   );
   if (!data)
@@ -63,6 +64,12 @@ export function CheckoutScreen() {
       said={said}
       problem={error ? explain(error).detail : null}
       onSaid={setSaid}
+      giving={giving}
+      onGiving={() => {
+        // A way that only renews is none to give.
+        setOption(null);
+        setGiving(true);
+      }}
       onAgain={refetch}
     />
   );
@@ -81,6 +88,9 @@ interface Props {
   /** Why what was asked for last is not shown: what stands is what was asked before. */
   problem: string | null;
   onSaid(said: SaidPlace): void;
+  /** It is for somebody else, though the one who buys is in already. */
+  giving: boolean;
+  onGiving(): void;
   onAgain(): void;
 }
 
@@ -96,6 +106,7 @@ function Checkout(props: Props) {
   const { quote, currency, ways, courses, state } = offered;
   const way = ways.find(({ id }) => id === quote.option);
   const [whole, setWhole] = useState(false);
+  const { giving, onGiving } = props;
   const now = Date.now();
   const suns = courses
     .flatMap(({ modules }) => modules)
@@ -116,7 +127,9 @@ function Checkout(props: Props) {
         suns.length > 0 ? <SunLine suns={suns} at={now as Instant} onNight labeled /> : undefined
       }
     >
-      {offered.points.length > 0 ? (
+      {offered.renews ? (
+        <Renewing renews={offered.renews} courses={courses} zone={zone} />
+      ) : offered.points.length > 0 ? (
         <View style={{ gap: 4 }}>
           {offered.points.map((point) => (
             <Text key={point}>• {point}</Text>
@@ -185,11 +198,17 @@ function Checkout(props: Props) {
       </View>
       <CodeField onCode={(code) => onCodes([...codes, code])} busy={busy} />
       <View style={{ gap: 10 }}>
-        {courses.map((course) => (
+        {(offered.renews ? [] : courses).map((course) => (
           <View key={course.id} style={{ gap: 6 }}>
             <Text kind="name" level={2}>
               {course.title}
             </Text>
+            {course.cohort ? (
+              <Text kind="small" color={quiet}>
+                With cohort {course.cohort.name}, {sayWrittenDate(course.cohort.starts)} to{" "}
+                {sayWrittenDate(course.cohort.ends)}
+              </Text>
+            ) : null}
             <Fact
               mark={course.opens === null || Date.parse(course.opens) > now ? "scheduled" : "open"}
             >
@@ -207,19 +226,71 @@ function Checkout(props: Props) {
           </View>
         ))}
       </View>
-      {offered.holds && quote.seats === 1 ? (
+      {offered.renews ? (
+        <>
+          <Buying
+            key="renewal"
+            place={place}
+            offered={offered}
+            codes={codes}
+            zone={zone}
+            giving={false}
+            onAgain={onAgain}
+          />
+          {state === "open" ? (
+            <QuietAction label="Give it to somebody instead" onPress={onGiving} />
+          ) : null}
+        </>
+      ) : offered.holds && quote.seats === 1 && !giving ? (
         <View style={{ gap: 10 }}>
           <Text kind="strong">You are in this already.</Text>
           <TextLink href={`/${place.school}/shelf`}>Go to my shelf</TextLink>
+          {state === "open" && way?.kind !== "subscription" ? (
+            <QuietAction label="Give it to somebody" onPress={onGiving} />
+          ) : null}
         </View>
       ) : state === "open" ? (
-        <Buying place={place} offered={offered} codes={codes} zone={zone} onAgain={onAgain} />
+        <Buying
+          place={place}
+          offered={offered}
+          codes={codes}
+          zone={zone}
+          giving={giving}
+          onAgain={onAgain}
+        />
       ) : (
         <Text kind="strong" role="status">
           {STATES[state]}
         </Text>
       )}
     </NightPage>
+  );
+}
+
+/** Somebody who is in stays longer: until when it is theirs, and until when it would be. */
+function Renewing({
+  renews,
+  courses,
+  zone,
+}: {
+  renews: NonNullable<Offered["renews"]>;
+  courses: Offered["courses"];
+  zone: string;
+}) {
+  const end = (at: string) => sayWrittenEnd(at, { zone: zoneOf(zone) });
+  return (
+    <View role="group" aria-label="Stay longer" style={{ gap: 8 }}>
+      <Text kind="name" level={2}>
+        You are in this: stay longer
+      </Text>
+      {renews.map(({ course, until, becomes }) => (
+        <Text key={course}>
+          {courses.length > 1 ? `${courses.find(({ id }) => id === course)?.title ?? ""}: ` : ""}
+          {courses.length > 1 ? "yours" : "Yours"} until {end(until)}; renewed, until {end(becomes)}
+          . No day is lost.
+        </Text>
+      ))}
+    </View>
   );
 }
 

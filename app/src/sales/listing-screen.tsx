@@ -5,11 +5,11 @@ import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/ti
 import { useLocalSearchParams } from "expo-router";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
-import { explain } from "../store/api";
 import { Coming, titleComing } from "../store/coming";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
+import { KeptWords } from "../ui/kept-words";
 import { useWide } from "../ui/layout";
 import { DateField } from "../ui/moment-fields";
 import { NumberField } from "../ui/number-field";
@@ -19,7 +19,9 @@ import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
+import { AfterBuying } from "./after-buying";
 import { useGetListingQuery } from "./api";
+import { BundleFigures } from "./bundle-figures";
 import { BuyerPays } from "./buyer-pays";
 import { CodeSheet } from "./code-sheet";
 import { CodesPart } from "./codes-part";
@@ -57,7 +59,7 @@ type Open = { kind: "way" | "dated" | "code"; at: number };
 function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
   const { offer, set, send, error, isKeeping, keptAt } = useOffer(place, kept);
   const { currency, timeZone } = kept;
-  const { quiet, line, ember, dusk } = usePalette();
+  const { quiet, line, dusk } = usePalette();
   const wide = useWide();
   const today = formatDate(localDateAt(zoneOf(timeZone), Date.now() as Instant));
   const [open, setOpen] = useState<Open | null>(null);
@@ -123,19 +125,12 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
     <Page title={offer.title} above={{ text: "Sales", href: `/${place.school}/sales` }} full dense>
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
         <Text kind="strong">{STATE_WORDS[kept.state]}</Text>
-        <Text kind="small" color={error ? ember : quiet} role="status">
-          {error
-            ? explain(error).detail
-            : isKeeping
-              ? "Keeping…"
-              : keptAt === null
-                ? "Kept"
-                : `Kept ${new Date(keptAt).toTimeString().slice(0, 5)}`}
-        </Text>
+        <KeptWords error={error} isKeeping={isKeeping} keptAt={keptAt} />
         <View style={{ flexGrow: 1 }} />
+        <TextLink href={`/${place.school}/sales/${place.listing}/page`}>Make its page</TextLink>
         {sold ? (
           <>
-            <TextLink href={`/${place.school}/o/${place.listing}`}>See the page</TextLink>
+            <TextLink href={`/${place.school}/p/${place.listing}`}>See the page</TextLink>
             <QuietAction label="Take it off sale" onPress={() => send("hidden")} />
           </>
         ) : (
@@ -246,7 +241,9 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
             onOpen={(at) => setOpen({ kind: "code", at })}
             onMake={(made) => set({ codes: [...offer.codes, ...made] })}
           />
+          <BundleFigures offer={offer} kept={kept} option={chosen} />
           <ListingTerms place={place} offer={offer} kept={kept} today={today} set={set} />
+          <AfterBuying next={offer.next} onNext={(next) => set({ next })} />
           <ListingSeats school={place.school} offer={offer} kept={kept} set={set} />
         </View>
         {wide ? <View style={{ flex: 2, minWidth: 320 }}>{beside}</View> : null}

@@ -11,6 +11,7 @@ import { Switched } from "../ui/switched";
 import { TextField } from "../ui/text-field";
 import { CourseChoices } from "./course-choices";
 import { Part } from "./part";
+import { SoldCohortChoice } from "./sold-cohort";
 
 const SUPPLIES = [
   { value: "electronic", label: "learned alone" },
@@ -54,6 +55,7 @@ export function ListingTerms({
               courses: on
                 ? [...offer.courses, { id, price: null }]
                 : offer.courses.filter((one) => one.id !== id),
+              cohorts: on ? offer.cohorts : offer.cohorts.filter(({ course }) => course !== id),
             })
           }
         />
@@ -75,6 +77,23 @@ export function ListingTerms({
               />
             ))
           : null}
+        {offer.courses.map(({ id }) => (
+          <SoldCohortChoice
+            key={id}
+            school={place.school}
+            course={id}
+            title={kept.courses.find((course) => course.id === id)?.title ?? id}
+            cohort={offer.cohorts.find(({ course }) => course === id)?.cohort ?? null}
+            onCohort={(cohort) =>
+              set({
+                cohorts: [
+                  ...offer.cohorts.filter(({ course }) => course !== id),
+                  ...(cohort === null ? [] : [{ course: id, cohort }]),
+                ],
+              })
+            }
+          />
+        ))}
         <Points points={offer.points} onPoints={(points) => set({ points })} />
       </Part>
       <Part title="Tax, days, seats">

@@ -7,6 +7,7 @@ import { useLocalSearchParams } from "expo-router";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { useGetSchoolQuery } from "../school/api";
+import { useMay } from "../school/may";
 import { explain } from "../store/api";
 import { addressOf } from "../store/ask";
 import { everyPage } from "../store/every-page";
@@ -27,11 +28,13 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetOrderQuery, useGetOrdersInfiniteQuery, useLazyGetOrderPageQuery } from "./api";
 import { sayCountry } from "./country-field";
+import { GiveBack } from "./give-back";
+import { RunningParts } from "./lazy-parts";
 import { QuoteLines } from "./quote-lines";
 import { SalesSides } from "./sales-sides";
+import { ORDER_STATES, STANDINGS, sayStanding } from "./say-standing";
 
-const STATES = { open: "Not paid yet", paid: "Paid", lapsed: "Left unpaid" } as const;
-type State = keyof typeof STATES;
+type State = keyof typeof ORDER_STATES;
 
 /** What an order was taxed by, for those who keep the books. */
 function sayOrderTax({ treatment, country, rate, buyer }: OrderTax): string {
@@ -47,18 +50,31 @@ function sayOrderTax({ treatment, country, rate, buyer }: OrderTax): string {
 const EVENTS: Record<string, string> = {
   charged: "Paid",
   failed: "A card was refused",
+  cancelled: "Cancelled",
+  "cancel-taken-back": "The cancellation was taken back",
+  "not-given": "The gift could not be given: whom it is for is in already",
   excess: "Paid once more: to be given back",
+  refunded: "Given back",
+  "given-back": "The money has gone back",
   reminded: "Written to about the unfinished checkout",
 };
 
 export function OrdersScreen() {
-  const { school } = useLocalSearchParams() as { school: string };
+  const { school, which } = useLocalSearchParams() as { school: string; which?: string };
   const { data: about } = useGetSchoolQuery({ school });
   const [typed, setTyped] = useState("");
-  const [state, setState] = useState<State | null>(null);
+  const [state, setState] = useState<State | "late" | "excess" | null>(
+    which === "late" || which === "excess" ? which : null,
+  );
   const [opened, setOpened] = useState<string | null>(null);
   const find = useSettled(typed.trim(), 200);
-  const asked = { school, find, state };
+  const asked = {
+    school,
+    find,
+    state: state === "late" || state === "excess" ? null : state,
+    late: state === "late" ? ("true" as const) : null,
+    excess: state === "excess" ? ("true" as const) : null,
+  };
   const { data, error, refetch, isFetching, hasNextPage, fetchNextPage } =
     useGetOrdersInfiniteQuery(asked, { refetchOnMountOrArgChange: true });
   const [ask] = useLazyGetOrderPageQuery();
@@ -77,14 +93,24 @@ export function OrdersScreen() {
         <SearchField label="Find by name or address" value={typed} onChange={setTyped} />
         <Choices label="Which orders">
           <Choice label="All" taken={state === null} onPress={() => setState(null)} />
-          {(Object.keys(STATES) as State[]).map((one) => (
+          {(Object.keys(ORDER_STATES) as State[]).map((one) => (
             <Choice
               key={one}
-              label={STATES[one]}
+              label={ORDER_STATES[one]}
               taken={state === one}
               onPress={() => setState(one)}
             />
           ))}
+          <Choice
+            label="A part is late"
+            taken={state === "late"}
+            onPress={() => setState("late")}
+          />
+          <Choice
+            label="To be given back"
+            taken={state === "excess"}
+            onPress={() => setState("excess")}
+          />
         </Choices>
       </View>
       {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
@@ -121,6 +147,10 @@ export function OrdersScreen() {
     </Page>
   );
 }
+
+/** Paid or not; of one that runs, how it stands. */
+const sayState = ({ state, standing }: OrderSummary) =>
+  standing === null ? ORDER_STATES[state] : STANDINGS[standing];
 
 function columnsOf(zone: string, onOpen: (id: string) => void): TableColumn<OrderSummary>[] {
   const small = (text: string) => (
@@ -170,8 +200,8 @@ function columnsOf(zone: string, onOpen: (id: string) => void): TableColumn<Orde
       id: "state",
       title: "Now",
       width: 130,
-      cell: ({ state }) => small(STATES[state]),
-      text: ({ state }) => STATES[state],
+      cell: (order) => small(sayState(order)),
+      text: sayState,
     },
     {
       id: "total",
@@ -218,7 +248,7 @@ function PhoneRow({
   onOpen(id: string): void;
 }) {
   const { line, quiet } = usePalette();
-  const { id, name, title, state, quote, currency, boughtAt } = order;
+  const { id, name, title, quote, currency, boughtAt } = order;
   return (
     <Press
       role="link"
@@ -232,7 +262,7 @@ function PhoneRow({
         <Text kind="strong">{sayMoney(quote.total, currency)}</Text>
       </View>
       <Text kind="small" color={quiet} numberOfLines={2}>
-        {[title, STATES[state], sayWrittenInstant(boughtAt, zoneOf(zone), false)].join(" · ")}
+        {[title, sayState(order), sayWrittenInstant(boughtAt, zoneOf(zone), false)].join(" · ")}
       </Text>
     </Press>
   );
@@ -252,8 +282,10 @@ function OrderSheet({
   const { quiet } = usePalette();
   const { data, error, refetch } = useGetOrderQuery(
     { school, order },
-    { refetchOnMountOrArgChange: true },
+    // Charges and refunds go on while one looks.
+    { refetchOnMountOrArgChange: true, pollingInterval: 5_000 },
   );
+  const may = useMay(school);
   const when = (at: string) => sayWrittenInstant(at, zoneOf(zone));
   return (
     <Sheet title={data?.title ?? "Order"} onClose={onClose}>
@@ -274,18 +306,34 @@ function OrderSheet({
             ) : null}
           </View>
           <QuoteLines quote={data.quote} currency={data.currency} way={data.option} />
+          {data.gift ? (
+            <Text kind="small">
+              A gift for {data.gift.name}, {data.gift.email}
+            </Text>
+          ) : null}
+          {data.running ? (
+            <>
+              <Text>{sayStanding(data.running, data.currency, zone)}</Text>
+              <RunningParts running={data.running} currency={data.currency} zone={zone} />
+            </>
+          ) : null}
           <View style={{ gap: 4 }}>
             <Text kind="name" level={3}>
               What happened
             </Text>
             <Text kind="small">{when(data.boughtAt)}: bought</Text>
-            {data.events.map(({ sequence, kind, at, charge }) => (
+            {data.events.map(({ sequence, kind, at, charge, amount, part }) => (
               <Text key={sequence} kind="small">
                 {when(at)}: {EVENTS[kind] ?? kind}
+                {kind === "refunded" && amount !== null
+                  ? `, ${sayMoney(amount, data.currency)}`
+                  : ""}
+                {data.running && part !== null ? `, part ${part}` : ""}
                 {charge && kind !== "reminded" ? ` (${charge})` : ""}
               </Text>
             ))}
           </View>
+          {may("sales.refund") ? <GiveBack school={school} order={data} /> : null}
           {data.tax ? <Text kind="small">{sayOrderTax(data.tax)}</Text> : null}
           {data.enrollments.length > 0 ? (
             <Text kind="small">In {data.enrollments.map(({ title }) => title).join(" and ")}</Text>

@@ -1,4 +1,5 @@
 /** An order as its buyer sees it: where it stands, and the way on. */
+import type { OrderStanding } from "@dawngate/contract/sales";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
@@ -11,17 +12,32 @@ import { FileLink } from "../ui/file-link";
 import { NightPage } from "../ui/night-page";
 import { Page } from "../ui/page";
 import { Text } from "../ui/text";
+import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { useGetOwnOrderQuery } from "./api";
+import { OwnRunning } from "./own-running";
+import { OwnWithdrawal } from "./own-withdrawal";
 import { QuoteLines } from "./quote-lines";
 import { TeamSeats } from "./team-seats";
+
+/** Of an order that runs, where it is not simply somebody's. */
+const HEADS: Partial<Record<OrderStanding, string>> = {
+  suspended: "Closed until it is paid",
+  late: "A payment is missing",
+  ended: "It has ended",
+  refunded: "It was given back",
+};
 
 /** So often it is asked whether the payment has come, while one waits; and so long one waits before it is said. */
 const EVERY = 1000;
 const PATIENCE = 20_000;
 
 export function OwnOrderScreen() {
-  const place = useLocalSearchParams() as { school: string; order: string; secret: string };
+  const place = useLocalSearchParams() as {
+    school: string;
+    order: string;
+    secret?: string;
+  };
   const router = useRouter();
   const { quiet } = usePalette();
   const [waits, setWaits] = useState(true);
@@ -50,14 +66,20 @@ export function OwnOrderScreen() {
         {data.state === "paid" ? (
           <>
             <Text kind="heading" level={2}>
-              It is yours
+              {data.gift
+                ? `It is for ${data.gift.name}`
+                : (HEADS[data.running?.standing ?? "settled"] ?? "It is yours")}
             </Text>
             <Text>
-              {data.seats > 1
-                ? `Its seats are given out here. A link to this page was sent to ${data.email} too.`
-                : data.signedIn
-                  ? "The way in is open."
-                  : `The way in was sent to ${data.email}. Open it there; the receipt comes beside it.`}
+              {data.renews
+                ? "It is renewed: you stay longer, and what you have done is kept."
+                : data.gift
+                  ? `A link to this page was sent to ${data.email} with the receipt.`
+                  : data.seats > 1
+                    ? `Its seats are given out here. A link to this page was sent to ${data.email} too.`
+                    : data.signedIn
+                      ? "The way in is open."
+                      : `The way in was sent to ${data.email}. Open it there; the receipt comes beside it.`}
             </Text>
           </>
         ) : data.state === "open" ? (
@@ -103,7 +125,13 @@ export function OwnOrderScreen() {
           }
         />
       ) : null}
-      {data.state === "paid" && data.seats > 1 ? (
+      {data.next ? (
+        <View style={{ gap: 8 }}>
+          {data.next.says === "" ? null : <Text>{data.next.says}</Text>}
+          <TextLink href={data.next.url}>{data.next.label}</TextLink>
+        </View>
+      ) : null}
+      {data.state === "paid" && (data.seats > 1 || data.gift) ? (
         <TeamSeats place={place} order={data} zone={zone} />
       ) : null}
       {data.state === "open" && pay !== null ? (
@@ -115,13 +143,23 @@ export function OwnOrderScreen() {
           onPress={() => router.push(`/${place.school}/o/${data.listing}`)}
         />
       ) : null}
-      <QuoteLines quote={data.quote} currency={data.currency} way="Price" />
+      {data.running ? (
+        <OwnRunning
+          place={place}
+          order={data}
+          running={data.running}
+          zone={Intl.DateTimeFormat().resolvedOptions().timeZone}
+        />
+      ) : (
+        <QuoteLines quote={data.quote} currency={data.currency} way="Price" />
+      )}
+      {data.withdrawal ? <OwnWithdrawal place={place} refund={data.withdrawal} /> : null}
       {data.receipt ? (
         <FileLink
           href={addressOf("getReceipt", {
             school: place.school,
             order: data.id,
-            secret: place.secret,
+            ...(place.secret !== undefined && { secret: place.secret }),
           })}
         >
           The receipt as a file

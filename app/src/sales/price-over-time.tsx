@@ -1,15 +1,8 @@
 /** The price over time as a horizon: steps that rise and fall, and one line for the day one looks at. A day is pressed. */
-import { type Listing, optionOf, quote } from "@dawngate/core/sales";
+import { type Listing, optionOf, priceTurns, stretchesOf } from "@dawngate/core/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
 import { sayShortDate, sayWrittenDate } from "@dawngate/core/schedule/words";
-import {
-  addDays,
-  formatDate,
-  type LocalDate,
-  parseDate,
-  startOfDay,
-  zoneOf,
-} from "@dawngate/core/time";
+import { addDays, formatDate, type LocalDate, parseDate } from "@dawngate/core/time";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
 import Svg, { Line, Path, Text as SvgText } from "react-native-svg";
@@ -27,13 +20,6 @@ interface Props {
   onDay(day: string): void;
 }
 
-export interface Stretch {
-  from: LocalDate;
-  /** The last day, included. */
-  through: LocalDate;
-  amount: number;
-}
-
 const HEIGHT = 150;
 const TOP = 34;
 const GROUND = 116;
@@ -41,45 +27,9 @@ const GROUND = 116;
 const AROUND = 10;
 const LONGEST = 400;
 
-/** The days on which a price can change: each the first of a stretch. */
-function turns({ dated }: Listing): LocalDate[] {
-  const found: LocalDate[] = [];
-  const add = (text: string | null, after = 0) => {
-    const date = text === null ? null : parseDate(text);
-    if (date?.ok) found.push(addDays(date.value, after));
-  };
-  for (const one of dated) {
-    if (one.kind !== "early") add(one.from);
-    if (one.kind !== "late") add(one.through, 1);
-  }
-  return found;
-}
-
-/** The price of one seat without a code, from a day through another, stretch by stretch. */
-export function stretchesOf(
-  listing: Listing,
-  option: string,
-  from: LocalDate,
-  through: LocalDate,
-): Stretch[] {
-  const zone = zoneOf(listing.timeZone);
-  const days = [...new Set([from, ...turns(listing)])]
-    .filter((day) => day >= from && day <= through)
-    .sort((a, b) => a - b);
-  const found: Stretch[] = [];
-  days.forEach((day, i) => {
-    const { total } = quote(listing, { at: startOfDay(zone, day), option });
-    const last = addDays(days[i + 1] ?? addDays(through, 1), -1);
-    const before = found.at(-1);
-    if (before?.amount === total) before.through = last;
-    else found.push({ from: day, through: last, amount: total });
-  });
-  return found;
-}
-
 /** The days that are drawn: all that is dated, the window and the day one looks at, with some around. */
 function reach(listing: Listing, window: Props["window"], day: LocalDate): [LocalDate, LocalDate] {
-  const named = [day, ...turns(listing)];
+  const named = [day, ...priceTurns(listing)];
   for (const text of window ? [window.opens, window.closes] : []) {
     const date = parseDate(text);
     if (date.ok) named.push(date.value);

@@ -1,6 +1,6 @@
 /** The seats of an order for several people: who has which, and giving out those that are left. */
 import type { OwnOrder } from "@dawngate/contract/sales";
-import { sayDate } from "@dawngate/core/schedule/words";
+import { sayDate, sayWrittenDate } from "@dawngate/core/schedule/words";
 import { type Instant, localDateAt, type Zone } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
@@ -14,7 +14,7 @@ import { useGiveSeatsMutation, useTakeSeatBackMutation } from "./api";
 import { readPeople } from "./read-people";
 
 interface Props {
-  place: { school: string; order: string; secret: string };
+  place: { school: string; order: string; secret?: string };
   order: OwnOrder;
   zone: Zone;
 }
@@ -23,7 +23,8 @@ const dayOf = (instant: string, zone: Zone) => localDateAt(zone, Date.parse(inst
 
 export function TeamSeats({ place, order, zone }: Props) {
   const { quiet, line } = usePalette();
-  const { school, order: id, secret } = place;
+  const { school, order: id } = place;
+  const secret = place.secret === undefined ? {} : { secret: place.secret };
   const [typed, setTyped] = useState("");
   const [give, giving] = useGiveSeatsMutation();
   const [takeBack, taking] = useTakeSeatBackMutation();
@@ -31,15 +32,26 @@ export function TeamSeats({ place, order, zone }: Props) {
   const { people, unread } = readPeople(typed);
   const error = giving.error ?? taking.error;
   const out = async () => {
-    if ("data" in (await give({ school, order: id, body: { secret, people } }))) setTyped("");
+    if ("data" in (await give({ school, order: id, body: { ...secret, people } }))) setTyped("");
   };
   return (
     <View role="group" aria-label="Seats" style={{ gap: 12 }}>
       <Text kind="heading" level={2}>
-        {left === 0
-          ? `All ${order.seats} seats are given out`
-          : `${left} of ${order.seats} seats to give out`}
+        {order.gift
+          ? left === 0
+            ? "It is given"
+            : order.gift.on === null
+              ? `It goes to ${order.gift.name}`
+              : `It goes to ${order.gift.name} on ${sayWrittenDate(order.gift.on)}`
+          : left === 0
+            ? `All ${order.seats} seats are given out`
+            : `${left} of ${order.seats} seats to give out`}
       </Text>
+      {order.gift && left > 0 ? (
+        <Text>
+          {order.gift.email} is told then. Or give it to somebody now; then nobody is told later.
+        </Text>
+      ) : null}
       {order.given.map((seat) => (
         <View
           key={seat.number}
@@ -69,7 +81,7 @@ export function TeamSeats({ place, order, zone }: Props) {
               says={`Take back the seat of ${seat.name ?? "somebody who has left"}`}
               busy={taking.isLoading}
               onPress={() =>
-                void takeBack({ school, order: id, number: seat.number, body: { secret } })
+                void takeBack({ school, order: id, number: seat.number, body: secret })
               }
             />
           )}
@@ -79,7 +91,9 @@ export function TeamSeats({ place, order, zone }: Props) {
       {left > 0 ? (
         <>
           <TextField
-            label="Who gets a seat, one a line"
+            label={
+              order.gift ? "Who gets it: a name and a mail address" : "Who gets a seat, one a line"
+            }
             multiline
             numberOfLines={4}
             value={typed}
@@ -93,7 +107,13 @@ export function TeamSeats({ place, order, zone }: Props) {
                 : "A name and a mail address, such as Ada Lind, ada@example.org. Each is told by mail, and is in at once; days of access count from now."}
           </Text>
           <PrimaryAction
-            label={people.length < 2 ? "Give out a seat" : `Give out ${people.length} seats`}
+            label={
+              order.gift
+                ? "Give it now"
+                : people.length < 2
+                  ? "Give out a seat"
+                  : `Give out ${people.length} seats`
+            }
             disabled={people.length === 0 || unread.length > 0 || people.length > left}
             busy={giving.isLoading}
             onPress={out}

@@ -4,6 +4,7 @@ import { useLocalSearchParams } from "expo-router";
 import { View } from "react-native";
 import { OwnZone } from "../enrollment/own-zone";
 import { Elsewhere } from "../frame/elsewhere";
+import { OwnOrders } from "../sales/own-orders";
 import { addressOf } from "../store/ask";
 import { QuietAction } from "../ui/action";
 import { FileLink } from "../ui/file-link";
@@ -37,6 +38,7 @@ export function MeScreen() {
             {data.mailTray ? <TextLink href="/mail">The mail tray</TextLink> : null}
           </View>
           <Elsewhere school={school} />
+          <OwnOrders school={school} />
           <OwnZone school={school} />
           <SecuritySections />
           <Section

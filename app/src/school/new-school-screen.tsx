@@ -1,4 +1,5 @@
 /** A school from nothing: a name, an address, a zone, a currency; everything else can wait. */
+import { addressOf } from "@dawngate/core/catalog";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { View } from "react-native";
@@ -15,16 +16,7 @@ import { useCreateSchoolMutation, useGetMeQuery } from "./api";
 import { arrive } from "./arrive";
 
 /** The address that a name suggests. */
-export function suggestSlug(name: string): string {
-  const plain = name
-    .normalize("NFKD")
-    .replaceAll(/[\u0300-\u036f]/g, "")
-    .toLowerCase();
-  return plain
-    .replaceAll(/[^a-z0-9]+/g, "-")
-    .replaceAll(/^-+|-+$/g, "")
-    .slice(0, 63);
-}
+export const suggestSlug = (name: string) => addressOf(name, 63);
 
 export function NewSchoolScreen() {
   const { control, handleSubmit, watch, setError } = useForm({

@@ -24,6 +24,7 @@ import { usePalette } from "../ui/theme";
 import { ZoneField } from "../ui/zone-field";
 import { useChangeSchoolMutation, useGetSchoolQuery } from "./api";
 import { CalendarSettings } from "./calendar-settings";
+import { PaymentSettings } from "./payment-settings";
 import { SETTINGS } from "./places";
 import { TaxSettings } from "./tax-settings";
 import { useRippledChange } from "./use-rippled-change";
@@ -48,6 +49,9 @@ export function SchoolScreen() {
               </CameFor>
               <CameFor id="follow-up">
                 <FollowUp school={data} />
+              </CameFor>
+              <CameFor id="payment">
+                <PaymentSettings school={data} />
               </CameFor>
               <CameFor id="tax">
                 <TaxSettings school={data} />

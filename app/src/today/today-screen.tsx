@@ -211,7 +211,9 @@ const DO: Record<Need["kind"], { label: string; to: string }> = {
   late: { label: "See them", to: "/people?who=late" },
   quiet: { label: "See them", to: "/people?who=quiet" },
   remarks: { label: "Read", to: "/remarks" },
-  work: { label: "Look", to: "" },
+  unpaid: { label: "See them", to: "/sales/orders?which=late" },
+  excess: { label: "See them", to: "/sales/orders?which=excess" },
+  work: { label: "Look", to: "/upkeep" },
 };
 
 function Needs({ school, needs }: { school: string; needs: Need[] }) {
@@ -243,7 +245,7 @@ function Needs({ school, needs }: { school: string; needs: Need[] }) {
                 onPress={() =>
                   router.push(
                     course === null
-                      ? `/${school}/upkeep`
+                      ? `/${school}${DO[kind].to}`
                       : `/${school}/courses/${course}${DO[kind].to}`,
                   )
                 }

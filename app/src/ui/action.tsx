@@ -1,5 +1,5 @@
 /** The one primary action of a screen, and quieter ones beside it. */
-import { Button } from "react-native-paper";
+import { ActivityIndicator, Button } from "react-native-paper";
 import { useReach } from "./layout";
 import { useOffers } from "./offers";
 import { usePalette } from "./theme";
@@ -24,6 +24,11 @@ function useLetter({ label, says, letter, busy, disabled, onPress }: Props): voi
   useOffers(letter && !busy && !disabled ? [{ says: says ?? label, letter, run: onPress }] : []);
 }
 
+/** Paper's own sign of work has no name for whoever hears the page. */
+const Busy = ({ size, color }: { size: number; color: string }) => (
+  <ActivityIndicator size={size} color={color} accessibilityLabel="Working" />
+);
+
 const TIGHT = { marginHorizontal: 13 };
 
 /** What both kinds have in common. */
@@ -35,7 +40,7 @@ function useButton(props: Props) {
     contentStyle: { minHeight: reach },
     accessibilityLabel: says,
     onPress,
-    loading: busy,
+    ...(busy && { icon: Busy }),
     disabled: busy || disabled,
     style: { alignSelf: fill ? "stretch" : "flex-start" },
     ...(tight && { labelStyle: TIGHT }),

@@ -4,9 +4,10 @@
  */
 import { readDay } from "@dawngate/core/schedule/language";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
-import { lazy, Suspense, useState } from "react";
+import { useState } from "react";
 import { View } from "react-native";
 import { HelperText, TextInput } from "react-native-paper";
+import { MonthChoice } from "./month-choice";
 import { TextField } from "./text-field";
 
 export interface FieldProps {
@@ -15,8 +16,6 @@ export interface FieldProps {
   value: string;
   onChange(value: string): void;
 }
-
-const Months = lazy(() => import("./months"));
 
 export function DateField(props: FieldProps) {
   const { label, value, onChange } = props;
@@ -41,17 +40,15 @@ export function DateField(props: FieldProps) {
         }
       />
       {choosing ? (
-        <Suspense fallback={null}>
-          <Months
-            title={label}
-            value={value}
-            onChoose={(date) => {
-              setChoosing(false);
-              onChange(date);
-            }}
-            onClose={() => setChoosing(false)}
-          />
-        </Suspense>
+        <MonthChoice
+          title={label}
+          value={value}
+          onChoose={(date) => {
+            setChoosing(false);
+            onChange(date);
+          }}
+          onClose={() => setChoosing(false)}
+        />
       ) : null}
     </>
   );

@@ -1,6 +1,5 @@
 import { type Listing, parseListing, type QuoteStep, quote } from "@dawngate/core/sales";
-import { formatDate, type Instant, type LocalDate, parseDate } from "@dawngate/core/time";
-import { stretchesOf } from "../../src/sales/price-over-time";
+import type { Instant } from "@dawngate/core/time";
 import { sayWayAtLength } from "../../src/sales/say-way";
 import { sayWhyPrice } from "../../src/sales/say-why";
 import { asKind } from "../../src/sales/way-sheet";
@@ -17,46 +16,6 @@ function listingOf(parts: object): Listing {
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value;
 }
-const day = (text: string): LocalDate => {
-  const date = parseDate(text);
-  if (!date.ok) throw new Error(date.reason);
-  return date.value;
-};
-
-test("a price over time is its stretches: early, full, a sale, and a late fee", () => {
-  const listing = listingOf({
-    dated: [
-      { kind: "early", through: "2026-12-31", percent: 10 },
-      {
-        kind: "sale",
-        from: "2027-02-01",
-        through: "2027-02-14",
-        amount: 14_900,
-        options: ["once"],
-      },
-      { kind: "late", from: "2027-03-01", add: 1500, options: ["once"] },
-    ],
-  });
-  expect(
-    stretchesOf(listing, "once", day("2026-12-01"), day("2027-04-01")).map(
-      ({ from, through, amount }) => [formatDate(from), formatDate(through), amount],
-    ),
-  ).toEqual([
-    ["2026-12-01", "2026-12-31", 17_100],
-    ["2027-01-01", "2027-01-31", 19_000],
-    ["2027-02-01", "2027-02-14", 14_900],
-    ["2027-02-15", "2027-02-28", 19_000],
-    ["2027-03-01", "2027-04-01", 20_500],
-  ]);
-});
-
-test("days on which nothing changes make one stretch", () => {
-  const listing = listingOf({
-    dated: [{ kind: "sale", from: "2027-02-01", through: "2027-02-14", percent: 0 }],
-  });
-  expect(stretchesOf(listing, "once", day("2027-01-01"), day("2027-03-01"))).toHaveLength(1);
-});
-
 test.each([
   [{ ...once, count: null, every: null, trial: null }, "€190.00, once"],
   [

@@ -1,7 +1,29 @@
 /** Endpoints of public pages. */
 
-import { catalogPage, catalogQuery, preview, previewQuery, publicCourse, sample } from "../catalog";
-import { endpoints, inCourse, inLesson, inSchool } from "../endpoint";
+import { planFields } from "@dawngate/core/plan";
+import {
+  catalogPage,
+  catalogQuery,
+  preview,
+  previewQuery,
+  publicCourse,
+  publicListing,
+  sample,
+} from "../catalog";
+import { done, endpoints, inCourse, inLesson, inSchool } from "../endpoint";
+import {
+  announcement,
+  announcements,
+  announcementsQuery,
+  blockPage,
+  blockPageChange,
+  newAnnouncement,
+} from "../page";
+import { inListing } from "./sales";
+
+const inAnnouncement = inCourse.extend({
+  announcement: planFields.id.meta({ example: "a-4f1c2a" }),
+});
 
 export const catalog = endpoints("catalog", {
   getCatalog: {
@@ -49,5 +71,101 @@ export const catalog = endpoints("catalog", {
     answered: "The lesson.",
     mayLag: true,
     holds: ["public"],
+  },
+  getPublicListing: {
+    method: "get",
+    path: "/schools/{school}/pages/{listing}",
+    summary: "Something on sale as everybody may see it, with what is in it",
+    who: "school.see",
+    params: inListing,
+    answer: publicListing,
+    answered: "The listing.",
+    mayLag: true,
+    holds: ["public"],
+  },
+  getCoursePage: {
+    method: "get",
+    path: "/schools/{school}/courses/{course}/page",
+    summary: "A course's public page as its author keeps it",
+    who: "courses.read",
+    params: inCourse,
+    answer: blockPage,
+    answered: "The page.",
+    holds: ["pages"],
+  },
+  changeCoursePage: {
+    method: "put",
+    path: "/schools/{school}/courses/{course}/page",
+    summary: "Changes a course's public page, and publishes it where that is said",
+    who: "courses.edit",
+    params: inCourse,
+    body: blockPageChange,
+    answer: blockPage,
+    answered: "The page as it stands now.",
+    changes: ["pages", "public"],
+  },
+  getListingPage: {
+    method: "get",
+    path: "/schools/{school}/listings/{listing}/page",
+    summary: "A listing's public page as its author keeps it",
+    who: "sales.see",
+    params: inListing,
+    answer: blockPage,
+    answered: "The page.",
+    holds: ["pages"],
+  },
+  changeListingPage: {
+    method: "put",
+    path: "/schools/{school}/listings/{listing}/page",
+    summary: "Changes a listing's public page, and publishes it where that is said",
+    who: "sales.change",
+    params: inListing,
+    body: blockPageChange,
+    answer: blockPage,
+    answered: "The page as it stands now.",
+    changes: ["pages", "public"],
+  },
+  getAnnouncements: {
+    method: "get",
+    path: "/schools/{school}/courses/{course}/announcements",
+    summary: "What was announced in a course, for those who are in it and for its staff",
+    who: "self.learn",
+    params: inCourse,
+    query: announcementsQuery,
+    answer: announcements,
+    answered: "A page, the latest first.",
+    holds: ["announcements"],
+  },
+  addAnnouncement: {
+    method: "post",
+    path: "/schools/{school}/courses/{course}/announcements",
+    summary: "Announces something to those who are in a course",
+    who: "courses.edit",
+    params: inCourse,
+    body: newAnnouncement,
+    answer: announcement,
+    answered: "The announcement.",
+    changes: ["announcements", "public"],
+  },
+  changeAnnouncement: {
+    method: "put",
+    path: "/schools/{school}/courses/{course}/announcements/{announcement}",
+    summary: "Puts an announcement otherwise",
+    who: "courses.edit",
+    params: inAnnouncement,
+    body: newAnnouncement,
+    answer: announcement,
+    answered: "The announcement.",
+    changes: ["announcements", "public"],
+  },
+  removeAnnouncement: {
+    method: "delete",
+    path: "/schools/{school}/courses/{course}/announcements/{announcement}",
+    summary: "Takes an announcement back",
+    who: "courses.edit",
+    params: inAnnouncement,
+    answer: done,
+    answered: "Done.",
+    changes: ["announcements", "public"],
   },
 });

@@ -17,6 +17,14 @@ export { type Asked, optionOf, type Quote, quote } from "./quote";
 export type { Due } from "./schedule";
 export { type Offering, type SalesSnag, salesSnags } from "./snags";
 export {
+  type PriceNote,
+  priceNote,
+  priceTurns,
+  type Stretch,
+  stretchesOf,
+  type TermsSince,
+} from "./stretches";
+export {
   EU,
   type PlaceTax,
   parseTax,

@@ -48,6 +48,7 @@ test("a course's own words are what people read", async ({ page }) => {
   await page.getByRole("button", { name: "Publish", exact: true }).click();
   await expect(page.getByText("Version 1 is published.")).toBeVisible();
   await page.getByRole("link", { name: "Page", exact: true }).click();
+  await page.getByRole("link", { name: "See it as a visitor" }).click();
   await expect(page.getByText(/^2 weeks, 4 steps/)).toBeVisible();
   await expect(page.getByText("Bread for people in a hurry.")).toBeVisible();
   await expect(page.getByText("Read a crumb", { exact: true })).toBeVisible();

@@ -84,7 +84,7 @@ test("a course is put on sale, bought with a second step by somebody new, and op
   await page.getByRole("link", { name: /Bruno Alves/ }).click();
   const order = page.getByRole("dialog");
   await expect(order.getByText("A card was refused", { exact: false })).toBeVisible();
-  await expect(order.getByText(/: Paid \(ch_/)).toBeVisible();
+  await expect(order.getByText(/: Paid, part 1 \(ch_/)).toBeVisible();
   await expect(order.getByText(`In ${title}`)).toBeVisible();
   expect(await accessibilityFaults(page)).toEqual([]);
 });

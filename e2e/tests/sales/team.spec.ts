@@ -1,6 +1,9 @@
 /** Seats for several people: bought on a phone by somebody new, given out, one taken back. */
 import { accessibilityFaults, expect, test } from "../helpers";
 
+// An address that is refused.
+test.use({ allowedErrors: /status of (422|401)/ });
+
 test("seats for a team are bought, given out, and taken back from whoever has not begun", async ({
   baseURL,
   browser,
@@ -40,4 +43,43 @@ test("seats for a team are bought, given out, and taken back from whoever has no
   await expect(buyer.getByText("Ida Noor")).toBeVisible();
   expect(await accessibilityFaults(buyer)).toEqual([]);
   await context.close();
+});
+
+test("a gift is bought on a phone: whoever gets it is told by whom, and the buyer sees that it is given", async ({
+  page,
+  baseURL,
+  browser,
+}) => {
+  test.skip(test.info().project.name !== "phone");
+  test.setTimeout(90_000);
+  const stamp = Date.now() % 1_000_000;
+  const context = await browser.newContext({ baseURL: baseURL ?? "" });
+  const buyer = await context.newPage();
+  await buyer.goto("/ember-row/o/the-winter-baker");
+  await buyer.getByLabel("Your name").fill("Jan Veer");
+  await buyer.getByLabel("Mail address", { exact: true }).fill(`jan-${stamp}@example.org`);
+  await buyer.getByRole("checkbox", { name: "It is a gift for somebody else" }).click();
+  const gift = buyer.getByRole("group", { name: "The gift" });
+  await gift.getByLabel("For whom").fill("Kaya Lund");
+  await gift.getByLabel("Their mail address").fill(`jan-${stamp}@example.org`);
+  await gift.getByLabel("A word from you").fill("For your new oven.");
+  await buyer.getByRole("button", { name: /^Pay €/ }).click();
+  await expect(gift.getByRole("alert")).toHaveText("This is your own address");
+  await gift.getByLabel("Their mail address").fill(`kaya-${stamp}@example.org`);
+  await expect(buyer.getByRole("progressbar")).toHaveCount(0);
+  expect(await accessibilityFaults(buyer)).toEqual([]);
+  await buyer.getByRole("button", { name: /^Pay €/ }).click();
+  await buyer.getByLabel("Card number").fill("9000 0000 0000 0001");
+  await buyer.getByRole("button", { name: /^Pay/ }).click();
+  await expect(buyer.getByRole("heading", { name: "It is for Kaya Lund" })).toBeVisible();
+  await expect(buyer.getByRole("heading", { name: "It is given" })).toBeVisible({
+    timeout: 30_000,
+  });
+  await expect(buyer.getByText(`kaya-${stamp}@example.org`)).toBeVisible();
+  expect(await accessibilityFaults(buyer)).toEqual([]);
+  await context.close();
+  await page.goto("/mail");
+  await expect(
+    page.getByText("Jan Veer gives you “The winter baker, both courses”.").first(),
+  ).toBeVisible();
 });

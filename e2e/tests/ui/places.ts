@@ -20,6 +20,9 @@ export const PLACES: Record<string, [string, string][]> = {
     ["the catalog", "/ember-row"],
     ["a public page", "/ember-row/c/winter-rye"],
     ["a public page of what is sold", "/ember-row/c/cold-kitchen"],
+    ["a public page of a bundle", "/ember-row/p/the-winter-baker"],
+    ["a public page that is made", "/ember-row/courses/cold-kitchen/page"],
+    ["what is announced", "/ember-row/courses/cold-kitchen/announcements"],
     ["a checkout", "/ember-row/o/the-winter-baker"],
   ],
   "the school": [

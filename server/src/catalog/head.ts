@@ -3,15 +3,21 @@
  * (Open Graph), and programs (schema.org: Course, CourseInstance, Offer, ItemList).
  */
 import type { CatalogEntry } from "@dawngate/contract/catalog";
+import type { Cover } from "@dawngate/contract/courses";
+import { DEFAULT_BLOCKS } from "@dawngate/core/catalog";
 import { plainMoney, sayMoney } from "@dawngate/core/sales";
 import { escaped } from "../base/html";
-import { publishedOutline, sizeOf } from "../courses/outline";
+import { sizeOf } from "../courses/outline";
 import { versionPlan } from "../courses/versions";
 import type { Database, SchoolTransaction } from "../db/connection";
 import { type Context, findContext } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
+import { foundAt } from "./address-store";
+import { publicListingIn } from "./public-listing";
+import { readable } from "./readable";
+import { publicModules } from "./service";
 import { catalogIn, priceOf } from "./shown";
 import { readPage } from "./store";
 
@@ -34,6 +40,11 @@ export interface Head {
 /** A course's page; null where there is none. */
 export function headOf(parts: Parts, school: string, course: string): Promise<Head | null> {
   return asVisitor(parts, school, (tx, context, at) => courseHead(tx, context, at, course));
+}
+
+/** The page of something on sale; null where there is none. */
+export function listingHeadOf(parts: Parts, school: string, listing: string): Promise<Head | null> {
+  return asVisitor(parts, school, (tx, context, at) => listingHead(tx, context, at, listing));
 }
 
 /** A school's catalog; null where there is no such school. */
@@ -75,53 +86,43 @@ const short = (text: string) => {
   const said = text.replace(/[#*_>`[\]]/g, "").trim();
   return said.length > LONGEST ? `${said.slice(0, LONGEST - 1)}…` : said;
 };
-const paragraphs = (text: string) =>
-  text
-    .split(/\n\s*\n/)
-    .map((one) => one.replace(/[#*_>`]/g, "").trim())
-    .filter((one) => one !== "")
-    .map((one) => `<p>${escaped(one)}</p>`)
-    .join("");
 
 async function courseHead(
   tx: SchoolTransaction,
   context: Context,
   at: string,
-  course: string,
+  asked: string,
 ): Promise<Head | null> {
-  const page = await readPage(tx, course);
-  const plan = page && (await versionPlan(tx, context.school, course, page.version));
+  const { id, row: page } = await foundAt(tx, "course", asked, readPage);
+  const plan = page && (await versionPlan(tx, context.school, id, page.version));
   if (!plan) return null;
   const alone = page.offers.filter(({ offer }) => offer.courses.length === 1);
   const price = priceOf(alone, await readSchool(tx), context.now);
   const { card, school, cohorts } = page;
-  const url = `${at}/c/${encodeURIComponent(course)}`;
-  const image =
-    page.cover === null
-      ? null
-      : `${at.replace(/\/([^/]+)$/, "/api/schools/$1")}/courses/${encodeURIComponent(course)}/cover/${page.cover.hash}`;
+  const url = `${at}/c/${encodeURIComponent(page.address ?? id)}`;
+  const image = coverAt(at, id, page.cover);
   const description = short(card.short || page.description);
   const { minutes } = sizeOf(plan);
-  const outline = publishedOutline(plan)
-    .map(
-      ({ title, lessons }) =>
-        `<li>${escaped(title)}<ul>${lessons.map((one) => `<li>${escaped(one.title)}</li>`).join("")}</ul></li>`,
-    )
-    .join("");
   return {
     title: `${page.title} · ${school.name}`,
     description,
     url,
     image,
-    readable: [
-      `<p><a href="${escaped(at)}">${escaped(school.name)}</a></p>`,
-      `<h1>${escaped(page.title)}</h1>`,
-      card.short ? `<p>${escaped(card.short)}</p>` : "",
-      price ? `<p>${escaped(sayPrice(price))}</p>` : "",
-      paragraphs(page.description),
-      `<h2>What is in it</h2><ol>${outline}</ol>`,
-      school.contact ? `<p>Questions: ${escaped(school.contact)}</p>` : "",
-    ].join(""),
+    readable: around(
+      at,
+      school,
+      readable({
+        title: page.title,
+        short: card.short ?? "",
+        description: page.description,
+        card,
+        points: [],
+        price: price && sayPrice(price),
+        courses: [{ title: page.title, modules: publicModules(plan) }],
+        announcements: page.announcements,
+        blocks: page.blocks ?? DEFAULT_BLOCKS,
+      }),
+    ),
     data: {
       "@context": "https://schema.org",
       "@type": "Course",
@@ -150,6 +151,66 @@ async function courseHead(
     },
   };
 }
+
+async function listingHead(
+  tx: SchoolTransaction,
+  context: Context,
+  at: string,
+  asked: string,
+): Promise<Head | null> {
+  const { page, offer } = await publicListingIn(tx, context, asked);
+  const { id, title, points, school, courses, blocks, announcements } = page;
+  const price = priceOf([{ id, offer }], await readSchool(tx), context.now);
+  const url = `${at}/p/${encodeURIComponent(page.address)}`;
+  const pictured = courses.find(({ cover }) => cover !== null);
+  const image = pictured ? coverAt(at, pictured.id, pictured.cover) : null;
+  const [only] = courses.length === 1 ? courses : [];
+  const names = courses.map((course) => course.title).join(", ");
+  const opening = blocks.find((block) => block.kind === "opening");
+  const description = short(opening?.says || points[0] || only?.card.short || names);
+  return {
+    title: `${title} · ${school.name}`,
+    description,
+    url,
+    image,
+    readable: around(
+      at,
+      school,
+      readable({
+        ...{ title, points, courses, announcements, blocks },
+        short: only?.card.short ?? names,
+        description: "",
+        card: only?.card ?? {},
+        price: price && sayPrice(price),
+      }),
+    ),
+    data: {
+      "@context": "https://schema.org",
+      "@type": "Course",
+      name: title,
+      description,
+      url,
+      ...(image !== null && { image }),
+      provider: { "@type": "Organization", name: school.name, url: at },
+      ...(price && { offers: offerOf(price, url) }),
+      hasPart: courses.map((course) => ({
+        "@type": "Course",
+        name: course.title,
+        ...(course.card.short && { description: course.card.short }),
+        url: `${at}/c/${encodeURIComponent(course.id)}`,
+      })),
+    },
+  };
+}
+
+const coverAt = (at: string, course: string, cover: Cover | null) =>
+  cover === null
+    ? null
+    : `${at.replace(/\/([^/]+)$/, "/api/schools/$1")}/courses/${encodeURIComponent(course)}/cover/${cover.hash}`;
+
+/** The way to the school above a page, and whom to ask below it. */
+const around = (at: string, { name, contact }: { name: string; contact: string }, page: string) =>
+  `<p><a href="${escaped(at)}">${escaped(name)}</a></p>${page}${contact ? `<p>Questions: ${escaped(contact)}</p>` : ""}`;
 
 async function listHead(tx: SchoolTransaction, context: Context, at: string): Promise<Head> {
   const { school, entries } = await catalogIn(tx, context.now, { most: ENTRIES });
@@ -204,4 +265,4 @@ const offerOf = ({ amount, currency }: Price, url: string) => ({
 
 /** Below the school: a course's page, or what is sold together. */
 const pathOf = ({ kind, id }: CatalogEntry) =>
-  `/${kind === "course" ? "c" : "o"}/${encodeURIComponent(id)}`;
+  `/${kind === "course" ? "c" : "p"}/${encodeURIComponent(id)}`;

@@ -1,8 +1,10 @@
 /** Public pages: a course as everybody may see it, with the ways into it for the one who asks. */
 
 import type { PublicCourse, WayIn } from "@dawngate/contract/catalog";
+import { DEFAULT_BLOCKS } from "@dawngate/core/catalog";
 import { wordsOf } from "@dawngate/core/courses";
 import { enrollingFaults, windowState } from "@dawngate/core/enrollment";
+import type { PlanCourse } from "@dawngate/core/plan";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { notFound } from "../base/problem";
 import { publishedOutline, sizeOf } from "../courses/outline";
@@ -14,6 +16,7 @@ import { FEW, seatsLeft, TooMany } from "../enrollment/seats";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
+import { foundAt } from "./address-store";
 import { readPage } from "./store";
 import { PUBLIC_PAGE } from "./tasks";
 
@@ -47,16 +50,16 @@ function sameForAll(key: string, make: () => Promise<PublicCourse>): Promise<Pub
   return made;
 }
 
-/** The same for one person; null: for somebody who is not in the school. */
+/** The same for one person (null: for somebody who is not in the school), by its identifier or its address. */
 export async function publicCourseFor(
   tx: SchoolTransaction,
   schoolId: SchoolId,
-  id: string,
+  asked: string,
   person: string | null,
   now: Instant,
   most?: number,
 ): Promise<PublicCourse> {
-  const page = await readPage(tx, id);
+  const { id, row: page } = await foundAt(tx, "course", asked, readPage);
   const plan = page && (await versionPlan(tx, schoolId, id, page.version));
   if (!plan) throw notFound(`There is no course "${id}" in this school.`);
   const { school, cohorts, archived, offers } = page;
@@ -99,16 +102,24 @@ export async function publicCourseFor(
       timeZone: school.timeZone,
       contact: school.contact,
     },
-    modules: publishedOutline(plan).map((module) => ({
-      title: module.title,
-      lessons: module.lessons.map(({ id, title, sample, minutes }) => {
-        return { title, sample: sample ? id : null, minutes };
-      }),
-    })),
+    modules: publicModules(plan),
+    blocks: page.blocks ?? [...DEFAULT_BLOCKS],
+    address: page.address ?? id,
+    announcements: page.announcements,
     lessons,
     minutes,
     ways,
     offers: offers.slice(0, 20).map(({ id: offer, title }) => ({ id: offer, title })),
     enrollment: mine,
   };
+}
+
+/** An outline as visitors see it: a sample by its identifier, the rest by their titles. */
+export function publicModules(plan: PlanCourse): PublicCourse["modules"] {
+  return publishedOutline(plan).map((module) => ({
+    title: module.title,
+    lessons: module.lessons.map(({ id, title, sample, minutes }) => {
+      return { title, sample: sample ? id : null, minutes };
+    }),
+  }));
 }

@@ -1,12 +1,24 @@
 /** What a public page is made from, in one question. */
+
 import type { Cover } from "@dawngate/contract/courses";
+import type { Announcement } from "@dawngate/contract/page";
 import type { Offer } from "@dawngate/contract/sales";
+import type { Block } from "@dawngate/core/catalog";
 import type { CourseCard, OwnWords } from "@dawngate/core/courses";
 import { cohortSchema } from "@dawngate/core/plan";
-import { sql } from "kysely";
+import { type RawBuilder, sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
 
-interface PageRow {
+/** What stands on the page of a course or a listing beside what it is about. */
+export interface OnPage {
+  /** Null: nobody has published a page of their own. */
+  blocks: Block[] | null;
+  /** The last part of its address; null: it has none but its own identifier. */
+  address: string | null;
+}
+
+interface PageRow extends OnPage {
+  announcements: Announcement[];
   title: string;
   version: number;
   archived: boolean;
@@ -20,6 +32,21 @@ interface PageRow {
   offers: { id: string; title: string; offer: Offer }[];
 }
 
+/** What of its page is published, and at which address, of a course or a listing known by this expression. */
+export const onPage = (
+  kind: "course" | "listing",
+  school: RawBuilder<unknown>,
+  id: RawBuilder<unknown>,
+) => sql`
+  (select b.published from block_page b
+    where b.school_id = ${school} and b.kind = ${kind} and b.subject = ${id}) as blocks,
+  (select a.address from page_address a
+    where a.school_id = ${school} and a.kind = ${kind} and a.subject = ${id}
+    order by a.at desc, a.address limit 1) as address`;
+
+/** So many announcements stand on a page. */
+const MOST_ANNOUNCED = 5;
+
 /** A published course's page with its school and its cohorts, by their first day; null where there is none. */
 export async function readPage(tx: SchoolTransaction, id: string) {
   const { rows } = await sql<PageRow>`
@@ -27,6 +54,12 @@ export async function readPage(tx: SchoolTransaction, id: string) {
       (select jsonb_build_object('hash', v.hash, 'width', v.width, 'height', v.height,
           'x', v.focus_x, 'y', v.focus_y)
         from course_cover v where v.school_id = c.school_id and v.course_id = c.id) as cover,
+      ${onPage("course", sql`c.school_id`, sql`c.id`)},
+      coalesce((select jsonb_agg(jsonb_build_object('id', n.id, 'title', n.title, 'text', n.text,
+          'onPage', true, 'at', to_char(n.at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"'))
+          order by n.at desc, n.id)
+        from (select * from announcement n where n.school_id = c.school_id and n.course_id = c.id
+          and n.on_page order by n.at desc, n.id limit ${sql.lit(MOST_ANNOUNCED)}) n), '[]') as announcements,
       jsonb_build_object('name', s.name, 'color', s.color, 'timeZone', s.time_zone,
         'contact', s.contact, 'words', s.words) as school,
       coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'cohort', jsonb_build_object(

@@ -1,6 +1,7 @@
 /** New courses, and where each stands among the others. */
 import { randomBytes } from "node:crypto";
 import type { CourseChange, NewCourse } from "@dawngate/contract/courses";
+import { addressOf } from "@dawngate/core/catalog";
 import { shapedCourse } from "@dawngate/core/courses";
 import { courseSchema, firstDateOf, shiftCourse } from "@dawngate/core/plan";
 import { formatDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
@@ -80,14 +81,7 @@ function dayNumber(text: string): number {
 }
 
 /** The readable part of an identifier: the title's letters and digits. */
-function slugOf(title: string): string {
-  const plain = title
-    .normalize("NFKD")
-    .replaceAll(/[\u0300-\u036f]/g, "")
-    .toLowerCase();
-  const slug = plain.replaceAll(/[^a-z0-9]+/g, "-").replaceAll(/^-+|-+$/g, "");
-  return slug.slice(0, 40) || "course";
-}
+const slugOf = (title: string) => addressOf(title, 40) || "course";
 
 /** Where a course stands among the others: its group, its place in the list, the archive. */
 export async function arrangeCourse(

@@ -137,12 +137,15 @@ export async function enrollByHand(
 export async function tellEnrolled(
   tx: SchoolTransaction,
   { baseUrl }: Pick<Services, "baseUrl">,
-  context: Context,
+  context: Pick<Context, "school" | "who" | "now" | "slug">,
   enrollment: string,
   email: string,
   known: { name: string; user_id: string | null } | undefined,
+  /** Said first. */
+  first: readonly string[] = [],
 ): Promise<void> {
-  const about = await sayEnrolled(tx, context, enrollment);
+  const enrolled = await sayEnrolled(tx, context, enrollment);
+  const about = { ...enrolled, says: [...first, ...enrolled.says] };
   if (!known?.user_id) await inviteWithin(tx, { baseUrl }, context, email, "enrollee", about);
   else
     await follow(tx, context.school, "mail", {
@@ -184,6 +187,8 @@ interface Bought {
   name: string;
   email: string;
   timeZone: string;
+  /** The cohort they come into; null: none. */
+  cohort: string | null;
   /** So many days of access from its start; null: as the course says. */
   days: number | null;
   /** The price asked for a payment first, and it has come. */
@@ -221,6 +226,7 @@ export async function enterBought(
   const enrollment = enrollmentSchema.parse({
     id,
     course: courseId,
+    cohort: bought.cohort,
     timeZone,
     enrolledAt: boughtAt,
     needsPayment: bought.needsPayment,

@@ -15,7 +15,7 @@ import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { appendEvent, type Happening, keep, numbered } from "./append";
 import { changedSince } from "./changed";
-import { setSeen } from "./store";
+import { renewedBy, setSeen, unpaidOrder } from "./store";
 
 /** One of one's own enrollments as it stands at an instant. */
 interface Mine extends Case {
@@ -51,14 +51,19 @@ export async function showMyCourse(
   const at = context.now;
   return reading(db, context, async (tx) => {
     const own = await mine(tx, context, id, at);
-    return { ...sayMine(own, at), changed: await changedSince(tx, context.school, own, at) };
+    return {
+      ...sayMine(own, at),
+      renewBy: own.timeline.access.until === null ? null : await renewedBy(tx, id),
+      unpaid: own.timeline.access.shutBy === "suspension" ? await unpaidOrder(tx, id) : null,
+      changed: await changedSince(tx, context.school, own, at),
+    };
   });
 }
 
 function sayMine(
   { enrollment, plan, version, timeline, clock, schoolName, ...own }: Mine,
   at: Instant,
-): Omit<MyCourse, "changed"> {
+): Omit<MyCourse, "changed" | "unpaid" | "renewBy"> {
   return {
     course: plan.id,
     title: plan.title,

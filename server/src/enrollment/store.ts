@@ -79,6 +79,45 @@ export async function insertEnrollments(
   );
 }
 
+/** The listing an enrollment was bought by, while it can be bought; null: it was not, or nobody can any more. */
+export async function renewedBy(tx: SchoolTransaction, enrollment: string): Promise<string | null> {
+  const row = await tx
+    .selectFrom("order_enrollment as k")
+    .innerJoin("sales_order as o", (join) =>
+      join.onRef("o.school_id", "=", "k.school_id").onRef("o.id", "=", "k.order_id"),
+    )
+    .innerJoin("listing as l", (join) =>
+      join.onRef("l.school_id", "=", "o.school_id").onRef("l.id", "=", "o.listing_id"),
+    )
+    .select("l.id")
+    .where("k.enrollment_id", "=", enrollment)
+    .where("o.kind", "<>", "subscription")
+    .where("l.state", "in", ["on-sale", "private"])
+    .orderBy("o.bought_at", "desc")
+    .executeTakeFirst();
+  return row?.id ?? null;
+}
+
+/** The order that shuts an enrollment until it is paid; null: none does. */
+export async function unpaidOrder(
+  tx: SchoolTransaction,
+  enrollment: string,
+): Promise<string | null> {
+  const row = await tx
+    .selectFrom("order_enrollment as k")
+    .innerJoin("sales_order as o", (join) =>
+      join.onRef("o.school_id", "=", "k.school_id").onRef("o.id", "=", "k.order_id"),
+    )
+    .select("o.id")
+    .where("k.enrollment_id", "=", enrollment)
+    .where("o.standing", "=", "suspended")
+    // A seat is paid by whoever bought it.
+    .where("o.seats", "=", 1)
+    .where("o.gift", "is", null)
+    .executeTakeFirst();
+  return row?.id ?? null;
+}
+
 /** Whether a course is bought: it is in a listing that everybody can find. */
 export async function isOnSale(tx: SchoolTransaction, course: string): Promise<boolean> {
   const row = await tx

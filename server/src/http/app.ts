@@ -1,12 +1,12 @@
 /** The server as one function of a request: the API, the application's files, and the manners both keep. */
 import { randomUUID } from "node:crypto";
-import { Hono } from "hono";
+import { type Context, Hono } from "hono";
 import { csrf } from "hono/csrf";
 import { HTTPException } from "hono/http-exception";
 import { secureHeaders } from "hono/secure-headers";
 import { addresses, bodies } from "../base/bodies";
 import { answerProblem, asProblem, notFound, ProblemError } from "../base/problem";
-import { catalogHead, headOf, sitemapOf } from "../catalog/head";
+import { catalogHead, type Head, headOf, listingHeadOf, sitemapOf } from "../catalog/head";
 import type { Changes } from "../jobs/changes";
 import { type Env, remembersWriting, type Services } from "../school/kit";
 import { whereFrom } from "../school/limits";
@@ -97,9 +97,21 @@ export function createApp({
   for (const path of ["/api", "/api/*", "/health", "/health/*", "/metrics", "/metrics/*"])
     app.all(path, nothing);
   if (files) {
+    // An address that a page had before leads to the one it has; kept by nobody, since it may lead back one day.
+    const page = (c: Context<Env>, head: Head | null) => {
+      const here = new URL(c.req.url);
+      const told = head === null ? here.pathname : new URL(head.url).pathname;
+      if (told === here.pathname) return files(c, head);
+      c.header("cache-control", "no-store");
+      return c.redirect(`${told}${here.search}`, 301);
+    };
     app.get("/:school/c/:course", async (c) => {
       const { school, course } = c.req.param();
-      return files(c, await headOf(services, school, course));
+      return page(c, await headOf(services, school, course));
+    });
+    app.get("/:school/p/:listing", async (c) => {
+      const { school, listing } = c.req.param();
+      return page(c, await listingHeadOf(services, school, listing));
     });
     app.get("/:school", async (c) => files(c, await catalogHead(services, c.req.param("school"))));
     app.get("/:school/sitemap.xml", async (c) => {

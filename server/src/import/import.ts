@@ -1,8 +1,11 @@
 /** A school from a plan file: the one door through which the demo and a user's own plan come in. */
 import { type ImportRequest, importExtras } from "@dawngate/contract/import";
+import type { Block } from "@dawngate/core/catalog";
 import { type Fault, formatPath, type Plan, parsePlan } from "@dawngate/core/plan";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { ProblemError } from "../base/problem";
+import type { PageOf } from "../catalog/address-store";
+import { keepBlockPage, publishBlockPage } from "../catalog/block-page-store";
 import { insertCourse } from "../courses/draft-store";
 import { setPage } from "../courses/page-store";
 import { setPlace } from "../courses/store";
@@ -11,7 +14,7 @@ import { system } from "../db/who";
 import { insertCohorts, insertEnrollments } from "../enrollment/store";
 import { insertPeople } from "../people/store";
 import { publish } from "../review/service";
-import { insertListing, updateListing } from "../sales/listing-store";
+import { insertListing } from "../sales/listing-store";
 import { projectMade } from "../schedule/project";
 import { updateSchool } from "../school/store";
 
@@ -64,6 +67,7 @@ async function write(
     if (page) {
       await setPage(tx, course.id, page);
       await setPlace(tx, course.id, { catalog: page.catalog });
+      if (page.blocks) await setBlocks(tx, school, "course", course.id, page.blocks, now);
     }
   }
   await insertCohorts(tx, school, plan.cohorts, (id) => extras.cohorts[id] ?? id);
@@ -91,10 +95,23 @@ async function write(
     })),
   );
   for (const { id } of plan.courses) await projectMade(tx, school, id, now);
-  for (const { id, state, offer } of extras.listings) {
-    await insertListing(tx, school, id, offer, formatInstant(now));
-    await updateListing(tx, id, { title: offer.title, state, number: 1 });
+  for (const { id, state, offer, blocks } of extras.listings) {
+    await insertListing(tx, school, id, offer, formatInstant(now), state);
+    if (blocks) await setBlocks(tx, school, "listing", id, blocks, now);
   }
+}
+
+/** A public page as it was brought, for visitors to see. */
+async function setBlocks(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  kind: PageOf["kind"],
+  id: string,
+  blocks: readonly Block[],
+  now: Instant,
+): Promise<void> {
+  await keepBlockPage(tx, school, { kind, id }, 0, blocks);
+  await publishBlockPage(tx, { kind, id }, blocks, formatInstant(now));
 }
 
 function textKey(course: string, lesson: string): string {

@@ -13,6 +13,16 @@ export interface JobParts {
   askTill(school: string, order: string): Promise<void>;
   /** Writes to whoever left an order unfinished. */
   followUp(school: string, order: string): Promise<void>;
+  runOrder(school: string, order: string): Promise<void>;
+  payBack(what: {
+    school: string;
+    order: string;
+    refund: string;
+    charge: string;
+    amount: number;
+    currency: string;
+  }): Promise<void>;
+  giveGift(school: string, order: string): Promise<void>;
   threads: Threads;
   accounts: {
     find(id: string): Promise<{ id: string; name: string; email: string } | null | undefined>;

@@ -28,6 +28,8 @@ export const tillAsker =
           paid: found.state === "paid",
           charge: found.charge,
           amount: found.amount,
+          part: 1,
+          card: found.card,
         });
       await lapse(tx, id, doing.now);
       const after = await readOrder(tx, id);

@@ -3,9 +3,16 @@
  * now, access follows in the same transaction.
  */
 import { randomBytes } from "node:crypto";
-import type { bought, purchase } from "@dawngate/contract/sales";
-import { type Quote, sayMoney } from "@dawngate/core/sales";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import { type bought, type purchase, USUAL_TERMS } from "@dawngate/contract/sales";
+import { optionOf, type Quote, sayMoney } from "@dawngate/core/sales";
+import {
+  addDays,
+  formatInstant,
+  type Instant,
+  localDateAt,
+  parseDate,
+  zoneOf,
+} from "@dawngate/core/time";
 import type { z } from "zod";
 import { conflict, ProblemError, refusal } from "../base/problem";
 import { digestOf, newSecret } from "../base/secret";
@@ -19,6 +26,8 @@ import { followUpLater } from "./follow-up";
 import { fulfil } from "./fulfil";
 import { type OnSale, priced, readOnSale } from "./offered";
 import { insertOrder, readByKey, readOrder, updateOrder } from "./order-store";
+import { runOn } from "./running/run";
+import { seriesOf } from "./running/series";
 
 /** So long seats and price are held for somebody who pays, in milliseconds. */
 const HOLD = 20 * 60_000;
@@ -47,6 +56,7 @@ export async function buy(
     }
     const onSale = await readOnSale(tx, context, listing, buyer.email, true);
     mayBuy(onSale, wanted);
+    mayGive(onSale, wanted, buyer.email, context.now);
     const tax = taxFor(onSale.school, onSale.row.offer, place, context.now);
     const { quote } = priced(onSale, wanted, context.now, tax);
     sameAsSeen(quote, wanted.seen, onSale.school.currency);
@@ -67,6 +77,20 @@ export async function buy(
       codes: quote.lines.flatMap(({ kind, label }) => (kind === "code" ? [label] : [])),
       quote,
       tax: tax && orderTaxOf(tax),
+      gift: wanted.gift ?? null,
+      renews: wanted.renews,
+      payment_terms: onSale.school.payment_terms ?? USUAL_TERMS,
+      series: seriesOf(
+        onSale.listing,
+        quote,
+        {
+          option: quote.option,
+          seats: wanted.seats,
+          holds: onSale.holds,
+          place: tax?.place ?? null,
+        },
+        context.now,
+      ),
       currency: onSale.school.currency,
       consent_at: wanted.beginAtOnce ? formatInstant(context.now) : null,
       state: "open",
@@ -123,7 +147,16 @@ const STATES = {
   closed: "It cannot be bought any more.",
 };
 
-function mayBuy({ state, seatsLeft, holds, row }: OnSale, { seats }: Purchase): void {
+function mayBuy(
+  { state, seatsLeft, holds, row, renews: renewable }: OnSale,
+  { seats, gift, renews }: Purchase,
+): void {
+  if (renews) {
+    // Whoever is in needs no seat, and no open window.
+    if (renewable === null || seats !== 1 || gift)
+      throw conflict("This cannot be renewed: load the page again to see how it stands.");
+    return;
+  }
   if (state !== "open") throw conflict(STATES[state]);
   if (seatsLeft !== null && seats > seatsLeft)
     throw conflict(
@@ -131,8 +164,36 @@ function mayBuy({ state, seatsLeft, holds, row }: OnSale, { seats }: Purchase): 
     );
   if (seats !== 1 && !row.offer.teams) throw conflict("This is sold to one person at a time.");
   // Seats are bought for others, whoever buys them.
-  if (seats === 1 && row.offer.courses.every(({ id }) => holds.includes(id)))
+  if (seats === 1 && !gift && row.offer.courses.every(({ id }) => holds.includes(id)))
     throw conflict("You are in this already: it stands on your shelf.");
+}
+
+/** So many days ahead a gift can be given. */
+const GIFT_AHEAD = 366;
+
+/** A gift is one seat, paid for at some time, for somebody else, within a year. */
+function mayGive(
+  { listing, school }: OnSale,
+  { gift, seats, option }: Purchase,
+  buyer: string,
+  now: Instant,
+): void {
+  if (!gift) return;
+  const faults: { path: string; reason: string }[] = [];
+  if (seats !== 1)
+    faults.push({ path: "seats", reason: "A gift is for one: buy several seats to give them out" });
+  if (optionOf(listing, option)?.kind === "subscription")
+    faults.push({
+      path: "option",
+      reason: "A subscription is paid by who uses it: choose another way",
+    });
+  if (gift.email.toLowerCase() === buyer.toLowerCase())
+    faults.push({ path: "gift.email", reason: "This is your own address" });
+  const day = gift.on === null ? null : parseDate(gift.on);
+  const today = localDateAt(zoneOf(school.time_zone), now);
+  if (day?.ok && (day.value < today || day.value > addDays(today, GIFT_AHEAD)))
+    faults.push({ path: "gift.on", reason: "Choose a day within a year from today" });
+  if (faults.length > 0) throw refusal("It cannot be given like this. Nothing was bought.", faults);
 }
 
 /** What the buyer saw is what is bought: where the price has changed meanwhile it is said, and asked again. */
@@ -155,7 +216,9 @@ async function fulfilNow(
   id: string,
 ): Promise<void> {
   const order = await readOrder(tx, id, true);
-  if (order) await fulfil(tx, services, context, order, null);
+  if (!order) return;
+  await fulfil(tx, services, context, order, null);
+  await runOn(tx, services, context, id);
 }
 
 /** Where the buyer pays; null: the till does not answer, and the order's page offers it again. */

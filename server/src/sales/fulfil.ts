@@ -21,12 +21,14 @@ import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { inviteWithin } from "../school/staff";
 import { readSchool } from "../school/store";
+import type { Doing } from "./doing";
+import { giveLater } from "./gift-later";
 import { addSold, readListing } from "./listing-store";
-import { addEnrollment, nextReceipt, type OrderRow, updateOrder } from "./order-store";
-import { readTerms } from "./terms-store";
-
-/** Who does it: a request's context, or the till's message. */
-export type Doing = Pick<Context, "school" | "who" | "now">;
+import { addEnrollment } from "./order-enrollment-store";
+import { isGivenOut } from "./order-kinds";
+import { nextReceipt, type OrderRow, updateOrder } from "./order-store";
+import { renew } from "./renewal";
+import { cohortIn, readTerms } from "./terms-store";
 
 /** Opens what was bought. `charge`: by which it was paid; null: nothing was due. */
 export async function fulfil(
@@ -42,15 +44,17 @@ export async function fulfil(
   const entered: string[] = [];
   let person: string | null = order.person_id;
   let isNew = false;
-  // Seats for several are given out by the buyer.
-  const isForSeveral = order.seats > 1;
-  for (const { id: course } of isForSeveral ? [] : (offer?.courses ?? [])) {
+  // Seats for several are given out by the buyer; a gift on its day.
+  const isForSeveral = isGivenOut(order);
+  if (order.renews && offer) entered.push(...(await renew(tx, doing, order, offer)));
+  for (const { id: course } of isForSeveral || order.renews ? [] : (offer?.courses ?? [])) {
     const entry = await enterBought(tx, doing, course, {
       person,
       account: order.account_id,
       name: order.name,
       email: order.email,
       timeZone: order.time_zone,
+      cohort: cohortIn(offer, course),
       days: offer?.days ?? null,
       // What is paid later does not keep anybody out today.
       needsPayment: charge !== null,
@@ -64,7 +68,7 @@ export async function fulfil(
     await addEnrollment(tx, school, order.id, entry.enrollment);
   }
   const listing = await readListing(tx, order.listing_id);
-  if (listing) await addSold(tx, order.listing_id, order.seats);
+  if (listing && !order.renews) await addSold(tx, order.listing_id, order.seats);
   const { time_zone: zone, slug } = await readSchool(tx);
   const year = yearMonthDay(localDateAt(zoneOf(zone), now)).year;
   const number = await nextReceipt(tx, school, year);
@@ -78,6 +82,7 @@ export async function fulfil(
     receipt_year: year,
     receipt_number: number,
   });
+  if (order.gift) await giveLater(tx, school, order, { zone, now });
   await sendReceipt(
     tx,
     services,
@@ -127,9 +132,13 @@ async function sendReceipt(
       from: await schoolInMail(tx),
       greeting: `Hello ${inMail(order.name)},`,
       says: [
-        quote.dueNow === 0
-          ? `“${title}” is yours. Nothing is due now.`
-          : `“${title}” is yours. ${money(quote.dueNow)} was paid.`,
+        `${
+          order.gift
+            ? `“${title}” is your gift to ${inMail(order.gift.name)}, who is told ${order.gift.on === null ? "now" : `on ${said(order.gift.on)}`}.`
+            : order.renews
+              ? `“${title}” is renewed.`
+              : `“${title}” is yours.`
+        } ${quote.dueNow === 0 ? "Nothing is due now." : `${money(quote.dueNow)} was paid.`}`,
       ],
       lines: [
         ...quote.lines.map((line) => `${inMail(sayLine(line))}: ${money(line.amount)}`),
@@ -140,7 +149,7 @@ async function sendReceipt(
         seatsSecret === null
           ? { label: "Go to my courses", url: `${baseUrl}/${slug}/shelf` }
           : {
-              label: `Give out ${order.seats} seats`,
+              label: order.gift ? "See how it stands" : `Give out ${order.seats} seats`,
               url: `${baseUrl}/${slug}/orders/${order.id}?secret=${seatsSecret}`,
             },
       small: [

@@ -29,6 +29,8 @@ export function heardRoutes({
         paid: heard.type === "payment.paid",
         charge: heard.charge,
         amount: heard.amount,
+        part: whose.part,
+        card: heard.card,
       }),
     );
     return c.json({ heard: true });

@@ -72,29 +72,30 @@ export async function insertListing(
   id: string,
   offer: Offer,
   at: string,
+  state: ListingState = "draft",
 ): Promise<boolean> {
   const { numInsertedOrUpdatedRows } = await tx
     .insertInto("listing")
-    .values({ school_id: school, id, title: offer.title, state: "draft", number: 1 })
+    .values({ school_id: school, id, title: offer.title, state, number: 1 })
     .onConflict((on) => on.doNothing())
     .executeTakeFirst();
   if (numInsertedOrUpdatedRows !== 1n) return false;
-  await insertTerms(tx, school, id, 1, offer, at);
+  await insertTerms(tx, school, id, { number: 1, state }, offer, at);
   return true;
 }
 
-/** The terms of a number, and what they are about. */
+/** The terms of a number, with how the listing stands from then on, and what they are about. */
 export async function insertTerms(
   tx: SchoolTransaction,
   school: SchoolId,
   id: string,
-  number: number,
+  { number, state }: { number: number; state: ListingState },
   offer: Offer,
   at: string,
 ): Promise<void> {
   await tx
     .insertInto("listing_terms")
-    .values({ school_id: school, listing_id: id, number, terms: JSON.stringify(offer), at })
+    .values({ school_id: school, listing_id: id, number, terms: JSON.stringify(offer), at, state })
     .execute();
   await tx.deleteFrom("listing_course").where("listing_id", "=", id).execute();
   await insertMany(
@@ -124,9 +125,33 @@ export async function addSold(tx: SchoolTransaction, id: string, seats: number):
 export async function readHeld(tx: SchoolTransaction, id: string, at: string): Promise<number> {
   const { rows } = await sql<{ held: number }>`
     select coalesce(sum(seats), 0)::integer as held from sales_order
-    where listing_id = ${id} and state = 'open' and held_until > ${at}::timestamptz
+    where listing_id = ${id} and state = 'open' and not renews and held_until > ${at}::timestamptz
   `.execute(tx);
   return rows[0]?.held ?? 0;
+}
+
+/**
+ * Seats of a cohort that are promised to buyers and not taken yet: of checkouts under way, and of orders whose seats are
+ * still to be given out.
+ */
+export async function readPromised(
+  tx: SchoolTransaction,
+  { course, cohort }: { course: string; cohort: string },
+  at: string,
+): Promise<number> {
+  const sold = JSON.stringify([{ course, cohort }]);
+  const { rows } = await sql<{ promised: number }>`
+    select coalesce(sum(case when o.state = 'open' then o.seats else greatest(0, o.seats - (
+        select count(*) from order_seat s where s.school_id = o.school_id and s.order_id = o.id
+      )) end), 0)::integer as promised
+    from listing_terms t
+    join sales_order o on o.school_id = t.school_id and o.listing_id = t.listing_id
+      and o.terms_number = t.number
+    where t.terms -> 'cohorts' @> ${sold}::jsonb and not o.renews
+      and ((o.state = 'open' and o.held_until > ${at}::timestamptz)
+        or (o.state = 'paid' and (o.seats > 1 or o.gift is not null)))
+  `.execute(tx);
+  return rows[0]?.promised ?? 0;
 }
 
 /** How often codes of a listing count as used: by orders that were paid, and by checkouts under way; and of them by one buyer. */

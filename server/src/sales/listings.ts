@@ -1,13 +1,15 @@
 /** Listings, as those who sell make and change them: every state of their terms is kept, and no order is touched. */
 import { randomBytes } from "node:crypto";
-import type {
-  ListingAnswer,
-  listingChange,
-  listings,
-  listingsQuery,
-  newListing,
-  Offer,
+import {
+  type ListingAnswer,
+  type listingChange,
+  type listings,
+  type listingsQuery,
+  type newListing,
+  type Offer,
+  offer as offerSchema,
 } from "@dawngate/contract/sales";
+import { addressOf } from "@dawngate/core/catalog";
 import { isSame } from "@dawngate/core/plan";
 import { type PriceOption, type SalesSnag, salesSnags } from "@dawngate/core/sales";
 import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
@@ -15,6 +17,7 @@ import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
 import { conflict, notFound, refusal } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
+import { readCohorts } from "../schedule/cohort-store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { listingOf, lowestOf, type PricedIn } from "../school/price";
@@ -61,17 +64,6 @@ export async function showListings(
   });
 }
 
-/** An address made of a title: letters and figures, and a few more where it is taken. */
-const addressOf = (title: string) =>
-  title
-    .normalize("NFKD")
-    .replaceAll(/\p{M}/gu, "")
-    .toLowerCase()
-    .replaceAll(/[^a-z0-9]+/g, "-")
-    .replaceAll(/^-+|-+$/g, "")
-    .slice(0, 60)
-    .replace(/-+$/, "") || "listing";
-
 /** A new listing: of these courses, once, at no price yet. */
 export async function createListing(
   { db }: Pick<Services, "db">,
@@ -80,24 +72,9 @@ export async function createListing(
 ): Promise<{ id: string }> {
   return db.withSchool(context, async (tx) => {
     await knownCourses(tx, courses);
-    const offer: Offer = {
-      title,
-      points: [],
-      courses: courses.map((id) => ({ id, price: null })),
-      tax: null,
-      options: [],
-      dated: [],
-      seats: null,
-      holder: null,
-      codes: [],
-      window: null,
-      seatLimit: null,
-      days: null,
-      supply: "electronic",
-      teams: false,
-    };
+    const offer = offerSchema.parse({ title, courses: courses.map((id) => ({ id })) });
     const at = formatInstant(context.now);
-    const address = addressOf(title);
+    const address = addressOf(title) || "listing";
     for (const id of [address, `${address}-${randomBytes(3).toString("hex")}`])
       if (await insertListing(tx, context.school, id, offer, at)) return { id };
     throw conflict("Its address is taken; try again.");
@@ -112,6 +89,22 @@ async function knownCourses(tx: SchoolTransaction, courses: readonly string[]): 
       : [{ path: `courses[${i}].id`, reason: `There is no course "${id}" in this school` }],
   );
   if (faults.length > 0) throw refusal("A course of the listing is not there.", faults);
+}
+
+/** Each cohort is one of a course that is in it, and each course has one at the most. */
+async function knownCohorts(tx: SchoolTransaction, { courses, cohorts }: Offer): Promise<void> {
+  const faults: { path: string; reason: string }[] = [];
+  const seen = new Set<string>();
+  for (const [i, { course, cohort }] of cohorts.entries()) {
+    const say = (part: string, reason: string) =>
+      faults.push({ path: `offer.cohorts[${i}].${part}`, reason });
+    if (seen.has(course)) say("course", "This course has a cohort already");
+    else if (!courses.some(({ id }) => id === course)) say("course", "This course is not in it");
+    else if (!(await readCohorts(tx, course)).some((one) => one.cohort.id === cohort))
+      say("cohort", "There is no such cohort in this course");
+    seen.add(course);
+  }
+  if (faults.length > 0) throw refusal("A cohort of the listing is not there.", faults);
 }
 
 export async function showListing(
@@ -142,14 +135,16 @@ export async function changeListing(
       tx,
       offer.courses.map((course) => course.id),
     );
+    await knownCohorts(tx, offer);
     const school = await readSchool(tx);
     listingOf(id, { ...offer, options: withAny(offer.options) }, school);
     const snags = await snagsOf(tx, id, offer, school, context.now);
     const stops = snags.filter(({ weight }) => weight === "stops");
     if ((state === "on-sale" || state === "private") && stops.length > 0)
       throw conflict(`It cannot be sold like this. ${stops.map(({ reason }) => reason).join(" ")}`);
-    const next = same ? row.number : row.number + 1;
-    if (!same) await insertTerms(tx, context.school, id, next, offer, formatInstant(context.now));
+    const next = row.number + 1;
+    const at = formatInstant(context.now);
+    await insertTerms(tx, context.school, id, { number: next, state }, offer, at);
     await updateListing(tx, id, { title: offer.title, state, number: next });
     return answered(tx, context, id);
   });

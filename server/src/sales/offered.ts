@@ -3,10 +3,10 @@ import type { Offered, offeredQuery } from "@dawngate/contract/sales";
 import { windowState } from "@dawngate/core/enrollment";
 import { readCalendar } from "@dawngate/core/plan";
 import {
+  EU,
   type Listing,
   lastDayToGiveBack,
   normalCode,
-  optionOf,
   type Quote,
   type QuoteStep,
   quote,
@@ -26,6 +26,9 @@ import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { placeOfBuyer, type Taxed, taxFor } from "./buyer-tax";
 import { type ListingRow, readHeld, readListing, readUses } from "./listing-store";
+import { noteOfPrice } from "./price-history";
+import { type Renewable, renewable, waysToRenew } from "./renewal";
+import { type SoldCohort, soldCohorts, worst } from "./sold-cohorts";
 
 /** A listing that can be met, with all that its price depends on. */
 export interface OnSale {
@@ -36,6 +39,10 @@ export interface OnSale {
   state: Offered["state"];
   /** The courses of it that the one who asks is in. */
   holds: string[];
+  /** What of it is sold with a cohort. */
+  cohorts: SoldCohort[];
+  /** They are in all of it, and can stay longer; null: they cannot. */
+  renews: Renewable[] | null;
 }
 
 /** Reads a listing for somebody who would buy it. `hold`: its seats and codes are theirs until the transaction ends. */
@@ -58,8 +65,11 @@ export async function readOnSale(
     return { ...code, used, usedByBuyer: own };
   });
   const held = await readHeld(tx, id, at);
-  const seatsLeft =
-    offer.seatLimit === null ? null : Math.max(0, offer.seatLimit - row.sold - held);
+  const own = offer.seatLimit === null ? null : Math.max(0, offer.seatLimit - row.sold - held);
+  const where = { school: schoolId, timeZone: school.time_zone, now };
+  const cohorts = await soldCohorts(tx, where, offer, hold);
+  const limits = [own, ...cohorts.map(({ left }) => left)].filter((left) => left !== null);
+  const seatsLeft = limits.length === 0 ? null : Math.min(...limits);
   const holds: string[] = [];
   if (person !== null)
     for (const course of new Set([
@@ -67,25 +77,33 @@ export async function readOnSale(
       ...(offer.holder?.courses ?? []),
     ]))
       if ((await activeEnrollment(tx, schoolId, course, person, now)) !== null) holds.push(course);
+  const isInAll = offer.courses.every((course) => holds.includes(course.id));
   return {
     row,
     listing: listingOf(id, { ...offer, codes }, school),
     school,
     seatsLeft,
-    state: windowState(offer.window, zoneOf(school.time_zone), now, seatsLeft),
+    renews: isInAll ? await renewable(tx, { school: schoolId, person, now }, offer) : null,
+    cohorts,
+    state: worst([
+      windowState(offer.window, zoneOf(school.time_zone), now, seatsLeft),
+      ...cohorts.map((one) => one.state),
+    ]),
     holds,
   };
 }
 
 /** What a buyer asks for, priced. Refused where there is no such way to pay for somebody new. */
 export function priced(
-  { listing, holds }: Pick<OnSale, "listing" | "holds">,
-  asked: { option?: string | undefined; seats: number; codes: readonly string[] },
+  { listing, holds, renews }: Pick<OnSale, "listing" | "holds" | "renews">,
+  asked: { option?: string | undefined; seats: number; codes: readonly string[]; renews?: boolean },
   now: Instant,
   tax: Taxed | null,
 ): { quote: Quote; why: QuoteStep[] } {
-  const option = optionOf(listing, asked.option);
-  if (!option || option.renewal) throw notFound("There is no such way to pay.");
+  const ways = waysFor(listing, renews !== null && asked.renews !== false && asked.seats === 1);
+  const usual = ways.find((one) => one.default) ?? ways[0];
+  const option = asked.option === undefined ? usual : ways.find(({ id }) => id === asked.option);
+  if (!option) throw notFound("There is no such way to pay.");
   const why: QuoteStep[] = [];
   const answer = quote(
     listing,
@@ -102,6 +120,14 @@ export function priced(
   return { quote: answer, why };
 }
 
+/** The ways to pay of somebody who renews, or of anybody else. */
+export const waysFor = ({ options }: Listing, renews: boolean) =>
+  renews ? waysToRenew(options) : options.filter(({ renewal }) => !renewal);
+
+/** A consumer in the Union may; whoever is not asked where they are, is told so. */
+const mayWithdraw = (tax: Taxed | null) =>
+  tax === null || (!tax.buyer.company && EU.has(tax.buyer.country));
+
 /** The last day on which it may be given back, if it is bought now. */
 function giveBackDay(row: OnSale["school"], now: Instant): string | null {
   const school = planSchool(row);
@@ -114,7 +140,7 @@ export async function showOffered(
   { db, numbers }: Pick<Services, "db" | "numbers">,
   context: Context,
   id: string,
-  { option, seats, codes, timeZone, ...said }: z.infer<typeof offeredQuery>,
+  { option, seats, codes, timeZone, renews, ...said }: z.infer<typeof offeredQuery>,
 ): Promise<Offered> {
   const { now } = context;
   const buyer = await placeOfBuyer(numbers, said);
@@ -128,20 +154,30 @@ export async function showOffered(
       .filter(Boolean)
       .slice(0, 20);
     const tax = taxFor(school, offer, buyer, now);
-    const { quote: answer, why } = priced(onSale, { option, seats, codes: entered }, now, tax);
+    const isRenewal = onSale.renews !== null && seats === 1 && renews !== "false";
+    const asked = { option, seats, codes: entered, renews: isRenewal };
+    const { quote: answer, why } = priced(onSale, asked, now, tax);
+    const of = { school: context.school, listing: id, number: row.number };
+    const note = await noteOfPrice(tx, of, school, answer.option, now);
     const zone = timeZone ?? school.time_zone;
     const courses: Offered["courses"] = [];
     for (const { id: course } of offer.courses) {
       const { plan } = await published(tx, context.school, course);
+      const cohort = onSale.cohorts.find((one) => one.course === course)?.named ?? null;
       const dates = await imaginedDates(
         tx,
-        { plan, cohort: null, timeZone: zone, days: offer.days },
+        { plan, cohort: cohort?.cohort ?? null, timeZone: zone, days: offer.days },
         now,
       );
       const openings = dates.modules.flatMap(({ opens }) => (opens === null ? [] : [opens]));
       courses.push({
         id: course,
         title: plan.title,
+        cohort: cohort && {
+          name: cohort.name,
+          starts: cohort.cohort.starts,
+          ends: cohort.cohort.ends,
+        },
         opens: openings.sort()[0] ?? null,
         until: dates.until,
         modules: dates.modules.slice(0, 60),
@@ -169,22 +205,30 @@ export async function showOffered(
         rate: tax.place.rate,
         buyer: tax.buyer,
       },
-      ways: listing.options
-        .filter(({ renewal }) => !renewal)
-        .map((one) => ({
-          id: one.id,
-          kind: one.kind,
-          total: quote(listing, { at: now, option: one.id, holds, place: tax?.place ?? null })
-            .total,
-          count: one.kind === "installments" ? one.count : null,
-          every: one.kind === "installments" || one.kind === "subscription" ? one.every : null,
-          trial: one.kind === "subscription" ? one.trial : null,
-        })),
+      ways: waysFor(listing, isRenewal).map((one) => ({
+        id: one.id,
+        kind: one.kind,
+        total: quote(listing, { at: now, option: one.id, holds, place: tax?.place ?? null }).total,
+        count: one.kind === "installments" ? one.count : null,
+        every: one.kind === "installments" || one.kind === "subscription" ? one.every : null,
+        trial: one.kind === "subscription" ? one.trial : null,
+      })),
       quote: answer,
+      note: {
+        rises: note.rises && { on: formatDate(note.rises.on), amount: note.rises.amount },
+        before: note.before,
+      },
       why,
       courses,
       holds: offer.courses.length > 0 && offer.courses.every((course) => holds.includes(course.id)),
-      giveBack: answer.total > 0 ? giveBackDay(school, now) : null,
+      renews: isRenewal
+        ? (onSale.renews ?? []).map(({ course, until, becomes }) => ({
+            course,
+            until: formatInstant(until),
+            becomes: formatInstant(becomes),
+          }))
+        : null,
+      giveBack: answer.total > 0 && mayWithdraw(tax) ? giveBackDay(school, now) : null,
     };
   });
 }

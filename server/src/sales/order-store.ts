@@ -1,19 +1,38 @@
 /** Orders and what happened to them, in the database. */
-import type { OrderTax } from "@dawngate/contract/sales";
+import type { Gift, OrderStanding, OrderTax, PaymentTerms } from "@dawngate/contract/sales";
 import type { Quote } from "@dawngate/core/sales";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import type { SalesOrderTable } from "../db/tables/sales";
+import type { SalesOrderTable, Series } from "../db/tables/sales";
 import { pattern } from "../enrollment/roster-store";
 
 export interface OrderRow
   extends Omit<
     SalesOrderTable,
-    "school_id" | "quote" | "key" | "secret_hash" | "seats_hash" | "tax"
+    | "school_id"
+    | "quote"
+    | "key"
+    | "secret_hash"
+    | "seats_hash"
+    | Documents
+    | "card"
+    | "standing"
+    | "next_at"
+    | "renews"
   > {
+  renews: boolean;
   quote: Quote;
   tax: OrderTax | null;
+  gift: Gift | null;
+  payment_terms: PaymentTerms | null;
+  series: Series | null;
+  card: string | null;
+  standing: OrderStanding | null;
+  next_at: string | null;
 }
+
+/** What is kept as documents. */
+type Documents = "tax" | "gift" | "payment_terms" | "series";
 
 const COLUMNS = [
   "id",
@@ -40,6 +59,13 @@ const COLUMNS = [
   "receipt_year",
   "receipt_number",
   "tax",
+  "gift",
+  "payment_terms",
+  "series",
+  "card",
+  "standing",
+  "next_at",
+  "renews",
 ] as const;
 
 export type NewOrder = Omit<
@@ -51,13 +77,24 @@ export type NewOrder = Omit<
   | "receipt_year"
   | "receipt_number"
   | "seats_hash"
-  | "tax"
-> & { quote: Quote; tax: OrderTax | null };
+  | Documents
+  | "card"
+  | "standing"
+  | "next_at"
+  | "renews"
+> & {
+  renews: boolean;
+  quote: Quote;
+  tax: OrderTax | null;
+  gift: Gift | null;
+  payment_terms: PaymentTerms;
+  series: Series | null;
+};
 
 export async function insertOrder(
   tx: SchoolTransaction,
   school: SchoolId,
-  { quote, tax, ...order }: NewOrder,
+  { quote, tax, gift, payment_terms, series, ...order }: NewOrder,
 ): Promise<void> {
   await tx
     .insertInto("sales_order")
@@ -66,6 +103,9 @@ export async function insertOrder(
       ...order,
       quote: JSON.stringify(quote),
       tax: tax && JSON.stringify(tax),
+      gift: gift && JSON.stringify(gift),
+      payment_terms: JSON.stringify(payment_terms),
+      series: series && JSON.stringify(series),
     })
     .execute();
   if (order.codes.length > 0)
@@ -103,15 +143,28 @@ export async function readByKey(tx: SchoolTransaction, key: string) {
     .executeTakeFirst();
 }
 
-/** Whether a secret opens an order: that of the press, or that of the mail about its seats. */
-export async function isOpenedBy(tx: SchoolTransaction, id: string, digest: string) {
-  const row = await tx
-    .selectFrom("sales_order")
-    .select("id")
-    .where("id", "=", id)
-    .where((of) => of.or([of("secret_hash", "=", digest), of("seats_hash", "=", digest)]))
-    .executeTakeFirst();
-  return row !== undefined;
+/** Whether a secret of this digest opens an order: its page's, its receipt's, or that of a letter that is still good. */
+export async function isOpenedBy(tx: SchoolTransaction, id: string, digest: string, now: string) {
+  const { rows } = await sql`
+    select from sales_order o where o.id = ${id} and (
+      o.secret_hash = ${digest} or o.seats_hash = ${digest} or exists (
+        select from order_link k where k.school_id = o.school_id and k.order_id = o.id
+          and k.hash = ${digest} and k.until > ${now}::timestamptz))
+  `.execute(tx);
+  return rows.length > 0;
+}
+
+/** A letter's link opens the order until then. */
+export async function insertLink(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  order: string,
+  { hash, until }: { hash: string; until: string },
+): Promise<void> {
+  await tx
+    .insertInto("order_link")
+    .values({ school_id: school, order_id: order, hash, until })
+    .execute();
 }
 
 export async function updateOrder(
@@ -121,6 +174,9 @@ export async function updateOrder(
     Pick<
       SalesOrderTable,
       | "state"
+      | "standing"
+      | "next_at"
+      | "card"
       | "paid_at"
       | "person_id"
       | "pay_url"
@@ -145,11 +201,21 @@ export async function addEvent(
     at,
     charge,
     amount,
-  }: { kind: string; at: string; charge: string | null; amount: number | null },
+    part = null,
+    data = null,
+  }: {
+    kind: string;
+    at: string;
+    charge: string | null;
+    amount: number | null;
+    part?: number | null;
+    data?: object | null;
+  },
 ): Promise<boolean> {
   const { numAffectedRows } = await sql`
-    insert into order_event (school_id, order_id, sequence, kind, at, charge, amount)
-    select ${school}, ${order}, coalesce(max(sequence), 0) + 1, ${kind}, ${at}::timestamptz, ${charge}, ${amount}::bigint
+    insert into order_event (school_id, order_id, sequence, kind, at, charge, amount, part, data)
+    select ${school}, ${order}, coalesce(max(sequence), 0) + 1, ${kind}, ${at}::timestamptz, ${charge}, ${amount}::bigint,
+      ${part}::integer, ${data && JSON.stringify(data)}::jsonb
     from order_event where order_id = ${order}
     on conflict (school_id, kind, charge) do nothing
   `.execute(tx);
@@ -159,7 +225,7 @@ export async function addEvent(
 export async function readEvents(tx: SchoolTransaction, order: string) {
   const rows = await tx
     .selectFrom("order_event")
-    .select(["sequence", "kind", "at", "charge", "amount"])
+    .select(["sequence", "kind", "at", "charge", "amount", "part", "data"])
     .where("order_id", "=", order)
     .orderBy("sequence")
     .limit(500)
@@ -168,33 +234,6 @@ export async function readEvents(tx: SchoolTransaction, order: string) {
     ...row,
     amount: amount === null ? null : Number(amount),
   }));
-}
-
-export async function addEnrollment(
-  tx: SchoolTransaction,
-  school: SchoolId,
-  order: string,
-  enrollment: string,
-  seat: number | null = null,
-): Promise<void> {
-  await tx
-    .insertInto("order_enrollment")
-    .values({ school_id: school, order_id: order, enrollment_id: enrollment, seat })
-    .onConflict((on) => on.doNothing())
-    .execute();
-}
-
-/** The enrollments of an order, with the titles of their courses. */
-export async function readEnrollments(tx: SchoolTransaction, order: string) {
-  const { rows } = await sql<{ id: string; course: string; title: string }>`
-    select e.id, e.course_id as course, v.title from order_enrollment k
-    join enrollment e on e.school_id = k.school_id and e.id = k.enrollment_id
-    join course c on c.school_id = e.school_id and c.id = e.course_id
-    join course_version v on v.school_id = c.school_id and v.course_id = c.id
-      and v.number = c.current_version
-    where k.order_id = ${order} order by v.title, e.id limit 100
-  `.execute(tx);
-  return rows;
 }
 
 /** The next number of a year's receipts: without a gap, since it is given back with a transaction that fails. */
@@ -211,16 +250,48 @@ export async function nextReceipt(
   return rows[0]?.last ?? 1;
 }
 
+/** A page of what somebody has bought, the latest first, so many and one more; lapsed checkouts left out. */
+export async function readOwnOrders(
+  tx: SchoolTransaction,
+  { account, person }: { account: string | null; person: string | null },
+  after: { at: string; id: string } | null,
+  most: number,
+): Promise<OrderRow[]> {
+  if (account === null && person === null) return [];
+  let asked = tx
+    .selectFrom("sales_order")
+    .select(COLUMNS)
+    .where("state", "<>", "lapsed")
+    .where((of) =>
+      of.or([
+        ...(account === null ? [] : [of("account_id", "=", account)]),
+        ...(person === null ? [] : [of("person_id", "=", person)]),
+      ]),
+    )
+    .orderBy("bought_at", "desc")
+    .orderBy("id", "desc")
+    .limit(most + 1);
+  if (after)
+    asked = asked.where(sql<boolean>`(bought_at, id) < (${after.at}::timestamptz, ${after.id})`);
+  return (await asked.execute()) as OrderRow[];
+}
+
 /** A page of orders, the latest first, so many and one more. */
 export async function readOrders(
   tx: SchoolTransaction,
   {
     state,
+    late,
+    excess,
     find,
     after,
     most,
   }: {
     state: OrderRow["state"] | undefined;
+    /** Only those of which a part is late, or shuts access. */
+    late: boolean;
+    /** Only those with a payment that paid nothing and has not gone back. */
+    excess: boolean;
     find: string;
     after: { at: string; id: string } | null;
     most: number;
@@ -233,6 +304,14 @@ export async function readOrders(
     .orderBy("id", "desc")
     .limit(most + 1);
   if (state !== undefined) asked = asked.where("state", "=", state);
+  if (excess)
+    asked = asked.where(
+      sql<boolean>`id in (
+        select e.order_id from order_event e where e.kind = 'excess' and not exists (
+          select from order_event b where b.school_id = e.school_id and b.kind = 'refunded'
+            and b.charge = e.charge))`,
+    );
+  if (late) asked = asked.where("standing", "in", ["late", "suspended"]);
   if (after)
     asked = asked.where(sql<boolean>`(bought_at, id) < (${after.at}::timestamptz, ${after.id})`);
   if (find !== "")

@@ -1,5 +1,6 @@
 /** Orders as they are read: by those who sell, and by the buyer with the order's secret. */
 import type { Order, OrderSummary, OwnOrder, orders, ordersQuery } from "@dawngate/contract/sales";
+import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
 import { notFound } from "../base/problem";
@@ -10,15 +11,17 @@ import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { receiptNumber } from "./fulfil";
-import {
-  isOpenedBy,
-  type OrderRow,
-  readEnrollments,
-  readEvents,
-  readOrder,
-  readOrders,
-} from "./order-store";
+import { readEnrollments } from "./order-enrollment-store";
+import { isGivenOut } from "./order-kinds";
+import { isOpenedBy, type OrderRow, readEvents, readOrder, readOrders } from "./order-store";
+import { withdrawalNow } from "./refunds/work-out";
+import { sayRunning } from "./running/say-running";
 import { readSeats } from "./seat-store";
+import { readTerms } from "./terms-store";
+
+/** The number of an order's receipt; null: it has none. */
+export const receiptOf = ({ receipt_year: year, receipt_number: number }: OrderRow) =>
+  year === null || number === null ? null : receiptNumber(year, number);
 
 const summaryOf = (row: OrderRow): OrderSummary => ({
   id: row.id,
@@ -34,23 +37,25 @@ const summaryOf = (row: OrderRow): OrderSummary => ({
   currency: row.currency,
   quote: row.quote,
   tax: row.tax,
-  receipt:
-    row.receipt_year === null || row.receipt_number === null
-      ? null
-      : receiptNumber(row.receipt_year, row.receipt_number),
+  standing: row.standing,
+  gift: row.gift,
+  renews: row.renews,
+  receipt: receiptOf(row),
 });
 
-const listEnd = z.tuple([z.iso.datetime(), z.string().max(200)]);
+export const listEnd = z.tuple([z.iso.datetime(), z.string().max(200)]);
 
 export async function showOrders(
   { db }: Pick<Services, "db">,
   context: Context,
-  { state, find, after, most }: z.infer<typeof ordersQuery>,
+  { state, late, excess, find, after, most }: z.infer<typeof ordersQuery>,
 ): Promise<z.infer<typeof orders>> {
   const place = after === undefined ? null : readCursor(listEnd, after);
   return reading(db, context, async (tx) => {
     const rows = await readOrders(tx, {
       state,
+      late: late === "true",
+      excess: excess === "true",
       find: find?.trim() ?? "",
       after: place && { at: place[0], id: place[1] },
       most,
@@ -72,12 +77,21 @@ export async function showOrder(
   return reading(db, context, async (tx) => {
     const row = await readOrder(tx, id);
     if (!row) throw notFound(`There is no order "${id}" in this school.`);
-    return {
-      ...summaryOf(row),
-      events: await readEvents(tx, id),
-      enrollments: await readEnrollments(tx, id),
-    };
+    return sayOrder(tx, context, row);
   });
+}
+
+export async function sayOrder(
+  tx: SchoolTransaction,
+  context: Context,
+  row: OrderRow,
+): Promise<Order> {
+  return {
+    ...summaryOf(row),
+    events: (await readEvents(tx, row.id)).map(({ data: _, ...event }) => event),
+    running: await sayRunning(tx, row, context.now),
+    enrollments: await readEnrollments(tx, row.id),
+  };
 }
 
 /** The same for its buyer, who has its secret. */
@@ -85,21 +99,40 @@ export async function showOwnOrder(
   { db }: Pick<Services, "db">,
   context: Context,
   id: string,
-  secret: string,
+  secret: string | undefined,
 ): Promise<OwnOrder> {
   return reading(db, context, async (tx) =>
-    sayOwnOrder(tx, context, await openedBy(tx, id, secret)),
+    sayOwnOrder(tx, context, await openedBy(tx, context, id, secret)),
   );
 }
 
-/** The order that a secret opens; `hold`: nobody else changes it until this transaction ends. */
+type Whoever = Pick<Context, "account" | "person" | "now">;
+
+/** Whether an order is theirs who are signed in, or a secret opens it. */
+export async function isOpen(
+  tx: SchoolTransaction,
+  { account, person, now }: Whoever,
+  order: Pick<OrderRow, "id" | "account_id" | "person_id">,
+  secret: string | undefined,
+): Promise<boolean> {
+  if (person !== null && order.person_id === person) return true;
+  if (account !== null && order.account_id === account.id) return true;
+  return secret !== undefined && isOpenedBy(tx, order.id, digestOf(secret), formatInstant(now));
+}
+
+/**
+ * The order that a secret opens, or that belongs to whoever is signed in; `hold`: nobody else changes it until this
+ * transaction ends.
+ */
 export async function openedBy(
   tx: SchoolTransaction,
+  context: Whoever,
   id: string,
-  secret: string,
+  secret: string | undefined,
   hold = false,
 ): Promise<OrderRow> {
-  const row = (await isOpenedBy(tx, id, digestOf(secret))) ? await readOrder(tx, id, hold) : null;
+  const found = await readOrder(tx, id, hold);
+  const row = found && (await isOpen(tx, context, found, secret)) ? found : null;
   if (!row) throw notFound("There is no such order, or this link is an old one.");
   return row;
 }
@@ -115,9 +148,15 @@ export async function sayOwnOrder(
     heldUntil: row.held_until,
     pay: row.state === "open" ? row.pay_url : null,
     failed: events.filter(({ kind }) => kind === "failed").length,
-    enrollments: row.seats === 1 ? await readEnrollments(tx, row.id) : [],
+    enrollments: isGivenOut(row) ? [] : await readEnrollments(tx, row.id),
     signedIn: row.person_id !== null && row.person_id === context.person,
     schoolName: (await readSchool(tx)).name,
-    given: row.seats === 1 ? [] : await readSeats(tx, row.id),
+    running: await sayRunning(tx, row, context.now),
+    withdrawal: await withdrawalNow(tx, context, row),
+    next:
+      row.state === "paid"
+        ? ((await readTerms(tx, row.listing_id, row.terms_number))?.next ?? null)
+        : null,
+    given: isGivenOut(row) ? await readSeats(tx, row.id) : [],
   };
 }

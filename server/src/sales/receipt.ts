@@ -5,14 +5,13 @@ import { countsInTotal, sayLine, sayMoney } from "@dawngate/core/sales";
 import { sayDate } from "@dawngate/core/schedule/words";
 import { localDateAt, parseDate, parseInstant, zoneOf } from "@dawngate/core/time";
 import { conflict, notFound } from "../base/problem";
-import { digestOf } from "../base/secret";
-import type { SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { receiptNumber } from "./fulfil";
-import { isOpenedBy, type OrderRow, readOrder } from "./order-store";
+import { type OrderRow, readOrder } from "./order-store";
+import { isOpen } from "./orders";
 import type { ReceiptData } from "./receipt-pdf";
 import { RECEIPT } from "./tasks";
 
@@ -24,25 +23,13 @@ export async function receiptFile(
 ): Promise<Uint8Array> {
   const data = await reading(db, context, async (tx) => {
     const order = await readOrder(tx, id);
-    if (!order || !(await mayRead(tx, context, order, secret)))
+    if (!order || !(context.may("sales.see") || (await isOpen(tx, context, order, secret))))
       throw notFound("There is no such order, or it is not yours. Sign in as whoever bought it.");
     if (order.receipt_year === null || order.receipt_number === null)
       throw conflict("There is no receipt before it is paid.");
     return dataOf(order, await readSchool(tx));
   });
   return threads.run(RECEIPT, data);
-}
-
-async function mayRead(
-  tx: SchoolTransaction,
-  { may, person, account }: Context,
-  order: OrderRow,
-  secret: string | undefined,
-): Promise<boolean> {
-  if (may("sales.see")) return true;
-  if (person !== null && order.person_id === person) return true;
-  if (account !== null && order.account_id === account.id) return true;
-  return secret !== undefined && isOpenedBy(tx, order.id, digestOf(secret));
 }
 
 /** What has to be said of the tax (2006/112/EC art. 226(11a), from memory). */

@@ -6,7 +6,10 @@ import { buy } from "./checkout";
 import { changeListing, createListing, showListing, showListings } from "./listings";
 import { showOffered } from "./offered";
 import { showOrder, showOrders, showOwnOrder } from "./orders";
+import { showOwnOrders } from "./own-orders";
 import { receiptFile } from "./receipt";
+import { giveBack, giveExcessBack, giveOwnBack, showRefund } from "./refunds/refund";
+import { cancelOwn, payOpenPart } from "./running/by-buyer";
 import { giveSeats, takeSeatBack } from "./team-seats";
 
 export function salesRoutes(services: Services) {
@@ -51,6 +54,46 @@ export function salesRoutes(services: Services) {
       const { order, number } = c.req.valid("param");
       const { secret } = c.req.valid("json");
       return c.json(await takeSeatBack(services, c.get("context"), order, number, secret), 200);
+    })
+    .openapi(route(services, sales.getOwnOrders), async (c) =>
+      c.json(await showOwnOrders(services, c.get("context"), c.req.valid("query")), 200),
+    )
+    .openapi(route(services, sales.payOpenPart, "buy"), async (c) => {
+      const { order } = c.req.valid("param");
+      const { secret } = c.req.valid("json");
+      return c.json(await payOpenPart(services, c.get("context"), order, secret), 200);
+    })
+    .openapi(route(services, sales.cancelOrder, "buy"), async (c) => {
+      const { order } = c.req.valid("param");
+      const { secret } = c.req.valid("json");
+      return c.json(await cancelOwn(services, c.get("context"), order, secret, "cancelled"), 200);
+    })
+    .openapi(route(services, sales.takeCancelBack, "buy"), async (c) => {
+      const { order } = c.req.valid("param");
+      const { secret } = c.req.valid("json");
+      return c.json(
+        await cancelOwn(services, c.get("context"), order, secret, "cancel-taken-back"),
+        200,
+      );
+    })
+    .openapi(route(services, sales.getRefund), async (c) => {
+      const { order } = c.req.valid("param");
+      return c.json(await showRefund(services, c.get("context"), order, c.req.valid("query")), 200);
+    })
+    .openapi(route(services, sales.giveBack), async (c) => {
+      const { order } = c.req.valid("param");
+      return c.json(await giveBack(services, c.get("context"), order, c.req.valid("json")), 200);
+    })
+    .openapi(route(services, sales.giveExcessBack), async (c) => {
+      const { order } = c.req.valid("param");
+      return c.json(
+        await giveExcessBack(services, c.get("context"), order, c.req.valid("json")),
+        200,
+      );
+    })
+    .openapi(route(services, sales.giveOwnBack, "buy"), async (c) => {
+      const { order } = c.req.valid("param");
+      return c.json(await giveOwnBack(services, c.get("context"), order, c.req.valid("json")), 200);
     })
     .openapi(route(services, sales.getReceipt, "export"), async (c) => {
       const { order } = c.req.valid("param");

@@ -2,14 +2,25 @@
 import { formatInstant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Services } from "../school/kit";
-import { type Doing, fulfil } from "./fulfil";
+import { readSchool } from "../school/store";
+import type { Doing } from "./doing";
+import { fulfil } from "./fulfil";
 import { readListing } from "./listing-store";
-import { addEvent, readOrder, updateOrder } from "./order-store";
+import { addEvent, type OrderRow, readOrder, updateOrder } from "./order-store";
+import { tellFailed, tellPaid } from "./running/letters";
+import { runs } from "./running/order-file";
+import { runOn } from "./running/run";
+import { soldCohorts } from "./sold-cohorts";
+import { readTerms } from "./terms-store";
 
 export interface Told {
   paid: boolean;
   charge: string;
   amount: number;
+  /** Which part of the order; the first at the purchase. */
+  part: number;
+  /** The token of the card it was paid with; left out: as before. */
+  card?: string | null;
 }
 
 /** Writes what was told; a payment opens what was bought in the same transaction. */
@@ -18,34 +29,83 @@ export async function settle(
   services: Pick<Services, "baseUrl">,
   doing: Doing,
   id: string,
-  { paid, charge, amount }: Told,
+  { paid, charge, amount, part, card = null }: Told,
 ): Promise<void> {
   const order = await readOrder(tx, id, true);
   if (!order) return;
   const at = formatInstant(doing.now);
   const school: SchoolId = doing.school;
   if (!paid) {
-    await addEvent(tx, school, id, { kind: "failed", at, charge, amount: null });
+    const isNew = await addEvent(tx, school, id, {
+      kind: "failed",
+      at,
+      charge,
+      amount: null,
+      part,
+    });
+    if (isNew && order.state === "paid") await goOn(tx, services, doing, id, { part, paid });
     return;
   }
   // The same charge told again is on record already, and nothing follows.
-  if (!(await addEvent(tx, school, id, { kind: "charged", at, charge, amount }))) return;
+  if (!(await addEvent(tx, school, id, { kind: "charged", at, charge, amount, part }))) return;
+  if (card !== null) await updateOrder(tx, id, { card });
+  if (order.state === "paid" && runs(order)) {
+    await updateOrder(tx, id, { held_until: null });
+    await goOn(tx, services, doing, id, { part, paid, charge });
+    return;
+  }
   if (order.state === "paid" || amount !== order.quote.dueNow) {
     await addEvent(tx, school, id, { kind: "excess", at, charge, amount });
     return;
   }
   const isHeld = order.held_until !== null && Date.parse(order.held_until) > doing.now;
-  if (!isHeld && !(await seatsAreLeft(tx, order.listing_id, order.seats))) {
+  if (!order.renews && !isHeld && !(await seatsAreLeft(tx, doing, order))) {
     // Its hold had run out, and others have its seats: the money is to be given back.
     await addEvent(tx, school, id, { kind: "excess", at, charge, amount });
     return;
   }
   await fulfil(tx, services, doing, order, charge);
+  await runOn(tx, services, doing, id);
 }
 
-async function seatsAreLeft(tx: SchoolTransaction, listing: string, seats: number) {
-  const row = await readListing(tx, listing, true);
-  return row !== null && (row.offer.seatLimit === null || row.sold + seats <= row.offer.seatLimit);
+/** What follows from a later part that was paid, or could not be; its buyer is told. */
+async function goOn(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  doing: Doing,
+  id: string,
+  told: { part: number; paid: boolean; charge?: string },
+): Promise<void> {
+  const run = await runOn(tx, services, doing, id);
+  const part = run?.at.parts.find((one) => one.part === told.part);
+  if (!run || !part) return;
+  const { charge } = told;
+  if (!told.paid) await tellFailed(tx, services, doing, run.order, run.at, part);
+  else if (charge !== undefined && run.at.excess.some((one) => one.charge === charge))
+    // It was paid already, or is none any more: to be given back.
+    await addEvent(tx, doing.school, id, {
+      kind: "excess",
+      at: formatInstant(doing.now),
+      charge,
+      amount: null,
+      part: told.part,
+    });
+  else await tellPaid(tx, doing, run.order, run.at, part);
+}
+
+/** Of the listing, and of each cohort it is sold with. */
+async function seatsAreLeft(
+  tx: SchoolTransaction,
+  { school, now }: Doing,
+  { listing_id, terms_number, seats }: OrderRow,
+): Promise<boolean> {
+  const row = await readListing(tx, listing_id, true);
+  if (!row || (row.offer.seatLimit !== null && row.sold + seats > row.offer.seatLimit))
+    return false;
+  const offer = await readTerms(tx, listing_id, terms_number);
+  const { time_zone: timeZone } = await readSchool(tx);
+  const cohorts = offer ? await soldCohorts(tx, { school, timeZone, now }, offer, true) : [];
+  return cohorts.every(({ left }) => left === null || left >= seats);
 }
 
 /** An order whose hold has run out without a payment. */

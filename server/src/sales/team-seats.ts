@@ -1,5 +1,5 @@
 /** Seats that were bought for several people: given out by the buyer, and taken back from whoever has not begun. */
-import type { OwnOrder, seatsGiven } from "@dawngate/contract/sales";
+import type { Offer, OwnOrder, seatsGiven } from "@dawngate/contract/sales";
 import { formatInstant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { conflict, notFound, refusal } from "../base/problem";
@@ -9,10 +9,12 @@ import { activeEnrollment, enterBought, tellEnrolled } from "../enrollment/enrol
 import { findPersonByEmail } from "../people/store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
-import { addEnrollment, type OrderRow } from "./order-store";
+import { addEnrollment } from "./order-enrollment-store";
+import { isGivenOut } from "./order-kinds";
+import type { OrderRow } from "./order-store";
 import { openedBy, sayOwnOrder } from "./orders";
 import { enrollmentsOf, hasSeat, insertSeat, readSeats, removeSeat } from "./seat-store";
-import { readTerms } from "./terms-store";
+import { cohortIn, readTerms } from "./terms-store";
 
 type Given = z.output<typeof seatsGiven>;
 
@@ -24,7 +26,7 @@ export async function giveSeats(
   { secret, people }: Given,
 ): Promise<OwnOrder> {
   return services.db.withSchool(context, async (tx) => {
-    const order = await openedForSeats(tx, id, secret);
+    const order = await openedForSeats(tx, context, id, secret);
     const offer = await readTerms(tx, order.listing_id, order.terms_number);
     const courses = (offer?.courses ?? []).map((course) => course.id);
     // Whoever has a seat of it already is passed over: the same press twice gives nobody two.
@@ -49,22 +51,27 @@ export async function giveSeats(
           ? "All seats are given out. Take one back from whoever has not begun, or buy more."
           : `${left} ${left === 1 ? "seat is" : "seats are"} left, and ${wanted.length} are asked for. Nothing was given out.`,
       );
-    for (const one of wanted)
-      await giveOne(tx, services, context, order, courses, one, offer?.days ?? null);
+    for (const one of wanted) await giveOne(tx, services, context, order, offer, one);
     return sayOwnOrder(tx, context, order);
   });
 }
 
-async function openedForSeats(tx: SchoolTransaction, id: string, secret: string) {
-  const order = await openedBy(tx, id, secret, true);
-  if (order.seats === 1) throw conflict("This order is for one person: there is no seat to give.");
+async function openedForSeats(
+  tx: SchoolTransaction,
+  context: Context,
+  id: string,
+  secret: string | undefined,
+) {
+  const order = await openedBy(tx, context, id, secret, true);
+  if (!isGivenOut(order)) throw conflict("This order is for one person: there is no seat to give.");
   if (order.state !== "paid") throw conflict("Seats can be given out once they are paid.");
   return order;
 }
 
-async function isInAll(
+/** Whether somebody is in all of these courses. */
+export async function isInAll(
   tx: SchoolTransaction,
-  { school, now }: Context,
+  { school, now }: Pick<Context, "school" | "now">,
   courses: readonly string[],
   person: string,
 ): Promise<boolean> {
@@ -73,27 +80,28 @@ async function isInAll(
   return true;
 }
 
-async function giveOne(
+/** Gives the lowest free seat to somebody, who is in at once and told so. `says`: with these words first. */
+export async function giveOne(
   tx: SchoolTransaction,
   services: Pick<Services, "baseUrl">,
-  context: Context,
+  context: Pick<Context, "school" | "who" | "now" | "slug">,
   order: OrderRow,
-  courses: readonly string[],
-  { name, email }: Given["people"][number],
-  days: number | null,
+  offer: Pick<Offer, "courses" | "cohorts" | "days"> | null,
+  { name, email, says = [] }: Given["people"][number] & { says?: string[] },
 ): Promise<void> {
   const at = formatInstant(context.now);
   const known = await findPersonByEmail(tx, email);
   let seat: number | null = null;
   let first: string | null = null;
-  for (const course of courses) {
+  for (const { id: course } of offer?.courses ?? []) {
     const entry = await enterBought(tx, context, course, {
       person: known?.id ?? null,
       account: null,
       name,
       email,
       timeZone: order.time_zone,
-      days,
+      cohort: cohortIn(offer, course),
+      days: offer?.days ?? null,
       needsPayment: false,
       // A seat counts from the day on which it is given out, not from the purchase.
       boughtAt: at,
@@ -105,7 +113,7 @@ async function giveOne(
     // What they were in before is theirs, and goes with no seat.
     if (entry.made) await addEnrollment(tx, context.school, order.id, entry.enrollment, seat);
   }
-  if (first !== null) await tellEnrolled(tx, services, context, first, email, known);
+  if (first !== null) await tellEnrolled(tx, services, context, first, email, known, says);
 }
 
 /** Takes a seat back whose holder has not begun; their access ends now. Twice is once. */
@@ -114,10 +122,10 @@ export async function takeSeatBack(
   context: Context,
   id: string,
   number: number,
-  secret: string,
+  secret: string | undefined,
 ): Promise<OwnOrder> {
   return services.db.withSchool(context, async (tx) => {
-    const order = await openedForSeats(tx, id, secret);
+    const order = await openedForSeats(tx, context, id, secret);
     if (number > order.seats) throw notFound(`This order has ${order.seats} seats.`);
     const seat = (await readSeats(tx, id)).find((one) => one.number === number);
     if (seat) {

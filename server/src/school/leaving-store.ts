@@ -48,6 +48,9 @@ const TAKEN = [
   "order_seat",
   "code_use",
   "receipt_series",
+  "block_page",
+  "page_address",
+  "announcement",
   "change",
 ] as const;
 const PAGE = 500;

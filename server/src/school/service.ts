@@ -1,5 +1,6 @@
 /** The school: what may be seen of it, and its settings. */
 import { isForAnybody } from "@dawngate/contract/permissions";
+import { USUAL_TERMS } from "@dawngate/contract/sales";
 import type { NewSchool, School, SchoolChange } from "@dawngate/contract/school";
 import { type LocalDate, localDateAt, zoneOf } from "@dawngate/core/time";
 import { conflict } from "../base/problem";
@@ -34,6 +35,7 @@ export async function showSchool(db: Database, context: Context): Promise<School
       words: row.words,
       followUpHours: row.follow_up_hours,
       tax: row.tax,
+      paymentTerms: row.payment_terms ?? USUAL_TERMS,
       twoFactor: row.two_factor,
       role: context.role,
       // Whoever has no second step yet is shown what they may do without one.
@@ -59,6 +61,7 @@ export async function changeSchool(
     twoFactor,
     followUpHours,
     tax,
+    paymentTerms,
   } = change;
   const set = {
     name,
@@ -70,6 +73,7 @@ export async function changeSchool(
     words,
     two_factor: twoFactor,
     follow_up_hours: followUpHours,
+    payment_terms: paymentTerms && JSON.stringify(paymentTerms),
     tax: tax === null ? null : tax && JSON.stringify(tax),
     weekend: calendar && [...new Set(calendar.weekend)].sort(),
     closed: calendar && [...new Set(calendar.closed)].sort(),

@@ -126,7 +126,7 @@ const AS: Record<StaffRole | "enrollee", string> = {
 export async function inviteWithin(
   tx: SchoolTransaction,
   { baseUrl }: { baseUrl: string },
-  context: Context,
+  context: Pick<Context, "school" | "who" | "now">,
   email: string,
   role: StaffRole | "enrollee",
   /** What somebody is enrolled in, and its first dates. */

@@ -34,7 +34,7 @@ export async function updateSchool(
       | "weekend"
       | "closed"
       | "follow_up_hours"
-    > & { tax: string | null }
+    > & { tax: string | null; payment_terms: string }
   >,
 ): Promise<void> {
   const { words, ...rest } = set;

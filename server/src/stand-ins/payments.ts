@@ -7,6 +7,10 @@ import { z } from "zod";
 export interface PaymentService {
   /** Makes a payment, or answers the one that this key has made already. */
   create(wanted: NewPayment): Promise<{ id: string; url: string }>;
+  /** Charges a card whose holder is not there, or answers what this key has come to already. */
+  charge(wanted: NewCharge): Promise<FoundPayment>;
+  /** Gives a charge, or a part of it, back; or answers what this key has given back already. */
+  refund(wanted: NewRefund): Promise<{ id: string }>;
   /** How the payment of a key stands; null: there is none. */
   find(key: string): Promise<FoundPayment | null>;
   /** Reads a message. Null where it is not signed by the service, or is too old. */
@@ -24,11 +28,31 @@ export interface NewPayment {
   returnTo: string;
 }
 
+export interface NewCharge {
+  /** The same key is the same charge. */
+  key: string;
+  amount: number;
+  currency: string;
+  reference: string;
+  /** The token of a card that was used before. */
+  card: string;
+}
+
+export interface NewRefund {
+  /** The same key is the same refund. */
+  key: string;
+  charge: string;
+  amount: number;
+  currency: string;
+}
+
 export interface FoundPayment {
   state: "open" | "paid" | "refused";
   /** The charge by which it was paid, or the last that failed. */
   charge: string | null;
   amount: number;
+  /** The token of the card it was paid with. */
+  card: string | null;
 }
 
 /** What a payment service tells. */
@@ -39,18 +63,22 @@ export const heardSchema = z.strictObject({
   charge: z.string().max(100),
   amount: z.int(),
   currency: z.string().max(3),
+  card: z.string().max(100).nullable().default(null),
 });
 export type Heard = z.infer<typeof heardSchema>;
 
-/** Whose a payment is: the school and its order. */
-export const referenceOf = (school: string, order: string) => JSON.stringify([school, order]);
+/** Whose a payment is: the school, its order, and the part of it. */
+export const referenceOf = (school: string, order: string, part = 1) =>
+  JSON.stringify([school, order, part]);
 
-const reference = z.tuple([z.uuid(), z.string().max(200)]);
+const reference = z.tuple([z.uuid(), z.string().max(200), z.int().min(1).default(1)]);
 
-export function readReference(text: string): { school: string; order: string } | null {
+export function readReference(
+  text: string,
+): { school: string; order: string; part: number } | null {
   try {
-    const [school, order] = reference.parse(JSON.parse(text));
-    return { school, order };
+    const [school, order, part] = reference.parse(JSON.parse(text));
+    return { school, order, part };
   } catch {
     return null;
   }

@@ -10,7 +10,7 @@ import { readFailed } from "../school/failed-work-store";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { beginnings, needyIn, openRemarks } from "./store";
+import { beginnings, needyIn, openMoney, openRemarks } from "./store";
 import { type Counted, TODAY } from "./tasks";
 
 /** It is counted once in so long, whatever people do meanwhile; the answer says of when it is. */
@@ -65,8 +65,9 @@ export async function showToday(
   });
 }
 
-const sayMany = (number: number) =>
-  number > NEEDS_COUNTED ? `Over ${NEEDS_COUNTED} are` : number === 1 ? "One is" : `${number} are`;
+const howMany = (number: number) =>
+  number > NEEDS_COUNTED ? `Over ${NEEDS_COUNTED}` : number === 1 ? "One" : `${number}`;
+const sayMany = (number: number) => `${howMany(number)} ${number === 1 ? "is" : "are"}`;
 
 /** What needs somebody by what stands in the database at this moment, for those who may do something about it. */
 async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]> {
@@ -125,6 +126,25 @@ async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]
           number: quiet,
         });
     }
+  if (context.may("sales.see")) {
+    const { unpaid, excess } = await openMoney(tx, NEEDS_COUNTED);
+    if (unpaid > 0)
+      needs.push({
+        kind: "unpaid",
+        course: null,
+        title: `${howMany(unpaid)} ${unpaid === 1 ? "order has" : "orders have"} an unpaid part`,
+        says: "Each buyer was written to; it is tried again as agreed.",
+        number: unpaid,
+      });
+    if (excess > 0)
+      needs.push({
+        kind: "excess",
+        course: null,
+        title: `${howMany(excess)} ${excess === 1 ? "payment" : "payments"} paid nothing`,
+        says: "It came twice, or too late: give it back from its order.",
+        number: excess,
+      });
+  }
   if (context.may("courses.edit") || context.may("remarks.write"))
     for (const { course, title, number } of await openRemarks(tx, context.courses))
       needs.push({

@@ -32,6 +32,23 @@ export async function openRemarks(tx: SchoolTransaction, among: readonly string[
   return rows;
 }
 
+/** Orders of which a part is late or shuts access, and payments that paid nothing and have not gone back: so many are counted. */
+export async function openMoney(tx: SchoolTransaction, most: number) {
+  const { rows } = await sql<{ unpaid: number; excess: number }>`
+    select
+      (select count(*)::integer from (
+        select from sales_order where standing in ('late', 'suspended') limit ${sql.lit(most + 1)}
+      ) o) as unpaid,
+      (select count(*)::integer from (
+        select from order_event e where e.kind = 'excess' and not exists (
+          select from order_event b where b.school_id = e.school_id and b.kind = 'refunded'
+            and b.charge = e.charge)
+        limit ${sql.lit(most + 1)}
+      ) e) as excess
+  `.execute(tx);
+  return rows[0] ?? { unpaid: 0, excess: 0 };
+}
+
 /** With fewer people than these a school has hardly opened. */
 const FEW = 5;
 

@@ -10,6 +10,9 @@ import { workOffAll } from "../../src/jobs/work-off";
 import { readersHere } from "../../src/readers";
 import { tillAsker } from "../../src/sales/ask-till";
 import { follower } from "../../src/sales/follow-up";
+import { giver } from "../../src/sales/gift";
+import { backPayer } from "../../src/sales/refunds/pay-back";
+import { orderRunner } from "../../src/sales/running/charge";
 import type { Account } from "../../src/school/account";
 import { openAccounts } from "../../src/school/account-store";
 import { NO_LIMITS } from "../../src/school/limits";
@@ -66,6 +69,14 @@ export function testApp(
     baseUrl: "http://127.0.0.1:1",
     mailer: { send: async (mail) => void mails.push(mail) },
     followUp: follower({ db, now, baseUrl: "http://127.0.0.1:1" }),
+    payBack: backPayer({ db, now, payments: other.payments ?? null }),
+    runOrder: orderRunner({
+      db,
+      now,
+      payments: other.payments ?? null,
+      baseUrl: "http://127.0.0.1:1",
+    }),
+    giveGift: giver({ db, now, baseUrl: "http://127.0.0.1:1" }),
     askTill: tillAsker({
       db,
       now,

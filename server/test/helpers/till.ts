@@ -1,6 +1,12 @@
 /** A payment service for tests: what it is asked is kept, and what it tells is signed as the practice till signs. */
 import { Webhook } from "standardwebhooks";
-import type { FoundPayment, NewPayment, PaymentService } from "../../src/stand-ins/payments";
+import type {
+  FoundPayment,
+  NewCharge,
+  NewPayment,
+  NewRefund,
+  PaymentService,
+} from "../../src/stand-ins/payments";
 import { practiceTill } from "../../src/stand-ins/till/client";
 
 const SECRET = "b25seSB0aGUgdGVzdHMgc2lnbiBieSB0aGlz";
@@ -8,7 +14,11 @@ const SECRET = "b25seSB0aGUgdGVzdHMgc2lnbiBieSB0aGlz";
 export function testTill() {
   const made: NewPayment[] = [];
   const known = new Map<string, FoundPayment>();
+  const charges = new Map<string, FoundPayment>();
+  const asked: NewCharge[] = [];
+  const back: NewRefund[] = [];
   let silent = false;
+  let later: FoundPayment["state"] = "paid";
   const { read } = practiceTill({
     url: "http://127.0.0.1:1",
     secret: SECRET,
@@ -20,6 +30,27 @@ export function testTill() {
       made.push(wanted);
       return { id: wanted.key, url: `http://till.example.org/pay/${made.length}` };
     },
+    async charge(wanted) {
+      if (silent) throw new Error("The till is silent");
+      const before = charges.get(wanted.key);
+      if (before) return before;
+      asked.push(wanted);
+      const state = later;
+      const charge = state === "open" ? null : `ch-later-${asked.length}`;
+      const found = {
+        state,
+        charge,
+        amount: wanted.amount,
+        card: state === "paid" ? wanted.card : null,
+      };
+      if (state !== "open") charges.set(wanted.key, found);
+      return found;
+    },
+    async refund(wanted) {
+      if (silent) throw new Error("The till is silent");
+      if (!back.some(({ key }) => key === wanted.key)) back.push(wanted);
+      return { id: `re-${wanted.key}` };
+    },
     find: async (key) => known.get(key) ?? null,
     read,
   };
@@ -27,11 +58,25 @@ export function testTill() {
     payments,
     made,
     known,
+    /** Charges that were asked for while nobody was there, each key once. */
+    asked,
+    /** What was given back, each key once. */
+    back,
+    /** What becomes of those that come. */
+    become: (state: FoundPayment["state"]) => {
+      later = state;
+    },
     silence: (on: boolean) => {
       silent = on;
     },
     /** What it says of a payment, and the headers that sign it. */
-    says(payment: NewPayment, type: "paid" | "refused", charge: string, at = new Date()) {
+    says(
+      payment: NewPayment,
+      type: "paid" | "refused",
+      charge: string,
+      at = new Date(),
+      card: string | null = type === "paid" ? "card-1" : null,
+    ) {
       const body = {
         type: `payment.${type}`,
         payment: payment.key,
@@ -39,6 +84,7 @@ export function testTill() {
         charge,
         amount: payment.amount,
         currency: payment.currency,
+        card,
       };
       const id = `msg_${charge}`;
       return {

@@ -225,7 +225,7 @@ describe("buying", () => {
     till.silence(false);
     expect(first.pay).toBeNull();
     const key = `${owned.school} ${first.order}`;
-    till.known.set(key, { state: "paid", charge: "ch-quiet", amount: 19_900 });
+    till.known.set(key, { state: "paid", charge: "ch-quiet", amount: 19_900, card: null });
     // As its job does, a minute later; and again, by whatever server.
     const ask = tillAsker({
       db: owned.test_.db,

@@ -79,7 +79,12 @@ test("the same key is the same payment, and no other", async () => {
   const { wanted, id } = await made();
   expect((await client.create(wanted)).id).toBe(id);
   await expect(client.create({ ...wanted, amount: 1 })).rejects.toThrow("409");
-  expect(await client.find(wanted.key)).toEqual({ state: "open", charge: null, amount: 13_680 });
+  expect(await client.find(wanted.key)).toEqual({
+    state: "open",
+    charge: null,
+    amount: 13_680,
+    card: null,
+  });
   expect(await client.find("never")).toBeNull();
   // Nobody else asks it anything.
   expect((await app.request("/payments/key-1")).status).toBe(401);
@@ -165,4 +170,62 @@ test("a card's number is in no table", async () => {
     expect(rows).not.toContain(number);
     expect(rows).not.toContain(number.replaceAll(" ", ""));
   }
+});
+
+describe("a card that is charged while its holder is not there", () => {
+  /** The token of a card that paid once. */
+  async function kept(outcome: string): Promise<string> {
+    const { wanted, post } = await made();
+    await post("card", { card: card(outcome) });
+    if (outcome === "second-step") await post("step", { answer: "yes" });
+    return (await client.find(wanted.key))?.card ?? "";
+  }
+  const later = (key: string, token: string, amount = 6700) =>
+    client.charge({ key, amount, currency: "EUR", reference: "r", card: token });
+
+  test.each([
+    ["paid", "paid"],
+    ["once", "refused"],
+    // Nobody is there to take it.
+    ["second-step", "refused"],
+  ])("%s at the purchase is %s later, and the same key is the same charge", async (first, then) => {
+    const token = await kept(first);
+    expect(token).toMatch(/^card_/);
+    const one = await later(`later ${first}`, token);
+    expect(one).toMatchObject({ state: then, amount: 6700 });
+    expect(one.charge).toMatch(/^ch_/);
+    expect(await later(`later ${first}`, token)).toEqual(one);
+    await expect(later(`later ${first}`, token, 1)).rejects.toThrow("409");
+  });
+
+  test("a token that is none is refused; nobody else charges anything", async () => {
+    expect((await later("of nobody", "card_none")).state).toBe("refused");
+    expect((await app.request("/charges", { method: "POST", body: "{}" })).status).toBe(401);
+  });
+
+  test("a card number is never told: not in a message, not in an answer", async () => {
+    const token = await kept("paid");
+    await later("secret", token);
+    await tellDue(store, secret);
+    const digits = card("paid").replaceAll(" ", "");
+    for (const { body } of told) expect(body.replaceAll(/\D/g, "")).not.toContain(digits);
+  });
+});
+
+test("a charge is given back in parts, never more than it was, and the same key is the same refund", async () => {
+  const { wanted, post } = await made();
+  await post("card", { card: card("paid") });
+  const charge = (await client.find(wanted.key))?.charge ?? "";
+  const back = (key: string, amount: number) =>
+    client.refund({ key, charge, amount, currency: "EUR" });
+  const one = await back("back-1", 10_000);
+  expect(one.id).toMatch(/^re_/);
+  expect(await back("back-1", 10_000)).toEqual(one);
+  await expect(back("back-2", 3681)).rejects.toThrow("409");
+  expect((await back("back-3", 3680)).id).not.toBe(one.id);
+  await expect(back("back-4", 1)).rejects.toThrow("409");
+  await expect(
+    client.refund({ key: "back-5", charge: "ch_none", amount: 1, currency: "EUR" }),
+  ).rejects.toThrow("409");
+  expect((await app.request("/refunds", { method: "POST", body: "{}" })).status).toBe(401);
 });

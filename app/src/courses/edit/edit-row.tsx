@@ -21,6 +21,7 @@ import {
 } from "../../schedule/horizon/scale";
 import { HorizonStrip } from "../../schedule/horizon/strip";
 import { markOf, sayState } from "../../schedule/state-words";
+import { DragRow } from "../../ui/drag";
 import { HEADING, TEXT } from "../../ui/fonts";
 import { Hidden } from "../../ui/hidden";
 import { Icon } from "../../ui/icon";
@@ -31,7 +32,6 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useTyped } from "../../ui/use-typed";
 import { sayLength } from "../length";
-import { DragRow } from "./drag";
 import { strokeOf } from "./strokes";
 import type { Stroke, Typing } from "./typing";
 

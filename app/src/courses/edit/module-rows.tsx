@@ -6,12 +6,12 @@ import { sayGate } from "@dawngate/core/schedule/words";
 import type { Zone } from "@dawngate/core/time";
 import { memo } from "react";
 import { View } from "react-native";
+import { PlainRows } from "../../ui/drag";
 import { useWide } from "../../ui/layout";
 import { useNear } from "../../ui/near";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { PlainRows } from "./drag";
 import { EditRow, type Lines, looksSame, ROW, type RowActions } from "./edit-row";
 
 /** Rows that are drawn, or left plain, together: most modules are one stretch, so that a new row moves none to the next. */

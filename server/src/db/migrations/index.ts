@@ -22,6 +22,11 @@ import * as m0020 from "./0020-catalog";
 import * as m0021 from "./0021-team-seats";
 import * as m0022 from "./0022-tax-by-place";
 import * as m0023 from "./0023-follow-up";
+import * as m0024 from "./0024-pages";
+import * as m0025 from "./0025-gifts";
+import * as m0026 from "./0026-running-orders";
+import * as m0027 from "./0027-renewals";
+import * as m0028 from "./0028-refunds";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -47,4 +52,9 @@ export const migrations = {
   "0021-team-seats": m0021,
   "0022-tax-by-place": m0022,
   "0023-follow-up": m0023,
+  "0024-pages": m0024,
+  "0025-gifts": m0025,
+  "0026-running-orders": m0026,
+  "0027-renewals": m0027,
+  "0028-refunds": m0028,
 };

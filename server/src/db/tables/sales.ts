@@ -1,7 +1,8 @@
 /** What is on sale, and what was bought. */
-import type { Offer, OrderTax } from "@dawngate/contract/sales";
+import type { Gift, Offer, OrderStanding, OrderTax, PaymentTerms } from "@dawngate/contract/sales";
 import type { Quote } from "@dawngate/core/sales";
-import type { Generated, JSONColumnType } from "kysely";
+import type { Order } from "@dawngate/core/sales/orders";
+import type { ColumnType, Generated, JSONColumnType } from "kysely";
 
 export interface ListingTable {
   school_id: string;
@@ -18,6 +19,8 @@ export interface ListingTermsTable {
   number: number;
   terms: JSONColumnType<Offer>;
   at: string;
+  /** How the listing stood by then; null: not known. */
+  state: Generated<ListingTable["state"] | null>;
 }
 
 export interface ListingCourseTable {
@@ -25,6 +28,8 @@ export interface ListingCourseTable {
   listing_id: string;
   course_id: string;
 }
+
+export type Series = NonNullable<Order["series"]>;
 
 export interface SalesOrderTable {
   school_id: string;
@@ -43,6 +48,18 @@ export interface SalesOrderTable {
   kind: "free" | "once" | "installments" | "subscription";
   seats: number;
   codes: string[];
+  /** By which parts are charged; null: as it is usual. */
+  payment_terms: ColumnType<PaymentTerms | null, string | null | undefined, string | null>;
+  /** Of a subscription. */
+  series: ColumnType<Series | null, string | null | undefined, string | null>;
+  /** The payment service's token of the card. */
+  card: string | null;
+  standing: OrderStanding | null;
+  next_at: string | null;
+  /** Whoever is in stays longer by it. */
+  renews: ColumnType<boolean, boolean | undefined, boolean>;
+  /** Null: the buyer keeps it. */
+  gift: ColumnType<Gift | null, string | null | undefined, string | null>;
   quote: JSONColumnType<Quote>;
   currency: string;
   consent_at: string | null;
@@ -68,6 +85,16 @@ export interface OrderEventTable {
   at: string;
   charge: string | null;
   amount: string | null;
+  part: number | null;
+  data: JSONColumnType<Record<string, unknown>> | null;
+}
+
+export interface OrderLinkTable {
+  school_id: string;
+  order_id: string;
+  /** SHA-256 of the secret. */
+  hash: string;
+  until: string;
 }
 
 export interface OrderEnrollmentTable {
@@ -100,6 +127,7 @@ export interface SalesTables {
   listing_course: ListingCourseTable;
   sales_order: SalesOrderTable;
   order_event: OrderEventTable;
+  order_link: OrderLinkTable;
   order_enrollment: OrderEnrollmentTable;
   order_seat: OrderSeatTable;
   code_use: CodeUseTable;

@@ -1,8 +1,9 @@
 /** A school, who works for it, its record of changes and what it has to send. */
 import type { StaffRole } from "@dawngate/contract/permissions";
+import type { PaymentTerms } from "@dawngate/contract/sales";
 import type { OwnWords } from "@dawngate/core/courses";
 import type { TaxSettings } from "@dawngate/core/sales";
-import type { Generated, JSONColumnType } from "kysely";
+import type { ColumnType, Generated, JSONColumnType } from "kysely";
 import type { Authored } from "./columns";
 
 export interface SchoolTable {
@@ -21,6 +22,8 @@ export interface SchoolTable {
   words: Generated<OwnWords>;
   /** After so many hours whoever left a checkout is written to; null: nobody is. */
   follow_up_hours: number | null;
+  /** By which parts are charged; null: as it is usual. */
+  payment_terms: ColumnType<PaymentTerms | null, string | null | undefined, string | null>;
   /** Of tax by the buyer's place; null: every buyer pays the listing's own rate. */
   tax: JSONColumnType<TaxSettings | null> | null;
   /** Staff must have taken a second step when they signed in. */

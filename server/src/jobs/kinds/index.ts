@@ -4,10 +4,13 @@ import type { JobKind } from "../kind";
 import { deleteSchool } from "./delete-school";
 import { followUpOrder } from "./follow-up-order";
 import { forgetAccount } from "./forget-account";
+import { giveGift } from "./give-gift";
 import { joinAccounts } from "./join-accounts";
 import { mail } from "./mail";
+import { payBack } from "./pay-back";
 import { projectCourse } from "./project-course";
 import { renameEverywhere } from "./rename-account";
+import { runOrder } from "./run-order";
 import { settleOrder } from "./settle-order";
 
 const all = {
@@ -17,7 +20,10 @@ const all = {
   "forget-account": forgetAccount,
   "delete-school": deleteSchool,
   "settle-order": settleOrder,
+  "run-order": runOrder,
+  "pay-back": payBack,
   "follow-up-order": followUpOrder,
+  "give-gift": giveGift,
   "rename-account": renameEverywhere,
 };
 

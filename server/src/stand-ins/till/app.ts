@@ -4,7 +4,7 @@ import { Hono } from "hono";
 import { secureHeaders } from "hono/secure-headers";
 import { Webhook } from "standardwebhooks";
 import { z } from "zod";
-import { outcomeOf } from "./cards";
+import { type Outcome, outcomeOf } from "./cards";
 import { latelyPage, overPage, payPage, secondStepPage } from "./pages";
 import type { Payment, TillStore } from "./store";
 
@@ -25,6 +25,11 @@ const wanted = z.strictObject({
   tellAt: z.url({ protocol: /^https?$/ }),
   returnTo: z.url({ protocol: /^https?$/ }),
 });
+
+const back = wanted
+  .pick({ key: true, amount: true, currency: true })
+  .extend({ charge: z.string().max(100) });
+const charged = wanted.omit({ returnTo: true }).extend({ card: z.string().max(100) });
 
 const LATE = 120;
 
@@ -55,21 +60,38 @@ export function tillApp({ store, secret, url, lateAfter = LATE }: Parts) {
       return c.json({ error: "This key has made another payment" }, 409);
     return c.json({ id: payment.id, url: pageOf(payment) });
   });
+  app.post("/refunds", async (c) => {
+    if (!allowed(c.req.header("authorization"))) return c.json({ error: "Not known here" }, 401);
+    const read = back.safeParse(await c.req.json().catch(() => null));
+    if (!read.success) return c.json({ error: read.error.issues[0]?.message }, 422);
+    const id = await store.refund(read.data);
+    if (id === null) return c.json({ error: "So much is not left of this charge" }, 409);
+    return c.json({ id });
+  });
   app.get("/payments/:key", async (c) => {
     if (!allowed(c.req.header("authorization"))) return c.json({ error: "Not known here" }, 401);
     const payment = await store.byKey(c.req.param("key"));
     if (!payment) return c.json({ error: "There is no such payment" }, 404);
-    const settled = payment.state === "paid" || payment.state === "refused";
-    return c.json({
-      state: settled ? payment.state : "open",
-      charge: settled ? await store.chargeOf(payment.id) : null,
-      amount: payment.amount,
-    });
+    return c.json(await stateOf(payment));
+  });
+  app.post("/charges", async (c) => {
+    if (!allowed(c.req.header("authorization"))) return c.json({ error: "Not known here" }, 401);
+    const read = charged.safeParse(await c.req.json().catch(() => null));
+    if (!read.success) return c.json({ error: read.error.issues[0]?.message }, 422);
+    const { card, ...asked } = read.data;
+    const payment = await store.create({ ...asked, returnTo: null });
+    if (payment.amount !== asked.amount || payment.currency !== asked.currency)
+      return c.json({ error: "This key has made another payment" }, 409);
+    if (payment.state === "open") {
+      const number = await store.useToken(payment.id, card);
+      await takeLater(payment, number === null ? "refused" : outcomeOf(number));
+    }
+    return c.json(await stateOf((await store.byId(payment.id)) ?? payment));
   });
   app.get("/pay/:id", async (c) => {
     const payment = await store.byId(c.req.param("id"));
     if (!payment) return c.html(overPage("There is no such payment"), 404);
-    if (payment.state === "paid") return c.redirect(payment.returnTo);
+    if (payment.state === "paid") return c.redirect(payment.returnTo ?? url);
     if (payment.state === "second-step") return c.html(secondStepPage(payment));
     if (payment.state === "late") return c.html(overPage("Your bank has not answered yet"));
     const wrong = payment.state === "refused" ? "This card was refused. Try another." : null;
@@ -80,7 +102,9 @@ export function tillApp({ store, secret, url, lateAfter = LATE }: Parts) {
     if (!payment) return c.html(overPage("There is no such payment"), 404);
     if (payment.state === "open" || payment.state === "refused") {
       const { card } = await c.req.parseBody();
-      await take(payment, typeof card === "string" ? card.slice(0, 40) : "");
+      const number = typeof card === "string" ? card.slice(0, 40) : "";
+      await store.useCard(payment.id, number);
+      await take(payment, number);
     }
     return c.redirect(after(payment, await store.byId(payment.id)), 303);
   });
@@ -94,13 +118,14 @@ export function tillApp({ store, secret, url, lateAfter = LATE }: Parts) {
   });
   app.post("/pay/:id/leave", async (c) => {
     const payment = await store.byId(c.req.param("id"));
-    return payment ? c.redirect(payment.returnTo, 303) : c.notFound();
+    return payment ? c.redirect(payment.returnTo ?? url, 303) : c.notFound();
   });
   app.get("/", async (c) => c.html(latelyPage(await store.lately())));
 
   async function take(payment: Payment, card: string): Promise<void> {
     switch (outcomeOf(card)) {
       case "paid":
+      case "once":
         return store.settle(payment, "paid");
       case "refused":
         return store.settle(payment, "refused");
@@ -118,9 +143,40 @@ export function tillApp({ store, secret, url, lateAfter = LATE }: Parts) {
     }
   }
 
+  /** What becomes of a charge whose holder is not there: nobody can take a second step. */
+  async function takeLater(payment: Payment, outcome: Outcome): Promise<void> {
+    switch (outcome) {
+      case "refused":
+      case "second-step":
+      case "once":
+        return store.settle(payment, "refused");
+      case "late":
+        return store.put(payment.id, "late", lateAfter);
+      case "silent":
+        return store.settle(payment, "paid", { quiet: true });
+      case "twice":
+        return store.settle(payment, "paid", { times: 2 });
+      case "paid":
+      case "out-of-order":
+        return store.settle(payment, "paid");
+    }
+  }
+
+  async function stateOf(payment: Payment) {
+    const settled = payment.state === "paid" || payment.state === "refused";
+    return {
+      state: settled ? payment.state : "open",
+      charge: settled ? await store.chargeOf(payment.id) : null,
+      amount: payment.amount,
+      card: payment.state === "paid" ? payment.card : null,
+    };
+  }
+
   /** Where the buyer goes next: on with the till's own page, or back to the school. */
   const after = (before: Payment, now: Payment | null) =>
-    now?.state === "second-step" || now?.state === "refused" ? pageOf(before) : before.returnTo;
+    now?.state === "second-step" || now?.state === "refused"
+      ? pageOf(before)
+      : (before.returnTo ?? url);
 
   return app;
 }

@@ -13,6 +13,8 @@ export type Outcome =
   | "twice"
   /** Refused, then paid, and told the other way round. */
   | "out-of-order"
+  /** Paid while its holder is there, refused later. */
+  | "once"
   /** Paid, and never told: it has to be asked for. */
   | "silent";
 
@@ -27,6 +29,7 @@ export const CARDS: readonly { number: string; outcome: Outcome; says: string }[
     outcome: "out-of-order",
     says: "is refused, then paid, told the wrong way round",
   },
+  { number: "9000 0000 0000 0008", outcome: "once", says: "is paid now, and refused later" },
   { number: "9000 0000 0000 0007", outcome: "silent", says: "is paid, and the till tells nobody" },
 ];
 

@@ -5,7 +5,9 @@ import {
   type FoundPayment,
   type Heard,
   heardSchema,
+  type NewCharge,
   type NewPayment,
+  type NewRefund,
   type PaymentService,
 } from "../payments";
 
@@ -19,10 +21,12 @@ export interface TillSettings {
 }
 
 const made = z.object({ id: z.string(), url: z.string() });
+const refunded = z.object({ id: z.string() });
 const found = z.object({
   state: z.enum(["open", "paid", "refused"]),
   charge: z.string().nullable(),
   amount: z.int(),
+  card: z.string().nullable(),
 });
 
 /** So long an answer is waited for, in milliseconds: a buyer waits for it. */
@@ -44,6 +48,19 @@ export function practiceTill({ url, secret, tellAt }: TillSettings): PaymentServ
       });
       if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
       return made.parse(await answer.json());
+    },
+    async charge(wanted: NewCharge): Promise<FoundPayment> {
+      const answer = await ask("/charges", {
+        method: "POST",
+        body: JSON.stringify({ ...wanted, tellAt }),
+      });
+      if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
+      return found.parse(await answer.json());
+    },
+    async refund(wanted: NewRefund): Promise<{ id: string }> {
+      const answer = await ask("/refunds", { method: "POST", body: JSON.stringify(wanted) });
+      if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
+      return refunded.parse(await answer.json());
     },
     async find(key: string): Promise<FoundPayment | null> {
       const answer = await ask(`/payments/${encodeURIComponent(key)}`);

@@ -10,12 +10,15 @@ export interface Payment {
   currency: string;
   reference: string;
   tellAt: string;
-  returnTo: string;
+  /** Null: its holder is not there. */
+  returnTo: string | null;
   state: "open" | "second-step" | "late" | "paid" | "refused";
+  /** The token of the card that was tried last. */
+  card: string | null;
 }
 
 const COLUMNS = `id, key, amount::float8 as amount, currency, reference, told_at as "tellAt",
-  return_to as "returnTo", state`;
+  return_to as "returnTo", state, card`;
 
 export const newId = (what: string) => `${what}_${randomBytes(12).toString("hex")}`;
 
@@ -46,6 +49,10 @@ export function openTillStore(address: DatabaseAddress) {
           payment.id,
           outcome,
         ]);
+        const used = await client.query<{ card: string | null }>(
+          `select card from till.payment where id = $1`,
+          [payment.id],
+        );
         const body = JSON.stringify({
           type: `payment.${outcome}`,
           payment: payment.id,
@@ -53,6 +60,7 @@ export function openTillStore(address: DatabaseAddress) {
           charge,
           amount: payment.amount,
           currency: payment.currency,
+          card: outcome === "paid" ? (used.rows[0]?.card ?? null) : null,
         });
         for (let i = 0; i < (quiet ? 0 : times); i++)
           await client.query(
@@ -73,7 +81,7 @@ export function openTillStore(address: DatabaseAddress) {
     byId: (id: string) => one("id", id),
     byKey: (key: string) => one("key", key),
     settle,
-    async create(wanted: Omit<Payment, "id" | "state">): Promise<Payment> {
+    async create(wanted: Omit<Payment, "id" | "state" | "card">): Promise<Payment> {
       await pool.query(
         `insert into till.payment (id, key, amount, currency, reference, told_at, return_to)
          values ($1, $2, $3, $4, $5, $6, $7) on conflict (key) do nothing`,
@@ -95,6 +103,21 @@ export function openTillStore(address: DatabaseAddress) {
         [id, state, settlesIn],
       );
     },
+    /** A card that was entered for a payment, kept: its token. */
+    async useCard(payment: string, number: string): Promise<void> {
+      const token = newId("card");
+      await pool.query(`insert into till.card (token, number) values ($1, $2)`, [token, number]);
+      await pool.query(`update till.payment set card = $2 where id = $1`, [payment, token]);
+    },
+    /** A kept card, used for a payment whose holder is not there; null: there is none of this token. */
+    async useToken(payment: string, token: string): Promise<string | null> {
+      const { rows } = await pool.query<{ number: string }>(
+        `update till.payment p set card = c.token from till.card c
+         where p.id = $1 and c.token = $2 returning c.number`,
+        [payment, token],
+      );
+      return rows[0]?.number ?? null;
+    },
     /** The charge by which a payment was paid, or the last that was refused. */
     async chargeOf(id: string): Promise<string | null> {
       const { rows } = await pool.query<{ id: string }>(
@@ -102,6 +125,49 @@ export function openTillStore(address: DatabaseAddress) {
         [id],
       );
       return rows[0]?.id ?? null;
+    },
+    /** Gives back out of a charge that was paid; null: so much is not left of it. */
+    async refund({
+      key,
+      charge,
+      amount,
+      currency,
+    }: {
+      key: string;
+      charge: string;
+      amount: number;
+      currency: string;
+    }): Promise<string | null> {
+      const client = await pool.connect();
+      try {
+        await client.query("begin");
+        const paid = await client.query<{ amount: number }>(
+          `select p.amount::float8 as amount from till.attempt a
+           join till.payment p on p.id = a.payment_id
+           where a.id = $1 and a.state = 'paid' and p.currency = $2 for update of p`,
+          [charge, currency],
+        );
+        const before = await client.query<{ id: string; key: string; amount: number }>(
+          `select id, key, amount::float8 as amount from till.refund where charge = $1`,
+          [charge],
+        );
+        const same = before.rows.find((one) => one.key === key);
+        const given = before.rows.reduce((all, one) => all + one.amount, 0);
+        const isLeft = paid.rows[0] !== undefined && given + amount <= paid.rows[0].amount;
+        const id = same?.id ?? (isLeft ? newId("re") : null);
+        if (id !== null && !same)
+          await client.query(
+            `insert into till.refund (id, key, charge, amount) values ($1, $2, $3, $4)`,
+            [id, key, charge, amount],
+          );
+        await client.query("commit");
+        return id;
+      } catch (error) {
+        await client.query("rollback");
+        throw error;
+      } finally {
+        client.release();
+      }
     },
     /** Payments whose late answer is due. */
     async lateDue(): Promise<Payment[]> {

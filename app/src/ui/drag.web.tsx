@@ -27,11 +27,11 @@ import {
   useRef,
   useState,
 } from "react";
-import { TEXT } from "../../ui/fonts";
-import { Icon } from "../../ui/icon";
-import { Text } from "../../ui/text";
-import { usePalette } from "../../ui/theme";
 import type { DragAreaProps, DragRowProps, PlainRowsProps } from "./drag";
+import { TEXT } from "./fonts";
+import { Icon } from "./icon";
+import { Text } from "./text";
+import { usePalette } from "./theme";
 
 /** Above the first row. */
 const TOP = "";

@@ -1,0 +1,1 @@
+export { PublicListingScreen as default } from "../../../src/catalog/public-listing-screen";

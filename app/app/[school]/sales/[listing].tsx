@@ -1,3 +1,0 @@
-import { inStudio } from "../../../src/frame/in-studio";
-
-export default inStudio("ListingScreen");

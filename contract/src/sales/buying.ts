@@ -1,0 +1,173 @@
+/** What a buyer meets: the price at this instant, what is said to buy, and what comes of it. */
+import { planFields } from "@dawngate/core/plan";
+import type { Quote, QuoteStep } from "@dawngate/core/sales";
+import { z } from "zod";
+import { typed } from "../endpoint";
+import { mailAddress, personName } from "../text";
+import { offer } from "./offers";
+
+const country = z
+  .string()
+  .regex(/^[A-Z]{2}$/, "A country is two capital letters, as ISO 3166-1 has them");
+const taxNumber = z.string().max(20, "A tax number has at most 20 characters");
+
+/** Where the buyer is, where tax goes by it. */
+const buyerPlace = {
+  country: country.optional().describe("Of the buyer; left out: the school's own."),
+  taxNumber: taxNumber.optional().describe("Of a company; left out: it is no company."),
+};
+
+const treatment = z.enum(["domestic", "reverse-charge", "origin", "destination", "outside"]);
+
+/** What an order was taxed by. */
+export const orderTax = z
+  .object({
+    treatment,
+    country: z.string().describe("Whose rate counted; where none did: the buyer's."),
+    rate: z.int().describe("In basis points."),
+    buyer: z.object({
+      country: z.string(),
+      company: z.boolean(),
+      number: z.string().nullable(),
+      numberValid: z.boolean(),
+    }),
+    evidence: z.array(z.object({ kind: z.string(), country: z.string() })),
+  })
+  .meta({ id: "OrderTax" });
+export type OrderTax = z.infer<typeof orderTax>;
+
+/** For whom a quote is asked. */
+export const offeredQuery = z.strictObject({
+  ...buyerPlace,
+  option: planFields.id.optional().describe("The way to pay; left out: the first."),
+  seats: z.coerce.number<number>().int().min(1).max(10_000).default(1),
+  renews: z
+    .literal("false")
+    .optional()
+    .describe("Not for oneself, though one could stay longer by it: as a gift."),
+  codes: z.string().max(1000).optional().describe("Codes, parted by commas."),
+  timeZone: planFields.timeZone.optional(),
+});
+
+const way = z.object({
+  id: z.string(),
+  kind: z.enum(["free", "once", "installments", "subscription"]),
+  total: z.int().describe("What it comes to today for one seat; of a subscription a period."),
+  count: z.int().nullable(),
+  every: z.string().nullable(),
+  trial: z.string().nullable(),
+});
+
+/** A listing as a buyer meets it, with the price worked out for them at this instant. */
+export const offered = z
+  .object({
+    id: z.string(),
+    title: z.string(),
+    points: z.array(z.string()),
+    school: z.object({
+      name: z.string(),
+      color: z.string(),
+      contact: z.string(),
+      timeZone: z.string(),
+    }),
+    currency: z.string(),
+    state: z.enum(["open", "before", "full", "closed"]),
+    window: offer.shape.window,
+    seatsLeft: z.int().nullable(),
+    teams: z.boolean().describe("Several seats can be bought at once."),
+    followsUp: z
+      .boolean()
+      .describe("Whoever leaves their address and does not pay is written to, once."),
+    tax: orderTax
+      .omit({ evidence: true })
+      .nullable()
+      .describe("The tax by the buyer's place; null: every buyer pays the same."),
+    ways: z.array(way),
+    quote: typed<Quote>(z.object({}).loose()),
+    note: z
+      .object({
+        rises: z.object({ on: z.string(), amount: z.int() }).nullable(),
+        before: z.int().nullable(),
+      })
+      .describe(
+        "Of one seat: when its price rises next, at the start of a day in the school's zone; and the lowest of the thirty days before it was lowered (Directive 98/6/EC, article 6a).",
+      ),
+    why: z.array(typed<QuoteStep>(z.object({}).loose())),
+    courses: z.array(
+      z.object({
+        id: z.string(),
+        title: z.string(),
+        cohort: z
+          .object({ name: z.string(), starts: z.string(), ends: z.string() })
+          .nullable()
+          .describe("The cohort one comes into; null: none."),
+        opens: z.string().nullable().describe("The first opening after a purchase now."),
+        until: z.string().nullable().describe("The end of access; null: none, or not known yet."),
+        modules: z.array(z.object({ title: z.string(), opens: z.string().nullable() })),
+      }),
+    ),
+    holds: z.boolean().describe("The one who asks is in all of its courses already."),
+    renews: z
+      .array(
+        z.object({
+          course: z.string(),
+          until: z.string().describe("The end of access as it is."),
+          becomes: z.string().describe("As it is once this is paid."),
+        }),
+      )
+      .nullable()
+      .describe("They stay longer by it; null: it is bought, not renewed."),
+    giveBack: z
+      .string()
+      .nullable()
+      .describe(
+        "The last day, included, on which a consumer may give it back; null: nothing is paid.",
+      ),
+  })
+  .meta({ id: "Offered" });
+export type Offered = z.infer<typeof offered>;
+
+/** For whom something is bought by somebody else, and when they get it. */
+export const gift = z
+  .strictObject({
+    name: personName,
+    email: mailAddress,
+    says: z.string().trim().max(1000, "At most 1000 characters").default(""),
+    on: planFields.localDate
+      .nullable()
+      .default(null)
+      .describe("The day on which they are told, in the school's zone; null: once it is paid."),
+  })
+  .meta({ id: "Gift" });
+export type Gift = z.output<typeof gift>;
+
+export const purchase = z.strictObject({
+  key: z.string().min(8).max(100).describe("The same for the same press."),
+  option: planFields.id,
+  seats: z.int().min(1).max(10_000).default(1),
+  codes: z.array(z.string().max(60)).max(20).default([]),
+  seen: z
+    .strictObject({ total: z.int(), dueNow: z.int() })
+    .describe("What the buyer saw: where it is another by now, it is asked again."),
+  name: personName.optional(),
+  email: mailAddress.optional(),
+  timeZone: planFields.timeZone,
+  ...buyerPlace,
+  renews: z.boolean().default(false).describe("The buyer, who is in all of it, stays longer."),
+  gift: gift.optional().describe("Somebody else gets it; left out: the buyer."),
+  leaveMe: z
+    .boolean()
+    .default(false)
+    .describe("Is not written to where the checkout is left unfinished."),
+  beginAtOnce: z
+    .boolean()
+    .default(false)
+    .describe("Consents to begin at once, and knows that the right of withdrawal ends by it."),
+});
+export type Purchase = z.input<typeof purchase>;
+
+export const bought = z.object({
+  order: z.string(),
+  secret: z.string().describe("Opens the order without signing in."),
+  pay: z.string().nullable().describe("Where one pays; null: nothing is due now."),
+});

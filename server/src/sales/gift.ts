@@ -1,0 +1,69 @@
+/** Gives a gift on its day: whoever gets it is in, and told by whom. Where they cannot be, the buyer is told. */
+import { formatInstant, type Instant } from "@dawngate/core/time";
+import { writeLetter } from "../base/letter";
+import type { Database, SchoolId } from "../db/connection";
+import { system } from "../db/who";
+import { follow } from "../jobs/outbox";
+import { findPersonByEmail } from "../people/store";
+import { inMail, schoolInMail } from "../school/in-mail";
+import { readSchool } from "../school/store";
+import { GOOD_WORDS, letterLink } from "./letter-link";
+import { addEvent, readOrder } from "./order-store";
+import { readSeats } from "./seat-store";
+import { giveOne, isInAll } from "./team-seats";
+import { readTerms } from "./terms-store";
+
+interface Parts {
+  db: Database;
+  baseUrl: string;
+  now(): Instant;
+}
+
+/** What a job does for an order of a school. Twice is once: a seat that is given is given. */
+export const giver =
+  ({ db, baseUrl, now }: Parts) =>
+  async (schoolId: string, id: string): Promise<void> => {
+    const doing = { school: schoolId as SchoolId, who: system("gift"), now: now() };
+    await db.withSchool(doing, async (tx) => {
+      const order = await readOrder(tx, id, true);
+      if (order?.state !== "paid" || order.gift === null) return;
+      // Its buyer may have given it to somebody meanwhile.
+      if ((await readSeats(tx, id)).length > 0) return;
+      const { gift } = order;
+      const offer = await readTerms(tx, order.listing_id, order.terms_number);
+      const courses = (offer?.courses ?? []).map((course) => course.id);
+      const { slug } = await readSchool(tx);
+      const email = gift.email.toLowerCase();
+      const known = await findPersonByEmail(tx, email);
+      if (!known || !(await isInAll(tx, doing, courses, known.id))) {
+        const says = [
+          `${inMail(order.name)} gives you “${inMail(order.title)}”.`,
+          ...(gift.says === "" ? [] : [`“${inMail(gift.says)}”`]),
+        ];
+        const one = { name: gift.name, email, says };
+        await giveOne(tx, { baseUrl }, { ...doing, slug }, order, offer, one);
+        return;
+      }
+      const at = formatInstant(doing.now);
+      if (
+        !(await addEvent(tx, doing.school, id, { kind: "not-given", at, charge: id, amount: null }))
+      )
+        return;
+      await follow(tx, doing.school, "mail", {
+        to: order.email,
+        ...writeLetter({
+          subject: `Your gift could not be given: ${inMail(order.title)}`,
+          from: await schoolInMail(tx),
+          greeting: `Hello ${inMail(order.name)},`,
+          says: [
+            `${inMail(gift.name)} is in “${inMail(order.title)}” already, and was told nothing. The gift is still yours to give: choose somebody else.`,
+          ],
+          button: {
+            label: "Give it to somebody",
+            url: await letterLink(tx, { baseUrl }, doing, id),
+          },
+          small: [GOOD_WORDS],
+        }),
+      });
+    });
+  };

@@ -1,0 +1,81 @@
+/** Who is in what by an order, in the database. */
+import { sql } from "kysely";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+
+export async function addEnrollment(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  order: string,
+  enrollment: string,
+  seat: number | null = null,
+): Promise<void> {
+  await tx
+    .insertInto("order_enrollment")
+    .values({ school_id: school, order_id: order, enrollment_id: enrollment, seat })
+    .onConflict((on) => on.doNothing())
+    .execute();
+}
+
+/** The enrollments of an order, with the titles of their courses. */
+export async function readEnrollments(tx: SchoolTransaction, order: string) {
+  const { rows } = await sql<{ id: string; course: string; title: string }>`
+    select e.id, e.course_id as course, v.title from order_enrollment k
+    join enrollment e on e.school_id = k.school_id and e.id = k.enrollment_id
+    join course c on c.school_id = e.school_id and c.id = e.course_id
+    join course_version v on v.school_id = c.school_id and v.course_id = c.id
+      and v.number = c.current_version
+    where k.order_id = ${order} order by v.title, e.id limit 100
+  `.execute(tx);
+  return rows;
+}
+
+/** The enrollments that hang on an order: of a team those whose seats are given out. */
+export async function enrollmentsOfOrder(tx: SchoolTransaction, order: string) {
+  return tx
+    .selectFrom("order_enrollment")
+    .innerJoin("enrollment", (join) =>
+      join
+        .onRef("enrollment.school_id", "=", "order_enrollment.school_id")
+        .onRef("enrollment.id", "=", "order_enrollment.enrollment_id"),
+    )
+    .select(["enrollment.id", "enrollment.course_id as course"])
+    .where("order_enrollment.order_id", "=", order)
+    .orderBy("enrollment.id")
+    .limit(10_000)
+    .execute();
+}
+
+/** Of those who are in a course by an order the one who is furthest; null: nobody is. */
+export async function furthestOf(
+  tx: SchoolTransaction,
+  order: string,
+  course: string,
+): Promise<string | null> {
+  const row = await tx
+    .selectFrom("order_enrollment")
+    .innerJoin("enrollment", (join) =>
+      join
+        .onRef("enrollment.school_id", "=", "order_enrollment.school_id")
+        .onRef("enrollment.id", "=", "order_enrollment.enrollment_id"),
+    )
+    .select("enrollment.id")
+    .where("order_enrollment.order_id", "=", order)
+    .where("enrollment.course_id", "=", course)
+    .orderBy("enrollment.done", "desc")
+    .orderBy("enrollment.id")
+    .limit(1)
+    .executeTakeFirst();
+  return row?.id ?? null;
+}
+
+/** When somebody first began what was bought by an order; null: nobody has. */
+export async function begunAt(tx: SchoolTransaction, order: string): Promise<string | null> {
+  const { rows } = await sql<{ at: string | null }>`
+    select min(v.at) as at from order_enrollment k
+    join sales_order o on o.school_id = k.school_id and o.id = k.order_id
+    join enrollment_event v on v.school_id = k.school_id and v.enrollment_id = k.enrollment_id
+      and v.kind = 'started' and v.at >= o.bought_at
+    where k.order_id = ${order}
+  `.execute(tx);
+  return rows[0]?.at ?? null;
+}

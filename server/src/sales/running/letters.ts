@@ -1,0 +1,158 @@
+/** What the buyer of an order that runs is told: a part that was paid, or could not be; access that is shut, or ends. */
+import { sayMoney } from "@dawngate/core/sales";
+import type { OrderAt } from "@dawngate/core/sales/orders";
+import { sayDate, sayInstant } from "@dawngate/core/schedule/words";
+import { type Instant, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
+import { type Letter, writeLetter } from "../../base/letter";
+import type { SchoolTransaction } from "../../db/connection";
+import { follow } from "../../jobs/outbox";
+import { inMail, schoolInMail } from "../../school/in-mail";
+import type { Services } from "../../school/kit";
+import { readSchool } from "../../school/store";
+import type { Doing } from "../doing";
+import { GOOD_WORDS, letterLink } from "../letter-link";
+import type { OrderRow } from "../order-store";
+
+type Mail = Pick<Letter, "subject" | "says"> & Partial<Letter>;
+
+async function write(tx: SchoolTransaction, { school }: Doing, order: OrderRow, mail: Mail) {
+  await follow(tx, school, "mail", {
+    to: order.email,
+    ...writeLetter({
+      from: await schoolInMail(tx),
+      greeting: `Hello ${inMail(order.name)},`,
+      ...mail,
+      small: [...(mail.small ?? []), `Order ${order.id}.`],
+    }),
+  });
+}
+
+const whole = (order: OrderRow, amount: number) => sayMoney(amount, order.currency);
+
+/** "the second of 3 parts", "the period from Mon 1 Mar 2027". */
+function sayPart({ kind, quote }: OrderRow, { part, due }: OrderAt["parts"][number]): string {
+  if (kind !== "subscription") return `part ${part} of ${quote.schedule.length}`;
+  return `the period from ${onDay(due)}`;
+}
+
+const onDay = (text: string) => {
+  const date = parseDate(text);
+  return date.ok ? sayDate(date.value) : text;
+};
+
+/** Days in the school's zone, in which it counts. */
+async function sayDay(tx: SchoolTransaction, at: string) {
+  const { time_zone } = await readSchool(tx);
+  return sayDate(localDateAt(zoneOf(time_zone), Date.parse(at) as Instant));
+}
+
+/** A part after the first was paid. */
+export async function tellPaid(
+  tx: SchoolTransaction,
+  doing: Doing,
+  order: OrderRow,
+  at: OrderAt,
+  part: OrderAt["parts"][number],
+): Promise<void> {
+  const title = inMail(order.title);
+  const next = at.parts.find(({ state }) => state === "ahead");
+  await write(tx, doing, order, {
+    subject: `${whole(order, part.amount)} paid: ${title}`,
+    says: [
+      `${whole(order, part.amount)} was charged for “${title}”, ${sayPart(order, part)}.`,
+      next
+        ? `Next: ${whole(order, next.amount)} on ${onDay(next.due)}.`
+        : "Nothing is left to pay.",
+    ],
+  });
+}
+
+/** A part could not be charged. */
+export async function tellFailed(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  doing: Doing,
+  order: OrderRow,
+  at: OrderAt,
+  part: OrderAt["parts"][number],
+): Promise<void> {
+  const title = inMail(order.title);
+  const { suspends } = at.next;
+  const { time_zone } = await readSchool(tx);
+  await write(tx, doing, order, {
+    subject: `${whole(order, part.amount)} could not be charged: ${title}`,
+    says: [
+      `${whole(order, part.amount)} for “${title}”, ${sayPart(order, part)}, could not be charged. Nothing was taken.`,
+      part.next === null
+        ? "It is not tried again by itself."
+        : `It is tried again on ${sayInstant(Date.parse(part.next) as Instant, zoneOf(time_zone))}.`,
+      ...(suspends === null
+        ? []
+        : [
+            `If it stays unpaid, access is closed from ${await sayDay(tx, suspends)} until it is paid.`,
+          ]),
+    ],
+    button: {
+      label: "Pay with another card",
+      url: await letterLink(tx, services, doing, order.id),
+    },
+    small: [GOOD_WORDS],
+  });
+}
+
+/** Access is shut until what is open is paid. */
+export async function tellSuspended(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  doing: Doing,
+  order: OrderRow,
+  at: OrderAt,
+): Promise<void> {
+  const title = inMail(order.title);
+  const { ends } = at.next;
+  await write(tx, doing, order, {
+    subject: `Closed until it is paid: ${title}`,
+    says: [
+      `${whole(order, at.open)} for “${title}” is unpaid. What you have done is kept; it opens again as soon as it is paid.`,
+      ...(ends === null
+        ? []
+        : [`If it stays unpaid, the order ends on ${await sayDay(tx, ends)}.`]),
+    ],
+    button: { label: "Pay it now", url: await letterLink(tx, services, doing, order.id) },
+    small: [GOOD_WORDS],
+  });
+}
+
+/** It has ended, since a part stayed unpaid. */
+export async function tellEnded(
+  tx: SchoolTransaction,
+  doing: Doing,
+  order: OrderRow,
+): Promise<void> {
+  const title = inMail(order.title);
+  await write(tx, doing, order, {
+    subject: `Ended: ${title}`,
+    says: [
+      `“${title}” has ended, since a part of it stayed unpaid. Nothing is charged any more. To go on, write to us or buy it again.`,
+    ],
+  });
+}
+
+/** Money is given back. */
+export async function tellGivenBack(
+  tx: SchoolTransaction,
+  doing: Doing,
+  order: OrderRow,
+  { amount, ends }: { amount: number; ends: boolean },
+): Promise<void> {
+  const title = inMail(order.title);
+  await write(tx, doing, order, {
+    subject: `${whole(order, amount)} goes back to you: ${title}`,
+    says: [
+      amount === 0
+        ? `What was still to be paid for “${title}” is not due any more.`
+        : `${whole(order, amount)} of “${title}” goes back to the card it was paid with, within a few days.`,
+      ...(ends ? ["With it your access has ended."] : []),
+    ],
+  });
+}

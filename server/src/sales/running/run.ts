@@ -1,0 +1,100 @@
+/**
+ * What follows for an order that runs, at an instant: its enrollments are told what the core says happened (a further
+ * payment, a suspension, its end), and when it is to be looked at again is written down. Done again, nothing is done twice.
+ */
+import type { OrderAt } from "@dawngate/core/sales/orders";
+import { formatInstant, type Instant } from "@dawngate/core/time";
+import type { SchoolTransaction } from "../../db/connection";
+import { appendEvent } from "../../enrollment/append";
+import { follow } from "../../jobs/outbox";
+import type { Services } from "../../school/kit";
+import type { Doing } from "../doing";
+import { enrollmentsOfOrder } from "../order-enrollment-store";
+import { type OrderRow, readOrder, updateOrder } from "../order-store";
+import { tellEnded, tellSuspended } from "./letters";
+import { runs, standingAt } from "./order-file";
+
+export interface Run {
+  order: OrderRow;
+  at: OrderAt;
+}
+
+/** Null: there is no such order, or nothing follows after its purchase; `refunded`: something does in any case. */
+export async function runOn(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  doing: Doing,
+  id: string,
+  refunded = false,
+): Promise<Run | null> {
+  const order = await readOrder(tx, id, true);
+  if (order?.state !== "paid" || !(refunded || runs(order))) return null;
+  const at = await standingAt(tx, order, doing.now);
+  const news = await tellEnrollments(tx, doing, order, at);
+  if (news.has("suspended")) await tellSuspended(tx, services, doing, order, at);
+  if (news.has("revoked") && at.endedBy === "unpaid") await tellEnded(tx, doing, order);
+  const next = nextLook(at);
+  await updateOrder(tx, id, { standing: at.state, next_at: next });
+  if (next !== null)
+    await follow(
+      tx,
+      doing.school,
+      "run-order",
+      { school: doing.school, order: id },
+      { once: `${id} ${next}`, after: Math.max(0, Date.parse(next) - doing.now) },
+    );
+  return { order, at };
+}
+
+/** When something happens next by itself; null: nothing does. */
+function nextLook({ next: { charge, suspends, ends } }: OrderAt): string | null {
+  const all = [charge?.at ?? null, suspends, ends].flatMap((at) => (at === null ? [] : [at]));
+  return all.sort((a, b) => Date.parse(a) - Date.parse(b))[0] ?? null;
+}
+
+/** The kinds of what they were told that they did not know. */
+async function tellEnrollments(
+  tx: SchoolTransaction,
+  { school, now }: Doing,
+  order: OrderRow,
+  { enrollment }: OrderAt,
+): Promise<Set<string>> {
+  const news = new Set<string>();
+  const held = await enrollmentsOfOrder(tx, order.id);
+  const { paidThrough, grace } = enrollment;
+  const told = [
+    ...enrollment.events.map(({ type, at, course, part }) => ({
+      kind: type,
+      at,
+      course,
+      data: type === "part-paid" ? { part: part ?? 2 } : {},
+      key: `order ${order.id} ${type} ${at} ${part ?? ""}`,
+    })),
+    ...(paidThrough === null
+      ? []
+      : [
+          {
+            kind: "paid-through",
+            at: formatInstant(now as Instant),
+            course: null,
+            data: { through: paidThrough, grace },
+            key: `order ${order.id} paid-through ${paidThrough} ${grace}`,
+          },
+        ]),
+  ];
+  for (const { course, ...event } of told)
+    for (const one of held) {
+      if (course !== null && course !== one.course) continue;
+      const reason = WHY[event.kind]?.(order.title) ?? null;
+      if (await appendEvent(tx, school, one.course, one.id, { ...event, reason }, now))
+        news.add(event.kind);
+    }
+  return news;
+}
+
+/** Why, as it stands on a person's record. */
+const WHY: Readonly<Record<string, (title: string) => string>> = {
+  suspended: (title) => `A part of “${title}” could not be charged`,
+  unsuspended: (title) => `“${title}” is paid again`,
+  revoked: (title) => `“${title}” has ended, or was given back`,
+};

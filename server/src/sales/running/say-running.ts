@@ -1,0 +1,39 @@
+/** How an order stands that goes on after its purchase, as it is answered. */
+import type { RunningOrder } from "@dawngate/contract/sales";
+import type { OrderAt } from "@dawngate/core/sales/orders";
+import type { Instant } from "@dawngate/core/time";
+import type { SchoolTransaction } from "../../db/connection";
+import type { OrderRow } from "../order-store";
+import { runs, standingAt } from "./order-file";
+
+/** So many parts are told: of a subscription the latest. */
+const MOST = 60;
+
+/** Null: nothing follows after its purchase, or it was never paid. */
+export async function sayRunning(
+  tx: SchoolTransaction,
+  order: OrderRow,
+  now: Instant,
+): Promise<RunningOrder | null> {
+  return order.state === "paid" && runs(order)
+    ? runningOf(order, await standingAt(tx, order, now))
+    : null;
+}
+
+function runningOf({ kind }: OrderRow, at: OrderAt): RunningOrder {
+  const isOver = at.endedAt !== null;
+  const isEnding = at.state === "ending";
+  return {
+    standing: at.state,
+    open: at.open,
+    ahead: at.ahead,
+    parts: at.parts.slice(-MOST).map(({ part, due, amount, state, paidAt, next }) => {
+      return { part, due, amount, state, paidAt, next };
+    }),
+    suspends: at.next.suspends,
+    ends: at.next.ends,
+    paidThrough: at.enrollment.paidThrough,
+    mayCancel: kind === "subscription" && !isOver && !isEnding,
+    mayTakeBack: kind === "subscription" && !isOver && isEnding,
+  };
+}
