@@ -93,15 +93,20 @@ function People({
     if (marks.kind === "matching" && !("order" in change)) setMarks(NOBODY);
     roster.narrow(change);
   };
-  if (course.people === 0 && loaded && people.length === 0 && !isNarrowed)
+  // Also before the list has come: what is to be pressed stands first and stays there, so that no press meets nothing.
+  if (course.people === 0 && people.length === 0 && !isNarrowed && !error)
     return (
       <View style={{ gap: 12 }}>
-        <Text color={quiet}>
-          {about?.role === "instructor"
-            ? "You meet the people of the cohorts you lead here. You lead none of this course that has somebody in it; the school's owner or a manager says who leads which."
-            : "Nobody is in this course yet. Enroll somebody, or give people the address of its public page."}
-        </Text>
         {children}
+        {loaded ? (
+          <Text color={quiet}>
+            {about?.role === "instructor"
+              ? "You meet the people of the cohorts you lead here. You lead none of this course that has somebody in it; the school's owner or a manager says who leads which."
+              : "Nobody is in this course yet. Enroll somebody, or give people the address of its public page."}
+          </Text>
+        ) : (
+          <Skeleton widths={[1, 0.6]} />
+        )}
       </View>
     );
   return (

@@ -75,6 +75,7 @@ test("from signing up to a published, scheduled course of twelve lessons with on
 
   const places = page.getByRole("navigation", { name: "The course" });
   await thumb.tap(places.getByRole("link", { name: "People" }));
+  await expect(page.getByText("Nobody is in this course yet.")).toBeVisible();
   await thumb.tap(button("Enroll somebody"));
   await thumb.type(sheet.getByLabel("Name", { exact: true }), "Ilse Maren");
   await thumb.type(sheet.getByLabel("Mail address"), `learner-${name}@example.org`);
