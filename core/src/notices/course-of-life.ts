@@ -4,6 +4,7 @@ import {
   evaluate,
   foldEvents,
   type History,
+  inFavor,
   type PreparedCourse,
   type Timeline,
 } from "../schedule";
@@ -26,13 +27,19 @@ export class CourseOfLife {
   /** Instants of completions, passes and of the start: the enrollee was there. */
   readonly presence: ReadonlySet<number>;
   readonly samples: ReadonlySet<string>;
+  /** The version it follows: the newest of those it holds. */
+  readonly course: PreparedCourse;
 
   constructor(
     readonly enrollment: PlanEnrollment,
-    readonly course: PreparedCourse,
+    /** Every version it holds ("only in favor"), the one it follows last. */
+    private readonly versions: readonly PreparedCourse[],
     since: Instant | null,
     until: Instant,
   ) {
+    const course = versions.at(-1);
+    if (!course) throw new RangeError("An enrollment holds at least one version");
+    this.course = course;
     this.enrolledAt = instantIn(enrollment.enrolledAt);
     const paid = enrollment.paidAt === null ? null : instantIn(enrollment.paidAt);
     this.welcomeAt = !enrollment.needsPayment
@@ -68,7 +75,8 @@ export class CourseOfLife {
 
   /** The same, worked out with "now" there. */
   exactly(now: Instant): Timeline {
-    return evaluate(this.course, this.enrollment, now);
+    const under = this.versions.map((course) => evaluate(course, this.enrollment, now));
+    return inFavor(under, now);
   }
 
   history(now: Instant): History {
@@ -96,7 +104,7 @@ export class CourseOfLife {
     ].sort((a, b) => a - b);
     let next = 0;
     for (let now: Instant | null = this.enrolledAt; now !== null && now <= until; ) {
-      const timeline = evaluate(this.course, enrollment, now);
+      const timeline = this.exactly(now);
       this.stretches.push({ begins: now, timeline });
       while (next < fixed.length && (fixed[next] as Instant) <= now) next += 1;
       let ends: number = fixed[next] ?? Number.POSITIVE_INFINITY;

@@ -1,6 +1,6 @@
 /** Plan, settings and everybody they can reach, made ready once and then asked. */
-import type { Plan } from "../plan";
-import { preparer } from "../schedule";
+import type { Plan, PlanEnrollment } from "../plan";
+import { type PreparedCourse, preparer } from "../schedule";
 import {
   addDays,
   addToDate,
@@ -34,6 +34,14 @@ export interface Offset {
   isAfter: boolean;
 }
 
+/** The versions of its course that an enrollment holds, made ready, the one it follows last. */
+export type VersionsOf = (enrollment: PlanEnrollment) => readonly PreparedCourse[];
+
+function onlyVersion(plan: Plan): VersionsOf {
+  const prepared = preparer(plan);
+  return (enrollment) => [prepared(enrollment)];
+}
+
 /** Plan and settings, made ready to be asked. */
 export class Everybody {
   readonly held = new Map<string, Held>();
@@ -47,10 +55,11 @@ export class Everybody {
     readonly plan: Plan,
     readonly settings: NoticeSettings,
     until: Instant,
+    versionsOf: VersionsOf | null = null,
   ) {
     this.hour = checked(parseTimeOfDay(settings.hour));
     this.school = zoneOf(plan.school.timeZone);
-    const prepared = preparer(plan);
+    const prepared = versionsOf ?? onlyVersion(plan);
     const byId = new Map(plan.enrollments.map((one) => [one.id, one]));
     for (const person of settings.people) {
       this.personOff.set(person.id, new Set(person.off));

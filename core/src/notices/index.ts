@@ -1,7 +1,25 @@
 /** Notices: who is told what, when, and once. */
-export { KINDS, type Kind } from "./kinds";
-export { type Notice, parseSent, type WrittenNotice, writeNotice } from "./notice";
+export type { VersionsOf } from "./everybody";
+export { ALWAYS, isKind, KINDS, type Kind, OFF_AT_FIRST, OFFSETS } from "./kinds";
+export {
+  type Entry,
+  inKey,
+  type Notice,
+  parseSent,
+  type WrittenNotice,
+  writeNotice,
+} from "./notice";
 export { noticesBetween } from "./notices";
+export { datesOf, type Named, sayList, valuesOf } from "./say";
 export { type NoticeSettings, parseSettings, settingsSchema } from "./settings";
-export { faultsOfText, fieldsOf } from "./template";
+export {
+  faultsOfText,
+  fieldsOf,
+  fillText,
+  fromParts,
+  partsOf,
+  type TextPart,
+  type Values,
+} from "./template";
+export { type NoticeText, USUAL } from "./usual";
 export { type WrittenWrong, type Wrong, writeWrong } from "./wrong";

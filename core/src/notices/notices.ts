@@ -14,7 +14,7 @@ import {
 } from "../time";
 import { type Candidate, isNamed } from "./candidate";
 import { candidatesOf } from "./candidates";
-import { Everybody } from "./everybody";
+import { Everybody, type VersionsOf } from "./everybody";
 import { JOINED, type Kind, rankOf } from "./kinds";
 import { compare, type Entry, inKey, type Notice } from "./notice";
 import type { NoticeSettings } from "./settings";
@@ -28,14 +28,16 @@ export interface NoticesAsked {
   /** Those that go out at an instant in `from <= instant < to`. */
   from: Instant;
   to: Instant;
+  /** Left out: each enrollment holds what the plan says of its course. */
+  versionsOf?: VersionsOf;
 }
 
 /** Which notices go out, to whom, when, about what. Pure: the same again for the same plan, settings and list. */
-export function noticesBetween({ plan, settings, sent, from, to }: NoticesAsked): {
+export function noticesBetween({ plan, settings, sent, from, to, versionsOf }: NoticesAsked): {
   notices: Notice[];
   wrong: Wrong[];
 } {
-  const everybody = new Everybody(plan, settings, to);
+  const everybody = new Everybody(plan, settings, to, versionsOf);
   const listed = (sent ?? []).filter(({ at }) => at < to);
   const told = new Told(listed);
   const begins = sent === null ? Number.NEGATIVE_INFINITY : from;

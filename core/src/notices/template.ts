@@ -33,30 +33,91 @@ export const fieldsOf = (kind: Kind): string[] => [...OWN[kind], ...ALL];
  * @example faultsOfText("opened", "Go to {modul}") // ["at 7: opened has no field \"modul\"; it has courses, items, …"]
  */
 export function faultsOfText(kind: Kind, text: string): string[] {
+  return read(kind, text).faults;
+}
+
+/** What a text is made of, in its order: what is said as it stands, and fields. */
+export type TextPart = { says: string } | { field: string };
+
+/**
+ * A text taken apart.
+ *
+ * @example partsOf("opened", "Now: {items}") // [{ says: "Now: " }, { field: "items" }]
+ */
+export function partsOf(kind: Kind, text: string): TextPart[] {
+  return read(kind, text).parts;
+}
+
+/** Its parts put together again; braces in what is said are doubled. */
+export function fromParts(parts: readonly TextPart[]): string {
+  return parts
+    .map((part) =>
+      "field" in part ? `{${part.field}}` : part.says.replaceAll("{", "{{").replaceAll("}", "}}"),
+    )
+    .join("");
+}
+
+/** What each field says to one person; left out, or empty: there is nothing to say. */
+export type Values = Readonly<Record<string, string>>;
+
+/**
+ * A text as somebody reads it. A paragraph with a field that has nothing to say is left out: "You are with cohort
+ * {cohort}." says nothing to whoever is with none.
+ */
+export function fillText(kind: Kind, text: string, values: Values): string[] {
+  const paragraphs: string[] = [];
+  for (const paragraph of text.split(/\n\s*\n/)) {
+    const parts = partsOf(kind, paragraph);
+    if (parts.some((part) => "field" in part && !values[part.field])) continue;
+    const filled = parts
+      .map((part) => ("field" in part ? values[part.field] : part.says))
+      .join("")
+      .trim();
+    if (filled !== "") paragraphs.push(filled);
+  }
+  return paragraphs;
+}
+
+/** Reads a text once, for what it is made of and for what is wrong with it; a fault's part is said as it stands. */
+function read(kind: Kind, text: string): { parts: TextPart[]; faults: string[] } {
   const letters = [...text];
   const known = fieldsOf(kind);
   const faults: string[] = [];
+  const parts: TextPart[] = [];
+  const say = (more: string) => {
+    const last = parts.at(-1);
+    if (last && "says" in last) last.says += more;
+    else parts.push({ says: more });
+  };
   for (let i = 0; i < letters.length; i++) {
     const letter = letters[i];
-    if (letter !== "{" && letter !== "}") continue;
+    if (letter !== "{" && letter !== "}") {
+      say(letter as string);
+      continue;
+    }
     if (letters[i + 1] === letter) {
+      say(letter);
       i += 1;
       continue;
     }
     if (letter === "}") {
+      say(letter);
       faults.push(`at ${i + 1}: a brace closes that none opens; write }} for a brace itself`);
       continue;
     }
     let end = i + 1;
     while (end < letters.length && letters[end] !== "{" && letters[end] !== "}") end += 1;
     if (letters[end] !== "}") {
+      say(letter);
       faults.push(`at ${i + 1}: this brace is not closed; write {{ for a brace itself`);
       continue;
     }
     const name = letters.slice(i + 1, end).join("");
+    if (known.includes(name)) parts.push({ field: name });
+    else say(`{${name}}`);
     if (!known.includes(name))
       faults.push(`at ${i + 1}: ${kind} has no field "${name}"; it has ${known.join(", ")}`);
     i = end;
   }
-  return faults;
+  return { parts, faults };
 }

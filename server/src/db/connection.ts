@@ -36,6 +36,8 @@ export interface Database {
   ): Promise<{ slug: string; name: string; role: Role }[]>;
   /** The courses, of all schools, in which somebody's openings must be worked out again at an instant. */
   coursesToProject(at: string): Promise<{ school: SchoolId; course: string }[]>;
+  /** The schools in which somebody is to be looked at for what they are told. */
+  schoolsToNotify(at: string): Promise<SchoolId[]>;
   /** Adds up what was counted of people since the last time, over all schools. */
   foldHeadcounts(): Promise<void>;
   /** What an invitation that can still be used is for, by the hash of its token. */
@@ -191,6 +193,12 @@ export function openDatabase(
         course: string;
       }>`select school, course from courses_to_project(${at}::timestamptz)`.execute(reading);
       return rows;
+    },
+    async schoolsToNotify(at) {
+      const { rows } = await sql<{
+        school: SchoolId;
+      }>`select school from schools_to_notify(${at}::timestamptz)`.execute(reading);
+      return rows.map(({ school }) => school);
     },
     async foldHeadcounts() {
       await sql`select fold_headcounts()`.execute(db);

@@ -1,6 +1,7 @@
 /** People, cohorts, enrollments and their events in the database. */
 import type { Cover } from "@dawngate/contract/courses";
 import type { PlanCohort, PlanEnrollment } from "@dawngate/core/plan";
+import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql, type Updateable } from "kysely";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
@@ -222,4 +223,13 @@ export async function readAddress(tx: SchoolTransaction, enrollment: string) {
     .select(["person.name", "person.email"])
     .where("enrollment.id", "=", enrollment)
     .executeTakeFirst();
+}
+
+/** They are told by a mail of its own that they are in, and what opens when. */
+export async function noteTold(tx: SchoolTransaction, enrollment: string, now: Instant) {
+  await tx
+    .updateTable("enrollment")
+    .set({ told_at: formatInstant(now) })
+    .where("id", "=", enrollment)
+    .execute();
 }

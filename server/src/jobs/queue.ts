@@ -7,6 +7,7 @@ import PgBoss from "pg-boss";
 import type { DatabaseAddress } from "../db/address";
 import type { Database } from "../db/connection";
 import { BACKGROUND, encrypted, sturdyPool } from "../db/pool";
+import { NOTIFY } from "../notices/tasks";
 import { PROJECT } from "../schedule/tasks";
 import type { JobParts } from "./kind";
 import { KINDS } from "./kinds";
@@ -149,6 +150,8 @@ export async function startQueue({
     );
     if ((rows[0]?.lost ?? 0) > 0) look();
     await db.foldHeadcounts();
+    for (const school of await db.schoolsToNotify(formatInstant(now())))
+      if (!closed) await parts.threads.run(NOTIFY, { school, baseUrl: parts.baseUrl, now: now() });
     for (const { school, course } of await db.coursesToProject(formatInstant(now())))
       if (!closed) await parts.threads.run(PROJECT, { school, course, now: now() });
   };

@@ -143,6 +143,10 @@ export function workOut(
   return held.length === 0 ? under(plan) : inFavor([...held, plan].map(under), now);
 }
 
+/** The versions a case holds, made ready, the one it follows last. */
+export const versionsReady = ({ school, plan, held, cohort }: Case): PreparedCourse[] =>
+  [...held, plan].map((one) => prepared(school, one, cohort));
+
 /** Courses made ready, by their plan, which is shared and never changes, then by what else they were made ready with. */
 const ready = new WeakMap<PlanCourse, Map<string, PreparedCourse>>();
 /** So many of one plan: one for each of its cohorts, as a rule. */

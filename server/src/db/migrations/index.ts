@@ -27,6 +27,7 @@ import * as m0025 from "./0025-gifts";
 import * as m0026 from "./0026-running-orders";
 import * as m0027 from "./0027-renewals";
 import * as m0028 from "./0028-refunds";
+import * as m0029 from "./0029-notices";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -57,4 +58,5 @@ export const migrations = {
   "0026-running-orders": m0026,
   "0027-renewals": m0027,
   "0028-refunds": m0028,
+  "0029-notices": m0029,
 };

@@ -57,6 +57,8 @@ export interface EnrollmentTable {
   next_opens: Generated<string | null>;
   next_item: Generated<string | null>;
   seen_at: string | null;
+  /** When they were told by a mail of its own that they are in, and what opens when. */
+  told_at: Generated<string | null>;
   todo: Generated<number>;
   next_due: Generated<string | null>;
 }

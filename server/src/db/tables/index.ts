@@ -3,6 +3,7 @@ import type { CatalogTables } from "./catalog";
 import type { CoursesTables } from "./courses";
 import type { EnrollmentTables } from "./enrollment";
 import type { LessonsTables } from "./lessons";
+import type { NoticesTables } from "./notices";
 import type { PeopleTables } from "./people";
 import type { ReviewTables } from "./review";
 import type { SalesTables } from "./sales";
@@ -18,4 +19,5 @@ export interface Tables
     EnrollmentTables,
     ReviewTables,
     SalesTables,
-    CatalogTables {}
+    CatalogTables,
+    NoticesTables {}

@@ -11,6 +11,7 @@ import { payBack } from "./pay-back";
 import { projectCourse } from "./project-course";
 import { renameEverywhere } from "./rename-account";
 import { runOrder } from "./run-order";
+import { sendNotice } from "./send-notice";
 import { settleOrder } from "./settle-order";
 
 const all = {
@@ -21,6 +22,7 @@ const all = {
   "delete-school": deleteSchool,
   "settle-order": settleOrder,
   "run-order": runOrder,
+  "send-notice": sendNotice,
   "pay-back": payBack,
   "follow-up-order": followUpOrder,
   "give-gift": giveGift,

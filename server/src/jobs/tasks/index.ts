@@ -2,6 +2,7 @@
 import type { Progress } from "../task";
 import type { Doing, TaskParts } from "./doing";
 import { everybody } from "./everybody";
+import { notify } from "./notify";
 import { project } from "./project";
 import { publicPage } from "./public-page";
 import { receipt } from "./receipt";
@@ -11,6 +12,7 @@ import { touched } from "./touched";
 
 const ALL = [
   project,
+  notify,
   ripple,
   touched,
   everybody,

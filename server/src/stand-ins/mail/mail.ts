@@ -7,6 +7,10 @@ export interface Mail {
   text: string;
   /** The same as HTML; left out: there is none. */
   html?: string | undefined;
+  /** Where one press makes that nothing of its kind comes any more (RFC 8058). */
+  unsubscribe?: string | undefined;
+  /** Mails of one thread stand together. */
+  thread?: string | undefined;
 }
 
 export interface Mailer {

@@ -1,0 +1,97 @@
+/** What people are told, and when. */
+import type { Kind, WrittenNotice } from "@dawngate/core/notices";
+import type { Generated, JSONColumnType } from "kysely";
+import type { NullableJson } from "./columns";
+
+/** The hours, of each person's own day, in which nobody is written to. */
+export interface KeptQuiet {
+  from: string;
+  to: string;
+}
+
+/** Which kinds are on, and how many days before or after; what is not said is as usual. */
+export type KeptKinds = Partial<Record<Kind, { on?: boolean; offsets?: string[] }>>;
+
+/** A letter as it goes out, but for who writes and who is written to. */
+export interface KeptLetter {
+  subject: string;
+  says: string[];
+  dates: { when: string; what: string }[];
+  button: { label: string; url: string } | null;
+  small: string[];
+}
+
+export interface NoticeSettingsTable {
+  school_id: string;
+  number: number;
+  hour: string;
+  quiet: NullableJson<KeptQuiet>;
+  kinds: JSONColumnType<KeptKinds>;
+}
+
+export interface NoticeTemplateTable {
+  school_id: string;
+  kind: Kind;
+  course_id: string | null;
+  subject: string;
+  text: string;
+}
+
+export interface NoticeOffTable {
+  school_id: string;
+  person_id: string;
+  enrollment_id: string | null;
+  kind: Kind;
+}
+
+export interface NoticePersonTable {
+  school_id: string;
+  person_id: string;
+  looked_at: string;
+  next_at: string;
+  key: Generated<string>;
+}
+
+export interface NoticeTable {
+  school_id: string;
+  id: Generated<string>;
+  person_id: string;
+  kind: Kind;
+  at: string;
+  not_after: string;
+  about: JSONColumnType<WrittenNotice["about"]>;
+  course_id: string | null;
+  letter: JSONColumnType<KeptLetter>;
+  state: Generated<"waiting" | "sent" | "failed" | "late">;
+  sent_at: Generated<string | null>;
+  fault: Generated<string | null>;
+}
+
+export interface NoticeDayTable {
+  school_id: string;
+  day: string;
+  kind: Kind;
+  count: number;
+}
+
+export interface NoticeWrongTable {
+  school_id: string;
+  person_id: string;
+  kind: Kind;
+  key: string;
+  enrollment_id: string | null;
+  item_id: string | null;
+  old: string;
+  new: string | null;
+  found_at: string;
+}
+
+export interface NoticesTables {
+  notice_settings: NoticeSettingsTable;
+  notice_template: NoticeTemplateTable;
+  notice_off: NoticeOffTable;
+  notice_person: NoticePersonTable;
+  notice: NoticeTable;
+  notice_day: NoticeDayTable;
+  notice_wrong: NoticeWrongTable;
+}

@@ -1,0 +1,136 @@
+/** A notice as a letter: in the school's words for its kind, or a course's own, or ours. */
+import {
+  datesOf,
+  fillText,
+  type Kind,
+  type Named,
+  type Notice,
+  USUAL,
+  valuesOf,
+} from "@dawngate/core/notices";
+import { sayZone } from "@dawngate/core/schedule/words";
+import { type Instant, zoneOf } from "@dawngate/core/time";
+import type { KeptLetter } from "../db/tables/notices";
+import { inMail } from "../school/in-mail";
+import type { ToPerson } from "./person";
+import type { KeptTemplate } from "./settings-store";
+
+/** Where links lead. */
+export interface Site {
+  /** The school's address in the application, without a slash at its end. */
+  url: string;
+  name: string;
+}
+
+/** What the one thing to press says. */
+const BUTTONS: Partial<Record<Kind, string>> = {
+  "access-ends": "See what is yours",
+  "window-closes": "See the course",
+  "place-free": "Take the place",
+  announcement: "Go to the course",
+};
+
+/** So many dates stand below a letter. */
+const DATES_MOST = 12;
+
+/** The text that counts for a notice: a course's own where all of it belongs to that course. */
+export function textFor(
+  kind: Kind,
+  courses: readonly string[],
+  templates: readonly KeptTemplate[],
+): { subject: string; text: string } {
+  const [only] = courses;
+  const own =
+    courses.length === 1
+      ? templates.find((one) => one.kind === kind && one.course === only)
+      : undefined;
+  return own ?? templates.find((one) => one.kind === kind && one.course === null) ?? USUAL[kind];
+}
+
+/** The courses a notice is about. */
+export function coursesOf({ about, kind }: Notice, to: ToPerson): string[] {
+  const ids = about.flatMap(({ enrollment, key }) => {
+    if (enrollment !== null) return to.cases.get(enrollment)?.course ?? [];
+    return kind === "announcement" ? (announcementIn(key, to)?.course ?? []) : [];
+  });
+  return [...new Set(ids)];
+}
+
+const announcementIn = (key: string, to: ToPerson) =>
+  to.announced.get((key.split(":")[1] ?? "").replaceAll("%3A", ":").replaceAll("%25", "%"));
+
+/** What a notice names, by the names its person knows. */
+export function namedFor(notice: Notice, to: ToPerson, site: Site, now: Instant): Named {
+  const { who, cases, cohorts } = to;
+  const enrollment = notice.about.find((one) => one.enrollment !== null)?.enrollment ?? null;
+  const found = enrollment === null ? undefined : cases.get(enrollment);
+  const item = notice.about.find((one) => one.item !== null)?.item ?? null;
+  const lesson =
+    notice.kind === "opened" && item !== null && found?.plan.modules.every(({ id }) => id !== item)
+      ? `/${item}`
+      : "";
+  const announced =
+    notice.kind === "announcement" ? announcementIn(notice.about[0]?.key ?? "", to) : undefined;
+  return {
+    school: site.name,
+    person: inMail(who.name),
+    zone: zoneOf(found?.enrollment.timeZone ?? who.timeZone),
+    link: enrollment === null ? `${site.url}/shelf` : `${site.url}/shelf/${enrollment}${lesson}`,
+    preferences: `${site.url}/told/${who.key}`,
+    enrollment: (id) => {
+      const one = cases.get(id);
+      if (!one) return null;
+      return {
+        course: inMail(one.plan.title),
+        cohort: cohorts.get(id) ?? null,
+        until: to.timeline(id, now)?.access.until ?? null,
+      };
+    },
+    item: (id, item) => {
+      const one = cases.get(id);
+      if (!one) return null;
+      for (const plan of [one.plan, ...one.held])
+        for (const module of plan.modules) {
+          if (module.id === item) return inMail(module.title);
+          const lesson = module.lessons.find(({ id }) => id === item);
+          if (lesson) return inMail(lesson.title);
+        }
+      return null;
+    },
+    ...(announced && { more: { title: announced.title, text: announced.text } }),
+  };
+}
+
+/** The letter of a notice that goes out at an instant. */
+export function compose(
+  notice: Notice,
+  to: ToPerson,
+  templates: readonly KeptTemplate[],
+  site: Site,
+): KeptLetter {
+  const named = namedFor(notice, to, site, notice.at);
+  const written = textFor(notice.kind, coursesOf(notice, to), templates);
+  return composeWith(notice, written, named);
+}
+
+/** The same in given words. */
+export function composeWith(
+  notice: Notice,
+  { subject, text }: { subject: string; text: string },
+  named: Named,
+): KeptLetter {
+  const { kind, at } = notice;
+  const values = valuesOf(notice, named, at);
+  const dates = datesOf(notice, named, at);
+  const line = fillText(kind, subject, values).join(" ");
+  return {
+    subject: (line || fillText(kind, USUAL[kind].subject, values).join(" ")).slice(0, 300),
+    says: fillText(kind, text, values),
+    dates: dates.length > 1 || kind === "welcome" ? dates.slice(0, DATES_MOST) : [],
+    button: { label: BUTTONS[kind] ?? "Go to the course", url: named.link },
+    small: [
+      ...(dates.length > 0 ? [`Times are ${sayZone(named.zone.id)} time.`] : []),
+      `What you are told, and what not: ${named.preferences}`,
+    ],
+  };
+}

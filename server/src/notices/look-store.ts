@@ -1,0 +1,122 @@
+/** Whom to look at, and up to when they were, in the database. */
+import { formatInstant, type Instant } from "@dawngate/core/time";
+import { sql } from "kysely";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+
+/** So many rows are taken over at a time. */
+const TAKEN = 1000;
+
+/** Whose dates have changed is to be looked at: taken over from what the changes have left. True: there may be more. */
+export async function takeOver(tx: SchoolTransaction, school: SchoolId, now: Instant) {
+  const at = formatInstant(now);
+  const { rows } = await sql<{ n: number }>`
+    with taken as (
+      delete from notice_look where id in (
+        select id from notice_look where school_id = ${school} order by id limit ${TAKEN}
+        for update skip locked)
+      returning person_id
+    ), put as (
+      insert into notice_person (school_id, person_id, looked_at, next_at)
+      select distinct ${school}::uuid, t.person_id, ${at}::timestamptz, ${at}::timestamptz
+      from taken t join person p on p.school_id = ${school} and p.id = t.person_id
+      order by 2
+      on conflict (school_id, person_id) do update
+        set next_at = least(notice_person.next_at, excluded.next_at)
+    )
+    select count(*)::int as n from taken
+  `.execute(tx);
+  return (rows[0]?.n ?? 0) === TAKEN;
+}
+
+export interface Looked {
+  person: string;
+  key: string;
+  name: string;
+  email: string;
+  timeZone: string;
+  lookedAt: string;
+}
+
+/** Those whose turn it is, held; somebody else's are left to them. */
+export async function holdDue(tx: SchoolTransaction, now: Instant, most: number) {
+  const { rows } = await sql<Looked>`
+    select n.person_id as person, n.key, p.name, p.email, p.time_zone as "timeZone",
+      n.looked_at as "lookedAt"
+    from notice_person n join person p on p.school_id = n.school_id and p.id = n.person_id
+    where n.next_at <= ${formatInstant(now)}::timestamptz
+    order by n.next_at, n.person_id limit ${most}
+    for update of n skip locked
+  `.execute(tx);
+  return rows;
+}
+
+/** Somebody by name, as they are looked at; null where there is nobody, or they were never in anything. */
+export async function readLooked(tx: SchoolTransaction, person: string): Promise<Looked | null> {
+  const { rows } = await sql<Looked>`
+    select n.person_id as person, n.key, p.name, p.email, p.time_zone as "timeZone",
+      n.looked_at as "lookedAt"
+    from notice_person n join person p on p.school_id = n.school_id and p.id = n.person_id
+    where n.person_id = ${person}
+  `.execute(tx);
+  return rows[0] ?? null;
+}
+
+/** Whom a key is for; null: nobody. */
+export async function personOfKey(tx: SchoolTransaction, key: string): Promise<string | null> {
+  const row = await tx
+    .selectFrom("notice_person")
+    .select("person_id")
+    .where("key", "=", key)
+    .executeTakeFirst();
+  return row?.person_id ?? null;
+}
+
+export interface Ahead {
+  at: string;
+  day: string;
+  kind: string;
+  course: string | null;
+  things: number;
+}
+
+/** They were looked at; what is to come is written anew, and when to look again. */
+export async function noteLooked(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  person: string,
+  { now, next, ahead }: { now: Instant; next: Instant; ahead: readonly Ahead[] },
+): Promise<void> {
+  await sql`delete from notice_ahead where school_id = ${school} and person_id = ${person}`.execute(
+    tx,
+  );
+  if (ahead.length > 0)
+    await sql`
+      insert into notice_ahead (school_id, person_id, at, day, kind, course_id, things)
+      select ${school}, ${person}, r.at, r.day, r.kind, r.course, r.things
+      from jsonb_to_recordset(${JSON.stringify(ahead)}::jsonb)
+        as r (at timestamptz, day date, kind text, course text, things integer)
+    `.execute(tx);
+  await tx
+    .updateTable("notice_person")
+    .set({ looked_at: formatInstant(now), next_at: formatInstant(next) })
+    .where("person_id", "=", person)
+    .execute();
+}
+
+/** Whoever is in a course, or anybody, is looked at again: what the school has set or written has changed. */
+export async function lookAgain(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  { course, person }: { course?: string; person?: string } = {},
+): Promise<void> {
+  if (person !== undefined)
+    await sql`insert into notice_look (school_id, person_id) values (${school}, ${person})`.execute(
+      tx,
+    );
+  else
+    await sql`
+      insert into notice_look (school_id, person_id)
+      select distinct school_id, person_id from enrollment
+      where school_id = ${school} ${course === undefined ? sql`` : sql`and course_id = ${course}`}
+    `.execute(tx);
+}

@@ -1,0 +1,161 @@
+/** Looks at whoever is to be looked at: hands over what goes out now, and writes down what is to come. */
+import { type Notice, noticesBetween, writeNotice } from "@dawngate/core/notices";
+import {
+  addDays,
+  DAY,
+  formatDate,
+  formatInstant,
+  type Instant,
+  localDateAt,
+  MINUTE,
+  startOfDay,
+  type Zone,
+  zoneOf,
+} from "@dawngate/core/time";
+import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
+import { follow } from "../jobs/outbox";
+import { readSchool } from "../school/store";
+import { compose, coursesOf, type Site } from "./compose";
+import { type Ahead, holdDue, type Looked, noteLooked, takeOver } from "./look-store";
+import { readPerson, type ToPerson } from "./person";
+import { insertNotice, replaceWrong } from "./person-store";
+import {
+  type KeptSettings,
+  type KeptTemplate,
+  readNoticeSettings,
+  readTemplates,
+} from "./settings-store";
+
+/** So many people are looked at in one transaction. */
+const AT_A_TIME = 20;
+/** What happened shortly before somebody was looked at may have been on its way: it is looked for once more. */
+const OVERLAP = 10 * MINUTE;
+/** So far ahead one looks, and at the latest after so long anew: so a month ahead is always known. */
+const AHEAD_DAYS = 45;
+const AGAIN_DAYS = 13;
+/** So many of what is to come are written down for one person. */
+const AHEAD_MOST = 200;
+
+/** All that is due in a school, some people at a time, each time in a transaction of its own. */
+export async function notifySchool(
+  db: Database,
+  school: SchoolId,
+  baseUrl: string,
+  now: Instant,
+): Promise<void> {
+  while (await db.withSchool(school, (tx) => takeOver(tx, school, now)));
+  while (await db.withSchool(school, (tx) => notifySome(tx, school, baseUrl, now)));
+}
+
+/** True: there may be more. */
+async function notifySome(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  baseUrl: string,
+  now: Instant,
+): Promise<boolean> {
+  const due = await holdDue(tx, now, AT_A_TIME);
+  if (due.length === 0) return false;
+  const parts = await readParts(tx, school, baseUrl);
+  for (const who of due) await notifyOne(tx, parts, who, now);
+  return due.length === AT_A_TIME;
+}
+
+export interface NoticeParts {
+  school: SchoolId;
+  site: Site;
+  zone: Zone;
+  settings: KeptSettings;
+  templates: KeptTemplate[];
+}
+
+/** What is the same for everybody in a school. */
+export async function readParts(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  baseUrl: string,
+): Promise<NoticeParts> {
+  const { slug, name, time_zone } = await readSchool(tx);
+  return {
+    school,
+    site: { url: `${baseUrl}/${slug}`, name },
+    zone: zoneOf(time_zone),
+    settings: await readNoticeSettings(tx),
+    templates: await readTemplates(tx),
+  };
+}
+
+/** Hands over what goes out to somebody now, and writes down what is to come. Their row is held. */
+async function notifyOne(
+  tx: SchoolTransaction,
+  parts: NoticeParts,
+  who: Looked,
+  now: Instant,
+): Promise<void> {
+  const { school, settings, templates, site } = parts;
+  const to = await readPerson(tx, school, who, settings, now);
+  const from = Math.min(now, Date.parse(who.lookedAt) - OVERLAP) as Instant;
+  const until = (now + 1) as Instant;
+  const { notices, wrong } = noticesBetween({ ...to.asked, from, to: until });
+  for (const notice of notices) {
+    const written = writeNotice(notice);
+    // Whoever comes too late drops it (notices.md, "When").
+    if (Date.parse(written.notAfter) <= now) continue;
+    const courses = coursesOf(notice, to);
+    const id = await insertNotice(tx, school, {
+      person: who.person,
+      kind: notice.kind,
+      at: written.at,
+      notAfter: written.notAfter,
+      about: written.about,
+      course: courses.length === 1 ? (courses[0] ?? null) : null,
+      letter: compose(notice, to, templates, site),
+    });
+    await follow(tx, school, "send-notice", { school, notice: id });
+  }
+  await replaceWrong(
+    tx,
+    school,
+    who.person,
+    wrong.map(({ kind, key, old, new: holds }) => {
+      const told = to.asked.sent.flatMap(({ about }) => about).findLast((one) => one.key === key);
+      return {
+        kind,
+        key,
+        enrollment: told?.enrollment ?? null,
+        item: told?.item ?? null,
+        old: formatInstant(old),
+        new: holds === null ? null : formatInstant(holds),
+      };
+    }),
+    now,
+  );
+  const { ahead, next } = lookAhead(to, [...to.asked.sent, ...notices], parts.zone, until);
+  await noteLooked(tx, school, who.person, { now, next, ahead });
+}
+
+/** What is to come, as far as is known today, and when to look again. */
+export function lookAhead(
+  to: ToPerson,
+  sent: Notice[],
+  zone: Zone,
+  from: Instant,
+): { ahead: Ahead[]; next: Instant } {
+  const today = localDateAt(zone, from);
+  const horizon = startOfDay(zone, addDays(today, AHEAD_DAYS));
+  const { notices } = noticesBetween({ ...to.asked, sent, from, to: horizon });
+  const latest = (from + AGAIN_DAYS * DAY) as Instant;
+  return {
+    ahead: notices.slice(0, AHEAD_MOST).map((notice) => {
+      const courses = coursesOf(notice, to);
+      return {
+        at: formatInstant(notice.at),
+        day: formatDate(localDateAt(zone, notice.at)),
+        kind: notice.kind,
+        course: courses.length === 1 ? (courses[0] ?? null) : null,
+        things: notice.about.filter(({ named, item }) => named && item !== null).length,
+      };
+    }),
+    next: Math.min(latest, notices[0]?.at ?? latest) as Instant,
+  };
+}

@@ -1,0 +1,201 @@
+/** What somebody holds, does not want and was told, in the database. */
+import type { Kind, Notice } from "@dawngate/core/notices";
+import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
+import { sql } from "kysely";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import type { KeptLetter } from "../db/tables/notices";
+
+/** What ended, or was announced, longer ago than this is told of no more. */
+const LATELY = 60 * DAY;
+/** So many enrollments of one person are looked at, the newest. */
+const HELD_MOST = 100;
+/** So many of the notices that went out to somebody are known, the latest: a key comes up again within weeks. */
+const SENT_MOST = 300;
+
+export interface HeldRow {
+  id: string;
+  course: string;
+  /** The name of its cohort. */
+  cohort: string | null;
+  toldAt: string | null;
+  /** When this plan began to hold for it; null: when they were enrolled. */
+  since: string | null;
+  announced: { id: string; at: string; title: string; text: string; course: string }[];
+}
+
+/**
+ * What somebody holds or has held until a few weeks ago. A plan begins to hold for it when a version is published
+ * after it has begun, or when it is moved to another cohort.
+ */
+export async function readHeld(
+  tx: SchoolTransaction,
+  person: string,
+  now: Instant,
+): Promise<HeldRow[]> {
+  const lately = formatInstant((now - LATELY) as Instant);
+  const { rows } = await sql<HeldRow>`
+    select e.id, e.course_id as course, k.name as cohort, e.told_at as "toldAt",
+      (select max(at) from (
+        select v.published_at as at from course_version v
+          where v.school_id = e.school_id and v.course_id = e.course_id
+            and v.number = coalesce(e.pinned_version, c.current_version)
+        union all
+        select m.at from enrollment_event m
+          where m.school_id = e.school_id and m.enrollment_id = e.id and m.kind = 'moved'
+      ) began where at > e.enrolled_at) as since,
+      coalesce((select json_agg(json_build_object('id', a.id, 'title', a.title, 'text', a.text,
+          'course', a.course_id,
+          'at', to_char(a.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')))
+        from announcement a
+        where a.school_id = e.school_id and a.course_id = e.course_id
+          and a.at > ${lately}::timestamptz), '[]'::json) as announced
+    from enrollment e
+    join course c on c.school_id = e.school_id and c.id = e.course_id
+    left join cohort k
+      on k.school_id = e.school_id and k.course_id = e.course_id and k.id = e.cohort_id
+    where e.person_id = ${person} and c.current_version is not null
+      and (e.access_until is null or e.projected_sequence is distinct from e.last_sequence
+        or e.access_until > ${lately}::timestamptz)
+    order by e.enrolled_at desc, e.id desc limit ${HELD_MOST}
+  `.execute(tx);
+  return rows.reverse();
+}
+
+/** The kinds somebody does not want: of one enrollment, or (null) at all. */
+export async function readOff(
+  tx: SchoolTransaction,
+  person: string,
+): Promise<{ enrollment: string | null; kind: Kind }[]> {
+  return tx
+    .selectFrom("notice_off")
+    .select(["enrollment_id as enrollment", "kind"])
+    .where("person_id", "=", person)
+    .execute();
+}
+
+/** Replaces what somebody does not want. */
+export async function replaceOff(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  person: string,
+  off: readonly { enrollment: string | null; kind: Kind }[],
+): Promise<void> {
+  await tx.deleteFrom("notice_off").where("person_id", "=", person).execute();
+  if (off.length > 0)
+    await tx
+      .insertInto("notice_off")
+      .values(
+        off.map(({ enrollment, kind }) => ({
+          school_id: school,
+          person_id: person,
+          enrollment_id: enrollment,
+          kind,
+        })),
+      )
+      .execute();
+}
+
+/** What went out to somebody, the oldest first. */
+export async function readSent(tx: SchoolTransaction, person: string): Promise<Notice[]> {
+  const rows = await tx
+    .selectFrom("notice")
+    .select(["kind", "person_id", "at", "about"])
+    .where("person_id", "=", person)
+    .orderBy("at", "desc")
+    .orderBy("id", "desc")
+    .limit(SENT_MOST)
+    .execute();
+  return rows.reverse().map(({ kind, person_id, at, about }) => ({
+    kind,
+    person: person_id,
+    at: Date.parse(at) as Instant,
+    about: about.map((entry) => ({
+      ...entry,
+      instant: entry.instant === null ? null : (Date.parse(entry.instant) as Instant),
+    })),
+  }));
+}
+
+export interface NewNotice {
+  person: string;
+  kind: Kind;
+  at: string;
+  notAfter: string;
+  about: unknown;
+  course: string | null;
+  letter: KeptLetter;
+  /** Left out: it waits to be sent. */
+  sentAt?: string;
+}
+
+/** Writes what goes out; answers its number. */
+export async function insertNotice(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  { person, kind, at, notAfter, about, course, letter, sentAt }: NewNotice,
+): Promise<string> {
+  const { id } = await tx
+    .insertInto("notice")
+    .values({
+      school_id: school,
+      person_id: person,
+      kind,
+      at,
+      not_after: notAfter,
+      about: JSON.stringify(about),
+      course_id: course,
+      letter: JSON.stringify(letter),
+      ...(sentAt !== undefined && { state: "sent", sent_at: sentAt }),
+    })
+    .returning("id")
+    .executeTakeFirstOrThrow();
+  return id;
+}
+
+/** Replaces what somebody was told that does not hold any more. */
+export async function replaceWrong(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  person: string,
+  wrong: readonly {
+    kind: Kind;
+    key: string;
+    enrollment: string | null;
+    item: string | null;
+    old: string;
+    new: string | null;
+  }[],
+  now: Instant,
+): Promise<void> {
+  await tx
+    .deleteFrom("notice_wrong")
+    .where("person_id", "=", person)
+    .$if(wrong.length > 0, (query) =>
+      query.where(
+        "key",
+        "not in",
+        wrong.map(({ key }) => key),
+      ),
+    )
+    .execute();
+  if (wrong.length > 0)
+    await tx
+      .insertInto("notice_wrong")
+      .values(
+        wrong.map(({ enrollment, item, ...one }) => ({
+          school_id: school,
+          person_id: person,
+          enrollment_id: enrollment,
+          item_id: item,
+          found_at: formatInstant(now),
+          ...one,
+        })),
+      )
+      .onConflict((conflict) =>
+        conflict.columns(["school_id", "person_id", "key"]).doUpdateSet((eb) => ({
+          old: eb.ref("excluded.old"),
+          new: eb.ref("excluded.new"),
+        })),
+      )
+      .execute();
+}

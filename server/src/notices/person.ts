@@ -1,0 +1,96 @@
+/** What notices to somebody follow from: what they hold, what they do not want, what they were told. */
+import type { Notice, NoticeSettings, VersionsOf } from "@dawngate/core/notices";
+import type { Plan } from "@dawngate/core/plan";
+import type { Timeline } from "@dawngate/core/schedule";
+import type { Instant } from "@dawngate/core/time";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { type Case, readCases, versionsReady, workOut } from "../schedule/case";
+import { planSchool } from "../school/plan";
+import { readSchool } from "../school/store";
+import type { Looked } from "./look-store";
+import { readHeld, readOff, readSent } from "./person-store";
+import type { KeptSettings } from "./settings-store";
+
+export interface Asked {
+  plan: Plan;
+  settings: NoticeSettings;
+  sent: Notice[];
+  versionsOf: VersionsOf;
+}
+
+export interface ToPerson {
+  who: Looked;
+  cases: Map<string, Case>;
+  cohorts: ReadonlyMap<string, string>;
+  /** Titles and texts of what is announced to them. */
+  announced: ReadonlyMap<string, { title: string; text: string; course: string }>;
+  asked: Asked;
+  timeline(enrollment: string, now: Instant): Timeline | null;
+}
+
+/** Reads all that is needed to say what somebody is told, and when. */
+export async function readPerson(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  who: Looked,
+  kept: KeptSettings,
+  now: Instant,
+): Promise<ToPerson> {
+  const held = await readHeld(tx, who.person, now);
+  const found = await readCases(
+    tx,
+    school,
+    held.map(({ id }) => id),
+  );
+  const cases = new Map(found.map((one) => [one.enrollment.id, one]));
+  const own = held.filter(({ id }) => cases.has(id));
+  const off = await readOff(tx, who.person);
+  const offOf = (enrollment: string | null) =>
+    off.filter((one) => one.enrollment === enrollment).map(({ kind }) => kind);
+  const announced = own.flatMap(({ announced }) => announced);
+  const plan: Plan = {
+    dawnGatePlan: 1,
+    school: planSchool(await readSchool(tx)),
+    courses: [...new Map(found.map(({ plan }) => [plan.id, plan])).values()],
+    cohorts: [
+      ...new Map(found.flatMap(({ cohort }) => (cohort ? [[cohort.id, cohort]] : []))).values(),
+    ],
+    enrollments: own.map(({ id }) => (cases.get(id) as Case).enrollment),
+  };
+  const settings: NoticeSettings = {
+    dawnGateNotices: 1,
+    hour: kept.hour,
+    quiet: kept.quiet,
+    kinds: kept.kinds,
+    people: [
+      {
+        id: who.person,
+        timeZone: who.timeZone,
+        off: offOf(null),
+        enrollments: own.map(({ id, since }) => ({ id, off: offOf(id), since })),
+      },
+    ],
+    byStaff: own.flatMap(({ id, toldAt }) =>
+      toldAt === null ? [] : [{ id, enrollment: id, what: "enrolled", at: toldAt }],
+    ),
+    announcements: [
+      ...new Map(announced.map(({ id, at, course }) => [id, { id, at, course }])).values(),
+    ],
+  };
+  return {
+    who,
+    cases,
+    cohorts: new Map(own.flatMap(({ id, cohort }) => (cohort === null ? [] : [[id, cohort]]))),
+    announced: new Map(announced.map((one) => [one.id, one])),
+    asked: {
+      plan,
+      settings,
+      sent: await readSent(tx, who.person),
+      versionsOf: ({ id }) => versionsReady(cases.get(id) as Case),
+    },
+    timeline: (enrollment, now) => {
+      const one = cases.get(enrollment);
+      return one ? workOut(one, now) : null;
+    },
+  };
+}

@@ -1,0 +1,95 @@
+/** What has gone out, in the database. */
+import { ALWAYS, type Kind } from "@dawngate/core/notices";
+import { sql } from "kysely";
+import type { SchoolTransaction } from "../db/connection";
+import type { KeptLetter } from "../db/tables/notices";
+
+export interface ToSend {
+  kind: Kind;
+  person: string;
+  name: string;
+  email: string;
+  key: string;
+  course: string | null;
+  letter: KeptLetter;
+  state: "waiting" | "sent" | "failed" | "late";
+  notAfter: string;
+  mayBeOff: boolean;
+}
+
+export async function readToSend(tx: SchoolTransaction, id: string): Promise<ToSend | null> {
+  const { rows } = await sql<Omit<ToSend, "mayBeOff">>`
+    select n.kind, n.person_id as person, p.name, p.email, l.key, n.course_id as course, n.letter,
+      n.state, n.not_after as "notAfter"
+    from notice n
+    join person p on p.school_id = n.school_id and p.id = n.person_id
+    join notice_person l on l.school_id = n.school_id and l.person_id = n.person_id
+    where n.id = ${id}::bigint
+  `.execute(tx);
+  const [row] = rows;
+  return row ? { ...row, mayBeOff: !ALWAYS.has(row.kind) } : null;
+}
+
+/** Where it stands now. */
+export async function setSent(
+  tx: SchoolTransaction,
+  id: string,
+  { state, at, fault }: { state: ToSend["state"]; at: string | null; fault: string | null },
+): Promise<void> {
+  await tx.updateTable("notice").set({ state, sent_at: at, fault }).where("id", "=", id).execute();
+}
+
+export interface SentRow {
+  id: string;
+  kind: Kind;
+  at: string;
+  state: ToSend["state"];
+  fault: string | null;
+  person: { id: string; name: string; email: string };
+  course: string | null;
+  subject: string;
+}
+
+interface Narrowed {
+  kind: Kind | null;
+  state: ToSend["state"] | null;
+  person: string | null;
+  after: { at: string; id: string } | null;
+  most: number;
+}
+
+/** A page of what has gone out or waits, the latest first, and one row more. */
+export async function readSentPage(
+  tx: SchoolTransaction,
+  { kind, state, person, after, most }: Narrowed,
+): Promise<SentRow[]> {
+  const { rows } = await sql<SentRow>`
+    select n.id::text as id, n.kind, n.at, n.state, n.fault,
+      json_build_object('id', p.id, 'name', p.name, 'email', p.email) as person,
+      c.title as course, n.letter ->> 'subject' as subject
+    from notice n
+    join person p on p.school_id = n.school_id and p.id = n.person_id
+    left join course c on c.school_id = n.school_id and c.id = n.course_id
+    where true
+      ${kind === null ? sql`` : sql`and n.kind = ${kind}`}
+      ${state === null ? sql`` : sql`and n.state = ${state}`}
+      ${person === null ? sql`` : sql`and n.person_id = ${person}`}
+      ${after === null ? sql`` : sql`and (n.at, n.id) < (${after.at}::timestamptz, ${after.id}::bigint)`}
+    order by n.at desc, n.id desc limit ${most + 1}
+  `.execute(tx);
+  return rows;
+}
+
+/** One as it went out. */
+export async function readSentOne(tx: SchoolTransaction, id: string) {
+  const { rows } = await sql<SentRow & { letter: KeptLetter; sentAt: string | null }>`
+    select n.id::text as id, n.kind, n.at, n.state, n.fault, n.sent_at as "sentAt", n.letter,
+      json_build_object('id', p.id, 'name', p.name, 'email', p.email) as person,
+      c.title as course, n.letter ->> 'subject' as subject
+    from notice n
+    join person p on p.school_id = n.school_id and p.id = n.person_id
+    left join course c on c.school_id = n.school_id and c.id = n.course_id
+    where n.id = ${id}::bigint
+  `.execute(tx);
+  return rows[0] ?? null;
+}

@@ -1,0 +1,84 @@
+/** What a school sets and writes about notices, in the database. */
+import type { Kind } from "@dawngate/core/notices";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import type { KeptKinds, KeptQuiet } from "../db/tables/notices";
+
+export interface KeptSettings {
+  number: number;
+  hour: string;
+  quiet: KeptQuiet | null;
+  kinds: KeptKinds;
+}
+
+/** As long as nobody has set anything. */
+const USUALLY: KeptSettings = {
+  number: 0,
+  hour: "09:00",
+  quiet: { from: "21:00", to: "06:30" },
+  kinds: {},
+};
+
+export async function readNoticeSettings(tx: SchoolTransaction): Promise<KeptSettings> {
+  const row = await tx
+    .selectFrom("notice_settings")
+    .select(["number", "hour", "quiet", "kinds"])
+    .executeTakeFirst();
+  return row ?? USUALLY;
+}
+
+/** Puts them otherwise; false where somebody has changed them since. */
+export async function writeNoticeSettings(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  { number, hour, quiet, kinds }: KeptSettings,
+): Promise<boolean> {
+  const set = {
+    number: number + 1,
+    hour,
+    quiet: quiet === null ? null : JSON.stringify(quiet),
+    kinds: JSON.stringify(kinds),
+  };
+  const row = await tx
+    .insertInto("notice_settings")
+    .values({ school_id: school, ...set })
+    .onConflict((conflict) =>
+      conflict.column("school_id").doUpdateSet(set).where("notice_settings.number", "=", number),
+    )
+    .returning("number")
+    .executeTakeFirst();
+  return row !== undefined && row.number === number + 1;
+}
+
+export interface KeptTemplate {
+  kind: Kind;
+  /** Null: for all courses. */
+  course: string | null;
+  subject: string;
+  text: string;
+}
+
+export async function readTemplates(tx: SchoolTransaction): Promise<KeptTemplate[]> {
+  return tx
+    .selectFrom("notice_template")
+    .select(["kind", "course_id as course", "subject", "text"])
+    .execute();
+}
+
+/** Replaces a kind's text, of one course or of all; null: ours again, or the school's. */
+export async function writeTemplate(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  { kind, course }: Pick<KeptTemplate, "kind" | "course">,
+  text: Pick<KeptTemplate, "subject" | "text"> | null,
+): Promise<void> {
+  await tx
+    .deleteFrom("notice_template")
+    .where("kind", "=", kind)
+    .where("course_id", course === null ? "is" : "=", course)
+    .execute();
+  if (text)
+    await tx
+      .insertInto("notice_template")
+      .values({ school_id: school, kind, course_id: course, ...text })
+      .execute();
+}
