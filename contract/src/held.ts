@@ -13,6 +13,7 @@ export const HELD = {
   listings: ["school"],
   pages: ["school"],
   orders: ["school"],
+  notices: ["school"],
   courses: ["school"],
   shelf: ["school"],
   feed: ["school"],

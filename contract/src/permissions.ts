@@ -60,6 +60,14 @@ export const PERMISSIONS = {
   },
   "sales.change": { words: "Put on sale, and change prices", roles: ["owner", "manager"] },
   "sales.refund": { words: "Give money back", roles: ["owner", "manager"] },
+  "notices.see": {
+    words: "See what people are told, and what has gone out",
+    roles: ["owner", "manager"],
+  },
+  "notices.change": {
+    words: "Say which notices go out, when, and in which words",
+    roles: ["owner", "manager"],
+  },
   "people.take": {
     words: "Take a person's data out, or forget a person",
     roles: ["owner"],

@@ -5,6 +5,7 @@ import { covers } from "./covers";
 import { enrollment } from "./enrollment";
 import { lessons } from "./lessons";
 import { me } from "./me";
+import { notices } from "./notices";
 import { people } from "./people";
 import { review } from "./review";
 import { sales } from "./sales";
@@ -28,5 +29,6 @@ export const ROOMS = {
   review,
   sales,
   catalog,
+  notices,
   today,
 };

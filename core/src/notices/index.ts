@@ -3,6 +3,7 @@ export type { VersionsOf } from "./everybody";
 export { ALWAYS, isKind, KINDS, type Kind, OFF_AT_FIRST, OFFSETS } from "./kinds";
 export {
   type Entry,
+  fromKey,
   inKey,
   type Notice,
   parseSent,
@@ -11,7 +12,7 @@ export {
 } from "./notice";
 export { noticesBetween } from "./notices";
 export { datesOf, type Named, sayList, valuesOf } from "./say";
-export { type NoticeSettings, parseSettings, settingsSchema } from "./settings";
+export { type NoticeSettings, offsetFaults, parseSettings, settingsSchema } from "./settings";
 export {
   faultsOfText,
   fieldsOf,

@@ -122,26 +122,34 @@ function checkKinds({ kinds }: NoticeSettings, say: Say): void {
       continue;
     }
     if (!offsets) continue;
-    const counts = OFFSETS[kind];
-    if (!counts) {
-      say(`${path}.offsets`, `${kind} counts no days`);
-      continue;
-    }
-    const seen = new Set<string>();
-    offsets.forEach((offset, i) => {
-      const at = `${path}.offsets[${i}]`;
-      const parsed = parseOffset(offset);
-      if (!parsed.ok || parsed.value.kind !== "date")
-        say(at, `"${offset}" is not a duration of days, weeks, months or years, such as -P2D`);
-      else if (seen.has(offset)) say(at, `"${offset}" stands there twice`);
-      else {
-        const isAfter = parsed.value.months > 0 || parsed.value.days > 0;
-        if (counts.side === "before" && isAfter) say(at, `${kind} comes before the day, not after`);
-        if (counts.side === "after" && !isAfter) say(at, `${kind} comes after the day, not before`);
-      }
-      seen.add(offset);
-    });
+    for (const { at, reason } of offsetFaults(kind, offsets))
+      say(at === null ? `${path}.offsets` : `${path}.offsets[${at}]`, reason);
   }
+}
+
+/** What is wrong with the offsets of a kind: with one of them, by its place, or (null) with there being any. */
+export function offsetFaults(
+  kind: Kind,
+  offsets: readonly string[],
+): { at: number | null; reason: string }[] {
+  const counts = OFFSETS[kind];
+  if (!counts) return [{ at: null, reason: `${kind} counts no days` }];
+  const faults: { at: number; reason: string }[] = [];
+  const seen = new Set<string>();
+  offsets.forEach((offset, at) => {
+    const parsed = parseOffset(offset);
+    const say = (reason: string) => faults.push({ at, reason });
+    if (!parsed.ok || parsed.value.kind !== "date")
+      say(`"${offset}" is not a duration of days, weeks, months or years, such as -P2D`);
+    else if (seen.has(offset)) say(`"${offset}" stands there twice`);
+    else {
+      const isAfter = parsed.value.months > 0 || parsed.value.days > 0;
+      if (counts.side === "before" && isAfter) say(`${kind} comes before the day, not after`);
+      if (counts.side === "after" && !isAfter) say(`${kind} comes after the day, not before`);
+    }
+    seen.add(offset);
+  });
+  return faults;
 }
 
 function checkPeople({ people }: NoticeSettings, plan: Plan, say: Say): void {

@@ -17,7 +17,7 @@ export const USUAL: Readonly<Record<Kind, NoticeText>> = {
   welcome: says(
     "You are in {course}",
     "You are in “{course}”.",
-    "You go through it with {cohort}.",
+    "You go through it with the cohort “{cohort}”.",
     "Open now: {open}.",
     "Next: {next}.",
     "It is yours until {ends}.",
@@ -27,12 +27,12 @@ export const USUAL: Readonly<Record<Kind, NoticeText>> = {
   "window-closes": says(
     "{course}: enrolling is possible until {closes}",
     "You wanted to be told: enrolling in “{course}” is possible until {closes}.",
-    "It is for {cohort}.",
+    "It is for the cohort “{cohort}”.",
   ),
   "place-free": says(
     "A place is free in {course}",
     "A place in “{course}” has become free, and it is yours if you take it by {lapses}.",
-    "It is with {cohort}.",
+    "It is with the cohort “{cohort}”.",
   ),
   "access-ends": says(
     "{course}: the last day is {ends}",
@@ -67,7 +67,7 @@ export const USUAL: Readonly<Record<Kind, NoticeText>> = {
   "by-staff": says(
     "{course}: you were {what}",
     "You were {what}: “{course}”.",
-    "You go through it with {cohort}.",
+    "You go through it with the cohort “{cohort}”.",
     "{reason}",
     "Open now: {open}.",
     "Next: {next}.",

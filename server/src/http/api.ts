@@ -7,6 +7,7 @@ import { courseRoutes } from "../courses/routes";
 import { enrollmentRoutes } from "../enrollment/routes";
 import type { Changes } from "../jobs/changes";
 import { lessonRoutes } from "../lessons/routes";
+import { noticeRoutes } from "../notices/routes";
 import { peopleRoutes } from "../people/routes";
 import { reviewRoutes } from "../review/routes";
 import { heardRoutes } from "../sales/heard";
@@ -34,6 +35,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", salesRoutes(services))
     .route("/", heardRoutes(services))
     .route("/", catalogRoutes(services))
+    .route("/", noticeRoutes(services))
     .route("/", todayRoutes(services));
   app.openAPIRegistry.registerComponent("securitySchemes", "session", {
     type: "apiKey",

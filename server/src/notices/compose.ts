@@ -2,14 +2,17 @@
 import {
   datesOf,
   fillText,
+  fromKey,
   type Kind,
   type Named,
   type Notice,
   USUAL,
+  type Values,
   valuesOf,
 } from "@dawngate/core/notices";
 import { sayZone } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
+import { plainOf } from "../base/plain";
 import type { KeptLetter } from "../db/tables/notices";
 import { inMail } from "../school/in-mail";
 import type { ToPerson } from "./person";
@@ -56,8 +59,9 @@ export function coursesOf({ about, kind }: Notice, to: ToPerson): string[] {
   return [...new Set(ids)];
 }
 
-const announcementIn = (key: string, to: ToPerson) =>
-  to.announced.get((key.split(":")[1] ?? "").replaceAll("%3A", ":").replaceAll("%25", "%"));
+/** The identifier within a key. */
+const idIn = (key: string) => fromKey(key.split(":")[1] ?? "");
+const announcementIn = (key: string, to: ToPerson) => to.announced.get(idIn(key));
 
 /** What a notice names, by the names its person knows. */
 export function namedFor(notice: Notice, to: ToPerson, site: Site, now: Instant): Named {
@@ -69,8 +73,7 @@ export function namedFor(notice: Notice, to: ToPerson, site: Site, now: Instant)
     notice.kind === "opened" && item !== null && found?.plan.modules.every(({ id }) => id !== item)
       ? `/${item}`
       : "";
-  const announced =
-    notice.kind === "announcement" ? announcementIn(notice.about[0]?.key ?? "", to) : undefined;
+  const more = moreOf(notice, to);
   return {
     school: site.name,
     person: inMail(who.name),
@@ -97,8 +100,28 @@ export function namedFor(notice: Notice, to: ToPerson, site: Site, now: Instant)
         }
       return null;
     },
-    ...(announced && { more: { title: announced.title, text: announced.text } }),
+    ...(more && { more }),
   };
+}
+
+/** What staff have done, in words that follow "You were". */
+const ACTS: Record<string, string> = {
+  enrolled: "enrolled",
+  moved: "moved to another cohort",
+  extended: "given more time",
+  withdrawn: "taken out",
+};
+
+/** What no enrollment says. */
+function moreOf({ kind, about }: Notice, to: ToPerson): Values | null {
+  const key = about[0]?.key ?? "";
+  if (kind === "announcement") {
+    const found = announcementIn(key, to);
+    return found ? { title: found.title, text: plainOf(found.text) } : null;
+  }
+  if (kind !== "by-staff") return null;
+  const act = to.asked.settings.byStaff?.find(({ id }) => id === idIn(key));
+  return act ? { what: ACTS[act.what] ?? act.what } : null;
 }
 
 /** The letter of a notice that goes out at an instant. */
@@ -125,7 +148,8 @@ export function composeWith(
   const line = fillText(kind, subject, values).join(" ");
   return {
     subject: (line || fillText(kind, USUAL[kind].subject, values).join(" ")).slice(0, 300),
-    says: fillText(kind, text, values),
+    // What a field brings may have paragraphs of its own.
+    says: fillText(kind, text, values).flatMap((one) => one.split(/\n\s*\n/)),
     dates: dates.length > 1 || kind === "welcome" ? dates.slice(0, DATES_MOST) : [],
     button: { label: BUTTONS[kind] ?? "Go to the course", url: named.link },
     small: [

@@ -20,6 +20,8 @@ export interface HeldRow {
   toldAt: string | null;
   /** When this plan began to hold for it; null: when they were enrolled. */
   since: string | null;
+  /** What staff have done to it lately. */
+  acts: { id: string; what: "moved" | "extended" | "withdrawn"; at: string }[];
   announced: { id: string; at: string; title: string; text: string; course: string }[];
 }
 
@@ -49,6 +51,18 @@ export async function readHeld(
         from announcement a
         where a.school_id = e.school_id and a.course_id = e.course_id
           and a.at > ${lately}::timestamptz), '[]'::json) as announced
+      , coalesce((select json_agg(json_build_object('id', e.id || ' ' || v.sequence,
+          'what', case v.kind when 'moved' then 'moved' when 'revoked' then 'withdrawn'
+            else 'extended' end,
+          'at', to_char(v.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))
+          order by v.sequence)
+        from enrollment_event v
+        where v.school_id = e.school_id and v.enrollment_id = e.id
+          and v.kind in ('moved', 'extended', 'revoked') and v.author_kind = 'account'
+          and v.at > ${lately}::timestamptz
+          -- What follows from an order is told by the order.
+          and coalesce(v.idempotency_key, '') not like 'order %'
+          and coalesce(v.idempotency_key, '') not like 'seat-back %'), '[]'::json) as acts
     from enrollment e
     join course c on c.school_id = e.school_id and c.id = e.course_id
     left join cohort k
@@ -198,4 +212,44 @@ export async function replaceWrong(
         })),
       )
       .execute();
+}
+
+/** Whoever has come in last, to a course or to any; null: nobody is in. */
+export async function newestPerson(
+  tx: SchoolTransaction,
+  course: string | null,
+): Promise<string | null> {
+  const row = await tx
+    .selectFrom("enrollment")
+    .innerJoin("course", (join) =>
+      join
+        .onRef("course.school_id", "=", "enrollment.school_id")
+        .onRef("course.id", "=", "enrollment.course_id"),
+    )
+    .select("enrollment.person_id")
+    .where("course.current_version", "is not", null)
+    .$if(course !== null, (query) => query.where("enrollment.course_id", "=", course))
+    .orderBy("enrollment.number", "desc")
+    .limit(1)
+    .executeTakeFirst();
+  return row?.person_id ?? null;
+}
+
+/** Somebody's name, and the courses they could be told of. */
+export async function readWishedFor(tx: SchoolTransaction, person: string) {
+  const found = await tx
+    .selectFrom("person")
+    .select("name")
+    .where("id", "=", person)
+    .executeTakeFirst();
+  const { rows: courses } = await sql<{ enrollment: string; title: string }>`
+    select e.id as enrollment, v.title
+    from enrollment e
+    join course c on c.school_id = e.school_id and c.id = e.course_id
+    join course_version v
+      on v.school_id = c.school_id and v.course_id = c.id and v.number = c.current_version
+    where e.person_id = ${person}
+    order by e.enrolled_at desc, e.id desc limit ${HELD_MOST}
+  `.execute(tx);
+  return { name: found?.name ?? "", courses };
 }

@@ -1,5 +1,5 @@
 /** What notices to somebody follow from: what they hold, what they do not want, what they were told. */
-import type { Notice, NoticeSettings, VersionsOf } from "@dawngate/core/notices";
+import { inKey, type Notice, type NoticeSettings, type VersionsOf } from "@dawngate/core/notices";
 import type { Plan } from "@dawngate/core/plan";
 import type { Timeline } from "@dawngate/core/schedule";
 import type { Instant } from "@dawngate/core/time";
@@ -8,7 +8,7 @@ import { type Case, readCases, versionsReady, workOut } from "../schedule/case";
 import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
 import type { Looked } from "./look-store";
-import { readHeld, readOff, readSent } from "./person-store";
+import { type HeldRow, readHeld, readOff, readSent } from "./person-store";
 import type { KeptSettings } from "./settings-store";
 
 export interface Asked {
@@ -70,9 +70,7 @@ export async function readPerson(
         enrollments: own.map(({ id, since }) => ({ id, off: offOf(id), since })),
       },
     ],
-    byStaff: own.flatMap(({ id, toldAt }) =>
-      toldAt === null ? [] : [{ id, enrollment: id, what: "enrolled", at: toldAt }],
-    ),
+    byStaff: own.flatMap(({ id, acts }) => acts.map((act) => ({ ...act, enrollment: id }))),
     announcements: [
       ...new Map(announced.map(({ id, at, course }) => [id, { id, at, course }])).values(),
     ],
@@ -85,7 +83,7 @@ export async function readPerson(
     asked: {
       plan,
       settings,
-      sent: await readSent(tx, who.person),
+      sent: [...(await readSent(tx, who.person)), ...own.flatMap(standIn(who.person))],
       versionsOf: ({ id }) => versionsReady(cases.get(id) as Case),
     },
     timeline: (enrollment, now) => {
@@ -94,3 +92,29 @@ export async function readPerson(
     },
   };
 }
+
+/**
+ * Whoever was told by a mail of its own that they are in has had their welcome: the list of what went out says so, by
+ * the welcome's own key.
+ */
+const standIn =
+  (person: string) =>
+  ({ id, toldAt }: HeldRow): Notice[] =>
+    toldAt === null
+      ? []
+      : [
+          {
+            kind: "welcome",
+            person,
+            at: Date.parse(toldAt) as Instant,
+            about: [
+              {
+                key: `welcome:${inKey(id)}`,
+                enrollment: id,
+                item: null,
+                instant: null,
+                named: true,
+              },
+            ],
+          },
+        ];

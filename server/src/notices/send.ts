@@ -17,7 +17,7 @@ interface Parts {
 /** Sends it; throws where the mail server does not take it, so that it is tried again. */
 export async function sendNotice(
   { db, mailer, baseUrl, now }: Parts,
-  { school, notice }: { school: string; notice: string },
+  { school, notice, again }: { school: string; notice: string; again?: string | undefined },
 ): Promise<void> {
   const id = school as SchoolId;
   const found = await db.withSchool(id, async (tx) => {
@@ -50,7 +50,7 @@ export async function sendNotice(
         // What is told of one course stands together in a mail program.
         thread: `${found.course ?? "school"}.${found.person}`,
       },
-      `notice-${school}-${notice}`,
+      `notice-${school}-${notice}${again === undefined ? "" : `-${Date.parse(again)}`}`,
     );
   } catch (error) {
     const fault = error instanceof Error ? error.message : String(error);

@@ -66,10 +66,12 @@ export async function readSentPage(
   const { rows } = await sql<SentRow>`
     select n.id::text as id, n.kind, n.at, n.state, n.fault,
       json_build_object('id', p.id, 'name', p.name, 'email', p.email) as person,
-      c.title as course, n.letter ->> 'subject' as subject
+      v.title as course, n.letter ->> 'subject' as subject
     from notice n
     join person p on p.school_id = n.school_id and p.id = n.person_id
     left join course c on c.school_id = n.school_id and c.id = n.course_id
+    left join course_version v
+      on v.school_id = c.school_id and v.course_id = c.id and v.number = c.current_version
     where true
       ${kind === null ? sql`` : sql`and n.kind = ${kind}`}
       ${state === null ? sql`` : sql`and n.state = ${state}`}
@@ -85,11 +87,36 @@ export async function readSentOne(tx: SchoolTransaction, id: string) {
   const { rows } = await sql<SentRow & { letter: KeptLetter; sentAt: string | null }>`
     select n.id::text as id, n.kind, n.at, n.state, n.fault, n.sent_at as "sentAt", n.letter,
       json_build_object('id', p.id, 'name', p.name, 'email', p.email) as person,
-      c.title as course, n.letter ->> 'subject' as subject
+      v.title as course, n.letter ->> 'subject' as subject
     from notice n
     join person p on p.school_id = n.school_id and p.id = n.person_id
     left join course c on c.school_id = n.school_id and c.id = n.course_id
+    left join course_version v
+      on v.school_id = c.school_id and v.course_id = c.id and v.number = c.current_version
     where n.id = ${id}::bigint
   `.execute(tx);
   return rows[0] ?? null;
+}
+
+/** It waits again, until an instant; false where it is gone. */
+export async function setAgain(tx: SchoolTransaction, id: string, until: string): Promise<boolean> {
+  const { numUpdatedRows } = await tx
+    .updateTable("notice")
+    .set({ state: "waiting", sent_at: null, fault: null, not_after: until })
+    .where("id", "=", id)
+    .executeTakeFirst();
+  return numUpdatedRows === 1n;
+}
+
+/** How many go out on each day of a span, by kind. */
+export async function readDays(tx: SchoolTransaction, from: string, through: string) {
+  return tx
+    .selectFrom("notice_day")
+    .select(["day", "kind", "count"])
+    .where("day", ">=", from)
+    .where("day", "<=", through)
+    .where("count", ">", 0)
+    .orderBy("day")
+    .orderBy("kind")
+    .execute();
 }

@@ -82,3 +82,12 @@ export async function writeTemplate(
       .values({ school_id: school, kind, course_id: course, ...text })
       .execute();
 }
+
+export async function hasCourse(tx: SchoolTransaction, course: string): Promise<boolean> {
+  const row = await tx
+    .selectFrom("course")
+    .select("id")
+    .where("id", "=", course)
+    .executeTakeFirst();
+  return row !== undefined;
+}

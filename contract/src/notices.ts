@@ -1,0 +1,223 @@
+/** What people are told, and when: what a school sets and writes, what goes out, what somebody does not want. */
+import type { KINDS } from "@dawngate/core/notices";
+import { planFields } from "@dawngate/core/plan";
+import { z } from "zod";
+import { cursor } from "./text";
+
+/** Those that something here gives rise to so far. */
+export const SENT_KINDS = [
+  "welcome",
+  "opened",
+  "opens-soon",
+  "due-soon",
+  "overdue",
+  "access-ends",
+  "announcement",
+  "by-staff",
+] as const satisfies readonly (typeof KINDS)[number][];
+export const sentKind = z.enum(SENT_KINDS);
+export type SentKind = z.infer<typeof sentKind>;
+
+const quietHours = z.strictObject({ from: planFields.timeOfDay, to: planFields.timeOfDay });
+
+/** A kind as it is set. */
+export const noticeKind = z
+  .object({
+    kind: sentKind,
+    on: z.boolean(),
+    offsets: z
+      .array(z.string())
+      .nullable()
+      .describe("Days before (-P2D) or after (P1D); null: this kind counts no days."),
+    side: z.enum(["before", "after", "both"]).nullable(),
+    subject: z.string().describe("As it is written, with its fields in braces."),
+    whose: z.enum(["ours", "school"]).describe("Whose words these are."),
+    courses: z.array(z.string()).describe("Courses with words of their own."),
+  })
+  .meta({ id: "NoticeKind" });
+export type NoticeKind = z.infer<typeof noticeKind>;
+
+export const noticeSettings = z
+  .object({
+    number: z.int().describe("Counts its changes: whoever changes it says which they saw."),
+    hour: z.string().describe("When what counts days goes out, in the zone that counts."),
+    quiet: z
+      .object({ from: z.string(), to: z.string() })
+      .nullable()
+      .describe("Nobody is written to in these hours of their own day; null: there are none."),
+    kinds: z.array(noticeKind),
+  })
+  .meta({ id: "NoticeSettings" });
+export type NoticeSettings = z.infer<typeof noticeSettings>;
+
+export const noticeSettingsChange = z.strictObject({
+  number: z.int().min(0),
+  hour: planFields.timeOfDay,
+  quiet: quietHours
+    .refine(({ from, to }) => from !== to, {
+      path: ["to"],
+      message: "Quiet hours that begin and end at one time are none, or all: leave them out",
+    })
+    .nullable(),
+  kinds: z.partialRecord(
+    sentKind,
+    z.strictObject({
+      on: z.boolean().optional(),
+      offsets: z.array(z.string().max(20)).max(12, "At most twelve times").optional(),
+    }),
+  ),
+});
+export type NoticeSettingsChange = z.input<typeof noticeSettingsChange>;
+
+const subject = z.string().trim().min(1, "A subject").max(300, "At most 300 characters");
+const text = z.string().trim().min(1, "A text").max(20_000, "At most 20,000 characters");
+
+export const noticeText = z
+  .object({
+    kind: sentKind,
+    course: z.string().nullable(),
+    subject: z.string(),
+    text: z.string(),
+    whose: z.enum(["ours", "school", "course"]),
+    fields: z.array(z.string()),
+  })
+  .meta({ id: "NoticeText" });
+export type NoticeText = z.infer<typeof noticeText>;
+
+/** Null: the school's words again, or ours. */
+export const noticeTextChange = z.strictObject({
+  course: planFields.id.nullable().default(null),
+  words: z.strictObject({ subject, text }).nullable(),
+});
+export type NoticeTextChange = z.input<typeof noticeTextChange>;
+
+export const noticeTextQuery = z.strictObject({ course: planFields.id.optional() });
+
+/** As somebody would read it. */
+export const letterShown = z
+  .object({
+    subject: z.string(),
+    says: z.array(z.string()),
+    dates: z.array(z.object({ when: z.string(), what: z.string() })),
+    button: z.object({ label: z.string(), url: z.string() }).nullable(),
+    small: z.array(z.string()),
+  })
+  .meta({ id: "LetterShown" });
+export type LetterShown = z.infer<typeof letterShown>;
+
+export const noticeTrial = z.strictObject({
+  course: planFields.id.nullable().default(null),
+  person: z.string().max(200).nullable().default(null).describe("Null: whoever it fits."),
+  words: z.strictObject({ subject: z.string().max(300), text: z.string().max(20_000) }),
+  toMe: z.boolean().default(false).describe("It is sent to whoever asks, too."),
+});
+export type NoticeTrial = z.input<typeof noticeTrial>;
+
+export const noticeTried = z
+  .object({
+    faults: z.array(z.object({ path: z.enum(["subject", "text"]), reason: z.string() })),
+    letter: letterShown.nullable().describe("Null: its words are at fault."),
+    person: z.object({ id: z.string(), name: z.string() }).nullable(),
+    at: z.string().nullable().describe("When it would go out to them; null: it is made up."),
+    values: z
+      .record(z.string(), z.string())
+      .describe("What each field says to them; empty: nothing, and its paragraph is left out."),
+  })
+  .meta({ id: "NoticeTried" });
+export type NoticeTried = z.infer<typeof noticeTried>;
+
+export const noticesAhead = z
+  .object({
+    today: z.string(),
+    days: z.array(
+      z.object({
+        day: z.string(),
+        kinds: z.array(z.object({ kind: z.string(), count: z.int() })),
+      }),
+    ),
+  })
+  .meta({ id: "NoticesAhead" });
+export type NoticesAhead = z.infer<typeof noticesAhead>;
+
+export const noticeState = z.enum(["waiting", "sent", "failed", "late"]);
+export type NoticeState = z.infer<typeof noticeState>;
+
+export const sentNotice = z
+  .object({
+    id: z.string(),
+    kind: z.string(),
+    at: z.string(),
+    state: noticeState,
+    fault: z.string().nullable().describe("What the mail server said."),
+    person: z.object({ id: z.string(), name: z.string(), email: z.string() }),
+    course: z.string().nullable(),
+    subject: z.string(),
+  })
+  .meta({ id: "SentNotice" });
+export type SentNotice = z.infer<typeof sentNotice>;
+
+export const sentNotices = z.object({
+  notices: z.array(sentNotice).describe("The latest first."),
+  next: z.string().nullable(),
+});
+
+export const sentNoticesQuery = z.strictObject({
+  kind: sentKind.optional(),
+  state: noticeState.optional(),
+  person: z.string().max(200).optional(),
+  after: cursor.optional(),
+  most: z.coerce.number<number>().int().min(1).max(200).default(50),
+});
+
+export const sentNoticeWhole = sentNotice
+  .extend({ sentAt: z.string().nullable(), letter: letterShown })
+  .meta({ id: "SentNoticeWhole" });
+export type SentNoticeWhole = z.infer<typeof sentNoticeWhole>;
+
+/** Who was told a date that does not hold any more. */
+export const wrongNotices = z
+  .object({
+    count: z.int().describe("Up to a thousand are counted."),
+    first: z.array(
+      z.object({
+        person: z.object({ id: z.string(), name: z.string() }),
+        kind: z.string(),
+        title: z.string(),
+        old: z.string(),
+        new: z.string().nullable(),
+      }),
+    ),
+  })
+  .meta({ id: "WrongNotices" });
+export type WrongNotices = z.infer<typeof wrongNotices>;
+
+export const corrected = z.object({ sent: z.int(), left: z.int() });
+
+/** What somebody is told, and what they do not want. */
+export const wishes = z
+  .object({
+    name: z.string(),
+    school: z.string(),
+    kinds: z.array(
+      z.object({
+        kind: sentKind,
+        always: z.boolean().describe("About safety, money, or access: it cannot be turned off."),
+      }),
+    ),
+    off: z.array(sentKind).describe("Not wanted at all."),
+    courses: z.array(
+      z.object({ enrollment: z.string(), title: z.string(), off: z.array(sentKind) }),
+    ),
+  })
+  .meta({ id: "Wishes" });
+export type Wishes = z.infer<typeof wishes>;
+
+export const wishesChange = z.strictObject({
+  off: z.array(sentKind).max(SENT_KINDS.length),
+  courses: z
+    .array(
+      z.strictObject({ enrollment: planFields.id, off: z.array(sentKind).max(SENT_KINDS.length) }),
+    )
+    .max(100),
+});
+export type WishesChange = z.input<typeof wishesChange>;

@@ -1,0 +1,84 @@
+/** HTTP of notices. */
+import { notices } from "@dawngate/contract/endpoints/notices";
+import { router, type Services } from "../school/kit";
+import { route } from "../school/route";
+import { sendAgain, showAhead, showSent, showSentOne } from "./sent";
+import {
+  changeNoticeSettings,
+  changeNoticeText,
+  showNoticeSettings,
+  showNoticeText,
+} from "./settings";
+import { tryNotice } from "./trial";
+import {
+  changeOwnWishes,
+  changeWishesByKey,
+  showOwnWishes,
+  showWishesByKey,
+  turnOffByKey,
+} from "./wishes";
+import { correctAll, showWrong } from "./wrong";
+
+export function noticeRoutes(services: Services) {
+  return router()
+    .openapi(route(services, notices.getNoticeSettings), async (c) =>
+      c.json(await showNoticeSettings(services, c.get("context")), 200),
+    )
+    .openapi(route(services, notices.changeNoticeSettings), async (c) =>
+      c.json(await changeNoticeSettings(services, c.get("context"), c.req.valid("json")), 200),
+    )
+    .openapi(route(services, notices.getNoticeText), async (c) => {
+      const { kind } = c.req.valid("param");
+      const { course = null } = c.req.valid("query");
+      return c.json(await showNoticeText(services, c.get("context"), kind, course), 200);
+    })
+    .openapi(route(services, notices.changeNoticeText), async (c) => {
+      const { kind } = c.req.valid("param");
+      const words = c.req.valid("json");
+      return c.json(await changeNoticeText(services, c.get("context"), kind, words), 200);
+    })
+    .openapi(route(services, notices.tryNotice), async (c) => {
+      const { kind } = c.req.valid("param");
+      return c.json(await tryNotice(services, c.get("context"), kind, c.req.valid("json")), 200);
+    })
+    .openapi(route(services, notices.getNoticesAhead), async (c) =>
+      c.json(await showAhead(services, c.get("context")), 200),
+    )
+    .openapi(route(services, notices.getNoticesSent), async (c) =>
+      c.json(await showSent(services, c.get("context"), c.req.valid("query")), 200),
+    )
+    .openapi(route(services, notices.getNoticeSent), async (c) => {
+      const { notice } = c.req.valid("param");
+      return c.json(await showSentOne(services, c.get("context"), notice), 200);
+    })
+    .openapi(route(services, notices.sendNoticeAgain), async (c) => {
+      const { notice } = c.req.valid("param");
+      return c.json(await sendAgain(services, c.get("context"), notice), 200);
+    })
+    .openapi(route(services, notices.getNoticesWrong), async (c) =>
+      c.json(await showWrong(services, c.get("context")), 200),
+    )
+    .openapi(route(services, notices.correctNotices), async (c) =>
+      c.json(await correctAll(services, c.get("context")), 200),
+    )
+    .openapi(route(services, notices.getOwnWishes), async (c) =>
+      c.json(await showOwnWishes(services, c.get("context")), 200),
+    )
+    .openapi(route(services, notices.changeOwnWishes), async (c) =>
+      c.json(await changeOwnWishes(services, c.get("context"), c.req.valid("json")), 200),
+    )
+    .openapi(route(services, notices.getWishesByKey), async (c) => {
+      const { key } = c.req.valid("param");
+      return c.json(await showWishesByKey(services, c.get("context"), key), 200);
+    })
+    .openapi(route(services, notices.changeWishesByKey), async (c) => {
+      const { key } = c.req.valid("param");
+      const wanted = c.req.valid("json");
+      return c.json(await changeWishesByKey(services, c.get("context"), key, wanted), 200);
+    })
+    .openapi(route(services, notices.turnOffByKey), async (c) => {
+      const { key } = c.req.valid("param");
+      const { kind } = c.req.valid("query");
+      return c.json(await turnOffByKey(services, c.get("context"), key, kind), 200);
+    });
+}

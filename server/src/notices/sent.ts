@@ -1,0 +1,96 @@
+/** What has gone out, and what is to come, for staff. */
+import type {
+  NoticesAhead,
+  SentNoticeWhole,
+  sentNotices,
+  sentNoticesQuery,
+} from "@dawngate/contract/notices";
+import {
+  addDays,
+  DAY,
+  formatDate,
+  formatInstant,
+  type Instant,
+  localDateAt,
+  zoneOf,
+} from "@dawngate/core/time";
+import { z } from "zod";
+import { readCursor, writeCursor } from "../base/cursor";
+import { notFound } from "../base/problem";
+import { follow } from "../jobs/outbox";
+import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
+import { reading } from "../school/service";
+import { readSchool } from "../school/store";
+import { readDays, readSentOne, readSentPage, setAgain } from "./sent-store";
+
+type Parts = Pick<Services, "db">;
+
+/** So many days ahead are shown. */
+const DAYS = 30;
+
+const sentEnd = z.tuple([z.iso.datetime({ offset: true }), z.string().regex(/^\d{1,18}$/)]);
+
+export async function showSent(
+  { db }: Parts,
+  context: Context,
+  { kind, state, person, after, most }: z.output<typeof sentNoticesQuery>,
+): Promise<z.infer<typeof sentNotices>> {
+  const place = after === undefined ? null : readCursor(sentEnd, after);
+  return reading(db, context, async (tx) => {
+    const rows = await readSentPage(tx, {
+      kind: kind ?? null,
+      state: state ?? null,
+      person: person ?? null,
+      after: place && { at: place[0], id: place[1] },
+      most,
+    });
+    const last = rows[most - 1];
+    return {
+      notices: rows.slice(0, most),
+      next: rows.length > most && last ? writeCursor([last.at, last.id]) : null,
+    };
+  });
+}
+
+export function showSentOne({ db }: Parts, context: Context, id: string): Promise<SentNoticeWhole> {
+  return reading(db, context, async (tx) => {
+    const found = await readSentOne(tx, id);
+    if (!found) throw notFound("This notice is gone with its person.");
+    return found;
+  });
+}
+
+/** Sends it once more as it went out, from now for as long as any. */
+export async function sendAgain(
+  { db }: Parts,
+  context: Context,
+  id: string,
+): Promise<{ done: true }> {
+  await db.withSchool(context, async (tx) => {
+    const until = formatInstant((context.now + 2 * DAY) as Instant);
+    if (!(await setAgain(tx, id, until))) throw notFound("This notice is gone with its person.");
+    await follow(tx, context.school, "send-notice", {
+      school: context.school,
+      notice: id,
+      again: formatInstant(context.now),
+    });
+  });
+  return { done: true };
+}
+
+export function showAhead({ db }: Parts, context: Context): Promise<NoticesAhead> {
+  return reading(db, context, async (tx) => {
+    const { time_zone } = await readSchool(tx);
+    const today = localDateAt(zoneOf(time_zone), context.now);
+    const days = Array.from({ length: DAYS }, (_, i) => formatDate(addDays(today, i)));
+    const counted = await readDays(tx, days[0] as string, days.at(-1) as string);
+    return {
+      today: formatDate(today),
+      days: days.map((day) => ({
+        day,
+        kinds: counted.filter((one) => one.day === day).map(({ kind, count }) => ({ kind, count })),
+      })),
+    };
+  });
+}

@@ -1,0 +1,130 @@
+/** Words as a real person would read them: in a notice that will go out to them, or has, or else in one made up. */
+import type { LetterShown, NoticeTried, noticeTrial, SentKind } from "@dawngate/contract/notices";
+import { type Entry, type Notice, noticesBetween, valuesOf } from "@dawngate/core/notices";
+import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
+import type { z } from "zod";
+import { writeLetter } from "../base/letter";
+import { notFound, ProblemError } from "../base/problem";
+import type { SchoolTransaction } from "../db/connection";
+import { follow } from "../jobs/outbox";
+import type { Context } from "../school/context";
+import { inMail, schoolInMail } from "../school/in-mail";
+import type { Services } from "../school/kit";
+import { composeWith, namedFor } from "./compose";
+import { readLooked } from "./look-store";
+import { readParts } from "./notify";
+import { readPerson, type ToPerson } from "./person";
+import { newestPerson } from "./person-store";
+import { faultsOfWords } from "./settings";
+
+/** So far one looks for a real one, before and after now. */
+const NEAR = 120 * DAY;
+
+export async function tryNotice(
+  { db, baseUrl }: Pick<Services, "db" | "baseUrl">,
+  context: Context,
+  kind: SentKind,
+  { course, person, words, toMe }: z.output<typeof noticeTrial>,
+): Promise<NoticeTried> {
+  const faults = faultsOfWords(kind, words);
+  const nobody = { faults, letter: null, person: null, at: null, values: {} };
+  if (faults.length > 0) return nobody;
+  return db.withSchool(context, async (tx) => {
+    const id = person ?? (await newestPerson(tx, course));
+    const who = id === null ? null : await readLooked(tx, id);
+    if (!who) {
+      if (person !== null) throw notFound("This person is in no course of this school.");
+      return nobody;
+    }
+    const parts = await readParts(tx, context.school, baseUrl);
+    const to = await readPerson(tx, context.school, who, parts.settings, context.now);
+    const found = realOne(kind, course, to, context.now);
+    const notice = found ?? madeUp(kind, course, to, context.now);
+    const named = namedFor(notice, to, parts.site, context.now);
+    const all = { ...named, more: { ...SAMPLE[kind], ...named.more } };
+    const letter = composeWith(notice, words, all);
+    if (toMe) await sendTo(tx, context, letter);
+    return {
+      faults,
+      letter,
+      person: { id: who.person, name: who.name },
+      at: found ? formatInstant(found.at) : null,
+      values: { ...valuesOf(notice, all, notice.at) },
+    };
+  });
+}
+
+/** What stands for what nobody has written yet. */
+const SAMPLE: Partial<Record<SentKind, Record<string, string>>> = {
+  announcement: { title: "A word to all of you", text: "What is announced stands here." },
+  "by-staff": { what: "given more time" },
+};
+
+/** The next one of this kind that goes out to them, or the last that has. */
+function realOne(kind: SentKind, course: string | null, to: ToPerson, now: Instant): Notice | null {
+  const settings = {
+    ...to.asked.settings,
+    kinds: { ...to.asked.settings.kinds, [kind]: { ...to.asked.settings.kinds?.[kind], on: true } },
+    people: to.asked.settings.people.map((one) => ({
+      ...one,
+      off: [],
+      enrollments: (one.enrollments ?? []).map((held) => ({ ...held, off: [] })),
+    })),
+  };
+  const fits = (notice: Notice) =>
+    notice.kind === kind &&
+    (course === null ||
+      notice.about.some(
+        ({ enrollment }) => enrollment !== null && to.cases.get(enrollment)?.course === course,
+      ));
+  const asked = { ...to.asked, settings, sent: null };
+  const within = (from: number, until: number) =>
+    noticesBetween({ ...asked, from: from as Instant, to: until as Instant }).notices.filter(fits);
+  return within(now, now + NEAR)[0] ?? within(now - NEAR, now).at(-1) ?? null;
+}
+
+/** One that says something of everything its kind could say. */
+function madeUp(kind: SentKind, course: string | null, to: ToPerson, now: Instant): Notice {
+  const own = [...to.cases.values()].reverse();
+  const held = own.find((one) => course === null || one.course === course) ?? own[0];
+  const enrollment = held?.enrollment.id ?? null;
+  const entry = (item: string | null, instant: number | null): Entry => ({
+    key: `${kind}:made-up`,
+    enrollment,
+    item,
+    instant: instant as Instant | null,
+    named: true,
+  });
+  const modules = held?.plan.modules.filter(({ visible }) => visible !== "hidden") ?? [];
+  const [first, second] = modules;
+  const about =
+    kind === "welcome" || kind === "by-staff"
+      ? [
+          entry(null, null),
+          ...(first ? [entry(first.id, now)] : []),
+          ...(second ? [entry(second.id, now + 7 * DAY)] : []),
+        ]
+      : kind === "access-ends"
+        ? [entry(null, now + 7 * DAY)]
+        : kind === "announcement"
+          ? [entry(null, null)]
+          : [entry(first?.id ?? null, kind === "opened" ? now : now + 2 * DAY)];
+  return { kind, person: to.who.person, at: now, about };
+}
+
+/** Sends it to whoever asks. */
+async function sendTo(tx: SchoolTransaction, context: Context, letter: LetterShown): Promise<void> {
+  const { account } = context;
+  if (!account) throw new ProblemError(401, "Sign in first.");
+  const { button, ...says } = letter;
+  await follow(tx, context.school, "mail", {
+    to: account.email,
+    ...writeLetter({
+      ...says,
+      subject: `A trial: ${letter.subject}`,
+      from: await schoolInMail(tx),
+      greeting: `Hello ${inMail(account.name)},`,
+      ...(button && { button }),
+    }),
+  });
+}

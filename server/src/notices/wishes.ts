@@ -1,0 +1,122 @@
+/** What somebody is told, and what they do not want: signed in, or by the link of a notice. */
+import {
+  SENT_KINDS,
+  type SentKind,
+  type Wishes,
+  type wishesChange,
+} from "@dawngate/contract/notices";
+import type { z } from "zod";
+import { notFound, ProblemError } from "../base/problem";
+import type { SchoolTransaction } from "../db/connection";
+import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
+import { reading } from "../school/service";
+import { readSchool } from "../school/store";
+import { lookAgain, personOfKey } from "./look-store";
+import { readOff, readWishedFor, replaceOff } from "./person-store";
+import { isAlways, kindsAsSet } from "./settings";
+import { readNoticeSettings } from "./settings-store";
+
+type Parts = Pick<Services, "db">;
+
+async function wishesOf(tx: SchoolTransaction, person: string): Promise<Wishes> {
+  const { name: school } = await readSchool(tx);
+  const { kinds } = await readNoticeSettings(tx);
+  const { name, courses } = await readWishedFor(tx, person);
+  const off = await readOff(tx, person);
+  const offOf = (enrollment: string | null) =>
+    off.flatMap((one) =>
+      one.enrollment === enrollment && isSent(one.kind) ? one.kind : [],
+    ) as SentKind[];
+  return {
+    name,
+    school,
+    kinds: kindsAsSet(kinds, [])
+      .filter(({ on }) => on)
+      .map(({ kind }) => ({ kind, always: isAlways(kind) })),
+    off: offOf(null),
+    courses: courses.map(({ enrollment, title }) => ({
+      enrollment,
+      title,
+      off: offOf(enrollment),
+    })),
+  };
+}
+
+const isSent = (kind: string) => (SENT_KINDS as readonly string[]).includes(kind);
+
+async function change(
+  tx: SchoolTransaction,
+  { school }: Pick<Context, "school">,
+  person: string,
+  { off, courses }: z.output<typeof wishesChange>,
+): Promise<Wishes> {
+  const all = [
+    ...off.map((kind) => ({ enrollment: null, kind })),
+    ...courses.flatMap(({ enrollment, off }) => off.map((kind) => ({ enrollment, kind }))),
+  ];
+  const always = all.find(({ kind }) => isAlways(kind));
+  if (always)
+    throw new ProblemError(422, `What is told as "${always.kind}" cannot be turned off.`, [
+      { path: "off", reason: `${always.kind} cannot be turned off` },
+    ]);
+  const { courses: own } = await readWishedFor(tx, person);
+  const strange = courses.find(({ enrollment }) =>
+    own.every((one) => one.enrollment !== enrollment),
+  );
+  if (strange) throw notFound(`You have no enrollment "${strange.enrollment}".`);
+  // The same twice is the same once.
+  const once = new Map(all.map((one) => [JSON.stringify([one.enrollment, one.kind]), one]));
+  await replaceOff(tx, school, person, [...once.values()]);
+  await lookAgain(tx, school, { person });
+  return wishesOf(tx, person);
+}
+
+const own = ({ person }: Context): string => {
+  if (person === null) throw notFound("You are in no course of this school.");
+  return person;
+};
+
+export const showOwnWishes = ({ db }: Parts, context: Context) =>
+  reading(db, context, (tx) => wishesOf(tx, own(context)));
+
+export const changeOwnWishes = (
+  { db }: Parts,
+  context: Context,
+  wanted: z.output<typeof wishesChange>,
+) => db.withSchool(context, (tx) => change(tx, context, own(context), wanted));
+
+async function byKey(tx: SchoolTransaction, key: string): Promise<string> {
+  const person = await personOfKey(tx, key);
+  if (person === null)
+    throw notFound("This link is not known any more; the one in the newest mail is.");
+  return person;
+}
+
+export const showWishesByKey = ({ db }: Parts, context: Context, key: string) =>
+  reading(db, context, async (tx) => wishesOf(tx, await byKey(tx, key)));
+
+export const changeWishesByKey = (
+  { db }: Parts,
+  context: Context,
+  key: string,
+  wanted: z.output<typeof wishesChange>,
+) => db.withSchool(context, async (tx) => change(tx, context, await byKey(tx, key), wanted));
+
+/** Turns a kind off wholly; off already is off. */
+export async function turnOffByKey(
+  { db }: Parts,
+  context: Context,
+  key: string,
+  kind: SentKind,
+): Promise<{ done: true }> {
+  await db.withSchool(context, async (tx) => {
+    const person = await byKey(tx, key);
+    const { off, courses } = await wishesOf(tx, person);
+    await change(tx, context, person, {
+      off: [...new Set([...off, kind])],
+      courses: courses.map(({ enrollment, off }) => ({ enrollment, off })),
+    });
+  });
+  return { done: true };
+}
