@@ -63,7 +63,7 @@ let homeSchool: string | null = null;
 if (settings.demo !== null) {
   // A whole school at once takes longer than a person would wait.
   const patient = openDatabase(address, { patience: BACKGROUND, most: 2 });
-  const demo = await loadDemo(patient, settings.demo, now(), identity.ensureAccount);
+  const demo = await loadDemo(patient, settings.demo, now(), identity.ensureAccount, baseUrl);
   await patient.close();
   homeSchool = demo.slug;
   const { password, signIns } = demo;

@@ -3,6 +3,7 @@ import type { Permission } from "@dawngate/contract/permissions";
 import { ANNOUNCEMENTS, PAGE } from "../catalog/places";
 import { COURSES, EDIT } from "../courses/places";
 import { COHORTS, DATES, PEOPLE, SHELF } from "../enrollment/places";
+import { NOTICES } from "../notices/places";
 import { EVERYONE } from "../people/places";
 import { REMARKS } from "../review/places";
 import { COURSE_SALES, SALES } from "../sales/places";
@@ -18,6 +19,7 @@ export const PLACES: readonly RoomPlace[] = [
   SALES,
   SETTINGS,
   STAFF,
+  NOTICES,
   RECORD,
   UPKEEP,
   SHELF,

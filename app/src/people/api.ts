@@ -6,6 +6,7 @@ export const {
   useForgetMutation,
   useGetEveryoneInfiniteQuery,
   useLazyFindEveryoneQuery,
+  useFindEveryoneQuery,
   useGetSomeoneQuery,
 } = api.injectEndpoints({
   endpoints: (build) => ({

@@ -1,6 +1,7 @@
 /** Oneself: who is signed in, the schools one belongs to, signing out. */
 
 import { useLocalSearchParams } from "expo-router";
+import { lazy, Suspense } from "react";
 import { View } from "react-native";
 import { OwnZone } from "../enrollment/own-zone";
 import { Elsewhere } from "../frame/elsewhere";
@@ -15,6 +16,11 @@ import { useGetMeQuery, useSignOutMutation } from "./api";
 import { arrive } from "./arrive";
 import { OwnName } from "./own-name";
 import { SecuritySections } from "./security";
+
+/** Fetched by itself: it is wanted here, and behind the link of a mail. */
+const OwnWishes = lazy(async () => ({
+  default: (await import("../notices/own-wishes")).OwnWishes,
+}));
 
 export function MeScreen() {
   const { school } = useLocalSearchParams() as { school: string };
@@ -40,6 +46,9 @@ export function MeScreen() {
           <Elsewhere school={school} />
           <OwnOrders school={school} />
           <OwnZone school={school} />
+          <Suspense fallback={null}>
+            <OwnWishes school={school} />
+          </Suspense>
           <SecuritySections />
           <Section
             title="What is on record about you"

@@ -6,6 +6,7 @@ import { staffRole } from "@dawngate/contract/permissions";
 import { parsePlanText, shiftPlan } from "@dawngate/core/plan";
 import {
   addDays,
+  DAY,
   formatDate,
   type Instant,
   type LocalDate,
@@ -16,6 +17,7 @@ import {
 import { z } from "zod";
 import type { Database } from "../db/connection";
 import { system } from "../db/who";
+import { tellPast } from "../notices/past";
 import { insertMember, replaceCohorts, setCourses } from "../school/staff-store";
 import { importSchool } from "./import";
 
@@ -87,6 +89,9 @@ function wholeWeeks(from: LocalDate, to: LocalDate): number {
   return Math.floor((to - from) / 7) * 7;
 }
 
+/** So many days before it begins the demo has told people what they were told. */
+const PAST = 30;
+
 export interface DemoSignIn {
   email: string;
   as: string;
@@ -98,6 +103,8 @@ export async function loadDemo(
   folder: string,
   now: Instant,
   ensureAccount: (email: string, name: string, password: string) => Promise<string>,
+  /** Where the application is served; null: no notices of the weeks before are put on record. */
+  baseUrl: string | null = null,
 ): Promise<{ slug: string; loaded: boolean; password: string; signIns: DemoSignIn[] }> {
   const request = readDemo(folder, now);
   const { password, staff, enrollees } = readNote(folder);
@@ -118,6 +125,7 @@ export async function loadDemo(
       if (role === "instructor") await replaceCohorts(tx, school, user_id, cohorts);
       if (courses) await setCourses(tx, school, user_id, courses);
     }
+    if (baseUrl !== null) await tellPast(tx, school, baseUrl, (now - PAST * DAY) as Instant, now);
   });
   return { slug, loaded: true, password, signIns };
 }

@@ -18,7 +18,7 @@ import { readSchool } from "../school/store";
 import { compose, coursesOf, type Site } from "./compose";
 import { type Ahead, holdDue, type Looked, noteLooked, takeOver } from "./look-store";
 import { readPerson, type ToPerson } from "./person";
-import { insertNotice, replaceWrong } from "./person-store";
+import { insertNotice, type NewNotice, replaceWrong } from "./person-store";
 import {
   type KeptSettings,
   type KeptTemplate,
@@ -92,25 +92,16 @@ async function notifyOne(
   who: Looked,
   now: Instant,
 ): Promise<void> {
-  const { school, settings, templates, site } = parts;
+  const { school, settings } = parts;
   const to = await readPerson(tx, school, who, settings, now);
   const from = Math.min(now, Date.parse(who.lookedAt) - OVERLAP) as Instant;
   const until = (now + 1) as Instant;
   const { notices, wrong } = noticesBetween({ ...to.asked, from, to: until });
   for (const notice of notices) {
-    const written = writeNotice(notice);
+    const made = madeOf(notice, to, parts);
     // Whoever comes too late drops it (notices.md, "When").
-    if (Date.parse(written.notAfter) <= now) continue;
-    const courses = coursesOf(notice, to);
-    const id = await insertNotice(tx, school, {
-      person: who.person,
-      kind: notice.kind,
-      at: written.at,
-      notAfter: written.notAfter,
-      about: written.about,
-      course: courses.length === 1 ? (courses[0] ?? null) : null,
-      letter: compose(notice, to, templates, site),
-    });
+    if (Date.parse(made.notAfter) <= now) continue;
+    const id = await insertNotice(tx, school, made);
     await follow(tx, school, "send-notice", { school, notice: id });
   }
   await replaceWrong(
@@ -134,6 +125,26 @@ async function notifyOne(
   await noteLooked(tx, school, who.person, { now, next, ahead });
 }
 
+/** A notice with its letter, as it is written down. */
+export function madeOf(notice: Notice, to: ToPerson, { templates, site }: NoticeParts): NewNotice {
+  const { at, notAfter, about } = writeNotice(notice);
+  return {
+    person: notice.person,
+    kind: notice.kind,
+    at,
+    notAfter,
+    about,
+    course: onlyCourse(notice, to),
+    letter: compose(notice, to, templates, site),
+  };
+}
+
+/** The course that all of a notice is about; null: several, or none. */
+function onlyCourse(notice: Notice, to: ToPerson): string | null {
+  const courses = coursesOf(notice, to);
+  return courses.length === 1 ? (courses[0] ?? null) : null;
+}
+
 /** What is to come, as far as is known today, and when to look again. */
 export function lookAhead(
   to: ToPerson,
@@ -146,16 +157,13 @@ export function lookAhead(
   const { notices } = noticesBetween({ ...to.asked, sent, from, to: horizon });
   const latest = (from + AGAIN_DAYS * DAY) as Instant;
   return {
-    ahead: notices.slice(0, AHEAD_MOST).map((notice) => {
-      const courses = coursesOf(notice, to);
-      return {
-        at: formatInstant(notice.at),
-        day: formatDate(localDateAt(zone, notice.at)),
-        kind: notice.kind,
-        course: courses.length === 1 ? (courses[0] ?? null) : null,
-        things: notice.about.filter(({ named, item }) => named && item !== null).length,
-      };
-    }),
+    ahead: notices.slice(0, AHEAD_MOST).map((notice) => ({
+      at: formatInstant(notice.at),
+      day: formatDate(localDateAt(zone, notice.at)),
+      kind: notice.kind,
+      course: onlyCourse(notice, to),
+      things: notice.about.filter(({ named, item }) => named && item !== null).length,
+    })),
     next: Math.min(latest, notices[0]?.at ?? latest) as Instant,
   };
 }

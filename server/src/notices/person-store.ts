@@ -253,3 +253,17 @@ export async function readWishedFor(tx: SchoolTransaction, person: string) {
   `.execute(tx);
   return { name: found?.name ?? "", courses };
 }
+
+/** Whoever is told of a kind next, of a course or of any; null: nobody is, as far as is known today. */
+export async function soonPerson(
+  tx: SchoolTransaction,
+  kind: Kind,
+  course: string | null,
+): Promise<string | null> {
+  const { rows } = await sql<{ person: string }>`
+    select a.person_id as person from notice_ahead a
+    where a.kind = ${kind} ${course === null ? sql`` : sql`and a.course_id = ${course}`}
+    order by a.day, a.person_id limit 1
+  `.execute(tx);
+  return rows[0]?.person ?? null;
+}

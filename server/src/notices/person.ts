@@ -35,6 +35,8 @@ export async function readPerson(
   who: Looked,
   kept: KeptSettings,
   now: Instant,
+  /** Left out: a plan holds for somebody from when it began to. */
+  fromTheBeginning = false,
 ): Promise<ToPerson> {
   const held = await readHeld(tx, who.person, now);
   const found = await readCases(
@@ -67,7 +69,11 @@ export async function readPerson(
         id: who.person,
         timeZone: who.timeZone,
         off: offOf(null),
-        enrollments: own.map(({ id, since }) => ({ id, off: offOf(id), since })),
+        enrollments: own.map(({ id, since }) => ({
+          id,
+          off: offOf(id),
+          since: fromTheBeginning ? null : since,
+        })),
       },
     ],
     byStaff: own.flatMap(({ id, acts }) => acts.map((act) => ({ ...act, enrollment: id }))),

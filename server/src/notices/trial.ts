@@ -14,7 +14,7 @@ import { composeWith, namedFor } from "./compose";
 import { readLooked } from "./look-store";
 import { readParts } from "./notify";
 import { readPerson, type ToPerson } from "./person";
-import { newestPerson } from "./person-store";
+import { newestPerson, soonPerson } from "./person-store";
 import { faultsOfWords } from "./settings";
 
 /** So far one looks for a real one, before and after now. */
@@ -30,7 +30,7 @@ export async function tryNotice(
   const nobody = { faults, letter: null, person: null, at: null, values: {} };
   if (faults.length > 0) return nobody;
   return db.withSchool(context, async (tx) => {
-    const id = person ?? (await newestPerson(tx, course));
+    const id = person ?? (await soonPerson(tx, kind, course)) ?? (await newestPerson(tx, course));
     const who = id === null ? null : await readLooked(tx, id);
     if (!who) {
       if (person !== null) throw notFound("This person is in no course of this school.");

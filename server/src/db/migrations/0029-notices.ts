@@ -92,6 +92,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       foreign key (school_id, person_id) references person (school_id, id) on delete cascade
     );
     create index on notice_ahead (school_id, person_id);
+    create index on notice_ahead (school_id, kind, day, person_id);
     -- How many of a kind go out on a day: counted where rows come and go, so that nobody counts people.
     create table notice_day (
       school_id uuid not null references school on delete cascade,

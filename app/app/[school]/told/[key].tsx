@@ -1,0 +1,1 @@
+export { ToldScreen as default } from "../../../src/notices/told-screen";

@@ -1,0 +1,16 @@
+/** What a field for words with chips is told. */
+import type { Kind } from "@dawngate/core/notices";
+
+export interface ChipsFieldProps {
+  kind: Kind;
+  label: string;
+  /** As it is written, with its fields in braces; read once. */
+  value: string;
+  /** The fields that can be put in. */
+  fields: readonly string[];
+  /** What each says to the person one looks as. */
+  values: Readonly<Record<string, string>>;
+  /** On one line. */
+  single?: boolean;
+  onChange(words: string): void;
+}

@@ -1,0 +1,298 @@
+/** A kind of notice: when it goes out, in which words, and how a real person reads it. */
+import {
+  type NoticeText,
+  type NoticeTried,
+  SENT_KINDS,
+  type SentKind,
+} from "@dawngate/contract/notices";
+import { sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
+import { useLocalSearchParams } from "expo-router";
+import { lazy, Suspense, useEffect, useState } from "react";
+import { View } from "react-native";
+import { useGetCoursesQuery } from "../courses/api";
+import { useFindEveryoneQuery } from "../people/api";
+import { useGetSchoolQuery } from "../school/api";
+import { explain } from "../store/api";
+import { Coming, titleComing } from "../store/coming";
+import { PrimaryAction, QuietAction } from "../ui/action";
+import { Choice } from "../ui/choice";
+import { Choices } from "../ui/choices";
+import { KeptWords } from "../ui/kept-words";
+import { useWide } from "../ui/layout";
+import { Notice } from "../ui/notice";
+import { Options } from "../ui/options";
+import { Page } from "../ui/page";
+import { SearchField } from "../ui/search-field";
+import { useSettled } from "../ui/settled";
+import { Skeleton } from "../ui/skeleton";
+import { Switched } from "../ui/switched";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import {
+  useChangeNoticeTextMutation,
+  useGetNoticeSettingsQuery,
+  useGetNoticeTextQuery,
+  useTryNoticeMutation,
+} from "./api";
+import { LetterView } from "./letter-view";
+import { useRules } from "./notices-screen";
+import { KIND_WORDS } from "./say-kind";
+import { WhenPart } from "./when-part";
+
+/** The editor comes when one opens it: it is half as large as the studio. */
+const ChipsField = lazy(async () => ({ default: (await import("./chips-field")).ChipsField }));
+
+type Place = { school: string; kind: string };
+
+export function NoticeKindScreen() {
+  const { school, kind } = useLocalSearchParams() as Place;
+  const { data, error, refetch } = useGetNoticeSettingsQuery({ school });
+  const above = { text: "Notices", href: `/${school}/notices` };
+  const one = data?.kinds.find((each) => each.kind === kind);
+  if (!(SENT_KINDS as readonly string[]).includes(kind))
+    return (
+      <Page title="Not here" above={above}>
+        <Text>There is no such kind of notice.</Text>
+      </Page>
+    );
+  if (!data || !one)
+    return (
+      <Page title={titleComing(error)} above={above}>
+        <Coming error={error} onRetry={refetch} />
+      </Page>
+    );
+  return (
+    <Page title={KIND_WORDS[one.kind].name} above={above} full dense>
+      <Rule school={school} settings={data} kind={one.kind} />
+      <Words school={school} kind={one.kind} />
+    </Page>
+  );
+}
+
+/** Whether it goes out, and on which days. */
+function Rule({
+  school,
+  settings,
+  kind,
+}: {
+  school: string;
+  settings: Parameters<typeof useRules>[1];
+  kind: SentKind;
+}) {
+  const { value, put, error, isKeeping, keptAt } = useRules(school, settings);
+  const set = value.kinds[kind];
+  const side = settings.kinds.find((one) => one.kind === kind)?.side ?? null;
+  return (
+    <View style={{ gap: 8, maxWidth: 720 }}>
+      <Switched
+        label="It goes out"
+        says={KIND_WORDS[kind].when}
+        on={set?.on ?? true}
+        onChange={(on) => put(kind, { on })}
+      />
+      {set?.offsets ? (
+        <WhenPart
+          side={side}
+          offsets={set.offsets}
+          onOffsets={(offsets) => put(kind, { offsets })}
+        />
+      ) : null}
+      <KeptWords error={error} isKeeping={isKeeping} keptAt={keptAt} />
+    </View>
+  );
+}
+
+/** For all courses, or one in words of its own. */
+function Words({ school, kind }: { school: string; kind: SentKind }) {
+  const [course, setCourse] = useState<string | null>(null);
+  const { data: list } = useGetCoursesQuery({ school });
+  const { data, error, refetch } = useGetNoticeTextQuery({ school, kind, course });
+  const courses = list?.courses ?? [];
+  const shown = data?.kind === kind && data.course === course ? data : null;
+  return (
+    <View style={{ gap: 14 }}>
+      <Text kind="heading" level={2}>
+        Words
+      </Text>
+      {courses.length > 0 ? (
+        <Options
+          label="For which courses"
+          options={[
+            { value: "", label: "All courses" },
+            ...courses.slice(0, 12).map(({ id, title }) => ({ value: id, label: title })),
+          ]}
+          value={course ?? ""}
+          onChange={(value) => setCourse(value === "" ? null : value)}
+        />
+      ) : null}
+      {shown ? (
+        // What is kept, taken back or chosen anew begins the editor anew.
+        <Writing
+          key={JSON.stringify([course, shown.whose, shown.subject, shown.text])}
+          school={school}
+          kept={shown}
+        />
+      ) : (
+        <Coming error={error} onRetry={refetch} />
+      )}
+    </View>
+  );
+}
+
+const WHOSE = {
+  ours: "These are our words. What you write takes their place.",
+  school: "These are your words, for all courses that have none of their own.",
+  course: "These are this course's own words.",
+};
+
+function Writing({ school, kept }: { school: string; kept: NoticeText }) {
+  const { kind, course } = kept;
+  const wide = useWide();
+  const { quiet } = usePalette();
+  const { data: about } = useGetSchoolQuery({ school });
+  const [words, setWords] = useState({ subject: kept.subject, text: kept.text });
+  const [change, { error, isLoading }] = useChangeNoticeTextMutation();
+  const [person, setPerson] = useState<string | null>(null);
+  const settled = useSettled(words, 300);
+  const [ask, asked] = useTryNoticeMutation();
+  const [tried, setTried] = useState<NoticeTried | null>(null);
+  const [sentTo, setSentTo] = useState(false);
+  useEffect(() => {
+    let stale = false;
+    void ask({ school, kind, body: { course, person, words: settled } }).then(({ data }) => {
+      if (data && !stale) setTried(data);
+    });
+    return () => {
+      stale = true;
+    };
+  }, [ask, school, kind, course, person, settled]);
+  const isChanged = words.subject !== kept.subject || words.text !== kept.text;
+  const faults = tried?.faults ?? [];
+  const isEmpty = words.subject.trim() === "" || words.text.trim() === "";
+  const own = course === null ? "school" : "course";
+  const values = tried?.values ?? {};
+  const field = (path: "subject" | "text", label: string) => (
+    <ChipsField
+      kind={kind}
+      label={label}
+      single={path === "subject"}
+      value={kept[path]}
+      fields={kept.fields}
+      values={values}
+      onChange={(next) => setWords((now) => ({ ...now, [path]: next }))}
+    />
+  );
+  return (
+    <View style={{ flexDirection: wide ? "row" : "column", gap: 26 }}>
+      <View style={{ flex: wide ? 1 : undefined, gap: 16, maxWidth: 640 }}>
+        <Text kind="small" color={quiet}>
+          {WHOSE[kept.whose]}
+        </Text>
+        <Suspense fallback={<Skeleton widths={[0.8, 0.6, 0.7]} />}>
+          {field("subject", "Subject")}
+          {field("text", "Text")}
+        </Suspense>
+        {faults.map(({ path, reason }) => (
+          <Text key={`${path} ${reason}`} kind="small" role="alert">
+            {`${path === "subject" ? "Subject" : "Text"}, ${reason}`}
+          </Text>
+        ))}
+        {error ? <Notice {...explain(error)} /> : null}
+        <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
+          <PrimaryAction
+            label="Use these words"
+            busy={isLoading}
+            disabled={!isChanged || isEmpty || faults.length > 0}
+            onPress={() => change({ school, kind, body: { course, words } })}
+          />
+          {kept.whose === own ? (
+            <QuietAction
+              label={course === null ? "Back to our words" : "As for all courses"}
+              onPress={() => change({ school, kind, body: { course, words: null } })}
+            />
+          ) : null}
+          <QuietAction
+            label="Send it to me"
+            busy={asked.isLoading && sentTo}
+            disabled={isEmpty || faults.length > 0}
+            onPress={async () => {
+              setSentTo(true);
+              await ask({ school, kind, body: { course, person, words, toMe: true } });
+            }}
+          />
+        </View>
+        {sentTo && !asked.isLoading ? (
+          <Text kind="small" color={quiet} role="status">
+            It is on its way to your own address.
+          </Text>
+        ) : null}
+      </View>
+      <View style={{ flex: wide ? 1 : undefined, gap: 10 }}>
+        <Text kind="small" color={quiet}>
+          {sayWho(tried, about?.timeZone ?? "UTC")}
+        </Text>
+        <AsWhom school={school} shown={tried?.person?.name ?? ""} onPerson={setPerson} />
+        {tried?.letter && tried.person ? (
+          <LetterView
+            letter={tried.letter}
+            school={about?.name ?? ""}
+            color={about?.color ?? "#F2A65A"}
+            person={tried.person.name}
+          />
+        ) : tried ? null : (
+          <Skeleton widths={[0.8, 0.7, 0.6]} />
+        )}
+      </View>
+    </View>
+  );
+}
+
+/** Somebody else, found by a part of their name. */
+function AsWhom({
+  school,
+  shown,
+  onPerson,
+}: {
+  school: string;
+  shown: string;
+  onPerson(person: string): void;
+}) {
+  const [typed, setTyped] = useState("");
+  const find = useSettled(typed.trim(), 250);
+  const { data } = useFindEveryoneQuery(
+    { school, find, after: null, most: 6 },
+    { skip: find === "" },
+  );
+  const people = find === "" ? [] : (data?.people ?? []);
+  return (
+    <View style={{ gap: 6, maxWidth: 420 }}>
+      <SearchField label="Read it as somebody else" value={typed} onChange={setTyped} />
+      {people.length > 0 ? (
+        <Choices label="As whom">
+          {people.map(({ id, name }) => (
+            <Choice
+              key={id}
+              label={name}
+              taken={name === shown}
+              onPress={() => {
+                onPerson(id);
+                setTyped("");
+              }}
+            />
+          ))}
+        </Choices>
+      ) : null}
+    </View>
+  );
+}
+
+/** As whom one reads it, and whether it will ever be sent to them. */
+export function sayWho(tried: NoticeTried | null, zone: string): string {
+  if (!tried) return "As somebody reads it";
+  if (!tried.person) return "Nobody is in a course yet who could read it.";
+  const { name } = tried.person;
+  return tried.at === null
+    ? `As ${name} would read it; nothing of this kind is near for them, so its dates are made up`
+    : `As ${name} reads it, ${sayWrittenInstant(tried.at, zoneOf(zone))}`;
+}

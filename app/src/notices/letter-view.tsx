@@ -1,0 +1,83 @@
+/** A letter as it is read in a mail program: who writes, what is said, the dates, the one thing to press. */
+import type { LetterShown } from "@dawngate/contract/notices";
+import { View } from "react-native";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+
+interface Props {
+  letter: LetterShown;
+  school: string;
+  color: string;
+  person: string;
+}
+
+export function LetterView({ letter, school, color, person }: Props) {
+  const { surface, line, quiet, night, onNight } = usePalette();
+  return (
+    <View
+      role="article"
+      aria-label={`A letter: ${letter.subject}`}
+      style={{
+        backgroundColor: surface,
+        borderWidth: 1,
+        borderColor: line,
+        borderTopColor: color,
+        borderTopWidth: 5,
+        borderRadius: 12,
+        padding: 18,
+        gap: 12,
+        maxWidth: 420,
+        width: "100%",
+      }}
+    >
+      <View style={{ gap: 2 }}>
+        <Text kind="small" color={quiet}>
+          {school}
+        </Text>
+        <Text kind="name">{letter.subject}</Text>
+      </View>
+      <Text>{`Hello ${person},`}</Text>
+      {letter.says.map((says, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: paragraphs have nothing else, and are drawn anew together
+        <Text key={i}>{says}</Text>
+      ))}
+      {letter.dates.length > 0 ? (
+        <View style={{ gap: 4 }}>
+          {letter.dates.map(({ when, what }) => (
+            <View
+              key={`${when} ${what}`}
+              style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 14 }}
+            >
+              <Text kind="small" color={quiet} style={{ width: 170 }}>
+                {when}
+              </Text>
+              <Text kind="small" style={{ flexShrink: 1 }}>
+                {what}
+              </Text>
+            </View>
+          ))}
+        </View>
+      ) : null}
+      {letter.button ? (
+        <View
+          style={{
+            backgroundColor: night,
+            borderRadius: 10,
+            paddingVertical: 12,
+            paddingHorizontal: 22,
+            alignSelf: "flex-start",
+          }}
+        >
+          <Text kind="strong" color={onNight}>
+            {letter.button.label}
+          </Text>
+        </View>
+      ) : null}
+      {letter.small.map((small) => (
+        <Text key={small} kind="small" color={quiet} style={{ overflowWrap: "anywhere" } as object}>
+          {small}
+        </Text>
+      ))}
+    </View>
+  );
+}

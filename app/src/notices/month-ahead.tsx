@@ -1,0 +1,109 @@
+/** What goes out in the next thirty days: a sun a day along a horizon, the higher the more; a day pressed says of what kinds. */
+import type { NoticesAhead } from "@dawngate/contract/notices";
+import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import { useState } from "react";
+import { ScrollView, View } from "react-native";
+import Svg, { Line, Path } from "react-native-svg";
+import { Hidden } from "../ui/hidden";
+import { useWide } from "../ui/layout";
+import { Press } from "../ui/press";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { nameOf } from "./say-kind";
+
+const HEIGHT = 34;
+
+const sum = (kinds: NoticesAhead["days"][number]["kinds"]) =>
+  kinds.reduce((all, { count }) => all + count, 0);
+const mails = (count: number) => (count === 1 ? "one mail" : `${count} mails`);
+
+export function MonthAhead({ ahead }: { ahead: NoticesAhead }) {
+  const { frame, onFrame, onFrameQuiet, frameMark } = usePalette();
+  const wide = useWide();
+  const { days, today } = ahead;
+  const all = days.reduce((total, { kinds }) => total + sum(kinds), 0);
+  const busiest = days.find(({ kinds }) => sum(kinds) > 0)?.day ?? today;
+  const [shown, setShown] = useState<string | null>(null);
+  const day = shown ?? busiest;
+  const most = Math.max(1, ...days.map(({ kinds }) => sum(kinds)));
+  const line = (
+    <View role="group" aria-label="Mails a day" style={{ flexDirection: "row", flex: 1 }}>
+      {days.map((one) => {
+        const count = sum(one.kinds);
+        const r = count === 0 ? 0 : 5 + 13 * Math.sqrt(count / most);
+        const isShown = one.day === day;
+        const date = Number(one.day.slice(8));
+        return (
+          <Press
+            key={one.day}
+            aria-pressed={isShown}
+            onPress={() => setShown(one.day)}
+            style={{
+              ...(wide ? { flex: 1, minWidth: 24 } : { width: 44 }),
+              alignItems: "center",
+              paddingVertical: 4,
+            }}
+          >
+            <Hidden>{`${sayWrittenDate(one.day, false)}: ${mails(count)}`}</Hidden>
+            <Text kind="tiny" color={onFrame} aria-hidden>
+              {count === 0 ? " " : count}
+            </Text>
+            <Svg width="100%" height={HEIGHT / 1.6} viewBox="0 0 40 21" aria-hidden>
+              {r > 0 ? (
+                <Path
+                  d={`M${20 - r} 20a${r} ${r} 0 0 1 ${2 * r} 0z`}
+                  fill={isShown ? frameMark : frame}
+                  stroke={onFrame}
+                  strokeWidth={1.3}
+                />
+              ) : null}
+              <Line x1={-60} x2={100} y1={20.3} y2={20.3} stroke={onFrameQuiet} strokeWidth={1.3} />
+            </Svg>
+            <Text
+              aria-hidden
+              kind={isShown ? "tinyStrong" : "tiny"}
+              color={isShown ? onFrame : onFrameQuiet}
+              style={{ whiteSpace: "nowrap" } as object}
+            >
+              {date === 1 || one.day === today
+                ? sayWrittenDate(one.day, false).split(" ").slice(1).join(" ")
+                : date}
+            </Text>
+          </Press>
+        );
+      })}
+    </View>
+  );
+  const kinds = days.find((one) => one.day === day)?.kinds ?? [];
+  return (
+    <View
+      style={{
+        backgroundColor: frame,
+        borderRadius: wide ? 16 : 0,
+        padding: 16,
+        gap: 6,
+        marginHorizontal: wide ? 0 : -20,
+      }}
+    >
+      <Text kind="small" color={onFrameQuiet}>
+        {all === 0
+          ? "Nothing goes out in the next thirty days, as far as is known today."
+          : `${mails(all)} in the next thirty days, as far as is known today`}
+      </Text>
+      {wide ? (
+        line
+      ) : (
+        <ScrollView horizontal showsHorizontalScrollIndicator={false} testID="one-line">
+          {line}
+        </ScrollView>
+      )}
+      <Text color={onFrame} role="status">
+        {`${day === today ? "Today" : sayWrittenDate(day, false)}: ${
+          kinds.length === 0
+            ? "nothing"
+            : kinds.map(({ kind, count }) => `${nameOf(kind)} (${count})`).join(", ")
+        }`}
+      </Text>
+    </View>
+  );
+}

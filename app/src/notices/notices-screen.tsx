@@ -1,0 +1,191 @@
+/** What people are told: what goes out in the next weeks, at which hours, and of which kinds. */
+import type { NoticeKind, NoticeSettings, NoticeSettingsChange } from "@dawngate/contract/notices";
+import { Link, useLocalSearchParams } from "expo-router";
+import type { ReactNode } from "react";
+import { View } from "react-native";
+import { Switch } from "react-native-paper";
+import { SchoolSides } from "../frame/sides";
+import { useGetSchoolQuery } from "../school/api";
+import { useMay } from "../school/may";
+import { Coming } from "../store/coming";
+import { useKept } from "../store/use-kept";
+import { KeptWords } from "../ui/kept-words";
+import { ListRow } from "../ui/list-row";
+import { TimeField } from "../ui/moment-fields";
+import { Page } from "../ui/page";
+import { Switched } from "../ui/switched";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import {
+  useChangeNoticeSettingsMutation,
+  useGetNoticeSettingsQuery,
+  useGetNoticesAheadQuery,
+} from "./api";
+import { MonthAhead } from "./month-ahead";
+import { NoticesSides } from "./notices-sides";
+import { NOTICES } from "./places";
+import { KIND_WORDS, sayWhens } from "./say-kind";
+import { WrongCard } from "./wrong-card";
+
+export function NoticesScreen() {
+  const { school } = useLocalSearchParams() as { school: string };
+  const { data: about } = useGetSchoolQuery({ school });
+  const { data: ahead } = useGetNoticesAheadQuery({ school }, { refetchOnMountOrArgChange: true });
+  const { data, error, refetch } = useGetNoticeSettingsQuery(
+    { school },
+    { refetchOnMountOrArgChange: true },
+  );
+  const may = useMay(school)("notices.change");
+  return (
+    <Page title="Notices" full dense>
+      <SchoolSides school={school} here={NOTICES} />
+      <NoticesSides school={school} here="rules" />
+      {ahead ? <MonthAhead ahead={ahead} /> : null}
+      <WrongCard school={school} zone={about?.timeZone ?? "UTC"} may={may} />
+      {data ? (
+        <Rules key={school} school={school} settings={data} may={may} />
+      ) : (
+        <Coming error={error} onRetry={refetch} />
+      )}
+    </Page>
+  );
+}
+
+type Set = Omit<NoticeSettingsChange, "number">;
+
+/** What was set; what is as usual stays unsaid only where nobody has touched it. */
+export const setOf = ({ hour, quiet, kinds }: NoticeSettings): Set => ({
+  hour,
+  quiet,
+  kinds: Object.fromEntries(
+    kinds.map(({ kind, on, offsets }) => [kind, { on, ...(offsets && { offsets }) }]),
+  ),
+});
+
+/** The settings as one changes them; each change is kept by itself. */
+export function useRules(school: string, settings: NoticeSettings) {
+  const [change, { error, isLoading }] = useChangeNoticeSettingsMutation();
+  const kept = useKept<Set>(
+    { number: settings.number, value: setOf(settings) },
+    async ({ number, value }) => {
+      const answer = await change({ school, body: { number, ...value } });
+      return answer.data?.number ?? null;
+    },
+  );
+  const put = (kind: NoticeKind["kind"], part: { on?: boolean; offsets?: string[] }) =>
+    kept.setValue((now) => ({
+      ...now,
+      kinds: { ...now.kinds, [kind]: { ...now.kinds[kind], ...part } },
+    }));
+  return { ...kept, put, error, isKeeping: isLoading };
+}
+
+function Rules({
+  school,
+  settings,
+  may,
+}: {
+  school: string;
+  settings: NoticeSettings;
+  may: boolean;
+}) {
+  const { value, setValue, put, error, isKeeping, keptAt } = useRules(school, settings);
+  const { quiet, dusk } = usePalette();
+  const quietHours = value.quiet ?? null;
+  return (
+    <View style={{ gap: 14, maxWidth: 860 }}>
+      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 14, alignItems: "center" }}>
+        <Text kind="heading" level={2}>
+          When
+        </Text>
+        <KeptWords error={error} isKeeping={isKeeping} keptAt={keptAt} />
+      </View>
+      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
+        <Text>What counts days goes out at</Text>
+        <Narrow>
+          <TimeField
+            label="The notice hour"
+            value={value.hour}
+            onChange={(hour) => setValue((now) => ({ ...now, hour }))}
+          />
+        </Narrow>
+        <Text>in the zone that counts for it.</Text>
+      </View>
+      <Switched
+        label="Nobody is written to at night"
+        says="By each person's own clock. What falls into it goes out when it ends; a welcome does not wait."
+        on={quietHours !== null}
+        onChange={(on) =>
+          setValue((now) => ({ ...now, quiet: on ? { from: "21:00", to: "06:30" } : null }))
+        }
+      />
+      {quietHours ? (
+        <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
+          <Text>From</Text>
+          <Narrow>
+            <TimeField
+              label="Quiet from"
+              value={quietHours.from}
+              onChange={(from) => setValue((now) => ({ ...now, quiet: { ...quietHours, from } }))}
+            />
+          </Narrow>
+          <Text>to</Text>
+          <Narrow>
+            <TimeField
+              label="Quiet until"
+              value={quietHours.to}
+              onChange={(to) => setValue((now) => ({ ...now, quiet: { ...quietHours, to } }))}
+            />
+          </Narrow>
+        </View>
+      ) : null}
+      <Text kind="heading" level={2}>
+        What
+      </Text>
+      <View role="list" aria-label="Kinds of notices">
+        {settings.kinds.map((one) => {
+          const { name, when } = KIND_WORDS[one.kind];
+          const set = value.kinds[one.kind];
+          const on = set?.on ?? one.on;
+          const offsets = set?.offsets ?? one.offsets;
+          return (
+            <ListRow key={one.kind} gap={14}>
+              <Switch
+                value={on}
+                color={dusk}
+                disabled={!may}
+                accessibilityLabel={`${name}: on`}
+                onValueChange={(next) => put(one.kind, { on: next })}
+              />
+              <View style={{ flex: 1 }}>
+                <Link href={`/${school}/notices/${one.kind}`} style={{ paddingVertical: 10 }}>
+                  <Text kind="strong" color={dusk}>
+                    {name}
+                  </Text>
+                </Link>
+                <Text kind="small" color={quiet}>
+                  {offsets ? `${when}: ${sayWhens(offsets)}` : when}
+                </Text>
+                <Text kind="small" color={quiet}>
+                  {whose(one)}
+                </Text>
+              </View>
+            </ListRow>
+          );
+        })}
+      </View>
+    </View>
+  );
+}
+
+/** A time of day among words takes no more room than it needs. */
+const Narrow = ({ children }: { children: ReactNode }) => (
+  <View style={{ width: 130 }}>{children}</View>
+);
+
+/** Whose words it is in. */
+function whose({ whose, courses }: NoticeKind): string {
+  const own = whose === "school" ? "In your words" : "In our words";
+  if (courses.length === 0) return own;
+  return `${own}, and in ${courses.length === 1 ? "one course in words of its own" : `${courses.length} courses in words of their own`}`;
+}

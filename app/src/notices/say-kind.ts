@@ -1,0 +1,93 @@
+/** The kinds of notices as people read of them, and when they come in words. */
+import type { SentKind } from "@dawngate/contract/notices";
+
+interface KindWords {
+  name: string;
+  /** When it comes, for staff. */
+  when: string;
+  /** What it is, for whoever gets it. */
+  forPerson: string;
+}
+
+export const KIND_WORDS: Record<SentKind, KindWords> = {
+  welcome: {
+    name: "Welcome",
+    when: "At once, when somebody is in and has paid",
+    forPerson: "You are in: what is open, and what opens next",
+  },
+  opened: {
+    name: "Something has opened",
+    when: "When a module or a lesson opens; all that opens at one instant is one mail",
+    forPerson: "A module or a lesson has opened for you",
+  },
+  "opens-soon": {
+    name: "Something opens soon",
+    when: "Before a module or a lesson opens",
+    forPerson: "A module or a lesson opens in some days",
+  },
+  "due-soon": {
+    name: "Due soon",
+    when: "Before something that is open and not done is due",
+    forPerson: "Something that is not done is due in some days",
+  },
+  overdue: {
+    name: "Overdue",
+    when: "After something that is open and not done was due",
+    forPerson: "Something that is not done was due",
+  },
+  "access-ends": {
+    name: "Access ends",
+    when: "Before the last day of access, and after it",
+    forPerson: "Your access ends in some days, or has ended",
+  },
+  announcement: {
+    name: "Announcements",
+    when: "When something is announced in a course",
+    forPerson: "The school announces something in a course",
+  },
+  "by-staff": {
+    name: "Changed by staff",
+    when: "At once, when somebody is moved, given more time, or taken out",
+    forPerson: "The school has moved you, given you more time, or taken you out",
+  },
+};
+
+export const nameOf = (kind: string): string => KIND_WORDS[kind as SentKind]?.name ?? kind;
+
+/** What a chip says in the place of a field. */
+export const FIELD_WORDS: Record<string, string> = {
+  course: "the course",
+  courses: "the courses",
+  cohort: "the cohort",
+  open: "what is open",
+  next: "what opens next",
+  ends: "the last day",
+  items: "what it is",
+  opens: "when it opens",
+  due: "when it is due",
+  title: "its title",
+  text: "its text",
+  what: "what was done",
+  reason: "why",
+  school: "the school",
+  person: "their name",
+  link: "the way there",
+  preferences: "what they want",
+};
+
+export const fieldWords = (field: string): string => FIELD_WORDS[field] ?? field;
+
+/** "2 days before", "the day itself", "1 day after". */
+export function sayWhen(offset: string): string {
+  const [, minus, count, unit] = /^(-?)P(\d+)([DWMY])$/.exec(offset) ?? [];
+  if (count === undefined) return offset;
+  const n = Number(count);
+  if (n === 0) return "the day itself";
+  const units: Record<string, string> = { D: "day", W: "week", M: "month", Y: "year" };
+  const name = units[unit ?? "D"] ?? "day";
+  return `${n} ${name}${n === 1 ? "" : "s"} ${minus === "-" ? "before" : "after"}`;
+}
+
+/** Several of them as one says it. */
+export const sayWhens = (offsets: readonly string[]): string =>
+  offsets.length === 0 ? "never" : offsets.map(sayWhen).join(", ");
