@@ -138,6 +138,7 @@ export const ADDRESSES = {
   getNoticesSent: ["GET", "/schools/{school}/notices/sent", ["notices"], []],
   getNoticeSent: ["GET", "/schools/{school}/notices/sent/{notice}", ["notices"], []],
   sendNoticeAgain: ["POST", "/schools/{school}/notices/sent/{notice}/again", [], ["notices","mail"]],
+  getToldTo: ["GET", "/schools/{school}/people/{person}/notices", ["notices"], []],
   getNoticesWrong: ["GET", "/schools/{school}/notices/wrong", ["notices"], []],
   correctNotices: ["POST", "/schools/{school}/notices/wrong/corrections", [], ["notices","mail"]],
   getOwnWishes: ["GET", "/schools/{school}/self/notices", ["self"], []],

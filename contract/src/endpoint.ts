@@ -34,6 +34,8 @@ export interface Endpoint {
   readonly meanwhile?: z.ZodType;
   /** A list or a public page, which may be a few seconds old where somebody else changes it; never by oneself. */
   readonly mayLag?: true;
+  /** A secret in its address says who may: it can be pressed from anywhere, and no cookie counts for it. */
+  readonly fromAnywhere?: true;
   /** What the answer holds. */
   readonly holds?: readonly Held[];
   /** What of all that is held it changes. */

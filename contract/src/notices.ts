@@ -101,6 +101,7 @@ export const letterShown = z
     dates: z.array(z.object({ when: z.string(), what: z.string() })),
     button: z.object({ label: z.string(), url: z.string() }).nullable(),
     small: z.array(z.string()),
+    below: z.object({ label: z.string(), url: z.string() }),
   })
   .meta({ id: "LetterShown" });
 export type LetterShown = z.infer<typeof letterShown>;
@@ -173,6 +174,25 @@ export const sentNoticeWhole = sentNotice
   .extend({ sentAt: z.string().nullable(), letter: letterShown })
   .meta({ id: "SentNoticeWhole" });
 export type SentNoticeWhole = z.infer<typeof sentNoticeWhole>;
+
+/** What one person is told: what has gone out, what is to come, what they do not want. */
+export const toldTo = z
+  .object({
+    ahead: z.array(
+      z.object({
+        at: z.string(),
+        kind: z.string(),
+        course: z.string().nullable(),
+        things: z.int().describe("So many modules and lessons it names."),
+      }),
+    ),
+    sent: z.array(sentNotice).describe("The latest first."),
+    off: z.array(
+      z.object({ kind: z.string(), course: z.string().nullable().describe("Null: in none.") }),
+    ),
+  })
+  .meta({ id: "ToldTo" });
+export type ToldTo = z.infer<typeof toldTo>;
 
 /** Who was told a date that does not hold any more. */
 export const wrongNotices = z

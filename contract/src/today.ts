@@ -43,6 +43,8 @@ export const today = z
           "remarks",
           "unpaid",
           "excess",
+          "told-wrong",
+          "not-taken",
           "work",
         ]),
         course: z.string().nullable(),

@@ -74,10 +74,13 @@ export function LetterView({ letter, school, color, person }: Props) {
         </View>
       ) : null}
       {letter.small.map((small) => (
-        <Text key={small} kind="small" color={quiet} style={{ overflowWrap: "anywhere" } as object}>
+        <Text key={small} kind="small" color={quiet}>
           {small}
         </Text>
       ))}
+      <Text kind="small" color={quiet} style={{ textDecorationLine: "underline" }}>
+        {letter.below.label}
+      </Text>
     </View>
   );
 }

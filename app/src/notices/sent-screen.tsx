@@ -43,10 +43,12 @@ export const NOTICE_STATES: Record<SentNotice["state"], string> = {
 type State = SentNotice["state"];
 
 export function NoticesSentScreen() {
-  const { school } = useLocalSearchParams() as { school: string };
+  const { school, state: led } = useLocalSearchParams() as { school: string; state?: string };
   const { data: about } = useGetSchoolQuery({ school });
   const [kind, setKind] = useState<SentKind | null>(null);
-  const [state, setState] = useState<State | null>(null);
+  const [state, setState] = useState<State | null>(
+    led !== undefined && led in NOTICE_STATES ? (led as State) : null,
+  );
   const [opened, setOpened] = useState<string | null>(null);
   const asked = { school, kind, state, person: null };
   const { data, error, refetch, isFetching, hasNextPage, fetchNextPage } =

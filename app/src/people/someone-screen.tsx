@@ -4,7 +4,9 @@ import type { Instant } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { View } from "react-native";
 import { sayNext, sayStanding } from "../enrollment/held-course";
+import { ToldTo } from "../notices/told-to";
 import { SunLine } from "../schedule/horizon/sun-line";
+import { useMay } from "../school/may";
 import { explain } from "../store/api";
 import { titleComing } from "../store/coming";
 import { QuietAction } from "../ui/action";
@@ -29,6 +31,7 @@ export function SomeoneScreen() {
   const router = useRouter();
   const wide = useWide();
   const now = Date.now() as Instant;
+  const may = useMay(school);
   return (
     <Page
       title={data?.name ?? titleComing(error)}
@@ -103,6 +106,9 @@ export function SomeoneScreen() {
               );
             })}
           </View>
+          {may("notices.see") ? (
+            <ToldTo school={school} person={person} zone={data.timeZone} />
+          ) : null}
         </>
       ) : error ? null : (
         <Skeleton widths={[0.5, 0.8, 0.7]} />

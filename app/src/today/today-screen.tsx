@@ -213,6 +213,8 @@ const DO: Record<Need["kind"], { label: string; to: string }> = {
   remarks: { label: "Read", to: "/remarks" },
   unpaid: { label: "See them", to: "/sales/orders?which=late" },
   excess: { label: "See them", to: "/sales/orders?which=excess" },
+  "told-wrong": { label: "Put right", to: "/notices" },
+  "not-taken": { label: "See them", to: "/notices/sent?state=failed" },
   work: { label: "Look", to: "/upkeep" },
 };
 

@@ -1,4 +1,5 @@
 /** Endpoints of notices. */
+import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { done, endpoints, inSchool } from "../endpoint";
 import {
@@ -15,6 +16,7 @@ import {
   sentNotices,
   sentNoticesQuery,
   sentNoticeWhole,
+  toldTo,
   wishes,
   wishesChange,
   wrongNotices,
@@ -127,6 +129,16 @@ export const notices = endpoints("notices", {
     answered: "It is on its way.",
     changes: ["notices", "mail"],
   },
+  getToldTo: {
+    method: "get",
+    path: "/schools/{school}/people/{person}/notices",
+    summary: "What one person was told, will be told, and does not want",
+    who: "notices.see",
+    params: inSchool.extend({ person: planFields.id.meta({ example: "callum" }) }),
+    answer: toldTo,
+    answered: "The latest and the next.",
+    holds: ["notices"],
+  },
   getNoticesWrong: {
     method: "get",
     path: "/schools/{school}/notices/wrong",
@@ -199,6 +211,7 @@ export const notices = endpoints("notices", {
     query: z.object({ kind: sentKind }),
     answer: done,
     answered: "It does not come any more.",
+    fromAnywhere: true,
     changes: ["self"],
   },
 });

@@ -20,6 +20,8 @@ export interface Letter {
   button?: { label: string; url: string };
   /** What is said at the end, in small. */
   small?: readonly string[];
+  /** A link that stands below all, in small. */
+  below?: { label: string; url: string };
 }
 
 /** The letter as a mail carries it. */
@@ -27,7 +29,7 @@ export function writeLetter(letter: Letter): { subject: string; text: string; ht
   return { subject: letter.subject, text: plain(letter), html: marked(letter) };
 }
 
-function plain({ from, greeting, says, dates, lines, button, small }: Letter): string {
+function plain({ from, greeting, says, dates, lines, button, small, below }: Letter): string {
   const parts = [
     greeting,
     ...says,
@@ -37,12 +39,14 @@ function plain({ from, greeting, says, dates, lines, button, small }: Letter): s
     small?.join("\n"),
     from?.name ?? "Dawn Gate",
     from?.contact,
+    below && `${below.label}:\n${below.url}`,
   ];
   return `${parts.filter((part) => part !== undefined && part !== "").join("\n\n")}\n`;
 }
 
 /** Looks the same where a mail program knows no styles of its own; what it knows of dark it gets. */
-function marked({ subject, from, greeting, says, dates, lines, button, small }: Letter): string {
+function marked(letter: Letter): string {
+  const { subject, from, greeting, says, dates, lines, button, small, below } = letter;
   const color = /^#[0-9A-Fa-f]{6}$/.test(from?.color ?? "") ? from?.color : "#F2A65A";
   const p = (text: string, style = "") =>
     `<p class="ink" style="margin:0 0 14px;color:#1F1B2E;${style}">${escaped(text)}</p>`;
@@ -64,6 +68,7 @@ ${(lines ?? []).map((text) => p(text, "margin-bottom:4px;white-space:pre-wrap"))
 ${button ? `<p style="margin:20px 0 24px"><a class="press" href="${escaped(button.url)}" style="display:inline-block;background:#221D3D;color:#FFFFFF;text-decoration:none;font-weight:600;padding:12px 22px;border-radius:10px">${escaped(button.label)}</a></p>` : ""}
 ${(small ?? []).map((text) => `<p class="quiet" style="margin:0 0 8px;font-size:14px;line-height:20px;color:#655E7C">${escaped(text)}</p>`).join("\n")}
 ${from?.contact ? `<p class="quiet" style="margin:18px 0 0;font-size:14px;line-height:20px;color:#655E7C">Questions: ${escaped(from.contact)}</p>` : ""}
+${below ? `<p style="margin:18px 0 0;font-size:14px;line-height:20px"><a class="quiet" href="${escaped(below.url)}" style="color:#655E7C">${escaped(below.label)}</a></p>` : ""}
 </div></body></html>
 `;
 }

@@ -33,6 +33,9 @@ const BUTTONS: Partial<Record<Kind, string>> = {
   announcement: "Go to the course",
 };
 
+/** Said of the page on which somebody chooses what they are told. */
+export const WISHES_WORDS = "What you are told, and what not";
+
 /** So many dates stand below a letter. */
 const DATES_MOST = 12;
 
@@ -152,9 +155,7 @@ export function composeWith(
     says: fillText(kind, text, values).flatMap((one) => one.split(/\n\s*\n/)),
     dates: dates.length > 1 || kind === "welcome" ? dates.slice(0, DATES_MOST) : [],
     button: { label: BUTTONS[kind] ?? "Go to the course", url: named.link },
-    small: [
-      ...(dates.length > 0 ? [`Times are ${sayZone(named.zone.id)} time.`] : []),
-      `What you are told, and what not: ${named.preferences}`,
-    ],
+    small: dates.length > 0 ? [`Times are ${sayZone(named.zone.id)} time.`] : [],
+    below: { label: WISHES_WORDS, url: named.preferences },
   };
 }

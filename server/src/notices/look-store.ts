@@ -19,6 +19,8 @@ export async function takeOver(tx: SchoolTransaction, school: SchoolId, now: Ins
       insert into notice_person (school_id, person_id, looked_at, next_at)
       select distinct ${school}::uuid, t.person_id, ${at}::timestamptz, ${at}::timestamptz
       from taken t join person p on p.school_id = ${school} and p.id = t.person_id
+      -- Whoever was forgotten is told nothing.
+      where p.email not like '%@invalid'
       order by 2
       on conflict (school_id, person_id) do update
         set next_at = least(notice_person.next_at, excluded.next_at)

@@ -2,7 +2,7 @@
 import { notices } from "@dawngate/contract/endpoints/notices";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
-import { sendAgain, showAhead, showSent, showSentOne } from "./sent";
+import { sendAgain, showAhead, showSent, showSentOne, showToldTo } from "./sent";
 import {
   changeNoticeSettings,
   changeNoticeText,
@@ -54,6 +54,10 @@ export function noticeRoutes(services: Services) {
     .openapi(route(services, notices.sendNoticeAgain), async (c) => {
       const { notice } = c.req.valid("param");
       return c.json(await sendAgain(services, c.get("context"), notice), 200);
+    })
+    .openapi(route(services, notices.getToldTo), async (c) => {
+      const { person } = c.req.valid("param");
+      return c.json(await showToldTo(services, c.get("context"), person), 200);
     })
     .openapi(route(services, notices.getNoticesWrong), async (c) =>
       c.json(await showWrong(services, c.get("context")), 200),

@@ -120,3 +120,22 @@ export async function readDays(tx: SchoolTransaction, from: string, through: str
     .orderBy("kind")
     .execute();
 }
+
+/** What somebody will be told next, as far as is known today. */
+export async function readAheadOf(
+  tx: SchoolTransaction,
+  person: string,
+  now: string,
+  most: number,
+) {
+  const { rows } = await sql<{ at: string; kind: Kind; course: string | null; things: number }>`
+    select a.at, a.kind, v.title as course, a.things
+    from notice_ahead a
+    left join course c on c.school_id = a.school_id and c.id = a.course_id
+    left join course_version v
+      on v.school_id = c.school_id and v.course_id = c.id and v.number = c.current_version
+    where a.person_id = ${person} and a.at > ${now}::timestamptz
+    order by a.at, a.kind limit ${most}
+  `.execute(tx);
+  return rows;
+}

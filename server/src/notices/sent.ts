@@ -4,6 +4,7 @@ import type {
   SentNoticeWhole,
   sentNotices,
   sentNoticesQuery,
+  ToldTo,
 } from "@dawngate/contract/notices";
 import {
   addDays,
@@ -22,12 +23,16 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { readDays, readSentOne, readSentPage, setAgain } from "./sent-store";
+import { readOff, readWishedFor } from "./person-store";
+import { readAheadOf, readDays, readSentOne, readSentPage, setAgain } from "./sent-store";
 
 type Parts = Pick<Services, "db">;
 
 /** So many days ahead are shown. */
 const DAYS = 30;
+
+/** So many of each are shown of one person. */
+const SHOWN = 20;
 
 const sentEnd = z.tuple([z.iso.datetime({ offset: true }), z.string().regex(/^\d{1,18}$/)]);
 
@@ -58,6 +63,22 @@ export function showSentOne({ db }: Parts, context: Context, id: string): Promis
     const found = await readSentOne(tx, id);
     if (!found) throw notFound("This notice is gone with its person.");
     return found;
+  });
+}
+
+/** The latest that somebody was told, the next they will be, and what they do not want. */
+export function showToldTo({ db }: Parts, context: Context, person: string): Promise<ToldTo> {
+  return reading(db, context, async (tx) => {
+    const narrowed = { kind: null, state: null, person, after: null, most: SHOWN };
+    const { courses } = await readWishedFor(tx, person);
+    return {
+      ahead: await readAheadOf(tx, person, formatInstant(context.now), SHOWN),
+      sent: (await readSentPage(tx, narrowed)).slice(0, SHOWN),
+      off: (await readOff(tx, person)).map(({ kind, enrollment }) => ({
+        kind,
+        course: courses.find((one) => one.enrollment === enrollment)?.title ?? null,
+      })),
+    };
   });
 }
 

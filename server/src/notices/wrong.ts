@@ -7,6 +7,7 @@ import type { Context } from "../school/context";
 import { inMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
+import { WISHES_WORDS } from "./compose";
 import { lookAgain, readLooked } from "./look-store";
 import { readParts } from "./notify";
 import { insertNotice } from "./person-store";
@@ -49,10 +50,8 @@ export async function correctAll(
         says: ["We told you of dates that have changed since. These hold now:", ...lines],
         dates: [],
         button: { label: "See your dates", url: `${parts.site.url}/dates` },
-        small: [
-          `Times are ${sayZone(who.timeZone)} time.`,
-          `What you are told, and what not: ${parts.site.url}/told/${who.key}`,
-        ],
+        small: [`Times are ${sayZone(who.timeZone)} time.`],
+        below: { label: WISHES_WORDS, url: `${parts.site.url}/told/${who.key}` },
       };
       // One letter. For each kind a row says what was told, so that it is known the next time something moves.
       const kinds = [...new Set(wrong.map(({ kind }) => kind))];

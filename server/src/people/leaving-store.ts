@@ -20,6 +20,12 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
                 'closes', o.closes))
               from opening o where o.school_id = e.school_id and o.enrollment_id = e.id)))
           from enrollment e where e.school_id = p.school_id and e.person_id = p.id), '[]'),
+        'notices', coalesce((select jsonb_agg(jsonb_build_object('kind', n.kind, 'at', n.at,
+            'state', n.state, 'letter', n.letter) order by n.id)
+          from notice n where n.school_id = p.school_id and n.person_id = p.id), '[]'),
+        'notWanted', coalesce((select jsonb_agg(jsonb_build_object('kind', f.kind,
+            'enrollment', f.enrollment_id))
+          from notice_off f where f.school_id = p.school_id and f.person_id = p.id), '[]'),
         'changes', coalesce((select jsonb_agg(jsonb_build_object('at', c.at, 'by', c.author,
             'what', c.what, 'act', c.act, 'before', c.before, 'after', c.after) order by c.number)
           from change c where c.school_id = p.school_id and c.person = p.id), '[]')) as data
@@ -29,10 +35,14 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
   return row ? { ...row.data, staff: row.staff } : null;
 }
 
+/** What they were told, what is to come, and what they did not want. */
+const TOLD = ["notice", "notice_ahead", "notice_wrong", "notice_off", "notice_person"] as const;
+
 /** Forgets a person; answers their account, empty where they have none. */
 export async function forgetPerson(tx: SchoolTransaction, person: string): Promise<string | null> {
   await tx.deleteFrom("calendar_feed").where("person_id", "=", person).execute();
   await tx.deleteFrom("calendar_entry").where("person_id", "=", person).execute();
+  for (const table of TOLD) await tx.deleteFrom(table).where("person_id", "=", person).execute();
   const { rows } = await sql<{ account: string | null }>`
     select forget_person(${person}) as account`.execute(tx);
   return rows[0]?.account ?? null;

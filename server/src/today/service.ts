@@ -10,7 +10,7 @@ import { readFailed } from "../school/failed-work-store";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { beginnings, needyIn, openMoney, openRemarks } from "./store";
+import { beginnings, needyIn, openMoney, openNotices, openRemarks } from "./store";
 import { type Counted, TODAY } from "./tasks";
 
 /** It is counted once in so long, whatever people do meanwhile; the answer says of when it is. */
@@ -143,6 +143,28 @@ async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]
         title: `${howMany(excess)} ${excess === 1 ? "payment" : "payments"} paid nothing`,
         says: "It came twice, or too late: give it back from its order.",
         number: excess,
+      });
+  }
+  if (context.may("notices.see")) {
+    const { wrong, failed } = await openNotices(tx, NEEDS_COUNTED);
+    if (wrong > 0)
+      needs.push({
+        kind: "told-wrong",
+        course: null,
+        title:
+          wrong === 1
+            ? "One person was told a date that does not hold"
+            : `${howMany(wrong)} people were told dates that do not hold`,
+        says: "Something has moved since; one press tells them.",
+        number: wrong,
+      });
+    if (failed > 0)
+      needs.push({
+        kind: "not-taken",
+        course: null,
+        title: `${howMany(failed)} ${failed === 1 ? "notice was" : "notices were"} not taken by the mail server`,
+        says: "It is tried again; what the server said stands beside each.",
+        number: failed,
       });
   }
   if (context.may("courses.edit") || context.may("remarks.write"))

@@ -49,6 +49,20 @@ export async function openMoney(tx: SchoolTransaction, most: number) {
   return rows[0] ?? { unpaid: 0, excess: 0 };
 }
 
+/** People who were told a date that does not hold any more, and notices no mail server took: so many are counted. */
+export async function openNotices(tx: SchoolTransaction, most: number) {
+  const { rows } = await sql<{ wrong: number; failed: number }>`
+    select
+      (select count(distinct person_id)::integer from (
+        select person_id from notice_wrong limit ${sql.lit(most + 1)}
+      ) w) as wrong,
+      (select count(*)::integer from (
+        select from notice where state = 'failed' limit ${sql.lit(most + 1)}
+      ) n) as failed
+  `.execute(tx);
+  return rows[0] ?? { wrong: 0, failed: 0 };
+}
+
 /** With fewer people than these a school has hardly opened. */
 const FEW = 5;
 

@@ -165,9 +165,11 @@ test("the school's words, and a course's own, are those that are read; braces th
 });
 
 test("words are tried with a real person's next notice, and sent to oneself", async () => {
+  const sent = await owned.ask<z.infer<typeof sentNotices>>("GET", `${N}/sent?kind=welcome&most=1`);
   const before = owned.app.mails.length;
   const tried = await owned.ask<NoticeTried>("POST", `${N}/texts/opened/trial`, {
     words: { subject: "{items}", text: "Dear {person}, in {courses}: {items}." },
+    person: sent.notices[0]?.person.id ?? null,
     toMe: true,
   });
   expect(tried.letter?.subject).toBe("“One”");

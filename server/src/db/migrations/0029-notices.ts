@@ -119,7 +119,8 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     -- When somebody was told in a mail of its own that they are in, and what opens when.
     alter table enrollment add column told_at timestamptz;
 
-    create function notice_counted() returns trigger language plpgsql as $$
+    create function notice_counted() returns trigger language plpgsql
+      set search_path = public as $$
     begin
       insert into notice_day (school_id, day, kind, count)
       select school_id, day, kind, count(*) from added
@@ -127,7 +128,8 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       on conflict (school_id, day, kind) do update set count = notice_day.count + excluded.count;
       return null;
     end $$;
-    create function notice_uncounted() returns trigger language plpgsql as $$
+    create function notice_uncounted() returns trigger language plpgsql
+      set search_path = public as $$
     begin
       update notice_day d set count = d.count - g.n
       from (
@@ -143,7 +145,8 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       referencing old table as gone for each statement execute function notice_uncounted();
 
     -- Whatever changes somebody's dates passes here: events, versions, and what the projection is worked out from.
-    create function notice_looks() returns trigger language plpgsql as $$
+    create function notice_looks() returns trigger language plpgsql
+      set search_path = public as $$
     begin
       if tg_op = 'INSERT' then
         insert into notice_look (school_id, person_id)

@@ -19,6 +19,7 @@ export interface KeptLetter {
   dates: { when: string; what: string }[];
   button: { label: string; url: string } | null;
   small: string[];
+  below: { label: string; url: string };
 }
 
 export interface NoticeSettingsTable {
@@ -67,6 +68,17 @@ export interface NoticeTable {
   fault: Generated<string | null>;
 }
 
+export interface NoticeAheadTable {
+  school_id: string;
+  person_id: string;
+  at: string;
+  day: string;
+  kind: Kind;
+  course_id: string | null;
+  /** So many modules and lessons it names. */
+  things: number;
+}
+
 export interface NoticeDayTable {
   school_id: string;
   day: string;
@@ -92,6 +104,7 @@ export interface NoticesTables {
   notice_off: NoticeOffTable;
   notice_person: NoticePersonTable;
   notice: NoticeTable;
+  notice_ahead: NoticeAheadTable;
   notice_day: NoticeDayTable;
   notice_wrong: NoticeWrongTable;
 }

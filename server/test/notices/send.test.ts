@@ -1,0 +1,104 @@
+/** A notice through a real SMTP conversation (RFC 5321): refused, tried again, taken once; its headers read back. */
+import type { AddressInfo } from "node:net";
+import type { SentNoticeWhole, sentNotices } from "@dawngate/contract/notices";
+import type { Instant } from "@dawngate/core/time";
+import { SMTPServer } from "smtp-server";
+import type { z } from "zod";
+import { notifySchool } from "../../src/notices/notify";
+import { sendNotice } from "../../src/notices/send";
+import { smtpMailer } from "../../src/stand-ins/mail/smtp";
+import { type Owned, ownedSchool } from "../helpers/owned";
+import { instant } from "../helpers/sample";
+
+let owned: Owned;
+let now: Instant = instant("2027-03-03T12:00:00Z");
+let busy = true;
+const received: string[] = [];
+const server = new SMTPServer({
+  authOptional: true,
+  disabledCommands: ["STARTTLS"],
+  onRcptTo(_, __, done) {
+    done(busy ? Object.assign(new Error("4.2.1 Mailbox busy"), { responseCode: 450 }) : undefined);
+  },
+  onData(stream, _, done) {
+    let text = "";
+    stream.on("data", (chunk) => {
+      text += chunk;
+    });
+    stream.on("end", () => {
+      received.push(text);
+      done();
+    });
+  },
+});
+beforeAll(async () => {
+  owned = await ownedSchool(() => now);
+  await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
+});
+afterAll(async () => {
+  await owned.test_.close();
+  await new Promise<void>((resolve) => server.close(() => resolve()));
+});
+
+const N = "/schools/one/notices";
+const send = async (id: string) => {
+  const { port } = server.server.address() as AddressInfo;
+  const mailer = smtpMailer(`smtp://127.0.0.1:${port}`, "School <s@example.org>", "https://x");
+  const parts = { db: owned.test_.db, mailer, baseUrl: "https://x", now: () => now };
+  await sendNotice(parts, { school: owned.school, notice: id });
+};
+const one = (id: string) => owned.ask<SentNoticeWhole>("GET", `${N}/sent/${id}`);
+/** Header lines that go on in the next line are one (RFC 5322, 2.2.3). */
+const headers = (mail: string) => (mail.split("\r\n\r\n")[0] ?? "").replaceAll(/\r\n[ \t]+/g, " ");
+
+async function written(who: string): Promise<string> {
+  const answer = await owned.app.ask(who, "POST", "/schools/one/catalog/c", {
+    timeZone: "Europe/Lisbon",
+    cohort: "k",
+  });
+  expect(answer.status).toBe(200);
+  await notifySchool(owned.test_.db, owned.school, "https://x", now);
+  const { notices } = await owned.ask<z.infer<typeof sentNotices>>("GET", `${N}/sent?most=1`);
+  return notices[0]?.id ?? "";
+}
+
+test("what the mail server refuses is tried again; what it has taken is not sent twice", async () => {
+  const id = await written("ines@example.org");
+  expect((await one(id)).state).toBe("waiting");
+  await expect(send(id)).rejects.toThrow(/Mailbox busy/);
+  expect(await one(id)).toMatchObject({ state: "failed", fault: expect.stringMatching(/450/) });
+  busy = false;
+  await send(id);
+  await send(id);
+  expect(received).toHaveLength(1);
+  expect(await one(id)).toMatchObject({ state: "sent", fault: null });
+});
+
+test("a mail program can turn its kind off with one press (RFC 8058), and holds a course's notices together", async () => {
+  const [mail = ""] = received;
+  const head = headers(mail);
+  const off =
+    /^List-Unsubscribe: <https:\/\/x(\/api\/schools\/one\/told\/[0-9a-f-]{36}\/off\?kind=welcome)>$/im;
+  expect(head).toMatch(off);
+  expect(head).toMatch(/^List-Unsubscribe-Post: List-Unsubscribe=One-Click$/im);
+  expect(head).toMatch(/^Auto-Submitted: auto-generated$/im);
+  expect(head).toMatch(/^Message-ID: <notice-.+@x>$/im);
+  expect(head).toMatch(/^References: <c\..+@x>$/im);
+  // RFC 8058, 3.2: POST, without cookies, with the body it prescribes.
+  const pressed = await owned.app.ask(
+    null,
+    "POST",
+    (off.exec(head)?.[1] ?? "").replace("/api", ""),
+    new TextEncoder().encode("List-Unsubscribe=One-Click"),
+    { "content-type": "application/x-www-form-urlencoded", origin: "https://mail.example.com" },
+  );
+  expect(pressed.status).toBe(200);
+});
+
+test("what comes to be sent two days late is dropped, and says so", async () => {
+  const id = await written("late@example.org");
+  now = instant("2027-03-05T12:00:00Z");
+  await send(id);
+  expect(received).toHaveLength(1);
+  expect((await one(id)).state).toBe("late");
+});
