@@ -5,8 +5,6 @@ import {
   SENT_KINDS,
   type SentKind,
 } from "@dawngate/contract/notices";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { View } from "react-native";
@@ -36,8 +34,9 @@ import {
   useTryNoticeMutation,
 } from "./api";
 import { LetterView } from "./letter-view";
-import { useRules } from "./notices-screen";
-import { KIND_WORDS } from "./say-kind";
+
+import { KIND_WORDS, sayWho } from "./say-kind";
+import { useRules } from "./use-rules";
 import { WhenPart } from "./when-part";
 
 /** The editor comes when one opens it: it is half as large as the studio. */
@@ -285,14 +284,4 @@ function AsWhom({
       ) : null}
     </View>
   );
-}
-
-/** As whom one reads it, and whether it will ever be sent to them. */
-export function sayWho(tried: NoticeTried | null, zone: string): string {
-  if (!tried) return "As somebody reads it";
-  if (!tried.person) return "Nobody is in a course yet who could read it.";
-  const { name } = tried.person;
-  return tried.at === null
-    ? `As ${name} would read it; nothing of this kind is near for them, so its dates are made up`
-    : `As ${name} reads it, ${sayWrittenInstant(tried.at, zoneOf(zone))}`;
 }

@@ -1,5 +1,5 @@
 /** What people are told: what goes out in the next weeks, at which hours, and of which kinds. */
-import type { NoticeKind, NoticeSettings, NoticeSettingsChange } from "@dawngate/contract/notices";
+import type { NoticeKind, NoticeSettings } from "@dawngate/contract/notices";
 import { Link, useLocalSearchParams } from "expo-router";
 import type { ReactNode } from "react";
 import { View } from "react-native";
@@ -8,7 +8,6 @@ import { SchoolSides } from "../frame/sides";
 import { useGetSchoolQuery } from "../school/api";
 import { useMay } from "../school/may";
 import { Coming } from "../store/coming";
-import { useKept } from "../store/use-kept";
 import { KeptWords } from "../ui/kept-words";
 import { ListRow } from "../ui/list-row";
 import { TimeField } from "../ui/moment-fields";
@@ -16,15 +15,12 @@ import { Page } from "../ui/page";
 import { Switched } from "../ui/switched";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import {
-  useChangeNoticeSettingsMutation,
-  useGetNoticeSettingsQuery,
-  useGetNoticesAheadQuery,
-} from "./api";
+import { useGetNoticeSettingsQuery, useGetNoticesAheadQuery } from "./api";
 import { MonthAhead } from "./month-ahead";
 import { NoticesSides } from "./notices-sides";
 import { NOTICES } from "./places";
 import { KIND_WORDS, sayWhens } from "./say-kind";
+import { useRules } from "./use-rules";
 import { WrongCard } from "./wrong-card";
 
 export function NoticesScreen() {
@@ -49,35 +45,6 @@ export function NoticesScreen() {
       )}
     </Page>
   );
-}
-
-type Set = Omit<NoticeSettingsChange, "number">;
-
-/** What was set; what is as usual stays unsaid only where nobody has touched it. */
-export const setOf = ({ hour, quiet, kinds }: NoticeSettings): Set => ({
-  hour,
-  quiet,
-  kinds: Object.fromEntries(
-    kinds.map(({ kind, on, offsets }) => [kind, { on, ...(offsets && { offsets }) }]),
-  ),
-});
-
-/** The settings as one changes them; each change is kept by itself. */
-export function useRules(school: string, settings: NoticeSettings) {
-  const [change, { error, isLoading }] = useChangeNoticeSettingsMutation();
-  const kept = useKept<Set>(
-    { number: settings.number, value: setOf(settings) },
-    async ({ number, value }) => {
-      const answer = await change({ school, body: { number, ...value } });
-      return answer.data?.number ?? null;
-    },
-  );
-  const put = (kind: NoticeKind["kind"], part: { on?: boolean; offsets?: string[] }) =>
-    kept.setValue((now) => ({
-      ...now,
-      kinds: { ...now.kinds, [kind]: { ...now.kinds[kind], ...part } },
-    }));
-  return { ...kept, put, error, isKeeping: isLoading };
 }
 
 function Rules({

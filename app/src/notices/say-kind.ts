@@ -1,5 +1,7 @@
 /** The kinds of notices as people read of them, and when they come in words. */
-import type { SentKind } from "@dawngate/contract/notices";
+import type { NoticeTried, SentKind, SentNotice } from "@dawngate/contract/notices";
+import { sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
 
 interface KindWords {
   name: string;
@@ -91,3 +93,21 @@ export function sayWhen(offset: string): string {
 /** Several of them as one says it. */
 export const sayWhens = (offsets: readonly string[]): string =>
   offsets.length === 0 ? "never" : offsets.map(sayWhen).join(", ");
+
+/** Where a notice stands. */
+export const NOTICE_STATES: Record<SentNotice["state"], string> = {
+  waiting: "Waits",
+  sent: "Sent",
+  failed: "Not taken, tried again",
+  late: "Too late, not sent",
+};
+
+/** As whom one reads it, and whether it will ever be sent to them. */
+export function sayWho(tried: NoticeTried | null, zone: string): string {
+  if (!tried) return "As somebody reads it";
+  if (!tried.person) return "Nobody is in a course yet who could read it.";
+  const { name } = tried.person;
+  return tried.at === null
+    ? `As ${name} would read it; nothing of this kind is near for them, so its dates are made up`
+    : `As ${name} reads it, ${sayWrittenInstant(tried.at, zoneOf(zone))}`;
+}

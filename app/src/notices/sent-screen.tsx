@@ -32,14 +32,8 @@ import {
 import { LetterView } from "./letter-view";
 import { NoticesSides } from "./notices-sides";
 import { NOTICES } from "./places";
-import { KIND_WORDS, nameOf } from "./say-kind";
+import { KIND_WORDS, NOTICE_STATES, nameOf } from "./say-kind";
 
-export const NOTICE_STATES: Record<SentNotice["state"], string> = {
-  waiting: "Waits",
-  sent: "Sent",
-  failed: "Not taken, tried again",
-  late: "Too late, not sent",
-};
 type State = SentNotice["state"];
 
 export function NoticesSentScreen() {

@@ -9,8 +9,7 @@ import { ListRow } from "../ui/list-row";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetToldToQuery } from "./api";
-import { nameOf } from "./say-kind";
-import { NOTICE_STATES } from "./sent-screen";
+import { NOTICE_STATES, nameOf } from "./say-kind";
 
 /** So many of each are drawn. */
 const DRAWN = 6;

@@ -32,7 +32,7 @@ import { linkPerson, readPersonOf, readSchool } from "../school/store";
 import { sayFault } from "./say";
 import { sayEnrolled } from "./say-enrolled";
 import { holdSeats } from "./seats";
-import { insertEnrollments, isOnSale, linesOf } from "./store";
+import { insertEnrollments, isOnSale, linesOf, noteTold } from "./store";
 
 interface Seeking {
   cohort: NamedCohort | null;
@@ -145,6 +145,8 @@ export async function tellEnrolled(
   first: readonly string[] = [],
 ): Promise<void> {
   const enrolled = await sayEnrolled(tx, context, enrollment);
+  // This stands in for the welcome.
+  await noteTold(tx, enrollment, context.now);
   const about = { ...enrolled, says: [...first, ...enrolled.says] };
   if (!known?.user_id) await inviteWithin(tx, { baseUrl }, context, email, "enrollee", about);
   else

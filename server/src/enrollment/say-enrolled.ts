@@ -1,4 +1,4 @@
-/** What somebody reads who was enrolled: in what, with whom, and what opens when. It stands in for the welcome. */
+/** What somebody reads who was enrolled: in what, with whom, and what opens when. */
 import { wordsOf } from "@dawngate/core/courses";
 import { happeningsOf } from "@dawngate/core/schedule";
 import { sayEnd, sayInstant, sayZone } from "@dawngate/core/schedule/words";
@@ -8,7 +8,7 @@ import type { SchoolTransaction } from "../db/connection";
 import { readCase, workOut } from "../schedule/case";
 import type { Context } from "../school/context";
 import { inMail } from "../school/in-mail";
-import { heldBy, noteTold } from "./store";
+import { heldBy } from "./store";
 
 /** So many of the first openings are named. */
 const FIRST = 4;
@@ -20,7 +20,6 @@ export async function sayEnrolled(
 ) {
   const found = await readCase(tx, context.school, enrollment);
   if (!found) throw notFound("This enrollment is gone.");
-  await noteTold(tx, enrollment, context.now);
   const held = (await heldBy(tx, found.person, 20)).find(({ id }) => id === enrollment);
   const { timeZone } = found.enrollment;
   const zone = zoneOf(timeZone);

@@ -15,6 +15,7 @@ import { digestOf, newSecret } from "../base/secret";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { enterBought } from "../enrollment/enroll";
 import { sayEnrolled } from "../enrollment/say-enrolled";
+import { noteTold } from "../enrollment/store";
 import { follow } from "../jobs/outbox";
 import type { Context } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
@@ -92,7 +93,8 @@ export async function fulfil(
   );
   // Whoever has no account yet comes in by a link; the others by their shelf.
   const [first] = entered;
-  if (isNew && first !== undefined && order.account_id === null)
+  if (isNew && first !== undefined && order.account_id === null) {
+    await noteTold(tx, first, doing.now);
     await inviteWithin(
       tx,
       services,
@@ -101,6 +103,7 @@ export async function fulfil(
       "enrollee",
       await sayEnrolled(tx, doing, first),
     );
+  }
 }
 
 /** The last day of a subscription that is paid: of its first period, or of its trial (orders.md); null: it is none. */

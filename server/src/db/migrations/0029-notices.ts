@@ -118,6 +118,9 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     create index on notice_wrong (school_id, found_at, person_id, key);
     -- When somebody was told in a mail of its own that they are in, and what opens when.
     alter table enrollment add column told_at timestamptz;
+    drop trigger noted on enrollment;
+    create trigger noted after insert or update or delete on enrollment
+      for each row execute function note_change('id', '{last_sequence,projected_version,projected_sequence,stale_at,pinned_version,held_versions,number,sort_name,enrolled_at,time_zone,access_from,access_until,standing,done,required,finished_at,next_opens,next_item,seen_at,todo,next_due,told_at}');
 
     create function notice_counted() returns trigger language plpgsql
       set search_path = public as $$

@@ -1,0 +1,129 @@
+/** What people are told, as it is said on screens: when, to whom, and what somebody does not want. */
+import type { Wishes as Kept, NoticeSettings, NoticeTried } from "@dawngate/contract/notices";
+import { KINDS } from "@dawngate/core/notices";
+import { zoneOf } from "@dawngate/core/time";
+import { fireEvent, screen } from "@testing-library/react";
+import { MonthAhead } from "../../src/notices/month-ahead";
+import { fieldWords, sayWhen, sayWhens, sayWho } from "../../src/notices/say-kind";
+import { setOf } from "../../src/notices/set-of";
+import { sayAhead, sayOff } from "../../src/notices/told-to";
+import { turned, Wishes } from "../../src/notices/wishes";
+import { fromDoc, toDoc } from "../../src/notices/words-doc";
+import { draw } from "../helpers/draw";
+
+test("days before and after are said as one says them", () => {
+  expect(sayWhen("-P2D")).toBe("2 days before");
+  expect(sayWhen("P1D")).toBe("1 day after");
+  expect(sayWhen("-P1W")).toBe("1 week before");
+  expect(sayWhen("P0D")).toBe("the day itself");
+  expect(sayWhens([])).toBe("never");
+});
+
+test("every field that a text can have is called by words on its chip", () => {
+  for (const kind of KINDS) expect(fieldWords(kind)).not.toContain("{");
+  expect(fieldWords("items")).toBe("what it is");
+});
+
+test("words with fields are a document of chips and back; an empty paragraph goes", () => {
+  const words = "Hello {person}, {{really}}.\n\n{items}";
+  const doc = toDoc("opened", words);
+  expect(doc.content?.[0]?.content?.map(({ type }) => type)).toEqual(["text", "field", "text"]);
+  expect(fromDoc(doc)).toBe(words);
+  expect(fromDoc(toDoc("opened", "a\n\n\n\nb\nc"))).toBe("a\n\nb\n\nc");
+  // What is no field of this kind stays what was typed, and is found at fault.
+  expect(fromDoc(toDoc("opened", "{nobody}"))).toBe("{{nobody}}");
+});
+
+const SETTINGS: NoticeSettings = {
+  number: 3,
+  hour: "09:00",
+  quiet: null,
+  kinds: [
+    {
+      kind: "welcome",
+      on: true,
+      offsets: null,
+      side: null,
+      subject: "s",
+      whose: "ours",
+      courses: [],
+    },
+    {
+      kind: "overdue",
+      on: false,
+      offsets: ["P1D"],
+      side: "after",
+      subject: "s",
+      whose: "ours",
+      courses: [],
+    },
+  ],
+};
+
+test("what is sent back is what was set, without days where none are counted", () => {
+  expect(setOf(SETTINGS)).toEqual({
+    hour: "09:00",
+    quiet: null,
+    kinds: { welcome: { on: true }, overdue: { on: false, offsets: ["P1D"] } },
+  });
+});
+
+const KEPT: Kept = {
+  name: "Ines",
+  school: "Ember Row",
+  kinds: [
+    { kind: "opened", always: false },
+    { kind: "by-staff", always: true },
+  ],
+  off: [],
+  courses: [{ enrollment: "e1", title: "Rye", off: [] }],
+};
+
+test("a kind is turned off wholly, or of one course; what always comes has no switch", () => {
+  expect(turned(KEPT, "opened", false, null).off).toEqual(["opened"]);
+  expect(turned(KEPT, "opened", false, "e1").courses).toEqual([
+    { enrollment: "e1", off: ["opened"] },
+  ]);
+  const asked: unknown[] = [];
+  draw(<Wishes kept={KEPT} onChange={(change) => asked.push(change)} />);
+  const switches = screen.getAllByRole("switch");
+  expect(switches).toHaveLength(1);
+  fireEvent.click(switches[0] as Element);
+  expect(asked).toEqual([{ off: ["opened"], courses: [{ enrollment: "e1", off: [] }] }]);
+  expect(screen.getByText(/always comes/)).toBeTruthy();
+});
+
+test("each day of the month ahead says how many go out, and of what kinds", () => {
+  const days = [
+    { day: "2027-03-05", kinds: [{ kind: "opened", count: 3 }] },
+    { day: "2027-03-06", kinds: [] },
+    { day: "2027-03-07", kinds: [{ kind: "welcome", count: 1 }] },
+  ];
+  draw(<MonthAhead ahead={{ today: "2027-03-05", days }} />);
+  expect(
+    screen.getByText("4 mails in the next thirty days, as far as is known today"),
+  ).toBeTruthy();
+  expect(screen.getByText("Today: Something has opened (3)")).toBeTruthy();
+  fireEvent.click(screen.getByText(/^Sun 7 Mar: one mail$/));
+  expect(screen.getByText("Sun 7 Mar: Welcome (1)")).toBeTruthy();
+});
+
+test("as whom one reads, and whether it will ever be sent, is said", () => {
+  const tried: NoticeTried = {
+    faults: [],
+    letter: null,
+    person: { id: "p", name: "Ines" },
+    at: "2027-03-05T07:00:00Z",
+    values: {},
+  };
+  expect(sayWho(tried, "UTC")).toBe("As Ines reads it, Fri 5 Mar 2027, 07:00");
+  expect(sayWho({ ...tried, at: null }, "UTC")).toMatch(/^As Ines would read it; nothing/);
+  expect(sayWho({ ...tried, person: null }, "UTC")).toMatch(/^Nobody is in/);
+});
+
+test("on somebody's page: what is next, of how many things; what they do not want", () => {
+  const ahead = { at: "2027-03-05T07:00:00Z", kind: "opened", course: "Rye", things: 2 };
+  expect(sayAhead(ahead, zoneOf("UTC"))).toBe("Fri 5 Mar 2027, 07:00 · Rye · 2 things");
+  expect(sayOff({ kind: "opened", course: null })).toBe("Does not want “Something has opened”.");
+  expect(sayOff({ kind: "opened", course: "Rye" })).toMatch(/of Rye\.$/);
+});
