@@ -96,6 +96,7 @@ export const ADDRESSES = {
   getRemarks: ["GET", "/schools/{school}/courses/{course}/remarks", ["remarks"], []],
   addRemark: ["POST", "/schools/{school}/courses/{course}/remarks", [], ["remarks"]],
   settleRemark: ["PATCH", "/schools/{school}/courses/{course}/remarks/{remark}", [], ["remarks"]],
+  getIncome: ["GET", "/schools/{school}/income", ["orders"], []],
   getListings: ["GET", "/schools/{school}/listings", ["listings"], []],
   createListing: ["POST", "/schools/{school}/listings", [], ["listings"]],
   getListing: ["GET", "/schools/{school}/listings/{listing}", ["listings"], []],

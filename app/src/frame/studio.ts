@@ -18,6 +18,7 @@ export { SomeoneScreen } from "../people/someone-screen";
 export { RemarksScreen } from "../review/remarks-screen";
 export { VersionsScreen } from "../review/versions-screen";
 export { CourseSalesScreen } from "../sales/course-sales-screen";
+export { IncomeScreen } from "../sales/income/income-screen";
 export { ListingScreen } from "../sales/listing-screen";
 export { ListingsScreen } from "../sales/listings-screen";
 export { OrdersScreen } from "../sales/orders-screen";

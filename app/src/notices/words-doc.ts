@@ -1,5 +1,6 @@
 /** Words with fields, as a document for the editor and back: paragraphs of text and of chips. */
-import { fromParts, type Kind, partsOf } from "@dawngate/core/notices";
+import type { Kind } from "@dawngate/core/notices";
+import { fromParts, partsOf } from "@dawngate/core/notices/template";
 
 export interface DocNode {
   type: string;

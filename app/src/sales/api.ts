@@ -3,6 +3,7 @@ import { api } from "../store/api";
 import { does, reads, readsPages } from "../store/ask";
 
 export const {
+  useGetIncomeQuery,
   useGetListingsInfiniteQuery,
   useCreateListingMutation,
   useGetListingQuery,
@@ -25,6 +26,7 @@ export const {
   useGiveOwnBackMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
+    getIncome: reads(build, "getIncome"),
     getListings: readsPages(build, "getListings", "after"),
     createListing: does(build, "createListing"),
     getListing: reads(build, "getListing"),

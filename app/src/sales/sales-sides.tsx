@@ -1,13 +1,20 @@
-/** The sides of selling: what is on sale, and what was bought. */
+/** The sides of selling: what is on sale, what was bought, and what it brought. */
 import { Tabs } from "../ui/tabs";
 
-export function SalesSides({ school, here }: { school: string; here: "listings" | "orders" }) {
+export function SalesSides({
+  school,
+  here,
+}: {
+  school: string;
+  here: "listings" | "orders" | "income";
+}) {
   return (
     <Tabs
       label="Sales"
       sides={[
         { name: "Listings", href: `/${school}/sales`, here: here === "listings" },
         { name: "Orders", href: `/${school}/sales/orders`, here: here === "orders" },
+        { name: "Income", href: `/${school}/sales/income`, here: here === "income" },
       ]}
     />
   );

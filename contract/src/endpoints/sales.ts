@@ -7,6 +7,8 @@ import {
   bought,
   byOrder,
   excessBack,
+  income,
+  incomeQuery,
   inOrderQuery,
   listing,
   listingChange,
@@ -37,6 +39,18 @@ export const inListing = inSchool.extend({
 const inOrder = inSchool.extend({ order: planFields.id.meta({ example: "o-4f1c2a" }) });
 
 export const sales = endpoints("sales", {
+  getIncome: {
+    method: "get",
+    path: "/schools/{school}/income",
+    summary:
+      "What was received, earned, deferred and is due, month by month, down to listing, course and cohort",
+    who: "sales.see",
+    params: inSchool,
+    query: incomeQuery,
+    answer: income,
+    answered: "The figures, net of tax; of many orders at most a minute old.",
+    holds: ["orders"],
+  },
   getListings: {
     method: "get",
     path: "/schools/{school}/listings",

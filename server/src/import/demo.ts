@@ -19,6 +19,7 @@ import type { Database } from "../db/connection";
 import { system } from "../db/who";
 import { tellPast } from "../notices/past";
 import { insertMember, replaceCohorts, setCourses } from "../school/staff-store";
+import { demoOrders } from "./demo-orders";
 import { importSchool } from "./import";
 
 const demoNote = z.strictObject({
@@ -103,7 +104,7 @@ export async function loadDemo(
   folder: string,
   now: Instant,
   ensureAccount: (email: string, name: string, password: string) => Promise<string>,
-  /** Where the application is served; null: no notices of the weeks before are put on record. */
+  /** Where the application is served; null: no orders and notices of the time before are put on record. */
   baseUrl: string | null = null,
 ): Promise<{ slug: string; loaded: boolean; password: string; signIns: DemoSignIn[] }> {
   const request = readDemo(folder, now);
@@ -125,7 +126,9 @@ export async function loadDemo(
       if (role === "instructor") await replaceCohorts(tx, school, user_id, cohorts);
       if (courses) await setCourses(tx, school, user_id, courses);
     }
-    if (baseUrl !== null) await tellPast(tx, school, baseUrl, (now - PAST * DAY) as Instant, now);
+    if (baseUrl === null) return;
+    await demoOrders(tx, school, now);
+    await tellPast(tx, school, baseUrl, (now - PAST * DAY) as Instant, now);
   });
   return { slug, loaded: true, password, signIns };
 }

@@ -1,8 +1,10 @@
 /** HTTP of selling. */
+
 import { sales } from "@dawngate/contract/endpoints/sales";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { buy } from "./checkout";
+import { showIncome } from "./income/income";
 import { changeListing, createListing, showListing, showListings } from "./listings";
 import { showOffered } from "./offered";
 import { showOrder, showOrders, showOwnOrder } from "./orders";
@@ -14,6 +16,9 @@ import { giveSeats, takeSeatBack } from "./team-seats";
 
 export function salesRoutes(services: Services) {
   return router()
+    .openapi(route(services, sales.getIncome), async (c) =>
+      c.json(await showIncome(services, c.get("context"), c.req.valid("query")), 200),
+    )
     .openapi(route(services, sales.getListings), async (c) =>
       c.json(await showListings(services, c.get("context"), c.req.valid("query")), 200),
     )

@@ -221,6 +221,7 @@ const ROUTES: [string, string, unknown, Permission][] = [
     "school.see",
   ],
   ["POST", "/schools/one/orders/o/seats/1/back", { secret: "s" }, "school.see"],
+  ["GET", "/schools/one/income", undefined, "sales.see"],
   ["GET", "/schools/one/orders", undefined, "sales.see"],
   ["GET", "/schools/one/orders/o", undefined, "sales.see"],
   ["GET", "/schools/one/people", undefined, "people.see"],

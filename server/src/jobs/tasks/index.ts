@@ -2,6 +2,7 @@
 import type { Progress } from "../task";
 import type { Doing, TaskParts } from "./doing";
 import { everybody } from "./everybody";
+import { income } from "./income";
 import { notify } from "./notify";
 import { project } from "./project";
 import { publicPage } from "./public-page";
@@ -13,6 +14,7 @@ import { touched } from "./touched";
 const ALL = [
   project,
   notify,
+  income,
   ripple,
   touched,
   everybody,

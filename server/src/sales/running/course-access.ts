@@ -10,18 +10,25 @@ import type { OrderRow } from "../order-store";
 
 type Course = Order["courses"][number];
 
+type Reached = Pick<Course, "id" | "single" | "cohort" | "access" | "progress">;
+
 /** Every course of the order; of a team the seat that is furthest. */
 export async function coursesOf(
   tx: SchoolTransaction,
   { school, now }: Pick<Context, "school" | "now">,
   order: OrderRow,
   offer: Offer | null,
-): Promise<Pick<Course, "id" | "single" | "access" | "progress">[]> {
-  const courses: Pick<Course, "id" | "single" | "access" | "progress">[] = [];
+): Promise<Reached[]> {
+  const courses: Reached[] = [];
   for (const { id, price } of offer?.courses ?? []) {
     const enrollment = await furthestOf(tx, order.id, id);
     const found = enrollment === null ? null : await readCase(tx, school, enrollment);
-    courses.push({ id, single: (price ?? 0) as Course["single"], ...standing(found, now) });
+    courses.push({
+      id,
+      single: (price ?? 0) as Course["single"],
+      cohort: found?.enrollment.cohort ?? null,
+      ...standing(found, now),
+    });
   }
   return courses;
 }
@@ -44,7 +51,8 @@ function standing(found: Case | null, now: Instant): Pick<Course, "access" | "pr
   return {
     access: {
       from: access.from === null ? null : formatDate(localDateAt(zone, access.from)),
-      through: last === null ? null : formatDate(last),
+      // Access that has not begun, and may never, has no end yet either.
+      through: access.from === null || last === null ? null : formatDate(last),
       moved: [],
       paused: last === null || without === null ? 0 : Math.max(0, last - without),
     },

@@ -1,0 +1,65 @@
+/** Income as rows of a table and columns of a picture: of everything, or of one listing, course or cohort. */
+import type { Income, IncomeMonth } from "@dawngate/contract/sales";
+import { sayMonth } from "@dawngate/core/schedule/words";
+import { parseDate } from "@dawngate/core/time";
+
+/** By what it is parted. */
+export type Part = "listing" | "course" | "cohort";
+
+/** "Mar 2027". */
+export function monthWords(month: string): string {
+  const day = parseDate(`${month}-01`);
+  return day.ok ? sayMonth(day.value) : month;
+}
+
+const ZERO = { received: 0, due: 0, earned: 0, deferred: 0 };
+type Sums = typeof ZERO;
+
+const plus = (a: Sums, b: Sums): Sums => ({
+  received: a.received + b.received,
+  due: a.due + b.due,
+  earned: a.earned + b.earned,
+  deferred: a.deferred + b.deferred,
+});
+
+/** What is received, due and earned over all months, and deferred at the end of the last. */
+export function overAll(months: readonly IncomeMonth[]): Sums {
+  return { ...months.reduce<Sums>(plus, ZERO), deferred: months.at(-1)?.deferred ?? 0 };
+}
+
+/** From the first month on in which there is anything. */
+export function fromFirst<M extends IncomeMonth>(months: readonly M[]): M[] {
+  const first = months.findIndex(
+    ({ received, due, earned }) => received !== 0 || due !== 0 || earned !== 0,
+  );
+  return first < 0 ? [...months] : months.slice(first);
+}
+
+export interface PartOf {
+  id: string;
+  name: string;
+  months: IncomeMonth[];
+}
+
+/** The same figures by listing, by course or by cohort; those without a cohort stand together. */
+export function partsOf({ rows }: Income, by: Part): PartOf[] {
+  const parts = new Map<string, PartOf>();
+  for (const row of rows) {
+    const [id, name] =
+      by === "listing"
+        ? [row.listing.id, row.listing.title]
+        : by === "course"
+          ? [row.course.id, row.course.title]
+          : [row.cohort?.id ?? "", row.cohort?.name ?? "In no cohort"];
+    const known = parts.get(id);
+    if (!known) parts.set(id, { id, name, months: row.months });
+    else
+      known.months = known.months.map((month, i) => ({
+        month: month.month,
+        ...plus(month, row.months[i] ?? { ...ZERO }),
+      }));
+  }
+  return [...parts.values()].sort(
+    (a, b) => overAll(b.months).received - overAll(a.months).received,
+  );
+}

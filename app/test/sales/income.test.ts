@@ -1,0 +1,46 @@
+/** Income as a table and a picture have it: parted, added up, from the first month on in which there is anything. */
+import type { Income } from "@dawngate/contract/sales";
+import { fromFirst, monthWords, overAll, partsOf } from "../../src/sales/income/income-rows";
+
+const month = (name: string, received: number, earned: number, due = 0) => ({
+  month: name,
+  received,
+  earned,
+  due,
+  deferred: received - earned,
+});
+const row = (listing: string, cohort: string | null, received: number) => ({
+  listing: { id: listing, title: `Listing ${listing}` },
+  course: { id: "c", title: "Rye" },
+  cohort: cohort === null ? null : { id: cohort, name: `Cohort ${cohort}` },
+  months: [month("2027-03", received, 100), month("2027-04", 0, 50, 30)],
+});
+const INCOME: Income = {
+  at: "2027-03-05T12:00:00Z",
+  currency: "EUR",
+  thisMonth: "2027-03",
+  months: [],
+  rows: [row("a", null, 500), row("a", "k", 200), row("b", null, 900)],
+  orders: 3,
+};
+
+test("by listing, course or cohort the same comes to the same, the most first", () => {
+  expect(partsOf(INCOME, "listing").map(({ name }) => name)).toEqual(["Listing b", "Listing a"]);
+  expect(partsOf(INCOME, "cohort").map(({ name }) => name)).toEqual(["In no cohort", "Cohort k"]);
+  for (const by of ["listing", "course", "cohort"] as const) {
+    const sums = partsOf(INCOME, by).map(({ months }) => overAll(months));
+    expect(sums.reduce((all, { received }) => all + received, 0)).toBe(1600);
+    expect(sums.reduce((all, { earned }) => all + earned, 0)).toBe(450);
+    expect(sums.reduce((all, { due }) => all + due, 0)).toBe(90);
+  }
+});
+
+test("months before anything happened are left out, those between are not", () => {
+  const months = [month("2027-01", 0, 0), month("2027-02", 5, 0), month("2027-03", 0, 0)];
+  expect(fromFirst(months).map((one) => one.month)).toEqual(["2027-02", "2027-03"]);
+  expect(fromFirst([month("2027-01", 0, 0)])).toHaveLength(1);
+});
+
+test("a month is called by its name", () => {
+  expect(monthWords("2027-03")).toMatch(/^Mar\w* 2027$/);
+});

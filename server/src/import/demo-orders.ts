@@ -1,0 +1,135 @@
+/** Orders of the demo's last year: what the people in it once bought, paid, owe, and gave back. */
+import { USUAL_TERMS } from "@dawngate/contract/sales";
+import { quote } from "@dawngate/core/sales";
+import {
+  formatInstant,
+  HOUR,
+  type Instant,
+  parseDate,
+  startOfDay,
+  zoneOf,
+} from "@dawngate/core/time";
+import { digestOf } from "../base/secret";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { readListing } from "../sales/listing-store";
+import { addEnrollment } from "../sales/order-enrollment-store";
+import { addEvent, insertOrder, nextReceipt, readOrder, updateOrder } from "../sales/order-store";
+import { runs, standingAt } from "../sales/running/order-file";
+import { seriesOf } from "../sales/running/series";
+import { listingOf } from "../school/price";
+import { readSchool } from "../school/store";
+import { type Entered, enteredInto } from "./demo-orders-store";
+
+/** What somebody bought: by which way to pay, with which code; the part that was never paid; when it was given back. */
+interface Bought {
+  listing: string;
+  option: string;
+  code?: string;
+  failsAt?: number;
+  givenBackAfter?: number;
+}
+
+const once: Bought = { listing: "sourdough", option: "once" };
+const three: Bought = { listing: "sourdough", option: "three" };
+/** One after another, in the order in which people came in. */
+const PATTERN: readonly Bought[] = [
+  once,
+  three,
+  { ...once, code: "OVEN20" },
+  { listing: "bread-month-by-month", option: "monthly" },
+  three,
+  once,
+  { ...three, failsAt: 2 },
+  { ...once, givenBackAfter: 5 },
+];
+
+export async function demoOrders(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  now: Instant,
+): Promise<void> {
+  for (const [i, who] of (await enteredInto(tx, "cold-kitchen")).entries())
+    await buy(tx, school, who, PATTERN[i % PATTERN.length] as Bought, now);
+}
+
+async function buy(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  who: Entered,
+  { listing: id, option, code, failsAt, givenBackAfter }: Bought,
+  now: Instant,
+): Promise<void> {
+  const about = await readSchool(tx);
+  const row = await readListing(tx, id);
+  if (!row) return;
+  const zone = zoneOf(about.time_zone);
+  const at = Date.parse(who.enrolledAt) as Instant;
+  const listing = listingOf(id, row.offer, about);
+  const asked = { option, seats: 1, holds: [], place: null };
+  const agreed = quote(listing, { ...asked, at, codes: code ? [code] : [] });
+  const kind = listing.options.find((one) => one.id === option)?.kind ?? "once";
+  const order = `o-${who.enrollment}`;
+  await insertOrder(tx, school, {
+    id: order,
+    key: `demo-${order}`,
+    listing_id: id,
+    terms_number: row.number,
+    title: row.offer.title,
+    account_id: null,
+    person_id: who.person,
+    name: who.name,
+    email: who.email,
+    time_zone: who.timeZone,
+    option_id: option,
+    kind,
+    seats: 1,
+    codes: code ? [code] : [],
+    quote: agreed,
+    tax: null,
+    gift: null,
+    currency: about.currency,
+    consent_at: formatInstant(at),
+    state: "paid",
+    bought_at: formatInstant(at),
+    held_until: null,
+    // Nobody has its secret: it is opened by whoever signs in.
+    secret_hash: digestOf(`demo ${order}`),
+    payment_terms: USUAL_TERMS,
+    series: seriesOf(listing, agreed, { ...asked }, at),
+    renews: false,
+  });
+  const year = new Date(at).getUTCFullYear();
+  await updateOrder(tx, order, {
+    paid_at: formatInstant(at),
+    receipt_year: year,
+    receipt_number: await nextReceipt(tx, school, year),
+  });
+  await addEnrollment(tx, school, order, who.enrollment);
+  for (const [i, { due, amount }] of agreed.schedule.entries()) {
+    const day = parseDate(due);
+    const when =
+      i === 0 ? at : day.ok ? ((startOfDay(zone, day.value) + 6 * HOUR) as Instant) : now;
+    if (when > now || amount === 0) continue;
+    const part = i + 1;
+    const event = { at: formatInstant(when), charge: `demo-${order}-${part}`, part };
+    if (part === failsAt) {
+      await addEvent(tx, school, order, { ...event, kind: "failed", amount: null });
+      break;
+    }
+    await addEvent(tx, school, order, { ...event, kind: "charged", amount });
+  }
+  if (givenBackAfter !== undefined) {
+    const back = Math.min(now, at + givenBackAfter * 24 * HOUR) as Instant;
+    const data = { refund: "r-demo", amount: agreed.total, off: 0, access: "stays" };
+    await addEvent(tx, school, order, {
+      kind: "refunded",
+      at: formatInstant(back),
+      charge: `${order} r-demo`,
+      amount: agreed.total,
+      data,
+    });
+  }
+  const kept = await readOrder(tx, order);
+  if (kept && runs(kept))
+    await updateOrder(tx, order, { standing: (await standingAt(tx, kept, now)).state });
+}

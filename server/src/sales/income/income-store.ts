@@ -1,0 +1,49 @@
+/** Orders one after another, and the names of what they brought income for, in the database. */
+import { sql } from "kysely";
+import type { SchoolTransaction } from "../../db/connection";
+
+/** The identifiers of paid orders after one, so many. */
+export async function paidOrders(
+  tx: SchoolTransaction,
+  after: string,
+  most: number,
+): Promise<string[]> {
+  const rows = await tx
+    .selectFrom("sales_order")
+    .select("id")
+    .where("paid_at", "is not", null)
+    .where("id", ">", after)
+    .orderBy("id")
+    .limit(most)
+    .execute();
+  return rows.map(({ id }) => id);
+}
+
+/** How many orders are paid, up to so many and one more. */
+export async function countPaid(tx: SchoolTransaction, most: number): Promise<number> {
+  const { rows } = await sql<{ n: number }>`
+    select count(*)::int as n from (
+      select from sales_order where paid_at is not null limit ${most + 1}) o
+  `.execute(tx);
+  return rows[0]?.n ?? 0;
+}
+
+/** Titles of listings and courses, names of cohorts, by identifier. */
+export async function readNames(
+  tx: SchoolTransaction,
+  ids: { listings: string[]; courses: string[]; cohorts: string[] },
+): Promise<Map<string, string>> {
+  const { rows } = await sql<{ key: string; name: string }>`
+    select 'listing ' || id as key, title as name from listing where id = any (${ids.listings})
+    union all
+    select 'course ' || c.id, coalesce(v.title, d.title)
+      from course c
+      join course_draft d on d.school_id = c.school_id and d.course_id = c.id
+      left join course_version v on v.school_id = c.school_id and v.course_id = c.id
+        and v.number = c.current_version
+      where c.id = any (${ids.courses})
+    union all
+    select 'cohort ' || id, name from cohort where id = any (${ids.cohorts})
+  `.execute(tx);
+  return new Map(rows.map(({ key, name }) => [key, name]));
+}

@@ -1,0 +1,116 @@
+/** Income by month, from every order's own events (orders.md, "Income"): worked out in a thread, kept where it takes long. */
+import type { Income, incomeQuery } from "@dawngate/contract/sales";
+import { IncomeBook, parseMonth } from "@dawngate/core/sales/orders";
+import { type Instant, localDateAt, yearMonthDay, zoneOf } from "@dawngate/core/time";
+import { LRUCache } from "lru-cache";
+import type { z } from "zod";
+import { ProblemError } from "../../base/problem";
+import type { Database, SchoolId } from "../../db/connection";
+import type { Context } from "../../school/context";
+import type { Services } from "../../school/kit";
+import { reading } from "../../school/service";
+import { readSchool } from "../../school/store";
+import { readOrder } from "../order-store";
+import { orderFile } from "../running/order-file";
+import { INCOME } from "../tasks";
+import { countPaid, paidOrders, readNames } from "./income-store";
+
+/** Months before and after this one, unless others are asked for; and so many at most. */
+const BEFORE = 11;
+const AFTER = 6;
+const MONTHS_MOST = 60;
+/** So many orders are worked out at each asking; of more the answer is kept for a while. */
+const MANY = 300;
+const KEPT_FOR = 60_000;
+/** So many orders are read in one transaction. */
+const AT_A_TIME = 200;
+
+const kept = new LRUCache<string, Income>({ max: 100, ttl: KEPT_FOR });
+const underWay = new Map<string, Promise<Income>>();
+
+export async function showIncome(
+  { db, threads }: Pick<Services, "db" | "threads">,
+  context: Context,
+  query: z.output<typeof incomeQuery>,
+): Promise<Income> {
+  const { school, now } = context;
+  const { thisMonth, many } = await reading(db, context, async (tx) => ({
+    thisMonth: monthAt((await readSchool(tx)).time_zone, now),
+    many: (await countPaid(tx, MANY)) > MANY,
+  }));
+  const from = query.from === undefined ? thisMonth - BEFORE : (parseMonth(query.from) ?? 0);
+  const to = query.to === undefined ? thisMonth + AFTER : (parseMonth(query.to) ?? 0);
+  if (to < from || to - from >= MONTHS_MOST)
+    throw new ProblemError(
+      400,
+      `Ask for one to ${MONTHS_MOST} months, the last not before the first.`,
+      [{ path: "to", reason: `From 1 to ${MONTHS_MOST} months` }],
+    );
+  const key = JSON.stringify([school, from, to]);
+  const found = (many ? kept.get(key) : undefined) ?? underWay.get(key);
+  if (found) return found;
+  const made = threads.run(INCOME, { school, from, to, now }).finally(() => underWay.delete(key));
+  underWay.set(key, made);
+  const answer = await made;
+  if (many) kept.set(key, answer);
+  return answer;
+}
+
+/** A month as the core counts them. */
+function monthAt(timeZone: string, now: Instant): number {
+  const { year, month } = yearMonthDay(localDateAt(zoneOf(timeZone), now));
+  return year * 12 + month - 1;
+}
+
+const written = (month: number) =>
+  `${Math.floor(month / 12)}-${String((month % 12) + 1).padStart(2, "0")}`;
+
+/** All paid orders of a school in one book, some at a time, so that nothing is held for long. */
+export async function incomeIn(
+  db: Database,
+  { school, from, to, now }: { school: SchoolId; from: number; to: number; now: Instant },
+): Promise<Income> {
+  const about = await db.readSchool(school, (tx) => readSchool(tx));
+  const book = new IncomeBook(now, from, to, {
+    timeZone: about.time_zone,
+    series: { invoice: "", creditNote: "" },
+  });
+  let orders = 0;
+  for (let after = ""; ; ) {
+    const ids = await db.readSchool(school, async (tx) => {
+      const some = await paidOrders(tx, after, AT_A_TIME);
+      for (const id of some) {
+        const order = await readOrder(tx, id);
+        // What was sold in another currency, before the school changed its own, is not added to this one.
+        if (order?.currency === about.currency)
+          book.add(await orderFile(tx, order, { school, now }));
+      }
+      return some;
+    });
+    orders += ids.length;
+    after = ids.at(-1) ?? after;
+    if (ids.length < AT_A_TIME) break;
+  }
+  const figures = book.close();
+  const names = await db.readSchool(school, (tx) =>
+    readNames(tx, {
+      listings: [...new Set(figures.rows.map(({ listing }) => listing))],
+      courses: [...new Set(figures.rows.map(({ course }) => course))],
+      cohorts: [...new Set(figures.rows.flatMap(({ cohort }) => cohort ?? []))],
+    }),
+  );
+  const named = (kind: string, id: string) => names.get(`${kind} ${id}`) ?? id;
+  return {
+    at: figures.at,
+    currency: about.currency,
+    thisMonth: written(monthAt(about.time_zone, now)),
+    months: figures.months,
+    rows: figures.rows.map(({ listing, course, cohort, months }) => ({
+      listing: { id: listing, title: named("listing", listing) },
+      course: { id: course, title: named("course", course) },
+      cohort: cohort === null ? null : { id: cohort, name: named("cohort", cohort) },
+      months,
+    })),
+    orders,
+  };
+}
