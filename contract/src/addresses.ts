@@ -139,6 +139,7 @@ export const ADDRESSES = {
   getNoticesSent: ["GET", "/schools/{school}/notices/sent", ["notices"], []],
   getNoticeSent: ["GET", "/schools/{school}/notices/sent/{notice}", ["notices"], []],
   sendNoticeAgain: ["POST", "/schools/{school}/notices/sent/{notice}/again", [], ["notices","mail"]],
+  getNoticesRehearsed: ["GET", "/schools/{school}/courses/{course}/notices", ["notices","timeline"], []],
   getToldTo: ["GET", "/schools/{school}/people/{person}/notices", ["notices"], []],
   getNoticesWrong: ["GET", "/schools/{school}/notices/wrong", ["notices"], []],
   correctNotices: ["POST", "/schools/{school}/notices/wrong/corrections", [], ["notices","mail"]],

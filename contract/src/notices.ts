@@ -2,7 +2,7 @@
 import type { KINDS } from "@dawngate/core/notices";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
-import { cursor } from "./text";
+import { cursor, mailAddress } from "./text";
 
 /** Those that something here gives rise to so far. */
 export const SENT_KINDS = [
@@ -46,6 +46,9 @@ export const noticeSettings = z
       .nullable()
       .describe("Nobody is written to in these hours of their own day; null: there are none."),
     kinds: z.array(noticeKind),
+    copies: z
+      .array(z.object({ email: z.string(), kinds: z.array(sentKind) }))
+      .describe("Who else gets what goes out, of which kinds."),
   })
   .meta({ id: "NoticeSettings" });
 export type NoticeSettings = z.infer<typeof noticeSettings>;
@@ -66,6 +69,15 @@ export const noticeSettingsChange = z.strictObject({
       offsets: z.array(z.string().max(20)).max(12, "At most twelve times").optional(),
     }),
   ),
+  copies: z
+    .array(
+      z.strictObject({
+        email: mailAddress,
+        kinds: z.array(sentKind).min(1, "Of which kinds?").max(SENT_KINDS.length),
+      }),
+    )
+    .max(10, "At most ten addresses get copies")
+    .default([]),
 });
 export type NoticeSettingsChange = z.input<typeof noticeSettingsChange>;
 
@@ -174,6 +186,16 @@ export const sentNoticeWhole = sentNotice
   .extend({ sentAt: z.string().nullable(), letter: letterShown })
   .meta({ id: "SentNoticeWhole" });
 export type SentNoticeWhole = z.infer<typeof sentNoticeWhole>;
+
+/** What somebody would be told by and by, enrolled or imagined. */
+export const noticesRehearsed = z
+  .object({
+    notices: z
+      .array(z.object({ at: z.string(), kind: z.string(), subject: z.string() }))
+      .describe("From the beginning on, as far as is known today."),
+  })
+  .meta({ id: "NoticesRehearsed" });
+export type NoticesRehearsed = z.infer<typeof noticesRehearsed>;
 
 /** What one person is told: what has gone out, what is to come, what they do not want. */
 export const toldTo = z

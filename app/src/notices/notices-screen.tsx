@@ -16,6 +16,7 @@ import { Switched } from "../ui/switched";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetNoticeSettingsQuery, useGetNoticesAheadQuery } from "./api";
+import { CopiesPart } from "./copies-part";
 import { MonthAhead } from "./month-ahead";
 import { NoticesSides } from "./notices-sides";
 import { NOTICES } from "./places";
@@ -141,6 +142,12 @@ function Rules({
           );
         })}
       </View>
+      {may ? (
+        <CopiesPart
+          copies={value.copies ?? []}
+          onCopies={(copies) => setValue((now) => ({ ...now, copies }))}
+        />
+      ) : null}
     </View>
   );
 }

@@ -1,8 +1,10 @@
 /** What people are told, as it is said on screens: when, to whom, and what somebody does not want. */
 import type { Wishes as Kept, NoticeSettings, NoticeTried } from "@dawngate/contract/notices";
 import { KINDS } from "@dawngate/core/notices";
-import { zoneOf } from "@dawngate/core/time";
+import { type Instant, zoneOf } from "@dawngate/core/time";
 import { fireEvent, screen } from "@testing-library/react";
+import { arrivedBy } from "../../src/notices/arrived";
+import { withKind } from "../../src/notices/copies-part";
 import { MonthAhead } from "../../src/notices/month-ahead";
 import { fieldWords, sayWhen, sayWhens, sayWho } from "../../src/notices/say-kind";
 import { setOf } from "../../src/notices/set-of";
@@ -58,12 +60,14 @@ const SETTINGS: NoticeSettings = {
       courses: [],
     },
   ],
+  copies: [],
 };
 
 test("what is sent back is what was set, without days where none are counted", () => {
   expect(setOf(SETTINGS)).toEqual({
     hour: "09:00",
     quiet: null,
+    copies: [],
     kinds: { welcome: { on: true }, overdue: { on: false, offsets: ["P1D"] } },
   });
 });
@@ -93,6 +97,13 @@ test("a kind is turned off wholly, or of one course; what always comes has no sw
   expect(screen.getByText(/always comes/)).toBeTruthy();
 });
 
+test("whoever gets copies gets those of the kinds that are taken; of none, none", () => {
+  const copies = [{ email: "jo@example.org", kinds: ["welcome" as const] }];
+  const both = withKind(copies, "jo@example.org", "overdue");
+  expect(both).toEqual([{ email: "jo@example.org", kinds: ["welcome", "overdue"] }]);
+  expect(withKind(copies, "jo@example.org", "welcome")).toEqual([]);
+});
+
 test("each day of the month ahead says how many go out, and of what kinds", () => {
   const days = [
     { day: "2027-03-05", kinds: [{ kind: "opened", count: 3 }] },
@@ -119,6 +130,23 @@ test("as whom one reads, and whether it will ever be sent, is said", () => {
   expect(sayWho(tried, "UTC")).toBe("As Ines reads it, Fri 5 Mar 2027, 07:00");
   expect(sayWho({ ...tried, at: null }, "UTC")).toMatch(/^As Ines would read it; nothing/);
   expect(sayWho({ ...tried, person: null }, "UTC")).toMatch(/^Nobody is in/);
+});
+
+test("in a rehearsal: what has come by an instant, the last of it, and what is next", () => {
+  const notices = ["01", "08", "15", "22"].map((day) => ({
+    at: `2027-03-${day}T07:00:00Z`,
+    kind: "opened",
+    subject: day,
+  }));
+  const at = (text: string) => arrivedBy(notices, Date.parse(text) as Instant);
+  expect(at("2027-02-01T00:00:00Z")).toMatchObject({ count: 0, last: [], next: { subject: "01" } });
+  const third = at("2027-03-15T07:00:00Z");
+  expect([third.count, third.last.map(({ subject }) => subject), third.next?.subject]).toEqual([
+    3,
+    ["08", "15"],
+    "22",
+  ]);
+  expect(at("2027-04-01T00:00:00Z").next).toBeNull();
 });
 
 test("on somebody's page: what is next, of how many things; what they do not want", () => {

@@ -1,12 +1,13 @@
 /** Endpoints of notices. */
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
-import { done, endpoints, inSchool } from "../endpoint";
+import { done, endpoints, inCourse, inSchool } from "../endpoint";
 import {
   corrected,
   noticeSettings,
   noticeSettingsChange,
   noticesAhead,
+  noticesRehearsed,
   noticeText,
   noticeTextChange,
   noticeTextQuery,
@@ -21,6 +22,7 @@ import {
   wishesChange,
   wrongNotices,
 } from "../notices";
+import { timelineQuery } from "../schedule";
 
 const inKind = inSchool.extend({ kind: sentKind });
 const inSent = inSchool.extend({
@@ -128,6 +130,17 @@ export const notices = endpoints("notices", {
     answer: done,
     answered: "It is on its way.",
     changes: ["notices", "mail"],
+  },
+  getNoticesRehearsed: {
+    method: "get",
+    path: "/schools/{school}/courses/{course}/notices",
+    summary: "What somebody would be told in a course, enrolled or imagined, from the beginning on",
+    who: "notices.see",
+    params: inCourse,
+    query: timelineQuery,
+    answer: noticesRehearsed,
+    answered: "The notices, the first first.",
+    holds: ["notices", "timeline"],
   },
   getToldTo: {
     method: "get",

@@ -27,6 +27,8 @@ export class CourseOfLife {
   /** Instants of completions, passes and of the start: the enrollee was there. */
   readonly presence: ReadonlySet<number>;
   readonly samples: ReadonlySet<string>;
+  /** Its first stretch is not its beginning. */
+  readonly isCut: boolean;
   /** The version it follows: the newest of those it holds. */
   readonly course: PreparedCourse;
 
@@ -36,6 +38,8 @@ export class CourseOfLife {
     private readonly versions: readonly PreparedCourse[],
     since: Instant | null,
     until: Instant,
+    /** What fell due before this is asked for by nobody; nothing: all of it may be. */
+    begins = Number.NEGATIVE_INFINITY,
   ) {
     const course = versions.at(-1);
     if (!course) throw new RangeError("An enrollment holds at least one version");
@@ -55,7 +59,9 @@ export class CourseOfLife {
       .map(({ at }) => instantIn(at) as number);
     if (enrollment.startedAt !== null) seen.push(instantIn(enrollment.startedAt));
     this.presence = new Set(seen);
-    this.live(until);
+    const from = Math.max(this.enrolledAt, begins) as Instant;
+    this.isCut = from > this.enrolledAt;
+    this.live(from, until);
   }
 
   /**
@@ -92,7 +98,7 @@ export class CourseOfLife {
     return this.hasBegun(now) && this.at(now).access.state !== "closed";
   }
 
-  private live(until: Instant): void {
+  private live(from: Instant, until: Instant): void {
     const { enrollment } = this;
     const fixed = [
       ...enrollment.events.map(({ at }) => instantIn(at)),
@@ -103,7 +109,7 @@ export class CourseOfLife {
       ...(this.welcomeAt === null ? [] : [this.welcomeAt]),
     ].sort((a, b) => a - b);
     let next = 0;
-    for (let now: Instant | null = this.enrolledAt; now !== null && now <= until; ) {
+    for (let now: Instant | null = from; now !== null && now <= until; ) {
       const timeline = this.exactly(now);
       this.stretches.push({ begins: now, timeline });
       while (next < fixed.length && (fixed[next] as Instant) <= now) next += 1;

@@ -5,6 +5,7 @@ import {
   addDays,
   addToDate,
   checked,
+  DAY,
   type DateOffset,
   dateIn,
   type Instant,
@@ -55,6 +56,8 @@ export class Everybody {
     readonly plan: Plan,
     readonly settings: NoticeSettings,
     until: Instant,
+    /** What goes out before this is asked for by nobody. */
+    begins = Number.NEGATIVE_INFINITY,
     versionsOf: VersionsOf | null = null,
   ) {
     this.hour = checked(parseTimeOfDay(settings.hour));
@@ -68,7 +71,14 @@ export class Everybody {
         const enrollment = byId.get(id);
         if (!enrollment) continue;
         const from = since == null ? null : instantIn(since);
-        const life = new CourseOfLife(enrollment, prepared(enrollment), from, until);
+        const life = new CourseOfLife(
+          enrollment,
+          prepared(enrollment),
+          from,
+          until,
+          // Quiet hours keep nothing back for longer than a day, whatever a clock change does to it.
+          begins - 2 * DAY,
+        );
         const one = {
           life,
           person: person.id,

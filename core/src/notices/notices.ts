@@ -28,19 +28,29 @@ export interface NoticesAsked {
   /** Those that go out at an instant in `from <= instant < to`. */
   from: Instant;
   to: Instant;
+  /** The instant at which what was told is held against what holds; left out: `to`. */
+  wrongAt?: Instant;
   /** Left out: each enrollment holds what the plan says of its course. */
   versionsOf?: VersionsOf;
 }
 
 /** Which notices go out, to whom, when, about what. Pure: the same again for the same plan, settings and list. */
-export function noticesBetween({ plan, settings, sent, from, to, versionsOf }: NoticesAsked): {
+export function noticesBetween({
+  plan,
+  settings,
+  sent,
+  from,
+  to,
+  wrongAt: asOf = to,
+  versionsOf,
+}: NoticesAsked): {
   notices: Notice[];
   wrong: Wrong[];
 } {
-  const everybody = new Everybody(plan, settings, to, versionsOf);
+  const begins = sent === null ? Number.NEGATIVE_INFINITY : from;
+  const everybody = new Everybody(plan, settings, to, begins, versionsOf);
   const listed = (sent ?? []).filter(({ at }) => at < to);
   const told = new Told(listed);
-  const begins = sent === null ? Number.NEGATIVE_INFINITY : from;
   const due = from === to ? [] : dueBetween(everybody, settings, begins, to);
   const all: Notice[] = [];
   const enrolledByStaff = standIns(listed, settings);
@@ -63,7 +73,14 @@ export function noticesBetween({ plan, settings, sent, from, to, versionsOf }: N
   const notices = all.filter(({ at }) => at >= from).sort(byOrder);
   return {
     notices,
-    wrong: sent === null ? [] : wrongAt(everybody, [...listed, ...notices], to),
+    wrong:
+      sent === null
+        ? []
+        : wrongAt(
+            everybody,
+            [...listed, ...notices].filter(({ at }) => at < asOf),
+            asOf,
+          ),
   };
 }
 

@@ -17,8 +17,10 @@ export function* ofItems(all: Everybody, one: Held, to: Instant): Generator<Cand
   );
   for (const [i, { begins, timeline }] of stretches.entries()) {
     const ends = stretches[i + 1]?.begins ?? Number.POSITIVE_INFINITY;
-    if (all.isFor(one, "opened") && begins >= welcomeAt && begins >= life.since && begins < to)
-      yield* turnsOpen(one, i);
+    // What is open where a life is cut off has turned open before.
+    const isSeen = i > 0 || !life.isCut || begins === life.since;
+    const isTold = begins >= welcomeAt && begins >= life.since && begins < to;
+    if (isSeen && isTold && all.isFor(one, "opened")) yield* turnsOpen(one, i);
     for (const kind of kinds)
       for (const item of timeline.items) {
         if (life.samples.has(item.id)) continue;

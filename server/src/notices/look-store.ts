@@ -105,20 +105,50 @@ export async function noteLooked(
     .execute();
 }
 
-/** Whoever is in a course, or anybody, is looked at again: what the school has set or written has changed. */
-export async function lookAgain(
-  tx: SchoolTransaction,
-  school: SchoolId,
-  { course, person }: { course?: string; person?: string } = {},
-): Promise<void> {
-  if (person !== undefined)
-    await sql`insert into notice_look (school_id, person_id) values (${school}, ${person})`.execute(
-      tx,
-    );
-  else
+/** So many people of a sweep are marked at a time. */
+const SWEPT = 1000;
+
+/** Marks the next of those who are all to be looked at. True: there may be more. */
+export async function sweepSome(tx: SchoolTransaction, school: SchoolId, now: Instant) {
+  const { rows } = await sql<{ id: string; course: string | null; after: string }>`
+    select id::text as id, course_id as course, after from notice_sweep
+    where school_id = ${school} order by id limit 1 for update skip locked
+  `.execute(tx);
+  const [sweep] = rows;
+  if (!sweep) return false;
+  const { rows: next } = await sql<{ key: string; person: string }>`${
+    sweep.course === null
+      ? sql`select person_id as key, person_id as person from notice_person
+          where school_id = ${school} and person_id > ${sweep.after}
+          order by person_id limit ${SWEPT}`
+      : sql`select id as key, person_id as person from enrollment
+          where school_id = ${school} and course_id = ${sweep.course} and id > ${sweep.after}
+          order by id limit ${SWEPT}`
+  }`.execute(tx);
+  const people = next.map(({ person }) => person);
+  if (people.length > 0)
     await sql`
       insert into notice_look (school_id, person_id)
-      select distinct school_id, person_id from enrollment
-      where school_id = ${school} ${course === undefined ? sql`` : sql`and course_id = ${course}`}
+      select ${school}::uuid, p from unnest(${people}::text[]) p
     `.execute(tx);
+  if (next.length < SWEPT)
+    await sql`delete from notice_sweep where id = ${sweep.id}::bigint`.execute(tx);
+  else
+    await sql`
+      update notice_sweep set after = ${next.at(-1)?.key ?? ""} where id = ${sweep.id}::bigint
+    `.execute(tx);
+  while (await takeOver(tx, school, now));
+  return true;
+}
+
+/** Everybody is looked at again, some at a time: what the school has set has changed. */
+export async function lookAtAll(tx: SchoolTransaction, school: SchoolId): Promise<void> {
+  await sql`insert into notice_sweep (school_id) values (${school})`.execute(tx);
+}
+
+/** Somebody is looked at again: what they want has changed. */
+export async function lookAt(tx: SchoolTransaction, school: SchoolId, person: string) {
+  await sql`insert into notice_look (school_id, person_id) values (${school}, ${person})`.execute(
+    tx,
+  );
 }

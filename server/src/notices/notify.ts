@@ -12,11 +12,13 @@ import {
   type Zone,
   zoneOf,
 } from "@dawngate/core/time";
+import { writeLetter } from "../base/letter";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
+import { inMail, schoolInMail } from "../school/in-mail";
 import { readSchool } from "../school/store";
 import { compose, coursesOf, type Site } from "./compose";
-import { type Ahead, holdDue, type Looked, noteLooked, takeOver } from "./look-store";
+import { type Ahead, holdDue, type Looked, noteLooked, sweepSome, takeOver } from "./look-store";
 import { readPerson, type ToPerson } from "./person";
 import { insertNotice, type NewNotice, replaceWrong } from "./person-store";
 import {
@@ -44,6 +46,7 @@ export async function notifySchool(
   now: Instant,
 ): Promise<void> {
   while (await db.withSchool(school, (tx) => takeOver(tx, school, now)));
+  while (await db.withSchool(school, (tx) => sweepSome(tx, school, now)));
   while (await db.withSchool(school, (tx) => notifySome(tx, school, baseUrl, now)));
 }
 
@@ -96,13 +99,25 @@ async function notifyOne(
   const to = await readPerson(tx, school, who, settings, now);
   const from = Math.min(now, Date.parse(who.lookedAt) - OVERLAP) as Instant;
   const until = (now + 1) as Instant;
-  const { notices, wrong } = noticesBetween({ ...to.asked, from, to: until });
-  for (const notice of notices) {
+  // What goes out now and what is to come are worked out at once.
+  const { notices, wrong } = noticesBetween({
+    ...to.asked,
+    from,
+    to: horizonOf(parts.zone, now),
+    wrongAt: until,
+  });
+  for (const notice of notices.filter(({ at }) => at < until)) {
     const made = madeOf(notice, to, parts);
     // Whoever comes too late drops it (notices.md, "When").
     if (Date.parse(made.notAfter) <= now) continue;
     const id = await insertNotice(tx, school, made);
     await follow(tx, school, "send-notice", { school, notice: id });
+    await sendCopies(tx, parts, who, made);
+  }
+  for (const notice of to.standIns) {
+    const made = madeOf(notice, to, parts);
+    await insertNotice(tx, school, { ...made, sentAt: made.at });
+    await sendCopies(tx, parts, who, made);
   }
   await replaceWrong(
     tx,
@@ -121,8 +136,37 @@ async function notifyOne(
     }),
     now,
   );
-  const { ahead, next } = lookAhead(to, [...to.asked.sent, ...notices], parts.zone, until);
+  const { ahead, next } = aheadOf(
+    to,
+    notices.filter(({ at }) => at >= until),
+    parts.zone,
+    now,
+  );
   await noteLooked(tx, school, who.person, { now, next, ahead });
+}
+
+/** The same to whoever gets copies of its kind: a mail of its own, which says to whom it went. */
+async function sendCopies(
+  tx: SchoolTransaction,
+  { school, settings }: NoticeParts,
+  { name, email }: Looked,
+  { kind, letter }: NewNotice,
+): Promise<void> {
+  for (const copy of settings.copies) {
+    if (!copy.kinds.includes(kind)) continue;
+    await follow(tx, school, "mail", {
+      to: copy.email,
+      ...writeLetter({
+        subject: `Copy: ${letter.subject}`,
+        from: await schoolInMail(tx),
+        says: [`To ${inMail(name)} (${email}):`, ...letter.says],
+        dates: letter.dates,
+        small: [
+          "You get copies of such mails because the school has put your address down for it.",
+        ],
+      }),
+    });
+  }
 }
 
 /** A notice with its letter, as it is written down. */
@@ -145,17 +189,18 @@ function onlyCourse(notice: Notice, to: ToPerson): string | null {
   return courses.length === 1 ? (courses[0] ?? null) : null;
 }
 
-/** What is to come, as far as is known today, and when to look again. */
-export function lookAhead(
+/** So far ahead one looks. */
+export const horizonOf = (zone: Zone, now: Instant): Instant =>
+  startOfDay(zone, addDays(localDateAt(zone, now), AHEAD_DAYS));
+
+/** What is to come, as it is written down, and when to look again. */
+export function aheadOf(
   to: ToPerson,
-  sent: Notice[],
+  notices: readonly Notice[],
   zone: Zone,
-  from: Instant,
+  now: Instant,
 ): { ahead: Ahead[]; next: Instant } {
-  const today = localDateAt(zone, from);
-  const horizon = startOfDay(zone, addDays(today, AHEAD_DAYS));
-  const { notices } = noticesBetween({ ...to.asked, sent, from, to: horizon });
-  const latest = (from + AGAIN_DAYS * DAY) as Instant;
+  const latest = (now + AGAIN_DAYS * DAY) as Instant;
   return {
     ahead: notices.slice(0, AHEAD_MOST).map((notice) => ({
       at: formatInstant(notice.at),

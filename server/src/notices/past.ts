@@ -5,7 +5,7 @@ import { writeLetter } from "../base/letter";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { inMail, schoolInMail } from "../school/in-mail";
 import { holdDue, noteLooked, takeOver } from "./look-store";
-import { lookAhead, madeOf, readParts } from "./notify";
+import { aheadOf, horizonOf, madeOf, readParts } from "./notify";
 import { type PastMail, putIntoTray } from "./past-store";
 import { readPerson } from "./person";
 import { insertNotice } from "./person-store";
@@ -26,8 +26,13 @@ export async function tellPast(
   const mails: PastMail[] = [];
   for (const who of await holdDue(tx, now, MOST)) {
     const to = await readPerson(tx, school, who, parts.settings, now, true);
-    const { notices } = noticesBetween({ ...to.asked, sent: null, from, to: now });
-    for (const notice of notices) {
+    const { notices } = noticesBetween({
+      ...to.asked,
+      sent: null,
+      from,
+      to: horizonOf(parts.zone, now),
+    });
+    for (const notice of notices.filter(({ at }) => at < now)) {
       const made = madeOf(notice, to, parts);
       await insertNotice(tx, school, { ...made, sentAt: made.at });
       const { button, ...says } = made.letter;
@@ -35,10 +40,8 @@ export async function tellPast(
       const letter = writeLetter({ ...says, from: by, greeting, ...(button && { button }) });
       mails.push({ to: who.email, subject: letter.subject, text: letter.text, at: made.at });
     }
-    await noteLooked(tx, school, who.person, {
-      now,
-      ...lookAhead(to, [...to.asked.sent, ...notices], parts.zone, now),
-    });
+    const ahead = notices.filter(({ at }) => at >= now);
+    await noteLooked(tx, school, who.person, { now, ...aheadOf(to, ahead, parts.zone, now) });
   }
   // As the mail tray got them, one after another.
   await putIntoTray(

@@ -20,11 +20,13 @@ export interface Asked {
 
 export interface ToPerson {
   who: Looked;
-  cases: Map<string, Case>;
+  cases: Map<string, Pick<Case, "enrollment" | "course" | "plan" | "held">>;
   cohorts: ReadonlyMap<string, string>;
   /** Titles and texts of what is announced to them. */
   announced: ReadonlyMap<string, { title: string; text: string; course: string }>;
   asked: Asked;
+  /** Welcomes that a mail of its own has been, and that are not on record yet. */
+  standIns: Notice[];
   timeline(enrollment: string, now: Instant): Timeline | null;
 }
 
@@ -81,15 +83,21 @@ export async function readPerson(
       ...new Map(announced.map(({ id, at, course }) => [id, { id, at, course }])).values(),
     ],
   };
+  const sent = await readSent(tx, who.person);
+  const known = new Set(sent.flatMap(({ about }) => about.map(({ key }) => key)));
+  const standIns = own
+    .flatMap(standIn(who.person))
+    .filter(({ about }) => about.every(({ key }) => !known.has(key)));
   return {
     who,
     cases,
+    standIns,
     cohorts: new Map(own.flatMap(({ id, cohort }) => (cohort === null ? [] : [[id, cohort]]))),
     announced: new Map(announced.map((one) => [one.id, one])),
     asked: {
       plan,
       settings,
-      sent: [...(await readSent(tx, who.person)), ...own.flatMap(standIn(who.person))],
+      sent: [...sent, ...standIns],
       versionsOf: ({ id }) => versionsReady(cases.get(id) as Case),
     },
     timeline: (enrollment, now) => {

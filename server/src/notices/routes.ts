@@ -2,6 +2,7 @@
 import { notices } from "@dawngate/contract/endpoints/notices";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
+import { showRehearsed } from "./rehearsed";
 import { sendAgain, showAhead, showSent, showSentOne, showToldTo } from "./sent";
 import {
   changeNoticeSettings,
@@ -54,6 +55,11 @@ export function noticeRoutes(services: Services) {
     .openapi(route(services, notices.sendNoticeAgain), async (c) => {
       const { notice } = c.req.valid("param");
       return c.json(await sendAgain(services, c.get("context"), notice), 200);
+    })
+    .openapi(route(services, notices.getNoticesRehearsed), async (c) => {
+      const { course } = c.req.valid("param");
+      const query = c.req.valid("query");
+      return c.json(await showRehearsed(services, c.get("context"), course, query), 200);
     })
     .openapi(route(services, notices.getToldTo), async (c) => {
       const { person } = c.req.valid("param");

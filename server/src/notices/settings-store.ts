@@ -1,13 +1,14 @@
 /** What a school sets and writes about notices, in the database. */
 import type { Kind } from "@dawngate/core/notices";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import type { KeptKinds, KeptQuiet } from "../db/tables/notices";
+import type { KeptCopy, KeptKinds, KeptQuiet } from "../db/tables/notices";
 
 export interface KeptSettings {
   number: number;
   hour: string;
   quiet: KeptQuiet | null;
   kinds: KeptKinds;
+  copies: KeptCopy[];
 }
 
 /** As long as nobody has set anything. */
@@ -16,12 +17,13 @@ const USUALLY: KeptSettings = {
   hour: "09:00",
   quiet: { from: "21:00", to: "06:30" },
   kinds: {},
+  copies: [],
 };
 
 export async function readNoticeSettings(tx: SchoolTransaction): Promise<KeptSettings> {
   const row = await tx
     .selectFrom("notice_settings")
-    .select(["number", "hour", "quiet", "kinds"])
+    .select(["number", "hour", "quiet", "kinds", "copies"])
     .executeTakeFirst();
   return row ?? USUALLY;
 }
@@ -30,13 +32,14 @@ export async function readNoticeSettings(tx: SchoolTransaction): Promise<KeptSet
 export async function writeNoticeSettings(
   tx: SchoolTransaction,
   school: SchoolId,
-  { number, hour, quiet, kinds }: KeptSettings,
+  { number, hour, quiet, kinds, copies }: KeptSettings,
 ): Promise<boolean> {
   const set = {
     number: number + 1,
     hour,
     quiet: quiet === null ? null : JSON.stringify(quiet),
     kinds: JSON.stringify(kinds),
+    copies: JSON.stringify(copies),
   };
   const row = await tx
     .insertInto("notice_settings")

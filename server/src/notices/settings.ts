@@ -24,7 +24,7 @@ import type { KeptKinds } from "../db/tables/notices";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
-import { lookAgain } from "./look-store";
+import { lookAtAll } from "./look-store";
 import {
   hasCourse,
   type KeptSettings,
@@ -58,9 +58,15 @@ export function kindsAsSet(kinds: KeptKinds, templates: readonly KeptTemplate[])
 }
 
 const shown = (
-  { number, hour, quiet, kinds }: KeptSettings,
+  { number, hour, quiet, kinds, copies }: KeptSettings,
   templates: readonly KeptTemplate[],
-): NoticeSettings => ({ number, hour, quiet, kinds: kindsAsSet(kinds, templates) });
+): NoticeSettings => ({
+  number,
+  hour,
+  quiet,
+  kinds: kindsAsSet(kinds, templates),
+  copies: copies as NoticeSettings["copies"],
+});
 
 export function showNoticeSettings({ db }: Parts, context: Context): Promise<NoticeSettings> {
   return reading(db, context, async (tx) =>
@@ -71,7 +77,7 @@ export function showNoticeSettings({ db }: Parts, context: Context): Promise<Not
 export async function changeNoticeSettings(
   { db }: Parts,
   context: Context,
-  { number, hour, quiet, kinds }: z.output<typeof noticeSettingsChange>,
+  { number, hour, quiet, kinds, copies }: z.output<typeof noticeSettingsChange>,
 ): Promise<NoticeSettings> {
   const faults = Object.entries(kinds).flatMap(([kind, set]) =>
     set?.offsets
@@ -83,13 +89,13 @@ export async function changeNoticeSettings(
   );
   if (faults.length > 0)
     throw new ProblemError(422, "Some of these times cannot be; each fault says where.", faults);
-  const kept: KeptSettings = { number, hour, quiet, kinds: kinds as KeptKinds };
+  const kept: KeptSettings = { number, hour, quiet, kinds: kinds as KeptKinds, copies };
   return db.withSchool(context, async (tx) => {
     if (!(await writeNoticeSettings(tx, context.school, kept)))
       throw conflict(
         "Somebody else has changed these settings meanwhile. Load them again; yours were not kept.",
       );
-    await lookAgain(tx, context.school);
+    await lookAtAll(tx, context.school);
     return shown({ ...kept, number: number + 1 }, await readTemplates(tx));
   });
 }

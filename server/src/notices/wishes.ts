@@ -12,7 +12,7 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { lookAgain, personOfKey } from "./look-store";
+import { lookAt, personOfKey } from "./look-store";
 import { readOff, readWishedFor, replaceOff } from "./person-store";
 import { isAlways, kindsAsSet } from "./settings";
 import { readNoticeSettings } from "./settings-store";
@@ -68,7 +68,7 @@ async function change(
   // The same twice is the same once.
   const once = new Map(all.map((one) => [JSON.stringify([one.enrollment, one.kind]), one]));
   await replaceOff(tx, school, person, [...once.values()]);
-  await lookAgain(tx, school, { person });
+  await lookAt(tx, school, person);
   return wishesOf(tx, person);
 }
 

@@ -8,7 +8,7 @@ import { inMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { WISHES_WORDS } from "./compose";
-import { lookAgain, readLooked } from "./look-store";
+import { lookAt, readLooked } from "./look-store";
 import { readParts } from "./notify";
 import { insertNotice } from "./person-store";
 import { clearWrong, countWrong, readWrong, wrongPeople } from "./wrong-store";
@@ -77,7 +77,7 @@ export async function correctAll(
         if (number === 0) await follow(tx, school, "send-notice", { school, notice: id });
       }
       await clearWrong(tx, person);
-      await lookAgain(tx, school, { person });
+      await lookAt(tx, school, person);
       sent += 1;
     }
     return { sent, left: await countWrong(tx) };

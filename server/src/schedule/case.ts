@@ -144,7 +144,12 @@ export function workOut(
 }
 
 /** The versions a case holds, made ready, the one it follows last. */
-export const versionsReady = ({ school, plan, held, cohort }: Case): PreparedCourse[] =>
+export const versionsReady = ({
+  school,
+  plan,
+  held,
+  cohort,
+}: Pick<Case, "school" | "plan" | "held" | "cohort">): PreparedCourse[] =>
   [...held, plan].map((one) => prepared(school, one, cohort));
 
 /** Courses made ready, by their plan, which is shared and never changes, then by what else they were made ready with. */

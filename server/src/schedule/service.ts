@@ -39,6 +39,17 @@ export async function showTimeline(
   });
 }
 
+/** Whom a question of the timeline is about: somebody who is enrolled, or somebody imagined. */
+export async function caseAsked(
+  tx: SchoolTransaction,
+  context: Context,
+  course: string,
+  query: TimelineQuery,
+) {
+  if (query.enrollment !== undefined) return real(tx, context, course, query.enrollment);
+  return { ...(await imagined(tx, context, course, query)), course, held: [] };
+}
+
 /** Somebody's enrollment, as a plan file has it. */
 export async function showEnrollmentPlan(
   db: Database,

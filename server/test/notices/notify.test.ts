@@ -2,6 +2,7 @@
 import type {
   NoticeSettings,
   NoticesAhead,
+  NoticesRehearsed,
   NoticeText,
   NoticeTried,
   SentNoticeWhole,
@@ -100,14 +101,39 @@ test("whoever is enrolled by hand has their welcome by that mail", async () => {
   expect(mailsTo("jo@example.org").slice(before)).toEqual([]);
 });
 
+test("whoever is put down for copies gets them of the kinds they want, by hand enrolled or not", async () => {
+  now = instant("2027-03-19T13:30:00Z");
+  await set({ copies: [{ email: "manager@example.org", kinds: ["welcome"] }] });
+  await enters("copied@example.org");
+  await owned.ask("POST", "/schools/one/courses/c/enrollments", {
+    name: "Al Moor",
+    email: "al@example.org",
+    timeZone: "Europe/Lisbon",
+    cohort: null,
+  });
+  await at("2027-03-19T13:30:05Z");
+  await at("2027-03-19T13:30:15Z");
+  const copies = mailsTo("manager@example.org").map(
+    ({ subject, text }) => [subject, text] as const,
+  );
+  expect(copies.map(([subject]) => subject)).toEqual([
+    "Copy: You are in Bread & more",
+    "Copy: You are in Bread & more",
+  ]);
+  expect(copies.some(([, text]) => text.includes("Al Moor (al@example.org)"))).toBe(true);
+  await set({ copies: [] });
+  const bad = { ...(await settings()), kinds: {}, copies: [{ email: "x", kinds: ["welcome"] }] };
+  await owned.ask("PUT", `${N}/settings`, bad, 422);
+});
+
 test("what is to come is counted day by day", async () => {
   now = instant("2027-03-19T14:00:00Z");
   const { days, today } = await owned.ask<NoticesAhead>("GET", `${N}/ahead`);
   expect(today).toBe("2027-03-19");
   expect(days).toHaveLength(30);
   const april = days.find(({ day }) => day === "2027-04-05");
-  // Jo's; whoever was looked at in April, by the tests before, has it behind them.
-  expect(april?.kinds).toEqual([{ kind: "opened", count: 1 }]);
+  // Jo's and another's; whoever was looked at in April, by the tests before, has it behind them.
+  expect(april?.kinds).toEqual([{ kind: "opened", count: 2 }]);
 });
 
 test("a kind that is off is not sent; somebody else's settings are not overwritten", async () => {
@@ -184,6 +210,26 @@ test("words are tried with a real person's next notice, and sent to oneself", as
   });
   expect(announced.at).toBeNull();
   expect(announced.letter?.subject).toBe("A word to all of you");
+});
+
+test("somebody imagined is told, in a rehearsal, what they would be: from the welcome to a day after the end", async () => {
+  const { notices } = await owned.ask<NoticesRehearsed>(
+    "GET",
+    "/schools/one/courses/c/notices?day=2027-03-05&cohort=k",
+  );
+  expect(notices[0]).toEqual({
+    at: "2027-03-05T12:00:00Z",
+    kind: "welcome",
+    subject: "You are in Bread & more",
+  });
+  const opened = notices.filter(({ kind }) => kind === "opened");
+  expect(opened.map(({ at, subject }) => [at, subject])).toEqual([
+    ["2027-04-05T05:30:00Z", "Open now: “One”"],
+    ["2027-04-12T06:00:00Z", "Open now: “Two”"],
+  ]);
+  expect(notices.at(-1)?.kind).toBe("access-ends");
+  const strange = "/schools/one/courses/c/notices?enrollment=nobody";
+  await owned.ask("GET", strange, undefined, 404);
 });
 
 test("an announcement is mailed to whoever is in the course, in the morning where it is written at night", async () => {

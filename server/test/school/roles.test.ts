@@ -271,6 +271,7 @@ const ROUTES: [string, string, unknown, Permission][] = [
   ["GET", "/schools/one/notices/sent", undefined, "notices.see"],
   ["GET", "/schools/one/notices/sent/1", undefined, "notices.see"],
   ["POST", "/schools/one/notices/sent/1/again", undefined, "notices.change"],
+  ["GET", "/schools/one/courses/c/notices?day=2027-03-05", undefined, "notices.see"],
   ["GET", "/schools/one/people/ana/notices", undefined, "notices.see"],
   ["GET", "/schools/one/notices/wrong", undefined, "notices.see"],
   ["POST", "/schools/one/notices/wrong/corrections", undefined, "notices.change"],

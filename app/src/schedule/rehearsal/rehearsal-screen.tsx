@@ -8,6 +8,8 @@ import { View } from "react-native";
 import { useGetPublicCourseQuery } from "../../catalog/api";
 import { CourseOutline } from "../../enrollment/course-outline";
 import { CourseFrame } from "../../frame/course-frame";
+import { Arrived } from "../../notices/arrived";
+import { useMay } from "../../school/may";
 import { explain } from "../../store/api";
 import { Choice } from "../../ui/choice";
 import { Notice } from "../../ui/notice";
@@ -34,6 +36,7 @@ function Rehearsal(seen: Seen) {
   const { quiet } = usePalette();
   const [lesson, setLesson] = useState<string | null>(null);
   const place = { school, course: course.id };
+  const may = useMay(school);
   const { data: known } = useGetPublicCourseQuery(place);
   const { timeline, error, refetch } = useTimelineOf(place, asIf.who, asIf.at);
   const at = read(asIf.at) ?? read(timeline?.at ?? null);
@@ -74,6 +77,7 @@ function Rehearsal(seen: Seen) {
           <Text kind="small" color={quiet} role="status">
             {sayNow(whatChanges(timeline, at), titleOf, after, zone)}
           </Text>
+          {may("notices.see") ? <Arrived place={place} who={asIf.who} at={at} zone={zone} /> : null}
         </View>
       ) : null}
       {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}

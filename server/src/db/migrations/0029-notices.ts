@@ -13,7 +13,9 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       number integer not null,
       hour text not null,
       quiet jsonb,
-      kinds jsonb not null
+      kinds jsonb not null,
+      -- Who else gets what goes out, of which kinds.
+      copies jsonb not null default '[]'
     );
     create table notice_template (
       school_id uuid not null references school on delete cascade,
@@ -58,6 +60,15 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       person_id text not null
     );
     create index on notice_look (school_id, id);
+    -- Everybody of a course, or (null) of the school, is to be looked at: some at a time, from one on.
+    create table notice_sweep (
+      id bigint generated always as identity primary key,
+      school_id uuid not null references school on delete cascade,
+      course_id text,
+      after text not null default '',
+      foreign key (school_id, course_id) references course (school_id, id) on delete cascade
+    );
+    create index on notice_sweep (school_id, id);
     create table notice (
       school_id uuid not null,
       id bigint generated always as identity,
@@ -169,6 +180,16 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       referencing old table as before_rows new table as after_rows
       for each statement execute function notice_looks();
 
+    -- What is announced in a course is told to whoever is in it.
+    create function notice_announced() returns trigger language plpgsql
+      set search_path = public as $$
+    begin
+      insert into notice_sweep (school_id, course_id) values (new.school_id, new.course_id);
+      return null;
+    end $$;
+    create trigger told after insert on announcement
+      for each row execute function notice_announced();
+
     -- Nobody is told of what was before.
     insert into notice_person (school_id, person_id, looked_at, next_at)
     select distinct school_id, person_id, now(), now() from enrollment;
@@ -179,6 +200,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     "notice_off",
     "notice_person",
     "notice_look",
+    "notice_sweep",
     "notice",
     "notice_ahead",
     "notice_day",
@@ -191,6 +213,8 @@ export async function up(db: Kysely<unknown>): Promise<void> {
         select distinct p.school_id from notice_person p where p.next_at <= at
         union
         select distinct school_id from notice_look
+        union
+        select distinct school_id from notice_sweep
       $$;
     revoke all on function schools_to_notify(timestamptz) from public;
     grant execute on function schools_to_notify(timestamptz) to dawngate_app;

@@ -1,6 +1,6 @@
 /** What people are told, and when. */
 import type { Kind, WrittenNotice } from "@dawngate/core/notices";
-import type { Generated, JSONColumnType } from "kysely";
+import type { ColumnType, Generated, JSONColumnType } from "kysely";
 import type { NullableJson } from "./columns";
 
 /** The hours, of each person's own day, in which nobody is written to. */
@@ -11,6 +11,12 @@ export interface KeptQuiet {
 
 /** Which kinds are on, and how many days before or after; what is not said is as usual. */
 export type KeptKinds = Partial<Record<Kind, { on?: boolean; offsets?: string[] }>>;
+
+/** Who else gets what goes out to people, of which kinds. */
+export interface KeptCopy {
+  email: string;
+  kinds: Kind[];
+}
 
 /** A letter as it goes out, but for who writes and who is written to. */
 export interface KeptLetter {
@@ -28,6 +34,7 @@ export interface NoticeSettingsTable {
   hour: string;
   quiet: NullableJson<KeptQuiet>;
   kinds: JSONColumnType<KeptKinds>;
+  copies: ColumnType<KeptCopy[], string | undefined, string>;
 }
 
 export interface NoticeTemplateTable {
