@@ -42,6 +42,21 @@ export async function follow<K extends Kind>(
   await sql`select pg_notify(${OUTBOX_CHANNEL}, '')`.execute(tx);
 }
 
+/** The same for many of a kind at once. */
+export async function followAll<K extends Kind>(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  kind: K,
+  payloads: readonly Payloads[K][],
+): Promise<void> {
+  if (payloads.length === 0) return;
+  await sql`
+    insert into outbox (school_id, kind, payload, due)
+    select ${school}::uuid, ${kind}, p, now() from jsonb_array_elements(${JSON.stringify(payloads)}::jsonb) p
+  `.execute(tx);
+  await sql`select pg_notify(${OUTBOX_CHANNEL}, '')`.execute(tx);
+}
+
 /** The same for what belongs to no school and happens in the sign-in package's own transactions. */
 export async function followOutside<K extends Kind>(
   pool: pg.Pool,

@@ -81,28 +81,38 @@ export interface Ahead {
   things: number;
 }
 
+/** Somebody as they were looked at: when to look again, and what is to come. */
+export interface LookedAt {
+  person: string;
+  next: Instant;
+  ahead: readonly Ahead[];
+}
+
 /** They were looked at; what is to come is written anew, and when to look again. */
 export async function noteLooked(
   tx: SchoolTransaction,
   school: SchoolId,
-  person: string,
-  { now, next, ahead }: { now: Instant; next: Instant; ahead: readonly Ahead[] },
+  looked: readonly LookedAt[],
+  now: Instant,
 ): Promise<void> {
-  await sql`delete from notice_ahead where school_id = ${school} and person_id = ${person}`.execute(
-    tx,
-  );
+  const people = looked.map(({ person }) => person);
+  await sql`
+    delete from notice_ahead where school_id = ${school} and person_id = any (${people})
+  `.execute(tx);
+  const ahead = looked.flatMap((one) => one.ahead.map((row) => ({ person: one.person, ...row })));
   if (ahead.length > 0)
     await sql`
       insert into notice_ahead (school_id, person_id, at, day, kind, course_id, things)
-      select ${school}, ${person}, r.at, r.day, r.kind, r.course, r.things
+      select ${school}::uuid, r.person, r.at, r.day, r.kind, r.course, r.things
       from jsonb_to_recordset(${JSON.stringify(ahead)}::jsonb)
-        as r (at timestamptz, day date, kind text, course text, things integer)
+        as r (person text, at timestamptz, day date, kind text, course text, things integer)
     `.execute(tx);
-  await tx
-    .updateTable("notice_person")
-    .set({ looked_at: formatInstant(now), next_at: formatInstant(next) })
-    .where("person_id", "=", person)
-    .execute();
+  const again = looked.map(({ person, next }) => ({ person, next: formatInstant(next) }));
+  await sql`
+    update notice_person n set looked_at = ${formatInstant(now)}::timestamptz, next_at = r.next
+    from jsonb_to_recordset(${JSON.stringify(again)}::jsonb) as r (person text, next timestamptz)
+    where n.school_id = ${school} and n.person_id = any (${people}) and n.person_id = r.person
+  `.execute(tx);
 }
 
 /** So many people of a sweep are marked at a time. */

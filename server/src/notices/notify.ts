@@ -1,5 +1,6 @@
 /** Looks at whoever is to be looked at: hands over what goes out now, and writes down what is to come. */
 import { type Notice, noticesBetween, writeNotice } from "@dawngate/core/notices";
+import type { PlanSchool } from "@dawngate/core/plan";
 import {
   addDays,
   DAY,
@@ -14,13 +15,22 @@ import {
 } from "@dawngate/core/time";
 import { writeLetter } from "../base/letter";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
-import { follow } from "../jobs/outbox";
+import { follow, followAll } from "../jobs/outbox";
 import { inMail, schoolInMail } from "../school/in-mail";
+import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
 import { compose, coursesOf, type Site } from "./compose";
-import { type Ahead, holdDue, type Looked, noteLooked, sweepSome, takeOver } from "./look-store";
-import { readPerson, type ToPerson } from "./person";
-import { insertNotice, type NewNotice, replaceWrong } from "./person-store";
+import {
+  type Ahead,
+  holdDue,
+  type Looked,
+  type LookedAt,
+  noteLooked,
+  sweepSome,
+  takeOver,
+} from "./look-store";
+import { readPersons, type ToPerson } from "./person";
+import { insertNotices, type NewNotice, replaceWrong, type WrongTold } from "./person-store";
 import {
   type KeptSettings,
   type KeptTemplate,
@@ -29,7 +39,7 @@ import {
 } from "./settings-store";
 
 /** So many people are looked at in one transaction. */
-const AT_A_TIME = 20;
+const AT_A_TIME = 50;
 /** What happened shortly before somebody was looked at may have been on its way: it is looked for once more. */
 const OVERLAP = 10 * MINUTE;
 /** So far ahead one looks, and at the latest after so long anew: so a month ahead is always known. */
@@ -60,12 +70,22 @@ async function notifySome(
   const due = await holdDue(tx, now, AT_A_TIME);
   if (due.length === 0) return false;
   const parts = await readParts(tx, school, baseUrl);
-  for (const who of due) await notifyOne(tx, parts, who, now);
+  const looked = (await readPersons(tx, parts, due, now)).map((to) => lookedAt(to, parts, now));
+  await handOver(
+    tx,
+    parts,
+    looked.flatMap(({ out }) => out),
+  );
+  const people = due.map(({ person }) => person);
+  const wrong = looked.flatMap((one) => one.wrong);
+  await replaceWrong(tx, school, people, wrong, now);
+  await noteLooked(tx, school, looked, now);
   return due.length === AT_A_TIME;
 }
 
 export interface NoticeParts {
   school: SchoolId;
+  plan: PlanSchool;
   site: Site;
   zone: Zone;
   settings: KeptSettings;
@@ -78,25 +98,30 @@ export async function readParts(
   school: SchoolId,
   baseUrl: string,
 ): Promise<NoticeParts> {
-  const { slug, name, time_zone } = await readSchool(tx);
+  const row = await readSchool(tx);
   return {
     school,
-    site: { url: `${baseUrl}/${slug}`, name },
-    zone: zoneOf(time_zone),
+    plan: planSchool(row),
+    site: { url: `${baseUrl}/${row.slug}`, name: row.name },
+    zone: zoneOf(row.time_zone),
     settings: await readNoticeSettings(tx),
     templates: await readTemplates(tx),
   };
 }
 
-/** Hands over what goes out to somebody now, and writes down what is to come. Their row is held. */
-async function notifyOne(
-  tx: SchoolTransaction,
+/** A notice that goes out, or has by another way, and to whom. */
+interface Out {
+  who: Looked;
+  made: NewNotice;
+}
+
+/** What goes out to somebody now, what they were told wrongly, and what is to come. */
+function lookedAt(
+  to: ToPerson,
   parts: NoticeParts,
-  who: Looked,
   now: Instant,
-): Promise<void> {
-  const { school, settings } = parts;
-  const to = await readPerson(tx, school, who, settings, now);
+): LookedAt & { out: Out[]; wrong: WrongTold[] } {
+  const { who } = to;
   const from = Math.min(now, Date.parse(who.lookedAt) - OVERLAP) as Instant;
   const until = (now + 1) as Instant;
   // What goes out now and what is to come are worked out at once.
@@ -106,67 +131,81 @@ async function notifyOne(
     to: horizonOf(parts.zone, now),
     wrongAt: until,
   });
-  for (const notice of notices.filter(({ at }) => at < until)) {
-    const made = madeOf(notice, to, parts);
+  const due = notices
+    .filter(({ at }) => at < until)
+    .map((notice) => madeOf(notice, to, parts))
     // Whoever comes too late drops it (notices.md, "When").
-    if (Date.parse(made.notAfter) <= now) continue;
-    const id = await insertNotice(tx, school, made);
-    await follow(tx, school, "send-notice", { school, notice: id });
-    await sendCopies(tx, parts, who, made);
-  }
-  for (const notice of to.standIns) {
+    .filter(({ notAfter }) => Date.parse(notAfter) > now);
+  const standIns = to.standIns.map((notice) => {
     const made = madeOf(notice, to, parts);
-    await insertNotice(tx, school, { ...made, sentAt: made.at });
-    await sendCopies(tx, parts, who, made);
-  }
-  await replaceWrong(
-    tx,
-    school,
-    who.person,
-    wrong.map(({ kind, key, old, new: holds }) => {
-      const told = to.asked.sent.flatMap(({ about }) => about).findLast((one) => one.key === key);
+    return { ...made, sentAt: made.at };
+  });
+  const told = to.asked.sent.flatMap(({ about }) => about);
+  return {
+    person: who.person,
+    out: [...due, ...standIns].map((made) => ({ who, made })),
+    wrong: wrong.map(({ kind, key, old, new: holds }) => {
+      const entry = told.findLast((one) => one.key === key);
       return {
+        person: who.person,
         kind,
         key,
-        enrollment: told?.enrollment ?? null,
-        item: told?.item ?? null,
+        enrollment: entry?.enrollment ?? null,
+        item: entry?.item ?? null,
         old: formatInstant(old),
         new: holds === null ? null : formatInstant(holds),
       };
     }),
-    now,
-  );
-  const { ahead, next } = aheadOf(
-    to,
-    notices.filter(({ at }) => at >= until),
-    parts.zone,
-    now,
-  );
-  await noteLooked(tx, school, who.person, { now, next, ahead });
+    ...aheadOf(
+      to,
+      notices.filter(({ at }) => at >= until),
+      parts.zone,
+      now,
+    ),
+  };
 }
 
-/** The same to whoever gets copies of its kind: a mail of its own, which says to whom it went. */
-async function sendCopies(
+/** Writes notices down and hands them to the outbox, in the caller's transaction; with a copy to whoever gets one. */
+async function handOver(
   tx: SchoolTransaction,
   { school, settings }: NoticeParts,
-  { name, email }: Looked,
-  { kind, letter }: NewNotice,
+  out: readonly Out[],
 ): Promise<void> {
-  for (const copy of settings.copies) {
-    if (!copy.kinds.includes(kind)) continue;
-    await follow(tx, school, "mail", {
-      to: copy.email,
-      ...writeLetter({
-        subject: `Copy: ${letter.subject}`,
-        from: await schoolInMail(tx),
-        says: [`To ${inMail(name)} (${email}):`, ...letter.says],
-        dates: letter.dates,
-        small: [
-          "You get copies of such mails because the school has put your address down for it.",
-        ],
-      }),
-    });
-  }
+  const ids = await insertNotices(
+    tx,
+    school,
+    out.map(({ made }) => made),
+  );
+  const waiting = ids.filter((_, i) => out[i]?.made.sentAt === undefined);
+  await followAll(
+    tx,
+    school,
+    "send-notice",
+    waiting.map((notice) => ({ school, notice })),
+  );
+  for (const { who, made } of out)
+    for (const { email, kinds } of settings.copies)
+      if (kinds.includes(made.kind)) await sendCopy(tx, school, email, who, made);
+}
+
+/** The same to somebody who gets copies of its kind: a mail of its own, which says to whom it went. */
+async function sendCopy(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  to: string,
+  { name, email }: Looked,
+  { letter }: NewNotice,
+): Promise<void> {
+  await follow(tx, school, "mail", {
+    to,
+    ...writeLetter({
+      subject: `Copy: ${letter.subject}`,
+      from: await schoolInMail(tx),
+      says: [`To ${inMail(name)} (${email}):`, ...letter.says],
+      dates: letter.dates,
+      small: ["You get copies of such mails because the school has put your address down for it."],
+    }),
+  });
 }
 
 /** A notice with its letter, as it is written down. */

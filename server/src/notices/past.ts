@@ -7,8 +7,8 @@ import { inMail, schoolInMail } from "../school/in-mail";
 import { holdDue, noteLooked, takeOver } from "./look-store";
 import { aheadOf, horizonOf, madeOf, readParts } from "./notify";
 import { type PastMail, putIntoTray } from "./past-store";
-import { readPerson } from "./person";
-import { insertNotice } from "./person-store";
+import { readPersons } from "./person";
+import { insertNotices } from "./person-store";
 
 /** A school that begins so has at most so many people. */
 const MOST = 1000;
@@ -24,25 +24,36 @@ export async function tellPast(
   const parts = await readParts(tx, school, baseUrl);
   const by = await schoolInMail(tx);
   const mails: PastMail[] = [];
-  for (const who of await holdDue(tx, now, MOST)) {
-    const to = await readPerson(tx, school, who, parts.settings, now, true);
+  const people = await readPersons(tx, parts, await holdDue(tx, now, MOST), now, true);
+  const looked = people.map((to) => {
+    const { who } = to;
     const { notices } = noticesBetween({
       ...to.asked,
       sent: null,
       from,
       to: horizonOf(parts.zone, now),
     });
-    for (const notice of notices.filter(({ at }) => at < now)) {
-      const made = madeOf(notice, to, parts);
-      await insertNotice(tx, school, { ...made, sentAt: made.at });
-      const { button, ...says } = made.letter;
+    const out = notices.filter(({ at }) => at < now).map((notice) => madeOf(notice, to, parts));
+    for (const { letter, at } of out) {
+      const { button, ...says } = letter;
       const greeting = `Hello ${inMail(who.name)},`;
-      const letter = writeLetter({ ...says, from: by, greeting, ...(button && { button }) });
-      mails.push({ to: who.email, subject: letter.subject, text: letter.text, at: made.at });
+      const { subject, text } = writeLetter({
+        ...says,
+        from: by,
+        greeting,
+        ...(button && { button }),
+      });
+      mails.push({ to: who.email, subject, text, at });
     }
     const ahead = notices.filter(({ at }) => at >= now);
-    await noteLooked(tx, school, who.person, { now, ...aheadOf(to, ahead, parts.zone, now) });
-  }
+    return { person: who.person, out, ...aheadOf(to, ahead, parts.zone, now) };
+  });
+  await insertNotices(
+    tx,
+    school,
+    looked.flatMap(({ out }) => out.map((made) => ({ ...made, sentAt: made.at }))),
+  );
+  await noteLooked(tx, school, looked, now);
   // As the mail tray got them, one after another.
   await putIntoTray(
     tx,

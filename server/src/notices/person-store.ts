@@ -1,5 +1,5 @@
 /** What somebody holds, does not want and was told, in the database. */
-import type { Kind, Notice } from "@dawngate/core/notices";
+import type { Kind, Notice, WrittenNotice } from "@dawngate/core/notices";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
@@ -14,6 +14,7 @@ const SENT_MOST = 300;
 
 export interface HeldRow {
   id: string;
+  person: string;
   course: string;
   /** The name of its cohort. */
   cohort: string | null;
@@ -31,12 +32,12 @@ export interface HeldRow {
  */
 export async function readHeld(
   tx: SchoolTransaction,
-  person: string,
+  people: readonly string[],
   now: Instant,
 ): Promise<HeldRow[]> {
   const lately = formatInstant((now - LATELY) as Instant);
   const { rows } = await sql<HeldRow>`
-    select e.id, e.course_id as course, k.name as cohort, e.told_at as "toldAt",
+    select e.id, e.person_id as person, e.course_id as course, k.name as cohort, e.told_at as "toldAt",
       (select max(at) from (
         select v.published_at as at from course_version v
           where v.school_id = e.school_id and v.course_id = e.course_id
@@ -63,27 +64,32 @@ export async function readHeld(
           -- What follows from an order is told by the order.
           and coalesce(v.idempotency_key, '') not like 'order %'
           and coalesce(v.idempotency_key, '') not like 'seat-back %'), '[]'::json) as acts
-    from enrollment e
+    from unnest(${people}::text[]) wanted (person)
+    cross join lateral (
+      select h.* from enrollment h
+      where h.person_id = wanted.person and (h.access_until is null
+        or h.projected_sequence is distinct from h.last_sequence
+        or h.access_until > ${lately}::timestamptz)
+      order by h.enrolled_at desc, h.id desc limit ${HELD_MOST}
+    ) e
     join course c on c.school_id = e.school_id and c.id = e.course_id
     left join cohort k
       on k.school_id = e.school_id and k.course_id = e.course_id and k.id = e.cohort_id
-    where e.person_id = ${person} and c.current_version is not null
-      and (e.access_until is null or e.projected_sequence is distinct from e.last_sequence
-        or e.access_until > ${lately}::timestamptz)
-    order by e.enrolled_at desc, e.id desc limit ${HELD_MOST}
+    where c.current_version is not null
+    order by e.enrolled_at, e.id
   `.execute(tx);
-  return rows.reverse();
+  return rows;
 }
 
-/** The kinds somebody does not want: of one enrollment, or (null) at all. */
+/** The kinds some people do not want: of one enrollment, or (null) at all. */
 export async function readOff(
   tx: SchoolTransaction,
-  person: string,
-): Promise<{ enrollment: string | null; kind: Kind }[]> {
+  people: readonly string[],
+): Promise<{ person: string; enrollment: string | null; kind: Kind }[]> {
   return tx
     .selectFrom("notice_off")
-    .select(["enrollment_id as enrollment", "kind"])
-    .where("person_id", "=", person)
+    .select(["person_id as person", "enrollment_id as enrollment", "kind"])
+    .where("person_id", "in", people)
     .execute();
 }
 
@@ -109,19 +115,29 @@ export async function replaceOff(
       .execute();
 }
 
-/** What went out to somebody, the oldest first. */
-export async function readSent(tx: SchoolTransaction, person: string): Promise<Notice[]> {
-  const rows = await tx
-    .selectFrom("notice")
-    .select(["kind", "person_id", "at", "about"])
-    .where("person_id", "=", person)
-    .orderBy("at", "desc")
-    .orderBy("id", "desc")
-    .limit(SENT_MOST)
-    .execute();
-  return rows.reverse().map(({ kind, person_id, at, about }) => ({
-    kind,
-    person: person_id,
+/** What went out to some people, the oldest first. */
+export async function readSent(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  people: readonly string[],
+): Promise<Notice[]> {
+  const { rows } = await sql<{
+    kind: Kind;
+    person: string;
+    at: string;
+    about: WrittenNotice["about"];
+  }>`
+    select n.kind, n.person_id as person, n.at, n.about
+    from unnest(${people}::text[]) wanted (person)
+    cross join lateral (
+      select * from notice o
+      where o.school_id = ${school} and o.person_id = wanted.person
+      order by o.at desc, o.id desc limit ${SENT_MOST}
+    ) n
+    order by n.at, n.id
+  `.execute(tx);
+  return rows.map(({ at, about, ...row }) => ({
+    ...row,
     at: Date.parse(at) as Instant,
     about: about.map((entry) => ({
       ...entry,
@@ -142,76 +158,62 @@ export interface NewNotice {
   sentAt?: string;
 }
 
-/** Writes what goes out; answers its number. */
-export async function insertNotice(
+/** Writes what goes out; answers the numbers, in its order. */
+export async function insertNotices(
   tx: SchoolTransaction,
   school: SchoolId,
-  { person, kind, at, notAfter, about, course, letter, sentAt }: NewNotice,
-): Promise<string> {
-  const { id } = await tx
-    .insertInto("notice")
-    .values({
-      school_id: school,
-      person_id: person,
-      kind,
-      at,
-      not_after: notAfter,
-      about: JSON.stringify(about),
-      course_id: course,
-      letter: JSON.stringify(letter),
-      ...(sentAt !== undefined && { state: "sent", sent_at: sentAt }),
-    })
-    .returning("id")
-    .executeTakeFirstOrThrow();
-  return id;
+  all: readonly NewNotice[],
+): Promise<string[]> {
+  if (all.length === 0) return [];
+  const { rows } = await sql<{ id: string }>`
+    insert into notice (school_id, person_id, kind, at, not_after, about, course_id, letter, state, sent_at)
+    select ${school}::uuid, r.person, r.kind, r.at, r."notAfter", r.about, r.course, r.letter,
+      case when r."sentAt" is null then 'waiting' else 'sent' end, r."sentAt"
+    from rows from (jsonb_to_recordset(${JSON.stringify(all)}::jsonb) as (person text, kind text,
+        at timestamptz, "notAfter" timestamptz, about jsonb, course text, letter jsonb,
+        "sentAt" timestamptz)) with ordinality
+      as r (person, kind, at, "notAfter", about, course, letter, "sentAt", n)
+    order by r.n
+    returning id::text as id
+  `.execute(tx);
+  return rows.map(({ id }) => id);
 }
 
-/** Replaces what somebody was told that does not hold any more. */
+/** What somebody was told that does not hold any more. */
+export interface WrongTold {
+  person: string;
+  kind: Kind;
+  key: string;
+  enrollment: string | null;
+  item: string | null;
+  old: string;
+  new: string | null;
+}
+
+/** Replaces what some people were told that does not hold any more; what was found before keeps when it was. */
 export async function replaceWrong(
   tx: SchoolTransaction,
   school: SchoolId,
-  person: string,
-  wrong: readonly {
-    kind: Kind;
-    key: string;
-    enrollment: string | null;
-    item: string | null;
-    old: string;
-    new: string | null;
-  }[],
+  people: readonly string[],
+  wrong: readonly WrongTold[],
   now: Instant,
 ): Promise<void> {
-  await tx
-    .deleteFrom("notice_wrong")
-    .where("person_id", "=", person)
-    .$if(wrong.length > 0, (query) =>
-      query.where(
-        "key",
-        "not in",
-        wrong.map(({ key }) => key),
-      ),
-    )
-    .execute();
+  const rows = sql`jsonb_to_recordset(${JSON.stringify(wrong)}::jsonb) as r (person text, kind text,
+    key text, enrollment text, item text, old timestamptz, "new" timestamptz)`;
+  await sql`
+    delete from notice_wrong w
+    where w.school_id = ${school} and w.person_id = any (${people})
+      and not exists (select from ${rows} where r.person = w.person_id and r.key = w.key)
+  `.execute(tx);
   if (wrong.length > 0)
-    await tx
-      .insertInto("notice_wrong")
-      .values(
-        wrong.map(({ enrollment, item, ...one }) => ({
-          school_id: school,
-          person_id: person,
-          enrollment_id: enrollment,
-          item_id: item,
-          found_at: formatInstant(now),
-          ...one,
-        })),
-      )
-      .onConflict((conflict) =>
-        conflict.columns(["school_id", "person_id", "key"]).doUpdateSet((eb) => ({
-          old: eb.ref("excluded.old"),
-          new: eb.ref("excluded.new"),
-        })),
-      )
-      .execute();
+    await sql`
+      insert into notice_wrong
+        (school_id, person_id, kind, key, enrollment_id, item_id, old, new, found_at)
+      select ${school}::uuid, r.person, r.kind, r.key, r.enrollment, r.item, r.old, r."new",
+        ${formatInstant(now)}::timestamptz
+      from ${rows}
+      on conflict (school_id, person_id, key) do update set old = excluded.old, new = excluded.new
+    `.execute(tx);
 }
 
 /** Whoever has come in last, to a course or to any; null: nobody is in. */

@@ -1,12 +1,16 @@
 /** What notices to somebody follow from: what they hold, what they do not want, what they were told. */
-import { inKey, type Notice, type NoticeSettings, type VersionsOf } from "@dawngate/core/notices";
-import type { Plan } from "@dawngate/core/plan";
+import {
+  inKey,
+  type Kind,
+  type Notice,
+  type NoticeSettings,
+  type VersionsOf,
+} from "@dawngate/core/notices";
+import type { Plan, PlanSchool } from "@dawngate/core/plan";
 import type { Timeline } from "@dawngate/core/schedule";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { type Case, readCases, versionsReady, workOut } from "../schedule/case";
-import { planSchool } from "../school/plan";
-import { readSchool } from "../school/store";
 import type { Looked } from "./look-store";
 import { type HeldRow, readHeld, readOff, readSent } from "./person-store";
 import type { KeptSettings } from "./settings-store";
@@ -30,36 +34,74 @@ export interface ToPerson {
   timeline(enrollment: string, now: Instant): Timeline | null;
 }
 
-/** Reads all that is needed to say what somebody is told, and when. */
-export async function readPerson(
+interface Reading {
+  school: SchoolId;
+  /** As its plan has it. */
+  plan: PlanSchool;
+  settings: KeptSettings;
+}
+
+/** Reads all that is needed to say what some people are told, and when: of each, in their order. */
+export async function readPersons(
   tx: SchoolTransaction,
-  school: SchoolId,
-  who: Looked,
-  kept: KeptSettings,
+  parts: Reading,
+  people: readonly Looked[],
   now: Instant,
   /** Left out: a plan holds for somebody from when it began to. */
   fromTheBeginning = false,
-): Promise<ToPerson> {
-  const held = await readHeld(tx, who.person, now);
+): Promise<ToPerson[]> {
+  const ids = people.map(({ person }) => person);
+  const held = await readHeld(tx, ids, now);
   const found = await readCases(
     tx,
-    school,
+    parts.school,
     held.map(({ id }) => id),
   );
   const cases = new Map(found.map((one) => [one.enrollment.id, one]));
-  const own = held.filter(({ id }) => cases.has(id));
-  const off = await readOff(tx, who.person);
+  const off = await readOff(tx, ids);
+  const sent = await readSent(tx, parts.school, ids);
+  return people.map((who) => {
+    const isTheirs = ({ person }: { person: string }) => person === who.person;
+    return toPerson(
+      who,
+      parts,
+      {
+        held: held.filter((one) => isTheirs(one) && cases.has(one.id)),
+        cases,
+        off: off.filter(isTheirs),
+        sent: sent.filter(isTheirs),
+      },
+      fromTheBeginning,
+    );
+  });
+}
+
+interface Found {
+  held: HeldRow[];
+  cases: ReadonlyMap<string, Case>;
+  off: { enrollment: string | null; kind: Kind }[];
+  sent: Notice[];
+}
+
+function toPerson(
+  who: Looked,
+  { plan: school, settings: kept }: Reading,
+  { held: own, cases: all, off, sent }: Found,
+  fromTheBeginning: boolean,
+): ToPerson {
+  const cases = new Map(own.map(({ id }) => [id, all.get(id) as Case]));
+  const found = [...cases.values()];
   const offOf = (enrollment: string | null) =>
     off.filter((one) => one.enrollment === enrollment).map(({ kind }) => kind);
   const announced = own.flatMap(({ announced }) => announced);
   const plan: Plan = {
     dawnGatePlan: 1,
-    school: planSchool(await readSchool(tx)),
+    school,
     courses: [...new Map(found.map(({ plan }) => [plan.id, plan])).values()],
     cohorts: [
       ...new Map(found.flatMap(({ cohort }) => (cohort ? [[cohort.id, cohort]] : []))).values(),
     ],
-    enrollments: own.map(({ id }) => (cases.get(id) as Case).enrollment),
+    enrollments: found.map(({ enrollment }) => enrollment),
   };
   const settings: NoticeSettings = {
     dawnGateNotices: 1,
@@ -83,7 +125,6 @@ export async function readPerson(
       ...new Map(announced.map(({ id, at, course }) => [id, { id, at, course }])).values(),
     ],
   };
-  const sent = await readSent(tx, who.person);
   const known = new Set(sent.flatMap(({ about }) => about.map(({ key }) => key)));
   const standIns = own
     .flatMap(standIn(who.person))

@@ -74,7 +74,7 @@ export function showToldTo({ db }: Parts, context: Context, person: string): Pro
     return {
       ahead: await readAheadOf(tx, person, formatInstant(context.now), SHOWN),
       sent: (await readSentPage(tx, narrowed)).slice(0, SHOWN),
-      off: (await readOff(tx, person)).map(({ kind, enrollment }) => ({
+      off: (await readOff(tx, [person])).map(({ kind, enrollment }) => ({
         kind,
         course: courses.find((one) => one.enrollment === enrollment)?.title ?? null,
       })),

@@ -13,7 +13,7 @@ import type { Services } from "../school/kit";
 import { composeWith, namedFor } from "./compose";
 import { readLooked } from "./look-store";
 import { readParts } from "./notify";
-import { readPerson, type ToPerson } from "./person";
+import { readPersons, type ToPerson } from "./person";
 import { newestPerson, soonPerson } from "./person-store";
 import { faultsOfWords } from "./settings";
 
@@ -37,7 +37,8 @@ export async function tryNotice(
       return nobody;
     }
     const parts = await readParts(tx, context.school, baseUrl);
-    const to = await readPerson(tx, context.school, who, parts.settings, context.now);
+    const [to] = await readPersons(tx, parts, [who], context.now);
+    if (!to) return nobody;
     const found = realOne(kind, course, to, context.now);
     const notice = found ?? madeUp(kind, course, to, context.now);
     const named = namedFor(notice, to, parts.site, context.now);

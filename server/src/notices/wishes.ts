@@ -23,7 +23,7 @@ async function wishesOf(tx: SchoolTransaction, person: string): Promise<Wishes> 
   const { name: school } = await readSchool(tx);
   const { kinds } = await readNoticeSettings(tx);
   const { name, courses } = await readWishedFor(tx, person);
-  const off = await readOff(tx, person);
+  const off = await readOff(tx, [person]);
   const offOf = (enrollment: string | null) =>
     off.flatMap((one) =>
       one.enrollment === enrollment && isSent(one.kind) ? one.kind : [],

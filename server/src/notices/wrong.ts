@@ -10,7 +10,7 @@ import { reading } from "../school/service";
 import { WISHES_WORDS } from "./compose";
 import { lookAt, readLooked } from "./look-store";
 import { readParts } from "./notify";
-import { insertNotice } from "./person-store";
+import { insertNotices } from "./person-store";
 import { clearWrong, countWrong, readWrong, wrongPeople } from "./wrong-store";
 
 /** So many are named; so many people are written to by one press. */
@@ -56,24 +56,26 @@ export async function correctAll(
       // One letter. For each kind a row says what was told, so that it is known the next time something moves.
       const kinds = [...new Set(wrong.map(({ kind }) => kind))];
       for (const [number, kind] of kinds.entries()) {
-        const id = await insertNotice(tx, school, {
-          person,
-          kind,
-          at: formatInstant(now),
-          notAfter: formatInstant((now + 2 * DAY) as Instant),
-          about: wrong
-            .filter((one) => one.kind === kind)
-            .map(({ key, enrollment, item, new: holds }) => ({
-              key,
-              enrollment,
-              item,
-              instant: holds,
-              named: true,
-            })),
-          course: courses.length === 1 ? (courses[0] ?? null) : null,
-          letter,
-          ...(number > 0 && { sentAt: formatInstant(now) }),
-        });
+        const [id = ""] = await insertNotices(tx, school, [
+          {
+            person,
+            kind,
+            at: formatInstant(now),
+            notAfter: formatInstant((now + 2 * DAY) as Instant),
+            about: wrong
+              .filter((one) => one.kind === kind)
+              .map(({ key, enrollment, item, new: holds }) => ({
+                key,
+                enrollment,
+                item,
+                instant: holds,
+                named: true,
+              })),
+            course: courses.length === 1 ? (courses[0] ?? null) : null,
+            letter,
+            ...(number > 0 && { sentAt: formatInstant(now) }),
+          },
+        ]);
         if (number === 0) await follow(tx, school, "send-notice", { school, notice: id });
       }
       await clearWrong(tx, person);
