@@ -38,7 +38,12 @@ async function twoWeeksLater(page) {
 /** name, size, place, and: who is signed in (the owner, unless said), dark, what is pressed before. */
 const SHOTS = [
   ["today-wide", wide, "/ember-row/today", { act: counted }],
-  ["courses-wide", wide, "/ember-row/courses"],
+  [
+    "notices-wide",
+    wide,
+    "/ember-row/notices/opened",
+    { act: (page) => page.getByRole("article").waitFor() },
+  ],
   ["schedule-wide", wide, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
   ["people-wide", wide, "/ember-row/courses/cold-kitchen/people"],
   ["edit-wide", wide, "/ember-row/courses/cold-kitchen/edit"],

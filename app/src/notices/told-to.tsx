@@ -86,8 +86,9 @@ function List({
   rows: { key: string; what: string; says: string }[];
 }) {
   const { quiet } = usePalette();
+  const wide = useWide();
   return (
-    <View style={{ flex: 1 }}>
+    <View style={wide ? { flex: 1 } : undefined}>
       <Text kind="name" level={3}>
         {title}
       </Text>

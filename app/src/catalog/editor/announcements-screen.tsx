@@ -98,6 +98,7 @@ function AnnouncementSheet({
   announcement: Announcement | null;
   onClose(): void;
 }) {
+  const { quiet } = usePalette();
   const [title, setTitle] = useState(announcement?.title ?? "");
   const [text, setText] = useState(announcement?.text ?? "");
   const [onPage, setOnPage] = useState(announcement?.onPage ?? false);
@@ -137,6 +138,11 @@ function AnnouncementSheet({
         on={onPage}
         onChange={setOnPage}
       />
+      {announcement ? null : (
+        <Text kind="small" color={quiet}>
+          Whoever is in the course is told by mail, at night when their morning comes.
+        </Text>
+      )}
       {error ? <Notice {...explain(error)} /> : null}
       <PrimaryAction
         label={announcement ? "Keep it" : "Announce it"}
