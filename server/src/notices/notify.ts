@@ -6,6 +6,7 @@ import {
   DAY,
   formatDate,
   formatInstant,
+  HOUR,
   type Instant,
   localDateAt,
   MINUTE,
@@ -45,6 +46,8 @@ const OVERLAP = 10 * MINUTE;
 /** So far ahead one looks, and at the latest after so long anew: so a month ahead is always known. */
 const AHEAD_DAYS = 45;
 const AGAIN_DAYS = 13;
+/** Whoever cannot be looked at is tried again after so long. */
+const FAULTY_AGAIN = HOUR;
 /** So many of what is to come are written down for one person. */
 const AHEAD_MOST = 200;
 
@@ -57,7 +60,11 @@ export async function notifySchool(
 ): Promise<void> {
   while (await db.withSchool(school, (tx) => takeOver(tx, school, now)));
   while (await db.withSchool(school, (tx) => sweepSome(tx, school, now)));
-  while (await db.withSchool(school, (tx) => notifySome(tx, school, baseUrl, now)));
+  const faults: string[] = [];
+  while (await db.withSchool(school, (tx) => notifySome(tx, school, baseUrl, now, faults)));
+  // Said once everybody else was looked at.
+  if (faults.length > 0)
+    throw new Error(`${faults.length} could not be looked at for their notices: ${faults[0]}`);
 }
 
 /** True: there may be more. */
@@ -66,11 +73,21 @@ async function notifySome(
   school: SchoolId,
   baseUrl: string,
   now: Instant,
+  faults: string[],
 ): Promise<boolean> {
   const due = await holdDue(tx, now, AT_A_TIME);
   if (due.length === 0) return false;
   const parts = await readParts(tx, school, baseUrl);
-  const looked = (await readPersons(tx, parts, due, now)).map((to) => lookedAt(to, parts, now));
+  const looked = (await readPersons(tx, parts, due, now)).map((to) => {
+    try {
+      return lookedAt(to, parts, now);
+    } catch (error) {
+      // Whatever is wrong with one keeps nobody else waiting; they are looked at again later.
+      const { person } = to.who;
+      faults.push(`${person}: ${String(error)}`);
+      return { person, out: [], wrong: [], ahead: [], next: (now + FAULTY_AGAIN) as Instant };
+    }
+  });
   await handOver(
     tx,
     parts,

@@ -320,3 +320,24 @@ test("what went out is listed page by page, read as it was, and sent again on a 
   await owned.ask("POST", `${N}/sent/${one?.id}/again`);
   expect(mailsTo(whole.person.email)).toHaveLength(before + 1);
 });
+
+test("whatever is wrong with one person keeps nobody else waiting, and is said", async () => {
+  now = instant("2027-03-20T13:00:00Z");
+  await enters("broken@example.org");
+  await enters("whole@example.org");
+  await owned.test_.db.withSchool(owned.school, async (tx) => {
+    const set = { time_zone: "Nowhere/At_All" };
+    await tx.updateTable("person").set(set).where("email", "=", "broken@example.org").execute();
+  });
+  await expect(at("2027-03-20T13:00:05Z")).rejects.toThrow(/^1 could not be looked at.*Nowhere/);
+  await owned.app.workOff();
+  expect(subjects("whole@example.org")).toEqual(["You are in Bread & more"]);
+  expect(subjects("broken@example.org")).toEqual([]);
+  // An hour later, mended, they are told: their welcome is not two days old.
+  await owned.test_.db.withSchool(owned.school, async (tx) => {
+    const set = { time_zone: "Europe/Lisbon" };
+    await tx.updateTable("person").set(set).where("email", "=", "broken@example.org").execute();
+  });
+  await at("2027-03-20T14:00:10Z");
+  expect(subjects("broken@example.org")).toEqual(["You are in Bread & more"]);
+});
