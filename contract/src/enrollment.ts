@@ -72,6 +72,10 @@ export const actRequest = z
     key: z.string().min(8).max(64),
     act: staffAct,
     look: z.boolean().default(false).describe("Only say what it would do."),
+    tell: z
+      .boolean()
+      .default(true)
+      .describe("Whom it is about is told by mail, where the school has that on."),
   })
   .refine(({ enrollments, matching }) => (enrollments === undefined) !== (matching === undefined), {
     message: 'Say for whom: either "enrollments" or "matching"',

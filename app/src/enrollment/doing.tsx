@@ -13,6 +13,7 @@ import { Choices } from "../ui/choices";
 import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
 import { useSettled } from "../ui/settled";
+import { Switched } from "../ui/switched";
 import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
@@ -37,6 +38,8 @@ interface Props {
 }
 
 const LOOKING = "Looked at";
+/** What people are told of, where the school has that on. */
+const TOLD: readonly string[] = ["moved", "extended", "revoked"];
 
 export function Doing({
   place,
@@ -54,6 +57,7 @@ export function Doing({
   const [date, setDate] = useState("");
   const [cohort, setCohort] = useState<string | null | undefined>(undefined);
   const [item, setItem] = useState<string | undefined>(undefined);
+  const [tell, setTell] = useState(true);
   const [wrong, setWrong] = useState<string | null>(null);
   const [act, { error, isLoading, reset }] = useActMutation();
   const sofar = useRef<{ next: string | null; done: number; refused: Acted["refused"] }>({
@@ -110,6 +114,7 @@ export function Doing({
           ...whom,
           ...(sofar.current.next !== null && { after: sofar.current.next }),
           key: key.current,
+          tell,
           act: { ...wanted, reason: reason.trim() } as StaffAct,
         },
       });
@@ -164,6 +169,13 @@ export function Doing({
         </Text>
       ) : null}
       <TextField {...field} label="Reason" value={reason} onChangeText={setReason} />
+      {TOLD.includes(offer.act.type) ? (
+        <Switched
+          label={count === 1 ? "Tell them by mail" : "Tell each of them by mail"}
+          on={tell}
+          onChange={setTell}
+        />
+      ) : null}
       {wrong ? (
         <Text kind="small" color={ember} role="alert">
           {wrong}

@@ -17,7 +17,7 @@ import type { Services } from "../school/kit";
 import { type Happening, keep, numbered } from "./append";
 import { nextMatching } from "./roster";
 import { holdSeats, seatsLeft } from "./seats";
-import { setCohort } from "./store";
+import { noteUntold, setCohort } from "./store";
 
 /**
  * Does something for people, now, or says what it would do. Those for whom it makes no sense are named with the reason,
@@ -27,7 +27,7 @@ export async function act(
   { db }: Pick<Services, "db">,
   context: Context,
   course: string,
-  { enrollments: named, matching, after, key, act: asked, look = false }: ActRequest,
+  { enrollments: named, matching, after, key, act: asked, look = false, tell = true }: ActRequest,
 ): Promise<Acted> {
   const at = context.now;
   return db.withSchool(context, async (tx) => {
@@ -36,7 +36,7 @@ export async function act(
       : { enrollments: named ?? [], next: null };
     const seats =
       asked.type === "moved" ? await seatsFor(tx, context, course, asked.cohort, at, look) : null;
-    const acting = new Acting(tx, context, asked, key, at, look, seats);
+    const acting = new Acting(tx, context, asked, key, at, look, seats, tell);
     // In one order, so that two who act for the same people take turns.
     for (const id of [...new Set(enrollments)].sort()) await acting.one(course, id);
     const answer = { ...(await acting.answer()), next };
@@ -90,6 +90,8 @@ class Acting {
     private readonly at: Instant,
     private readonly look: boolean,
     private readonly seats: Seats | null,
+    /** Whom it is about is told of it. */
+    private readonly tell: boolean,
   ) {}
 
   async one(course: string, id: string): Promise<void> {
@@ -127,6 +129,7 @@ class Acting {
     if (seats) seats.left -= 1;
     if (look) return;
     if (asked.type === "moved") await setCohort(tx, id, asked.cohort);
+    if (!this.tell) await noteUntold(tx, context.school, id, this.key);
     await keep(tx, context.school, after, events, timeline, at, before);
   }
 

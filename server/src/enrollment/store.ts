@@ -233,3 +233,17 @@ export async function noteTold(tx: SchoolTransaction, enrollment: string, now: I
     .where("id", "=", enrollment)
     .execute();
 }
+
+/** What was done with a press is not told to whom it is about. */
+export async function noteUntold(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  enrollment: string,
+  key: string,
+): Promise<void> {
+  await tx
+    .insertInto("untold_act")
+    .values({ school_id: school, enrollment_id: enrollment, key })
+    .onConflict((conflict) => conflict.doNothing())
+    .execute();
+}

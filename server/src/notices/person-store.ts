@@ -63,7 +63,10 @@ export async function readHeld(
           and v.at > ${lately}::timestamptz
           -- What follows from an order is told by the order.
           and coalesce(v.idempotency_key, '') not like 'order %'
-          and coalesce(v.idempotency_key, '') not like 'seat-back %'), '[]'::json) as acts
+          and coalesce(v.idempotency_key, '') not like 'seat-back %'
+          and not exists (select from untold_act u where u.school_id = v.school_id
+            and u.enrollment_id = v.enrollment_id and u.key = v.idempotency_key)
+        ), '[]'::json) as acts
     from unnest(${people}::text[]) wanted (person)
     cross join lateral (
       select h.* from enrollment h

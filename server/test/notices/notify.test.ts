@@ -341,3 +341,27 @@ test("whatever is wrong with one person keeps nobody else waiting, and is said",
   await at("2027-03-20T14:00:10Z");
   expect(subjects("broken@example.org")).toEqual(["You are in Bread & more"]);
 });
+
+test("what staff do for somebody is told at once, unless they say not to; the same press told twice is one mail", async () => {
+  now = instant("2027-03-20T15:00:00Z");
+  const enrollment = await enters("acted@example.org");
+  await at("2027-03-20T15:00:05Z");
+  const act = (key: string, tell: boolean) =>
+    owned.ask("POST", "/schools/one/courses/c/acts", {
+      enrollments: [enrollment],
+      key,
+      tell,
+      act: { type: "extended", add: "P5D", reason: "Ill" },
+    });
+  now = instant("2027-03-20T15:05:00Z");
+  await act("told-of-it", true);
+  await act("told-of-it", true);
+  await at("2027-03-20T15:05:05Z");
+  now = instant("2027-03-20T15:06:00Z");
+  await act("not-told-of", false);
+  await at("2027-03-20T15:06:05Z");
+  const told = mailsTo("acted@example.org").slice(1);
+  expect(told.map(({ subject }) => subject)).toEqual(["Bread & more: you were given more time"]);
+  // Why stays on the record.
+  expect(told[0]?.text).not.toContain("Ill");
+});

@@ -133,6 +133,15 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     create trigger noted after insert or update or delete on enrollment
       for each row execute function note_change('id', '{last_sequence,projected_version,projected_sequence,stale_at,pinned_version,held_versions,number,sort_name,enrolled_at,time_zone,access_from,access_until,standing,done,required,finished_at,next_opens,next_item,seen_at,todo,next_due,told_at}');
 
+    -- What staff have done without telling it: by the press it was done with.
+    create table untold_act (
+      school_id uuid not null,
+      enrollment_id text not null,
+      key text not null,
+      primary key (school_id, enrollment_id, key),
+      foreign key (school_id, enrollment_id) references enrollment (school_id, id) on delete cascade
+    );
+
     create function notice_counted() returns trigger language plpgsql
       set search_path = public as $$
     begin
@@ -201,6 +210,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     "notice_person",
     "notice_look",
     "notice_sweep",
+    "untold_act",
     "notice",
     "notice_ahead",
     "notice_day",

@@ -75,7 +75,16 @@ export interface EnrollmentEventTable extends Authored {
   recorded_at: Generated<string>;
 }
 
+/** What staff have done without telling whom it is about. */
+export interface UntoldActTable {
+  school_id: string;
+  enrollment_id: string;
+  /** Of the press it was done with. */
+  key: string;
+}
+
 export interface EnrollmentTables {
+  untold_act: UntoldActTable;
   cohort: CohortTable;
   cohort_instructor: CohortInstructorTable;
   enrollment: EnrollmentTable;
