@@ -2,10 +2,10 @@
 import type { NoticesAhead } from "@dawngate/contract/notices";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useState } from "react";
-import { ScrollView, View } from "react-native";
 import Svg, { Line, Path } from "react-native-svg";
 import { Hidden } from "../ui/hidden";
 import { useWide } from "../ui/layout";
+import { Along, NightBand } from "../ui/night-band";
 import { Press } from "../ui/press";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -27,7 +27,7 @@ export function MonthAhead({ ahead }: { ahead: NoticesAhead }) {
   const day = shown ?? busiest;
   const most = Math.max(1, ...days.map(({ kinds }) => sum(kinds)));
   const line = (
-    <View role="group" aria-label="Mails a day" style={{ flexDirection: "row", flex: 1 }}>
+    <Along label="Mails a day">
       {days.map((one) => {
         const count = sum(one.kinds);
         const r = count === 0 ? 0 : 5 + 13 * Math.sqrt(count / most);
@@ -72,31 +72,17 @@ export function MonthAhead({ ahead }: { ahead: NoticesAhead }) {
           </Press>
         );
       })}
-    </View>
+    </Along>
   );
   const kinds = days.find((one) => one.day === day)?.kinds ?? [];
   return (
-    <View
-      style={{
-        backgroundColor: frame,
-        borderRadius: wide ? 16 : 0,
-        padding: 16,
-        gap: 6,
-        marginHorizontal: wide ? 0 : -20,
-      }}
-    >
+    <NightBand gap={6}>
       <Text kind="small" color={onFrameQuiet}>
         {all === 0
           ? "Nothing goes out in the next thirty days, as far as is known today."
           : `${mails(all)} in the next thirty days, as far as is known today`}
       </Text>
-      {wide ? (
-        line
-      ) : (
-        <ScrollView horizontal showsHorizontalScrollIndicator={false} testID="one-line">
-          {line}
-        </ScrollView>
-      )}
+      {line}
       <Text color={onFrame} role="status">
         {`${day === today ? "Today" : sayWrittenDate(day, false)}: ${
           kinds.length === 0
@@ -104,6 +90,6 @@ export function MonthAhead({ ahead }: { ahead: NoticesAhead }) {
             : kinds.map(({ kind, count }) => `${nameOf(kind)} (${count})`).join(", ")
         }`}
       </Text>
-    </View>
+    </NightBand>
   );
 }

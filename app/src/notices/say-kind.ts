@@ -1,6 +1,6 @@
 /** The kinds of notices as people read of them, and when they come in words. */
 import type { NoticeTried, SentKind, SentNotice } from "@dawngate/contract/notices";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { goesBack, sayOffset, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 
 interface KindWords {
@@ -49,8 +49,8 @@ export const KIND_WORDS: Record<SentKind, KindWords> = {
   },
   "by-staff": {
     name: "Changed by staff",
-    when: "At once, when somebody is moved, given more time, or taken out",
-    forPerson: "The school has moved you, given you more time, or taken you out",
+    when: "At once, when somebody is moved, given more time, or withdrawn",
+    forPerson: "The school has moved you, given you more time, or withdrawn you",
   },
 };
 
@@ -81,13 +81,9 @@ export const fieldWords = (field: string): string => FIELD_WORDS[field] ?? field
 
 /** "2 days before", "the day itself", "1 day after". */
 export function sayWhen(offset: string): string {
-  const [, minus, count, unit] = /^(-?)P(\d+)([DWMY])$/.exec(offset) ?? [];
-  if (count === undefined) return offset;
-  const n = Number(count);
-  if (n === 0) return "the day itself";
-  const units: Record<string, string> = { D: "day", W: "week", M: "month", Y: "year" };
-  const name = units[unit ?? "D"] ?? "day";
-  return `${n} ${name}${n === 1 ? "" : "s"} ${minus === "-" ? "before" : "after"}`;
+  const far = sayOffset(offset);
+  if (far === sayOffset("P0D")) return "the day itself";
+  return `${far} ${goesBack(offset) ? "before" : "after"}`;
 }
 
 /** Several of them as one says it. */

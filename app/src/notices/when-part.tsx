@@ -1,5 +1,6 @@
 /** How many days before or after: those there are, each taken out by a press, and one more. */
 import type { NoticeKind } from "@dawngate/contract/notices";
+import { parseOffset } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
 import { QuietAction } from "../ui/action";
@@ -17,12 +18,12 @@ interface Props {
   onOffsets(offsets: string[]): void;
 }
 
-/** In days, before first; the unit of months counts as thirty: for the order alone. */
-const inDays = (offset: string) => {
-  const [, minus, count, unit] = /^(-?)P(\d+)([DWMY])$/.exec(offset) ?? [];
-  const days = { D: 1, W: 7, M: 30, Y: 365 }[unit ?? "D"] ?? 1;
-  return (minus === "-" ? -1 : 1) * Number(count ?? 0) * days;
-};
+/** In days, before first; a month counts as thirty: for the order alone. */
+function inDays(offset: string): number {
+  const parsed = parseOffset(offset);
+  if (!parsed.ok || parsed.value.kind !== "date") return 0;
+  return parsed.value.months * 30 + parsed.value.days;
+}
 
 export function WhenPart({ side, offsets, onOffsets }: Props) {
   const { quiet } = usePalette();

@@ -10,6 +10,7 @@ import {
   type Values,
   valuesOf,
 } from "@dawngate/core/notices";
+import { itemTitles } from "@dawngate/core/plan";
 import { sayZone } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { plainOf } from "../base/plain";
@@ -94,14 +95,9 @@ export function namedFor(notice: Notice, to: ToPerson, site: Site, now: Instant)
     },
     item: (id, item) => {
       const one = cases.get(id);
-      if (!one) return null;
-      for (const plan of [one.plan, ...one.held])
-        for (const module of plan.modules) {
-          if (module.id === item) return inMail(module.title);
-          const lesson = module.lessons.find(({ id }) => id === item);
-          if (lesson) return inMail(lesson.title);
-        }
-      return null;
+      const plans = one ? [one.plan, ...one.held] : [];
+      const title = plans.map((plan) => itemTitles(plan).get(item)).find((found) => found);
+      return title === undefined ? null : inMail(title);
     },
     ...(more && { more }),
   };
@@ -112,7 +108,7 @@ const ACTS: Record<string, string> = {
   enrolled: "enrolled",
   moved: "moved to another cohort",
   extended: "given more time",
-  withdrawn: "taken out",
+  withdrawn: "withdrawn",
 };
 
 /** What no enrollment says. */

@@ -39,12 +39,15 @@ export interface Looked {
   lookedAt: string;
 }
 
+const LOOKED = sql`
+  select n.person_id as person, n.key, p.name, p.email, p.time_zone as "timeZone",
+    n.looked_at as "lookedAt"
+  from notice_person n join person p on p.school_id = n.school_id and p.id = n.person_id`;
+
 /** Those whose turn it is, held; somebody else's are left to them. */
 export async function holdDue(tx: SchoolTransaction, now: Instant, most: number) {
   const { rows } = await sql<Looked>`
-    select n.person_id as person, n.key, p.name, p.email, p.time_zone as "timeZone",
-      n.looked_at as "lookedAt"
-    from notice_person n join person p on p.school_id = n.school_id and p.id = n.person_id
+    ${LOOKED}
     where n.next_at <= ${formatInstant(now)}::timestamptz
     order by n.next_at, n.person_id limit ${most}
     for update of n skip locked
@@ -55,9 +58,7 @@ export async function holdDue(tx: SchoolTransaction, now: Instant, most: number)
 /** Somebody by name, as they are looked at; null where there is nobody, or they were never in anything. */
 export async function readLooked(tx: SchoolTransaction, person: string): Promise<Looked | null> {
   const { rows } = await sql<Looked>`
-    select n.person_id as person, n.key, p.name, p.email, p.time_zone as "timeZone",
-      n.looked_at as "lookedAt"
-    from notice_person n join person p on p.school_id = n.school_id and p.id = n.person_id
+    ${LOOKED}
     where n.person_id = ${person}
   `.execute(tx);
   return rows[0] ?? null;

@@ -50,6 +50,16 @@ export interface SentRow {
   subject: string;
 }
 
+const SENT = sql`n.id::text as id, n.kind, n.at, n.state, n.fault,
+  json_build_object('id', p.id, 'name', p.name, 'email', p.email) as person,
+  v.title as course, n.letter ->> 'subject' as subject`;
+const FROM = sql`
+  from notice n
+  join person p on p.school_id = n.school_id and p.id = n.person_id
+  left join course c on c.school_id = n.school_id and c.id = n.course_id
+  left join course_version v
+    on v.school_id = c.school_id and v.course_id = c.id and v.number = c.current_version`;
+
 interface Narrowed {
   kind: Kind | null;
   state: ToSend["state"] | null;
@@ -64,14 +74,8 @@ export async function readSentPage(
   { kind, state, person, after, most }: Narrowed,
 ): Promise<SentRow[]> {
   const { rows } = await sql<SentRow>`
-    select n.id::text as id, n.kind, n.at, n.state, n.fault,
-      json_build_object('id', p.id, 'name', p.name, 'email', p.email) as person,
-      v.title as course, n.letter ->> 'subject' as subject
-    from notice n
-    join person p on p.school_id = n.school_id and p.id = n.person_id
-    left join course c on c.school_id = n.school_id and c.id = n.course_id
-    left join course_version v
-      on v.school_id = c.school_id and v.course_id = c.id and v.number = c.current_version
+    select ${SENT}
+    ${FROM}
     where true
       ${kind === null ? sql`` : sql`and n.kind = ${kind}`}
       ${state === null ? sql`` : sql`and n.state = ${state}`}
@@ -85,14 +89,8 @@ export async function readSentPage(
 /** One as it went out. */
 export async function readSentOne(tx: SchoolTransaction, id: string) {
   const { rows } = await sql<SentRow & { letter: KeptLetter; sentAt: string | null }>`
-    select n.id::text as id, n.kind, n.at, n.state, n.fault, n.sent_at as "sentAt", n.letter,
-      json_build_object('id', p.id, 'name', p.name, 'email', p.email) as person,
-      v.title as course, n.letter ->> 'subject' as subject
-    from notice n
-    join person p on p.school_id = n.school_id and p.id = n.person_id
-    left join course c on c.school_id = n.school_id and c.id = n.course_id
-    left join course_version v
-      on v.school_id = c.school_id and v.course_id = c.id and v.number = c.current_version
+    select ${SENT}, n.sent_at as "sentAt", n.letter
+    ${FROM}
     where n.id = ${id}::bigint
   `.execute(tx);
   return rows[0] ?? null;

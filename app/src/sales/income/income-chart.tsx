@@ -1,10 +1,11 @@
 /** Months along a horizon: what was received stands above it, what is due is drawn with a dotted edge, what was earned as a line. */
 import type { IncomeMonth } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { ScrollView, View } from "react-native";
+import { View } from "react-native";
 import Svg, { Line, Path, Rect } from "react-native-svg";
 import { Hidden } from "../../ui/hidden";
 import { useWide } from "../../ui/layout";
+import { Along, NightBand } from "../../ui/night-band";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -30,7 +31,7 @@ export function IncomeChart({ months, currency, thisMonth, shown, onShow }: Prop
   const tall = (amount: number) => (Math.max(0, amount) / most) * (HEIGHT - 6);
   const money = (amount: number) => sayMoney(amount, currency);
   const columns = (
-    <View role="group" aria-label="Income a month" style={{ flexDirection: "row", flex: 1 }}>
+    <Along label="Income a month">
       {months.map(({ month, received, due, earned }) => {
         const isShown = month === shown;
         const [got, ahead] = [tall(received), tall(due)];
@@ -98,31 +99,17 @@ export function IncomeChart({ months, currency, thisMonth, shown, onShow }: Prop
           </Press>
         );
       })}
-    </View>
+    </Along>
   );
   return (
-    <View
-      style={{
-        backgroundColor: frame,
-        borderRadius: wide ? 16 : 0,
-        padding: 16,
-        gap: 8,
-        marginHorizontal: wide ? 0 : -20,
-      }}
-    >
+    <NightBand gap={8}>
       <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 18, rowGap: 2 }}>
         <Key color={frameMark} says="received" />
         <Key color={onFrameQuiet} says="due and not paid" dotted />
         <Key color={frameLeaf} says="earned" />
       </View>
-      {wide ? (
-        columns
-      ) : (
-        <ScrollView horizontal showsHorizontalScrollIndicator={false} testID="one-line">
-          {columns}
-        </ScrollView>
-      )}
-    </View>
+      {columns}
+    </NightBand>
   );
 }
 
