@@ -14,7 +14,7 @@ const room = (name, extra = {}) => ({
   transform: { "\\.[cm]?[jt]sx?$": swc },
   // Packages that come as ES modules only.
   transformIgnorePatterns: [
-    "/node_modules/(?!(temporal-polyfill|temporal-utils|ical\\.js|marked|@?better-[^/]+|nanostores|jose|defu|@noble|rou3|set-cookie-parser)/)",
+    "/node_modules/(?!(temporal-polyfill|temporal-utils|ical\\.js|marked|@?better-[^/]+|nanostores|@tus|srvx|file-type|strtok3|token-types|@tokenizer|@borewit|uint8array-extras|jose|defu|@noble|rou3|set-cookie-parser)/)",
   ],
   ...extra,
 });

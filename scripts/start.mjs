@@ -116,6 +116,7 @@ try {
   const settings = {
     ...databaseSettings(cluster, "dawngate", secretsIn(join(local, "secrets"))),
     DAWNGATE_WEB: web,
+    DAWNGATE_FILES: join(local, "files"),
     DAWNGATE_DEMO: join(root, "demo"),
     // What goes wrong is told here; every request, where somebody runs it (docs/operate.md).
     DAWNGATE_LOG: "quiet",

@@ -3,6 +3,7 @@ import { courseCard } from "@dawngate/core/courses";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { cohort, cover } from "./courses";
+import { lessonContent } from "./lessons";
 import { announcement, blocks } from "./page";
 import { cursor } from "./text";
 
@@ -133,7 +134,7 @@ export const sample = z
     title: z.string(),
     kind: z.string(),
     minutes: z.number().nullable(),
-    text: z.string(),
+    ...lessonContent.shape,
     course: z.string().describe("The course's title."),
   })
   .meta({ id: "Sample" });

@@ -163,6 +163,7 @@ export const courseChange = z
   .strictObject({
     archived: z.boolean().optional(),
     catalog: catalogPlace.optional(),
+    questions: z.boolean().optional().describe("Whether people can ask under its lessons."),
     group: z.string().trim().max(200, "A group's name has at most 200 characters").optional(),
     card: courseCard.optional().describe("Parts of the card that change; an empty one goes."),
     words: ownWords.optional().describe("Words that change; an empty one is the school's again."),
@@ -198,6 +199,7 @@ export const draft = z
     description: z.string(),
     words: ownWords.describe("Its own words; those left out are the school's."),
     card: courseCard,
+    questions: z.boolean().describe("Whether people can ask under its lessons."),
     meant: z.array(z.string()).describe("Snags that are meant so, by their keys."),
   })
   .meta({ id: "Draft" });

@@ -4,6 +4,8 @@ import { gateSchema, planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { words } from "./catalog";
 import { cover } from "./courses";
+import { seen } from "./learning";
+import { lessonContent } from "./lessons";
 import { personRipple } from "./review";
 import { matching } from "./roster";
 import { type TimelineAnswer, timeline } from "./schedule";
@@ -308,7 +310,9 @@ export const myLesson = z
     title: z.string(),
     kind: z.string(),
     minutes: z.number().nullable(),
-    text: z.string(),
+    ...lessonContent.shape,
+    seen: seen.nullable().describe("Of a film or a recording; null: there is none."),
+    questions: z.boolean().describe("Whether one can ask under it."),
     done: z.boolean(),
     previous: z.string().nullable(),
     next: z.string().nullable(),

@@ -54,6 +54,10 @@ export const PERMISSIONS = {
     words: "Extend, pause, open early, withdraw, move (instructors: in their cohorts)",
     roles: ["owner", "manager", "instructor"],
   },
+  "questions.answer": {
+    words: "Answer what people ask under lessons (instructors: people of their cohorts)",
+    roles: ["owner", "manager", "author", "instructor"],
+  },
   "sales.see": {
     words: "See what is on sale, and the orders",
     roles: ["owner", "manager"],

@@ -23,6 +23,7 @@ export const school = z
     currency: z.string(),
     calendar: z.object({ weekend: z.array(z.int()), closed: z.array(z.string()) }),
     contact: z.string(),
+    hosts: z.array(z.string()).describe("Hosts of pages elsewhere that lessons may show."),
     color: z.string(),
     releaseHour: z.string().describe("Proposed for new courses."),
     words: ownWords.describe("Its own words for what a course is made of."),
@@ -53,6 +54,17 @@ export const schoolChange = z
     timeZone: planFields.timeZone,
     currency,
     contact: z.union([z.literal(""), mailAddress]),
+    hosts: z
+      .array(
+        z
+          .string()
+          .toLowerCase()
+          .regex(
+            /^(?=.{4,253}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z]{2,63}$/,
+            "A host is a name such as media.example.org, without https:// and without a path",
+          ),
+      )
+      .max(100, "At most 100 hosts"),
     twoFactor: z.boolean(),
     color: z.string().regex(/^#[0-9A-Fa-f]{6}$/, "A color is # and six digits, such as #D9533B"),
     releaseHour: planFields.timeOfDay,

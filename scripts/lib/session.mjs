@@ -20,6 +20,7 @@ export async function serveDemo(root, cluster, name, say) {
     ...settings,
     ...tillSettings(till),
     DAWNGATE_WEB: await exportedApp(root, say),
+    DAWNGATE_FILES: join(root, ".local/files-test", name),
     DAWNGATE_DEMO: join(root, "demo"),
     // Tests sign in more often than people do.
     DAWNGATE_LIMITS: "no",

@@ -7,6 +7,7 @@ import { pino } from "pino";
 import { openDatabase } from "./db/connection";
 import { BACKGROUND } from "./db/pool";
 import { openFigures } from "./figures";
+import { openKeptFiles } from "./files/kept";
 import { createApp } from "./http/app";
 import { staticFiles } from "./http/static";
 import type { Answered } from "./http/watch";
@@ -56,6 +57,8 @@ const mailer =
 const payments =
   settings.till && practiceTill({ ...settings.till, tellAt: `${baseUrl}/api/payments/heard` });
 if (!mailer) throw new Error("No way to send mail");
+const kept =
+  settings.fileFolder === null ? null : await openKeptFiles(settings.fileFolder, settings.secret);
 const counters = openAuthPool(address);
 const limits = settings.limits ? openLimits(counters) : NO_LIMITS;
 const identity = openAuth({ address, baseUrl, secret: settings.secret, limits, log });
@@ -63,7 +66,7 @@ let homeSchool: string | null = null;
 if (settings.demo !== null) {
   // A whole school at once takes longer than a person would wait.
   const patient = openDatabase(address, { patience: BACKGROUND, most: 2 });
-  const demo = await loadDemo(patient, settings.demo, now(), identity.ensureAccount, baseUrl);
+  const demo = await loadDemo(patient, settings.demo, now(), identity.ensureAccount, baseUrl, kept);
   await patient.close();
   homeSchool = demo.slug;
   const { password, signIns } = demo;
@@ -117,6 +120,7 @@ else {
     tray,
     payments,
     numbers: practiceNumbers(),
+    kept,
     threads,
     readers: startReaders(bundle),
     limits,

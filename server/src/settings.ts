@@ -7,10 +7,12 @@ export interface Settings {
   address: DatabaseAddress;
   /** A copy of the database for lists and public pages, and how old it may be; null: there is none. */
   replica: ReplicaSettings | null;
-  /** Signs sessions; nothing else. */
+  /** Signs sessions; what signs addresses of files is derived from it. */
   secret: string;
   /** The folder of the exported application; null: the API alone. */
   web: string | null;
+  /** The folder in which files are kept; null: none can be brought. */
+  fileFolder: string | null;
   /** The demo school's folder; null: no demo. */
   demo: string | null;
   /** A mail server's URL; null: the mail tray, which only the demo has. */
@@ -65,6 +67,7 @@ const environment = z.object({
   DAWNGATE_REPLICA_AGE: z.coerce.number().min(1).max(300).default(5),
   DAWNGATE_SECRET: z.string().min(32, "At least 32 characters; it signs sessions"),
   DAWNGATE_WEB: z.string().optional(),
+  DAWNGATE_FILES: z.string().optional(),
   DAWNGATE_DEMO: z.string().optional(),
   DAWNGATE_SMTP: z.url({ protocol: /^smtps?$/ }).optional(),
   DAWNGATE_MAIL_FROM: z.string().default("Dawn Gate <dawn-gate@localhost>"),
@@ -120,6 +123,7 @@ export function readSettings(env: Record<string, string | undefined>): Settings 
       : null,
     secret: data.DAWNGATE_SECRET,
     web: data.DAWNGATE_WEB ?? null,
+    fileFolder: data.DAWNGATE_FILES ?? null,
     demo: data.DAWNGATE_DEMO ?? null,
     smtp: data.DAWNGATE_SMTP ?? null,
     mailFrom: data.DAWNGATE_MAIL_FROM,

@@ -3,6 +3,8 @@ import { catalog } from "./catalog";
 import { courses } from "./courses";
 import { covers } from "./covers";
 import { enrollment } from "./enrollment";
+import { files } from "./files";
+import { learning } from "./learning";
 import { lessons } from "./lessons";
 import { me } from "./me";
 import { notices } from "./notices";
@@ -23,9 +25,11 @@ export const ROOMS = {
   people,
   courses,
   covers,
+  files,
   lessons,
   schedule,
   enrollment,
+  learning,
   review,
   sales,
   catalog,

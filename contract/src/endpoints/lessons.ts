@@ -1,6 +1,21 @@
 /** Endpoints of lessons: what stands in them, read and edited. */
-import { done, endpoints, inCourse, inLesson } from "../endpoint";
-import { draftTexts, lessonChange, lessonDraft, lessonText, sharing } from "../lessons";
+import { planFields } from "@dawngate/core/plan";
+import { done, endpoints, inCourse, inLesson, inSchool } from "../endpoint";
+import {
+  draftTexts,
+  lessonChange,
+  lessonDraft,
+  lessonText,
+  library,
+  libraryQuery,
+  material,
+  materialChange,
+  partChange,
+  partKept,
+  sharing,
+} from "../lessons";
+
+const inMaterial = inSchool.extend({ material: planFields.id });
 
 export const lessons = endpoints("lessons", {
   getLessonText: {
@@ -50,5 +65,59 @@ export const lessons = endpoints("lessons", {
     body: lessonChange,
     answer: lessonDraft,
     answered: "The new revision.",
+  },
+  keepPart: {
+    method: "put",
+    path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}/part",
+    summary: "Say what a lesson shows beside its text, and its materials",
+    who: "courses.edit",
+    params: inLesson,
+    body: partChange,
+    answer: partKept,
+    answered: "The new revision.",
+    changes: ["library"],
+  },
+  getLibrary: {
+    method: "get",
+    path: "/schools/{school}/library",
+    summary: "The school's materials, by title",
+    who: "courses.read",
+    params: inSchool,
+    query: libraryQuery,
+    answer: library,
+    answered: "A page of it.",
+    holds: ["library"],
+  },
+  addMaterial: {
+    method: "post",
+    path: "/schools/{school}/library",
+    summary: "Put a material into the library",
+    who: "courses.edit",
+    params: inSchool,
+    body: materialChange,
+    answer: material,
+    answered: "The material.",
+    changes: ["library"],
+  },
+  changeMaterial: {
+    method: "put",
+    path: "/schools/{school}/library/{material}",
+    summary: "Change a material, its file among it, in every lesson that has it",
+    who: "courses.edit",
+    params: inMaterial,
+    body: materialChange,
+    answer: material,
+    answered: "The material.",
+    changes: ["library"],
+  },
+  removeMaterial: {
+    method: "delete",
+    path: "/schools/{school}/library/{material}",
+    summary: "Take a material out of the library, where no lesson has it",
+    who: "courses.edit",
+    params: inMaterial,
+    answer: done,
+    answered: "It is gone.",
+    changes: ["library"],
   },
 });

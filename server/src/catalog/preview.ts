@@ -5,7 +5,8 @@ import type { z } from "zod";
 import { notFound } from "../base/problem";
 import { publishedOutline } from "../courses/outline";
 import { published } from "../courses/service";
-import { readLessonText } from "../lessons/store";
+import { showContent } from "../lessons/content";
+import { readStanding } from "../lessons/store";
 import { readCohorts } from "../schedule/cohort-store";
 import { imaginedDates } from "../schedule/imagined";
 import type { Context } from "../school/context";
@@ -32,7 +33,7 @@ export async function showPreview(
 
 /** A lesson that its author lets everybody read; any other is as if it were not there. */
 export async function showSample(
-  { db }: Pick<Services, "db">,
+  { db, kept }: Pick<Services, "db" | "kept">,
   context: Context,
   course: string,
   lesson: string,
@@ -44,7 +45,10 @@ export async function showSample(
       .find(({ id, sample }) => id === lesson && sample);
     if (!found) throw notFound("There is no such sample in this course.");
     const { title, kind, minutes } = found;
-    const text = (await readLessonText(tx, course, number, lesson)) ?? "";
-    return { title, kind, minutes, text, course: plan.title };
+    const standing = await readStanding(tx, course, number, lesson);
+    // Its files are for everybody, whoever reads them first.
+    const anybody = { ...context, account: null };
+    const content = await showContent(tx, kept, anybody, kind, standing);
+    return { title, kind, minutes, ...content, course: plan.title };
   });
 }

@@ -13,7 +13,7 @@ import { conflict, notFound, refusal } from "../base/problem";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
 import { reading } from "../school/service";
-import { coursesWith, insertFirstTexts, readRevision } from "./content-store";
+import { copyParts, coursesWith, insertFirstTexts, readRevision } from "./content-store";
 import { saveDraft } from "./draft-changes-store";
 import { readDraft } from "./draft-store";
 import { appendOperations, lastNumberOf, readOperations } from "./operation-store";
@@ -35,6 +35,7 @@ export async function showDraft(db: Database, context: Context, id: string): Pro
       description: row.description,
       words: row.words,
       card: row.card,
+      questions: row.questions,
       meant: row.meant,
     };
   });
@@ -82,7 +83,9 @@ export async function editDraft(
       const played = kept.map(({ operation }) => operation);
       const within = await reachable(tx, context, played);
       await saveDraft(tx, context.school, draft, course, contentsIn(within));
-      await insertFirstTexts(tx, context.school, id, await textsOf(tx, within));
+      const { texts, from } = await broughtBy(tx, within);
+      await insertFirstTexts(tx, context.school, id, texts);
+      await copyParts(tx, context.school, id, from);
       await appendOperations(tx, context.school, id, row.sequence + 1, kept);
     }
     return {
@@ -157,19 +160,19 @@ async function reachable(
   return found;
 }
 
-/** The texts that lessons were put in with, their own or those of the lessons they were copied from. */
-async function textsOf(
-  tx: SchoolTransaction,
-  operations: readonly Operation[],
-): Promise<Map<string, string>> {
+/** The texts that lessons were put in with, their own or those of the lessons they were copied from; and the content of these. */
+async function broughtBy(tx: SchoolTransaction, operations: readonly Operation[]) {
   const texts = new Map<string, string>();
+  const from = new Map<string, string>();
   for (const operation of operations) {
     if (operation.type !== "insert-lesson") continue;
     const { lesson, text, copyOf } = operation;
-    const body = copyOf ? (await readRevision(tx, copyOf.course, copyOf.lesson))?.body : text;
+    const copied = copyOf && (await readRevision(tx, copyOf.course, copyOf.lesson));
+    const body = copyOf ? copied?.body : text;
     if (body) texts.set(lesson.id, body);
+    if (copied) from.set(lesson.id, copied.lesson_id);
   }
-  return texts;
+  return { texts, from };
 }
 
 /** What no single operation can see: that the whole stays within what a course may be. */

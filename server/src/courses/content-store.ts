@@ -56,6 +56,45 @@ export async function insertFirstTexts(
   `.execute(tx);
 }
 
+/**
+ * Lessons of a draft that show nothing beside their text yet show what others show: each named with the content it is
+ * taken from. Their materials are the same, of the school's library.
+ */
+export async function copyParts(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  course: string,
+  from: ReadonlyMap<string, string>,
+): Promise<void> {
+  if (from.size === 0) return;
+  const rows = [...from].map(([lesson, content]) => ({ lesson, content }));
+  const given = sql`jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) as given (lesson text, content text)`;
+  const placed = sql`join lesson_placement placed on placed.course_id = ${course} and placed.id = given.lesson
+    and placed.school_id = ${school}`;
+  await sql`
+    insert into lesson_part (school_id, lesson_id, number, part, materials)
+    select placed.school_id, placed.lesson_id, 1, newest.part, newest.materials
+    from ${given} ${placed}
+    join lateral (
+      select part, materials from lesson_part p
+      where p.school_id = placed.school_id and p.lesson_id = given.content
+      order by number desc limit 1
+    ) newest on true
+    on conflict do nothing
+  `.execute(tx);
+  for (const [table, thing] of [
+    ["file_use", "file_id"],
+    ["material_use", "material_id"],
+  ] as const)
+    await sql`
+      insert into ${sql.table(table)} (school_id, ${sql.ref(thing)}, lesson_id)
+      select placed.school_id, used.${sql.ref(thing)}, placed.lesson_id
+      from ${given} ${placed}
+      join ${sql.table(table)} used on used.school_id = placed.school_id and used.lesson_id = given.content
+      on conflict do nothing
+    `.execute(tx);
+}
+
 /** What stands in the lessons of a draft: content by lesson, for a version that is made of it. */
 export async function contentsOfDraft(
   tx: SchoolTransaction,

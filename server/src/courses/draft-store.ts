@@ -103,7 +103,7 @@ export async function insertCourse(
   };
 }
 
-/** The draft as a plan's course. A lesson whose newest revision holds nothing is empty. */
+/** The draft as a plan's course. A lesson is empty where neither text nor anything else stands in it. */
 export async function readDraft(tx: SchoolTransaction, id: string): Promise<PlanCourse | null> {
   const course = await tx
     .selectFrom("course_draft")
@@ -125,7 +125,11 @@ export async function readDraft(tx: SchoolTransaction, id: string): Promise<Plan
         select revision.body from lesson_revision revision
         where revision.school_id = placed.school_id and revision.lesson_id = placed.lesson_id
         order by revision.number desc limit 1
-      ), '') = ''`.as("empty"),
+      ), '') = '' and not coalesce((
+        select part.part is not null or cardinality(part.materials) > 0 from lesson_part part
+        where part.school_id = placed.school_id and part.lesson_id = placed.lesson_id
+        order by part.number desc limit 1
+      ), false)`.as("empty"),
     )
     .where("course_id", "=", id)
     .orderBy("position")

@@ -12,7 +12,7 @@ import type { Services } from "../school/kit";
 import { addAuthor } from "../school/staff-store";
 import { readSchool } from "../school/store";
 import { existing } from "./authoring";
-import { readTexts } from "./content-store";
+import { contentsOfDraft, copyParts, readTexts } from "./content-store";
 import { copyCover } from "./cover-store";
 import { insertCourse, setMeant } from "./draft-store";
 import { setPage } from "./page-store";
@@ -69,6 +69,7 @@ async function copyCourse(
   const texts = new Map(Object.entries(await readTexts(tx, from)));
   const course = { ...shiftCourse(draft, days), id, title };
   await insertCourse(tx, context.school, course, await nextPosition(tx), texts);
+  await copyParts(tx, context.school, id, new Map(Object.entries(await contentsOfDraft(tx, from))));
   await setPlace(tx, id, { words: row.words });
   await setPage(tx, id, { description: row.description, card: row.card });
   await copyCover(tx, from, id);
@@ -88,7 +89,7 @@ export async function arrangeCourse(
   db: Database,
   context: Context,
   id: string,
-  { archived, catalog, group, after, words, card, meant }: CourseChange,
+  { archived, catalog, questions, group, after, words, card, meant }: CourseChange,
 ): Promise<void> {
   await db.withSchool(context, async (tx) => {
     await existing(tx, id);
@@ -97,6 +98,7 @@ export async function arrangeCourse(
     await setPlace(tx, id, {
       ...(archived !== undefined && { archived }),
       ...(catalog !== undefined && { catalog }),
+      ...(questions !== undefined && { questions }),
       ...(group !== undefined && { group_name: group }),
       ...(words !== undefined && { words }),
     });

@@ -109,6 +109,7 @@ export async function readCourseRow(tx: SchoolTransaction, id: string, hold = fa
       "course.current_version",
       "course.archived",
       "course.words",
+      "course.questions",
       "draft.sequence",
       "draft.meant",
       "page.description",
@@ -134,7 +135,13 @@ export async function setPlace(
   {
     words,
     ...set
-  }: { archived?: boolean; group_name?: string; catalog?: CatalogPlace; words?: OwnWords },
+  }: {
+    archived?: boolean;
+    group_name?: string;
+    catalog?: CatalogPlace;
+    questions?: boolean;
+    words?: OwnWords;
+  },
 ): Promise<void> {
   if (Object.keys(set).length > 0 || words)
     await tx

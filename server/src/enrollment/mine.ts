@@ -7,24 +7,28 @@ import { explainOpening } from "@dawngate/core/schedule/words";
 import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
 import { notFound, ProblemError } from "../base/problem";
 import { publishedOutline } from "../courses/outline";
+import { readCourseRow } from "../courses/store";
 import type { SchoolTransaction } from "../db/connection";
-import { readLessonText } from "../lessons/store";
+import { showContent } from "../lessons/content";
+import { readStanding } from "../lessons/store";
 import { type Case, clockOf, readCase, withEvents, workOut } from "../schedule/case";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { appendEvent, type Happening, keep, numbered } from "./append";
 import { changedSince } from "./changed";
+import { beginSeen, readSeen } from "./learning/seen-store";
+import { checkSeen, saySeen, watchedIn } from "./learning/watched";
 import { renewedBy, setSeen, unpaidOrder } from "./store";
 
 /** One of one's own enrollments as it stands at an instant. */
-interface Mine extends Case {
+export interface Mine extends Case {
   timeline: Timeline;
   clock: string;
 }
 
 /** One of one's own enrollments, worked out; whose it is not meets the same refusal as what is not there. */
-async function mine(
+export async function mine(
   tx: SchoolTransaction,
   context: Context,
   id: string,
@@ -105,7 +109,7 @@ export function goOn({ items }: Pick<Timeline, "items">, plan: PlanCourse): stri
 const SEEN_EVERY = 600_000;
 
 /** The door: whether a lesson opens for this person now is asked of the evaluator, and nothing else. */
-function enterLesson({ plan, timeline, clock, ...own }: Mine, lesson: string) {
+export function enterLesson({ plan, timeline, clock, ...own }: Mine, lesson: string) {
   const item = timeline.items.find(({ id, kind }) => id === lesson && kind === "lesson");
   if (!item) throw notFound(`There is no lesson "${lesson}" in this course.`);
   if (item.state !== "open") {
@@ -131,7 +135,7 @@ function enterLesson({ plan, timeline, clock, ...own }: Mine, lesson: string) {
 
 /** A lesson, if its door is open. The first one that is no sample is put on record as the beginning. */
 export async function openMyLesson(
-  { db }: Pick<Services, "db">,
+  { db, kept }: Pick<Services, "db" | "kept">,
   context: Context,
   id: string,
   lesson: string,
@@ -160,12 +164,18 @@ export async function openMyLesson(
       );
     else if (own.seenAt === null || Date.parse(own.seenAt) < context.now - SEEN_EVERY)
       await setSeen(tx, id, formatInstant(context.now));
+    const standing = await readStanding(tx, own.plan.id, own.version, lesson);
+    const content = await showContent(tx, kept, context, found.kind, standing);
+    const watched = watchedIn(content.part);
+    if (watched) await beginSeen(tx, context.school, id, lesson, formatInstant(context.now));
     return {
       id: lesson,
       title: found.title,
       kind: found.kind,
       minutes: found.minutes,
-      text: (await readLessonText(tx, own.plan.id, own.version, lesson)) ?? "",
+      ...content,
+      seen: watched && saySeen(watched, await readSeen(tx, id, lesson)),
+      questions: (await readCourseRow(tx, own.plan.id))?.questions ?? false,
       done: item.done,
       previous: lessons[index - 1]?.id ?? null,
       next: lessons[index + 1]?.id ?? null,
@@ -187,6 +197,7 @@ export async function tickLesson(
     const own = await mine(tx, context, id, at, true);
     const item = enterLesson(own, lesson);
     if (item.done === done) return sayTicked(done, own, own, []);
+    if (done) await checkSeen(tx, own, id, lesson);
     const happening = (kind: string, what: string, eventKey: string): Happening => ({
       kind,
       at: formatInstant(at),

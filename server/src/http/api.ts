@@ -4,7 +4,9 @@ import { notFound } from "../base/problem";
 import { catalogRoutes } from "../catalog/routes";
 import { coverRoutes } from "../courses/cover-routes";
 import { courseRoutes } from "../courses/routes";
+import { learningRoutes } from "../enrollment/learning/routes";
 import { enrollmentRoutes } from "../enrollment/routes";
+import { fileRoutes } from "../files/routes";
 import type { Changes } from "../jobs/changes";
 import { lessonRoutes } from "../lessons/routes";
 import { noticeRoutes } from "../notices/routes";
@@ -28,10 +30,12 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", courseRoutes(services, changes))
     .route("/", peopleRoutes(services))
     .route("/", coverRoutes(services))
+    .route("/", fileRoutes(services))
     .route("/", lessonRoutes(services))
     .route("/", reviewRoutes(services))
     .route("/", scheduleRoutes(services))
     .route("/", enrollmentRoutes(services))
+    .route("/", learningRoutes(services))
     .route("/", salesRoutes(services))
     .route("/", heardRoutes(services))
     .route("/", catalogRoutes(services))

@@ -38,6 +38,9 @@ const FROM_ANYWHERE = Object.values(ROOMS)
   .map(({ path }) => new RegExp(`^/api${path.replaceAll(/\{\w+\}/g, "[^/]+")}$`));
 const isFromAnywhere = (path: string) => FROM_ANYWHERE.some((one) => one.test(path));
 
+/** Where a school's files are read. */
+const FILE = /^\/api\/schools\/[^/]+\/files\/[0-9a-f]{64}$/;
+
 export function createApp({
   files,
   changes,
@@ -55,33 +58,36 @@ export function createApp({
     await next();
   });
   app.use(watched(heard));
-  app.use(
-    secureHeaders({
-      // Only where people come by https can they be told to go on doing so.
-      strictTransportSecurity: services.baseUrl?.startsWith("https:")
-        ? "max-age=63072000; includeSubDomains"
-        : false,
-      contentSecurityPolicy: {
-        defaultSrc: ["'self'"],
-        scriptSrc: ["'self'"],
-        styleSrc: ["'self'", "'unsafe-inline'"],
-        imgSrc: ["'self'", "data:"],
-        workerSrc: ["'self'"],
-        objectSrc: ["'none'"],
-        baseUri: ["'none'"],
-        formAction: ["'self'"],
-        frameAncestors: ["'none'"],
-      },
-      permissionsPolicy: {
-        camera: [],
-        geolocation: [],
-        microphone: [],
-        payment: [],
-        usb: [],
-        publickeyCredentialsGet: ["self"],
-      },
-    }),
-  );
+  const manners = secureHeaders({
+    // Only where people come by https can they be told to go on doing so.
+    strictTransportSecurity: services.baseUrl?.startsWith("https:")
+      ? "max-age=63072000; includeSubDomains"
+      : false,
+    contentSecurityPolicy: {
+      defaultSrc: ["'self'"],
+      scriptSrc: ["'self'"],
+      styleSrc: ["'self'", "'unsafe-inline'"],
+      imgSrc: ["'self'", "data:", "blob:"],
+      mediaSrc: ["'self'", "blob:"],
+      // Pages elsewhere that a lesson may show: which, its school says, and the server refuses others.
+      frameSrc: ["'self'", "https:"],
+      workerSrc: ["'self'"],
+      objectSrc: ["'none'"],
+      baseUri: ["'none'"],
+      formAction: ["'self'"],
+      frameAncestors: ["'none'"],
+    },
+    permissionsPolicy: {
+      camera: [],
+      geolocation: [],
+      microphone: [],
+      payment: [],
+      usb: [],
+      publickeyCredentialsGet: ["self"],
+    },
+  });
+  // A file of the school's says itself what may be done with it.
+  app.use((c, next) => (FILE.test(c.req.path) ? next() : manners(c, next)));
   app.use(addresses());
   app.route("/", healthRoutes(health));
   const guarded = csrf();

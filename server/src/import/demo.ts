@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import type { ImportRequest } from "@dawngate/contract/import";
 import { staffRole } from "@dawngate/contract/permissions";
-import { parsePlanText, shiftPlan } from "@dawngate/core/plan";
+import { type Plan, parsePlanText, shiftPlan } from "@dawngate/core/plan";
 import {
   addDays,
   DAY,
@@ -15,10 +15,13 @@ import {
   zoneOf,
 } from "@dawngate/core/time";
 import { z } from "zod";
+import type { KeptFiles } from "../base/kept-files";
 import type { Database } from "../db/connection";
 import { system } from "../db/who";
 import { tellPast } from "../notices/past";
+import { readersHere } from "../readers";
 import { insertMember, replaceCohorts, setCourses } from "../school/staff-store";
+import { loadDemoMedia, withPictures } from "./demo-media";
 import { demoOrders } from "./demo-orders";
 import { importSchool } from "./import";
 
@@ -51,17 +54,25 @@ export function readDemo(folder: string, now: Instant): ImportRequest {
   const text = (...names: string[]) => readFileSync(join(folder, ...names), "utf8");
   const parsed = parsePlanText(text("plan.json"));
   if (!parsed.ok) throw new Error(`The demo's plan is refused: ${JSON.stringify(parsed.faults)}`);
-  const monday = parseDate(readNote(folder).basedOn);
-  if (!monday.ok) throw new Error(`demo.json: ${monday.reason}`);
-  const today = localDateAt(zoneOf(parsed.plan.school.timeZone), now);
-  const plan = shiftPlan(parsed.plan, wholeWeeks(monday.value, today));
+  const days = daysMoved(folder, parsed.plan.school.timeZone, now);
+  const plan = shiftPlan(parsed.plan, days);
   const texts: Record<string, string> = {};
   for (const course of plan.courses)
     for (const file of readdirSync(join(folder, "texts", course.id)))
-      texts[`${course.id}/${file.replace(/\.md$/, "")}`] = text("texts", course.id, file).trim();
+      texts[`${course.id}/${file.replace(/\.md$/, "")}`] = withPictures(
+        text("texts", course.id, file).trim(),
+        folder,
+      );
   const extras = JSON.parse(text("extras.json")) as { listings?: Listed[] };
-  const listings = extras.listings?.map((one) => moved(one, wholeWeeks(monday.value, today)));
+  const listings = extras.listings?.map((one) => moved(one, days));
   return { plan, extras: { ...extras, ...(listings && { listings }) }, texts };
+}
+
+/** By so many days the demo is moved, for it to be in the middle of things. */
+function daysMoved(folder: string, timeZone: string, now: Instant): number {
+  const monday = parseDate(readNote(folder).basedOn);
+  if (!monday.ok) throw new Error(`demo.json: ${monday.reason}`);
+  return wholeWeeks(monday.value, localDateAt(zoneOf(timeZone), now));
 }
 
 interface Listed {
@@ -106,6 +117,8 @@ export async function loadDemo(
   ensureAccount: (email: string, name: string, password: string) => Promise<string>,
   /** Where the application is served; null: no orders and notices of the time before are put on record. */
   baseUrl: string | null = null,
+  /** Where its files are kept; null: its lessons show text alone. */
+  kept: KeptFiles | null = null,
 ): Promise<{ slug: string; loaded: boolean; password: string; signIns: DemoSignIn[] }> {
   const request = readDemo(folder, now);
   const { password, staff, enrollees } = readNote(folder);
@@ -130,5 +143,9 @@ export async function loadDemo(
     await demoOrders(tx, school, now);
     await tellPast(tx, school, baseUrl, (now - PAST * DAY) as Instant, now);
   });
+  if (kept) {
+    const zone = (request.plan as Plan).school.timeZone;
+    await loadDemoMedia(db, { kept, readers: readersHere }, school, folder, daysMoved(folder, zone, now), now);
+  }
   return { slug, loaded: true, password, signIns };
 }

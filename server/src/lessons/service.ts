@@ -1,17 +1,22 @@
 /** What stands in lessons: read as it is published, edited with revisions. */
 import type { DraftTexts, LessonDraft, LessonText } from "@dawngate/contract/lessons";
+import { filesInText, usesOf } from "@dawngate/core/lessons";
 import { conflict, notFound } from "../base/problem";
 import { existing } from "../courses/authoring";
 import { coursesWith, readRevision, readTexts } from "../courses/content-store";
 import { publishedOutline } from "../courses/outline";
 import { published } from "../courses/service";
-import type { Database } from "../db/connection";
+import type { Database, SchoolTransaction } from "../db/connection";
+import { showFiles } from "../files/service";
 import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
 import { reading } from "../school/service";
-import { holdContent, insertRevision, readLessonText } from "./store";
+import { showContent } from "./content";
+import { readMaterials } from "./library-store";
+import { holdContent, insertRevision, readPart, readStanding, useFiles } from "./store";
 
 export async function showLessonText(
-  db: Database,
+  { db, kept }: Pick<Services, "db" | "kept">,
   context: Context,
   courseId: string,
   lessonId: string,
@@ -23,13 +28,8 @@ export async function showLessonText(
       .find(({ id }) => id === lessonId);
     if (!lesson) throw notFound(`There is no lesson "${lessonId}" in this course.`);
     const { id, title, kind, minutes } = lesson;
-    return {
-      id,
-      title,
-      kind,
-      minutes,
-      text: (await readLessonText(tx, courseId, number, id)) ?? "",
-    };
+    const standing = await readStanding(tx, courseId, number, id);
+    return { id, title, kind, minutes, ...(await showContent(tx, kept, context, kind, standing)) };
   });
 }
 
@@ -41,8 +41,38 @@ export async function showTexts(db: Database, context: Context, id: string): Pro
   });
 }
 
+type Files = Pick<Services, "db" | "kept">;
+
+/** A lesson's content with all that its editor needs: of which courses it is, and the files it shows. */
+async function draftOf(
+  tx: SchoolTransaction,
+  kept: Services["kept"],
+  context: Context,
+  course: string,
+  lesson: string,
+  content: string,
+  written: { text: string; revision: number; author: string },
+): Promise<LessonDraft> {
+  const { part, materials, number } = await readPart(tx, content);
+  const found = await readMaterials(tx, materials);
+  const files = [
+    ...filesInText(written.text),
+    ...(part ? usesOf(part).map(({ file }) => file) : []),
+    ...found.map(({ file }) => file),
+  ];
+  return {
+    id: lesson,
+    ...written,
+    part,
+    materials: found,
+    partRevision: number,
+    files: await showFiles(tx, kept, context, files),
+    standsIn: await coursesWith(tx, content, course),
+  };
+}
+
 export async function showLessonDraft(
-  db: Database,
+  { db, kept }: Files,
   context: Context,
   course: string,
   lesson: string,
@@ -50,9 +80,8 @@ export async function showLessonDraft(
   return reading(db, context, async (tx) => {
     const row = await readRevision(tx, course, lesson);
     if (!row) throw notFound(`There is no lesson "${lesson}" in this course.`);
-    const { body, number, author } = row;
-    const standsIn = await coursesWith(tx, row.lesson_id, course);
-    return { id: lesson, text: body ?? "", revision: number ?? 0, author: author ?? "", standsIn };
+    const written = { text: row.body ?? "", revision: row.number ?? 0, author: row.author ?? "" };
+    return draftOf(tx, kept, context, course, lesson, row.lesson_id, written);
   });
 }
 
@@ -61,7 +90,7 @@ export async function showLessonDraft(
  * neither text is lost: the old one stays, the new one is still on its author's screen.
  */
 export async function changeLesson(
-  db: Database,
+  { db, kept }: Files,
   context: Context,
   course: string,
   lesson: string,
@@ -77,22 +106,20 @@ export async function changeLesson(
       throw notFound(
         `There is no lesson "${lesson}" in this course; somebody may have removed it.`,
       );
-    const standsIn = await coursesWith(tx, row.lesson_id, course);
     const current = row.number ?? 0;
-    if ((row.body ?? "") === change.text)
-      return {
-        id: lesson,
+    const answer = (revision: number, author: string) =>
+      draftOf(tx, kept, context, course, lesson, row.lesson_id, {
         text: change.text,
-        revision: current,
-        author: row.author ?? "",
-        standsIn,
-      };
+        revision,
+        author,
+      });
+    if ((row.body ?? "") === change.text) return answer(current, row.author ?? "");
     if (current !== change.revision)
       throw conflict(
         `${row.author || "Somebody"} has changed this lesson meanwhile. Copy your text, load the lesson again, and bring the two together.`,
       );
     await insertRevision(tx, context.school, row.lesson_id, current + 1, change.text);
-    const author = context.who.name;
-    return { id: lesson, text: change.text, revision: current + 1, author, standsIn };
+    await useFiles(tx, context.school, row.lesson_id, filesInText(change.text));
+    return answer(current + 1, context.who.name);
   });
 }

@@ -8,14 +8,17 @@ import type { CalendarDays } from "@dawngate/contract/school";
 import type { LocalDate } from "@dawngate/core/time";
 import { ProblemError, refusal } from "../base/problem";
 import { calendar } from "./kinds/calendar";
+import { type FileLook, file } from "./kinds/file";
 import { type LookedAt, picture } from "./kinds/picture";
 
 /** Every reader there is. */
-export const READERS = { calendar, picture };
+export const READERS = { calendar, picture, file };
 
 export interface Readers {
   calendar(input: { text: string; today: LocalDate }): Promise<CalendarDays>;
   picture(input: { bytes: Uint8Array }): Promise<LookedAt>;
+  /** What a file on disk is; `name`: what it is called. */
+  file(input: { path: string; name: string }): Promise<FileLook>;
 }
 
 /** So long one may read, in milliseconds, and so much memory it may take, in MB. */
@@ -81,6 +84,7 @@ export function startReaders(file: URL, deadline = DEADLINE): Readers {
   return {
     calendar: (input) => read("calendar", input),
     picture: (input) => read("picture", input),
+    file: (input) => read("file", input),
   };
 }
 
@@ -88,4 +92,5 @@ export function startReaders(file: URL, deadline = DEADLINE): Readers {
 export const readersHere: Readers = {
   calendar: async (input) => calendar(input),
   picture: async (input) => picture(input),
+  file,
 };

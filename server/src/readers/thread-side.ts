@@ -6,7 +6,7 @@ import { type Answered, READERS, type Told } from ".";
 const { told } = workerData as { told: Told };
 const say = (said: Answered) => parentPort?.postMessage(said);
 try {
-  say({ answer: READERS[told.name](told.input as never) });
+  say({ answer: await READERS[told.name](told.input as never) });
 } catch (error) {
   if (error instanceof ProblemError) say({ refused: error.detail });
   else say({ broken: error instanceof Error ? (error.stack ?? error.message) : String(error) });

@@ -5,6 +5,7 @@ import type { Instant } from "@dawngate/core/time";
 import { OpenAPIHono } from "@hono/zod-openapi";
 import type { MiddlewareHandler } from "hono";
 import { getCookie, setCookie } from "hono/cookie";
+import type { KeptFiles } from "../base/kept-files";
 import { notFound, ProblemError } from "../base/problem";
 import { inTurn } from "../base/turns";
 import type { ActorRow, Database } from "../db/connection";
@@ -46,6 +47,8 @@ export interface Services {
   payments: PaymentService | null;
   /** Whether a company's tax number is registered. */
   numbers: TaxNumberService;
+  /** Where files are kept; null: none can be brought. */
+  kept: KeptFiles | null;
   threads: Threads;
   readers: Readers;
   limits: Limits;

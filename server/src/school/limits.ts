@@ -21,6 +21,8 @@ const RULES = {
   mail: { address: [60, 600], account: [20, 3600], what: "Too many mails were asked for" },
   invite: { address: [300, 3600], account: [60, 3600], what: "Too many invitations" },
   upload: { address: [120, 600], account: [30, 600], what: "Too many files at once" },
+  bring: { address: [2400, 3600], account: [600, 3600], what: "Too many files" },
+  ask: { address: [600, 3600], account: [60, 3600], what: "Too many questions" },
   search: { address: [1200, 60], account: [240, 60], what: "Too many searches" },
   export: { address: [60, 3600], account: [20, 3600], what: "Too many exports" },
   account: { address: [120, 600], account: [60, 600], what: "Too many changes to an account" },

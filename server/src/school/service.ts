@@ -35,6 +35,7 @@ export async function showSchool(db: Database, context: Context): Promise<School
       words: row.words,
       followUpHours: row.follow_up_hours,
       tax: row.tax,
+      hosts: row.hosts,
       paymentTerms: row.payment_terms ?? USUAL_TERMS,
       twoFactor: row.two_factor,
       role: context.role,
@@ -62,6 +63,7 @@ export async function changeSchool(
     followUpHours,
     tax,
     paymentTerms,
+    hosts,
   } = change;
   const set = {
     name,
@@ -72,6 +74,7 @@ export async function changeSchool(
     release_hour: releaseHour,
     words,
     two_factor: twoFactor,
+    hosts: hosts && [...new Set(hosts)].sort(),
     follow_up_hours: followUpHours,
     payment_terms: paymentTerms && JSON.stringify(paymentTerms),
     tax: tax === null ? null : tax && JSON.stringify(tax),

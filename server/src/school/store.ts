@@ -34,6 +34,7 @@ export async function updateSchool(
       | "weekend"
       | "closed"
       | "follow_up_hours"
+      | "hosts"
     > & { tax: string | null; payment_terms: string }
   >,
 ): Promise<void> {

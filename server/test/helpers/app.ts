@@ -106,6 +106,7 @@ export function testApp(
       accounts,
     },
     tray: null,
+    kept: null,
     payments: null,
     changes: null,
     files: null,

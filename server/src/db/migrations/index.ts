@@ -28,6 +28,7 @@ import * as m0026 from "./0026-running-orders";
 import * as m0027 from "./0027-renewals";
 import * as m0028 from "./0028-refunds";
 import * as m0029 from "./0029-notices";
+import * as m0030 from "./0030-lesson-parts";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -59,4 +60,5 @@ export const migrations = {
   "0027-renewals": m0027,
   "0028-refunds": m0028,
   "0029-notices": m0029,
+  "0030-lesson-parts": m0030,
 };

@@ -18,6 +18,8 @@ export interface CourseTable {
   group_name: Generated<string>;
   /** Whether it stands in the school's catalog, and among the first. */
   catalog: Generated<CatalogPlace>;
+  /** Whether people can ask under its lessons. */
+  questions: Generated<boolean>;
 }
 
 export interface CourseDraftTable {

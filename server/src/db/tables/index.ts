@@ -2,6 +2,7 @@
 import type { CatalogTables } from "./catalog";
 import type { CoursesTables } from "./courses";
 import type { EnrollmentTables } from "./enrollment";
+import type { FilesTables } from "./files";
 import type { LessonsTables } from "./lessons";
 import type { NoticesTables } from "./notices";
 import type { PeopleTables } from "./people";
@@ -14,6 +15,7 @@ export interface Tables
   extends SchoolTables,
     PeopleTables,
     CoursesTables,
+    FilesTables,
     LessonsTables,
     ScheduleTables,
     EnrollmentTables,

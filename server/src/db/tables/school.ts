@@ -15,6 +15,8 @@ export interface SchoolTable {
   weekend: number[];
   closed: string[];
   contact: Generated<string>;
+  /** Hosts of pages elsewhere that lessons may show. */
+  hosts: Generated<string[]>;
   color: Generated<string>;
   /** Proposed for new courses. */
   release_hour: Generated<string>;

@@ -1,0 +1,38 @@
+/** Every kind of lesson that has a main part of its own. Text needs none; what is checked comes with the checks. */
+import { z } from "zod";
+import { audio } from "./audio";
+import { download } from "./download";
+import { embedded } from "./embedded";
+import type { LessonKind, Use } from "./kind";
+import { meeting } from "./meeting";
+import { pdf } from "./pdf";
+import { slides } from "./slides";
+import { video } from "./video";
+
+const KINDS = [video, audio, slides, pdf, download, embedded, meeting] as const;
+
+/** A lesson's main part, of whatever kind. */
+export const lessonPart = z
+  .discriminatedUnion("kind", [
+    video.part,
+    audio.part,
+    slides.part,
+    pdf.part,
+    download.part,
+    embedded.part,
+    meeting.part,
+  ])
+  .meta({ id: "LessonPart" });
+
+export type LessonPart = z.infer<typeof lessonPart>;
+/** The part of one kind. */
+export type PartOf<Kind extends LessonPart["kind"]> = Extract<LessonPart, { kind: Kind }>;
+
+/** The files that a part shows, and what each has to be. */
+export function usesOf(part: LessonPart): Use[] {
+  const found = KINDS.find(({ kind }) => kind === part.kind) as unknown as LessonKind;
+  return found.uses(part);
+}
+
+/** Whether lessons of this kind have a main part of their own. */
+export const hasPart = (kind: string): boolean => KINDS.some((one) => one.kind === kind);

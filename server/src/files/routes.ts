@@ -1,0 +1,44 @@
+/** HTTP of files: brought by the tus protocol, kept, and read in parts. */
+import { files } from "@dawngate/contract/endpoints/files";
+import { notFound } from "../base/problem";
+import { limited, may, router, type Services } from "../school/kit";
+import { route } from "../school/route";
+import { answerFile } from "./answer";
+import { bringerOf, fileToRead, keepBrought, keptOr, roomLeft } from "./service";
+
+/** Where files are brought, and how the protocol asks there. */
+const UPLOADS = "/schools/:school/uploads";
+const uploadsOf = (school: string) => `/api/schools/${encodeURIComponent(school)}/uploads`;
+/** HEAD comes as GET, which itself asks for nothing here: what is not kept yet is not read. */
+const METHODS = ["POST", "GET", "PATCH", "DELETE", "OPTIONS"];
+
+export function fileRoutes(services: Services) {
+  const { db } = services;
+  const app = router()
+    .openapi(route(services, files.keepFile), async (c) =>
+      c.json(await keepBrought(services, c.get("context"), c.req.valid("json")), 200),
+    )
+    .openapi(route(services, files.getFile), async (c) => {
+      const { school, file } = c.req.valid("param");
+      const { save, ...said } = c.req.valid("query");
+      const { headers } = c.req.raw;
+      const found = await fileToRead(services, school, file, said, headers, services.now());
+      return (await answerFile(found.kept.store, found.school, found.file, {
+        range: c.req.header("range"),
+        ifRange: c.req.header("if-range"),
+        ifNoneMatch: c.req.header("if-none-match"),
+        save: save === "yes",
+      })) as never;
+    });
+  for (const path of [UPLOADS, `${UPLOADS}/:upload`])
+    app.on(METHODS, path, may(services, "courses.edit"), async (c) => {
+      const context = c.get("context");
+      const { uploads } = keptOr(services.kept);
+      if (c.req.raw.method === "GET") throw notFound("What is being brought cannot be read yet.");
+      const begins = c.req.method === "POST";
+      if (begins) await limited(services, "bring")(c, async () => undefined);
+      const room = begins ? await roomLeft(db, context) : 0;
+      return uploads.handle(c.req.raw, uploadsOf(context.slug), bringerOf(context), room);
+    });
+  return app;
+}

@@ -1,0 +1,115 @@
+/** Keeping what was brought, showing what is kept, and letting those read who may. */
+import { createHash } from "node:crypto";
+import { createReadStream } from "node:fs";
+import { pipeline } from "node:stream/promises";
+import type { KeptFile, ShownFile } from "@dawngate/contract/files";
+import { formatInstant, type Instant } from "@dawngate/core/time";
+import type { Bringer, KeptFiles, Signed } from "../base/kept-files";
+import { notFound, ProblemError } from "../base/problem";
+import type { Database, SchoolTransaction } from "../db/connection";
+import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
+import { ANYBODY } from "./signed";
+import { bytesKept, putFile, readFile, readFiles, readUploaded } from "./store";
+
+/** The most a school keeps, in bytes. */
+export const SCHOOL_MOST = 50 * 1000 ** 3;
+
+export function keptOr(kept: KeptFiles | null): KeptFiles {
+  if (kept) return kept;
+  throw new ProblemError(
+    503,
+    "This server has no place for files: whoever runs it sets DAWNGATE_FILES to a folder.",
+  );
+}
+
+/** Whose an upload is: that of whoever is signed in. */
+export const bringerOf = ({ school, account }: Context): Bringer => ({
+  school,
+  account: account?.id ?? "",
+});
+
+/** How much the school may still keep, in bytes. */
+export async function roomLeft(db: Database, context: Context): Promise<number> {
+  return SCHOOL_MOST - (await db.readSchool(context, bytesKept));
+}
+
+/** A file, with the address at which this reader may read it. */
+export function shownTo(
+  { signer }: KeptFiles,
+  { slug, account, now }: Pick<Context, "slug" | "account" | "now">,
+  file: KeptFile,
+): ShownFile {
+  const query = signer.sign(slug, file.id, account?.id ?? ANYBODY, now);
+  return { ...file, url: `/api/schools/${slug}/files/${file.id}?${query}` };
+}
+
+/** Files by their names, for this reader; what is not kept any more is left out. */
+export async function showFiles(
+  tx: SchoolTransaction,
+  kept: KeptFiles | null,
+  context: Pick<Context, "slug" | "account" | "now">,
+  ids: readonly string[],
+): Promise<Record<string, ShownFile>> {
+  if (kept === null) return {};
+  const files = await readFiles(tx, [...new Set(ids)]);
+  return Object.fromEntries(files.map((file) => [file.id, shownTo(kept, context, file)]));
+}
+
+/**
+ * Keeps what was brought as a file, named by its bytes. Nothing is held while they are read; asked again, or interrupted
+ * in the middle, it comes to the same.
+ */
+export async function keepBrought(
+  { db, readers, ...services }: Pick<Services, "db" | "readers" | "kept">,
+  context: Context,
+  { upload, name }: { upload: string; name: string },
+): Promise<ShownFile> {
+  const kept = keptOr(services.kept);
+  const by = bringerOf(context);
+  const before = await db.readSchool(context, (tx) => readUploaded(tx, upload));
+  if (before && before.author_id === by.account) {
+    const { author_id, ...file } = before;
+    return shownTo(kept, context, file);
+  }
+  const whole = await kept.uploads.whole(upload, by);
+  if (!whole)
+    throw notFound("What was brought is not here, or not whole. Choose the file once more.");
+  const look = await readers.file({ path: whole.path, name }).catch(async (error) => {
+    // Refused for good: its bytes are of no use to anybody.
+    if (error instanceof ProblemError && error.status === 422) await kept.uploads.remove(upload);
+    throw error;
+  });
+  const hash = createHash("sha256");
+  await pipeline(createReadStream(whole.path), hash);
+  const id = hash.digest("hex");
+  await kept.store.take(context.school, id, whole.path);
+  const file = { id, name, bytes: whole.bytes, ...look };
+  const found = await db.withSchool(context, (tx) => putFile(tx, context.school, file, upload));
+  await kept.uploads.remove(upload);
+  return shownTo(kept, context, found);
+}
+
+/** A file for whoever has an address that holds: everybody where it says so, else only the account it was made for. */
+export async function fileToRead(
+  { db, identity, ...services }: Pick<Services, "db" | "identity" | "kept">,
+  slug: string,
+  id: string,
+  said: Signed,
+  headers: Headers,
+  now: Instant,
+) {
+  const kept = keptOr(services.kept);
+  const gone = () =>
+    notFound("This address of a file does not hold, or not any more. Load the page anew.");
+  if (!kept.signer.holds(slug, id, said, now)) throw gone();
+  if (said.for !== ANYBODY && (await identity.accountOf(headers))?.id !== said.for) throw gone();
+  const school = await db.findSchool(slug);
+  const file = school && (await db.readSchool(school, (tx) => readFile(tx, id)));
+  if (!school || !file) throw notFound("This file is not kept any more.");
+  return { kept, school, file };
+}
+
+/** When a file that nothing shows may go: it was brought so long ago, in milliseconds. */
+const UNUSED = 7 * 24 * 3600 * 1000;
+export const unusedBefore = (now: Instant) => formatInstant((now - UNUSED) as Instant);
