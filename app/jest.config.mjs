@@ -8,6 +8,6 @@ export default {
   // A typeface is a file, whose address alone is asked for.
   moduleNameMapper: { "\\.woff2$": "<rootDir>/test/helpers/file.ts" },
   transformIgnorePatterns: [
-    "/node_modules/(?!((jest-)?react-native[^/]*|@react-native[^/]*|expo[^/]*|@expo[^/]*|marked|@reduxjs|immer|react-redux)/)",
+    "/node_modules/(?!((jest-)?react-native[^/]*|@react-native[^/]*|expo[^/]*|@expo[^/]*|marked|@tiptap|dompurify|@reduxjs|immer|react-redux)/)",
   ],
 };

@@ -313,6 +313,8 @@ export const myLesson = z
     ...lessonContent.shape,
     seen: seen.nullable().describe("Of a film or a recording; null: there is none."),
     questions: z.boolean().describe("Whether one can ask under it."),
+    asked: z.int().describe("How many questions stand under it; counted to a hundred."),
+    notes: z.int().describe("How many notes of one's own."),
     done: z.boolean(),
     previous: z.string().nullable(),
     next: z.string().nullable(),

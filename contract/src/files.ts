@@ -2,9 +2,6 @@
 import { fileId } from "@dawngate/core/lessons";
 import { z } from "zod";
 
-/** The most a file may have, in bytes. */
-export const FILE_MOST = 4 * 1024 ** 3;
-
 /** A file as it is kept. */
 export const keptFile = z
   .object({

@@ -7,6 +7,7 @@ import type { InCourse } from "../courses/api";
 import { read } from "../schedule/horizon/scale";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { ownZone } from "../ui/zone";
 import { useGetPreviewQuery } from "./api";
 
 /** So many modules are drawn; of a longer course the beginning. */
@@ -51,7 +52,7 @@ interface BarsProps {
 export function Bars({ title, says, modules, until }: BarsProps) {
   const { quiet, apricotPale, apricotLine, lilac, line } = usePalette();
   if (modules.length < 2) return null;
-  const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const zone = zoneOf(ownZone());
   const opens = modules.map((module) => read(module.opens));
   const known = opens.filter((at) => at !== null);
   const first = Math.min(...known);

@@ -11,6 +11,7 @@ import { LinkAction } from "../ui/link-action";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { ownZone } from "../ui/zone";
 import { Countdown } from "./countdown";
 import { askedOf, runsOut } from "./runs-out";
 
@@ -94,7 +95,7 @@ export function PriceCard({ school, id, title }: Props) {
 
 /** "Opens at once, yours until 4 Jul 2027. 16 seats left." */
 export function sayTerms({ courses, seatsLeft, state }: Offered): string {
-  const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const zone = zoneOf(ownZone());
   const opens = courses
     .flatMap((course) => (course.opens === null ? [] : [course.opens]))
     .sort()[0];

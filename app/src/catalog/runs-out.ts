@@ -3,6 +3,7 @@ import type { Offered } from "@dawngate/contract/sales";
 import { windowInstants } from "@dawngate/core/enrollment/window";
 import { type Instant, parseDate, startOfDay, zoneOf } from "@dawngate/core/time";
 import { useGetOfferedQuery } from "../sales/api";
+import { ownZone } from "../ui/zone";
 import type { Shown } from "./shown";
 
 export interface RunsOut {
@@ -39,5 +40,5 @@ export const askedOf = (school: string, listing: string) => ({
   school,
   listing,
   seats: 1,
-  timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  timeZone: ownZone(),
 });

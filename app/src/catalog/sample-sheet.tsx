@@ -1,13 +1,19 @@
 /** A sample lesson, read without coming in. */
+import { lazy, Suspense } from "react";
 import type { InCourse } from "../courses/api";
-import { Markdown } from "../lessons/markdown";
 import { explain } from "../store/api";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { ownZone } from "../ui/zone";
 import { useGetSampleQuery } from "./api";
+
+/** Fetched with the sample it shows. */
+const ContentView = lazy(async () => ({
+  default: (await import("../lessons/content-view")).ContentView,
+}));
 
 interface Props {
   place: InCourse;
@@ -29,11 +35,16 @@ export function SampleSheet({ place, lesson, onClose }: Props) {
               ...(data.minutes === null ? [] : [`${data.minutes} min`]),
             ].join(" · ")}
           </Text>
-          {data.text === "" ? (
-            <Text color={quiet}>Nothing stands in it yet.</Text>
-          ) : (
-            <Markdown text={data.text} />
-          )}
+          <Suspense fallback={<Skeleton widths={[1, 0.9, 0.6]} />}>
+            <ContentView
+              content={data}
+              title={data.title}
+              course={data.course}
+              zone={ownZone()}
+              watching={null}
+              lesson="sample"
+            />
+          </Suspense>
         </>
       ) : error ? (
         <Notice {...explain(error)} onRetry={refetch} />

@@ -14,6 +14,7 @@ import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
+import { ownZone } from "../ui/zone";
 import { useDropFeedMutation, useGetFeedQuery, useRenewFeedMutation } from "./api";
 
 export function FeedSheet({ school, onClose }: { school: string; onClose(): void }) {
@@ -25,7 +26,7 @@ export function FeedSheet({ school, onClose }: { school: string; onClose(): void
   const address = renewing.data?.address;
   const made = data?.made ?? null;
   const failed = error ?? renewing.error ?? dropping.error;
-  const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const zone = zoneOf(ownZone());
   return (
     <Sheet title="My dates in my calendar" onClose={onClose}>
       {failed ? <Notice {...explain(failed)} /> : null}

@@ -4,9 +4,9 @@ import { DEFAULT_WORDS } from "@dawngate/core/courses/words";
 import { itemTitles } from "@dawngate/core/plan/titles";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { View } from "react-native";
-import { Markdown } from "../lessons/markdown";
+import { ContentView, isHero, PartView } from "../lessons/content-view";
 import { markOf, sayState } from "../schedule/state-words";
 import { explain, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
@@ -17,9 +17,12 @@ import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
+import { ownZone } from "../ui/zone";
 import { useGetMyCourseQuery, useOpenLessonQuery, useTickMutation } from "./api";
 import { wayThrough } from "./course-outline";
 import { Finished } from "./finished";
+import { Beside } from "./learning/beside";
+import { saySeenShare, useWatching } from "./learning/use-watching";
 import { sayDue, sayShut } from "./outline-lesson";
 import { speakerOf } from "./speaker";
 
@@ -35,8 +38,17 @@ export function MyLessonScreen() {
   const { data: course } = useGetMyCourseQuery(place);
   const { currentData: data, error, refetch } = useOpenLessonQuery({ ...place, lesson });
   const [tick, ticking] = useTickMutation();
+  const { seen, watching, at } = useWatching({ ...place, lesson }, data?.seen ?? null);
   /** The modules, and the course, that the tick before has finished. */
   const [finished, setFinished] = useState<string[]>([]);
+  // Once as much was seen as its author asks for, it is done, by itself.
+  const byItself = useRef<string | null>(null);
+  const enough = seen !== null && seen.needed !== null && seen.enough && data?.done === false;
+  useEffect(() => {
+    if (!enough || byItself.current === lesson) return;
+    byItself.current = lesson;
+    void tick({ school, enrollment, lesson, body: { done: true, key: pressKey() } });
+  }, [enough, tick, school, enrollment, lesson]);
   const home = `/${school}/shelf/${enrollment}`;
   const above = { text: course?.title ?? "The course", href: home };
   const go = (to: string | null) => router.push(to === null ? home : `${home}/${to}`);
@@ -67,6 +79,7 @@ export function MyLessonScreen() {
         )}
       </NightPage>
     );
+  const short = seen !== null && !seen.enough && !data.done;
   const mark = (done: boolean) => tick({ ...place, lesson, body: { done, key: pressKey() } });
   const finish = async () => {
     const answer = await mark(true);
@@ -78,6 +91,8 @@ export function MyLessonScreen() {
   const number = lessons.findIndex(({ id }) => id === lesson) + 1;
   const item = course?.timeline.items.find(({ id }) => id === lesson);
   const next = course ? afterThis(course, lesson) : null;
+  const zone = course?.timeline.timeZone ?? ownZone();
+  const shown = { content: data, title: data.title, course: course?.title ?? "", zone, watching };
   const toCourse = `To the ${course?.words.course ?? DEFAULT_WORDS.course}`;
   const doneWord = course?.words.done ?? DEFAULT_WORDS.done;
   return (
@@ -86,6 +101,7 @@ export function MyLessonScreen() {
       above={above}
       {...(number > 0 && { aside: `${number} of ${lessons.length}` })}
       plain
+      {...(isHero(data) && { hero: <PartView key={lesson} {...shown} /> })}
       bar={
         <View style={{ flexDirection: "row", gap: 10, alignItems: "center" }}>
           {data.previous !== null ? (
@@ -117,6 +133,7 @@ export function MyLessonScreen() {
                 }
                 onPress={finish}
                 busy={ticking.isLoading}
+                disabled={short}
                 fill
               />
             )}
@@ -132,16 +149,12 @@ export function MyLessonScreen() {
             data.kind,
             ...(data.minutes === null ? [] : [`${data.minutes} min`]),
             ...(item && course ? sayDue(item, course.timeline) : []),
+            ...(seen && !data.done ? [saySeenShare(seen) ?? []].flat() : []),
           ].join(" · ")}
         </Text>
       </View>
-      <View style={{ maxWidth: 680 }}>
-        {data.text === "" ? (
-          <Text color={quiet}>Nothing stands in this {course?.words.lesson ?? "lesson"} yet.</Text>
-        ) : (
-          <Markdown text={data.text} />
-        )}
-      </View>
+      <ContentView {...shown} heroElsewhere {...(course && { lesson: course.words.lesson })} />
+      <Beside where={{ ...place, lesson }} film={at} zone={zone} {...data} />
       {ticking.error ? <Notice {...explain(ticking.error)} /> : null}
       {data.done ? (
         <QuietAction

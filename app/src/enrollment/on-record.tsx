@@ -10,6 +10,7 @@ import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { ownZone } from "../ui/zone";
 import { useGetRecordInfiniteQuery } from "./api";
 import { Doing } from "./doing";
 import type { Wanted } from "./offers";
@@ -27,7 +28,7 @@ export function OnRecord({ cohorts, titleOf, enrollment, ...place }: Props) {
   const { quiet, line } = usePalette();
   const [all, setAll] = useState(false);
   const [undoing, setUndoing] = useState<number | null>(null);
-  const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const zone = zoneOf(ownZone());
   const known = record.data?.pages.flatMap((page) => page.events);
   if (!known) return null;
   const events = all ? known : known.slice(0, 6);

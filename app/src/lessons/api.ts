@@ -1,6 +1,6 @@
 /** Questions about what stands in lessons, and what changes it. */
 import { api } from "../store/api";
-import { does, reads } from "../store/ask";
+import { does, reads, readsPages } from "../store/ask";
 
 export const {
   useGetLessonTextQuery,
@@ -8,6 +8,11 @@ export const {
   useGetTextsQuery,
   useKeepLessonMutation,
   useShareLessonMutation,
+  useKeepPartMutation,
+  useGetLibraryInfiniteQuery,
+  useAddMaterialMutation,
+  useChangeMaterialMutation,
+  useRemoveMaterialMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     getLessonText: reads(build, "getLessonText"),
@@ -15,5 +20,10 @@ export const {
     getTexts: reads(build, "getTexts", { keepUnusedDataFor: 0 }),
     keepLesson: does(build, "keepLesson"),
     shareLesson: does(build, "shareLesson"),
+    keepPart: does(build, "keepPart"),
+    getLibrary: readsPages(build, "getLibrary", "after", { keepUnusedDataFor: 10 }),
+    addMaterial: does(build, "addMaterial"),
+    changeMaterial: does(build, "changeMaterial"),
+    removeMaterial: does(build, "removeMaterial"),
   }),
 });

@@ -9,8 +9,9 @@ import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useTitle } from "../ui/title";
+import { ownZone } from "../ui/zone";
 import { useGetLessonTextQuery } from "./api";
-import { Markdown } from "./markdown";
+import { ContentView } from "./content-view";
 
 export function LessonScreen() {
   const { school, course, lesson } = useLocalSearchParams() as Record<string, string>;
@@ -46,11 +47,13 @@ export function LessonScreen() {
           <Text kind="small" color={quiet}>
             {data.minutes === null ? data.kind : `${data.kind}, ${data.minutes} min`}
           </Text>
-          {data.text === "" ? (
-            <Text color={quiet}>Nothing stands in this lesson yet.</Text>
-          ) : (
-            <Markdown text={data.text} />
-          )}
+          <ContentView
+            content={data}
+            title={data.title}
+            course={about?.title ?? ""}
+            zone={ownZone()}
+            watching={null}
+          />
         </>
       ) : error ? (
         <Notice {...explain(error)} onRetry={refetch} />

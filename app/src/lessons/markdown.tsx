@@ -1,12 +1,27 @@
 /** Markdown as our own text: read by the usual parser, drawn without any HTML of the author's. */
+import type { ShownFile } from "@dawngate/contract/files";
+import { fileOfAddress } from "@dawngate/core/lessons/text";
 import { lexer, type Token, type Tokens } from "marked";
-import { Fragment, type ReactNode } from "react";
-import { View } from "react-native";
+import { createContext, Fragment, type ReactNode, useContext } from "react";
+import { Image, ScrollView, View } from "react-native";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 
-export function Markdown({ text }: { text: string }) {
-  return <View style={{ gap: 14 }}>{lexer(text).map(block)}</View>;
+interface Props {
+  text: string;
+  /** The files whose pictures stand in it. */
+  files?: Pictures;
+}
+type Pictures = Readonly<Record<string, ShownFile>>;
+
+const Shown = createContext<Pictures>({});
+
+export function Markdown({ text, files = {} }: Props) {
+  return (
+    <Shown.Provider value={files}>
+      <View style={{ gap: 14 }}>{lexer(text).map(block)}</View>
+    </Shown.Provider>
+  );
 }
 
 function block(token: Token, key: number): ReactNode {
@@ -23,8 +38,13 @@ function block(token: Token, key: number): ReactNode {
           {inline(token.tokens)}
         </Text>
       );
-    case "paragraph":
+    case "paragraph": {
+      const [only, ...more] = token.tokens ?? [];
+      // A picture that stands by itself is shown in its own size; one among words is read as what is on it.
+      if (only?.type === "image" && more.length === 0)
+        return <Picture key={key} address={only.href as string} alt={only.text as string} />;
       return <Text key={key}>{inline(token.tokens)}</Text>;
+    }
     case "list":
       return <List key={key} list={token as Tokens.List} />;
     case "table":
@@ -81,7 +101,6 @@ function inline(tokens: Token[] | undefined): ReactNode {
           </Text>
         );
       case "image":
-        // Pictures have a lesson of their own; here what stands for one is read.
         return plain(token);
       case "br":
         return "\n";
@@ -105,6 +124,31 @@ function TextWithLink({ href, children }: { href: string; children: ReactNode })
     >
       {children}
     </Text>
+  );
+}
+
+/** A picture of the school's files. One that stands elsewhere is not fetched from there: its words are read. */
+function Picture({ address, alt }: { address: string; alt: string }) {
+  const { lilac, quiet } = usePalette();
+  const file = useContext(Shown)[fileOfAddress(address) ?? ""];
+  if (!file) return <Text color={quiet}>{alt === "" ? "A picture that is not here" : alt}</Text>;
+  const { width, height, url } = file;
+  return (
+    <View style={{ gap: 6 }}>
+      <Image
+        source={{ uri: url }}
+        accessibilityLabel={alt}
+        {...(alt === "" && { "aria-hidden": true })}
+        resizeMode="contain"
+        style={{
+          width: "100%",
+          ...(width !== null && { maxWidth: width }),
+          aspectRatio: width && height ? width / height : 1.6,
+          borderRadius: 8,
+          backgroundColor: lilac,
+        }}
+      />
+    </View>
   );
 }
 
@@ -186,10 +230,18 @@ function Table({ table }: { table: Tokens.Table }) {
       ))}
     </View>
   );
-  return (
-    <View role="table">
+  const rows = (
+    <View role="table" style={{ minWidth: "100%", width: table.header.length * 112 }}>
       {row(table.header, true, -1)}
       {table.rows.map((cells, i) => row(cells, false, i))}
     </View>
+  );
+  // Many columns are wider than a phone: they are moved under the finger, not squeezed.
+  return table.header.length < 3 ? (
+    rows
+  ) : (
+    <ScrollView horizontal contentContainerStyle={{ minWidth: "100%" }} tabIndex={0}>
+      {rows}
+    </ScrollView>
   );
 }

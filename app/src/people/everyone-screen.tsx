@@ -19,6 +19,7 @@ import type { TableColumn } from "../ui/table/columns";
 import { Table } from "../ui/table/table";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { ownZone } from "../ui/zone";
 import { useGetEveryoneInfiniteQuery, useLazyFindEveryoneQuery } from "./api";
 
 type Person = Everyone["people"][number];
@@ -200,6 +201,6 @@ const SAYS: Partial<Record<Person["courses"][number]["standing"], string>> = {
 
 /** ", until 6 May 2027", ", paused". */
 function sayHolding({ standing, until }: Person["courses"][number]): string {
-  const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const zone = zoneOf(ownZone());
   return SAYS[standing] ?? (until === null ? "" : `, until ${sayLastDay(until, zone)}`);
 }

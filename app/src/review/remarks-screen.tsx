@@ -23,6 +23,7 @@ import { Section } from "../ui/section";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { ownZone } from "../ui/zone";
 import { useAddRemarkMutation, useGetRemarksQuery, useSettleRemarkMutation } from "./api";
 import { REMARKS } from "./places";
 
@@ -120,7 +121,7 @@ function List({
   const { line, quiet } = usePalette();
   const may = useMay(place.school);
   const [settle, { error }] = useSettleRemarkMutation();
-  const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const zone = zoneOf(ownZone());
   if (remarks.length === 0)
     return (
       <Text color={quiet}>

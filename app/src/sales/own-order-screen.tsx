@@ -14,6 +14,7 @@ import { Page } from "../ui/page";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
+import { ownZone } from "../ui/zone";
 import { useGetOwnOrderQuery } from "./api";
 import { OwnRunning } from "./own-running";
 import { OwnWithdrawal } from "./own-withdrawal";
@@ -57,7 +58,7 @@ export function OwnOrderScreen() {
         <Coming error={error} onRetry={refetch} />
       </Page>
     );
-  const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const zone = zoneOf(ownZone());
   const [first] = data.enrollments;
   const pay = data.pay;
   return (
@@ -144,12 +145,7 @@ export function OwnOrderScreen() {
         />
       ) : null}
       {data.running ? (
-        <OwnRunning
-          place={place}
-          order={data}
-          running={data.running}
-          zone={Intl.DateTimeFormat().resolvedOptions().timeZone}
-        />
+        <OwnRunning place={place} order={data} running={data.running} zone={ownZone()} />
       ) : (
         <QuoteLines quote={data.quote} currency={data.currency} way="Price" />
       )}

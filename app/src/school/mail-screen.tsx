@@ -12,6 +12,7 @@ import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
+import { ownZone } from "../ui/zone";
 import { useGetMailInfiniteQuery } from "./api";
 
 export function MailScreen() {
@@ -22,7 +23,7 @@ export function MailScreen() {
   const { error, refetch } = tray;
   const mails = tray.data?.pages.flatMap((page) => page.mails);
   const { quiet, line } = usePalette();
-  const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const zone = zoneOf(ownZone());
   return (
     <View role="main" style={{ flex: 1 }}>
       <Page title="Mail tray" above={{ text: "A simulated mailbox: nothing leaves this machine" }}>

@@ -11,6 +11,7 @@ import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
+import { ownZone } from "../ui/zone";
 import { ZoneField } from "../ui/zone-field";
 import { useCreateSchoolMutation, useGetMeQuery } from "./api";
 import { arrive } from "./arrive";
@@ -22,7 +23,7 @@ export function NewSchoolScreen() {
   const { control, handleSubmit, watch, setError } = useForm({
     defaultValues: { name: "", slug: "", currency: "EUR" },
   });
-  const [timeZone, setTimeZone] = useState(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const [timeZone, setTimeZone] = useState(ownZone());
   const [create, { error, isLoading }] = useCreateSchoolMutation();
   const { data: me } = useGetMeQuery();
   const suggested = suggestSlug(watch("name"));

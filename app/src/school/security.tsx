@@ -12,6 +12,7 @@ import { Notice } from "../ui/notice";
 import { Row, Section } from "../ui/section";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
+import { ownZone } from "../ui/zone";
 import { passkeys } from "./passkeys";
 import { SecondStepSetting } from "./second-step-setting";
 import {
@@ -144,7 +145,7 @@ function PasskeySetting({ security }: { security: Security }) {
 
 function Sessions({ security }: { security: Security }) {
   const [end, { error }] = useEndSessionMutation();
-  const zone = zoneOf(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const zone = zoneOf(ownZone());
   const others = security.sessions.filter(({ current }) => !current);
   return (
     <Section title="Where you are signed in">

@@ -1,6 +1,6 @@
 /** A link to a file that the server makes: outside the browser there is none. */
 import { Text } from "./text";
 
-export function FileLink({ children }: { href: string; children: string }) {
+export function FileLink({ children }: { href: string; open?: boolean; children: string }) {
   return <Text>{children}</Text>;
 }

@@ -16,6 +16,8 @@ interface Props {
   aside?: string;
   /** On night, below the title. */
   band?: ReactNode;
+  /** Over the full width, below what is said above: a film. */
+  hero?: ReactNode;
   /** The title stands on paper, with the text it belongs to. */
   plain?: boolean;
   /** Stays at the bottom while the page scrolls. */
@@ -26,7 +28,16 @@ interface Props {
 /** As wide as lines are read well, and lists compared. */
 const MEASURE = 760;
 
-export function NightPage({ title, above, aside, band, plain = false, bar, children }: Props) {
+export function NightPage({
+  title,
+  above,
+  aside,
+  band,
+  hero,
+  plain = false,
+  bar,
+  children,
+}: Props) {
   const wide = useWide();
   const { frame, onFrame, surface, line } = usePalette();
   useTitle(title);
@@ -67,6 +78,11 @@ export function NightPage({ title, above, aside, band, plain = false, bar, child
             </View>
             {band}
           </View>
+          {hero ? (
+            <View style={{ width: "100%", maxWidth: MEASURE + 52, alignSelf: "center" }}>
+              {hero}
+            </View>
+          ) : null}
         </View>
         <View style={[inside, { paddingTop: plain ? 20 : 12, paddingBottom: 56, gap: 20 }]}>
           {plain ? heading : null}

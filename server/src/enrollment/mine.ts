@@ -17,6 +17,7 @@ import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { appendEvent, type Happening, keep, numbered } from "./append";
 import { changedSince } from "./changed";
+import { countBeside } from "./learning/beside-store";
 import { beginSeen, readSeen } from "./learning/seen-store";
 import { checkSeen, saySeen, watchedIn } from "./learning/watched";
 import { renewedBy, setSeen, unpaidOrder } from "./store";
@@ -176,6 +177,7 @@ export async function openMyLesson(
       ...content,
       seen: watched && saySeen(watched, await readSeen(tx, id, lesson)),
       questions: (await readCourseRow(tx, own.plan.id))?.questions ?? false,
+      ...(await countBeside(tx, own.plan.id, id, lesson)),
       done: item.done,
       previous: lessons[index - 1]?.id ?? null,
       next: lessons[index + 1]?.id ?? null,

@@ -5,7 +5,7 @@
 import { randomBytes } from "node:crypto";
 import { mkdir } from "node:fs/promises";
 import { join } from "node:path";
-import { FILE_MOST } from "@dawngate/contract/files";
+import { FILE_MOST } from "@dawngate/contract/file-limits";
 import { sayBytes } from "@dawngate/core/lessons/file-types";
 import { FileStore as TusFolder } from "@tus/file-store";
 import { MemoryLocker, Server, type Upload } from "@tus/server";

@@ -145,7 +145,14 @@ export async function loadDemo(
   });
   if (kept) {
     const zone = (request.plan as Plan).school.timeZone;
-    await loadDemoMedia(db, { kept, readers: readersHere }, school, folder, daysMoved(folder, zone, now), now);
+    await loadDemoMedia(
+      db,
+      { kept, readers: readersHere },
+      school,
+      folder,
+      daysMoved(folder, zone, now),
+      now,
+    );
   }
   return { slug, loaded: true, password, signIns };
 }

@@ -85,7 +85,10 @@ test("a film without a length and without sound is kept; its length is asked for
 });
 
 describe("what is refused, with what to do", () => {
-  const program = Buffer.concat([Buffer.from([0x7f, 0x45, 0x4c, 0x46, 2, 1, 1, 0]), Buffer.alloc(64)]);
+  const program = Buffer.concat([
+    Buffer.from([0x7f, 0x45, 0x4c, 0x46, 2, 1, 1, 0]),
+    Buffer.alloc(64),
+  ]);
   test.each([
     ["a film that is a sheet", "film.mp4", demoMedia("fold-diary.pdf"), /called a video.*PDF/],
     ["a PDF that is a program", "sheet.pdf", program, /is a program/],
@@ -106,7 +109,9 @@ describe("what is refused, with what to do", () => {
   });
 
   test("a drawing with a program in it is kept as something to take along, never shown", async () => {
-    const drawing = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>');
+    const drawing = Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>',
+    );
     const kept = await told<ShownFile>(await bring(app, OWNER, "one", "drawing.svg", drawing));
     const shown = await read(OWNER, kept.url);
     expect(shown.headers.get("content-type")).toBe("application/octet-stream");
@@ -221,7 +226,9 @@ describe("reading", () => {
     const fits = await read(OWNER, shown.url, { range, "if-range": `"${shown.id}"` });
     expect(fits.status).toBe(206);
     expect((await read(OWNER, shown.url, { range, "if-range": '"other"' })).status).toBe(200);
-    expect((await read(OWNER, shown.url, { range, "if-range": `W/"${shown.id}"` })).status).toBe(200);
+    expect((await read(OWNER, shown.url, { range, "if-range": `W/"${shown.id}"` })).status).toBe(
+      200,
+    );
   });
 
   test("an address is its reader's alone, for this file, in this school, for some hours", async () => {

@@ -5,7 +5,7 @@ import { LESSON_KINDS } from "@dawngate/core/courses/paper";
 import type { PlanCourse, PlanLesson } from "@dawngate/core/plan";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
-import { LessonTextField } from "../../lessons/text-field";
+import { LessonEditor } from "../../lessons/edit/lesson-editor";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
@@ -37,15 +37,29 @@ export function ItemSheet({ place, course, found, perform, newId, onClose }: Pro
       set: change,
     } as Operation);
   return (
-    <Sheet title={item.title} onClose={onClose}>
+    <Sheet title={item.title} onClose={onClose} broad={lesson !== null}>
       {lesson ? (
-        <LessonTextField
+        <Choices label="Kind" line>
+          {LESSON_KINDS.map((one) => (
+            <Choice
+              key={one}
+              label={one}
+              taken={lesson.kind === one}
+              onPress={() => set({ kind: one })}
+            />
+          ))}
+        </Choices>
+      ) : null}
+      {lesson ? (
+        <LessonEditor
           place={place}
-          lesson={lesson.id}
-          onKept={(text) => {
+          lesson={lesson}
+          course={course.title}
+          onEmpty={(empty) => {
             // The outline marks a lesson with nothing in it.
-            if (lesson.empty !== (text === "")) set({ empty: text === "" });
+            if (lesson.empty !== empty) set({ empty });
           }}
+          onMinutes={(minutes) => set({ minutes })}
         />
       ) : null}
       <Group label="People in the course see it">
@@ -95,16 +109,6 @@ function LessonFields({ lesson, set }: { lesson: PlanLesson; set(change: object)
   const [typed, setTyped] = useState<string | null>(null);
   return (
     <>
-      <Group label="Kind">
-        {LESSON_KINDS.map((kind) => (
-          <Choice
-            key={kind}
-            label={kind}
-            taken={lesson.kind === kind}
-            onPress={() => set({ kind })}
-          />
-        ))}
-      </Group>
       <TextField
         label="Minutes it takes"
         inputMode="numeric"

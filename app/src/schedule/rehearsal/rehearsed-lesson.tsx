@@ -1,13 +1,14 @@
 /** What stands in a lesson, as its enrollee would read it; opening it here is not put on record. */
 import type { InCourse } from "../../courses/api";
 import { useGetLessonTextQuery } from "../../lessons/api";
-import { Markdown } from "../../lessons/markdown";
+import { ContentView } from "../../lessons/content-view";
 import { explain } from "../../store/api";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { ownZone } from "../../ui/zone";
 
 interface Props {
   place: InCourse;
@@ -21,11 +22,13 @@ export function RehearsedLesson({ place, lesson, onClose }: Props) {
   return (
     <Sheet title={data?.title ?? "…"} onClose={onClose}>
       {data ? (
-        data.text === "" ? (
-          <Text color={quiet}>Nothing stands in this lesson yet.</Text>
-        ) : (
-          <Markdown text={data.text} />
-        )
+        <ContentView
+          content={data}
+          title={data.title}
+          course={place.course}
+          zone={ownZone()}
+          watching={null}
+        />
       ) : error ? (
         <Notice {...explain(error)} onRetry={refetch} />
       ) : (

@@ -11,6 +11,7 @@ const KINDS: readonly (readonly [string, RegExp])[] = [
   ["slides", /^(slides?|deck|presentation)$/],
   ["PDF", /^pdf$/],
   ["download", /^(downloads?|file)$/],
+  ["embedded page", /^(embed|embedded|embedded page|web page|webpage)$/],
   ["survey", /^(survey|feedback|questionnaire)$/],
 ];
 

@@ -1,0 +1,71 @@
+/** Where files are chosen or dropped, several where that makes sense; each goes on its way at once. In browsers only. */
+import type { ShownFile } from "@dawngate/contract/files";
+import { acceptOf, type FileFamily } from "@dawngate/core/lessons/file-types";
+import { useRef, useState } from "react";
+import { View } from "react-native";
+import { QuietAction } from "../ui/action";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { bring } from "./bringing";
+import { BringingRows } from "./bringing-rows";
+
+interface Props {
+  school: string;
+  /** What stands on the button. */
+  label: string;
+  says?: string;
+  /** What can be chosen; left out: anything. */
+  of?: readonly FileFamily[];
+  several?: boolean;
+  onFile(file: ShownFile): void;
+}
+
+export function FileChoice({ school, label, says, of, several = false, onFile }: Props) {
+  const { dusk, line, quiet } = usePalette();
+  const input = useRef<HTMLInputElement>(null);
+  const [over, setOver] = useState(false);
+  const [mine, setMine] = useState<number[]>([]);
+  const take = (files: FileList | null) => {
+    const chosen = [...(files ?? [])].slice(0, several ? 300 : 1);
+    setMine((before) => [...before, ...chosen.map((file) => bring(school, file, onFile))]);
+  };
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: dropping is for the mouse; the button within does the same
+    <div
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault();
+        setOver(false);
+        take(event.dataTransfer.files);
+      }}
+      style={{ border: `2px dashed ${over ? dusk : line}`, borderRadius: 10, padding: 12 }}
+    >
+      <View style={{ gap: 10 }}>
+        <View style={{ flexDirection: "row", flexWrap: "wrap", alignItems: "center", gap: 12 }}>
+          <QuietAction label={label} onPress={() => input.current?.click()} />
+          <Text kind="small" color={quiet} style={{ flexShrink: 1 }}>
+            {says ?? `or drop ${several ? "files" : "a file"} here`}
+          </Text>
+        </View>
+        <BringingRows only={mine} />
+      </View>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        aria-label={label}
+        multiple={several}
+        accept={of && acceptOf(...of)}
+        onChange={(event) => {
+          take(event.target.files);
+          // The same file once more is a change too.
+          event.target.value = "";
+        }}
+      />
+    </div>
+  );
+}

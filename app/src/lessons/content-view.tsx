@@ -1,0 +1,83 @@
+/** What stands in a lesson, as its reader meets it: what it shows by its kind, its text, its materials. */
+import type { LessonContent } from "@dawngate/contract/lessons";
+import { Suspense } from "react";
+import { View } from "react-native";
+import { Skeleton } from "../ui/skeleton";
+import { Text } from "../ui/text";
+import { usePalette } from "../ui/theme";
+import { FileCard } from "./file-card";
+import { KIND_VIEWS } from "./kinds";
+import type { ShownProps } from "./kinds/kind";
+import { Markdown } from "./markdown";
+
+type Shown = Pick<ShownProps, "title" | "course" | "zone" | "watching"> & {
+  content: LessonContent;
+};
+
+/** Whether what a lesson shows stands over the full width of its page, at the top. */
+export const isHero = ({ part }: LessonContent): boolean =>
+  part !== null && KIND_VIEWS[part.kind]?.hero === true;
+
+/** What a lesson shows beside its text. */
+export function PartView({ content: { part, files }, ...rest }: Shown) {
+  const { frame } = usePalette();
+  const view = part && KIND_VIEWS[part.kind];
+  if (!part || !view) return null;
+  const { Shown, hero } = view;
+  // The text can be read before the player is here; its room is kept.
+  const room = hero ? (
+    <View style={{ width: "100%", aspectRatio: 16 / 9, backgroundColor: frame }} />
+  ) : (
+    <Skeleton widths={[1, 0.6]} />
+  );
+  return (
+    <Suspense fallback={room}>
+      <Shown part={part} files={files} {...rest} />
+    </Suspense>
+  );
+}
+
+/** The whole of it, one below the other; `heroElsewhere`: what stands at the top is shown by the page. */
+export function ContentView({
+  lesson = "lesson",
+  heroElsewhere = false,
+  ...shown
+}: Shown & { lesson?: string; heroElsewhere?: boolean }) {
+  const { quiet } = usePalette();
+  const { content } = shown;
+  const { text, part, files, materials } = content;
+  const empty = text === "" && part === null && materials.length === 0;
+  return (
+    <View style={{ gap: 20 }}>
+      {heroElsewhere && isHero(content) ? null : <PartView {...shown} />}
+      {text === "" ? null : (
+        <View style={{ maxWidth: 680 }}>
+          <Markdown text={text} files={files} />
+        </View>
+      )}
+      {empty ? <Text color={quiet}>{`Nothing stands in this ${lesson} yet.`}</Text> : null}
+      <Materials content={content} />
+    </View>
+  );
+}
+
+/** The materials of a lesson, each a card. */
+export function Materials({ content: { materials, files } }: { content: LessonContent }) {
+  if (materials.length === 0) return null;
+  return (
+    <View role="list" aria-label="Materials" style={{ gap: 10 }}>
+      {materials.map(({ id, title, author, description, license, file, download }) => {
+        const found = files[file];
+        return found ? (
+          <View role="listitem" key={id}>
+            <FileCard
+              file={found}
+              {...{ title, author, description, license, download }}
+              open={!download || found.type === "application/pdf"}
+            />
+          </View>
+        ) : null;
+      })}
+    </View>
+  );
+}

@@ -1,0 +1,58 @@
+/** Files to take along, as their author puts them in. */
+import type { PartOf } from "@dawngate/core/lessons";
+import { useRef } from "react";
+import { View } from "react-native";
+import { FileChoice } from "../../../files/file-choice";
+import { QuietAction } from "../../../ui/action";
+import { TextField } from "../../../ui/text-field";
+import type { EditorProps } from "../kind";
+
+type Download = PartOf<"download">;
+
+export default function DownloadEditor({ school, part, files, onPart }: EditorProps<Download>) {
+  // Several may arrive at once: each is put on top of what stands there by then.
+  const now = useRef(part);
+  now.current = part;
+  const set = (list: Download["files"], brought: Parameters<typeof onPart>[1] = []) => {
+    now.current = list.length === 0 ? null : { kind: "download", files: list };
+    onPart(now.current, brought);
+  };
+  const standing = () => now.current?.files ?? [];
+  return (
+    <View style={{ gap: 12 }}>
+      {(part?.files ?? []).map((one) => (
+        <View key={one.file} style={{ flexDirection: "row", alignItems: "center", gap: 10 }}>
+          <TextField
+            label={`What it is: ${files[one.file]?.name ?? "a file"}`}
+            defaultValue={one.title}
+            onBlur={(event) => {
+              const { target } = event.nativeEvent as unknown as { target: { value: string } };
+              const title = target.value.trim().slice(0, 200);
+              if (title !== "" && title !== one.title)
+                set(
+                  standing().map((other) => (other.file === one.file ? { ...one, title } : other)),
+                );
+            }}
+            style={{ flex: 1 }}
+          />
+          <QuietAction
+            label="Take out"
+            says={`Take out: ${one.title}`}
+            tight
+            onPress={() => set(standing().filter(({ file }) => file !== one.file))}
+          />
+        </View>
+      ))}
+      <FileChoice
+        school={school}
+        label={part ? "Add files" : "Choose files"}
+        several
+        onFile={(file) => {
+          if (standing().some((one) => one.file === file.id)) return;
+          const title = file.name.replace(/\.\w{1,8}$/, "").replaceAll(/[-_]+/g, " ");
+          set([...standing(), { file: file.id, title: title || file.name }], [file]);
+        }}
+      />
+    </View>
+  );
+}

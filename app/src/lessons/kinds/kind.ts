@@ -1,0 +1,38 @@
+/** What a kind of lesson is in the application: how its main part is shown, and how its author makes it. */
+import type { ShownFile } from "@dawngate/contract/files";
+import type { LessonPart } from "@dawngate/core/lessons";
+import type { ComponentType } from "react";
+import type { Watching } from "../player/watching";
+
+export type Files = Readonly<Record<string, ShownFile>>;
+
+export interface ShownProps<Part extends LessonPart = LessonPart> {
+  part: Part;
+  files: Files;
+  /** The lesson's title, and what it stands in. */
+  title: string;
+  course: string;
+  /** The zone in which its reader reads times. */
+  zone: string;
+  /** Null: what is seen is not counted (a sample, a rehearsal, its author). */
+  watching: Watching | null;
+}
+
+export interface EditorProps<Part extends LessonPart = LessonPart> {
+  school: string;
+  /** Null: nothing is chosen yet. */
+  part: Part | null;
+  files: Files;
+  zone: string;
+  /** Keeps it; files that were brought for it come along. */
+  onPart(part: LessonPart | null, brought?: ShownFile[]): void;
+  /** How long it takes, in minutes, where that is measured. */
+  onMinutes(minutes: number): void;
+}
+
+export interface KindView {
+  /** At the top of the page, over its full width. */
+  hero?: true;
+  Shown: ComponentType<ShownProps>;
+  Editor: ComponentType<EditorProps>;
+}

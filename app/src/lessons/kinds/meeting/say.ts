@@ -1,0 +1,56 @@
+/** A meeting in words: its day and hours in the reader's zone, and how it stands. */
+import { useEffect, useState } from "react";
+
+/** As `core/lessons` has it: a quarter of an hour before, one can join. */
+const LINK_BEFORE = 15 * 60_000;
+const MINUTE = 60_000;
+
+interface Meeting {
+  at: string;
+  minutes: number;
+  recording: string | null;
+}
+
+/** `now`: milliseconds since 1970. */
+export function sayMeeting({ at, minutes, recording }: Meeting, zone: string, now: number) {
+  const begins = Date.parse(at);
+  const ends = begins + minutes * MINUTE;
+  const say = (options: Intl.DateTimeFormatOptions, instant: number) =>
+    new Intl.DateTimeFormat("en-GB", { timeZone: zone, ...options }).format(instant);
+  const day = say({ weekday: "long", day: "numeric", month: "long", year: "numeric" }, begins);
+  const hour = (instant: number) => say({ hour: "2-digit", minute: "2-digit" }, instant);
+  const live = now >= begins - LINK_BEFORE && now < ends;
+  return {
+    day,
+    hours: `${hour(begins)} to ${hour(ends)}, ${zone.replaceAll("_", " ")}`,
+    live,
+    state:
+      now >= ends
+        ? recording === null
+          ? "It is over. A recording will stand here once there is one."
+          : "It is over; what was recorded stands below."
+        : now >= begins
+          ? "It is going on now."
+          : live
+            ? "It begins soon; one can join."
+            : `${sayWait(begins - now)}. From 15 minutes before, the way in stands here.`,
+  };
+}
+
+function sayWait(ms: number): string {
+  const minutes = Math.ceil(ms / MINUTE);
+  if (minutes < 60) return `In ${minutes} ${minutes === 1 ? "minute" : "minutes"}`;
+  const hours = Math.round(minutes / 60);
+  if (hours < 36) return `In ${hours} ${hours === 1 ? "hour" : "hours"}`;
+  return `In ${Math.round(hours / 24)} days`;
+}
+
+/** The time, to half a minute. */
+export function useTick(): number {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), 30_000);
+    return () => clearInterval(timer);
+  }, []);
+  return now;
+}
