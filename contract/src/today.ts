@@ -41,6 +41,7 @@ export const today = z
           "late",
           "quiet",
           "remarks",
+          "asked",
           "unpaid",
           "excess",
           "told-wrong",

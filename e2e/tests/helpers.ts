@@ -192,6 +192,11 @@ export async function copyPeople(db: Client, course: string, copies: number): Pr
   );
 }
 
+/** Lessons are written as Markdown in this page, not as they look. Asked for before the first page is opened. */
+export async function writesMarkdown(page: Page): Promise<void> {
+  await page.addInitScript(() => localStorage.setItem("dawngate-writes-markdown", "yes"));
+}
+
 /** A tool of the workbench that stands under More. */
 export async function moreTool(page: Page, name: string): Promise<void> {
   await page.getByRole("button", { name: "More", exact: true }).click();

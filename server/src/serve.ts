@@ -8,6 +8,7 @@ import { openDatabase } from "./db/connection";
 import { BACKGROUND } from "./db/pool";
 import { openFigures } from "./figures";
 import { openKeptFiles } from "./files/kept";
+import { sweepFiles } from "./files/sweep";
 import { createApp } from "./http/app";
 import { staticFiles } from "./http/static";
 import type { Answered } from "./http/watch";
@@ -32,6 +33,9 @@ import { practiceTill } from "./stand-ins/till/client";
 
 /** So long a connection that stands may wait for its next request while the server ends, in milliseconds. */
 const GRACE = 1500;
+
+/** So often files that nothing shows are looked for, in milliseconds. */
+const FILES_EVERY = 3_600_000;
 
 const settings = readSettings(process.env);
 const { address } = settings;
@@ -107,6 +111,12 @@ else {
     sweepEvery: settings.sweepEvery * 1000,
     lostAfter: settings.lostAfter,
   });
+  // Files that nothing shows go; several servers may look at once.
+  const sweeping =
+    kept &&
+    setInterval(() => {
+      sweepFiles(db, kept, now()).catch((error) => log(`files: ${String(error)}`));
+    }, FILES_EVERY);
   let stopping = false;
   const figures = openFigures({
     db,
@@ -158,6 +168,7 @@ else {
   const stop = () => {
     if (stopping) return;
     stopping = true;
+    if (sweeping) clearInterval(sweeping);
     // Nobody new is let in. On a connection that stands, what is asked next is answered, and told to be the last; only
     // one that nobody has used for a while is closed, and streams are ended.
     const idle = setTimeout(() => server.closeIdleConnections(), GRACE);

@@ -17,6 +17,14 @@ export const COHORTS: RoomPlace = {
   published: true,
 };
 
+export const QUESTIONS: RoomPlace = {
+  within: "course",
+  name: "Questions",
+  href: ({ school, course }) => `/${school}/courses/${course}/questions`,
+  who: "questions.answer",
+  published: true,
+};
+
 export const SHELF: RoomPlace = {
   within: "frame",
   name: "Shelf",

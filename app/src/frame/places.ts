@@ -2,7 +2,7 @@
 import type { Permission } from "@dawngate/contract/permissions";
 import { ANNOUNCEMENTS, PAGE } from "../catalog/places";
 import { COURSES, EDIT } from "../courses/places";
-import { COHORTS, DATES, PEOPLE, SHELF } from "../enrollment/places";
+import { COHORTS, DATES, PEOPLE, QUESTIONS, SHELF } from "../enrollment/places";
 import { NOTICES } from "../notices/places";
 import { EVERYONE } from "../people/places";
 import { REMARKS } from "../review/places";
@@ -31,6 +31,7 @@ export const PLACES: readonly RoomPlace[] = [
   REHEARSAL,
   PEOPLE,
   COHORTS,
+  QUESTIONS,
   COURSE_SALES,
   PAGE,
   ANNOUNCEMENTS,

@@ -7,6 +7,7 @@ export { EditScreen } from "../courses/edit/edit-screen";
 export { CourseListScreen } from "../courses/list-screen";
 export { SyllabusScreen } from "../courses/syllabus-screen";
 export { CohortsScreen } from "../enrollment/cohorts-screen";
+export { QuestionsScreen } from "../enrollment/learning/questions-screen";
 export { PeopleScreen } from "../enrollment/people-screen";
 export { KitScreen } from "../kit/kit-screen";
 export { LessonScreen } from "../lessons/lesson-screen";

@@ -24,6 +24,7 @@ import { usePalette } from "../ui/theme";
 import { ZoneField } from "../ui/zone-field";
 import { useChangeSchoolMutation, useGetSchoolQuery } from "./api";
 import { CalendarSettings } from "./calendar-settings";
+import { HostsField } from "./hosts-field";
 import { PaymentSettings } from "./payment-settings";
 import { SETTINGS } from "./places";
 import { TaxSettings } from "./tax-settings";
@@ -167,6 +168,13 @@ function Settings({ school }: { school: School }) {
           words={school.words}
           says="What people in your courses read instead of module, lesson and so on. A course can have words of its own."
           onWords={(words) => keep({ words })}
+        />
+      </CameFor>
+      <CameFor id="hosts">
+        <HostsField
+          hosts={school.hosts}
+          onChange={(hosts) => keep({ hosts })}
+          fault={Object.entries(faults).find(([path]) => path.startsWith("hosts"))?.[1]}
         />
       </CameFor>
       <Text

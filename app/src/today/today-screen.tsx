@@ -211,6 +211,7 @@ const DO: Record<Need["kind"], { label: string; to: string }> = {
   late: { label: "See them", to: "/people?who=late" },
   quiet: { label: "See them", to: "/people?who=quiet" },
   remarks: { label: "Read", to: "/remarks" },
+  asked: { label: "Answer", to: "/questions" },
   unpaid: { label: "See them", to: "/sales/orders?which=late" },
   excess: { label: "See them", to: "/sales/orders?which=excess" },
   "told-wrong": { label: "Put right", to: "/notices" },

@@ -76,3 +76,13 @@ export function sayPlace(seconds: number): string {
   const two = (n: number) => String(n).padStart(2, "0");
   return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`;
 }
+
+/** A place in a film as people write it, in seconds: `5:20`, `1:02:03`; null where it is none. */
+export function readPlace(text: string): number | null {
+  const found = /^(?:(\d{1,2}):)?(\d{1,3}):([0-5]\d)$/.exec(text.trim());
+  if (!found) return null;
+  const [, hours, minutes, seconds] = found;
+  if (hours !== undefined && Number(minutes) > 59) return null;
+  const place = Number(hours ?? 0) * 3600 + Number(minutes) * 60 + Number(seconds);
+  return place <= 86_400 ? place : null;
+}

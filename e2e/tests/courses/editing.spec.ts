@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, test } from "../helpers";
+import { expect, test, writesMarkdown } from "../helpers";
 
 test.use({ allowedErrors: /net::ERR|status of 4\d\d/ });
 
@@ -56,6 +56,7 @@ test("two authors on one outline see each other's changes, and neither overwrite
 test("what is typed is kept while it is typed: over Escape, a reload and Back", async ({
   page,
 }) => {
+  await writesMarkdown(page);
   // What it asks for is the same at every size.
   test.skip(test.info().project.name !== "wide");
   await newCourse(page, "Typed and left");

@@ -1,6 +1,6 @@
 /** The outline out again, and its end. */
 import { readFileSync } from "node:fs";
-import { accessibilityFaults, expect, moreTool, test } from "../helpers";
+import { accessibilityFaults, expect, moreTool, test, writesMarkdown } from "../helpers";
 
 test("an outline leaves as Markdown with its texts and comes back in without a change", async ({
   page,
@@ -70,6 +70,7 @@ test("a course without an end is offered one; who does not want it is not asked 
 test("a starting shape is seen with its dates before it is taken; a copy brings what stands in it", async ({
   page,
 }) => {
+  await writesMarkdown(page);
   await page.goto("/ember-row/courses");
   await page.getByLabel("Working title").fill("Weekly rolls");
   await page.getByRole("radio", { name: "A part a week" }).click();

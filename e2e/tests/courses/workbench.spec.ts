@@ -1,6 +1,6 @@
 /** The outline workbench: from paper, typed like a text, by keyboard alone and by touch. */
 import type { Page } from "@playwright/test";
-import { accessibilityFaults, expect, moreTool, test } from "../helpers";
+import { accessibilityFaults, expect, moreTool, test, writesMarkdown } from "../helpers";
 
 test.use({ allowedErrors: /net::ERR|status of 4\d\d/ });
 
@@ -37,6 +37,7 @@ const titles = (page: Page) =>
 test("two pages on paper become eight modules and forty lessons, corrections included", async ({
   page,
 }) => {
+  await writesMarkdown(page);
   // What it asks for is the same at every size.
   test.skip(test.info().project.name !== "wide");
   await newCourse(page, "From paper");
@@ -168,6 +169,7 @@ test("lines pasted into a title become rows; rows are cut, pasted elsewhere, and
   page,
   context,
 }) => {
+  await writesMarkdown(page);
   test.skip(test.info().project.name !== "wide");
   await context.grantPermissions(["clipboard-read", "clipboard-write"]);
   await newCourse(page, "Pasting");

@@ -1,4 +1,4 @@
-import { comeIn, expect, followMail, test } from "../helpers";
+import { comeIn, expect, followMail, test, writesMarkdown } from "../helpers";
 
 test.use({ who: null });
 const run = () => `${test.info().project.name}-${test.info().workerIndex}-${Date.now() % 100_000}`;
@@ -7,6 +7,7 @@ test("from an empty school: an author builds and publishes, a person is enrolled
   page,
   browser,
 }) => {
+  await writesMarkdown(page);
   test.setTimeout(120_000);
   const name = run();
   const author = `author-${name}@example.org`;

@@ -38,6 +38,8 @@ export interface Database {
   coursesToProject(at: string): Promise<{ school: SchoolId; course: string }[]>;
   /** The schools in which somebody is to be looked at for what they are told. */
   schoolsToNotify(at: string): Promise<SchoolId[]>;
+  /** The schools that keep files which nothing shows, brought before an instant. */
+  schoolsToSweep(before: string): Promise<SchoolId[]>;
   /** Adds up what was counted of people since the last time, over all schools. */
   foldHeadcounts(): Promise<void>;
   /** What an invitation that can still be used is for, by the hash of its token. */
@@ -193,6 +195,12 @@ export function openDatabase(
         course: string;
       }>`select school, course from courses_to_project(${at}::timestamptz)`.execute(reading);
       return rows;
+    },
+    async schoolsToSweep(before) {
+      const { rows } = await sql<{
+        school: SchoolId;
+      }>`select school from schools_to_sweep(${before}::timestamptz)`.execute(reading);
+      return rows.map(({ school }) => school);
     },
     async schoolsToNotify(at) {
       const { rows } = await sql<{

@@ -3,14 +3,14 @@ import { createHash } from "node:crypto";
 import { createReadStream } from "node:fs";
 import { pipeline } from "node:stream/promises";
 import type { KeptFile, ShownFile } from "@dawngate/contract/files";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import type { Instant } from "@dawngate/core/time";
 import type { Bringer, KeptFiles, Signed } from "../base/kept-files";
 import { notFound, ProblemError } from "../base/problem";
 import type { Database, SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { ANYBODY } from "./signed";
-import { bytesKept, putFile, readFile, readFiles, readUploaded } from "./store";
+import { bytesKept, holdName, putFile, readFile, readFiles, readUploaded } from "./store";
 
 /** The most a school keeps, in bytes. */
 export const SCHOOL_MOST = 50 * 1000 ** 3;
@@ -83,9 +83,13 @@ export async function keepBrought(
   const hash = createHash("sha256");
   await pipeline(createReadStream(whole.path), hash);
   const id = hash.digest("hex");
-  await kept.store.take(context.school, id, whole.path);
   const file = { id, name, bytes: whole.bytes, ...look };
-  const found = await db.withSchool(context, (tx) => putFile(tx, context.school, file, upload));
+  const found = await db.withSchool(context, async (tx) => {
+    await holdName(tx, context.school, id);
+    // It is moved, not copied: that takes no time.
+    await kept.store.take(context.school, id, whole.path);
+    return putFile(tx, context.school, file, upload);
+  });
   await kept.uploads.remove(upload);
   return shownTo(kept, context, found);
 }
@@ -109,7 +113,3 @@ export async function fileToRead(
   if (!school || !file) throw notFound("This file is not kept any more.");
   return { kept, school, file };
 }
-
-/** When a file that nothing shows may go: it was brought so long ago, in milliseconds. */
-const UNUSED = 7 * 24 * 3600 * 1000;
-export const unusedBefore = (now: Instant) => formatInstant((now - UNUSED) as Instant);

@@ -37,6 +37,14 @@ export async function readUploaded(tx: SchoolTransaction, upload: string) {
   return row ? read(row) : null;
 }
 
+/**
+ * Holds a file's name until the transaction ends: its bytes are put into place, or taken away, by one at a time, so that
+ * nobody takes away what somebody else has just brought.
+ */
+export async function holdName(tx: SchoolTransaction, school: SchoolId, id: string): Promise<void> {
+  await sql`select pg_advisory_xact_lock(hashtextextended(${`${school} ${id}`}, 0))`.execute(tx);
+}
+
 /** Keeps what a file is; where its bytes are kept already, as it is called there. */
 export async function putFile(
   tx: SchoolTransaction,
@@ -67,23 +75,23 @@ export async function bytesKept(tx: SchoolTransaction): Promise<number> {
   return Number(row?.bytes ?? 0);
 }
 
-/** Files that nothing shows, nor has shown, brought before an instant. */
+/** Files that nothing shows, nor has shown, brought before an instant; `only`: whether this one is still among them. */
 export async function unusedFiles(
   tx: SchoolTransaction,
   before: string,
   most: number,
+  only: string | null = null,
 ): Promise<string[]> {
   const { rows } = await sql<{ id: string }>`
     select f.id from file f
-    where f.created_at < ${before}
+    where f.created_at < ${before} ${only === null ? sql`` : sql`and f.id = ${only}`}
       and not exists (select 1 from file_use u where u.school_id = f.school_id and u.file_id = f.id)
       and not exists (select 1 from material m where m.school_id = f.school_id and m.file_id = f.id)
     order by f.created_at limit ${most}
-    for update skip locked
   `.execute(tx);
   return rows.map(({ id }) => id);
 }
 
-export async function deleteFiles(tx: SchoolTransaction, ids: readonly string[]): Promise<void> {
-  if (ids.length > 0) await tx.deleteFrom("file").where("id", "in", ids).execute();
+export async function deleteFile(tx: SchoolTransaction, id: string): Promise<void> {
+  await tx.deleteFrom("file").where("id", "=", id).execute();
 }

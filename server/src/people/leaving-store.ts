@@ -18,7 +18,18 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
               from enrollment_event v where v.school_id = e.school_id and v.enrollment_id = e.id),
             'openings', (select jsonb_agg(jsonb_build_object('item', o.item_id, 'opens', o.opens,
                 'closes', o.closes))
-              from opening o where o.school_id = e.school_id and o.enrollment_id = e.id)))
+              from opening o where o.school_id = e.school_id and o.enrollment_id = e.id),
+            'seen', (select jsonb_agg(jsonb_build_object('item', s.item, 'seen', s.seen,
+                'position', s.position))
+              from lesson_seen s where s.school_id = e.school_id and s.enrollment_id = e.id),
+            'notes', (select jsonb_agg(jsonb_build_object('item', n.item, 'place', n.place,
+                'text', n.text, 'at', n.written_at))
+              from lesson_note n where n.school_id = e.school_id and n.enrollment_id = e.id),
+            'questions', (select jsonb_agg(jsonb_build_object('item', q.item, 'text', q.text,
+                'at', q.asked_at))
+              from question q where q.school_id = e.school_id and q.enrollment_id = e.id),
+            'answers', (select jsonb_agg(jsonb_build_object('text', a.text, 'at', a.answered_at))
+              from question_answer a where a.school_id = e.school_id and a.enrollment_id = e.id)))
           from enrollment e where e.school_id = p.school_id and e.person_id = p.id), '[]'),
         'notices', coalesce((select jsonb_agg(jsonb_build_object('kind', n.kind, 'at', n.at,
             'state', n.state, 'letter', n.letter) order by n.id)
@@ -38,11 +49,30 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
 /** What they were told, what is to come, and what they did not want. */
 const TOLD = ["notice", "notice_ahead", "notice_wrong", "notice_off", "notice_person"] as const;
 
+/**
+ * What they wrote in lessons goes: notes, answers, questions. A question that somebody else has answered leaves its
+ * place, without what was asked and by whom.
+ */
+async function forgetWritten(tx: SchoolTransaction, person: string): Promise<void> {
+  const theirs = sql`enrollment_id in (select id from enrollment where person_id = ${person})`;
+  await sql`delete from lesson_note where ${theirs}`.execute(tx);
+  await sql`delete from question_answer where ${theirs}`.execute(tx);
+  await sql`
+    delete from question where ${theirs} and not exists (
+      select from question_answer a where a.school_id = question.school_id and a.question_id = question.id)
+  `.execute(tx);
+  await sql`
+    update question set name = 'Somebody', text = 'A question that was taken away with its asker', waits = false
+    where ${theirs}
+  `.execute(tx);
+}
+
 /** Forgets a person; answers their account, empty where they have none. */
 export async function forgetPerson(tx: SchoolTransaction, person: string): Promise<string | null> {
   await tx.deleteFrom("calendar_feed").where("person_id", "=", person).execute();
   await tx.deleteFrom("calendar_entry").where("person_id", "=", person).execute();
   for (const table of TOLD) await tx.deleteFrom(table).where("person_id", "=", person).execute();
+  await forgetWritten(tx, person);
   const { rows } = await sql<{ account: string | null }>`
     select forget_person(${person}) as account`.execute(tx);
   return rows[0]?.account ?? null;

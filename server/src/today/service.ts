@@ -10,7 +10,7 @@ import { readFailed } from "../school/failed-work-store";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { beginnings, needyIn, openMoney, openNotices, openRemarks } from "./store";
+import { beginnings, needyIn, openMoney, openNotices, openQuestions, openRemarks } from "./store";
 import { type Counted, TODAY } from "./tasks";
 
 /** It is counted once in so long, whatever people do meanwhile; the answer says of when it is. */
@@ -167,6 +167,19 @@ async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]
         number: failed,
       });
   }
+  if (context.may("questions.answer"))
+    for (const { course, title, number } of await openQuestions(
+      tx,
+      context.courses,
+      context.role === "author" ? null : context.cohorts,
+    ))
+      needs.push({
+        kind: "asked",
+        course,
+        title: number === 1 ? `One question in ${title}` : `${number} questions in ${title}`,
+        says: "Nobody of the school has answered yet.",
+        number,
+      });
   if (context.may("courses.edit") || context.may("remarks.write"))
     for (const { course, title, number } of await openRemarks(tx, context.courses))
       needs.push({

@@ -32,6 +32,28 @@ export async function openRemarks(tx: SchoolTransaction, among: readonly string[
   return rows;
 }
 
+/** Questions that nobody of the school has answered, by course; `cohorts`: only what people of these asked. */
+export async function openQuestions(
+  tx: SchoolTransaction,
+  among: readonly string[] | null,
+  cohorts: readonly string[] | null,
+) {
+  const { rows } = await sql<{ course: string; title: string; number: number }>`
+    select q.course_id as course, d.title, count(*)::integer as number
+    from question q join course_draft d on d.school_id = q.school_id and d.course_id = q.course_id
+    where q.waits and not q.hidden
+      ${among === null ? sql`` : sql`and q.course_id = any (${among}::text[])`}
+      ${
+        cohorts === null
+          ? sql``
+          : sql`and exists (select from enrollment e where e.school_id = q.school_id
+              and e.id = q.enrollment_id and e.cohort_id = any (${cohorts}::text[]))`
+      }
+    group by 1, 2 order by 3 desc, 2 limit 50
+  `.execute(tx);
+  return rows;
+}
+
 /** Orders of which a part is late or shuts access, and payments that paid nothing and have not gone back: so many are counted. */
 export async function openMoney(tx: SchoolTransaction, most: number) {
   const { rows } = await sql<{ unpaid: number; excess: number }>`

@@ -159,6 +159,18 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     "question_answer",
   ])
     await secure(db, table);
+  await sql`
+    -- The schools in which files were brought before an instant that nothing shows.
+    create function schools_to_sweep(before timestamptz) returns table (school uuid)
+      language sql stable security definer set search_path = public as $$
+        select distinct f.school_id from file f
+        where f.created_at < before
+          and not exists (select from file_use u where u.school_id = f.school_id and u.file_id = f.id)
+          and not exists (select from material m where m.school_id = f.school_id and m.file_id = f.id)
+      $$;
+    revoke all on function schools_to_sweep(timestamptz) from public;
+    grant execute on function schools_to_sweep(timestamptz) to dawngate_app;
+  `.execute(db);
   // Pages elsewhere that lessons may show, by the names of their hosts.
   // Whether people can ask under the lessons of a course.
   await sql`alter table course add column questions boolean not null default true`.execute(db);

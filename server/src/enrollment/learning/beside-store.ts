@@ -11,7 +11,7 @@ export async function countBeside(
   const { rows } = await sql<{ asked: string; notes: string }>`
     select
       (select count(*) from (select 1 from question
-        where course_id = ${course} and item = ${item} and not hidden limit 100) some) as asked,
+        where course_id = ${course} and item = ${item} and not hidden limit 100) counted) as asked,
       (select count(*) from lesson_note
         where enrollment_id = ${enrollment} and item = ${item}) as notes
   `.execute(tx);

@@ -74,7 +74,7 @@ export async function countWaiting(
     select count(*) from (
       select 1 from question where course_id = ${course} and waits and not hidden
         and ${cohorts === null ? sql`true` : ofCohorts(cohorts)}
-      limit 1000) some
+      limit 1000) counted
   `.execute(tx);
   return Number(rows[0]?.count ?? 0);
 }

@@ -17,7 +17,11 @@ export function sayMeeting({ at, minutes, recording }: Meeting, zone: string, no
   const ends = begins + minutes * MINUTE;
   const say = (options: Intl.DateTimeFormatOptions, instant: number) =>
     new Intl.DateTimeFormat("en-GB", { timeZone: zone, ...options }).format(instant);
-  const day = say({ weekday: "long", day: "numeric", month: "long", year: "numeric" }, begins);
+  // Some browsers put a comma after the weekday, others none.
+  const day = say(
+    { weekday: "long", day: "numeric", month: "long", year: "numeric" },
+    begins,
+  ).replace(",", "");
   const hour = (instant: number) => say({ hour: "2-digit", minute: "2-digit" }, instant);
   const live = now >= begins - LINK_BEFORE && now < ends;
   return {

@@ -1,10 +1,9 @@
 /** A film's chapters, typed as a list: a line each, where it begins and what it is called. */
-import { sayPlace } from "@dawngate/core/lessons/seen";
+import { readPlace, sayPlace } from "@dawngate/core/lessons/seen";
 import { useState } from "react";
 import { View } from "react-native";
 import { HelperText } from "react-native-paper";
 import { TextField } from "../../../ui/text-field";
-import { readLength } from "./length-field";
 
 type Chapters = { at: number; title: string }[];
 
@@ -14,7 +13,7 @@ export function readChapters(text: string): { chapters: Chapters; wrong: string 
   for (const line of text.split("\n").map((one) => one.trim())) {
     if (line === "") continue;
     const found = /^((?:\d{1,2}:)?\d{1,3}:\d{2})\s*[-–.)]?\s*(.+)$/.exec(line);
-    const at = found && (/^0+(:00?)+$/.test(found[1] ?? "") ? 0 : readLength(found[1] ?? ""));
+    const at = readPlace(found?.[1] ?? "");
     if (!found || at === null) return { chapters, wrong: line };
     chapters.push({ at, title: (found[2] ?? "").slice(0, 200) });
   }
