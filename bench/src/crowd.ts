@@ -94,6 +94,7 @@ const app = new Hono()
       files: null,
       homeSchool: null,
       numbers: practiceNumbers(),
+      kept: null,
       baseUrl: "http://127.0.0.1:1",
     }),
   );

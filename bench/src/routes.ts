@@ -51,7 +51,14 @@ const parts = {
   now,
   log: console.error,
 };
-const nothing = { tray: null, payments: null, changes: null, files: null, homeSchool: null };
+const nothing = {
+  tray: null,
+  kept: null,
+  payments: null,
+  changes: null,
+  files: null,
+  homeSchool: null,
+};
 /** As anybody would write it with the same packages: four statements, each waited for. */
 const plain = new Kysely({
   dialect: new PostgresDialect({ pool: new pg.Pool({ ...address, max: 10 }) }),

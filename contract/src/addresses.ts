@@ -58,6 +58,8 @@ export const ADDRESSES = {
   getLessonDraft: ["GET", "/schools/{school}/courses/{course}/draft/lessons/{lesson}", [], []],
   shareLesson: ["POST", "/schools/{school}/courses/{course}/draft/lessons/{lesson}/sharing", [], ["courses"]],
   keepLesson: ["PUT", "/schools/{school}/courses/{course}/draft/lessons/{lesson}", [], []],
+  getRevisions: ["GET", "/schools/{school}/courses/{course}/draft/lessons/{lesson}/revisions", [], []],
+  getRevision: ["GET", "/schools/{school}/courses/{course}/draft/lessons/{lesson}/revisions/{number}", [], []],
   keepPart: ["PUT", "/schools/{school}/courses/{course}/draft/lessons/{lesson}/part", [], ["library"]],
   getLibrary: ["GET", "/schools/{school}/library", ["library"], []],
   addMaterial: ["POST", "/schools/{school}/library", [], ["library"]],

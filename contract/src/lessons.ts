@@ -101,7 +101,7 @@ export const libraryQuery = z.object({
   after: z.string().max(500).optional(),
 });
 
-/** A text as it stood, and who wrote it. */
+/** The texts that stood in a lesson, the newest first: who wrote each, when, and how long it is. */
 export const textRevisions = z
   .object({
     revisions: z.array(
@@ -110,16 +110,35 @@ export const textRevisions = z
         author: z.string(),
         at: z.string(),
         characters: z.int(),
-        text: z.string().nullable().describe("Null where it was not asked for."),
       }),
     ),
-    next: z.int().nullable(),
+    next: z
+      .int()
+      .nullable()
+      .describe("Before which number the next page begins; null: it is the last."),
   })
   .meta({ id: "TextRevisions" });
+
+export const revisionsQuery = z.object({
+  before: z.coerce.number<number>().int().min(1).max(2_147_483_647).optional(),
+});
+
+/** A text as it stood. */
+export const textRevision = z
+  .object({
+    number: z.int(),
+    author: z.string(),
+    at: z.string(),
+    text: z.string(),
+    files: z.record(z.string(), shownFile),
+  })
+  .meta({ id: "TextRevision" });
 
 export type LessonContent = z.infer<typeof lessonContent>;
 export type Material = z.infer<typeof material>;
 export type MaterialChange = z.infer<typeof materialChange>;
+export type TextRevisions = z.infer<typeof textRevisions>;
+export type TextRevision = z.infer<typeof textRevision>;
 export type PartKept = z.infer<typeof partKept>;
 export type Library = z.infer<typeof library>;
 export type LessonText = z.infer<typeof lessonText>;

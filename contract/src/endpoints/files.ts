@@ -22,7 +22,7 @@ export const files = endpoints("files", {
     summary: "Read a file, or a part of it",
     description:
       "By an address that an answer has told: it holds for some hours, and only for whoever was told it. Parts by Range (RFC 9110, 14), one at a time.",
-    who: "anybody",
+    who: "school.see",
     params: inSchool.extend({ file: fileId }),
     query: fileQuery,
     answer: media("application/octet-stream"),

@@ -22,7 +22,7 @@ const inQuestion = inCourse.extend({ question: planFields.id });
 const LESSON = "/schools/{school}/shelf/{enrollment}/lessons/{lesson}";
 const ASKED = "/schools/{school}/courses/{course}/questions";
 
-export const learning = endpoints("enrollment", {
+export const learning = endpoints("learning", {
   keepSeen: {
     method: "put",
     path: `${LESSON}/seen`,

@@ -1,6 +1,6 @@
 /** Endpoints of lessons: what stands in them, read and edited. */
 import { planFields } from "@dawngate/core/plan";
-import { done, endpoints, inCourse, inLesson, inSchool } from "../endpoint";
+import { counter, done, endpoints, inCourse, inLesson, inSchool } from "../endpoint";
 import {
   draftTexts,
   lessonChange,
@@ -12,7 +12,10 @@ import {
   materialChange,
   partChange,
   partKept,
+  revisionsQuery,
   sharing,
+  textRevision,
+  textRevisions,
 } from "../lessons";
 
 const inMaterial = inSchool.extend({ material: planFields.id });
@@ -65,6 +68,25 @@ export const lessons = endpoints("lessons", {
     body: lessonChange,
     answer: lessonDraft,
     answered: "The new revision.",
+  },
+  getRevisions: {
+    method: "get",
+    path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}/revisions",
+    summary: "The texts that stood in a lesson",
+    who: "courses.edit",
+    params: inLesson,
+    query: revisionsQuery,
+    answer: textRevisions,
+    answered: "A page of them, the newest first.",
+  },
+  getRevision: {
+    method: "get",
+    path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}/revisions/{number}",
+    summary: "A text as it stood in a lesson",
+    who: "courses.edit",
+    params: inLesson.extend({ number: counter }),
+    answer: textRevision,
+    answered: "The text.",
   },
   keepPart: {
     method: "put",

@@ -19,11 +19,10 @@ export function fileRoutes(services: Services) {
       c.json(await keepBrought(services, c.get("context"), c.req.valid("json")), 200),
     )
     .openapi(route(services, files.getFile), async (c) => {
-      const { school, file } = c.req.valid("param");
       const { save, ...said } = c.req.valid("query");
-      const { headers } = c.req.raw;
-      const found = await fileToRead(services, school, file, said, headers, services.now());
-      return (await answerFile(found.kept.store, found.school, found.file, {
+      const context = c.get("context");
+      const { kept, file } = await fileToRead(services, context, c.req.valid("param").file, said);
+      return (await answerFile(kept.store, context.school, file, {
         range: c.req.header("range"),
         ifRange: c.req.header("if-range"),
         ifNoneMatch: c.req.header("if-none-match"),

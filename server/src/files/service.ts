@@ -3,7 +3,6 @@ import { createHash } from "node:crypto";
 import { createReadStream } from "node:fs";
 import { pipeline } from "node:stream/promises";
 import type { KeptFile, ShownFile } from "@dawngate/contract/files";
-import type { Instant } from "@dawngate/core/time";
 import type { Bringer, KeptFiles, Signed } from "../base/kept-files";
 import { notFound, ProblemError } from "../base/problem";
 import type { Database, SchoolTransaction } from "../db/connection";
@@ -96,20 +95,16 @@ export async function keepBrought(
 
 /** A file for whoever has an address that holds: everybody where it says so, else only the account it was made for. */
 export async function fileToRead(
-  { db, identity, ...services }: Pick<Services, "db" | "identity" | "kept">,
-  slug: string,
+  { db, ...services }: Pick<Services, "db" | "kept">,
+  context: Context,
   id: string,
   said: Signed,
-  headers: Headers,
-  now: Instant,
-) {
+): Promise<{ kept: KeptFiles; file: KeptFile }> {
   const kept = keptOr(services.kept);
-  const gone = () =>
-    notFound("This address of a file does not hold, or not any more. Load the page anew.");
-  if (!kept.signer.holds(slug, id, said, now)) throw gone();
-  if (said.for !== ANYBODY && (await identity.accountOf(headers))?.id !== said.for) throw gone();
-  const school = await db.findSchool(slug);
-  const file = school && (await db.readSchool(school, (tx) => readFile(tx, id)));
-  if (!school || !file) throw notFound("This file is not kept any more.");
-  return { kept, school, file };
+  const theirs = said.for === ANYBODY || said.for === context.account?.id;
+  if (!theirs || !kept.signer.holds(context.slug, id, said, context.now))
+    throw notFound("This address of a file does not hold, or not any more. Load the page anew.");
+  const file = await db.readSchool(context, (tx) => readFile(tx, id));
+  if (!file) throw notFound("This file is not kept any more.");
+  return { kept, file };
 }

@@ -4,6 +4,7 @@ import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { addMaterial, changeMaterial, removeMaterial, showLibrary } from "./library";
 import { changePart } from "./parts";
+import { showRevision, showRevisions } from "./revisions";
 import { changeLesson, showLessonDraft, showLessonText, showTexts } from "./service";
 import { shareLesson } from "./sharing";
 
@@ -33,6 +34,15 @@ export function lessonRoutes(services: Services) {
         await changeLesson(services, context, course, lesson, c.req.valid("json")),
         200,
       );
+    })
+    .openapi(route(services, lessons.getRevisions), async (c) => {
+      const { course, lesson } = c.req.valid("param");
+      const { before } = c.req.valid("query");
+      return c.json(await showRevisions(services, c.get("context"), course, lesson, before), 200);
+    })
+    .openapi(route(services, lessons.getRevision), async (c) => {
+      const { course, lesson, number } = c.req.valid("param");
+      return c.json(await showRevision(services, c.get("context"), course, lesson, number), 200);
     })
     .openapi(route(services, lessons.keepPart), async (c) => {
       const { course, lesson } = c.req.valid("param");

@@ -112,3 +112,30 @@ export async function useFiles(
     on conflict do nothing
   `.execute(tx);
 }
+
+/** The texts of a content, the newest first, before a number. */
+export async function pageOfRevisions(
+  tx: SchoolTransaction,
+  content: string,
+  before: number | null,
+  most: number,
+) {
+  return tx
+    .selectFrom("lesson_revision")
+    .select(["number", "author", "created_at as at", sql<number>`length(body)`.as("characters")])
+    .where("lesson_id", "=", content)
+    .$if(before !== null, (query) => query.where("number", "<", before as number))
+    .orderBy("number", "desc")
+    .limit(most)
+    .execute();
+}
+
+export async function readTextRevision(tx: SchoolTransaction, content: string, number: number) {
+  const row = await tx
+    .selectFrom("lesson_revision")
+    .select(["number", "author", "created_at as at", "body as text"])
+    .where("lesson_id", "=", content)
+    .where("number", "=", number)
+    .executeTakeFirst();
+  return row ?? null;
+}

@@ -7,6 +7,7 @@ import type {
   Library,
   Material,
   PartKept,
+  TextRevisions,
 } from "@dawngate/contract/lessons";
 import { DAY, type Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../../src/db/connection";
@@ -180,6 +181,27 @@ test("a part of a kind that the lesson is not any more is kept, and not shown", 
 async function publish(): Promise<void> {
   expect((await app.ask(OWNER, "POST", "/schools/one/courses/c/versions")).status).toBe(200);
 }
+
+test("the texts that stood in a lesson are read, the newest first, and are nobody's of another lesson", async () => {
+  for (const text of ["one", "two, longer"]) {
+    const { revision } = await draftOf("l2");
+    await app.ask(OWNER, "PUT", `${LESSON}/l2`, { text, revision });
+  }
+  const { revisions, next } = (await (
+    await app.ask(OWNER, "GET", `${LESSON}/l2/revisions`)
+  ).json()) as TextRevisions;
+  expect(revisions.map(({ characters, author }) => [characters, author])).toEqual([
+    [11, "owner"],
+    [3, "owner"],
+    [0, expect.any(String)],
+  ]);
+  expect(next).toBeNull();
+  const first = revisions[1]?.number;
+  const read = await app.ask(OWNER, "GET", `${LESSON}/l2/revisions/${first}`);
+  expect(await read.json()).toMatchObject({ text: "one", author: "owner" });
+  expect((await app.ask(OWNER, "GET", `${LESSON}/l2/revisions/999`)).status).toBe(404);
+  expect((await app.ask(OWNER, "GET", `${LESSON}/none/revisions`)).status).toBe(404);
+});
 
 describe("the library", () => {
   const material = (title: string, file: string, more = {}) => ({

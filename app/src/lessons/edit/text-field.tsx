@@ -14,6 +14,7 @@ import { usePalette } from "../../ui/theme";
 import { useKeepLessonMutation } from "../api";
 import { readLeft, writeLeft } from "../left-texts";
 import { TextKeeper, type TextState } from "../text-keeper";
+import { RevisionsSheet } from "./revisions-sheet";
 
 /** Fetched where somebody writes. */
 const RichText = lazy(async () => ({ default: (await import("../write/rich-text")).RichText }));
@@ -50,6 +51,9 @@ export function LessonTextField(props: Props) {
   const { place, lesson, opened, files, onText, onBrought } = props;
   const { quiet } = usePalette();
   const [plain, setPlain] = useState(writesPlain);
+  const [earlier, setEarlier] = useState(false);
+  /** Counts the texts that were brought back: the editor begins anew with each. */
+  const [brought, setBrought] = useState(0);
   const current = useTextKeeper(props);
   const type = (text: string) => {
     current.type(text);
@@ -77,7 +81,7 @@ export function LessonTextField(props: Props) {
       ) : (
         <Suspense fallback={<Skeleton widths={[1, 0.9, 0.95, 0.4]} />}>
           <RichText
-            key={`${lesson} ${opened.revision}`}
+            key={`${lesson} ${opened.revision} ${brought}`}
             school={place.school}
             label="Text"
             value={current.text}
@@ -93,8 +97,21 @@ export function LessonTextField(props: Props) {
         <Text kind="small" color={quiet} role="status" style={{ flexGrow: 1 }}>
           {SAYINGS[current.state]}
         </Text>
+        <QuietAction label="Earlier texts" tight onPress={() => setEarlier(true)} />
         <QuietAction label={plain ? "As it looks" : "As Markdown"} tight onPress={turn} />
       </View>
+      {earlier ? (
+        <RevisionsSheet
+          place={place}
+          lesson={lesson}
+          onBring={(text) => {
+            type(text);
+            current.leave();
+            setBrought((times) => times + 1);
+          }}
+          onClose={() => setEarlier(false)}
+        />
+      ) : null}
     </View>
   );
 }
