@@ -192,6 +192,14 @@ export async function copyPeople(db: Client, course: string, copies: number): Pr
   );
 }
 
+/** A new course of the demo's owner, in its editor. */
+export async function newCourse(page: Page, title: string): Promise<void> {
+  await page.goto("/ember-row/courses");
+  await page.getByLabel("Working title").fill(title);
+  await page.getByRole("button", { name: "Make a course" }).click();
+  await expect(page.getByRole("button", { name: "Add a module" })).toBeVisible();
+}
+
 /** Lessons are written as Markdown in this page, not as they look. Asked for before the first page is opened. */
 export async function writesMarkdown(page: Page): Promise<void> {
   await page.addInitScript(() => localStorage.setItem("dawngate-writes-markdown", "yes"));

@@ -45,8 +45,8 @@ export async function bundled(root, name, entry, sources) {
     format: "esm",
     target: "node20",
     logLevel: "error",
-    // They read files of their own beside them.
-    external: ["pdfkit", "mediainfo.js", "@expo-google-fonts/*"],
+    // They read files of their own beside them, or are needed by hardly anybody who loads this.
+    external: ["pdfkit", "mediainfo.js", "pdf-lib", "@expo-google-fonts/*"],
     sourcemap: "inline",
     banner: {
       js: 'import { createRequire as nodeRequire } from "node:module"; const require = nodeRequire(import.meta.url);',

@@ -231,7 +231,7 @@ function Table({ table }: { table: Tokens.Table }) {
     </View>
   );
   const rows = (
-    <View role="table" style={{ minWidth: "100%", width: table.header.length * 112 }}>
+    <View role="table" style={{ minWidth: "100%", width: table.header.length * 100 }}>
       {row(table.header, true, -1)}
       {table.rows.map((cells, i) => row(cells, false, i))}
     </View>
@@ -240,7 +240,12 @@ function Table({ table }: { table: Tokens.Table }) {
   return table.header.length < 3 ? (
     rows
   ) : (
-    <ScrollView horizontal contentContainerStyle={{ minWidth: "100%" }} tabIndex={0}>
+    <ScrollView
+      horizontal
+      testID="one-line"
+      contentContainerStyle={{ minWidth: "100%" }}
+      tabIndex={0}
+    >
       {rows}
     </ScrollView>
   );

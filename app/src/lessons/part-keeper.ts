@@ -55,7 +55,8 @@ export class PartKeeper {
 
   /** Files that are known before the server names them: they were brought a moment ago. */
   know(...files: ShownFile[]): void {
-    for (const file of files) this.kept.files = { ...this.kept.files, [file.id]: file };
+    const more = Object.fromEntries(files.map((file) => [file.id, file]));
+    this.kept = { ...this.kept, files: { ...this.kept.files, ...more } };
     this.ports.heard();
   }
 

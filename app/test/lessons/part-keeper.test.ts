@@ -8,7 +8,8 @@ const page = (height: number): LessonPart => ({
   link: "https://media.example.org/a",
   height,
 });
-const start: KeptPart = { part: null, materials: [], partRevision: 0, files: {} };
+/** As the application keeps answers: nobody may write into them. */
+const start: KeptPart = Object.freeze({ part: null, materials: [], partRevision: 0, files: {} });
 const settle = () => new Promise((resolve) => setTimeout(resolve, 0));
 
 /** A server that answers when it is let. */

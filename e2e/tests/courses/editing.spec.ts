@@ -1,15 +1,6 @@
-import type { Page } from "@playwright/test";
-import { expect, test, writesMarkdown } from "../helpers";
+import { expect, newCourse, test, writesMarkdown } from "../helpers";
 
 test.use({ allowedErrors: /net::ERR|status of 4\d\d/ });
-
-/** A new course of the demo's owner, in its editor. */
-async function newCourse(page: Page, title: string): Promise<void> {
-  await page.goto("/ember-row/courses");
-  await page.getByLabel("Working title").fill(title);
-  await page.getByRole("button", { name: "Make a course" }).click();
-  await expect(page.getByRole("button", { name: "Add a module" })).toBeVisible();
-}
 
 test("over a lost connection nothing is lost, and it says what is kept", async ({ page }) => {
   await newCourse(page, "Offline for a while");

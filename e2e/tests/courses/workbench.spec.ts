@@ -1,15 +1,8 @@
 /** The outline workbench: from paper, typed like a text, by keyboard alone and by touch. */
 import type { Page } from "@playwright/test";
-import { accessibilityFaults, expect, moreTool, test, writesMarkdown } from "../helpers";
+import { accessibilityFaults, expect, moreTool, newCourse, test, writesMarkdown } from "../helpers";
 
 test.use({ allowedErrors: /net::ERR|status of 4\d\d/ });
-
-async function newCourse(page: Page, title: string): Promise<void> {
-  await page.goto("/ember-row/courses");
-  await page.getByLabel("Working title").fill(title);
-  await page.getByRole("button", { name: "Make a course" }).click();
-  await expect(page.getByRole("button", { name: "Add a module" })).toBeVisible();
-}
 
 /** Two pages as an author has them: eight modules, forty lessons, notes, and a line that is none of these. */
 const PAPER = [

@@ -24,6 +24,10 @@ export interface Readers {
 /** So long one may read, in milliseconds, and so much memory it may take, in MB. */
 const DEADLINE = 7000;
 const MEMORY = 256;
+/** So long a thread may take to be there: that is the machine's time, not the file's. */
+const STARTING = 30_000;
+/** So long a thread that is there waits for a file, in milliseconds. */
+const SPARE = 60_000;
 /** So many at once; others wait their turn. */
 const AT_ONCE = 3;
 
@@ -32,7 +36,45 @@ export interface Told {
   name: keyof typeof READERS;
   input: unknown;
 }
-export type Answered = { answer: unknown } | { refused: string } | { broken: string };
+export type Answered =
+  | { ready: true }
+  | { answer: unknown }
+  | { refused: string }
+  | { broken: string };
+
+/**
+ * Threads that are there before a file comes: to start one takes longer than to read most files. Each reads one file. Where
+ * none has been asked for in a while, none waits.
+ */
+function sparesOf(file: URL): { take(): Worker } {
+  const start = () =>
+    new Worker(file, {
+      workerData: { role: "reader" },
+      resourceLimits: { maxOldGenerationSizeMb: MEMORY, maxYoungGenerationSizeMb: 32 },
+    });
+  let spare: Worker | null = null;
+  let idle: ReturnType<typeof setTimeout> | undefined;
+  const drop = () => {
+    void spare?.terminate();
+    spare = null;
+  };
+  return {
+    take() {
+      const taken = spare ?? start();
+      taken.removeAllListeners();
+      taken.ref();
+      spare = start();
+      // Neither it nor the wait for it keeps a server that ends.
+      spare.unref();
+      spare.on("error", () => {
+        spare = null;
+      });
+      clearTimeout(idle);
+      idle = setTimeout(drop, SPARE).unref();
+      return taken;
+    },
+  };
+}
 
 /** Readers in threads of the bundle at `file`, each file in one of its own. */
 export function startReaders(file: URL, deadline = DEADLINE): Readers {
@@ -42,6 +84,7 @@ export function startReaders(file: URL, deadline = DEADLINE): Readers {
     if (busy >= AT_ONCE) await new Promise<void>((resolve) => queue.push(resolve));
     busy++;
   };
+  const spares = sparesOf(file);
   const read = async (name: Told["name"], input: unknown): Promise<never> => {
     if (queue.length >= 50)
       throw new ProblemError(
@@ -53,15 +96,20 @@ export function startReaders(file: URL, deadline = DEADLINE): Readers {
         },
       );
     await turn();
-    const worker = new Worker(file, {
-      workerData: { role: "reader", told: { name, input } satisfies Told },
-      resourceLimits: { maxOldGenerationSizeMb: MEMORY, maxYoungGenerationSizeMb: 32 },
-    });
-    const timer = setTimeout(() => worker.terminate(), deadline);
+    const worker = spares.take();
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const allow = (ms: number) => {
+      clearTimeout(timer);
+      timer = setTimeout(() => worker.terminate(), ms);
+    };
+    allow(STARTING);
     try {
       return await new Promise<never>((resolve, reject) => {
         worker.on("message", (said: Answered) => {
-          if ("answer" in said) resolve(said.answer as never);
+          if ("ready" in said) {
+            worker.postMessage({ name, input } satisfies Told);
+            allow(deadline);
+          } else if ("answer" in said) resolve(said.answer as never);
           else if ("refused" in said) reject(refusal(said.refused));
           else reject(new Error(said.broken));
         });
@@ -73,6 +121,8 @@ export function startReaders(file: URL, deadline = DEADLINE): Readers {
           );
         worker.on("error", ended);
         worker.on("exit", ended);
+        // It waits to be asked whether it is there: it may have been for a while.
+        worker.postMessage("ready?");
       });
     } finally {
       clearTimeout(timer);

@@ -85,7 +85,7 @@ export function QuestionsScreen() {
                     {question.enrollment !== null ? (
                       <QuietAction
                         label="Their dates"
-                        says={`The dates of ${question.name}`}
+                        says={`Their dates: ${question.name}`}
                         tight
                         onPress={() =>
                           router.push(

@@ -13,7 +13,13 @@ export function Chapters({ chapters, at, onGo }: Props) {
   if (chapters.length === 0) return null;
   const here = chapters.filter((one) => one.at <= at).at(-1);
   return (
-    <ScrollView horizontal role="list" aria-label="Chapters" showsHorizontalScrollIndicator={false}>
+    <ScrollView
+      testID="one-line"
+      horizontal
+      role="list"
+      aria-label="Chapters"
+      showsHorizontalScrollIndicator={false}
+    >
       {chapters.map((one) => (
         <View role="listitem" key={one.at}>
           <BarWord

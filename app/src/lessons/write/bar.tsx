@@ -1,9 +1,11 @@
 /** The editor's tools, in one line that scrolls on a phone: what is on where one stands is marked. */
 import type { Editor } from "@tiptap/core";
 import { useEditorState } from "@tiptap/react";
+import { useRef } from "react";
 import { ScrollView, View } from "react-native";
 import { Button } from "react-native-paper";
 import { useReach } from "../../ui/layout";
+import { useMended } from "../../ui/mended";
 import { usePalette } from "../../ui/theme";
 
 interface Tool {
@@ -72,7 +74,7 @@ export function Bar({ editor, onLink, onPicture }: Props) {
     { label: "List", says: "List", on: state.list, run: () => chain().toggleBulletList().run() },
     {
       label: "1. 2.",
-      says: "Numbered list",
+      says: "1. 2., a numbered list",
       on: state.numbered,
       run: () => chain().toggleOrderedList().run(),
     },
@@ -98,7 +100,7 @@ export function Bar({ editor, onLink, onPicture }: Props) {
       aria-label="Tools for the text"
       style={{ borderBottomWidth: 1, borderBottomColor: line, backgroundColor: surface }}
     >
-      <ScrollView horizontal showsHorizontalScrollIndicator={false}>
+      <ScrollView horizontal showsHorizontalScrollIndicator={false} testID="one-line">
         {[...tools, ...usual].map((tool) => (
           <ToolButton key={tool.says} {...tool} />
         ))}
@@ -110,20 +112,24 @@ export function Bar({ editor, onLink, onPicture }: Props) {
 function ToolButton({ label, says, on = false, run }: Tool) {
   const { ink, dusk, lilac } = usePalette();
   const reach = useReach();
+  const root = useRef<View>(null);
+  // Paper says it of the box around the button.
+  useMended(root, "[data-testid=button]", { "aria-pressed": String(on) });
   return (
-    <Button
-      compact
-      mode="text"
-      textColor={on ? dusk : ink}
-      buttonColor={on ? lilac : "transparent"}
-      accessibilityLabel={says}
-      aria-pressed={on}
-      onPress={run}
-      style={{ borderRadius: 6 }}
-      contentStyle={{ minHeight: reach }}
-      labelStyle={{ marginHorizontal: 8, fontWeight: on ? "700" : "500" }}
-    >
-      {label}
-    </Button>
+    <View ref={root}>
+      <Button
+        compact
+        mode="text"
+        textColor={on ? dusk : ink}
+        buttonColor={on ? lilac : "transparent"}
+        accessibilityLabel={says}
+        onPress={run}
+        style={{ borderRadius: 6 }}
+        contentStyle={{ minHeight: reach }}
+        labelStyle={{ marginHorizontal: 8, fontWeight: on ? "700" : "500" }}
+      >
+        {label}
+      </Button>
+    </View>
   );
 }

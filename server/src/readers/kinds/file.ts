@@ -7,8 +7,6 @@ import { open, stat } from "node:fs/promises";
 import { type FileFamily, familyByName, fileTypeOf } from "@dawngate/core/lessons/file-types";
 import { fileTypeFromFile } from "file-type/node";
 import { imageSize } from "image-size";
-import { mediaInfoFactory } from "mediainfo.js";
-import { PDFDocument } from "pdf-lib";
 import { refusal } from "../../base/problem";
 
 export interface FileLook {
@@ -113,6 +111,7 @@ async function pictureOf(path: string, name: string, size: number) {
 
 /** Length and size, as far as the file says them; a film without a length is asked for it where it is played. */
 async function mediaOf(path: string, size: number) {
+  const { mediaInfoFactory } = await import("mediainfo.js");
   const info = await mediaInfoFactory({ format: "object" });
   const handle = await open(path, "r");
   try {
@@ -139,6 +138,7 @@ async function mediaOf(path: string, size: number) {
 async function pagesOf(path: string, size: number): Promise<number | null> {
   if (size > PDF_MOST) return null;
   try {
+    const { PDFDocument } = await import("pdf-lib");
     const document = await PDFDocument.load(await headOf(path, size), { updateMetadata: false });
     return document.getPageCount();
   } catch {
