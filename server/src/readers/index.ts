@@ -46,7 +46,7 @@ export type Answered =
  * Threads that are there before a file comes: to start one takes longer than to read most files. Each reads one file. Where
  * none has been asked for in a while, none waits.
  */
-function sparesOf(file: URL): { take(): Worker } {
+function sparesOf(file: URL): { take(): Worker; prepare(): void } {
   const start = () =>
     new Worker(file, {
       workerData: { role: "reader" },
@@ -61,17 +61,21 @@ function sparesOf(file: URL): { take(): Worker } {
   return {
     take() {
       const taken = spare ?? start();
+      spare = null;
       taken.removeAllListeners();
       taken.ref();
+      return taken;
+    },
+    prepare() {
+      clearTimeout(idle);
+      idle = setTimeout(drop, SPARE).unref();
+      if (spare) return;
       spare = start();
       // Neither it nor the wait for it keeps a server that ends.
       spare.unref();
       spare.on("error", () => {
         spare = null;
       });
-      clearTimeout(idle);
-      idle = setTimeout(drop, SPARE).unref();
-      return taken;
     },
   };
 }
@@ -129,6 +133,8 @@ export function startReaders(file: URL, deadline = DEADLINE): Readers {
       await worker.terminate();
       busy--;
       queue.shift()?.();
+      // Where one file comes, others follow.
+      spares.prepare();
     }
   };
   return {
