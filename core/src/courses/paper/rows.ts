@@ -62,7 +62,12 @@ export function separatorOf(text: string): string | null {
     // An indented list has tabs too, but in front.
     const indented =
       separator === "\t" &&
-      rows.some(({ fields }) => fields[0] === "" && fields[1]?.trim().match(/^[-*•\d]/));
+      rows.some(
+        ({ fields: [first = "", second = ""] }) =>
+          (first === "" && second.trim().match(/^[-*•\d]/)) ||
+          // A word processor's list, copied: its bullet, a tab, and what the point says.
+          /^\s*[-*+•‣◦▪–·‒○●■□✓✔➤]\s*$/.test(first),
+      );
     if (
       width >= 2 &&
       count / rows.length > 0.8 &&

@@ -120,7 +120,7 @@ export function plainText(text: string): string {
 }
 
 const CALLED =
-  /^(?:module|part|week|unit|chapter|section|block|day|step|lesson|lecture|class|session|topic)\s+(?:\d{1,3}(?!\.?\d)|[ivxlc]{1,5}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\s*(?:[:.)–—-]\s*|$)/i;
+  /^(?:module|part|week|unit|chapter|section|block|day|step|lesson|lecture|class|session|topic)\s+(?:\d{1,3}(?!\.?\d)|[ivxlc]{1,5}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?:\s*[:.)–—-]\s*|[ ]*\t\s*|\s*$)/i;
 const OF_MODULE = /^(?:module|part|week|unit|chapter|section|block)\b/i;
 const OF_LESSON = /^(?:lesson|lecture|topic|step)\b/i;
 

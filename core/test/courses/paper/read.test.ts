@@ -181,3 +181,16 @@ test("five thousand lines are read in one go", () => {
   expect(rows).toHaveLength(5000);
   expect(outlineOf(rows).modules).toHaveLength(500);
 });
+
+test("a list copied from a word processor, its numbers and bullets followed by tabs, is no table", () => {
+  const text = "Unit 1\tSoil\n•\tWhat it is made of\n•\tWhat lives in it\nUnit 2\tWater\n•\tRain";
+  const { form, rows } = readPaper(text);
+  expect(form).toBe("outline");
+  expect(rows.map(({ role, title }) => [role, title])).toEqual([
+    ["module", "Soil"],
+    ["lesson", "What it is made of"],
+    ["lesson", "What lives in it"],
+    ["module", "Water"],
+    ["lesson", "Rain"],
+  ]);
+});
