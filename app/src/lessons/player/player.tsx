@@ -121,6 +121,8 @@ export function Player(props: Props) {
             style={{
               width: "100%",
               aspectRatio: "16 / 9",
+              // On a wide screen the lesson's title is in sight below it.
+              ...(wide && !document.fullscreenElement && { maxHeight: "54vh" }),
               background: "#17132b",
               objectFit: "contain",
             }}
