@@ -24,7 +24,7 @@ export const USED_BY: Record<string, readonly string[]> = {
   "less-motion": ["lessons/kinds/slides/shown"],
   "link-action": ["catalog/blocks/button","catalog/price-card","catalog/ways-card","enrollment/my-course-screen"],
   "list-row": ["courses/shape-preview","enrollment/learning/notes-sheet","lessons/edit/revisions-sheet","lessons/library/materials-field","notices/notices-screen","notices/told-to","sales/listing-rows","sales/own-orders","today/today-screen"],
-  "mended": ["catalog/editor/seen-page"],
+  "mended": ["catalog/editor/seen-page","lessons/write/bar"],
   "moment-fields": ["courses/edit/course-sheet","courses/edit/part-editor","courses/new-course","courses/syllabus-screen","enrollment/cohort-sheet","enrollment/doing","lessons/kinds/meeting/editor","notices/notices-screen","sales/code-sheet","sales/dated-sheet","sales/listing-screen","sales/listing-terms","sales/many-codes-sheet","schedule/as-if/when-sheet","schedule/as-if/who-sheet","schedule/cadence/cadence-sheet","school/calendar-settings","school/payment-settings","school/school-screen","school/tax-settings"],
   "money-field": ["sales/code-sheet","sales/dated-sheet","sales/give-back","sales/listing-seats","sales/listing-terms","sales/way-sheet"],
   "near": ["courses/edit/module-rows","courses/edit/outline","schedule/schedule"],
