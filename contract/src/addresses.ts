@@ -42,6 +42,7 @@ export const ADDRESSES = {
   createCourse: ["POST", "/schools/{school}/courses", [], ["courses"]],
   getDraft: ["GET", "/schools/{school}/courses/{course}/draft", ["draft"], []],
   editDraft: ["POST", "/schools/{school}/courses/{course}/draft", [], []],
+  readDocument: ["POST", "/schools/{school}/document-text", [], []],
   arrangeCourse: ["PATCH", "/schools/{school}/courses/{course}", [], ["courses","public","draft"]],
   describeCourse: ["PUT", "/schools/{school}/courses/{course}/description", [], ["public","draft"]],
   getOperations: ["GET", "/schools/{school}/courses/{course}/draft/operations", [], []],

@@ -180,6 +180,9 @@ export const courseChange = z
 
 export type CourseChange = z.infer<typeof courseChange>;
 
+/** A document as text, for reading an outline from it. */
+export const documentText = z.object({ text: z.string() }).meta({ id: "DocumentText" });
+
 export const created = z.object({ id: z.string() }).meta({ id: "Created" });
 
 export const planCourse = z

@@ -13,6 +13,7 @@ export const BODY_MOST = 256 * KB;
 /** Routes whose bodies are larger, by method and address. */
 const LARGER: [method: string, path: RegExp, most: number][] = [
   ["POST", /^\/api\/schools\/[^/]+\/calendar-file$/, 10 * MB],
+  ["POST", /^\/api\/schools\/[^/]+\/document-text$/, 10 * MB],
   ["PUT", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/cover$/, 4 * MB],
   ["POST", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/draft$/, 8 * MB],
   ["PUT", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/draft\/lessons\/[^/]+$/, 3 * MB],

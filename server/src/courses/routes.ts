@@ -13,6 +13,10 @@ export function courseRoutes(services: Services, changes: Changes | null) {
     .openapi(route(services, courses.createCourse), async (c) =>
       c.json(await createCourse(services, c.get("context"), c.req.valid("json")), 200),
     )
+    .openapi(route(services, courses.readDocument, "upload"), async (c) => {
+      const bytes = new Uint8Array(await c.req.arrayBuffer());
+      return c.json(await services.readers.document({ bytes }), 200);
+    })
     .openapi(route(services, courses.getDraft), async (c) =>
       c.json(await showDraft(db, c.get("context"), c.req.valid("param").course), 200),
     )

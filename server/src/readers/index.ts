@@ -8,15 +8,18 @@ import type { CalendarDays } from "@dawngate/contract/school";
 import type { LocalDate } from "@dawngate/core/time";
 import { ProblemError, refusal } from "../base/problem";
 import { calendar } from "./kinds/calendar";
+import { document } from "./kinds/document";
 import { type FileLook, file } from "./kinds/file";
 import { type LookedAt, picture } from "./kinds/picture";
 
 /** Every reader there is. */
-export const READERS = { calendar, picture, file };
+export const READERS = { calendar, picture, file, document };
 
 export interface Readers {
   calendar(input: { text: string; today: LocalDate }): Promise<CalendarDays>;
   picture(input: { bytes: Uint8Array }): Promise<LookedAt>;
+  /** A word processor's document as the text of an outline. */
+  document(input: { bytes: Uint8Array }): Promise<{ text: string }>;
   /** What a file on disk is; `name`: what it is called. */
   file(input: { path: string; name: string }): Promise<FileLook>;
 }
@@ -141,6 +144,7 @@ export function startReaders(file: URL, deadline = DEADLINE): Readers {
     calendar: (input) => read("calendar", input),
     picture: (input) => read("picture", input),
     file: (input) => read("file", input),
+    document: (input) => read("document", input),
   };
 }
 
@@ -149,4 +153,5 @@ export const readersHere: Readers = {
   calendar: async (input) => calendar(input),
   picture: async (input) => picture(input),
   file,
+  document,
 };

@@ -91,6 +91,7 @@ const ROUTES: [string, string, unknown, Permission][] = [
     { cohorts: ["k"] },
     "staff.lead",
   ],
+  ["POST", "/schools/one/document-text", new Uint8Array(), "courses.edit"],
   ["GET", "/schools/one/courses", undefined, "courses.read"],
   ["POST", "/schools/one/courses", { title: "New" }, "courses.make"],
   ["GET", "/schools/one/courses/c", undefined, "courses.read"],

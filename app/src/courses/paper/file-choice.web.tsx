@@ -1,9 +1,17 @@
-/** A file of text, chosen or dropped, read in the browser: nothing is sent before its author has seen what it becomes. */
+/**
+ * A file, chosen or dropped. Text is read in the browser; a word processor's document is read by the server, which keeps
+ * nothing of it. Nothing is put in before its author has seen what it becomes.
+ */
+import { useLocalSearchParams } from "expo-router";
 import { useId, useState } from "react";
+import { explain } from "../../store/api";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { useReadDocumentMutation } from "../api";
 
 const MOST = 5 * 1024 * 1024;
+const DOCUMENT_MOST = 10 * 1024 * 1024;
+const DOCX = "application/vnd.openxmlformats-officedocument.wordprocessingml.document";
 
 interface Props {
   onText(text: string, name: string): void;
@@ -14,8 +22,20 @@ export function FileChoice({ onText, onTrouble }: Props) {
   const palette = usePalette();
   const id = useId();
   const [over, setOver] = useState(false);
+  const { school = "" } = useLocalSearchParams() as { school?: string };
+  const [readDocument, reading] = useReadDocumentMutation();
+  const takeDocument = async (file: File) => {
+    if (file.size > DOCUMENT_MOST)
+      return onTrouble(
+        `${file.name} is larger than 10 MB: take its pictures out, or paste its text.`,
+      );
+    const said = await readDocument({ school, body: new Blob([file], { type: DOCX }) });
+    if (said.data) onText(said.data.text, file.name);
+    else onTrouble(explain(said.error).detail);
+  };
   const take = async (file: File | undefined) => {
     if (!file) return;
+    if (/\.docx$/i.test(file.name)) return takeDocument(file);
     if (file.size > MOST) return onTrouble(`${file.name} is larger than 5 MB; an outline is text.`);
     const text = await file.text();
     // A word processor's own file begins so, and so does any other that is not text.
@@ -48,13 +68,15 @@ export function FileChoice({ onText, onTrouble }: Props) {
     >
       <label htmlFor={id} style={{ display: "block", minHeight: 44, cursor: "pointer" }}>
         <Text kind="small" color={palette.quiet}>
-          Or drop a file here, or choose one: text, Markdown (.md), or rows (.csv, .tsv)
+          {reading.isLoading
+            ? "The document is being read…"
+            : "Or drop a file here, or choose one: a document (.docx), text, Markdown (.md), or rows (.csv, .tsv)"}
         </Text>
         <br />
         <input
           id={id}
           type="file"
-          accept=".txt,.md,.markdown,.csv,.tsv,text/plain,text/markdown,text/csv"
+          accept=".docx,.txt,.md,.markdown,.csv,.tsv,text/plain,text/markdown,text/csv"
           onChange={(event) => void take(event.target.files?.[0])}
           style={{ marginTop: 8, minHeight: 44, maxWidth: "100%", color: palette.ink }}
         />
