@@ -253,6 +253,17 @@ describe("questions under a lesson", () => {
         key: "press-number-3",
       }),
     );
+    // They are told once, however often the press is sent.
+    await app.ask(OWNER, "POST", `${C}/questions/${first.id}/answers`, {
+      text: "Wet your hand.",
+      key: "press-number-3",
+    });
+    const mails = app.mails.filter(({ subject }) => subject.includes("was answered"));
+    expect(mails.map(({ to, subject }) => [to, subject])).toEqual([
+      [ANA, "Your question about “First” was answered"],
+    ]);
+    expect(mails[0]?.text).toContain("Wet your hand.");
+    expect(mails[0]?.text).toContain("/one/shelf/e1/l1");
     expect(answered).toMatchObject({
       waits: false,
       answers: [{ staff: true, text: "Wet your hand." }],

@@ -4,13 +4,17 @@ import { itemTitles } from "@dawngate/core/plan/titles";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../../base/cursor";
+import { writeLetter } from "../../base/letter";
 import { conflict, notFound } from "../../base/problem";
 import { digestOf } from "../../base/secret";
 import { existing } from "../../courses/authoring";
 import { readCourseRow } from "../../courses/store";
 import type { SchoolTransaction } from "../../db/connection";
+import { follow } from "../../jobs/outbox";
 import { type Context, isTheirs } from "../../school/context";
+import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
+import { readAddress } from "../store";
 import { entered } from "./door";
 import {
   answersTo,
@@ -215,8 +219,39 @@ async function theirs(
   return row;
 }
 
+/** An answer of the school's is told to whoever asked, once: they may not come by for days. */
+async function tellAsker(
+  tx: SchoolTransaction,
+  context: Context,
+  baseUrl: string,
+  row: QuestionRow,
+  text: string,
+): Promise<void> {
+  const person = row.enrollment === null ? null : await readAddress(tx, row.enrollment);
+  if (!person) return;
+  const { draft } = await existing(tx, row.course);
+  const title = itemTitles(draft).get(row.item) ?? draft.title;
+  await follow(tx, context.school, "mail", {
+    to: person.email,
+    ...writeLetter({
+      subject: `Your question about “${title}” was answered`,
+      from: await schoolInMail(tx),
+      greeting: `Hello ${inMail(person.name)},`,
+      says: [
+        `You asked: “${inMail(row.text)}”`,
+        `${inMail(context.who.name)} answers:`,
+        ...text.split(/\n{2,}/),
+      ],
+      button: {
+        label: "To the lesson",
+        url: `${baseUrl}/${context.slug}/shelf/${row.enrollment}/${row.item}`,
+      },
+    }),
+  });
+}
+
 export async function answerQuestion(
-  { db }: Db,
+  { db, baseUrl }: Pick<Services, "db" | "baseUrl">,
   context: Context,
   course: string,
   id: string,
@@ -224,7 +259,7 @@ export async function answerQuestion(
 ): Promise<Question> {
   return db.withSchool(context, async (tx) => {
     const row = await theirs(tx, context, course, id);
-    await insertAnswer(tx, context.school, {
+    const added = await insertAnswer(tx, context.school, {
       id: named(context, said.key),
       question: row.id,
       enrollment: null,
@@ -234,6 +269,7 @@ export async function answerQuestion(
       at: formatInstant(context.now),
     });
     await setWaits(tx, row.id, false);
+    if (added) await tellAsker(tx, context, baseUrl, row, said.text);
     return one(tx, row.id, null, true);
   });
 }
