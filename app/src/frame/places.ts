@@ -3,6 +3,7 @@ import type { Permission } from "@dawngate/contract/permissions";
 import { ANNOUNCEMENTS, PAGE } from "../catalog/places";
 import { COURSES, EDIT } from "../courses/places";
 import { COHORTS, DATES, PEOPLE, QUESTIONS, SHELF } from "../enrollment/places";
+import { LIBRARY } from "../lessons/places";
 import { NOTICES } from "../notices/places";
 import { EVERYONE } from "../people/places";
 import { REMARKS } from "../review/places";
@@ -20,6 +21,7 @@ export const PLACES: readonly RoomPlace[] = [
   SETTINGS,
   STAFF,
   NOTICES,
+  LIBRARY,
   RECORD,
   UPKEEP,
   SHELF,

@@ -11,6 +11,7 @@ export { QuestionsScreen } from "../enrollment/learning/questions-screen";
 export { PeopleScreen } from "../enrollment/people-screen";
 export { KitScreen } from "../kit/kit-screen";
 export { LessonScreen } from "../lessons/lesson-screen";
+export { LibraryScreen } from "../lessons/library/library-screen";
 export { NoticeKindScreen } from "../notices/kind-screen";
 export { NoticesScreen } from "../notices/notices-screen";
 export { NoticesSentScreen } from "../notices/sent-screen";

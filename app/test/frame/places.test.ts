@@ -34,6 +34,7 @@ test("a course that was never published has the places one can work at, in their
     "Schedule",
     "People",
     "Cohorts",
+    "Questions",
     "Sales",
     "Page",
     "Remarks",
@@ -47,5 +48,9 @@ test("an enrollee finds the shelf, their dates and themselves, a visitor themsel
   expect(names("visitor")).toEqual(["Me"]);
   expect(names("nobody")).toEqual([]);
   expect(names("owner")).toEqual(["Today", "Courses", "People", "Sales", "Me"]);
-  expect(placesFor("school", may("manager")).map(({ name }) => name)).toEqual(["Staff", "Notices"]);
+  expect(placesFor("school", may("manager")).map(({ name }) => name)).toEqual([
+    "Staff",
+    "Notices",
+    "Library",
+  ]);
 });
