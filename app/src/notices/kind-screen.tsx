@@ -40,7 +40,9 @@ import { useRules } from "./use-rules";
 import { WhenPart } from "./when-part";
 
 /** The editor comes when one opens it: it is half as large as the studio. */
-const ChipsField = lazy(async () => ({ default: (await import("./chips-field")).ChipsField }));
+const ChipsField = lazy(async () => ({
+  default: (await import("../lessons/write/pieces")).ChipsField,
+}));
 
 type Place = { school: string; kind: string };
 

@@ -17,7 +17,7 @@ import { TextKeeper, type TextState } from "../text-keeper";
 import { RevisionsSheet } from "./revisions-sheet";
 
 /** Fetched where somebody writes. */
-const RichText = lazy(async () => ({ default: (await import("../write/rich-text")).RichText }));
+const RichText = lazy(async () => ({ default: (await import("../write/pieces")).RichText }));
 
 interface Props {
   place: InCourse;

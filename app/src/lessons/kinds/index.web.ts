@@ -1,35 +1,26 @@
-/** Every kind of lesson with a main part of its own, each in a piece that is loaded where it is met. */
-import { lazy } from "react";
-import type { KindView } from "./kind";
+/** Every kind of lesson with a main part of its own: how it is shown and made. Both are fetched where they are met. */
+import { type ComponentType, lazy } from "react";
+import type { EditorProps, KindView, ShownProps } from "./kind";
+
+type Folder = keyof typeof import("./shown");
+
+/** A kind by its folder's name. */
+const kind = (folder: Folder, more: Pick<KindView, "hero"> = {}): KindView => ({
+  ...more,
+  Shown: lazy(async () => ({
+    default: (await import("./shown"))[folder] as ComponentType<ShownProps>,
+  })),
+  Editor: lazy(async () => ({
+    default: (await import("./editors"))[folder] as ComponentType<EditorProps>,
+  })),
+});
 
 export const KIND_VIEWS: Readonly<Record<string, KindView>> = {
-  video: {
-    hero: true,
-    Shown: lazy(() => import("./video/shown")),
-    Editor: lazy(() => import("./video/editor")),
-  },
-  audio: {
-    Shown: lazy(() => import("./audio/shown")),
-    Editor: lazy(() => import("./audio/editor")),
-  },
-  slides: {
-    Shown: lazy(() => import("./slides/shown")),
-    Editor: lazy(() => import("./slides/editor")),
-  },
-  PDF: {
-    Shown: lazy(() => import("./pdf/shown")),
-    Editor: lazy(() => import("./pdf/editor")),
-  },
-  download: {
-    Shown: lazy(() => import("./download/shown")),
-    Editor: lazy(() => import("./download/editor")),
-  },
-  "embedded page": {
-    Shown: lazy(() => import("./embedded/shown")),
-    Editor: lazy(() => import("./embedded/editor")),
-  },
-  "live meeting": {
-    Shown: lazy(() => import("./meeting/shown")),
-    Editor: lazy(() => import("./meeting/editor")),
-  },
-} as never;
+  video: kind("video", { hero: true }),
+  audio: kind("audio"),
+  slides: kind("slides"),
+  PDF: kind("pdf"),
+  download: kind("download"),
+  "embedded page": kind("embedded"),
+  "live meeting": kind("meeting"),
+};
