@@ -3,7 +3,7 @@ import type { Announcement } from "@dawngate/contract/page";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import type { ReactNode } from "react";
 import { View } from "react-native";
-import { Markdown } from "../lessons/markdown";
+import { Markdown } from "../lessons/written";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 

@@ -1,7 +1,8 @@
 /** A sample lesson, read without coming in. */
-import { lazy, Suspense } from "react";
 import type { InCourse } from "../courses/api";
+import { LessonContent } from "../lessons/content";
 import { explain } from "../store/api";
+import { PrimaryAction } from "../ui/action";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { Skeleton } from "../ui/skeleton";
@@ -9,11 +10,6 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { ownZone } from "../ui/zone";
 import { useGetSampleQuery } from "./api";
-
-/** Fetched with the sample it shows. */
-const ContentView = lazy(async () => ({
-  default: (await import("../lessons/content-view")).ContentView,
-}));
 
 interface Props {
   place: InCourse;
@@ -35,16 +31,15 @@ export function SampleSheet({ place, lesson, onClose }: Props) {
               ...(data.minutes === null ? [] : [`${data.minutes} min`]),
             ].join(" · ")}
           </Text>
-          <Suspense fallback={<Skeleton widths={[1, 0.9, 0.6]} />}>
-            <ContentView
-              content={data}
-              title={data.title}
-              course={data.course}
-              zone={ownZone()}
-              watching={null}
-              lesson="sample"
-            />
-          </Suspense>
+          <LessonContent
+            content={data}
+            title={data.title}
+            course={data.course}
+            zone={ownZone()}
+            watching={null}
+            lesson="sample"
+          />
+          <PrimaryAction label="How to get in" onPress={onClose} />
         </>
       ) : error ? (
         <Notice {...explain(error)} onRetry={refetch} />

@@ -6,7 +6,8 @@ import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { useEffect, useRef, useState } from "react";
 import { View } from "react-native";
-import { ContentView, isHero, PartView } from "../lessons/content-view";
+import { LessonContent, LessonHero } from "../lessons/content";
+import { isHero } from "../lessons/kinds/hero";
 import { markOf, sayState } from "../schedule/state-words";
 import { explain, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
@@ -101,7 +102,7 @@ export function MyLessonScreen() {
       above={above}
       {...(number > 0 && { aside: `${number} of ${lessons.length}` })}
       plain
-      {...(isHero(data) && { hero: <PartView key={lesson} {...shown} /> })}
+      {...(isHero(data) && { hero: <LessonHero key={lesson} {...shown} /> })}
       bar={
         <View style={{ flexDirection: "row", gap: 10, alignItems: "center" }}>
           {data.previous !== null ? (
@@ -153,7 +154,7 @@ export function MyLessonScreen() {
           ].join(" · ")}
         </Text>
       </View>
-      <ContentView {...shown} heroElsewhere {...(course && { lesson: course.words.lesson })} />
+      <LessonContent {...shown} heroElsewhere {...(course && { lesson: course.words.lesson })} />
       <Beside where={{ ...place, lesson }} film={at} zone={zone} {...data} />
       {ticking.error ? <Notice {...explain(ticking.error)} /> : null}
       {data.done ? (

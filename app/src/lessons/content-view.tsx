@@ -7,25 +7,23 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { FileCard } from "./file-card";
 import { KIND_VIEWS } from "./kinds";
+import { isHero } from "./kinds/hero";
 import type { ShownProps } from "./kinds/kind";
-import { Markdown } from "./markdown";
+import { Markdown } from "./written";
 
-type Shown = Pick<ShownProps, "title" | "course" | "zone" | "watching"> & {
+export type Shown = Pick<ShownProps, "title" | "course" | "zone" | "watching"> & {
   content: LessonContent;
 };
 
-/** Whether what a lesson shows stands over the full width of its page, at the top. */
-export const isHero = ({ part }: LessonContent): boolean =>
-  part !== null && KIND_VIEWS[part.kind]?.hero === true;
-
 /** What a lesson shows beside its text. */
-export function PartView({ content: { part, files }, ...rest }: Shown) {
+export function PartView({ content, ...rest }: Shown) {
+  const { part, files } = content;
   const { frame } = usePalette();
   const view = part && KIND_VIEWS[part.kind];
   if (!part || !view) return null;
-  const { Shown, hero } = view;
+  const { Shown } = view;
   // The text can be read before the player is here; its room is kept.
-  const room = hero ? (
+  const room = isHero(content) ? (
     <View style={{ width: "100%", aspectRatio: 16 / 9, backgroundColor: frame }} />
   ) : (
     <Skeleton widths={[1, 0.6]} />

@@ -1,13 +1,12 @@
 /** A file that goes with a lesson: what it is, by whom, under which license, and what one may do with it. */
 import type { ShownFile } from "@dawngate/contract/files";
-import { fileTypeOf, sayBytes } from "@dawngate/core/lessons/file-types";
 import { LICENSES, type License } from "@dawngate/core/lessons/license";
-import { sayPlace } from "@dawngate/core/lessons/seen";
 import { View } from "react-native";
 import Svg, { Path } from "react-native-svg";
 import { FileLink } from "../ui/file-link";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { sayFile } from "./say-file";
 
 interface Props {
   file: ShownFile;
@@ -68,15 +67,4 @@ export function FileCard({ file, title, author, description, license, download, 
       </View>
     </View>
   );
-}
-
-/** What a file is, in few words: `PDF, 2 pages`, `MP4 video, 0:31, 250 kB`. */
-export function sayFile({ type, pages, seconds, bytes }: ShownFile): string {
-  const { word } = fileTypeOf(type);
-  return [
-    word,
-    ...(pages === null ? [] : [`${pages} ${pages === 1 ? "page" : "pages"}`]),
-    ...(seconds === null ? [] : [sayPlace(seconds)]),
-    ...(pages === null ? [sayBytes(bytes)] : []),
-  ].join(", ");
 }

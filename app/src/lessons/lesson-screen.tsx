@@ -11,7 +11,7 @@ import { usePalette } from "../ui/theme";
 import { useTitle } from "../ui/title";
 import { ownZone } from "../ui/zone";
 import { useGetLessonTextQuery } from "./api";
-import { ContentView } from "./content-view";
+import { LessonContent } from "./content";
 
 export function LessonScreen() {
   const { school, course, lesson } = useLocalSearchParams() as Record<string, string>;
@@ -47,7 +47,7 @@ export function LessonScreen() {
           <Text kind="small" color={quiet}>
             {data.minutes === null ? data.kind : `${data.kind}, ${data.minutes} min`}
           </Text>
-          <ContentView
+          <LessonContent
             content={data}
             title={data.title}
             course={about?.title ?? ""}

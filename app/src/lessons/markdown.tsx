@@ -1,7 +1,7 @@
 /** Markdown as our own text: read by the usual parser, drawn without any HTML of the author's. */
 import type { ShownFile } from "@dawngate/contract/files";
 import { fileOfAddress } from "@dawngate/core/lessons/text";
-import { lexer, type Token, type Tokens } from "marked";
+import { lexer, Marked, type marked, type Token, type Tokens } from "marked";
 import { createContext, Fragment, type ReactNode, useContext } from "react";
 import { Image, ScrollView, View } from "react-native";
 import { Text } from "../ui/text";
@@ -249,4 +249,13 @@ function Table({ table }: { table: Tokens.Table }) {
       {rows}
     </ScrollView>
   );
+}
+
+/** HTML in a text is text, and an address among words is no link unless it is made one. */
+export function ownMarked(): typeof marked {
+  const own = new Marked({ gfm: true });
+  own.use({
+    tokenizer: { html: () => undefined, tag: () => undefined, url: () => undefined },
+  });
+  return own as unknown as typeof marked;
 }

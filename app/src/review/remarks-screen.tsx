@@ -13,7 +13,7 @@ import { useGetDraftQuery } from "../courses/api";
 import { ItemChoice } from "../courses/edit/item-choice";
 import { CourseFrame } from "../frame/course-frame";
 import { useGetLessonDraftQuery } from "../lessons/api";
-import { Markdown } from "../lessons/markdown";
+import { Markdown } from "../lessons/written";
 import { useMay } from "../school/may";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";

@@ -5,13 +5,14 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { Editor } from "@tiptap/core";
+import { ownMarked } from "../../src/lessons/markdown";
 import { cleanHtml } from "../../src/lessons/write/clean";
 import { extensionsOf, tidy } from "../../src/lessons/write/extensions";
 
 /** What becomes of a text that is opened and kept. */
 function through(markdown: string): string {
   const editor = new Editor({
-    extensions: extensionsOf(() => null),
+    extensions: extensionsOf(() => null, ownMarked()),
     content: markdown,
     contentType: "markdown",
   });

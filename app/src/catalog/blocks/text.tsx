@@ -1,5 +1,5 @@
 /** What somebody wants to say, in words of their own; with none, what the course says of itself. */
-import { Markdown } from "../../lessons/markdown";
+import { Markdown } from "../../lessons/written";
 import { type Drawn, Headed } from "./block";
 
 export const OwnText: Drawn<"text"> = ({ block, shown }) => {

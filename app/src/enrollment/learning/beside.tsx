@@ -4,9 +4,9 @@ import { View } from "react-native";
 import type { PlaceInFilm } from "../../lessons/player/watching";
 import { QuietAction } from "../../ui/action";
 
-const NotesSheet = lazy(async () => ({ default: (await import("./notes-sheet")).NotesSheet }));
+const NotesSheet = lazy(async () => ({ default: (await import("./pieces")).NotesSheet }));
 const QuestionsSheet = lazy(async () => ({
-  default: (await import("./questions-sheet")).QuestionsSheet,
+  default: (await import("./pieces")).QuestionsSheet,
 }));
 
 interface Props {

@@ -1,6 +1,6 @@
 /** What people ask in a course, for whoever answers: those that wait first, answered where they stand. */
 import { useLocalSearchParams, useRouter } from "expo-router";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { View } from "react-native";
 import { type InCourse, useArrangeCourseMutation, useGetDraftQuery } from "../../courses/api";
 import { CourseFrame } from "../../frame/course-frame";
@@ -11,12 +11,14 @@ import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
 import { Empty } from "../../ui/empty";
+import { Skeleton } from "../../ui/skeleton";
 import { Switched } from "../../ui/switched";
 import { Text } from "../../ui/text";
 import { QUESTIONS } from "../places";
-import { AnswerField } from "./answer-field";
 import { useAnswerQuestionMutation, useGetAskedInfiniteQuery, useHideAskedMutation } from "./api";
-import { QuestionView } from "./question-view";
+
+const AnswerField = lazy(async () => ({ default: (await import("./pieces")).AnswerField }));
+const QuestionView = lazy(async () => ({ default: (await import("./pieces")).QuestionView }));
 
 export function QuestionsScreen() {
   const place = useLocalSearchParams() as InCourse;
@@ -58,55 +60,57 @@ export function QuestionsScreen() {
             says="What people ask under a lesson stands here until somebody of the school has answered."
           />
         ) : (
-          <View role="list" style={{ gap: 12 }}>
-            {questions.map((question) => {
-              const at = { ...place, question: question.id };
-              return (
-                <QuestionView
-                  key={question.id}
-                  question={question}
-                  zone={zone}
-                  above={<Text kind="smallStrong">{question.title}</Text>}
-                  underAnswer={(one) =>
-                    one.staff ? null : (
+          <Suspense fallback={<Skeleton widths={[1, 0.9, 0.6]} />}>
+            <View role="list" style={{ gap: 12 }}>
+              {questions.map((question) => {
+                const at = { ...place, question: question.id };
+                return (
+                  <QuestionView
+                    key={question.id}
+                    question={question}
+                    zone={zone}
+                    above={<Text kind="smallStrong">{question.title}</Text>}
+                    underAnswer={(one) =>
+                      one.staff ? null : (
+                        <QuietAction
+                          label={one.hidden ? "Bring it back" : "Out of sight"}
+                          says={`${one.hidden ? "Bring it back" : "Out of sight"}: the answer of ${one.name}`}
+                          tight
+                          onPress={() =>
+                            void hide({ ...at, body: { answer: one.id, hidden: !one.hidden } })
+                          }
+                        />
+                      )
+                    }
+                  >
+                    <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 10 }}>
+                      <AnswerField onSend={(body) => answer({ ...at, body })} />
+                      {question.enrollment !== null ? (
+                        <QuietAction
+                          label="Their dates"
+                          says={`Their dates: ${question.name}`}
+                          tight
+                          onPress={() =>
+                            router.push(
+                              `/${place.school}/courses/${place.course}?enrollment=${question.enrollment}`,
+                            )
+                          }
+                        />
+                      ) : null}
                       <QuietAction
-                        label={one.hidden ? "Bring it back" : "Out of sight"}
-                        says={`${one.hidden ? "Bring it back" : "Out of sight"}: the answer of ${one.name}`}
+                        label={question.hidden ? "Bring it back" : "Out of sight"}
+                        says={`${question.hidden ? "Bring it back" : "Out of sight"}: the question of ${question.name}`}
                         tight
                         onPress={() =>
-                          void hide({ ...at, body: { answer: one.id, hidden: !one.hidden } })
+                          void hide({ ...at, body: { answer: null, hidden: !question.hidden } })
                         }
                       />
-                    )
-                  }
-                >
-                  <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 10 }}>
-                    <AnswerField onSend={(body) => answer({ ...at, body })} />
-                    {question.enrollment !== null ? (
-                      <QuietAction
-                        label="Their dates"
-                        says={`Their dates: ${question.name}`}
-                        tight
-                        onPress={() =>
-                          router.push(
-                            `/${place.school}/courses/${place.course}?enrollment=${question.enrollment}`,
-                          )
-                        }
-                      />
-                    ) : null}
-                    <QuietAction
-                      label={question.hidden ? "Bring it back" : "Out of sight"}
-                      says={`${question.hidden ? "Bring it back" : "Out of sight"}: the question of ${question.name}`}
-                      tight
-                      onPress={() =>
-                        void hide({ ...at, body: { answer: null, hidden: !question.hidden } })
-                      }
-                    />
-                  </View>
-                </QuestionView>
-              );
-            })}
-          </View>
+                    </View>
+                  </QuestionView>
+                );
+              })}
+            </View>
+          </Suspense>
         )}
         {hasNextPage ? (
           <QuietAction label="More" onPress={() => void fetchNextPage()} busy={isFetching} />

@@ -1,15 +1,16 @@
 /** A lesson as its reader will meet it on a phone: what is typed is there at once. */
-import type { LessonContent } from "@dawngate/contract/lessons";
+import type { LessonContent as Content } from "@dawngate/contract/lessons";
 import { View } from "react-native";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { ContentView, isHero, PartView } from "../content-view";
+import { LessonContent, LessonHero } from "../content";
+import { isHero } from "../kinds/hero";
 
 interface Props {
   lesson: { title: string };
   course: string;
   zone: string;
-  content: LessonContent;
+  content: Content;
 }
 
 export function AsRead({ lesson: { title }, course, zone, content }: Props) {
@@ -36,13 +37,13 @@ export function AsRead({ lesson: { title }, course, zone, content }: Props) {
         >
           {`‹ ${course}`}
         </Text>
-        {isHero(content) ? <PartView {...shown} /> : null}
+        {isHero(content) ? <LessonHero {...shown} /> : null}
       </View>
       <View style={{ padding: 16, gap: 16 }}>
         <Text kind="title" level={3} style={{ fontSize: 22, lineHeight: 28 }}>
           {title.trim() || "Untitled"}
         </Text>
-        <ContentView {...shown} heroElsewhere />
+        <LessonContent {...shown} heroElsewhere />
       </View>
     </View>
   );

@@ -2,7 +2,7 @@
 import type { ShownFile } from "@dawngate/contract/files";
 import type { LessonDraft } from "@dawngate/contract/lessons";
 import type { LessonPart } from "@dawngate/core/lessons";
-import { Suspense, useEffect, useReducer, useRef, useState } from "react";
+import { useEffect, useReducer, useRef, useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../../courses/api";
 import { useGetSchoolQuery } from "../../school/api";
@@ -15,7 +15,7 @@ import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useGetLessonDraftQuery, useKeepPartMutation } from "../api";
-import { KIND_VIEWS } from "../kinds";
+import { EDITORS } from "../kinds/editors";
 import { MaterialsField } from "../library/materials-field";
 import { PartKeeper } from "../part-keeper";
 import { AsRead } from "./as-read";
@@ -73,8 +73,7 @@ function Opened({
     keeper.setPart(next);
     tell({ part: next, materials: keeper.materials });
   };
-  const view = KIND_VIEWS[lesson.kind];
-  const Editor = view?.Editor;
+  const Editor = EDITORS[lesson.kind];
   const asRead = (
     <AsRead
       lesson={lesson}
@@ -90,17 +89,15 @@ function Opened({
           <Text kind="small" color={quiet}>
             {SHOWN[lesson.kind] ?? "What it shows"}
           </Text>
-          <Suspense fallback={<Skeleton widths={[1, 0.5]} />}>
-            <Editor
-              key={lesson.kind}
-              school={place.school}
-              part={part?.kind === lesson.kind ? part : null}
-              files={files}
-              zone={zone}
-              onPart={setPart}
-              onMinutes={onMinutes}
-            />
-          </Suspense>
+          <Editor
+            key={lesson.kind}
+            school={place.school}
+            part={part?.kind === lesson.kind ? part : null}
+            files={files}
+            zone={zone}
+            onPart={setPart}
+            onMinutes={onMinutes}
+          />
           {keeper.error ? <Notice {...explain(keeper.error)} /> : null}
         </View>
       ) : null}

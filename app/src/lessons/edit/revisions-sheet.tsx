@@ -12,7 +12,7 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { ownZone } from "../../ui/zone";
 import { useGetRevisionQuery, useGetRevisionsInfiniteQuery } from "../api";
-import { Markdown } from "../markdown";
+import { Markdown } from "../written";
 
 interface Props {
   place: InCourse;

@@ -1,9 +1,12 @@
 /** The field of a lesson's text: kept while it is typed; what the server refuses stays in it. As it looks, or as Markdown. */
 import type { ShownFile } from "@dawngate/contract/files";
 import type { LessonDraft } from "@dawngate/contract/lessons";
+import { acceptOf } from "@dawngate/core/lessons/file-types";
 import { lazy, Suspense, useEffect, useReducer, useRef, useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../../courses/api";
+import { bring } from "../../files/bringing";
+import { BringingRows } from "../../files/bringing-rows";
 import { explain, isPassing } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Notice } from "../../ui/notice";
@@ -12,12 +15,25 @@ import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { useKeepLessonMutation } from "../api";
+import { LinkField } from "../kinds/link-field";
 import { readLeft, writeLeft } from "../left-texts";
 import { TextKeeper, type TextState } from "../text-keeper";
+import type { RichTextProps, WritingTools } from "../write/rich-text-props";
 import { RevisionsSheet } from "./revisions-sheet";
 
 /** Fetched where somebody writes. */
-const RichText = lazy(async () => ({ default: (await import("../write/pieces")).RichText }));
+const RichText = lazy(async () => {
+  const [{ RichText: Field }, { ownMarked }] = await Promise.all([
+    import("../write/pieces"),
+    import("../markdown"),
+  ]);
+  const parser = ownMarked();
+  return {
+    default: (props: Omit<RichTextProps, "tools">) => (
+      <Field {...props} tools={{ ...TOOLS, parser }} />
+    ),
+  };
+});
 
 interface Props {
   place: InCourse;
@@ -35,6 +51,13 @@ const SAYINGS: Record<TextState, string> = {
   typing: "Kept in this browser; sent as you pause",
   keeping: "Keeping…",
   failed: "Kept in this browser, not by the server yet",
+};
+
+const TOOLS: Omit<WritingTools, "parser"> = {
+  bring,
+  Rows: BringingRows,
+  Link: LinkField,
+  pictures: acceptOf("picture"),
 };
 
 /** Whether one writes Markdown, in this browser. */

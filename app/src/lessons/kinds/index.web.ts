@@ -1,22 +1,18 @@
-/** Every kind of lesson with a main part of its own: how it is shown and made. Both are fetched where they are met. */
+/** Every kind of lesson with a main part of its own: how it is shown, fetched where one is met. */
 import { type ComponentType, lazy } from "react";
-import type { EditorProps, KindView, ShownProps } from "./kind";
+import type { KindView, ShownProps } from "./kind";
 
 type Folder = keyof typeof import("./shown");
 
 /** A kind by its folder's name. */
-const kind = (folder: Folder, more: Pick<KindView, "hero"> = {}): KindView => ({
-  ...more,
+const kind = (folder: Folder): KindView => ({
   Shown: lazy(async () => ({
     default: (await import("./shown"))[folder] as ComponentType<ShownProps>,
-  })),
-  Editor: lazy(async () => ({
-    default: (await import("./editors"))[folder] as ComponentType<EditorProps>,
   })),
 });
 
 export const KIND_VIEWS: Readonly<Record<string, KindView>> = {
-  video: kind("video", { hero: true }),
+  video: kind("video"),
   audio: kind("audio"),
   slides: kind("slides"),
   PDF: kind("pdf"),

@@ -4,7 +4,7 @@ import { View } from "react-native";
 import { QuietAction } from "../../ui/action";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { sayFile } from "../file-card";
+import { sayFile } from "../say-file";
 
 interface Props {
   file: ShownFile | undefined;

@@ -1,4 +1,4 @@
-/** What a kind of lesson is in the application: how its main part is shown, and how its author makes it. */
+/** What a kind of lesson is in the application: how its main part is shown, and what its author's editor is told. */
 import type { ShownFile } from "@dawngate/contract/files";
 import type { LessonPart } from "@dawngate/core/lessons";
 import type { ComponentType } from "react";
@@ -31,8 +31,5 @@ export interface EditorProps<Part extends LessonPart = LessonPart> {
 }
 
 export interface KindView {
-  /** At the top of the page, over its full width. */
-  hero?: true;
   Shown: ComponentType<ShownProps>;
-  Editor: ComponentType<EditorProps>;
 }

@@ -7,16 +7,6 @@ import Image from "@tiptap/extension-image";
 import { Table, TableCell, TableHeader, TableRow } from "@tiptap/extension-table";
 import { Markdown } from "@tiptap/markdown";
 import StarterKit from "@tiptap/starter-kit";
-import { Marked, type marked } from "marked";
-
-/** HTML in a text is text, and an address among words is no link unless it is made one. */
-export function ownMarked(): typeof marked {
-  const own = new Marked({ gfm: true });
-  own.use({
-    tokenizer: { html: () => undefined, tag: () => undefined, url: () => undefined },
-  });
-  return own as unknown as typeof marked;
-}
 
 /** A cell in one line, its bars told from the table's own. */
 const cellText = (cell: JSONContent, h: MarkdownRendererHelpers) =>
@@ -58,7 +48,8 @@ const picture = (urlOf: UrlOf) =>
     },
   });
 
-export function extensionsOf(urlOf: UrlOf): AnyExtension[] {
+/** @param parser the parser, as `ownMarked` makes it: it is fetched with what shows texts */
+export function extensionsOf(urlOf: UrlOf, parser: unknown): AnyExtension[] {
   return [
     StarterKit.configure({
       heading: { levels: [1, 2, 3, 4] },
@@ -78,7 +69,7 @@ export function extensionsOf(urlOf: UrlOf): AnyExtension[] {
     TableHeader,
     TableCell,
     // Its own copy of the parser is a version behind ours; it asks the same of it.
-    Markdown.configure({ marked: ownMarked() as never }),
+    Markdown.configure({ marked: parser as never }),
   ];
 }
 

@@ -3,26 +3,23 @@
  * cleaned; pictures that are dropped or pasted are brought, and asked what is on them.
  */
 
-import { acceptOf } from "@dawngate/core/lessons/file-types";
 import { pictureInText } from "@dawngate/core/lessons/text";
 import type { Editor } from "@tiptap/core";
 import { EditorContent, useEditor, useEditorState } from "@tiptap/react";
 import { useEffect, useRef, useState } from "react";
 import { View } from "react-native";
-import { bring } from "../../files/bringing";
-import { BringingRows } from "../../files/bringing-rows";
 import { QuietAction } from "../../ui/action";
 import { TEXT } from "../../ui/fonts";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
-import { LinkField } from "../kinds/link-field";
 import { Bar } from "./bar";
 import { cleanHtml } from "./clean";
 import { extensionsOf, tidy } from "./extensions";
 import type { RichTextProps } from "./rich-text-props";
 
 export function RichText(props: RichTextProps) {
-  const { school, label, value, files, onChange, onBrought, onBlur } = props;
+  const { school, label, value, files, onChange, onBrought, onBlur, tools } = props;
+  const { bring, Rows, Link, pictures, parser } = tools;
   const palette = usePalette();
   const { surface, line } = palette;
   const known = useRef(files);
@@ -36,6 +33,7 @@ export function RichText(props: RichTextProps) {
   const editor = useEditor({
     extensions: extensionsOf(
       (address) => known.current[address.slice("file:".length)]?.url ?? null,
+      parser,
     ),
     content: value,
     contentType: "markdown",
@@ -56,10 +54,10 @@ export function RichText(props: RichTextProps) {
     onBlur: () => told.current.onBlur(),
   });
   put.current = (chosen) => {
-    const pictures = chosen.filter(({ type }) => type.startsWith("image/"));
+    const shown = chosen.filter(({ type }) => type.startsWith("image/"));
     setMine((before) => [
       ...before,
-      ...pictures.map((file) =>
+      ...shown.map((file) =>
         bring(school, file, (kept) => {
           known.current = { ...known.current, [kept.id]: kept };
           told.current.onBrought(kept);
@@ -67,7 +65,7 @@ export function RichText(props: RichTextProps) {
         }),
       ),
     ]);
-    return pictures.length > 0;
+    return shown.length > 0;
   };
   useLook(editor, palette);
   return (
@@ -87,20 +85,20 @@ export function RichText(props: RichTextProps) {
           onLink={() => setLinking((on) => !on)}
           onPicture={() => chooser.current?.click()}
         />
-        {linking ? <LinkRow editor={editor} onDone={() => setLinking(false)} /> : null}
+        {linking ? <LinkRow Link={Link} editor={editor} onDone={() => setLinking(false)} /> : null}
         <PictureRow editor={editor} />
         <View style={{ paddingHorizontal: 16, paddingVertical: 12, minHeight: 220 }}>
           <EditorContent editor={editor} />
         </View>
       </View>
-      <BringingRows only={mine} />
+      <Rows only={mine} />
       <input
         ref={chooser}
         type="file"
         hidden
         multiple
         aria-label="Choose a picture for the text"
-        accept={acceptOf("picture")}
+        accept={pictures}
         onChange={(event) => {
           put.current([...(event.target.files ?? [])]);
           event.target.value = "";
@@ -135,12 +133,20 @@ function useLook(editor: Editor, palette: ReturnType<typeof usePalette>): void {
 }
 
 /** Where a link leads; taken away where nothing is left in it. */
-function LinkRow({ editor, onDone }: { editor: Editor; onDone(): void }) {
+function LinkRow({
+  editor,
+  Link,
+  onDone,
+}: {
+  editor: Editor;
+  Link: RichTextProps["tools"]["Link"];
+  onDone(): void;
+}) {
   const href = String(editor.getAttributes("link").href ?? "");
   const { empty } = editor.state.selection;
   return (
     <View style={{ padding: 10, gap: 8 }}>
-      <LinkField
+      <Link
         label="Where the link leads"
         value={href}
         onChange={(link) => {

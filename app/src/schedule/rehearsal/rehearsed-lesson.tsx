@@ -1,7 +1,7 @@
 /** What stands in a lesson, as its enrollee would read it; opening it here is not put on record. */
 import type { InCourse } from "../../courses/api";
 import { useGetLessonTextQuery } from "../../lessons/api";
-import { ContentView } from "../../lessons/content-view";
+import { LessonContent } from "../../lessons/content";
 import { explain } from "../../store/api";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
@@ -22,7 +22,7 @@ export function RehearsedLesson({ place, lesson, onClose }: Props) {
   return (
     <Sheet title={data?.title ?? "…"} onClose={onClose}>
       {data ? (
-        <ContentView
+        <LessonContent
           content={data}
           title={data.title}
           course={place.course}

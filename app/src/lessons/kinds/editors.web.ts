@@ -1,0 +1,20 @@
+/** How each kind's main part is made. A part of the studio: what they stand on is there already. */
+import type { ComponentType } from "react";
+import Audio from "./audio/editor";
+import Download from "./download/editor";
+import Embedded from "./embedded/editor";
+import type { EditorProps } from "./kind";
+import Meeting from "./meeting/editor";
+import Pdf from "./pdf/editor";
+import Slides from "./slides/editor";
+import Video from "./video/editor";
+
+export const EDITORS: Readonly<Record<string, ComponentType<EditorProps>>> = {
+  audio: Audio,
+  download: Download,
+  "embedded page": Embedded,
+  "live meeting": Meeting,
+  PDF: Pdf,
+  slides: Slides,
+  video: Video,
+} as never;
