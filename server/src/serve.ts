@@ -8,7 +8,7 @@ import { openDatabase } from "./db/connection";
 import { BACKGROUND } from "./db/pool";
 import { openFigures } from "./figures";
 import { openKeptFiles } from "./files/kept";
-import { sweepFiles } from "./files/sweep";
+import { dropFiles, sweepFiles } from "./files/sweep";
 import { createApp } from "./http/app";
 import { staticFiles } from "./http/static";
 import type { Answered } from "./http/watch";
@@ -95,6 +95,7 @@ else {
     askTill,
     followUp,
     giveGift,
+    dropFiles: (school) => dropFiles(db, kept, school),
     payBack,
     runOrder,
     threads,

@@ -11,6 +11,8 @@ export interface FileStore {
   /** Whether it is there, whole. */
   has(school: SchoolId, id: string, bytes: number): Promise<boolean>;
   remove(school: SchoolId, id: string): Promise<void>;
+  /** All files of a school that is gone. */
+  removeSchool(school: string): Promise<void>;
 }
 
 /** Whose an upload is. */

@@ -26,6 +26,8 @@ interface Asked {
   ifNoneMatch?: string | undefined;
   /** To be saved instead of shown. */
   save: boolean;
+  /** What it is, without its bytes (HEAD). */
+  head: boolean;
 }
 
 export async function answerFile(
@@ -63,7 +65,7 @@ export async function answerFile(
       headers: { ...headers, "content-range": `bytes */${file.bytes}` },
     });
   const { from, to } = part ?? { from: 0, to: file.bytes - 1 };
-  const body = file.bytes === 0 ? null : await store.read(school, file.id, from, to);
+  const body = file.bytes === 0 || asked.head ? null : await store.read(school, file.id, from, to);
   headers["content-length"] = String(to - from + 1);
   if (part) headers["content-range"] = `bytes ${from}-${to}/${file.bytes}`;
   return new Response(body, { status: part ? 206 : 200, headers });

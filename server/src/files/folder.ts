@@ -42,5 +42,9 @@ export function folderStore(folder: string): FileStore {
         () => false,
       ),
     remove: (school, id) => rm(pathOf(school, id), { force: true }),
+    async removeSchool(school) {
+      if (!/^[0-9a-f-]{36}$/.test(school)) throw new Error(`No name of a school: ${school}`);
+      await rm(join(folder, school), { recursive: true, force: true });
+    },
   };
 }

@@ -27,6 +27,7 @@ export function fileRoutes(services: Services) {
         ifRange: c.req.header("if-range"),
         ifNoneMatch: c.req.header("if-none-match"),
         save: save === "yes",
+        head: c.req.raw.method === "HEAD",
       })) as never;
     });
   for (const path of [UPLOADS, `${UPLOADS}/:upload`])

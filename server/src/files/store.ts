@@ -95,3 +95,8 @@ export async function unusedFiles(
 export async function deleteFile(tx: SchoolTransaction, id: string): Promise<void> {
   await tx.deleteFrom("file").where("id", "=", id).execute();
 }
+
+/** Whether the school of this transaction is there. */
+export async function schoolIsThere(tx: SchoolTransaction): Promise<boolean> {
+  return (await tx.selectFrom("school").select("id").executeTakeFirst()) !== undefined;
+}

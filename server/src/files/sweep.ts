@@ -1,9 +1,9 @@
 /** Files that nothing shows, a week after they were brought: they go, and with them what nobody went on bringing. */
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import type { KeptFiles } from "../base/kept-files";
-import type { Database } from "../db/connection";
+import type { Database, SchoolId } from "../db/connection";
 import { system } from "../db/who";
-import { deleteFile, holdName, unusedFiles } from "./store";
+import { deleteFile, holdName, schoolIsThere, unusedFiles } from "./store";
 
 /** So long a file waits to be shown, in milliseconds; and so many go at a time. */
 const WAITS = 7 * DAY;
@@ -32,4 +32,14 @@ export async function sweepFiles(
   }
   await uploads.sweep();
   return gone;
+}
+
+/** Removes all files of a school, where it is gone for good; of one that is there, nothing. */
+export async function dropFiles(
+  db: Database,
+  kept: KeptFiles | null,
+  school: string,
+): Promise<void> {
+  const scope = { school: school as SchoolId, who: system("files") };
+  if (kept && !(await db.readSchool(scope, schoolIsThere))) await kept.store.removeSchool(school);
 }

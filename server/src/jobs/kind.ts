@@ -23,6 +23,8 @@ export interface JobParts {
     currency: string;
   }): Promise<void>;
   giveGift(school: string, order: string): Promise<void>;
+  /** Removes all files of a school, where it is gone. */
+  dropFiles(school: string): Promise<void>;
   threads: Threads;
   accounts: {
     find(id: string): Promise<{ id: string; name: string; email: string } | null | undefined>;

@@ -6,6 +6,8 @@ import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import type { KeptFile, ShownFile } from "@dawngate/contract/files";
+import type { SchoolId } from "../../src/db/connection";
+import { dropFiles } from "../../src/files/sweep";
 import { importSchool } from "../../src/import/import";
 import { insertMember } from "../../src/school/staff-store";
 import { type TestApp, testApp } from "../helpers/app";
@@ -210,6 +212,15 @@ describe("reading", () => {
     expect(same.status).toBe(304);
   });
 
+  test("asked for what it is alone (HEAD, RFC 9110, 9.3.2), it says the same and sends nothing", async () => {
+    const path = shown.url.replace(/^\/api/, "");
+    const head = await app.ask(OWNER, "HEAD", path);
+    expect(head.status).toBe(200);
+    expect(head.headers.get("content-length")).toBe(String(film.length));
+    expect(head.headers.get("etag")).toBe(`"${shown.id}"`);
+    expect((await head.arrayBuffer()).byteLength).toBe(0);
+  });
+
   test("a part, with where it stands; nothing where it begins after the end", async () => {
     const part = await read(OWNER, shown.url, { range: "bytes=100-199" });
     expect(part.status).toBe(206);
@@ -257,6 +268,19 @@ describe("reading", () => {
       "attachment; filename=\"F_lds _and_ rests.pdf\"; filename*=UTF-8''F%C3%B6lds%20%22and%22%20rests.pdf",
     );
   });
+});
+
+test("the files of a school that is gone go with it, and nobody else's", async () => {
+  const here = await told<ShownFile>(await bring(app, OWNER, "one", "a.txt", Buffer.from("here")));
+  const school = (await test_.db.findSchool("one")) as SchoolId;
+  const other = (await test_.db.findSchool("two")) as SchoolId;
+  await place.kept.store.removeSchool(other);
+  // Of a school that is there nothing goes.
+  await dropFiles(test_.db, place.kept, school);
+  expect(await place.kept.store.has(school, here.id, here.bytes)).toBe(true);
+  await place.kept.store.removeSchool(school);
+  expect(await place.kept.store.has(school, here.id, here.bytes)).toBe(false);
+  await expect(place.kept.store.removeSchool("..")).rejects.toThrow();
 });
 
 test("without a folder for them nothing can be brought, and it is said what is missing", async () => {

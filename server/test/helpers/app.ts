@@ -3,6 +3,7 @@
 import type { Instant } from "@dawngate/core/time";
 import type { Database } from "../../src/db/connection";
 import { REQUEST, sturdyPool } from "../../src/db/pool";
+import { dropFiles } from "../../src/files/sweep";
 import { createApp, type ServerParts } from "../../src/http/app";
 import type { JobParts } from "../../src/jobs/kind";
 import { noThreads } from "../../src/jobs/threads";
@@ -76,6 +77,7 @@ export function testApp(
       payments: other.payments ?? null,
       baseUrl: "http://127.0.0.1:1",
     }),
+    dropFiles: (school) => dropFiles(db, other.kept ?? null, school),
     giveGift: giver({ db, now, baseUrl: "http://127.0.0.1:1" }),
     askTill: tillAsker({
       db,

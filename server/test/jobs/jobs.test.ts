@@ -39,6 +39,7 @@ beforeAll(async () => {
           askTill: async () => undefined,
           followUp: async () => undefined,
           giveGift: async () => undefined,
+          dropFiles: async () => undefined,
           runOrder: async () => undefined,
           payBack: async () => undefined,
           accounts: null as never,

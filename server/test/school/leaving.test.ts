@@ -225,7 +225,11 @@ describe("a school", () => {
   });
   test("is removed for good after the wait, not before it, and not where it came back", async () => {
     const work = () =>
-      deleteSchoolJob.work({ db: own.test_.db } as never, { school: own.school }, "job");
+      deleteSchoolJob.work(
+        { db: own.test_.db, dropFiles: async () => undefined } as never,
+        { school: own.school },
+        "job",
+      );
     await work();
     await own.ask("GET", "/schools/one");
     await own.ask("POST", "/schools/one/deletion", { slug: "one" });

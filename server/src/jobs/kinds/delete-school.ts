@@ -11,7 +11,9 @@ export const deleteSchool = jobKind({
   tries: 5,
   atOnce: 1,
   about: () => "A school to be removed",
-  async work({ db }, { school }) {
+  async work({ db, dropFiles }, { school }) {
     await db.deleteSchool(school, SCHOOL_WAITS);
+    // Its files go once nothing names them any more: also where this was interrupted before.
+    await dropFiles(school);
   },
 });
