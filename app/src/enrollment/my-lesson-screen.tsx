@@ -154,8 +154,19 @@ export function MyLessonScreen() {
           ].join(" · ")}
         </Text>
       </View>
-      <LessonContent {...shown} heroElsewhere {...(course && { lesson: course.words.lesson })} />
-      <Beside where={{ ...place, lesson }} film={at} zone={zone} {...data} />
+      <LessonContent
+        key={lesson}
+        {...shown}
+        heroElsewhere
+        {...(course && { lesson: course.words.lesson })}
+      />
+      <Beside
+        key={`beside ${lesson}`}
+        where={{ ...place, lesson }}
+        film={at}
+        zone={zone}
+        {...data}
+      />
       {ticking.error ? <Notice {...explain(ticking.error)} /> : null}
       {data.done ? (
         <QuietAction

@@ -1,6 +1,6 @@
 /** What somebody watches in a lesson of theirs: counted by the player, kept by the server, shown on the page. */
 import type { Seen } from "@dawngate/contract/learning";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import type { PlaceInFilm, Watching } from "../../lessons/player/watching";
 import { addressOf } from "../../store/ask";
 import { useKeepSeenMutation } from "./api";
@@ -22,15 +22,14 @@ export interface Watched {
 /** `first`: how it stood as the lesson was opened. */
 export function useWatching({ school, enrollment, lesson }: Where, first: Seen | null): Watched {
   const [keep] = useKeepSeenMutation();
-  const [seen, setSeen] = useState(first);
-  useEffect(() => setSeen(first), [first]);
-  const latest = useRef(seen);
-  latest.current = seen;
+  /** What was told since, and of which lesson: what is known of another is not this one's. */
+  const [told, setTold] = useState<{ lesson: string; seen: Seen } | null>(null);
+  const seen = told?.lesson === lesson ? told.seen : first;
   const at = useRef<PlaceInFilm>({ now: () => null, go: () => undefined }).current;
   const tell = useCallback(
     async (body: Told) => {
       const next = await keep({ school, enrollment, lesson, body }).unwrap();
-      setSeen(next);
+      setTold({ lesson, seen: next });
       return next;
     },
     [keep, school, enrollment, lesson],
