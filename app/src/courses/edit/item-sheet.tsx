@@ -52,6 +52,7 @@ export function ItemSheet({ place, course, found, perform, newId, onClose }: Pro
       ) : null}
       {lesson ? (
         <LessonEditor
+          key={lesson.id}
           place={place}
           lesson={lesson}
           course={course.title}
