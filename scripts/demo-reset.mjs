@@ -1,4 +1,5 @@
 // npm run demo:reset: the demo school starts over, with dates around today.
+import { rmSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { holderOf } from "./lib/lock.mjs";
@@ -17,9 +18,12 @@ await ensurePostgres(say);
 const borrowed = holderOf(join(local, "start.lock")) !== null;
 const cluster = await startCluster(join(local, "postgres"), { say });
 try {
+  // What the school before kept goes with it.
+  rmSync(join(local, "files"), { recursive: true, force: true });
   const settings = databaseSettings(cluster, "dawngate", secretsIn(join(local, "secrets")));
   await startServer(await serverBundle(root), {
     ...settings,
+    DAWNGATE_FILES: join(local, "files"),
     DAWNGATE_DEMO: join(root, "demo"),
     DAWNGATE_START_OVER: "yes",
   });

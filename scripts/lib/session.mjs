@@ -1,4 +1,5 @@
 // A server of one's own for a while: a cluster that is not the demo's, a database that begins anew.
+import { rmSync } from "node:fs";
 import { join } from "node:path";
 import { ensurePostgres, startCluster } from "./postgres.mjs";
 import {
@@ -15,12 +16,15 @@ import { exportedApp } from "./web.mjs";
 export async function serveDemo(root, cluster, name, say) {
   const bundle = await serverBundle(root);
   const settings = databaseSettings(cluster, name, TEST_SECRETS);
+  const files = join(root, ".local/files-test", name);
+  const noFiles = () => rmSync(files, { recursive: true, force: true });
+  noFiles();
   const till = await startTill(bundle, settings);
   const server = await startServer(bundle, {
     ...settings,
     ...tillSettings(till),
     DAWNGATE_WEB: await exportedApp(root, say),
-    DAWNGATE_FILES: join(root, ".local/files-test", name),
+    DAWNGATE_FILES: files,
     DAWNGATE_DEMO: join(root, "demo"),
     // Tests sign in more often than people do.
     DAWNGATE_LIMITS: "no",
@@ -28,7 +32,10 @@ export async function serveDemo(root, cluster, name, say) {
     DAWNGATE_PORT: "0",
     DAWNGATE_START_OVER: "yes",
   });
-  const stop = () => Promise.all([server.stop(), till.stop()]);
+  const stop = async () => {
+    await Promise.all([server.stop(), till.stop()]);
+    noFiles();
+  };
   return { ...server, stop };
 }
 
