@@ -69,7 +69,7 @@ const SHOTS = [
   [
     "lesson-phone",
     phone,
-    "/ember-row/shelf/sourdough-08/feeding-by-the-clock",
+    "/ember-row/shelf/sourdough-08/folds-and-rests",
     { who: "callum.reyes" },
   ],
   ["dates-phone", phone, "/ember-row/dates", { who: "callum.reyes" }],
