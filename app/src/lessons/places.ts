@@ -5,5 +5,5 @@ export const LIBRARY: RoomPlace = {
   within: "school",
   name: "Library",
   href: ({ school }) => `/${school}/library`,
-  who: "courses.read",
+  who: "courses.edit",
 };

@@ -48,9 +48,7 @@ test("an enrollee finds the shelf, their dates and themselves, a visitor themsel
   expect(names("visitor")).toEqual(["Me"]);
   expect(names("nobody")).toEqual([]);
   expect(names("owner")).toEqual(["Today", "Courses", "People", "Sales", "Me"]);
-  expect(placesFor("school", may("manager")).map(({ name }) => name)).toEqual([
-    "Staff",
-    "Notices",
-    "Library",
-  ]);
+  expect(placesFor("school", may("author")).map(({ name }) => name)).toEqual(["Library"]);
+  expect(placesFor("school", may("reviewer"))).toEqual([]);
+  expect(placesFor("school", may("manager")).map(({ name }) => name)).toEqual(["Staff", "Notices"]);
 });
