@@ -66,12 +66,7 @@ const SHOTS = [
   ["page-wide", wide, "/ember-row/courses/cold-kitchen/page", { act: press(/^Voices/) }],
   ["shelf-phone", phone, "/ember-row/shelf", { who: "callum.reyes" }],
   ["my-course-phone", phone, "/ember-row/shelf/sourdough-08", { who: "callum.reyes" }],
-  [
-    "lesson-phone",
-    phone,
-    "/ember-row/shelf/sourdough-08/folds-and-rests",
-    { who: "callum.reyes" },
-  ],
+  ["lesson-phone", phone, "/ember-row/shelf/sourdough-08/folds-and-rests", { who: "callum.reyes" }],
   ["dates-phone", phone, "/ember-row/dates", { who: "callum.reyes" }],
   ["sign-in-phone", phone, "/sign-in?to=%2Fember-row%2Fc%2Fwinter-rye", { who: null }],
   ["checkout-phone", phone, "/ember-row/o/sourdough?code=OVEN20", { who: null }],

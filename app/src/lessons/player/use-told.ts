@@ -41,7 +41,9 @@ export function useTold(
     const begin = () => {
       const { seen } = told.current as Watching;
       const length = Number.isFinite(element.duration) ? element.duration : null;
-      if (element.currentTime === 0) element.currentTime = goOnAt(seen.position, length);
+      const to = goOnAt(seen.position, length);
+      // Whoever begins at the beginning sees its first picture until they do.
+      if (element.currentTime === 0 && to > 0) element.currentTime = to;
     };
     const step = () => {
       if (!element.paused && !element.seeking) play();
