@@ -6,6 +6,7 @@ import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { FileCard } from "./file-card";
+import { HeroRoom } from "./hero-room";
 import { KIND_VIEWS } from "./kinds";
 import { isHero } from "./kinds/hero";
 import type { ShownProps } from "./kinds/kind";
@@ -18,16 +19,11 @@ export type Shown = Pick<ShownProps, "title" | "course" | "zone" | "watching"> &
 /** What a lesson shows beside its text. */
 export function PartView({ content, ...rest }: Shown) {
   const { part, files } = content;
-  const { frame } = usePalette();
   const view = part && KIND_VIEWS[part.kind];
   if (!part || !view) return null;
   const { Shown } = view;
   // The text can be read before the player is here; its room is kept.
-  const room = isHero(content) ? (
-    <View style={{ width: "100%", aspectRatio: 16 / 9, backgroundColor: frame }} />
-  ) : (
-    <Skeleton widths={[1, 0.6]} />
-  );
+  const room = isHero(content) ? <HeroRoom /> : <Skeleton widths={[1, 0.6]} />;
   return (
     <Suspense fallback={room}>
       <Shown part={part} files={files} {...rest} />

@@ -13,3 +13,12 @@ export function sayFile({ type, pages, seconds, bytes }: ShownFile): string {
     ...(pages === null ? [sayBytes(bytes)] : []),
   ].join(", ");
 }
+
+/** What a file may be called until somebody says more: its name without its ending, its dashes as spaces. */
+export const titleOfFile = (name: string): string =>
+  (
+    name
+      .replace(/\.\w{1,8}$/, "")
+      .replaceAll(/[-_]+/g, " ")
+      .trim() || name
+  ).slice(0, 200);

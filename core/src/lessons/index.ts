@@ -1,8 +1,8 @@
 /** Lessons: what stands in one, by kind; what of it was seen. */
 export * from "./file-types";
+export { joinable, LINK_BEFORE } from "./joinable";
 export * from "./kinds";
 export { fileId, link, type Use } from "./kinds/kind";
-export { joinable, LINK_BEFORE } from "./kinds/meeting";
 export * from "./license";
 export * from "./seen";
 export * from "./text";

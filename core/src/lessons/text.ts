@@ -15,6 +15,3 @@ export const fileOfAddress = (address: string): string | null =>
 /** A picture of a file, as it stands in a text. */
 export const pictureInText = (file: string, alt: string): string =>
   `![${alt.replaceAll(/[[\]\n]/g, " ").trim()}](file:${file})`;
-
-/** What an aside begins with in a text, in brackets, and what it says to whoever reads. */
-export const ASIDES = { note: "Note", tip: "Tip", warning: "Careful" } as const;

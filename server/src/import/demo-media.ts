@@ -16,20 +16,19 @@ import { tmpdir } from "node:os";
 import { basename, join } from "node:path";
 import { type MaterialChange, materialChange } from "@dawngate/contract/lessons";
 import { lessonPart, usesOf } from "@dawngate/core/lessons";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import { DAY, formatInstant, HOUR, type Instant } from "@dawngate/core/time";
 import { z } from "zod";
 import type { KeptFiles } from "../base/kept-files";
 import { readRevision } from "../courses/content-store";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { system } from "../db/who";
 import { insertAnswer, insertQuestion, setWaits } from "../enrollment/learning/questions-store";
+import { readAddress } from "../enrollment/store";
 import { putFile } from "../files/store";
 import { insertMaterial } from "../lessons/library-store";
 import { insertPart, useFiles } from "../lessons/store";
 import type { Readers } from "../readers";
-import { nameIn } from "./demo-media-store";
 
-const HOUR = 3_600_000;
 /** A picture in a text, by its file in the demo's folder. */
 const PICTURE = /\(file:([\w.-]+)\)/g;
 const said = z.object({ text: z.string(), hoursAgo: z.number() });
@@ -144,8 +143,7 @@ async function contentOf(tx: SchoolTransaction, lesson: string): Promise<string>
   return found.lesson_id;
 }
 
-const later = (at: string, days: number) =>
-  formatInstant((Date.parse(at) + days * 24 * HOUR) as Instant);
+const later = (at: string, days: number) => formatInstant((Date.parse(at) + days * DAY) as Instant);
 
 /** The demo's texts that show pictures: each lesson, and the names of its pictures' files. */
 function pictured(demo: string): { lesson: string; names: string[] }[] {
@@ -167,7 +165,7 @@ async function askThere(
   questions: z.infer<typeof mediaNote>["questions"],
   now: Instant,
 ): Promise<void> {
-  const nameOf = (enrollment: string) => nameIn(tx, enrollment);
+  const nameOf = async (enrollment: string) => (await readAddress(tx, enrollment))?.name ?? "";
   const ago = (hours: number) => formatInstant((now - hours * HOUR) as Instant);
   for (const [i, { enrollment, lesson, place, text, hoursAgo, answers }] of questions.entries()) {
     const [course = "", item = ""] = lesson.split("/");

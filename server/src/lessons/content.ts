@@ -20,13 +20,16 @@ export async function showContent(
 ): Promise<LessonContent> {
   const found = await readMaterials(tx, materials);
   const shown = part?.kind === kind ? forReader(part, reader) : null;
-  const files = [
-    ...filesInText(text),
-    ...(shown ? usesOf(shown).map(({ file }) => file) : []),
-    ...found.map(({ file }) => file),
-  ];
+  const files = filesOf({ text, part: shown, materials: found });
   return { text, part: shown, materials: found, files: await showFiles(tx, kept, reader, files) };
 }
+
+/** The files that stand in a lesson: in its text, its part, its materials. */
+export const filesOf = ({ text, part, materials }: Omit<LessonContent, "files">): string[] => [
+  ...filesInText(text),
+  ...(part ? usesOf(part).map(({ file }) => file) : []),
+  ...materials.map(({ file }) => file),
+];
 
 /** Where a meeting is, is told from shortly before it begins until it ends. */
 function forReader(part: LessonPart, { now }: Reader): LessonPart {

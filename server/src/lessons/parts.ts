@@ -1,4 +1,5 @@
 /** What a lesson shows beside its text: kept as revisions, its files and pages elsewhere checked first. */
+import { isDeepStrictEqual } from "node:util";
 import type { PartKept } from "@dawngate/contract/lessons";
 import { type LessonPart, usesOf } from "@dawngate/core/lessons";
 import { fileTypeOf } from "@dawngate/core/lessons/file-types";
@@ -11,6 +12,7 @@ import { readFiles } from "../files/store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { readSchool } from "../school/store";
+import { filesOf } from "./content";
 import { readMaterials } from "./library-store";
 import { holdContent, insertPart, readPart, useFiles } from "./store";
 
@@ -45,19 +47,18 @@ export async function changePart(
       ]);
     if (part) await checkPart(tx, part);
     const same =
-      JSON.stringify(sorted(before.part)) === JSON.stringify(sorted(part)) &&
-      JSON.stringify(before.materials) === JSON.stringify(materials);
+      isDeepStrictEqual(before.part, part) && isDeepStrictEqual(before.materials, materials);
     if (!same && before.number !== partRevision)
       throw conflict(
         `${before.author || "Somebody"} has changed what this lesson shows meanwhile. Load it again, and change it on top of that.`,
       );
     const number = same ? before.number : before.number + 1;
-    const files = [...(part ? usesOf(part).map(({ file }) => file) : [])];
     if (!same) {
       await insertPart(tx, context.school, placed.lesson_id, number, part, materials);
+      const files = part ? usesOf(part).map(({ file }) => file) : [];
       await useFiles(tx, context.school, placed.lesson_id, files);
     }
-    const shown = [...files, ...found.map(({ file }) => file)];
+    const shown = filesOf({ text: "", part, materials: found });
     return {
       part,
       materials: found,
@@ -65,17 +66,6 @@ export async function changePart(
       files: await showFiles(tx, kept, context, shown),
     };
   });
-}
-
-/** The same whatever the order of its keys: the database gives them in its own. */
-function sorted(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(sorted);
-  if (typeof value !== "object" || value === null) return value;
-  return Object.fromEntries(
-    Object.entries(value)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([key, one]) => [key, sorted(one)]),
-  );
 }
 
 async function checkPart(tx: SchoolTransaction, part: LessonPart): Promise<void> {

@@ -1,6 +1,6 @@
 /** What stands in lessons: read as it is published, edited with revisions. */
 import type { DraftTexts, LessonDraft, LessonText } from "@dawngate/contract/lessons";
-import { filesInText, usesOf } from "@dawngate/core/lessons";
+import { filesInText } from "@dawngate/core/lessons";
 import { conflict, notFound } from "../base/problem";
 import { existing } from "../courses/authoring";
 import { coursesWith, readRevision, readTexts } from "../courses/content-store";
@@ -11,7 +11,7 @@ import { showFiles } from "../files/service";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
-import { showContent } from "./content";
+import { filesOf, showContent } from "./content";
 import { readMaterials } from "./library-store";
 import { holdContent, insertRevision, readPart, readStanding, useFiles } from "./store";
 
@@ -55,11 +55,7 @@ async function draftOf(
 ): Promise<LessonDraft> {
   const { part, materials, number } = await readPart(tx, content);
   const found = await readMaterials(tx, materials);
-  const files = [
-    ...filesInText(written.text),
-    ...(part ? usesOf(part).map(({ file }) => file) : []),
-    ...found.map(({ file }) => file),
-  ];
+  const files = filesOf({ text: written.text, part, materials: found });
   return {
     id: lesson,
     ...written,

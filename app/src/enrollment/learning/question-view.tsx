@@ -1,10 +1,9 @@
 /** A question and what was answered: who said it, when, at which place of the film. */
 import type { Question } from "@dawngate/contract/learning";
 import { sayPlace } from "@dawngate/core/lessons/seen";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
 import type { ReactNode } from "react";
 import { View } from "react-native";
+import { saidAt } from "../../ui/said-at";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 
@@ -18,13 +17,10 @@ interface Props {
   children?: ReactNode;
 }
 
-/** Nobody asks for the second at which something was said. */
-const toTheMinute = (at: string) => at.replace(/:\d{2}(\.\d+)?Z$/, ":00Z");
-
 export function QuestionView({ question, zone, above, underAnswer, children }: Props) {
   const { surface, line, quiet, lilac, leaf } = usePalette();
   const said = (name: string, mine: boolean, at: string) =>
-    `${mine ? "You" : name}, ${sayWrittenInstant(toTheMinute(at), zoneOf(zone), false)}`;
+    `${mine ? "You" : name}, ${saidAt(at, zone)}`;
   return (
     <View
       role="listitem"

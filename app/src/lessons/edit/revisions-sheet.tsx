@@ -1,12 +1,11 @@
 /** The texts that stood in a lesson: read, and brought back as the newest. */
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../../courses/api";
 import { Coming } from "../../store/coming";
 import { PrimaryAction, QuietAction } from "../../ui/action";
 import { ListRow } from "../../ui/list-row";
+import { saidAt } from "../../ui/said-at";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -20,8 +19,6 @@ interface Props {
   onBring(text: string): void;
   onClose(): void;
 }
-
-const minute = (at: string) => at.replace(/:\d{2}(\.\d+)?Z$/, ":00Z");
 
 export function RevisionsSheet({ place, lesson, onBring, onClose }: Props) {
   const { quiet } = usePalette();
@@ -41,9 +38,7 @@ export function RevisionsSheet({ place, lesson, onBring, onClose }: Props) {
             <View key={number}>
               <ListRow>
                 <View style={{ flex: 1 }}>
-                  <Text kind="strong">
-                    {sayWrittenInstant(minute(at), zoneOf(ownZone()), false)}
-                  </Text>
+                  <Text kind="strong">{saidAt(at, ownZone())}</Text>
                   <Text kind="small" color={quiet}>
                     {`${author || "somebody"}, ${characters} characters${number === newest ? ", the newest" : ""}`}
                   </Text>

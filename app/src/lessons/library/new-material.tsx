@@ -7,6 +7,7 @@ import { FilePlace } from "../../files/file-place";
 import { explain } from "../../store/api";
 import { Notice } from "../../ui/notice";
 import { useAddMaterialMutation } from "../api";
+import { titleOfFile } from "../say-file";
 import { MaterialForm } from "./material-form";
 
 interface Props {
@@ -18,14 +19,10 @@ export function NewMaterial({ school, onAdded }: Props) {
   const [add, adding] = useAddMaterialMutation();
   const [last, setLast] = useState<{ material: Material; file: ShownFile } | null>(null);
   const take = async (file: ShownFile) => {
-    const title = file.name
-      .replace(/\.\w{1,8}$/, "")
-      .replaceAll(/[-_]+/g, " ")
-      .trim();
     const said = await add({
       school,
       body: {
-        title: title.slice(0, 200) || file.name.slice(0, 200),
+        title: titleOfFile(file.name),
         author: "",
         description: "",
         license: "",

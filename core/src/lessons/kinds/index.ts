@@ -33,6 +33,3 @@ export function usesOf(part: LessonPart): Use[] {
   const found = KINDS.find(({ kind }) => kind === part.kind) as unknown as LessonKind;
   return found.uses(part);
 }
-
-/** Whether lessons of this kind have a main part of their own. */
-export const hasPart = (kind: string): boolean => KINDS.some((one) => one.kind === kind);

@@ -5,6 +5,7 @@ import { View } from "react-native";
 import { FileChoice } from "../../../files/file-choice";
 import { QuietAction } from "../../../ui/action";
 import { TextField } from "../../../ui/text-field";
+import { titleOfFile } from "../../say-file";
 import type { EditorProps } from "../kind";
 
 type Download = PartOf<"download">;
@@ -49,8 +50,7 @@ export default function DownloadEditor({ school, part, files, onPart }: EditorPr
         several
         onFile={(file) => {
           if (standing().some((one) => one.file === file.id)) return;
-          const title = file.name.replace(/\.\w{1,8}$/, "").replaceAll(/[-_]+/g, " ");
-          set([...standing(), { file: file.id, title: title || file.name }], [file]);
+          set([...standing(), { file: file.id, title: titleOfFile(file.name) }], [file]);
         }}
       />
     </View>

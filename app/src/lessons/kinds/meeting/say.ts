@@ -1,9 +1,7 @@
 /** A meeting in words: its day and hours in the reader's zone, and how it stands. */
+import { joinable } from "@dawngate/core/lessons/joinable";
+import { type Instant, MINUTE } from "@dawngate/core/time";
 import { useEffect, useState } from "react";
-
-/** As `core/lessons` has it: a quarter of an hour before, one can join. */
-const LINK_BEFORE = 15 * 60_000;
-const MINUTE = 60_000;
 
 interface Meeting {
   at: string;
@@ -23,7 +21,7 @@ export function sayMeeting({ at, minutes, recording }: Meeting, zone: string, no
     begins,
   ).replace(",", "");
   const hour = (instant: number) => say({ hour: "2-digit", minute: "2-digit" }, instant);
-  const live = now >= begins - LINK_BEFORE && now < ends;
+  const live = joinable({ at, minutes }, now as Instant);
   return {
     day,
     hours: `${hour(begins)} to ${hour(ends)}, ${zone.replaceAll("_", " ")}`,
