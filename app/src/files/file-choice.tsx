@@ -8,6 +8,7 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { bring } from "./bringing";
 import { BringingRows } from "./bringing-rows";
+import { DropPlace } from "./drop-place";
 
 interface Props {
   school: string;
@@ -21,29 +22,15 @@ interface Props {
 }
 
 export function FileChoice({ school, label, says, of, several = false, onFile }: Props) {
-  const { dusk, line, quiet } = usePalette();
+  const { quiet } = usePalette();
   const input = useRef<HTMLInputElement>(null);
-  const [over, setOver] = useState(false);
   const [mine, setMine] = useState<number[]>([]);
   const take = (files: FileList | null) => {
     const chosen = [...(files ?? [])].slice(0, several ? 300 : 1);
     setMine((before) => [...before, ...chosen.map((file) => bring(school, file, onFile))]);
   };
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: dropping is for the mouse; the button within does the same
-    <div
-      onDragOver={(event) => {
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        event.preventDefault();
-        setOver(false);
-        take(event.dataTransfer.files);
-      }}
-      style={{ border: `2px dashed ${over ? dusk : line}`, borderRadius: 10, padding: 12 }}
-    >
+    <DropPlace onDropped={({ files }) => take(files)}>
       <View style={{ gap: 10 }}>
         <View style={{ flexDirection: "row", flexWrap: "wrap", alignItems: "center", gap: 12 }}>
           <QuietAction label={label} onPress={() => input.current?.click()} />
@@ -66,6 +53,6 @@ export function FileChoice({ school, label, says, of, several = false, onFile }:
           event.target.value = "";
         }}
       />
-    </div>
+    </DropPlace>
   );
 }

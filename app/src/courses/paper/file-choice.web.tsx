@@ -3,7 +3,8 @@
  * nothing of it. Nothing is put in before its author has seen what it becomes.
  */
 import { useLocalSearchParams } from "expo-router";
-import { useId, useState } from "react";
+import { useId } from "react";
+import { DropPlace } from "../../files/drop-place";
 import { explain } from "../../store/api";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -21,7 +22,6 @@ interface Props {
 export function FileChoice({ onText, onTrouble }: Props) {
   const palette = usePalette();
   const id = useId();
-  const [over, setOver] = useState(false);
   const { school = "" } = useLocalSearchParams() as { school?: string };
   const [readDocument, reading] = useReadDocumentMutation();
   const takeDocument = async (file: File) => {
@@ -46,24 +46,11 @@ export function FileChoice({ onText, onTrouble }: Props) {
     onText(text, file.name);
   };
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: dropping is for the mouse; the button within does the same
-    <div
-      onDragOver={(event) => {
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        event.preventDefault();
-        setOver(false);
-        const text = event.dataTransfer.getData("text/plain");
+    <DropPlace
+      onDropped={(what) => {
+        const text = what.getData("text/plain");
         if (text) onText(text, "what was dropped");
-        else void take(event.dataTransfer.files[0]);
-      }}
-      style={{
-        border: `2px dashed ${over ? palette.dusk : palette.line}`,
-        borderRadius: 8,
-        padding: 14,
+        else void take(what.files[0]);
       }}
     >
       <label htmlFor={id} style={{ display: "block", minHeight: 44, cursor: "pointer" }}>
@@ -81,6 +68,6 @@ export function FileChoice({ onText, onTrouble }: Props) {
           style={{ marginTop: 8, minHeight: 44, maxWidth: "100%", color: palette.ink }}
         />
       </label>
-    </div>
+    </DropPlace>
   );
 }

@@ -2,15 +2,9 @@
 import { learning } from "@dawngate/contract/endpoints/learning";
 import { router, type Services } from "../../school/kit";
 import { route } from "../../school/route";
+import { answerQuestion, hideAsked, showAsked } from "./asked";
 import { addNote, changeNote, removeNote, showNotes } from "./notes";
-import {
-  answerFellow,
-  answerQuestion,
-  ask,
-  hideAsked,
-  showAsked,
-  showQuestions,
-} from "./questions";
+import { answerFellow, ask, showQuestions } from "./questions";
 import { keepSeen } from "./seen";
 
 export function learningRoutes(services: Services) {

@@ -4,7 +4,7 @@ import { useRef } from "react";
 import { View } from "react-native";
 import { FileChoice } from "../../../files/file-choice";
 import { QuietAction } from "../../../ui/action";
-import { TextField } from "../../../ui/text-field";
+import { LeftField } from "../../../ui/left-field";
 import { titleOfFile } from "../../say-file";
 import type { EditorProps } from "../kind";
 
@@ -23,17 +23,14 @@ export default function DownloadEditor({ school, part, files, onPart }: EditorPr
     <View style={{ gap: 12 }}>
       {(part?.files ?? []).map((one) => (
         <View key={one.file} style={{ flexDirection: "row", alignItems: "center", gap: 10 }}>
-          <TextField
+          <LeftField
             label={`What it is: ${files[one.file]?.name ?? "a file"}`}
-            defaultValue={one.title}
-            onBlur={(event) => {
-              const { target } = event.nativeEvent as unknown as { target: { value: string } };
-              const title = target.value.trim().slice(0, 200);
-              if (title !== "" && title !== one.title)
-                set(
-                  standing().map((other) => (other.file === one.file ? { ...one, title } : other)),
-                );
-            }}
+            value={one.title}
+            maxLength={200}
+            takes={(title) => title !== ""}
+            onLeft={(title) =>
+              set(standing().map((other) => (other.file === one.file ? { ...one, title } : other)))
+            }
             style={{ flex: 1 }}
           />
           <QuietAction

@@ -4,8 +4,9 @@ import { useRef } from "react";
 import { Image, View } from "react-native";
 import { FileChoice } from "../../../files/file-choice";
 import { QuietAction } from "../../../ui/action";
+import { LeftField } from "../../../ui/left-field";
 import { Text } from "../../../ui/text";
-import { TextField } from "../../../ui/text-field";
+
 import { usePalette } from "../../../ui/theme";
 import type { EditorProps } from "../kind";
 
@@ -38,15 +39,13 @@ export default function SlidesEditor({ school, part, files, onPart }: EditorProp
             style={{ width: 108, height: 66, borderRadius: 6, backgroundColor: lilac }}
           />
           <View style={{ flex: 1, gap: 6 }}>
-            <TextField
+            <LeftField
               label={`What is on slide ${i + 1}, for whoever does not see it`}
-              defaultValue={one.alt}
-              onBlur={(event) => {
-                const { target } = event.nativeEvent as unknown as { target: { value: string } };
-                const alt = target.value.trim().slice(0, 1000);
-                if (alt !== one.alt)
-                  set(standing().map((other, at) => (at === i ? { ...other, alt } : other)));
-              }}
+              value={one.alt}
+              maxLength={1000}
+              onLeft={(alt) =>
+                set(standing().map((other, at) => (at === i ? { ...other, alt } : other)))
+              }
             />
             <View style={{ flexDirection: "row", gap: 8 }}>
               <QuietAction

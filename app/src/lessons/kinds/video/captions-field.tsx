@@ -4,8 +4,8 @@ import type { PartOf } from "@dawngate/core/lessons";
 import { View } from "react-native";
 import { FileChoice } from "../../../files/file-choice";
 import { QuietAction } from "../../../ui/action";
+import { LeftField } from "../../../ui/left-field";
 import { Text } from "../../../ui/text";
-import { TextField } from "../../../ui/text-field";
 import type { Files } from "../kind";
 
 type Captions = PartOf<"video">["captions"];
@@ -16,6 +16,9 @@ interface Props {
   files: Files;
   onChange(captions: Captions, brought?: ShownFile[]): void;
 }
+
+/** A language by its tag (BCP 47). */
+const LANGUAGE = /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/;
 
 /** What a language is called in itself; its tag where nobody knows. */
 function nameOf(language: string): string {
@@ -40,18 +43,12 @@ export function CaptionsField({ school, captions, files, onChange }: Props) {
     <View style={{ gap: 8 }}>
       {captions.map((one, i) => (
         <View key={one.file} style={{ flexDirection: "row", alignItems: "center", gap: 10 }}>
-          <TextField
+          <LeftField
             label="Language"
-            defaultValue={one.language}
+            value={one.language}
             autoCapitalize="none"
-            onEndEditing={({ nativeEvent: { text } }) => {
-              if (/^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(text.trim())) change(i, text.trim());
-            }}
-            onBlur={(event) => {
-              const text = (event.nativeEvent as unknown as { target: { value: string } }).target
-                .value;
-              if (/^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(text.trim())) change(i, text.trim());
-            }}
+            takes={(text) => LANGUAGE.test(text)}
+            onLeft={(language) => change(i, language)}
             style={{ width: 110 }}
           />
           <Text style={{ flex: 1 }} numberOfLines={1}>
