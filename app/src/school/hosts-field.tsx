@@ -25,7 +25,7 @@ export function HostsField({ hosts, fault, onChange }: Props) {
   return (
     <View style={{ gap: 4 }}>
       <TextField
-        label="Pages elsewhere: hosts that lessons may show, a line each"
+        label="Pages elsewhere, a host a line"
         multiline
         autoCapitalize="none"
         value={typed ?? hosts.join("\n")}
