@@ -1,5 +1,6 @@
 /** Public pages: a course as everybody may see it, and the ways into it. */
 import { courseCard } from "@dawngate/core/courses";
+import { ENTRIES } from "@dawngate/core/enrollment";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { cohort, cover } from "./courses";
@@ -13,12 +14,31 @@ const fault = z.object({ kind: z.string(), sentence: z.string() });
 export const wayIn = z.object({
   cohort: cohort.pick({ id: true, name: true, starts: true, ends: true }).nullable(),
   window: z.object({ opens: z.string(), closes: z.string() }).nullable(),
-  state: z.enum(["before", "open", "full", "closed"]),
+  state: z.enum(["before", "open", "full", "waitlist", "closed"]),
   seatsLeft: z.int().nullable(),
+  entry: z.enum(ENTRIES),
+  /** What one is asked where one asks to come in. */
+  question: z.string().nullable(),
+  does: z
+    .enum(["enroll", "ask", "code", "wait"])
+    .nullable()
+    .describe("What one can do here: nothing else keeps one out. Null: nothing."),
+  waits: z
+    .object({
+      ahead: z.int().describe("So many come before one."),
+      offerUntil: z.string().nullable().describe("A place is held for one until then."),
+      until: z.string().nullable().describe("The last day the waitlist is served."),
+    })
+    .nullable()
+    .describe("One's own place on the waitlist."),
+  says: z.array(z.string()).describe("For whom it is, where it is not for everybody."),
   faults: z
     .array(fault)
     .describe("Why the one who asks cannot enroll; empty where nothing keeps them out."),
 });
+
+/** A join code that one brings. */
+export const publicCourseQuery = z.strictObject({ join: z.string().max(60).optional() });
 
 export const words = z
   .object({

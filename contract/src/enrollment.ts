@@ -18,20 +18,45 @@ const window = z
     message: "The window closes before it opens; the closing date is the last day, included",
   });
 
+/** What a cohort is made of, beside its gates. */
+const cohortTerms = {
+  name: oneLine("A cohort's name", 200),
+  window: window.nullable(),
+  starts: planFields.localDate,
+  ends: planFields.localDate,
+  grace: z.int().min(0).max(100_000).nullable(),
+  seats: z.int("Seats are a whole number").min(0).max(100_000).nullable(),
+};
+
+const inOrder = ({ starts, ends }: { starts: string; ends: string }) => starts <= ends;
+const outOfOrder = { path: ["ends"], message: "The cohort ends before it starts" };
+
 export const newCohort = z
-  .strictObject({
-    name: oneLine("A cohort's name", 200),
-    window: window.nullable(),
-    starts: planFields.localDate,
-    ends: planFields.localDate,
-    grace: z.int().min(0).max(100_000).nullable(),
-    seats: z.int("Seats are a whole number").min(0).max(100_000).nullable(),
-  })
-  .refine(({ starts, ends }) => starts <= ends, {
-    path: ["ends"],
-    message: "The cohort ends before it starts",
-  })
+  .strictObject(cohortTerms)
+  .refine(inOrder, outOfOrder)
   .meta({ id: "NewCohort" });
+
+/** Cohorts made from an earlier one, in one go. */
+export const nextCohorts = z
+  .strictObject({
+    cohorts: z
+      .array(
+        z
+          .strictObject({ ...cohortTerms, gates: z.record(planFields.id, gateSchema.nullable()) })
+          .refine(inOrder, outOfOrder),
+      )
+      .min(1)
+      .max(40, "At most 40 cohorts at once"),
+    leaders: z.boolean().describe("Led by whoever leads the earlier one."),
+    close: z.boolean().describe("Nobody comes into the earlier one but by staff any more."),
+    hide: z.boolean().describe("Visitors do not meet the earlier one any more."),
+    key: z.string().min(8).max(64).describe("Made for each press: the same press counts once."),
+  })
+  .meta({ id: "NextCohorts" });
+
+export const madeCohorts = z
+  .object({ cohorts: z.array(z.object({ id: z.string(), name: z.string() })) })
+  .meta({ id: "MadeCohorts" });
 
 export const cohortGate = z
   .strictObject({
@@ -164,7 +189,11 @@ export const record = z
   .meta({ id: "Record" });
 
 export const enrollRequest = z
-  .strictObject({ cohort: planFields.id.nullable(), timeZone: planFields.timeZone })
+  .strictObject({
+    cohort: planFields.id.nullable(),
+    timeZone: planFields.timeZone,
+    code: z.string().max(60).optional().describe("A join code, where one has one."),
+  })
   .meta({ id: "EnrollRequest" });
 
 export const enrolled = z.object({ enrollment: z.string() }).meta({ id: "Enrolled" });
@@ -346,6 +375,8 @@ export type ZoneChange = z.infer<typeof zoneChange>;
 export type ActRequest = z.input<typeof actRequest>;
 export type Acted = z.infer<typeof acted>;
 export type EventRecord = z.infer<typeof record>;
+export type NextCohorts = z.infer<typeof nextCohorts>;
+export type MadeCohorts = z.infer<typeof madeCohorts>;
 export type EnrollRequest = z.infer<typeof enrollRequest>;
 export type Shelf = z.infer<typeof shelf>;
 export type Dates = z.infer<typeof dates>;

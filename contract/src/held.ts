@@ -23,6 +23,8 @@ export const HELD = {
   notes: ["school", "enrollment", "lesson"],
   questions: ["school", "enrollment", "lesson"],
   asked: ["school", "course"],
+  ways: ["school", "course"],
+  blocks: ["school", "person"],
   course: ["school", "course"],
   draft: ["school", "course"],
   cover: ["school", "course"],

@@ -1,4 +1,5 @@
 /** The server's process: loads the demo where asked to, and serves until it is told to stop. */
+
 import type { Server } from "node:http";
 import { createServer, Server as NetServer } from "node:net";
 import { formatInstant, type Instant } from "@dawngate/core/time";
@@ -6,6 +7,7 @@ import { serve } from "@hono/node-server";
 import { pino } from "pino";
 import { openDatabase } from "./db/connection";
 import { BACKGROUND } from "./db/pool";
+import { nextCaller } from "./enrollment/ways-in/waitlist";
 import { openFigures } from "./figures";
 import { openKeptFiles } from "./files/kept";
 import { dropFiles, sweepFiles } from "./files/sweep";
@@ -94,6 +96,7 @@ else {
     mailer,
     askTill,
     followUp,
+    callNext: nextCaller({ db, baseUrl, now }),
     giveGift,
     dropFiles: (school) => dropFiles(db, kept, school),
     payBack,

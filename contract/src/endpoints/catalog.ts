@@ -7,6 +7,7 @@ import {
   preview,
   previewQuery,
   publicCourse,
+  publicCourseQuery,
   publicListing,
   sample,
 } from "../catalog";
@@ -44,6 +45,7 @@ export const catalog = endpoints("catalog", {
     summary: "A course as everybody may see it, with the ways into it",
     who: "school.see",
     params: inCourse,
+    query: publicCourseQuery,
     answer: publicCourse,
     answered: "The course.",
     mayLag: true,

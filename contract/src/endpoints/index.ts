@@ -16,6 +16,7 @@ import { school } from "./school";
 import { staff } from "./staff";
 import { today } from "./today";
 import { upkeep } from "./upkeep";
+import { waysIn } from "./ways-in";
 
 export const ROOMS = {
   school,
@@ -30,6 +31,7 @@ export const ROOMS = {
   schedule,
   enrollment,
   learning,
+  waysIn,
   review,
   sales,
   catalog,

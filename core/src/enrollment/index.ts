@@ -1,7 +1,15 @@
 /** Enrolling: windows, seats, and who may. */
 
 export { countdownStep, sayCountdown } from "./countdown";
-export { type EnrollingFault, type EnrollingPlace, enrollingFaults } from "./eligibility";
+export {
+  CHECKS,
+  type Check,
+  type Comer,
+  type EnrollingFault,
+  type EnrollingPlace,
+  enrollingFaults,
+  mayWait,
+} from "./eligibility";
 export {
   type EventKind,
   type EventType,
@@ -13,5 +21,28 @@ export {
   type Undoing,
 } from "./events";
 export { ENDING_DAYS, NEEDS, NEEDS_COUNTED, type NeedOf, QUIET_DAYS } from "./needs";
+export {
+  daysBetween,
+  type Landed,
+  type Landing,
+  type Landings,
+  landingsOf,
+  type NextWish,
+  nextCohort,
+  seriesFrom,
+} from "./next-cohort";
 export { holdsSeat, STANDINGS, type Standing, standingOf } from "./standing";
+export {
+  CODE_SIGNS,
+  type CodeFault,
+  codeFault,
+  ENTRIES,
+  type Entry,
+  endsIn,
+  type JoinCode,
+  plainCode,
+  sayCode,
+  takesWaiters,
+  type Waitlist,
+} from "./ways-in";
 export { type Window, type WindowState, windowInstants, windowState } from "./window";

@@ -6,7 +6,7 @@ export interface Window {
   closes: string;
 }
 
-export type WindowState = "before" | "open" | "full" | "closed";
+export type WindowState = "before" | "open" | "full" | "waitlist" | "closed";
 
 /** The instants between which a window is open: from the start of its first day until the start of the day after its last. */
 export function windowInstants(window: Window, zone: Zone): { opens: Instant; closes: Instant } {
@@ -19,17 +19,35 @@ export function windowInstants(window: Window, zone: Zone): { opens: Instant; cl
   };
 }
 
-/** A window's state at an instant. No window: open. `seats`: how many are left; null: no limit. */
+/**
+ * A window's state at an instant (calculations.md 6). No window: open. `seats`: how many are left; null: no limit.
+ * `waits`: there is a waitlist that one can join.
+ */
+export function windowState(
+  window: Window | null,
+  zone: Zone,
+  now: Instant,
+  seats?: number | null,
+): Exclude<WindowState, "waitlist">;
+export function windowState(
+  window: Window | null,
+  zone: Zone,
+  now: Instant,
+  seats: number | null,
+  waits: boolean,
+): WindowState;
 export function windowState(
   window: Window | null,
   zone: Zone,
   now: Instant,
   seats: number | null = null,
+  waits = false,
 ): WindowState {
   if (window) {
     const { opens, closes } = windowInstants(window, zone);
     if (now < opens) return "before";
     if (now >= closes) return "closed";
   }
-  return seats !== null && seats <= 0 ? "full" : "open";
+  if (seats === null || seats > 0) return "open";
+  return waits ? "waitlist" : "full";
 }

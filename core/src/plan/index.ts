@@ -29,5 +29,5 @@ export {
   type PlanSchool,
   planDocument,
 } from "./schema";
-export { firstDateOf, shiftCourse, shiftPlan } from "./shift";
+export { firstDateOf, shiftCohort, shiftCourse, shiftGate, shiftPlan } from "./shift";
 export { itemTitles } from "./titles";

@@ -40,6 +40,16 @@ export function shiftCourse(course: PlanCourse, days: number): PlanCourse {
   return new Mover(days).course(course);
 }
 
+/** The same cohort, all its dates `days` later, those of its own gates among them. Takes a checked cohort. */
+export function shiftCohort(cohort: PlanCohort, days: number): PlanCohort {
+  return new Mover(days).cohort(cohort);
+}
+
+/** The same gate, its dates `days` later. Takes a checked gate. */
+export function shiftGate(gate: PlanGate, days: number): PlanGate {
+  return new Mover(days).gate(gate);
+}
+
 /** The earliest date that a course itself names: its opening, its window, a gate; null where it names none. */
 export function firstDateOf(course: PlanCourse): string | null {
   const dates = [course.opensOn, course.window?.opens ?? null];

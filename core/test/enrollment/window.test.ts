@@ -18,6 +18,8 @@ describe("a window is open through its last day, in the school's zone (calculati
     expect(windowState(null, lisbon, instant("2027-05-31T00:00:00Z"))).toBe("open");
     expect(windowState(window, lisbon, instant("2027-07-01T00:00:00Z"), 0)).toBe("full");
     expect(windowState(window, lisbon, instant("2027-09-01T00:00:00Z"), 0)).toBe("closed");
+    expect(windowState(window, lisbon, instant("2027-07-01T00:00:00Z"), 0, true)).toBe("waitlist");
+    expect(windowState(window, lisbon, instant("2027-07-01T00:00:00Z"), 1, true)).toBe("open");
   });
 });
 
@@ -25,7 +27,7 @@ describe("all that keeps somebody out is told", () => {
   const place = { published: true, window, seatsLeft: 3, ends: null };
   const now = instant("2027-07-01T00:00:00Z");
   const kinds = (change: object, isIn = false, at = now) =>
-    enrollingFaults({ ...place, ...change }, isIn, lisbon, at).map(({ kind }) => kind);
+    enrollingFaults({ ...place, ...change }, { isIn }, lisbon, at).map(({ kind }) => kind);
   test("nothing, where nothing does", () => expect(kinds({})).toEqual([]));
   test("whoever is in is told that, and that alone", () =>
     expect(kinds({ published: false, seatsLeft: 0 }, true)).toEqual(["in-already"]));

@@ -22,7 +22,8 @@ export function catalogRoutes(services: Services) {
     )
     .openapi(route(services, catalog.getPublicCourse, "public"), async (c) => {
       const { course } = c.req.valid("param");
-      return c.json(await showPublicCourse(services, c.get("context"), course), 200);
+      const { join = null } = c.req.valid("query");
+      return c.json(await showPublicCourse(services, c.get("context"), course, join), 200);
     })
     .openapi(route(services, catalog.getPreview, "public"), async (c) => {
       const { course } = c.req.valid("param");

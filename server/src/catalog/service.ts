@@ -3,7 +3,13 @@
 import type { PublicCourse, WayIn } from "@dawngate/contract/catalog";
 import { DEFAULT_BLOCKS } from "@dawngate/core/catalog";
 import { wordsOf } from "@dawngate/core/courses";
-import { enrollingFaults, windowState } from "@dawngate/core/enrollment";
+import {
+  type EnrollingFault,
+  enrollingFaults,
+  mayWait,
+  takesWaiters,
+  windowState,
+} from "@dawngate/core/enrollment";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { notFound } from "../base/problem";
@@ -11,8 +17,11 @@ import { publishedOutline, sizeOf } from "../courses/outline";
 import { versionPlan } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { activeEnrollment, placeOf } from "../enrollment/enroll";
-import { sayFault } from "../enrollment/say";
+import { either, sayFault } from "../enrollment/say";
 import { FEW, seatsLeft, TooMany } from "../enrollment/seats";
+import { askedBy, codeAt, comerAt, type Knocks, seatsFor } from "../enrollment/ways-in/comer";
+import { readWaitingIn } from "../enrollment/ways-in/queue-store";
+import { notCompleted, readWays } from "../enrollment/ways-in/store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
@@ -25,16 +34,18 @@ export async function showPublicCourse(
   { db, threads }: Pick<Services, "db" | "threads">,
   context: Context,
   course: string,
+  code: string | null,
 ): Promise<PublicCourse> {
-  const { school, person, now } = context;
+  const { school, now } = context;
+  const knocks = { person: context.person, email: context.account?.email ?? null, code };
   try {
     return await reading(db, context, (tx) =>
-      publicCourseFor(tx, school, course, person, now, FEW),
+      publicCourseFor(tx, school, course, knocks, now, FEW),
     );
   } catch (error) {
     if (!(error instanceof TooMany)) throw error;
-    return sameForAll(JSON.stringify([school, course, person]), () =>
-      threads.run(PUBLIC_PAGE, { school, course, person, now }),
+    return sameForAll(JSON.stringify([school, course, knocks]), () =>
+      threads.run(PUBLIC_PAGE, { school, course, knocks, now }),
     );
   }
 }
@@ -50,12 +61,12 @@ function sameForAll(key: string, make: () => Promise<PublicCourse>): Promise<Pub
   return made;
 }
 
-/** The same for one person (null: for somebody who is not in the school), by its identifier or its address. */
+/** The same for whoever knocks, by its identifier or its address. */
 export async function publicCourseFor(
   tx: SchoolTransaction,
   schoolId: SchoolId,
   asked: string,
-  person: string | null,
+  knocks: Knocks,
   now: Instant,
   most?: number,
 ): Promise<PublicCourse> {
@@ -64,17 +75,38 @@ export async function publicCourseFor(
   if (!plan) throw notFound(`There is no course "${id}" in this school.`);
   const { school, cohorts, archived, offers } = page;
   const sold = offers.length > 0;
+  const { person } = knocks;
   const mine = person === null ? null : await activeEnrollment(tx, schoolId, id, person, now);
   const zone = zoneOf(school.timeZone);
   const plans = cohorts.map(({ cohort }) => cohort);
   const seats = await seatsLeft(tx, schoolId, id, plans, now, most);
   const words = wordsOf(school.words, page.words);
+  const set = await readWays(tx, id);
+  const code = await codeAt(tx, id, knocks, zone, now);
+  const waiting = await readWaitingIn(tx, id);
   const ways: WayIn[] = [];
   for (const cohort of cohorts.length > 0 ? cohorts : [null]) {
-    const left = cohort && (seats.get(cohort.cohort.id) ?? null);
+    const own = cohort?.cohort.id ?? null;
+    const way = askedBy(set, own);
+    const at = { cohort: own, needs: way.needs };
+    const { comer, waits, refusedBecause } = await comerAt(
+      tx,
+      id,
+      at,
+      knocks,
+      code,
+      mine !== null,
+      now,
+    );
+    // What is not for everybody to see, those see who bring its code, or have a part in it already.
+    const opened = code?.found?.cohort === own && comer.code === "holds";
+    if (!way.listed && !opened && comer.asked == null && !waits) continue;
+    const waitlist = way.waitlist !== null && takesWaiters(way.waitlist, zone, now);
+    const free = cohort && (seats.get(cohort.cohort.id) ?? null);
+    const left = seatsFor(free, waitlist ? (waiting.get(own ?? "") ?? 0) : null, waits);
     const place = placeOf({ plan }, school.timeZone, cohort, left);
-    const all = { published: true, archived, sold, ...place };
-    const faults = enrollingFaults(all, mine !== null, zone, now);
+    const all = { published: true, archived, sold, ...place, ...way.place };
+    const faults = enrollingFaults(all, comer, zone, now);
     ways.push({
       cohort: cohort && {
         id: cohort.cohort.id,
@@ -83,9 +115,24 @@ export async function publicCourseFor(
         ends: cohort.cohort.ends,
       },
       window: place.window,
-      state: archived ? "closed" : windowState(place.window, zone, now, place.seatsLeft),
-      seatsLeft: place.seatsLeft,
-      faults: faults.map((fault) => ({ kind: fault.kind, sentence: sayFault(fault, zone, words) })),
+      state: archived
+        ? "closed"
+        : windowState(place.window, zone, now, comer.offered ? null : left, waitlist),
+      seatsLeft: left,
+      entry: way.entry,
+      question: way.question,
+      does: doesAt(faults),
+      waits: waits
+        ? { ahead: waits.ahead, offerUntil: waits.offerUntil, until: way.waitlist?.until ?? null }
+        : null,
+      says: knocks.email === null ? await forWhom(tx, way) : [],
+      faults: faults.map((fault) => ({
+        kind: fault.kind,
+        sentence:
+          fault.kind === "refused" && refusedBecause
+            ? `The school has not let you in: ${refusedBecause} You can ask again.`
+            : sayFault(fault, zone, words),
+      })),
     });
   }
   const { lessons, minutes } = sizeOf(plan);
@@ -122,4 +169,28 @@ export function publicModules(plan: PlanCourse): PublicCourse["modules"] {
       return { title, sample: sample ? id : null, minutes };
     }),
   }));
+}
+
+/** What one can do at a door where nothing else keeps one out; null: nothing. */
+function doesAt(faults: readonly EnrollingFault[]): WayIn["does"] {
+  if (faults.length === 0) return "enroll";
+  if (mayWait(faults)) return "wait";
+  const kinds = new Set(faults.map(({ kind }) => kind));
+  // Seats are asked about again when it is decided.
+  kinds.delete("full");
+  if (kinds.size !== 1) return null;
+  if (kinds.has("needs-code") || kinds.has("code")) return "code";
+  return kinds.has("needs-approval") || kinds.has("refused") ? "ask" : null;
+}
+
+/** For whom a way is, said to visitors whom nobody knows yet. */
+async function forWhom(
+  tx: SchoolTransaction,
+  { domains, needs }: { domains: readonly string[]; needs: readonly string[] },
+): Promise<string[]> {
+  const titles = (await notCompleted(tx, null, needs)).map(({ title }) => `“${title}”`);
+  return [
+    ...(domains.length > 0 ? [`For people whose mail address ends in ${either(domains)}.`] : []),
+    ...titles.map((title) => `For those who have completed ${title}.`),
+  ];
 }

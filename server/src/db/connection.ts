@@ -38,6 +38,8 @@ export interface Database {
   coursesToProject(at: string): Promise<{ school: SchoolId; course: string }[]>;
   /** The schools in which somebody is to be looked at for what they are told. */
   schoolsToNotify(at: string): Promise<SchoolId[]>;
+  /** Cohorts, of whatever school, in which a place was held for somebody until an instant that is over. */
+  offersLapsed(at: string): Promise<{ school: SchoolId; cohort: string }[]>;
   /** The schools that keep files which nothing shows, brought before an instant. */
   schoolsToSweep(before: string): Promise<SchoolId[]>;
   /** Adds up what was counted of people since the last time, over all schools. */
@@ -207,6 +209,13 @@ export function openDatabase(
         school: SchoolId;
       }>`select school from schools_to_notify(${at}::timestamptz)`.execute(reading);
       return rows.map(({ school }) => school);
+    },
+    async offersLapsed(at) {
+      const { rows } = await sql<{
+        school: SchoolId;
+        cohort: string;
+      }>`select school, cohort from offers_lapsed(${at}::timestamptz)`.execute(reading);
+      return rows;
     },
     async foldHeadcounts() {
       await sql`select fold_headcounts()`.execute(db);

@@ -3,7 +3,7 @@
 import { randomUUID } from "node:crypto";
 import type { EnrollRequest, NewEnrollment } from "@dawngate/contract/enrollment";
 import { type Words, wordsOf } from "@dawngate/core/courses";
-import { type EnrollingFault, enrollingFaults } from "@dawngate/core/enrollment";
+import { type EnrollingFault, enrollingFaults, takesWaiters } from "@dawngate/core/enrollment";
 import { enrollmentSchema, type PlanCourse } from "@dawngate/core/plan";
 import {
   addDays,
@@ -33,6 +33,9 @@ import { sayFault } from "./say";
 import { sayEnrolled } from "./say-enrolled";
 import { holdSeats } from "./seats";
 import { insertEnrollments, isOnSale, linesOf, noteTold } from "./store";
+import { askedBy, codeAt, comerAt, seatsFor } from "./ways-in/comer";
+import { noLongerWaits, readWaitingIn } from "./ways-in/queue-store";
+import { noteCodeUse, readWays } from "./ways-in/store";
 
 interface Seeking {
   cohort: NamedCohort | null;
@@ -95,23 +98,29 @@ export async function enrollSelf(
   { db }: Pick<Services, "db">,
   context: Context,
   courseId: string,
-  { cohort, timeZone }: EnrollRequest,
+  { cohort, timeZone, code = "" }: EnrollRequest,
 ): Promise<{ enrollment: string }> {
+  return db.withSchool(context, async (tx) => {
+    const { person, email } = await ownPerson(tx, context, timeZone);
+    const self = { email, code };
+    return enter(tx, context, courseId, { person, cohort, timeZone, self, reason: null });
+  });
+}
+
+/** The person somebody is here who is signed in, made where the school does not know them yet. */
+export async function ownPerson(
+  tx: SchoolTransaction,
+  context: Context,
+  timeZone: string,
+): Promise<{ person: string; email: string }> {
   const { account } = context;
   if (!account) throw new ProblemError(401, "Sign in first.");
-  return db.withSchool(context, async (tx) => {
-    const person =
-      (await readPersonOf(tx, account.id)) ??
-      (await linkPerson(tx, account.id, account.email)) ??
-      (await newPerson(tx, context, account.name, account.email, timeZone, account.id));
-    return enter(
-      tx,
-      context,
-      courseId,
-      { person, cohort, timeZone, bySelf: true, reason: null },
-      context.now,
-    );
-  });
+  const { id, name, email } = account;
+  const person =
+    (await readPersonOf(tx, id)) ??
+    (await linkPerson(tx, id, email)) ??
+    (await newPerson(tx, context, name, email, timeZone, id));
+  return { person, email };
 }
 
 /** Staff enroll somebody by name and address; who has no account is invited by mail. */
@@ -126,8 +135,8 @@ export async function enrollByHand(
     const found = await findPersonByEmail(tx, email);
     const person = found?.id ?? (await newPerson(tx, context, name, email, timeZone, null));
     const reason = `Enrolled by ${context.who.name}`;
-    const entry = { person, cohort, timeZone, bySelf: false, reason };
-    const entered = await enter(tx, context, courseId, entry, context.now);
+    const entry = { person, cohort, timeZone, self: null, reason };
+    const entered = await enter(tx, context, courseId, entry);
     await tellEnrolled(tx, { baseUrl }, context, entered.enrollment, email, found);
     return entered;
   });
@@ -242,51 +251,86 @@ export async function enterBought(
 }
 
 /** What keeps staff, too, from enrolling somebody. */
-const BINDING_STAFF: readonly EnrollingFault["kind"][] = ["in-already", "full", "archived"];
+const BINDING_STAFF: readonly EnrollingFault["kind"][] = [
+  "in-already",
+  "full",
+  "archived",
+  "blocked",
+];
 
 interface Entry {
   person: string;
   cohort: string | null;
   timeZone: string;
-  bySelf: boolean;
+  /** They come by themselves, with this address, and perhaps a join code; null: staff let them in. */
+  self: { email: string; code: string } | null;
   reason: string | null;
 }
 
-/** Makes the enrollment, if nothing keeps the person out. Staff are bound by seats and by who is in already. */
-async function enter(
+/** All that counts when somebody is about to come in; seats of the cohort are held for this transaction. */
+export async function standsAtDoor(
   tx: SchoolTransaction,
-  context: Context,
+  context: Pick<Context, "school" | "now">,
   courseId: string,
-  { person, cohort, timeZone, bySelf, reason }: Entry,
-  now: Instant,
-): Promise<{ enrollment: string }> {
+  { person, cohort, self }: Pick<Entry, "person" | "cohort" | "self">,
+) {
+  const { now } = context;
   // The same press twice, two windows at once: they take turns.
   await holdTurn(tx, courseId, `person ${person}`);
   const course = await published(tx, context.school, courseId);
-  const { time_zone: zone, words } = await readSchool(tx);
+  const { time_zone, words } = await readSchool(tx);
+  const zone = zoneOf(time_zone);
   const cohorts = await readCohorts(tx, courseId);
   const chosen = cohorts.find((one) => one.cohort.id === cohort) ?? null;
   if (cohort !== null && !chosen) throw notFound(`There is no cohort "${cohort}" in this course.`);
-  if (bySelf && cohort === null && cohorts.length > 0)
+  if (self && cohort === null && cohorts.length > 0)
     throw conflict("This course is taken in cohorts; choose one.");
   // The last seat for two: one of them waits here.
   const left = chosen && (await holdSeats(tx, context.school, courseId, chosen.cohort, now));
-  const place = placeOf(course, zone, chosen, left);
-  const inAlready = (await activeEnrollment(tx, context.school, courseId, person, now)) !== null;
-  const sold = await isOnSale(tx, courseId);
-  const all = { published: true, archived: course.archived, sold, ...place };
-  const faults = enrollingFaults(all, inAlready, zoneOf(zone), now);
-  const binding = bySelf ? faults : faults.filter(({ kind }) => BINDING_STAFF.includes(kind));
-  if (binding.length > 0) refuseEntry(binding, zone, wordsOf(words, course.words));
+  const way = askedBy(await readWays(tx, courseId), cohort);
+  const email = self?.email ?? null;
+  const code = self && (await codeAt(tx, courseId, { code: self.code, email }, zone, now, true));
+  const isIn = (await activeEnrollment(tx, context.school, courseId, person, now)) !== null;
+  const at = { cohort, needs: way.needs };
+  const { comer, waits } = await comerAt(tx, courseId, at, { person, email }, code, isIn, now);
+  const { waitlist } = way.place;
+  const served = self !== null && waitlist !== null && takesWaiters(waitlist, zone, now);
+  const waiting = served ? ((await readWaitingIn(tx, courseId)).get(cohort ?? "") ?? 0) : null;
+  const place = {
+    published: true,
+    archived: course.archived,
+    sold: await isOnSale(tx, courseId),
+    ...placeOf(course, time_zone, chosen, seatsFor(left, waiting, waits)),
+    ...way.place,
+  };
+  const faults = enrollingFaults(place, comer, zone, now);
+  const refuse = (binding: EnrollingFault[]) =>
+    refuseEntry(binding, time_zone, wordsOf(words, course.words));
+  return { faults, refuse, waits, way, code: comer.code === "holds" ? code?.found : null, zone };
+}
+
+/** Makes the enrollment, if nothing keeps the person out. Staff are bound by seats and by who is in already. */
+export async function enter(
+  tx: SchoolTransaction,
+  context: Pick<Context, "school" | "now">,
+  courseId: string,
+  entry: Entry,
+): Promise<{ enrollment: string }> {
+  const { person, cohort, timeZone, self, reason } = entry;
+  const { faults, refuse, code } = await standsAtDoor(tx, context, courseId, entry);
+  const binding = self ? faults : faults.filter(({ kind }) => BINDING_STAFF.includes(kind));
+  if (binding.length > 0) refuse(binding);
   const id = randomUUID();
   const enrollment = enrollmentSchema.parse({
     id,
     course: courseId,
     cohort,
     timeZone,
-    enrolledAt: formatInstant(now),
+    enrolledAt: formatInstant(context.now),
   });
   await insertEnrollments(tx, context.school, [{ enrollment, person, reasonOf: () => reason }]);
-  await projectOne(tx, context.school, id, now);
+  if (code) await noteCodeUse(tx, context.school, code.id, id);
+  await noLongerWaits(tx, courseId, person);
+  await projectOne(tx, context.school, id, context.now);
   return { enrollment: id };
 }

@@ -17,7 +17,7 @@ import { openMyLesson, showMyCourse, tickLesson } from "./mine";
 import { changeZone, showOwnself } from "./own-zone";
 import { showRoster, showRosterPerson, showTotals } from "./roster";
 import { sendWhy } from "./send-why";
-import { changeCohort, createCohort, gateCohort, showRecord } from "./service";
+import { changeCohort, createCohort, gateCohort, makeNextCohorts, showRecord } from "./service";
 import { showShelf } from "./shelf";
 
 /** A calendar is one person's: no cache between keeps it. */
@@ -43,6 +43,11 @@ export function enrollmentRoutes(services: Services) {
       const { course, cohort } = c.req.valid("param");
       await changeCohort(services, c.get("context"), course, cohort, c.req.valid("json"));
       return c.json({ done: true as const }, 200);
+    })
+    .openapi(route(services, enrollment.nextCohorts), async (c) => {
+      const { course, cohort } = c.req.valid("param");
+      const wanted = c.req.valid("json");
+      return c.json(await makeNextCohorts(services, c.get("context"), course, cohort, wanted), 200);
     })
     .openapi(route(services, enrollment.gateCohort), async (c) => {
       const { course, cohort } = c.req.valid("param");

@@ -8,6 +8,7 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { holdTurn, readSeats } from "../schedule/headcount-store";
 import { inBulkFor } from "../schedule/in-bulk";
 import { LOT, readLot } from "../schedule/lot-store";
+import { readOffered } from "./ways-in/queue-store";
 
 /** More people whose line does not hold are not asked about while a request waits on the main thread. */
 export const FEW = 200;
@@ -41,8 +42,14 @@ export async function seatsLeft(
     asked.map(({ id }) => id),
     now,
   );
+  // A place that is offered to somebody on the waitlist is taken until the offer lapses.
+  const offered = await readOffered(
+    tx,
+    limited.map(({ id }) => id),
+    formatInstant(now),
+  );
   for (const { id, seats } of limited) {
-    let taken = counted[id] ?? 0;
+    let taken = (counted[id] ?? 0) + (offered.get(id) ?? 0);
     for (const one of asked)
       if (one.cohort === id)
         taken += (holds.has(one.id) ? 1 : 0) - (holdsSeat(one.standing) ? 1 : 0);

@@ -1,6 +1,12 @@
 /** Cohorts, and what staff do for one person, each with a reason that stays on the record. */
-import { randomBytes } from "node:crypto";
-import type { CohortGate, EventRecord, NewCohort } from "@dawngate/contract/enrollment";
+import { createHash, randomBytes } from "node:crypto";
+import type {
+  CohortGate,
+  EventRecord,
+  MadeCohorts,
+  NewCohort,
+  NextCohorts,
+} from "@dawngate/contract/enrollment";
 import { circularItems } from "@dawngate/core/courses";
 import { notFound, refusal } from "../base/problem";
 import { readDraft } from "../courses/draft-store";
@@ -10,6 +16,7 @@ import { projectSoon, unproject } from "../jobs/projecting-store";
 import { readCase } from "../schedule/case";
 import { readCohorts } from "../schedule/cohort-store";
 import { readEvents } from "../schedule/event-store";
+import { holdTurn } from "../schedule/headcount-store";
 import { type Context, isTheirs } from "../school/context";
 import type { Services } from "../school/kit";
 import { planSchool } from "../school/plan";
@@ -18,6 +25,7 @@ import { readSchool } from "../school/store";
 import { gatesWith } from "./cohort-gates";
 import { insertCohorts, readOwner, updateCohort } from "./store";
 import { type Undo, undosOf } from "./undo";
+import { copyLeaders, readWays, USUAL_WAY, writeWay } from "./ways-in/store";
 
 export async function createCohort(
   db: Database,
@@ -33,6 +41,78 @@ export async function createCohort(
   });
   return { id };
 }
+
+/**
+ * Cohorts made from an earlier one, all or none. Nobody of the earlier one is moved; where that is wanted, nobody new
+ * comes into it and visitors meet it no more. The same press twice makes them once.
+ */
+export async function makeNextCohorts(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  course: string,
+  earlier: string,
+  { cohorts, leaders, close, hide, key }: NextCohorts,
+): Promise<MadeCohorts> {
+  return db.withSchool(context, async (tx) => {
+    await holdTurn(tx, course, "cohorts");
+    const before = await readCohorts(tx, course);
+    if (!before.some(({ cohort }) => cohort.id === earlier))
+      throw notFound(`There is no cohort "${earlier}" in this course.`);
+    const made = cohorts.map(({ name, ...cohort }, i) => ({
+      name,
+      cohort: { id: `cohort-${shortHash(`${earlier} ${key} ${i}`)}`, course, ...cohort },
+    }));
+    const answer = { cohorts: made.map(({ name, cohort }) => ({ id: cohort.id, name })) };
+    if (before.some(({ cohort }) => cohort.id === made[0]?.cohort.id)) return answer;
+    if (before.length + made.length > MOST_COHORTS)
+      throw refusal(`A course has at most ${MOST_COHORTS} cohorts.`, [
+        { path: "cohorts", reason: "Make fewer, or a course of its own" },
+      ]);
+    const draft = await readDraft(tx, course);
+    const school = planSchool(await readSchool(tx));
+    for (const [i, { cohort }] of made.entries()) {
+      const circles = draft ? circularItems(school, draft, cohort) : [];
+      const own = circles.find((item) => cohort.gates[item] != null);
+      if (own !== undefined)
+        throw refusal("With this gate an opening would wait for itself, in a circle.", [
+          { path: `cohorts[${i}].gates.${own}`, reason: "Count from something else" },
+        ]);
+    }
+    const names = new Map(made.map(({ name, cohort }) => [cohort.id, name]));
+    const plans = made.map(({ cohort }) => cohort);
+    await insertCohorts(tx, context.school, plans, (id) => names.get(id) ?? id);
+    const ways = await readWays(tx, course);
+    const way = ways.get(earlier);
+    // People come into the next as they came into the earlier one; its waitlist has other days.
+    if (way)
+      for (const { id } of plans)
+        await writeWay(tx, context.school, course, {
+          ...way,
+          cohort: id,
+          waitlist: way.waitlist && { ...way.waitlist, until: null },
+        });
+    if (leaders)
+      await copyLeaders(
+        tx,
+        earlier,
+        plans.map(({ id }) => id),
+      );
+    if (close || hide)
+      await writeWay(tx, context.school, course, {
+        ...(way ?? USUAL_WAY),
+        cohort: earlier,
+        ...(close && { entry: "staff" as const }),
+        ...(hide && { listed: false }),
+      });
+    return answer;
+  });
+}
+
+/** The same words give the same name: a press that is heard twice makes one cohort. */
+const shortHash = (text: string) => createHash("sha256").update(text).digest("hex").slice(0, 12);
+
+/** More than any course has; so that no answer is without an end. */
+const MOST_COHORTS = 1000;
 
 export async function changeCohort(
   { db }: Pick<Services, "db">,

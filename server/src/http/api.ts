@@ -6,6 +6,7 @@ import { coverRoutes } from "../courses/cover-routes";
 import { courseRoutes } from "../courses/routes";
 import { learningRoutes } from "../enrollment/learning/routes";
 import { enrollmentRoutes } from "../enrollment/routes";
+import { waysInRoutes } from "../enrollment/ways-in/routes";
 import { fileRoutes } from "../files/routes";
 import type { Changes } from "../jobs/changes";
 import { lessonRoutes } from "../lessons/routes";
@@ -36,6 +37,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", scheduleRoutes(services))
     .route("/", enrollmentRoutes(services))
     .route("/", learningRoutes(services))
+    .route("/", waysInRoutes(services))
     .route("/", salesRoutes(services))
     .route("/", heardRoutes(services))
     .route("/", catalogRoutes(services))

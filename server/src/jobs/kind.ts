@@ -13,6 +13,8 @@ export interface JobParts {
   askTill(school: string, order: string): Promise<void>;
   /** Writes to whoever left an order unfinished. */
   followUp(school: string, order: string): Promise<void>;
+  /** Offers free places of a cohort to whoever waits for one. */
+  callNext(school: string, cohort: string): Promise<void>;
   runOrder(school: string, order: string): Promise<void>;
   payBack(what: {
     school: string;

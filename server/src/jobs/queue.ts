@@ -152,6 +152,8 @@ export async function startQueue({
     await db.foldHeadcounts();
     for (const school of await db.schoolsToNotify(formatInstant(now())))
       if (!closed) await parts.threads.run(NOTIFY, { school, baseUrl: parts.baseUrl, now: now() });
+    for (const { school, cohort } of await db.offersLapsed(formatInstant(now())))
+      if (!closed) await parts.callNext(school, cohort);
     for (const { school, course } of await db.coursesToProject(formatInstant(now())))
       if (!closed) await parts.threads.run(PROJECT, { school, course, now: now() });
   };

@@ -31,6 +31,15 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
             'answers', (select jsonb_agg(jsonb_build_object('text', a.text, 'at', a.answered_at))
               from question_answer a where a.school_id = e.school_id and a.enrollment_id = e.id)))
           from enrollment e where e.school_id = p.school_id and e.person_id = p.id), '[]'),
+        'asked', coalesce((select jsonb_agg(jsonb_build_object('course', r.course_id, 'cohort', r.cohort_id,
+            'words', r.words, 'at', r.asked_at, 'state', r.state, 'told', r.reason) order by r.asked_at)
+          from entry_request r where r.school_id = p.school_id and r.person_id = p.id), '[]'),
+        'waits', coalesce((select jsonb_agg(jsonb_build_object('cohort', w.cohort_id, 'at', w.joined_at,
+            'state', w.state, 'heldUntil', w.offer_until) order by w.joined_at)
+          from waiting w where w.school_id = p.school_id and w.person_id = p.id), '[]'),
+        'keptOut', coalesce((select jsonb_agg(jsonb_build_object('course', k.course_id, 'at', k.at,
+            'reason', k.reason))
+          from entry_block k where k.school_id = p.school_id and k.person_id = p.id), '[]'),
         'notices', coalesce((select jsonb_agg(jsonb_build_object('kind', n.kind, 'at', n.at,
             'state', n.state, 'letter', n.letter) order by n.id)
           from notice n where n.school_id = p.school_id and n.person_id = p.id), '[]'),

@@ -66,5 +66,12 @@ export async function joinPeople(tx: SchoolTransaction, into: string, from: stri
     .set({ person_id: own.id })
     .where("person_id", "=", other.id)
     .execute();
+  // What they asked, wait for, and are kept out of: else one account more would open every door.
+  for (const table of ["entry_request", "waiting", "entry_block"] as const)
+    await sql`
+      update ${sql.table(table)} t set person_id = ${own.id} where t.person_id = ${other.id}
+        and not exists (select from ${sql.table(table)} o where o.school_id = t.school_id
+          and o.person_id = ${own.id} and o.course_id is not distinct from t.course_id)
+    `.execute(tx);
   await tx.deleteFrom("person").where("id", "=", other.id).execute();
 }

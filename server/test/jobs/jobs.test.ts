@@ -38,6 +38,7 @@ beforeAll(async () => {
           mailer: { send: (mail, key) => send(mail, key) },
           askTill: async () => undefined,
           followUp: async () => undefined,
+          callNext: async () => undefined,
           giveGift: async () => undefined,
           dropFiles: async () => undefined,
           runOrder: async () => undefined,

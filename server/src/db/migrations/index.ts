@@ -29,6 +29,7 @@ import * as m0027 from "./0027-renewals";
 import * as m0028 from "./0028-refunds";
 import * as m0029 from "./0029-notices";
 import * as m0030 from "./0030-lesson-parts";
+import * as m0031 from "./0031-ways-in";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -61,4 +62,5 @@ export const migrations = {
   "0028-refunds": m0028,
   "0029-notices": m0029,
   "0030-lesson-parts": m0030,
+  "0031-ways-in": m0031,
 };

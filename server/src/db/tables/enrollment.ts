@@ -1,5 +1,5 @@
 /** Cohorts, who is in, and all that happened to them. */
-import type { Standing } from "@dawngate/core/enrollment";
+import type { Entry, Standing } from "@dawngate/core/enrollment";
 import type { PlanCohort } from "@dawngate/core/plan";
 import type { Generated, JSONColumnType } from "kysely";
 import type { Authored } from "./columns";
@@ -22,6 +22,79 @@ export interface CohortInstructorTable {
   school_id: string;
   cohort_id: string;
   user_id: string;
+}
+
+/** How people come into a course or a cohort. */
+export interface WayInTable {
+  school_id: string;
+  course_id: string;
+  /** Null: of the course itself. */
+  cohort_id: string | null;
+  entry: Entry;
+  listed: boolean;
+  question: string | null;
+  domains: string[];
+  needs: string[];
+  waitlist: boolean;
+  waitlist_until: string | null;
+  offer_hours: number | null;
+}
+
+export interface JoinCodeTable {
+  school_id: string;
+  id: string;
+  course_id: string;
+  cohort_id: string | null;
+  code: string;
+  note: string;
+  most: number | null;
+  until: string | null;
+  domain: string | null;
+  made_at: string;
+  ended_at: string | null;
+}
+
+export interface JoinCodeUseTable {
+  school_id: string;
+  code_id: string;
+  enrollment_id: string;
+}
+
+/** The approval queue. */
+export interface EntryRequestTable {
+  school_id: string;
+  id: string;
+  course_id: string;
+  cohort_id: string | null;
+  person_id: string;
+  words: string;
+  time_zone: string;
+  asked_at: string;
+  state: "waiting" | "approved" | "refused";
+  reason: string | null;
+  decided_at: string | null;
+}
+
+export interface WaitingTable {
+  school_id: string;
+  id: string;
+  course_id: string;
+  cohort_id: string;
+  person_id: string;
+  time_zone: string;
+  turn: number;
+  joined_at: string;
+  state: "waiting" | "offered" | "in" | "lapsed" | "left";
+  offer_until: string | null;
+  reason: string | null;
+}
+
+export interface EntryBlockTable {
+  school_id: string;
+  person_id: string;
+  course_id: string | null;
+  reason: string;
+  at: string;
 }
 
 export interface EnrollmentTable {
@@ -89,4 +162,10 @@ export interface EnrollmentTables {
   cohort_instructor: CohortInstructorTable;
   enrollment: EnrollmentTable;
   enrollment_event: EnrollmentEventTable;
+  way_in: WayInTable;
+  join_code: JoinCodeTable;
+  join_code_use: JoinCodeUseTable;
+  entry_request: EntryRequestTable;
+  waiting: WaitingTable;
+  entry_block: EntryBlockTable;
 }

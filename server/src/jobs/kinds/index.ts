@@ -1,6 +1,7 @@
 /** Every kind of job there is. */
 import type { z } from "zod";
 import type { JobKind } from "../kind";
+import { callNext } from "./call-next";
 import { deleteSchool } from "./delete-school";
 import { followUpOrder } from "./follow-up-order";
 import { forgetAccount } from "./forget-account";
@@ -16,6 +17,7 @@ import { settleOrder } from "./settle-order";
 
 const all = {
   mail,
+  "call-next": callNext,
   "project-course": projectCourse,
   "join-accounts": joinAccounts,
   "forget-account": forgetAccount,

@@ -3,6 +3,6 @@ import { publicCourseFor } from "../../catalog/service";
 import { PUBLIC_PAGE } from "../../catalog/tasks";
 import { doing } from "./doing";
 
-export const publicPage = doing(PUBLIC_PAGE, ({ db }, { school, course, person, now }) =>
-  db.readSchool(school, (tx) => publicCourseFor(tx, school, course, person, now)),
+export const publicPage = doing(PUBLIC_PAGE, ({ db }, { school, course, knocks, now }) =>
+  db.readSchool(school, (tx) => publicCourseFor(tx, school, course, knocks, now)),
 );

@@ -1,0 +1,101 @@
+/** Who knocks: what of somebody counts at the door of a course, and what the door asks for. */
+import {
+  type Comer,
+  codeFault,
+  type EnrollingPlace,
+  type Entry,
+  plainCode,
+  type Waitlist,
+} from "@dawngate/core/enrollment";
+import { formatInstant, type Instant, type Zone } from "@dawngate/core/time";
+import type { SchoolTransaction } from "../../db/connection";
+import { lastRequest, placeOn } from "./queue-store";
+import { findCode, isBlocked, notCompleted, USUAL_WAY, type WayRow } from "./store";
+
+/** Who they are, as far as they are known. */
+export interface Knocks {
+  person: string | null;
+  email: string | null;
+  /** What they typed as a join code; null: nothing. */
+  code: string | null;
+}
+
+/** A code that was found, as far as the door needs it. */
+export interface FoundCode {
+  id: string;
+  cohort: string | null;
+}
+
+/** What the way into a cohort (null: the course) asks for. */
+export function askedBy(ways: ReadonlyMap<string | null, WayRow>, cohort: string | null) {
+  const way = ways.get(cohort) ?? USUAL_WAY;
+  return {
+    ...way,
+    /** As what keeps people out is told by. */
+    place: { domains: way.domains, entry: way.entry, waitlist: way.waitlist } satisfies Pick<
+      EnrollingPlace,
+      "domains" | "entry" | "waitlist"
+    > as { domains: string[]; entry: Entry; waitlist: Waitlist | null },
+  };
+}
+
+/**
+ * A join code as it stands for somebody at an instant; null where none was typed. `hold`: until the transaction ends
+ * nobody else comes in by it, so that the last place of a code is given once.
+ */
+export async function codeAt(
+  tx: SchoolTransaction,
+  course: string,
+  { code, email }: Pick<Knocks, "code" | "email">,
+  zone: Zone,
+  now: Instant,
+  hold = false,
+): Promise<{ found: FoundCode | null; stands: Comer["code"] } | null> {
+  if (code === null || plainCode(code) === "") return null;
+  const row = await findCode(tx, course, plainCode(code), hold);
+  const known = row ? { ...row, ended: row.ended_at !== null } : null;
+  const stands = codeFault(known, email, zone, now) ?? "holds";
+  return { found: row ? { id: row.id, cohort: row.cohort } : null, stands };
+}
+
+/** What of somebody counts at a door: they are in or not, kept out, have completed what is asked, have asked, wait. */
+export async function comerAt(
+  tx: SchoolTransaction,
+  course: string,
+  { cohort, needs }: { cohort: string | null; needs: readonly string[] },
+  { person, email }: Pick<Knocks, "person" | "email">,
+  code: Awaited<ReturnType<typeof codeAt>>,
+  isIn: boolean,
+  now: Instant,
+) {
+  // A code for another cohort opens nothing here.
+  const fits = code === null || code.found?.cohort == null || code.found.cohort === cohort;
+  const asked = person === null ? undefined : await lastRequest(tx, course, cohort, person);
+  const waits = person === null || cohort === null ? undefined : await placeOn(tx, cohort, person);
+  const until = waits?.offerUntil ?? null;
+  const offered = waits?.state === "offered" && until !== null && until > formatInstant(now);
+  const comer: Comer = {
+    isIn,
+    email,
+    blocked: person !== null && (await isBlocked(tx, person, course)),
+    // A visitor may have completed it under another name: they are asked to sign in first.
+    missing: email === null ? [] : await notCompleted(tx, person, needs),
+    code: code === null ? null : fits ? (code.stands ?? null) : "unknown",
+    asked: asked?.state ?? null,
+    offered,
+  };
+  return { comer, waits, refusedBecause: asked?.state === "refused" ? asked.reason : null };
+}
+
+/**
+ * The seats that are left for somebody, where people wait: a free place belongs to whoever waits the longest, also in the
+ * moment before it is offered to them. `waiting`: how many wait without an offer; null: the waitlist is not served.
+ */
+export function seatsFor(
+  left: number | null,
+  waiting: number | null,
+  waits: { state: "waiting" | "offered"; ahead: number } | undefined,
+): number | null {
+  if (left === null || waiting === null) return left;
+  return Math.max(0, left - (waits?.state === "waiting" ? waits.ahead : waiting));
+}

@@ -1,0 +1,283 @@
+/**
+ * The waitlist: first come, first served, until its last day. A place that falls free is offered to the next, or given;
+ * an offer lapses after the time the school sets. Whatever gives out seats takes turns, also on two servers.
+ */
+import { randomUUID } from "node:crypto";
+import type { WaitlistPage } from "@dawngate/contract/ways-in";
+import { mayWait, takesWaiters } from "@dawngate/core/enrollment";
+import { sayInstant, sayZone } from "@dawngate/core/schedule/words";
+import { formatInstant, HOUR, type Instant, MINUTE, zoneOf } from "@dawngate/core/time";
+import { z } from "zod";
+import { readCursor, writeCursor } from "../../base/cursor";
+import { writeLetter } from "../../base/letter";
+import { conflict, notFound, ProblemError } from "../../base/problem";
+import { published } from "../../courses/service";
+import type { Database, SchoolId, SchoolTransaction } from "../../db/connection";
+import { system } from "../../db/who";
+import { follow } from "../../jobs/outbox";
+import { readCohorts } from "../../schedule/cohort-store";
+import { holdTurn } from "../../schedule/headcount-store";
+import { type Context, isTheirs } from "../../school/context";
+import { inMail, schoolInMail } from "../../school/in-mail";
+import type { Services } from "../../school/kit";
+import { readSchool } from "../../school/store";
+import { enter, ownPerson, standsAtDoor, tellEnrolled } from "../enroll";
+import { holdSeats } from "../seats";
+import {
+  courseOfCohort,
+  insertWaiting,
+  lapsedOffers,
+  nextWaiting,
+  oneWaiting,
+  pageOfWaiting,
+  placeOn,
+  putFirst,
+  setWaiting,
+} from "./queue-store";
+import { readWays } from "./store";
+
+type Db = Pick<Services, "db">;
+type Waiter = NonNullable<Awaited<ReturnType<typeof nextWaiting>>>;
+
+const PAGE = 100;
+const pageEnd = z.tuple([z.number(), z.string().max(60)]);
+
+/** Joins it: only where nothing but the seats keeps one out. The same press twice waits once. */
+export async function joinWaitlist(
+  { db }: Db,
+  context: Context,
+  course: string,
+  { cohort, timeZone }: { cohort: string; timeZone: string },
+): Promise<void> {
+  await db.withSchool(context, async (tx) => {
+    const { person, email } = await ownPerson(tx, context, timeZone);
+    // Who comes first is decided where seats are given out.
+    await holdTurn(tx, course, `seats ${cohort}`);
+    const self = { email, code: "" };
+    const door = await standsAtDoor(tx, context, course, { person, cohort, self });
+    if (door.waits) return;
+    if (door.faults.length === 0) throw conflict("A seat is free: enroll, and it is yours.");
+    if (!mayWait(door.faults)) door.refuse(door.faults);
+    await insertWaiting(tx, {
+      school_id: context.school,
+      id: randomUUID(),
+      course_id: course,
+      cohort_id: cohort,
+      person_id: person,
+      time_zone: timeZone,
+      joined_at: formatInstant(context.now),
+    });
+  });
+}
+
+/** Leaves it, or lets an offer go: then it is the next one's turn. */
+export async function leaveWaitlist(
+  { db }: Db,
+  context: Context,
+  course: string,
+  cohort: string,
+): Promise<void> {
+  const { person } = context;
+  if (person === null) throw notFound("You do not wait here.");
+  await db.withSchool(context, async (tx) => {
+    await holdTurn(tx, course, `seats ${cohort}`);
+    const found = await placeOn(tx, cohort, person);
+    if (!found) throw notFound("You do not wait here.");
+    await setWaiting(tx, found.id, { state: "left", offer_until: null });
+    await lookForNext(tx, context.school, cohort);
+  });
+}
+
+export async function showWaitlist(
+  { db }: Db,
+  context: Context,
+  course: string,
+  cohort: string,
+  after: string | undefined,
+): Promise<WaitlistPage> {
+  const place = after === undefined ? null : readCursor(pageEnd, after);
+  return db.readSchool(context, async (tx) => {
+    await theirCohort(tx, context, course, cohort);
+    const rows = await pageOfWaiting(tx, cohort, place, PAGE + 1);
+    const page = rows.slice(0, PAGE);
+    const last = page.at(-1);
+    return {
+      waiting: page.map(({ turn: _turn, total: _total, ...one }) => one),
+      total: rows[0]?.total ?? 0,
+      next: rows.length > PAGE && last ? writeCursor([last.turn, last.id]) : null,
+    };
+  });
+}
+
+/** Puts somebody first; why stays on record. */
+export async function moveUp(
+  { db }: Db,
+  context: Context,
+  course: string,
+  { cohort, waiting, reason }: { cohort: string; waiting: string; reason: string },
+): Promise<void> {
+  await db.withSchool(context, async (tx) => {
+    await theirCohort(tx, context, course, cohort);
+    await holdTurn(tx, course, `seats ${cohort}`);
+    const found = await oneWaiting(tx, cohort, waiting);
+    if (!found) throw notFound("They do not wait any more.");
+    if (found.state === "offered") throw conflict("A place is held for them already.");
+    await putFirst(tx, cohort, waiting, reason);
+  });
+}
+
+export async function takeOff(
+  { db }: Db,
+  context: Context,
+  course: string,
+  { cohort, waiting }: { cohort: string; waiting: string },
+): Promise<void> {
+  await db.withSchool(context, async (tx) => {
+    await theirCohort(tx, context, course, cohort);
+    await holdTurn(tx, course, `seats ${cohort}`);
+    if (!(await oneWaiting(tx, cohort, waiting))) throw notFound("They do not wait any more.");
+    const reason = `Taken off by ${context.who.name}`;
+    await setWaiting(tx, waiting, { state: "left", offer_until: null, reason });
+    await lookForNext(tx, context.school, cohort);
+  });
+}
+
+async function theirCohort(
+  tx: SchoolTransaction,
+  context: Context,
+  course: string,
+  cohort: string,
+): Promise<void> {
+  if ((await courseOfCohort(tx, cohort)) !== course || !isTheirs(context, cohort))
+    throw notFound(`There is no cohort "${cohort}" in this course.`);
+}
+
+async function lookForNext(tx: SchoolTransaction, school: SchoolId, cohort: string) {
+  await follow(tx, school, "call-next", { school, cohort }, { once: `${school} ${cohort}` });
+}
+
+interface Parts {
+  db: Database;
+  baseUrl: string;
+  now(): Instant;
+}
+
+/** So many places are given out in one transaction; more follow in the next. */
+const AT_ONCE = 20;
+
+/**
+ * What a job does when a place may have fallen free: offers that have lapsed are ended, and each place that is free is
+ * offered to the next, or given. Done once or ten times, on one server or several, it comes to the same.
+ */
+export const nextCaller =
+  ({ db, baseUrl, now }: Parts) =>
+  async (school: string, cohortId: string): Promise<void> => {
+    const at = now();
+    const doing = { school: school as SchoolId, who: system("waitlist"), now: at };
+    await db.withSchool(doing, async (tx) => {
+      const course = await courseOfCohort(tx, cohortId);
+      if (course === null) return;
+      await holdTurn(tx, course, `seats ${cohortId}`);
+      const { slug, time_zone } = await readSchool(tx);
+      const { plan } = await published(tx, doing.school, course);
+      const named = (await readCohorts(tx, course)).find((one) => one.cohort.id === cohortId);
+      if (!named) return;
+      const context = { ...doing, slug };
+      const about = { course, slug, title: plan.title, cohort: named.name };
+      for (const lapsed of await lapsedOffers(tx, cohortId, formatInstant(at))) {
+        await setWaiting(tx, lapsed.id, { state: "lapsed" });
+        await tellLapsed(tx, { baseUrl }, doing.school, lapsed, about);
+      }
+      const waitlist = (await readWays(tx, course)).get(cohortId)?.waitlist ?? null;
+      if (waitlist === null || !takesWaiters(waitlist, zoneOf(time_zone), at)) return;
+      for (let given = 0; given < AT_ONCE; given++) {
+        const left = await holdSeats(tx, doing.school, course, named.cohort, at);
+        if (left !== null && left <= 0) return;
+        const next = await nextWaiting(tx, cohortId);
+        if (!next) return;
+        if (waitlist.offerHours === null) await give(tx, { baseUrl }, context, next);
+        else await offer(tx, { baseUrl }, doing.school, next, about, waitlist.offerHours, at);
+      }
+      // The row that asked for this stands until it is done: another is asked for under another name.
+      const once = `${school} ${cohortId} on from ${formatInstant(at)}`;
+      await follow(tx, doing.school, "call-next", { school, cohort: cohortId }, { once });
+    });
+  };
+
+/** The place is theirs at once; where something else keeps them out, they are passed over and it is on record why. */
+async function give(
+  tx: SchoolTransaction,
+  parts: { baseUrl: string },
+  context: Pick<Context, "school" | "now" | "who" | "slug">,
+  { id, course, cohort, person, timeZone, email, name, user_id }: Waiter,
+): Promise<void> {
+  try {
+    const entry = { person, cohort, timeZone, self: null, reason: "A place came free" };
+    const { enrollment } = await enter(tx, context, course, entry);
+    const first = ["You waited for a place, and one came free: it is yours."];
+    await tellEnrolled(tx, parts, context, enrollment, email, { name, user_id }, first);
+  } catch (error) {
+    if (!(error instanceof ProblemError)) throw error;
+    await setWaiting(tx, id, { state: "left", reason: error.message });
+  }
+}
+
+interface About {
+  course: string;
+  slug: string;
+  title: string;
+  cohort: string;
+}
+
+/** Holds the place for them; the sweep finds the offer when it has lapsed. */
+async function offer(
+  tx: SchoolTransaction,
+  { baseUrl }: { baseUrl: string },
+  school: SchoolId,
+  { id, email, name, timeZone }: Waiter,
+  about: About,
+  hours: number,
+  now: Instant,
+): Promise<void> {
+  // To the full minute: it is read in a mail.
+  const until = (Math.ceil((now + hours * HOUR) / MINUTE) * MINUTE) as Instant;
+  await setWaiting(tx, id, { state: "offered", offer_until: formatInstant(until) });
+  const title = inMail(about.title);
+  await follow(tx, school, "mail", {
+    to: email,
+    ...writeLetter({
+      subject: `A place in ${title} is free for you`,
+      from: await schoolInMail(tx),
+      greeting: `Hello ${inMail(name)},`,
+      says: [
+        `You wait for a place in “${title}”, cohort ${inMail(about.cohort)}. One has come free.`,
+        `It is held for you until ${sayInstant(until, zoneOf(timeZone))} (${sayZone(timeZone)} time); then it goes to the next.`,
+      ],
+      button: { label: "Take the place", url: `${baseUrl}/${about.slug}/c/${about.course}` },
+      small: ["If you do not want it any more, let it go there: somebody else is glad of it."],
+    }),
+  });
+}
+
+async function tellLapsed(
+  tx: SchoolTransaction,
+  { baseUrl }: { baseUrl: string },
+  school: SchoolId,
+  { email, name }: Waiter,
+  about: About,
+): Promise<void> {
+  const title = inMail(about.title);
+  await follow(tx, school, "mail", {
+    to: email,
+    ...writeLetter({
+      subject: `The place in ${title} went to the next`,
+      from: await schoolInMail(tx),
+      greeting: `Hello ${inMail(name)},`,
+      says: [
+        `A place in “${title}” was held for you, and its time is over. It went to the next on the waitlist.`,
+        "You can join the waitlist again.",
+      ],
+      button: { label: "See the course", url: `${baseUrl}/${about.slug}/c/${about.course}` },
+    }),
+  });
+}
