@@ -42,6 +42,7 @@ export const today = z
           "quiet",
           "remarks",
           "asked",
+          "at-the-door",
           "unpaid",
           "excess",
           "told-wrong",

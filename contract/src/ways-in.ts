@@ -115,6 +115,16 @@ export const entryRequests = z
       }),
     ),
     waiting: z.int(),
+    waitlists: z
+      .array(
+        z.object({
+          cohort: z.string(),
+          name: z.string(),
+          seats: z.int().nullable(),
+          total: z.int(),
+        }),
+      )
+      .describe("Cohorts in which somebody waits for a seat."),
     next: z.string().nullable(),
   })
   .meta({ id: "EntryRequests" });

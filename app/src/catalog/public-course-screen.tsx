@@ -9,8 +9,11 @@ import { PageBlocks } from "./lazy-page";
 import { shownCourse } from "./shown";
 
 export function PublicCourseScreen() {
-  const place = useLocalSearchParams() as { school: string; course: string };
-  const { data, error, refetch } = useGetPublicCourseQuery(place, {
+  const { school, course, join } = useLocalSearchParams() as Record<"school" | "course", string> & {
+    join?: string;
+  };
+  const asked = { school, course, join: join ?? null };
+  const { data, error, refetch } = useGetPublicCourseQuery(asked, {
     refetchOnMountOrArgChange: true,
   });
   useTitle(data?.title ?? "A course");
@@ -22,7 +25,7 @@ export function PublicCourseScreen() {
     );
   return (
     <ScrollView style={{ width: "100%" }}>
-      <PageBlocks shown={shownCourse(place.school, data, refetch)} blocks={data.blocks} />
+      <PageBlocks shown={shownCourse(school, data, refetch)} blocks={data.blocks} />
     </ScrollView>
   );
 }

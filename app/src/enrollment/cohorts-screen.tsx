@@ -3,6 +3,7 @@ import type { Cohort } from "@dawngate/contract/courses";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
+import { View } from "react-native";
 import type { InCourse } from "../courses/api";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseFrame } from "../frame/course-frame";
@@ -18,8 +19,11 @@ import { usePalette } from "../ui/theme";
 import { CohortSheet } from "./cohort-sheet";
 import { Cohorts } from "./cohorts-table";
 import { Leaders } from "./leaders";
+import { NextCohortSheet } from "./next-cohort/next-cohort-sheet";
 import { COHORTS } from "./places";
 import { proposedCohort } from "./proposed-cohort";
+import { useGetWaysQuery } from "./ways-in/api";
+import { WaySheet } from "./ways-in/way-sheet";
 
 export function CohortsScreen() {
   const place = useLocalSearchParams() as InCourse;
@@ -28,12 +32,18 @@ export function CohortsScreen() {
   const mayChange = useMay(place.school)("cohorts.change");
   // Who leads which comes with the rest: rows that grew later would move what one is about to press.
   const members = useGetMembersQuery({ school: place.school }, { skip: !mayChange });
+  const ways = useGetWaysQuery(place, { skip: !mayChange, refetchOnMountOrArgChange: true });
   const [editing, setEditing] = useState<Cohort | "new" | null>(null);
+  const [entering, setEntering] = useState<string | "course" | null>(null);
+  const [following, setFollowing] = useState<Cohort | null>(null);
   const { quiet } = usePalette();
   const today = formatDate(localDateAt(zoneOf(school?.timeZone ?? "UTC"), Date.now() as Instant));
+  const wanted = entering === "course" ? null : entering;
+  const way =
+    entering === null ? undefined : ways.data?.ways.find(({ cohort }) => cohort === wanted);
   return (
     <CourseFrame at={place} title={data?.title} here={COHORTS} full>
-      {data && school && !members.isLoading ? (
+      {data && school && !members.isLoading && !ways.isLoading ? (
         <>
           {data.cohorts.length === 0 ? (
             <Text color={quiet}>
@@ -56,11 +66,49 @@ export function CohortsScreen() {
                     )
                   : null
               }
-              onChange={mayChange ? setEditing : null}
+              ways={ways.data?.ways ?? []}
+              door={`/${place.school}/courses/${place.course}/door`}
+              acts={
+                mayChange
+                  ? {
+                      onChange: setEditing,
+                      onNext: setFollowing,
+                      onWay: ({ id }) => setEntering(id),
+                    }
+                  : null
+              }
             />
           ) : null}
           {mayChange ? (
-            <QuietAction label="Make a cohort" letter="n" onPress={() => setEditing("new")} />
+            <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
+              <QuietAction label="Make a cohort" letter="n" onPress={() => setEditing("new")} />
+              {data.cohorts.length === 0 ? (
+                <QuietAction label="How people come in" onPress={() => setEntering("course")} />
+              ) : null}
+            </View>
+          ) : null}
+          {way && ways.data ? (
+            <WaySheet
+              place={place}
+              way={way}
+              courses={ways.data.courses}
+              seats={data.cohorts.find(({ id }) => id === way.cohort)?.seats ?? null}
+              today={today}
+              onClose={() => setEntering(null)}
+            />
+          ) : null}
+          {following ? (
+            <NextCohortSheet
+              place={place}
+              school={school}
+              course={data}
+              cohort={following}
+              today={today}
+              isLed={
+                members.data?.members.some(({ cohorts }) => cohorts.includes(following.id)) ?? false
+              }
+              onClose={() => setFollowing(null)}
+            />
           ) : null}
           {editing !== null ? (
             <CohortSheet

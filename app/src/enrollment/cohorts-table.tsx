@@ -1,5 +1,6 @@
 /** The cohorts of a course: a table where there is room, with their days on one horizon; else one below the other. */
 import type { Cohort } from "@dawngate/contract/courses";
+import type { WayInSet } from "@dawngate/contract/ways-in";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import type { ReactNode } from "react";
 import { View } from "react-native";
@@ -8,8 +9,10 @@ import { QuietAction } from "../ui/action";
 import type { TableColumn } from "../ui/table/columns";
 import { Table } from "../ui/table/table";
 import { Text } from "../ui/text";
+import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { SeatsBar } from "./seats-bar";
+import { sayDoor, sayWayIn } from "./ways-in/say-way-in";
 
 /** A cohort with how many are in it. */
 type Counted = Cohort & { people: number };
@@ -19,14 +22,26 @@ interface CohortsProps {
   today: string;
   /** Who leads one; null: not for whoever looks. */
   leaders: ((cohort: Counted) => ReactNode) | null;
-  onChange: ((cohort: Counted) => void) | null;
+  /** How people come into each, with how many are at its door. */
+  ways: readonly WayInSet[];
+  /** Where those are. */
+  door: string;
+  /** Null: not for whoever looks. */
+  acts: Acts | null;
+}
+
+interface Acts {
+  onChange(cohort: Counted): void;
+  onNext(cohort: Counted): void;
+  onWay(cohort: Counted): void;
 }
 
 /** How wide a cohort's horizon is drawn in the table. */
 const LINE = 230;
 
-export function Cohorts({ cohorts, today, leaders, onChange }: CohortsProps) {
+export function Cohorts({ cohorts, today, leaders, ways, door, acts }: CohortsProps) {
   const range = daysOf(cohorts, today);
+  const wayOf = ({ id }: Counted) => ways.find(({ cohort }) => cohort === id);
   const columns: TableColumn<Counted>[] = [
     {
       id: "name",
@@ -76,26 +91,20 @@ export function Cohorts({ cohorts, today, leaders, onChange }: CohortsProps) {
         <View style={{ gap: 4 }}>
           <Text kind="small">{saySeats(cohort)}</Text>
           {cohort.seats === null ? null : <SeatsBar taken={cohort.people} seats={cohort.seats} />}
+          <AtDoor way={wayOf(cohort)} door={door} />
         </View>
       ),
       text: saySeats,
     },
     ...(leaders ? [{ id: "leaders", title: "Led by", width: 170, cell: leaders }] : []),
-    ...(onChange
+    ...(acts
       ? [
           {
             id: "change",
             title: "Change it",
-            width: 110,
+            width: 180,
             always: true,
-            cell: (cohort: Counted) => (
-              <QuietAction
-                label="Change"
-                says={`Change ${cohort.name}`}
-                tight
-                onPress={() => onChange(cohort)}
-              />
-            ),
+            cell: (cohort: Counted) => <CohortActs cohort={cohort} acts={acts} />,
           },
         ]
       : []),
@@ -108,19 +117,40 @@ export function Cohorts({ cohorts, today, leaders, onChange }: CohortsProps) {
       rows={cohorts}
       of={cohorts.length}
       keyOf={({ id }) => id}
-      height={{ wide: 104, phone: 240 }}
+      height={{ wide: acts ? 148 : 104, phone: 240 }}
       onEnd={() => undefined}
       phone={(cohort) => (
         <CohortRow
           cohort={cohort}
           people={cohort.people}
           today={today}
-          {...(onChange && { onChange: () => onChange(cohort) })}
+          way={wayOf(cohort)}
+          door={door}
+          acts={acts}
         >
           {leaders?.(cohort)}
         </CohortRow>
       )}
     />
+  );
+}
+
+/** Who is at its door, led to. */
+function AtDoor({ way, door }: { way: WayInSet | undefined; door: string }) {
+  const says = way ? sayDoor(way) : "";
+  return says === "" ? null : <TextLink href={door}>{says}</TextLink>;
+}
+
+function CohortActs({ cohort, acts }: { cohort: Counted; acts: Acts }) {
+  const act = (label: string, says: string, onPress: (cohort: Counted) => void) => (
+    <QuietAction label={label} says={says} tight onPress={() => onPress(cohort)} />
+  );
+  return (
+    <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 8 }}>
+      {act("Change", `Change ${cohort.name}`, acts.onChange)}
+      {act("Ways in", `How people come into ${cohort.name}`, acts.onWay)}
+      {act("Make the next", `Make the next from ${cohort.name}`, acts.onNext)}
+    </View>
   );
 }
 
@@ -147,13 +177,17 @@ function CohortRow({
   cohort,
   people,
   today,
-  onChange,
+  way,
+  door,
+  acts,
   children,
 }: {
-  cohort: Cohort;
+  cohort: Counted;
   people: number;
   today: string;
-  onChange?: () => void;
+  way: WayInSet | undefined;
+  door: string;
+  acts: Acts | null;
   children?: ReactNode;
 }) {
   const { line, quiet } = usePalette();
@@ -172,10 +206,14 @@ function CohortRow({
         · {seats === null ? `${people} people, no limit` : `${people} of ${seats} seats`}
       </Text>
       {seats === null ? null : <SeatsBar taken={people} seats={seats} />}
-      {children}
-      {onChange ? (
-        <QuietAction label="Change" says={`Change ${cohort.name}`} onPress={onChange} />
+      {way ? (
+        <Text kind="small" color={quiet}>
+          {sayWayIn(way)}
+        </Text>
       ) : null}
+      <AtDoor way={way} door={door} />
+      {children}
+      {acts ? <CohortActs cohort={cohort} acts={acts} /> : null}
     </View>
   );
 }

@@ -4,8 +4,19 @@ import type { RoomPlace } from "../ui/place";
 export const PEOPLE: RoomPlace = {
   within: "course",
   name: "People",
+  itself: "In the course",
   href: ({ school, course }) => `/${school}/courses/${course}/people`,
   who: "people.see",
+  published: true,
+};
+
+/** Who asks to come in, and who waits for a seat. */
+export const DOOR: RoomPlace = {
+  within: "place",
+  below: PEOPLE,
+  name: "Asking and waiting",
+  href: ({ school, course }) => `/${school}/courses/${course}/door`,
+  who: "people.enroll",
   published: true,
 };
 

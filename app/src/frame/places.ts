@@ -2,7 +2,7 @@
 import type { Permission } from "@dawngate/contract/permissions";
 import { ANNOUNCEMENTS, PAGE } from "../catalog/places";
 import { COURSES, EDIT } from "../courses/places";
-import { COHORTS, DATES, PEOPLE, QUESTIONS, SHELF } from "../enrollment/places";
+import { COHORTS, DATES, DOOR, PEOPLE, QUESTIONS, SHELF } from "../enrollment/places";
 import { LIBRARY } from "../lessons/places";
 import { NOTICES } from "../notices/places";
 import { EVERYONE } from "../people/places";
@@ -32,6 +32,7 @@ export const PLACES: readonly RoomPlace[] = [
   EVERYBODY,
   REHEARSAL,
   PEOPLE,
+  DOOR,
   COHORTS,
   QUESTIONS,
   COURSE_SALES,

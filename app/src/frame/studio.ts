@@ -9,6 +9,7 @@ export { SyllabusScreen } from "../courses/syllabus-screen";
 export { CohortsScreen } from "../enrollment/cohorts-screen";
 export { QuestionsScreen } from "../enrollment/learning/questions-screen";
 export { PeopleScreen } from "../enrollment/people-screen";
+export { DoorScreen } from "../enrollment/ways-in/door-screen";
 export { KitScreen } from "../kit/kit-screen";
 export { LessonScreen } from "../lessons/lesson-screen";
 export { LibraryScreen } from "../lessons/library/library-screen";

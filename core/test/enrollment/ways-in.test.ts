@@ -67,7 +67,7 @@ describe("who may come in", () => {
       },
       { blocked: true, email: "a@b.example", missing: [{ course: "b", title: "B" }] },
     );
-    const order = Object.values(CHECKS).flat();
+    const order: string[] = Object.values(CHECKS).flat();
     expect(all).toHaveLength(7);
     expect([...all].sort((a, b) => order.indexOf(a) - order.indexOf(b))).toEqual(all);
   });

@@ -21,6 +21,7 @@ import { system } from "../db/who";
 import { tellPast } from "../notices/past";
 import { readersHere } from "../readers";
 import { insertMember, replaceCohorts, setCourses } from "../school/staff-store";
+import { demoDoors } from "./demo-doors";
 import { loadDemoMedia, withPictures } from "./demo-media";
 import { demoOrders } from "./demo-orders";
 import { importSchool } from "./import";
@@ -132,6 +133,7 @@ export async function loadDemo(
   for (const { email, name } of [...staff, ...enrollees])
     accounts.set(email, await ensureAccount(email, name, password));
   const school = await importSchool(db, request, now);
+  const zone = (request.plan as Plan).school.timeZone;
   await db.withSchool({ school, who: system("demo") }, async (tx) => {
     for (const { email, name, role, cohorts, courses } of staff) {
       const user_id = accounts.get(email) as string;
@@ -140,11 +142,11 @@ export async function loadDemo(
       if (courses) await setCourses(tx, school, user_id, courses);
     }
     if (baseUrl === null) return;
+    await demoDoors(tx, school, daysMoved(folder, zone, now), now);
     await demoOrders(tx, school, now);
     await tellPast(tx, school, baseUrl, (now - PAST * DAY) as Instant, now);
   });
   if (kept) {
-    const zone = (request.plan as Plan).school.timeZone;
     await loadDemoMedia(
       db,
       { kept, readers: readersHere },

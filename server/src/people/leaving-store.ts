@@ -55,8 +55,17 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
   return row ? { ...row.data, staff: row.staff } : null;
 }
 
-/** What they were told, what is to come, and what they did not want. */
-const TOLD = ["notice", "notice_ahead", "notice_wrong", "notice_off", "notice_person"] as const;
+/** What they were told, what is to come, and what they did not want; what they asked, wait for, and are kept out of. */
+const THEIRS = [
+  "notice",
+  "notice_ahead",
+  "notice_wrong",
+  "notice_off",
+  "notice_person",
+  "entry_request",
+  "waiting",
+  "entry_block",
+] as const;
 
 /**
  * What they wrote in lessons goes: notes, answers, questions. A question that somebody else has answered leaves its
@@ -80,7 +89,7 @@ async function forgetWritten(tx: SchoolTransaction, person: string): Promise<voi
 export async function forgetPerson(tx: SchoolTransaction, person: string): Promise<string | null> {
   await tx.deleteFrom("calendar_feed").where("person_id", "=", person).execute();
   await tx.deleteFrom("calendar_entry").where("person_id", "=", person).execute();
-  for (const table of TOLD) await tx.deleteFrom(table).where("person_id", "=", person).execute();
+  for (const table of THEIRS) await tx.deleteFrom(table).where("person_id", "=", person).execute();
   await forgetWritten(tx, person);
   const { rows } = await sql<{ account: string | null }>`
     select forget_person(${person}) as account`.execute(tx);

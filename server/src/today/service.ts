@@ -10,7 +10,15 @@ import { readFailed } from "../school/failed-work-store";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { beginnings, needyIn, openMoney, openNotices, openQuestions, openRemarks } from "./store";
+import {
+  beginnings,
+  needyIn,
+  openMoney,
+  openNotices,
+  openQuestions,
+  openRemarks,
+  openRequests,
+} from "./store";
 import { type Counted, TODAY } from "./tasks";
 
 /** It is counted once in so long, whatever people do meanwhile; the answer says of when it is. */
@@ -167,6 +175,15 @@ async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]
         number: failed,
       });
   }
+  if (context.may("people.enroll"))
+    for (const { course, title, number } of await openRequests(tx, context.cohorts))
+      needs.push({
+        kind: "at-the-door",
+        course,
+        title: `${number === 1 ? "One person asks" : `${howMany(number)} people ask`} to come into ${title}`,
+        says: "They wait for an answer.",
+        number,
+      });
   if (context.may("questions.answer"))
     for (const { course, title, number } of await openQuestions(
       tx,

@@ -54,6 +54,19 @@ export async function openQuestions(
   return rows;
 }
 
+/** Who asks to come in and waits for a decision, by course; `cohorts`: only those asked for. */
+export async function openRequests(tx: SchoolTransaction, cohorts: readonly string[] | null) {
+  const { rows } = await sql<{ course: string; title: string; number: number }>`
+    select r.course_id as course, d.title, count(*)::integer as number
+    from entry_request r
+    join course_draft d on d.school_id = r.school_id and d.course_id = r.course_id
+    where r.state = 'waiting'
+      ${cohorts === null ? sql`` : sql`and r.cohort_id = any (${cohorts}::text[])`}
+    group by 1, 2 order by 3 desc, 2 limit 50
+  `.execute(tx);
+  return rows;
+}
+
 /** Orders of which a part is late or shuts access, and payments that paid nothing and have not gone back: so many are counted. */
 export async function openMoney(tx: SchoolTransaction, most: number) {
   const { rows } = await sql<{ unpaid: number; excess: number }>`

@@ -140,6 +140,27 @@ export async function readWaitingIn(tx: SchoolTransaction, course: string) {
   return new Map(rows.map(({ cohort, count }) => [cohort, count]));
 }
 
+/** The cohorts of a course in which somebody waits, those with an offer among them; `cohorts`: only these. */
+export async function waitlistsOf(
+  tx: SchoolTransaction,
+  course: string,
+  cohorts: readonly string[] | null,
+) {
+  const { rows } = await sql<{
+    cohort: string;
+    name: string;
+    seats: number | null;
+    total: number;
+  }>`
+    select k.id as cohort, k.name, k.seats, count(*)::integer as total
+    from waiting w join cohort k on k.school_id = w.school_id and k.id = w.cohort_id
+    where w.course_id = ${course} and w.state in ('waiting', 'offered')
+      ${cohorts === null ? sql`` : sql`and k.id = any (${cohorts}::text[])`}
+    group by k.id, k.name, k.seats, k.starts order by k.starts, k.id limit 50
+  `.execute(tx);
+  return rows;
+}
+
 /** Puts somebody last. The transaction holds the cohort's turn for seats. False where they wait already. */
 export async function insertWaiting(
   tx: SchoolTransaction,

@@ -13,7 +13,14 @@ import { type Context, isTheirs } from "../../school/context";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { enter, ownPerson, standsAtDoor, tellEnrolled } from "../enroll";
-import { countAsking, decide, holdRequest, insertRequest, pageOfRequests } from "./queue-store";
+import {
+  countAsking,
+  decide,
+  holdRequest,
+  insertRequest,
+  pageOfRequests,
+  waitlistsOf,
+} from "./queue-store";
 
 type Db = Pick<Services, "db">;
 
@@ -81,6 +88,7 @@ export async function showRequests(
         cohort: cohort === null ? null : { id: cohort, name: cohortName ?? cohort },
       })),
       waiting: await countAsking(tx, course, cohorts),
+      waitlists: await waitlistsOf(tx, course, cohorts),
       next: rows.length > PAGE && last ? writeCursor([last.at, last.id]) : null,
     };
   });

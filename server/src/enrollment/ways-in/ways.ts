@@ -80,8 +80,8 @@ export async function setWay(
       throw refusal("Seats, and who waits for one, are a cohort's.", [
         { path: "waitlist", reason: "Set it on a cohort" },
       ]);
-    const titles = await courseTitles(tx, course, MOST_COURSES);
-    const unknown = needs.findIndex((id) => !titles.some((one) => one.id === id));
+    const known = new Set((await courseTitles(tx, course, MOST_COURSES)).map(({ id }) => id));
+    const unknown = needs.findIndex((id) => !known.has(id));
     if (unknown >= 0)
       throw refusal("A course that should be completed first is not there.", [
         { path: `needs[${unknown}]`, reason: "Choose another published course of the school" },

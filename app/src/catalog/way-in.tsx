@@ -1,0 +1,243 @@
+/** One way into a course: what keeps one out of it and what one can do about it, there. */
+import type { WayIn } from "@dawngate/contract/catalog";
+import { windowInstants } from "@dawngate/core/enrollment/window";
+import { sayInstant, sayWrittenDate } from "@dawngate/core/schedule/words";
+import { type Instant, zoneOf } from "@dawngate/core/time";
+import { useRouter } from "expo-router";
+import { useState } from "react";
+import { View } from "react-native";
+import {
+  useAskEntryMutation,
+  useJoinWaitlistMutation,
+  useLeaveWaitlistMutation,
+} from "../enrollment/ways-in/api";
+import { withPlace } from "../school/arrive";
+import { explain } from "../store/api";
+import { PrimaryAction, QuietAction } from "../ui/action";
+import { LinkAction } from "../ui/link-action";
+import { Notice } from "../ui/notice";
+import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
+import { TextLink } from "../ui/text-link";
+import { usePalette } from "../ui/theme";
+import { Countdown } from "./countdown";
+
+const STATES = {
+  before: "Not yet open for enrolling",
+  open: "Open for enrolling",
+  full: "Full",
+  waitlist: "Full, with a waitlist",
+  closed: "Closed for enrolling",
+};
+
+interface Props {
+  school: string;
+  course: string;
+  way: WayIn;
+  first: boolean;
+  /** The school's zone, in which windows are counted. */
+  zone: string;
+  signedIn: boolean;
+  here: string;
+  busy: boolean;
+  onEnd(): void;
+  onEnroll(): void;
+}
+
+export function Way({ way, first, zone, onEnd, ...rest }: Props) {
+  const { line, quiet } = usePalette();
+  const { cohort, window, state, seatsLeft, says } = way;
+  return (
+    <View
+      style={{
+        ...(!first && { borderTopWidth: 1, borderTopColor: line, paddingTop: 16 }),
+        gap: 8,
+      }}
+    >
+      <Text kind="name" level={2}>
+        {cohort ? `Cohort ${cohort.name}` : "Enroll"}
+      </Text>
+      <Text kind="small" color={quiet}>
+        {[
+          ...(cohort ? [`${sayWrittenDate(cohort.starts)} to ${sayWrittenDate(cohort.ends)}`] : []),
+          STATES[state],
+          ...(window && state === "open"
+            ? [`until ${sayWrittenDate(window.closes)}, that day included`]
+            : []),
+          ...(seatsLeft !== null && seatsLeft > 0 && state === "open"
+            ? [seatsLeft === 1 ? "one seat left" : `${seatsLeft} seats left`]
+            : []),
+        ].join(" · ")}
+      </Text>
+      {says.map((one) => (
+        <Text key={one} kind="small">
+          {one}
+        </Text>
+      ))}
+      {window && (state === "before" || state === "open") ? (
+        <Countdown
+          key={state}
+          says={state === "before" ? "Enrolling begins in" : "Enrolling ends in"}
+          until={windowInstants(window, zoneOf(zone))[state === "before" ? "opens" : "closes"]}
+          onEnd={onEnd}
+        />
+      ) : null}
+      <Door way={way} {...rest} />
+    </View>
+  );
+}
+
+/** What one does here. */
+function Door(props: Omit<Props, "first" | "zone" | "onEnd">) {
+  const { way, signedIn, here, busy, onEnroll } = props;
+  const { does, faults, waits } = way;
+  const told = faults.map(({ kind, sentence }) => <Text key={kind}>{sentence}</Text>);
+  if (waits) return <Waiting {...props} />;
+  if (does === null || does === "code") return told;
+  if (!signedIn)
+    return (
+      <View style={{ gap: 8 }}>
+        {does === "enroll" ? null : told}
+        <View>
+          <LinkAction href={withPlace("/sign-in", here)}>{`Sign in to ${DOES[does]}`}</LinkAction>
+          <TextLink href={withPlace("/sign-up", here)}>New here? Sign up</TextLink>
+        </View>
+      </View>
+    );
+  if (does === "enroll")
+    return <PrimaryAction label="Enroll" onPress={onEnroll} busy={busy} fill />;
+  return does === "ask" ? <Asking {...props} /> : <Joining {...props} />;
+}
+
+const DOES = { enroll: "enroll", ask: "ask", wait: "join the waitlist" };
+
+const ownZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** Asks to come in, with an answer to what the school wants to know. */
+function Asking({ school, course, way }: Pick<Props, "school" | "course" | "way">) {
+  const [ask, { error, isLoading }] = useAskEntryMutation();
+  const [words, setWords] = useState("");
+  const { cohort, question, faults } = way;
+  return (
+    <View style={{ gap: 8 }}>
+      {faults.map(({ kind, sentence }) => (
+        <Text key={kind}>{sentence}</Text>
+      ))}
+      <TextField
+        label={question ?? "What you want to say to the school, or nothing"}
+        value={words}
+        maxLength={2000}
+        multiline
+        onChangeText={setWords}
+      />
+      {error ? <Notice {...explain(error)} /> : null}
+      <PrimaryAction
+        label="Ask to come in"
+        busy={isLoading}
+        fill
+        onPress={() =>
+          ask({
+            school,
+            course,
+            body: { cohort: cohort?.id ?? null, timeZone: ownZone(), words: words.trim() },
+          })
+        }
+      />
+    </View>
+  );
+}
+
+function Joining({ school, course, way }: Pick<Props, "school" | "course" | "way">) {
+  const [join, { error, isLoading }] = useJoinWaitlistMutation();
+  const cohort = way.cohort?.id ?? "";
+  return (
+    <View style={{ gap: 8 }}>
+      {way.faults.map(({ kind, sentence }) => (
+        <Text key={kind}>{sentence}</Text>
+      ))}
+      {error ? <Notice {...explain(error)} /> : null}
+      <PrimaryAction
+        label="Join the waitlist"
+        busy={isLoading}
+        fill
+        onPress={() => join({ school, course, body: { cohort, timeZone: ownZone() } })}
+      />
+    </View>
+  );
+}
+
+/** Where one stands on the waitlist; a place that is held for one is taken here, or let go. */
+function Waiting({ school, course, way, busy, onEnroll }: Omit<Props, "first" | "zone" | "onEnd">) {
+  const [leave, { error, isLoading }] = useLeaveWaitlistMutation();
+  const { quiet } = usePalette();
+  const { waits, does, cohort } = way;
+  if (!waits) return null;
+  const held = does === "enroll";
+  const until = waits.offerUntil === null ? null : (Date.parse(waits.offerUntil) as Instant);
+  return (
+    <View style={{ gap: 8 }}>
+      <Text kind="strong" role="status">
+        {held
+          ? "A place is free for you."
+          : waits.ahead === 0
+            ? "You wait for a place, and are the next."
+            : `You wait for a place; ${waits.ahead === 1 ? "one comes" : `${waits.ahead} come`} before you.`}
+      </Text>
+      <Text kind="small" color={quiet}>
+        {held
+          ? until === null
+            ? "Take it before somebody else does."
+            : `It is held for you until ${sayInstant(until, zoneOf(ownZone()))}; then it goes to the next.`
+          : `You are written to when one comes free${
+              waits.until === null ? "" : `, until ${sayWrittenDate(waits.until)}`
+            }.`}
+      </Text>
+      {error ? <Notice {...explain(error)} /> : null}
+      {held ? <PrimaryAction label="Take the place" onPress={onEnroll} busy={busy} fill /> : null}
+      <QuietAction
+        label={held ? "Let it go to the next" : "Wait no longer"}
+        busy={isLoading}
+        onPress={() => leave({ school, course, body: { cohort: cohort?.id ?? "" } })}
+      />
+    </View>
+  );
+}
+
+/** Where a join code is typed: where one is needed, or there is no other way in. */
+export function CodeDoor({ ways, join }: { ways: readonly WayIn[]; join: string | undefined }) {
+  const router = useRouter();
+  const [typed, setTyped] = useState("");
+  const { ember } = usePalette();
+  const holds = join !== undefined && ways.some(({ does }) => does === "enroll");
+  const needed = ways.length === 0 || ways.some(({ does }) => does === "code");
+  if (holds || !needed) return null;
+  return (
+    <View style={{ gap: 8 }}>
+      {ways.length === 0 ? (
+        <Text>
+          {join === undefined
+            ? "People come in here with a join code, or the school enrolls them."
+            : ""}
+        </Text>
+      ) : null}
+      {join !== undefined && ways.length === 0 ? (
+        <Text color={ember} role="alert">
+          This join code opens nothing here; look at it again, or ask whoever gave it to you.
+        </Text>
+      ) : null}
+      <TextField
+        label="Join code"
+        value={typed}
+        maxLength={60}
+        autoCapitalize="characters"
+        autoCorrect={false}
+        onChangeText={setTyped}
+        onSubmitEditing={() => typed.trim() !== "" && router.setParams({ join: typed.trim() })}
+      />
+      <QuietAction
+        label="Come in with it"
+        onPress={() => typed.trim() !== "" && router.setParams({ join: typed.trim() })}
+      />
+    </View>
+  );
+}
