@@ -148,7 +148,7 @@ function CohortActs({ cohort, acts }: { cohort: Counted; acts: Acts }) {
   return (
     <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 8 }}>
       {act("Change", `Change ${cohort.name}`, acts.onChange)}
-      {act("Ways in", `How people come into ${cohort.name}`, acts.onWay)}
+      {act("Ways in", `Ways in: ${cohort.name}`, acts.onWay)}
       {act("Make the next", `Make the next from ${cohort.name}`, acts.onNext)}
     </View>
   );

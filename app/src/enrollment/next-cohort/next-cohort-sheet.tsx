@@ -57,8 +57,9 @@ export function NextCohortSheet({ place, school, course, cohort, today, isLed, o
   const [make, { error, isLoading }] = useNextCohortsMutation();
   const [key] = useState(() => globalThis.crypto.randomUUID());
   const earlier = useMemo<PlanCohort>(() => {
-    const { name: _name, ...dates } = cohort;
-    return { ...dates, course: course.id } as unknown as PlanCohort;
+    const { id, window, starts, ends, grace, seats, gates } = cohort;
+    const plan = { id, course: course.id, window, starts, ends, grace, seats, gates };
+    return plan as unknown as PlanCohort;
   }, [cohort, course.id]);
   // What is answered of a published course is its plan, but for what a timeline needs nothing of.
   const plan = useMemo(() => ({ ...course, validity: [] }) as unknown as PlanCourse, [course]);

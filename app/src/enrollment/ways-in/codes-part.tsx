@@ -100,7 +100,7 @@ function CodeRow({ place, code }: { place: InCourse; code: JoinCode }) {
         <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
           <QuietAction
             label="Copy its link"
-            says={`Copy the link of ${word}`}
+            says={`Copy its link: ${word}`}
             tight
             onPress={async () =>
               say({ says: (await copyText(link)) ? "The link is copied." : `It is ${link}` })
@@ -108,13 +108,13 @@ function CodeRow({ place, code }: { place: InCourse; code: JoinCode }) {
           />
           <QuietAction
             label={shown ? "Hide the picture" : "As a picture"}
-            says={`${shown ? "Hide the picture" : "As a picture"} of ${word}`}
+            says={`${shown ? "Hide the picture" : "As a picture"}: ${word}`}
             tight
             onPress={() => setShown(!shown)}
           />
           <QuietAction
             label="End it"
-            says={`End ${word}`}
+            says={`End it: ${word}`}
             tight
             onPress={() => end({ ...place, code: code.id })}
           />

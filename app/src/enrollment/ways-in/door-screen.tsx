@@ -186,7 +186,7 @@ function RequestRow({ request, zone, marked, onMark, onDecide }: RowProps) {
           <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
             <QuietAction
               label="Let in"
-              says={`Let ${name} in`}
+              says={`Let in: ${name}`}
               tight
               onPress={() => onDecide(true)}
             />

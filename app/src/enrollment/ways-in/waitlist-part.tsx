@@ -50,14 +50,14 @@ export function WaitlistPart({ place, cohort, title, seats, total, zone }: Props
               {offerUntil === null && i > 0 ? (
                 <QuietAction
                   label="First"
-                  says={`Put ${name} first`}
+                  says={`First: ${name}`}
                   tight
                   onPress={() => setFirst({ id, name })}
                 />
               ) : null}
               <QuietAction
                 label="Take off"
-                says={`Take ${name} off the waitlist`}
+                says={`Take off: ${name}`}
                 tight
                 onPress={() => takeOff({ ...at, waiting: id })}
               />

@@ -80,7 +80,7 @@ export async function comerAt(
     blocked: person !== null && (await isBlocked(tx, person, course)),
     // A visitor may have completed it under another name: they are asked to sign in first.
     missing: email === null ? [] : await notCompleted(tx, person, needs),
-    code: code === null ? null : fits ? (code.stands ?? null) : "unknown",
+    code: code !== null && fits ? (code.stands ?? null) : null,
     asked: asked?.state ?? null,
     offered,
   };
