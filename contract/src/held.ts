@@ -25,6 +25,7 @@ export const HELD = {
   asked: ["school", "course"],
   ways: ["school", "course"],
   blocks: ["school", "person"],
+  brought: ["school", "course", "file"],
   course: ["school", "course"],
   draft: ["school", "course"],
   cover: ["school", "course"],

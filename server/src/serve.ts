@@ -7,6 +7,7 @@ import { serve } from "@hono/node-server";
 import { pino } from "pino";
 import { openDatabase } from "./db/connection";
 import { BACKGROUND } from "./db/pool";
+import { peopleFileWorker } from "./enrollment/people-file/work";
 import { nextCaller } from "./enrollment/ways-in/waitlist";
 import { openFigures } from "./figures";
 import { openKeptFiles } from "./files/kept";
@@ -97,6 +98,7 @@ else {
     askTill,
     followUp,
     callNext: nextCaller({ db, baseUrl, now }),
+    workOnPeopleFile: peopleFileWorker({ db, baseUrl, now }),
     giveGift,
     dropFiles: (school) => dropFiles(db, kept, school),
     payBack,

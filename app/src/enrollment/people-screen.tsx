@@ -11,6 +11,7 @@ import { useGetCourseQuery } from "../courses/api";
 import { CourseFrame } from "../frame/course-frame";
 import { rangeOf } from "../schedule/horizon/person-line";
 import { useGetSchoolQuery } from "../school/api";
+import { useMay } from "../school/may";
 import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { capital } from "../ui/capital";
@@ -23,6 +24,7 @@ import { Table } from "../ui/table/table";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { EnrollSheet } from "./enroll-sheet";
+import { PeopleFileSheet } from "./people-file/people-file-sheet";
 import { PEOPLE } from "./places";
 import { countMarked, isMarked, type Marks, marked, NOBODY } from "./roster/marks";
 import { linePoints, rosterColumns } from "./roster/roster-columns";
@@ -36,6 +38,12 @@ export function PeopleScreen() {
   const { who, ...place } = useLocalSearchParams() as InCourse & { who?: string };
   const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
   const [adding, setAdding] = useState(false);
+  const [bringing, setBringing] = useState(false);
+  const { data: about } = useGetSchoolQuery({ school: place.school });
+  const at = { school: place.school, course: place.course };
+  const fromFile = useMay(place.school)("cohorts.change") ? (
+    <QuietAction label="From a file" onPress={() => setBringing(true)} />
+  ) : null;
   const wide = useWide();
   return (
     <CourseFrame
@@ -45,7 +53,10 @@ export function PeopleScreen() {
       full
       tools={
         wide && data ? (
-          <PrimaryAction label="Enroll somebody" letter="n" onPress={() => setAdding(true)} />
+          <View style={{ flexDirection: "row", gap: 8 }}>
+            {fromFile}
+            <PrimaryAction label="Enroll somebody" letter="n" onPress={() => setAdding(true)} />
+          </View>
         ) : null
       }
     >
@@ -53,9 +64,20 @@ export function PeopleScreen() {
         <>
           <People key={who} place={place} course={data} who={who}>
             {wide ? null : (
-              <QuietAction label="Enroll somebody" letter="n" onPress={() => setAdding(true)} />
+              <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
+                <QuietAction label="Enroll somebody" letter="n" onPress={() => setAdding(true)} />
+                {fromFile}
+              </View>
             )}
           </People>
+          {bringing && about ? (
+            <PeopleFileSheet
+              place={at}
+              course={data}
+              timeZone={about.timeZone}
+              onClose={() => setBringing(false)}
+            />
+          ) : null}
           {adding ? (
             <EnrollSheet place={place} course={data} onClose={() => setAdding(false)} />
           ) : null}

@@ -9,6 +9,7 @@ import { lessons } from "./lessons";
 import { me } from "./me";
 import { notices } from "./notices";
 import { people } from "./people";
+import { peopleFile } from "./people-file";
 import { review } from "./review";
 import { sales } from "./sales";
 import { schedule } from "./schedule";
@@ -32,6 +33,7 @@ export const ROOMS = {
   enrollment,
   learning,
   waysIn,
+  peopleFile,
   review,
   sales,
   catalog,

@@ -31,6 +31,13 @@ export {
   nextCohort,
   seriesFrom,
 } from "./next-cohort";
+export {
+  columnsOf,
+  FILE_COLUMNS,
+  type FileColumn,
+  missingColumn,
+  readRow,
+} from "./people-file";
 export { holdsSeat, STANDINGS, type Standing, standingOf } from "./standing";
 export {
   CODE_SIGNS,

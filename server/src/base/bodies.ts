@@ -14,6 +14,7 @@ export const BODY_MOST = 256 * KB;
 const LARGER: [method: string, path: RegExp, most: number][] = [
   ["POST", /^\/api\/schools\/[^/]+\/calendar-file$/, 10 * MB],
   ["POST", /^\/api\/schools\/[^/]+\/document-text$/, 10 * MB],
+  ["POST", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/people-files$/, 20 * MB],
   ["PUT", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/cover$/, 4 * MB],
   ["POST", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/draft$/, 8 * MB],
   ["PUT", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/draft\/lessons\/[^/]+$/, 3 * MB],

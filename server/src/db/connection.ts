@@ -40,6 +40,8 @@ export interface Database {
   schoolsToNotify(at: string): Promise<SchoolId[]>;
   /** Cohorts, of whatever school, in which a place was held for somebody until an instant that is over. */
   offersLapsed(at: string): Promise<{ school: SchoolId; cohort: string }[]>;
+  /** Forgets files of people that were brought before an instant. */
+  dropPeopleFiles(before: string): Promise<void>;
   /** The schools that keep files which nothing shows, brought before an instant. */
   schoolsToSweep(before: string): Promise<SchoolId[]>;
   /** Adds up what was counted of people since the last time, over all schools. */
@@ -216,6 +218,9 @@ export function openDatabase(
         cohort: string;
       }>`select school, cohort from offers_lapsed(${at}::timestamptz)`.execute(reading);
       return rows;
+    },
+    async dropPeopleFiles(before) {
+      await sql`select drop_people_files(${before}::timestamptz)`.execute(db);
     },
     async foldHeadcounts() {
       await sql`select fold_headcounts()`.execute(db);

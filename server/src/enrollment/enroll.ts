@@ -34,7 +34,7 @@ import { sayEnrolled } from "./say-enrolled";
 import { holdSeats } from "./seats";
 import { insertEnrollments, isOnSale, linesOf, noteTold } from "./store";
 import { askedBy, codeAt, comerAt, seatsFor } from "./ways-in/comer";
-import { noLongerWaits, readWaitingIn } from "./ways-in/queue-store";
+import { noLongerWait, readWaitingIn } from "./ways-in/queue-store";
 import { noteCodeUse, readWays } from "./ways-in/store";
 
 interface Seeking {
@@ -330,7 +330,7 @@ export async function enter(
   });
   await insertEnrollments(tx, context.school, [{ enrollment, person, reasonOf: () => reason }]);
   if (code) await noteCodeUse(tx, context.school, code.id, id);
-  await noLongerWaits(tx, courseId, person);
+  await noLongerWait(tx, courseId, [person]);
   await projectOne(tx, context.school, id, context.now);
   return { enrollment: id };
 }

@@ -5,6 +5,7 @@ import { catalogRoutes } from "../catalog/routes";
 import { coverRoutes } from "../courses/cover-routes";
 import { courseRoutes } from "../courses/routes";
 import { learningRoutes } from "../enrollment/learning/routes";
+import { peopleFileRoutes } from "../enrollment/people-file/routes";
 import { enrollmentRoutes } from "../enrollment/routes";
 import { waysInRoutes } from "../enrollment/ways-in/routes";
 import { fileRoutes } from "../files/routes";
@@ -38,6 +39,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", enrollmentRoutes(services))
     .route("/", learningRoutes(services))
     .route("/", waysInRoutes(services))
+    .route("/", peopleFileRoutes(services))
     .route("/", salesRoutes(services))
     .route("/", heardRoutes(services))
     .route("/", catalogRoutes(services))

@@ -15,6 +15,8 @@ export interface JobParts {
   followUp(school: string, order: string): Promise<void>;
   /** Offers free places of a cohort to whoever waits for one. */
   callNext(school: string, cohort: string): Promise<void>;
+  /** Looks at the rows of a file of people, or enrolls them. */
+  workOnPeopleFile(school: string, file: string): Promise<void>;
   runOrder(school: string, order: string): Promise<void>;
   payBack(what: {
     school: string;

@@ -2,7 +2,7 @@
  * The job queue, from the usual package, in a schema of its own: takes what stands in the outbox, tries it as often as
  * its kind says, with growing waits, and leaves what always fails for staff to see.
  */
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import PgBoss from "pg-boss";
 import type { DatabaseAddress } from "../db/address";
 import type { Database } from "../db/connection";
@@ -39,6 +39,8 @@ export interface QueueSettings {
 
 /** So many rows are handed over at a time. */
 const AT_A_TIME = 200;
+/** So long a file of people is kept that nobody comes back to. */
+const FILES_KEPT = 7 * DAY;
 /** So many rows one worker takes at a time. */
 const BATCH = 25;
 /** One job may take so long, in seconds; a school of a million people takes less. */
@@ -150,6 +152,7 @@ export async function startQueue({
     );
     if ((rows[0]?.lost ?? 0) > 0) look();
     await db.foldHeadcounts();
+    await db.dropPeopleFiles(formatInstant((now() - FILES_KEPT) as Instant));
     for (const school of await db.schoolsToNotify(formatInstant(now())))
       if (!closed) await parts.threads.run(NOTIFY, { school, baseUrl: parts.baseUrl, now: now() });
     for (const { school, cohort } of await db.offersLapsed(formatInstant(now())))

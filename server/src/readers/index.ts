@@ -11,15 +11,18 @@ import { calendar } from "./kinds/calendar";
 import { document } from "./kinds/document";
 import { type FileLook, file } from "./kinds/file";
 import { type LookedAt, picture } from "./kinds/picture";
+import { type ReadTable, table } from "./kinds/table";
 
 /** Every reader there is. */
-export const READERS = { calendar, picture, file, document };
+export const READERS = { calendar, picture, file, document, table };
 
 export interface Readers {
   calendar(input: { text: string; today: LocalDate }): Promise<CalendarDays>;
   picture(input: { bytes: Uint8Array }): Promise<LookedAt>;
   /** A word processor's document as the text of an outline. */
   document(input: { bytes: Uint8Array }): Promise<{ text: string }>;
+  /** A table as CSV. */
+  table(input: { bytes: Uint8Array }): Promise<ReadTable>;
   /** What a file on disk is; `name`: what it is called. */
   file(input: { path: string; name: string }): Promise<FileLook>;
 }
@@ -145,6 +148,7 @@ export function startReaders(file: URL, deadline = DEADLINE): Readers {
     picture: (input) => read("picture", input),
     file: (input) => read("file", input),
     document: (input) => read("document", input),
+    table: (input) => read("table", input),
   };
 }
 
@@ -154,4 +158,5 @@ export const readersHere: Readers = {
   picture: async (input) => picture(input),
   file,
   document,
+  table: async (input) => table(input),
 };

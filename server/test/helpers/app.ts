@@ -3,6 +3,7 @@
 import type { Instant } from "@dawngate/core/time";
 import type { Database } from "../../src/db/connection";
 import { REQUEST, sturdyPool } from "../../src/db/pool";
+import { peopleFileWorker } from "../../src/enrollment/people-file/work";
 import { nextCaller } from "../../src/enrollment/ways-in/waitlist";
 import { dropFiles } from "../../src/files/sweep";
 import { createApp, type ServerParts } from "../../src/http/app";
@@ -71,6 +72,7 @@ export function testApp(
     baseUrl: "http://127.0.0.1:1",
     mailer: { send: async (mail) => void mails.push(mail) },
     followUp: follower({ db, now, baseUrl: "http://127.0.0.1:1" }),
+    workOnPeopleFile: peopleFileWorker({ db, now, baseUrl: "http://127.0.0.1:1" }),
     callNext: nextCaller({ db, now, baseUrl: "http://127.0.0.1:1" }),
     payBack: backPayer({ db, now, payments: other.payments ?? null }),
     runOrder: orderRunner({

@@ -39,6 +39,7 @@ beforeAll(async () => {
           askTill: async () => undefined,
           followUp: async () => undefined,
           callNext: async () => undefined,
+          workOnPeopleFile: async () => undefined,
           giveGift: async () => undefined,
           dropFiles: async () => undefined,
           runOrder: async () => undefined,

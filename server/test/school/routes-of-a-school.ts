@@ -35,6 +35,23 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["POST", "/schools/one/document-text", new Uint8Array(), "courses.edit"],
   ["GET", "/schools/one/courses", undefined, "courses.read"],
   ["POST", "/schools/one/courses", { title: "New" }, "courses.make"],
+  ["POST", "/schools/one/courses/c/people-files", new Uint8Array(), "cohorts.change"],
+  ["GET", "/schools/one/courses/c/people-files/x", undefined, "cohorts.change"],
+  [
+    "PUT",
+    "/schools/one/courses/c/people-files/x",
+    { columns: [], cohort: null, timeZone: "UTC" },
+    "cohorts.change",
+  ],
+  ["GET", "/schools/one/courses/c/people-files/x/rows", undefined, "cohorts.change"],
+  [
+    "POST",
+    "/schools/one/courses/c/people-files/x/enroll",
+    { tell: false, whole: false },
+    "cohorts.change",
+  ],
+  ["GET", "/schools/one/courses/c/people-files/x/refused.csv", undefined, "cohorts.change"],
+  ["DELETE", "/schools/one/courses/c/people-files/x", undefined, "cohorts.change"],
   ["GET", "/schools/one/courses/c/ways", undefined, "cohorts.change"],
   [
     "PUT",

@@ -1,5 +1,6 @@
 /** Cohorts, who is in, and all that happened to them. */
-import type { Entry, Standing } from "@dawngate/core/enrollment";
+import type { RowFate } from "@dawngate/contract/people-file";
+import type { Entry, FileColumn, Standing } from "@dawngate/core/enrollment";
 import type { PlanCohort } from "@dawngate/core/plan";
 import type { Generated, JSONColumnType } from "kysely";
 import type { Authored } from "./columns";
@@ -89,6 +90,36 @@ export interface WaitingTable {
   reason: string | null;
 }
 
+/** A file of people, and its rows. */
+export interface PeopleFileTable {
+  school_id: string;
+  id: string;
+  course_id: string;
+  name: string;
+  state: "checking" | "checked" | "enrolling" | "done" | "broken";
+  heads: JSONColumnType<string[]>;
+  columns: JSONColumnType<(FileColumn | null)[]>;
+  cohort_id: string | null;
+  time_zone: string;
+  number: Generated<number>;
+  looked: Generated<number>;
+  tell: Generated<boolean>;
+  fault: string | null;
+  by_id: string;
+  by_name: string;
+  at: string;
+}
+
+export interface PeopleFileRowTable {
+  school_id: string;
+  file_id: string;
+  line: number;
+  cells: JSONColumnType<string[]>;
+  fate: Generated<RowFate | "unknown">;
+  reason: string | null;
+  enrolled: Generated<boolean>;
+}
+
 export interface EntryBlockTable {
   school_id: string;
   person_id: string;
@@ -168,4 +199,6 @@ export interface EnrollmentTables {
   entry_request: EntryRequestTable;
   waiting: WaitingTable;
   entry_block: EntryBlockTable;
+  people_file: PeopleFileTable;
+  people_file_row: PeopleFileRowTable;
 }

@@ -187,12 +187,16 @@ export async function setWaiting(
 }
 
 /** Who has come in some other way waits no longer. */
-export async function noLongerWaits(tx: SchoolTransaction, course: string, person: string) {
+export async function noLongerWait(
+  tx: SchoolTransaction,
+  course: string,
+  people: readonly string[],
+) {
   await tx
     .updateTable("waiting")
     .set({ state: "in" })
     .where("course_id", "=", course)
-    .where("person_id", "=", person)
+    .where("person_id", "in", people)
     .where("state", "in", ["waiting", "offered"])
     .execute();
 }

@@ -9,6 +9,7 @@ import { giveGift } from "./give-gift";
 import { joinAccounts } from "./join-accounts";
 import { mail } from "./mail";
 import { payBack } from "./pay-back";
+import { peopleFile } from "./people-file";
 import { projectCourse } from "./project-course";
 import { renameEverywhere } from "./rename-account";
 import { runOrder } from "./run-order";
@@ -18,6 +19,7 @@ import { settleOrder } from "./settle-order";
 const all = {
   mail,
   "call-next": callNext,
+  "people-file": peopleFile,
   "project-course": projectCourse,
   "join-accounts": joinAccounts,
   "forget-account": forgetAccount,

@@ -1,0 +1,21 @@
+/** Questions about files of people. */
+import { api } from "../../store/api";
+import { does, reads, readsPages } from "../../store/ask";
+
+export const {
+  useBringPeopleMutation,
+  useGetPeopleFileQuery,
+  useChangePeopleFileMutation,
+  useGetPeopleRowsInfiniteQuery,
+  useEnrollFileMutation,
+  useDropPeopleFileMutation,
+} = api.injectEndpoints({
+  endpoints: (build) => ({
+    bringPeople: does(build, "bringPeople"),
+    getPeopleFile: reads(build, "getPeopleFile", { keepUnusedDataFor: 0 }),
+    changePeopleFile: does(build, "changePeopleFile"),
+    getPeopleRows: readsPages(build, "getPeopleRows", "after", { keepUnusedDataFor: 0 }),
+    enrollFile: does(build, "enrollFile"),
+    dropPeopleFile: does(build, "dropPeopleFile"),
+  }),
+});

@@ -1,0 +1,249 @@
+/** People from a file: chosen, its columns said, every row looked at before anything is written, then enrolled. */
+import type { Course } from "@dawngate/contract/courses";
+import type { PeopleFile } from "@dawngate/contract/people-file";
+import { useState } from "react";
+import { View } from "react-native";
+import { type InCourse, useGetCourseQuery } from "../../courses/api";
+import { explain } from "../../store/api";
+import { addressOf } from "../../store/ask";
+import { Coming } from "../../store/coming";
+import { PrimaryAction, QuietAction } from "../../ui/action";
+import { FileLink } from "../../ui/file-link";
+import { Notice } from "../../ui/notice";
+import { Sheet } from "../../ui/sheet";
+import { Switched } from "../../ui/switched";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { CohortChoice } from "../cohort-choice";
+import {
+  useBringPeopleMutation,
+  useChangePeopleFileMutation,
+  useDropPeopleFileMutation,
+  useEnrollFileMutation,
+  useGetPeopleFileQuery,
+} from "./api";
+import { ColumnsPart } from "./columns-part";
+import { PeopleFileChoice } from "./file-choice";
+import { RowsPart } from "./rows-part";
+
+interface Props {
+  place: InCourse;
+  course: Course;
+  timeZone: string;
+  onClose(): void;
+}
+
+/** A file of more is brought in parts; the server holds to it too. */
+const MOST = 20 * 1024 * 1024;
+
+export function PeopleFileSheet({ place, course, timeZone, onClose }: Props) {
+  const [file, setFile] = useState<string | null>(null);
+  return (
+    <Sheet title="Enroll people from a file" broad onClose={onClose}>
+      {file === null ? (
+        <Bring place={place} course={course} timeZone={timeZone} onFile={setFile} />
+      ) : (
+        <Brought
+          place={place}
+          course={course}
+          file={file}
+          onAgain={() => setFile(null)}
+          onClose={onClose}
+        />
+      )}
+    </Sheet>
+  );
+}
+
+/** The cohort of rows that name none. */
+function CohortOfRows({
+  course,
+  cohort,
+  onChange,
+}: {
+  course: Course;
+  cohort: string | null;
+  onChange(cohort: string | null): void;
+}) {
+  const { quiet } = usePalette();
+  if (course.cohorts.length === 0) return null;
+  return (
+    <View style={{ gap: 6 }}>
+      <Text kind="small" color={quiet}>
+        Rows that name no cohort go into
+      </Text>
+      <CohortChoice
+        cohorts={course.cohorts}
+        value={cohort}
+        label="Rows that name no cohort"
+        onChange={onChange}
+      />
+    </View>
+  );
+}
+
+function Bring({
+  place,
+  course,
+  timeZone,
+  onFile,
+}: Omit<Props, "onClose"> & { onFile(id: string): void }) {
+  const { quiet } = usePalette();
+  const [bring, { error, isLoading }] = useBringPeopleMutation();
+  const [cohort, setCohort] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const take = async (chosen: File) => {
+    setTrouble(null);
+    if (chosen.size > MOST)
+      return setTrouble(`${chosen.name} is larger than 20 MB; bring it in parts.`);
+    const answer = await bring({
+      ...place,
+      name: chosen.name.slice(0, 200) || "people.csv",
+      cohort,
+      timeZone,
+      body: new Blob([chosen], { type: "text/csv" }),
+    });
+    if (answer.data) onFile(answer.data.id);
+  };
+  return (
+    <View style={{ gap: 14 }}>
+      <Text>
+        A table as CSV, with one person a row; its first line says what the columns are: name, mail
+        address and, where you have them, cohort and time zone.
+      </Text>
+      <Text kind="small" color={quiet}>
+        Every row is looked at first. Nobody is enrolled before you have seen what would happen.
+      </Text>
+      <CohortOfRows course={course} cohort={cohort} onChange={setCohort} />
+      {trouble ? <Notice title="This file is too large" detail={trouble} /> : null}
+      {error ? <Notice {...explain(error)} /> : null}
+      <PeopleFileChoice busy={isLoading} onFile={take} />
+    </View>
+  );
+}
+
+/** While the server works on it, it is asked this often. */
+const AGAIN = 700;
+
+function Brought({
+  place,
+  course,
+  file,
+  onAgain,
+  onClose,
+}: {
+  place: InCourse;
+  course: Course;
+  file: string;
+  onAgain(): void;
+  onClose(): void;
+}) {
+  const at = { ...place, file };
+  const [working, setWorking] = useState(true);
+  const { data, error, refetch } = useGetPeopleFileQuery(at, {
+    pollingInterval: working ? AGAIN : 0,
+  });
+  const { refetch: refetchCourse } = useGetCourseQuery(place);
+  const [change, changing] = useChangePeopleFileMutation();
+  const [drop] = useDropPeopleFileMutation();
+  const now = data?.state === "checking" || data?.state === "enrolling";
+  if (data && now !== working) {
+    setWorking(now);
+    if (data.state === "done") void refetchCourse();
+  }
+  if (!data) return <Coming error={error} onRetry={refetch} />;
+  const say = (part: Partial<Pick<PeopleFile, "columns" | "cohort">>) => {
+    setWorking(true);
+    const { columns, cohort, timeZone } = data;
+    void change({ ...at, body: { columns, cohort, timeZone, ...part } });
+  };
+  const fixed = data.state === "enrolling" || data.state === "done";
+  return (
+    <View style={{ gap: 16 }}>
+      <Text kind="strong">
+        {data.name}: {data.rows === 1 ? "1 row" : `${data.rows} rows`}
+      </Text>
+      {data.fault ? <Notice title="It could not be done" detail={data.fault} /> : null}
+      {changing.error ? <Notice {...explain(changing.error)} /> : null}
+      {fixed ? null : (
+        <>
+          <ColumnsPart file={data} onChange={(columns) => say({ columns })} />
+          <CohortOfRows
+            course={course}
+            cohort={data.cohort}
+            onChange={(cohort) => say({ cohort })}
+          />
+        </>
+      )}
+      <Work file={data} />
+      {data.state === "checking" ? null : <RowsPart at={at} file={data} />}
+      {data.fates.refused > 0 && data.state !== "checking" ? (
+        <FileLink href={addressOf("refusedRows", at)}>
+          {`Download the ${data.fates.refused === 1 ? "refused row" : `${data.fates.refused} refused rows`}, each with its reason`}
+        </FileLink>
+      ) : null}
+      {data.state === "checked" && data.missing === null ? <Enroll at={at} file={data} /> : null}
+      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
+        {fixed ? null : (
+          <QuietAction
+            label="Another file"
+            onPress={() => {
+              void drop(at);
+              onAgain();
+            }}
+          />
+        )}
+        {data.state === "done" ? <QuietAction label="To the people" onPress={onClose} /> : null}
+      </View>
+    </View>
+  );
+}
+
+/** How far it is, while one waits or after. */
+function Work({ file }: { file: PeopleFile }) {
+  const { quiet } = usePalette();
+  const { state, rows, looked, fates, enrolled } = file;
+  const wanted = fates.new + fates.known + fates.moves;
+  const says =
+    state === "checking"
+      ? `Looking at the rows: ${looked} of ${rows}`
+      : state === "enrolling"
+        ? `Enrolling: ${enrolled} of ${wanted}. It goes on by itself, also when you leave.`
+        : state === "done"
+          ? `Done: ${enrolled === 1 ? "1 person" : `${enrolled} people`}.`
+          : null;
+  return says === null ? null : (
+    <Text color={quiet} role="status">
+      {says}
+    </Text>
+  );
+}
+
+function Enroll({ at, file }: { at: InCourse & { file: string }; file: PeopleFile }) {
+  const [enroll, { error, isLoading }] = useEnrollFileMutation();
+  const [tell, setTell] = useState(true);
+  const { fates } = file;
+  const count = fates.new + fates.known + fates.moves;
+  if (count === 0)
+    return (
+      <Text kind="strong">
+        {fates.refused > 0 ? "No row can be taken as it is." : "Everybody is in already."}
+      </Text>
+    );
+  return (
+    <View style={{ gap: 8 }}>
+      {error ? <Notice {...explain(error)} /> : null}
+      <Switched
+        label="Write to everybody who comes in"
+        says="What they are in, and what opens when; whoever is new here is invited by it."
+        on={tell}
+        onChange={setTell}
+      />
+      <PrimaryAction
+        label={`Enroll ${count === 1 ? "1 person" : `${count} people`}${fates.refused > 0 ? ", without those refused" : ""}`}
+        busy={isLoading}
+        onPress={() => enroll({ ...at, body: { tell, whole: false } })}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,83 @@
+/** People from a file: read, every row looked at before anything is written, then enrolled. */
+import { FILE_COLUMNS } from "@dawngate/core/enrollment";
+import { planFields } from "@dawngate/core/plan";
+import { z } from "zod";
+import { cursor, oneLine } from "./text";
+
+/** What would become of a row. */
+export const ROW_FATES = ["new", "known", "moves", "in", "refused"] as const;
+
+export const peopleFileQuery = z.strictObject({
+  name: oneLine("A file's name", 200).describe("What the file is called."),
+  cohort: planFields.id.optional().describe("For rows that name none."),
+  timeZone: planFields.timeZone.describe("For rows that name none."),
+});
+
+const fates = z.object({
+  new: z.int(),
+  known: z.int(),
+  moves: z.int(),
+  in: z.int(),
+  refused: z.int(),
+});
+
+export const peopleFile = z
+  .object({
+    id: z.string(),
+    name: z.string(),
+    state: z
+      .enum(["checking", "checked", "enrolling", "done", "broken"])
+      .describe("Checked: nothing is written yet."),
+    heads: z.array(z.string()),
+    columns: z.array(z.enum(FILE_COLUMNS).nullable()).describe("What each column is."),
+    missing: z.string().nullable().describe("What has to be said first; null: nothing."),
+    cohort: z.string().nullable(),
+    timeZone: z.string(),
+    rows: z.int(),
+    looked: z.int().describe("So many rows were looked at."),
+    fates: fates.describe("How many rows would become what."),
+    enrolled: z.int().describe("So many are done."),
+    fault: z.string().nullable(),
+  })
+  .meta({ id: "PeopleFile" });
+
+export const peopleFileChange = z
+  .strictObject({
+    columns: z.array(z.enum(FILE_COLUMNS).nullable()).max(100),
+    cohort: planFields.id.nullable(),
+    timeZone: planFields.timeZone,
+  })
+  .meta({ id: "PeopleFileChange" });
+
+export const peopleRowsQuery = z.strictObject({
+  fate: z.enum(ROW_FATES).optional(),
+  after: cursor.optional(),
+});
+
+export const peopleRows = z
+  .object({
+    rows: z.array(
+      z.object({
+        number: z.int().describe("Its line in the file, the heads being the first."),
+        name: z.string(),
+        email: z.string(),
+        cohort: z.string().nullable().describe("The cohort's name."),
+        fate: z.enum(ROW_FATES),
+        reason: z.string().nullable().describe("Why it is refused; from where one moves."),
+      }),
+    ),
+    next: z.string().nullable(),
+  })
+  .meta({ id: "PeopleRows" });
+
+export const enrollFile = z
+  .strictObject({
+    tell: z.boolean().describe("Everybody is written to who was not in before."),
+    whole: z.boolean().describe("All or nothing: refused where a row is."),
+  })
+  .meta({ id: "EnrollFile" });
+
+export type PeopleFile = z.infer<typeof peopleFile>;
+export type PeopleFileChange = z.infer<typeof peopleFileChange>;
+export type PeopleRows = z.infer<typeof peopleRows>;
+export type RowFate = (typeof ROW_FATES)[number];

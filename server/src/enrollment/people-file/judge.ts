@@ -1,0 +1,134 @@
+/** What would become of a row of a file, or will: one judgment, for looking and for enrolling. */
+import type { RowFate } from "@dawngate/contract/people-file";
+import { mailAddress, personName } from "@dawngate/contract/text";
+import { type FileColumn, readRow } from "@dawngate/core/enrollment";
+import { findZone, formatInstant, type Instant } from "@dawngate/core/time";
+import type { SchoolId, SchoolTransaction } from "../../db/connection";
+import { readCohorts } from "../../schedule/cohort-store";
+import { seatsLeft } from "../seats";
+import { type FileRow, knownBy } from "./store";
+
+/** What is the same for all rows of a file. */
+export interface Ground {
+  course: string;
+  archived: boolean;
+  columns: readonly (FileColumn | null)[];
+  /** For rows that say nothing. */
+  cohort: string | null;
+  timeZone: string;
+  cohorts: { id: string; name: string }[];
+  /** What is left in each cohort; null: no limit. Counted down as rows take seats. */
+  left: Map<string, number | null>;
+  /** The line at which an address stood first. */
+  seen: Map<string, number>;
+}
+
+export async function groundOf(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  file: { course_id: string; columns: unknown; cohort_id: string | null; time_zone: string },
+  archived: boolean,
+  now: Instant,
+): Promise<Ground> {
+  const cohorts = await readCohorts(tx, file.course_id);
+  const plans = cohorts.map(({ cohort }) => cohort);
+  return {
+    course: file.course_id,
+    archived,
+    columns: file.columns as (FileColumn | null)[],
+    cohort: file.cohort_id,
+    timeZone: file.time_zone,
+    cohorts: cohorts.map(({ name, cohort }) => ({ id: cohort.id, name })),
+    left: await seatsLeft(tx, school, file.course_id, plans, now),
+    seen: new Map(),
+  };
+}
+
+export interface Judged {
+  line: number;
+  fate: RowFate;
+  reason: string | null;
+  name: string;
+  email: string;
+  cohort: string | null;
+  timeZone: string;
+  person: string | null;
+  account: string | null;
+  /** What they hold already. */
+  enrollment: string | null;
+}
+
+const folded = (text: string) => text.normalize("NFKC").toLowerCase().replace(/\s+/gu, " ").trim();
+
+/** Judges a lot of rows, in their order: a seat that one takes the next does not have. */
+export async function judge(
+  tx: SchoolTransaction,
+  ground: Ground,
+  rows: readonly FileRow[],
+  now: Instant,
+): Promise<Judged[]> {
+  const read = rows.map((row) => ({ line: row.line, ...readRow(row.cells, ground.columns) }));
+  const emails = [...new Set(read.map(({ email }) => email.toLowerCase()))];
+  const known = await knownBy(tx, ground.course, emails, formatInstant(now));
+  return read.map(({ line, name, email, zone, cohort: named }) => {
+    const person = known.get(email.toLowerCase());
+    const cohort =
+      named === ""
+        ? ground.cohort
+        : (ground.cohorts.find((k) => folded(k.name) === folded(named))?.id ?? null);
+    const judged = {
+      line,
+      name: name === "" ? (person?.name ?? "") : name,
+      email,
+      cohort,
+      timeZone: zone === "" ? ground.timeZone : zone,
+      person: person?.id ?? null,
+      account: person?.account ?? null,
+      enrollment: person?.enrollment ?? null,
+    };
+    const refused = (reason: string) => ({ ...judged, fate: "refused" as const, reason });
+    const wrong = faultOf({ ...judged, zone, named }, ground);
+    if (wrong) return refused(wrong);
+    const before = ground.seen.get(email.toLowerCase());
+    if (before !== undefined && before !== line)
+      return refused(`The same address stands in line ${before}`);
+    ground.seen.set(email.toLowerCase(), line);
+    if (person?.blocked) return refused("The school keeps them out; the reason stands with them");
+    if (person?.enrollment && (cohort === null || person.cohort === cohort))
+      return { ...judged, fate: "in" as const, reason: null };
+    const left = cohort === null ? null : (ground.left.get(cohort) ?? null);
+    if (left !== null && left <= 0)
+      return refused(`Every seat of ${nameOf(ground, cohort)} is taken`);
+    if (cohort !== null && left !== null) ground.left.set(cohort, left - 1);
+    if (person?.enrollment)
+      return {
+        ...judged,
+        fate: "moves" as const,
+        reason: person.cohort === null ? "from no cohort" : `from ${nameOf(ground, person.cohort)}`,
+      };
+    return { ...judged, fate: person ? ("known" as const) : ("new" as const), reason: null };
+  });
+}
+
+const nameOf = ({ cohorts }: Ground, id: string | null) =>
+  cohorts.find((one) => one.id === id)?.name ?? "this cohort";
+
+/** What is wrong with what stands in a row; null: nothing. */
+function faultOf(
+  row: { name: string; email: string; cohort: string | null; zone: string; named: string },
+  { archived, cohorts }: Ground,
+): string | null {
+  if (archived) return "The course is in the archive, and takes nobody";
+  if (row.email === "") return "There is no mail address";
+  const email = mailAddress.safeParse(row.email);
+  if (!email.success) return `“${row.email.slice(0, 80)}” is not a mail address`;
+  const name = personName.safeParse(row.name);
+  if (!name.success) return name.error.issues[0]?.message ?? "The name cannot be kept";
+  if (row.zone !== "" && !findZone(row.zone))
+    return `“${row.zone.slice(0, 60)}” is no time zone; write it as Europe/Lisbon`;
+  if (row.named !== "" && row.cohort === null)
+    return cohorts.length === 0
+      ? "The course has no cohorts; leave the column empty"
+      : `There is no cohort “${row.named.slice(0, 60)}”`;
+  return null;
+}

@@ -1,0 +1,228 @@
+/** The work on a file of people: its rows looked at, and enrolled, lot by lot, going on where a server has ended. */
+import { randomUUID } from "node:crypto";
+import type { RowFate } from "@dawngate/contract/people-file";
+import { enrollmentSchema } from "@dawngate/core/plan";
+import { formatInstant, type Instant } from "@dawngate/core/time";
+import { ProblemError } from "../../base/problem";
+import { published } from "../../courses/service";
+import type { Database, SchoolId, SchoolTransaction } from "../../db/connection";
+import { projectSoon } from "../../jobs/projecting-store";
+import { insertPeople } from "../../people/store";
+import { readCohorts } from "../../schedule/cohort-store";
+import type { Context } from "../../school/context";
+import { readSchool } from "../../school/store";
+import { act } from "../acts";
+import { tellEnrolled } from "../enroll";
+import { holdSeats } from "../seats";
+import { insertEnrollments } from "../store";
+import { noLongerWait } from "../ways-in/queue-store";
+import { type Ground, groundOf, type Judged, judge } from "./judge";
+import { readFile, rowsAfter, setFates, updateFile } from "./store";
+
+interface Parts {
+  db: Database;
+  baseUrl: string;
+  now(): Instant;
+}
+
+/** So many rows are looked at, and enrolled, in one transaction. */
+const LOOK_LOT = 1000;
+const ENROLL_LOT = 200;
+/** Where each is written to, their first dates are worked out: fewer at a time. */
+const TELL_LOT = 25;
+
+/** What a job does for a file that waits to be looked at, or to be enrolled. */
+export const peopleFileWorker =
+  (parts: Parts) =>
+  async (school: string, id: string): Promise<void> => {
+    const { db } = parts;
+    const file = await db.withSchool(school as SchoolId, (tx) => readFile(tx, id));
+    if (!file) return;
+    try {
+      if (file.state === "checking") await look(parts, school as SchoolId, id);
+      if (file.state === "enrolling") await enrollAll(parts, school as SchoolId, id);
+    } catch (error) {
+      if (!(error instanceof ProblemError)) throw error;
+      // What stands in the way is said; another try would meet it again.
+      await db.withSchool(school as SchoolId, (tx) =>
+        updateFile(tx, id, { state: "broken", fault: error.message }),
+      );
+    }
+  };
+
+type Held = NonNullable<Awaited<ReturnType<typeof readFile>>>;
+
+/** A lot in a transaction, as long as the file is in a state, and nothing else was said of it. */
+async function lot<T>(
+  { db, now }: Parts,
+  school: SchoolId,
+  id: string,
+  state: Held["state"],
+  work: (tx: SchoolTransaction, file: Held, at: Instant) => Promise<T>,
+): Promise<T | null> {
+  const who = await db.withSchool(school, (tx) => readFile(tx, id));
+  if (!who) return null;
+  const author = { kind: "account", id: who.by_id, name: who.by_name } as const;
+  return db.withSchool({ school, who: author }, async (tx) => {
+    // Whoever else is at it goes on with it.
+    const file = await readFile(tx, id, "skip");
+    return file?.state === state ? work(tx, file, now()) : null;
+  });
+}
+
+async function look(parts: Parts, school: SchoolId, id: string): Promise<void> {
+  let ground: Ground | null = null;
+  let number: number | null = null;
+  let after = 0;
+  let looked = 0;
+  for (;;) {
+    const more = await lot(parts, school, id, "checking", async (tx, file, at) => {
+      number ??= file.number;
+      // Something else was said of it meanwhile: another job looks again.
+      if (file.number !== number) return false;
+      if (ground === null) {
+        const { archived } = await published(tx, school, file.course_id);
+        ground = await groundOf(tx, school, file, archived, at);
+      }
+      const rows = await rowsAfter(tx, id, after, LOOK_LOT);
+      const judged = await judge(tx, ground, rows, at);
+      await setFates(
+        tx,
+        id,
+        judged.map((row) => kept(row, false)),
+      );
+      looked += rows.length;
+      after = rows.at(-1)?.line ?? after;
+      const done = rows.length < LOOK_LOT;
+      await updateFile(tx, id, { looked, ...(done && { state: "checked" }) });
+      return !done;
+    });
+    if (!more) return;
+  }
+}
+
+const kept = ({ line, fate, reason }: Judged, enrolled: boolean) => ({
+  line,
+  fate,
+  reason,
+  enrolled,
+});
+
+async function enrollAll(parts: Parts, school: SchoolId, id: string): Promise<void> {
+  for (;;) {
+    const done = await lot(parts, school, id, "enrolling", async (tx, file, at) => {
+      const { archived } = await published(tx, school, file.course_id);
+      const most = file.tell ? TELL_LOT : ENROLL_LOT;
+      const rows = await rowsAfter(tx, id, 0, most, { waiting: true });
+      if (rows.length === 0) {
+        await updateFile(tx, id, { state: "done" });
+        await projectSoon(tx, school, file.course_id);
+        return null;
+      }
+      // Seats are held before they are counted: nobody else takes one meanwhile.
+      for (const { cohort } of await readCohorts(tx, file.course_id))
+        await holdSeats(tx, school, file.course_id, cohort, at);
+      const ground = await groundOf(tx, school, file, archived, at);
+      const judged = await judge(tx, ground, rows, at);
+      const entering = judged.filter(({ fate }) => fate === "new" || fate === "known");
+      await enterAll(tx, parts, school, file, entering, at);
+      const moving = judged.filter(({ fate }) => fate === "moves");
+      await setFates(
+        tx,
+        id,
+        judged
+          .filter((row) => row.fate !== "moves")
+          .map((row) => kept(row, row.fate !== "refused")),
+      );
+      return { file, moving, at };
+    });
+    if (done === null) return;
+    await moveAll(parts, school, id, done.file, done.moving, done.at);
+  }
+}
+
+async function enterAll(
+  tx: SchoolTransaction,
+  { baseUrl }: Parts,
+  school: SchoolId,
+  file: Held,
+  rows: readonly Judged[],
+  at: Instant,
+): Promise<void> {
+  if (rows.length === 0) return;
+  const made = rows.map((row) => ({
+    ...row,
+    isNew: row.person === null,
+    person: row.person ?? randomUUID(),
+    enrollment: randomUUID(),
+  }));
+  await insertPeople(
+    tx,
+    school,
+    made
+      .filter(({ isNew }) => isNew)
+      .map(({ person, name, email, timeZone }) => ({ id: person, name, email, timeZone })),
+  );
+  const reason = `Enrolled by ${file.by_name}, from ${file.name}`;
+  await insertEnrollments(
+    tx,
+    school,
+    made.map(({ person, enrollment, cohort, timeZone }) => ({
+      person,
+      reasonOf: () => reason,
+      enrollment: enrollmentSchema.parse({
+        id: enrollment,
+        course: file.course_id,
+        cohort,
+        timeZone,
+        enrolledAt: formatInstant(at),
+      }),
+    })),
+  );
+  await noLongerWait(
+    tx,
+    file.course_id,
+    made.map(({ person }) => person),
+  );
+  if (!file.tell) return;
+  const { slug } = await readSchool(tx);
+  const who = { kind: "account", id: file.by_id, name: file.by_name } as const;
+  for (const { enrollment, email, name, account } of made)
+    await tellEnrolled(tx, { baseUrl }, { school, who, now: at, slug }, enrollment, email, {
+      name,
+      user_id: account,
+    });
+}
+
+/** Those who are in another cohort are moved as staff move them, under a key of the row's: once. */
+async function moveAll(
+  { db }: Parts,
+  school: SchoolId,
+  id: string,
+  file: Held,
+  rows: readonly Judged[],
+  at: Instant,
+): Promise<void> {
+  const who = { kind: "account", id: file.by_id, name: file.by_name } as const;
+  const context = { school, who, now: at, cohorts: null } as Context;
+  for (const row of rows) {
+    let fate: RowFate = "moves";
+    let reason = row.reason;
+    try {
+      await act({ db }, context, file.course_id, {
+        enrollments: [row.enrollment ?? ""],
+        key: `${id.slice(0, 8)}-${row.line}`,
+        act: { type: "moved", cohort: row.cohort ?? "", reason: `Moved by ${file.name}` },
+        look: false,
+        tell: file.tell,
+      });
+    } catch (error) {
+      if (!(error instanceof ProblemError)) throw error;
+      fate = "refused";
+      reason = error.message;
+    }
+    await db.withSchool({ school, who }, (tx) =>
+      setFates(tx, id, [{ line: row.line, fate, reason, enrolled: fate === "moves" }]),
+    );
+  }
+}
