@@ -16,6 +16,7 @@ export const HELD = {
   notices: ["school"],
   library: ["school"],
   courses: ["school"],
+  year: ["school"],
   shelf: ["school"],
   feed: ["school"],
   self: ["school"],

@@ -8,6 +8,7 @@ import { Coming } from "../store/coming";
 import { Page } from "../ui/page";
 import { Table } from "../ui/table/table";
 import { Text } from "../ui/text";
+import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { useGetCoursesQuery } from "./api";
 import { ArrangeSheet } from "./arrange-sheet";
@@ -21,6 +22,7 @@ export function CourseListScreen() {
   const list = useGetCoursesQuery({ school }, { refetchOnMountOrArgChange: true });
   return (
     <Page title="Courses" full dense>
+      <TextLink href={`/${school}/year`}>The year: all cohorts and windows</TextLink>
       {list.data && about.data ? (
         <Courses courses={list.data.courses} school={about.data} />
       ) : (

@@ -160,7 +160,10 @@ const saySeats = ({ people, seats }: Counted) =>
   seats === null ? `${people} people` : `${people} of ${seats}`;
 
 /** What a cohort is on a day, and what that means for the people in it. */
-export function sayCohort({ starts, ends, grace }: Cohort, today: string): string {
+export function sayCohort(
+  { starts, ends, grace }: Pick<Cohort, "starts" | "ends" | "grace">,
+  today: string,
+): string {
   if (today < starts)
     return `Enrolled, not yet started: access begins on ${sayWrittenDate(starts)}`;
   if (today <= ends) return `Running until ${sayWrittenDate(ends)}`;

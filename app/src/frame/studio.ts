@@ -10,6 +10,7 @@ export { CohortsScreen } from "../enrollment/cohorts-screen";
 export { QuestionsScreen } from "../enrollment/learning/questions-screen";
 export { PeopleScreen } from "../enrollment/people-screen";
 export { DoorScreen } from "../enrollment/ways-in/door-screen";
+export { YearScreen } from "../enrollment/year/year-screen";
 export { KitScreen } from "../kit/kit-screen";
 export { LessonScreen } from "../lessons/lesson-screen";
 export { LibraryScreen } from "../lessons/library/library-screen";

@@ -54,7 +54,7 @@ export const enrollment = endpoints("enrollment", {
     body: newCohort,
     answer: created,
     answered: "The cohort.",
-    changes: ["course", "courses", "public"],
+    changes: ["course", "courses", "public", "ways", "year"],
   },
   changeCohort: {
     method: "put",
@@ -65,7 +65,7 @@ export const enrollment = endpoints("enrollment", {
     body: newCohort,
     answer: done,
     answered: "Kept; everybody's dates follow.",
-    changes: ["course", "courses", "people", "public", "timeline"],
+    changes: ["course", "courses", "people", "public", "timeline", "year"],
   },
   nextCohorts: {
     method: "post",
@@ -78,7 +78,7 @@ export const enrollment = endpoints("enrollment", {
     body: nextCohorts,
     answer: madeCohorts,
     answered: "The cohorts, in their order.",
-    changes: ["course", "courses", "public", "members", "ways"],
+    changes: ["course", "courses", "public", "members", "ways", "year"],
   },
   gateCohort: {
     method: "put",

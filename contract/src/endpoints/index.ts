@@ -18,6 +18,7 @@ import { staff } from "./staff";
 import { today } from "./today";
 import { upkeep } from "./upkeep";
 import { waysIn } from "./ways-in";
+import { year } from "./year";
 
 export const ROOMS = {
   school,
@@ -34,6 +35,7 @@ export const ROOMS = {
   learning,
   waysIn,
   peopleFile,
+  year,
   review,
   sales,
   catalog,

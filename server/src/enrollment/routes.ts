@@ -2,6 +2,7 @@
 import { courses } from "@dawngate/contract/endpoints/courses";
 import { enrollment } from "@dawngate/contract/endpoints/enrollment";
 import { people } from "@dawngate/contract/endpoints/people";
+import { year } from "@dawngate/contract/endpoints/year";
 
 import { refusal } from "../base/problem";
 import { isTheirs } from "../school/context";
@@ -19,6 +20,7 @@ import { showRoster, showRosterPerson, showTotals } from "./roster";
 import { sendWhy } from "./send-why";
 import { changeCohort, createCohort, gateCohort, makeNextCohorts, showRecord } from "./service";
 import { showShelf } from "./shelf";
+import { showYear } from "./year/year";
 
 /** A calendar is one person's: no cache between keeps it. */
 const CALENDAR = {
@@ -34,6 +36,9 @@ export function enrollmentRoutes(services: Services) {
     )
     .openapi(route(services, courses.getCourse), async (c) =>
       c.json(await showCourse(db, c.get("context"), c.req.valid("param").course), 200),
+    )
+    .openapi(route(services, year.getYear), async (c) =>
+      c.json(await showYear(services, c.get("context"), c.req.valid("query")), 200),
     )
     .openapi(route(services, enrollment.createCohort), async (c) => {
       const { course } = c.req.valid("param");

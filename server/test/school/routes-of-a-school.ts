@@ -134,6 +134,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ],
   ["GET", "/schools/one/courses/c/draft/lessons/l1/revisions", undefined, "courses.edit"],
   ["GET", "/schools/one/courses/c/draft/lessons/l1/revisions/1", undefined, "courses.edit"],
+  ["GET", "/schools/one/year?from=2027-01-01&through=2027-12-31", undefined, "courses.read"],
   ["GET", "/schools/one/library", undefined, "courses.read"],
   ["POST", "/schools/one/library", {}, "courses.edit"],
   ["PUT", "/schools/one/library/x", {}, "courses.edit"],

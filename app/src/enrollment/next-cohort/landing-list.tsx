@@ -13,8 +13,9 @@ interface Props {
   name: string | null;
   course: Course;
   landings: { shut: Landing[]; late: Landing[] };
-  onGates(gates: Record<string, PlanGate>): void;
-  onEnd(day: string): void;
+  /** Left out: it is only looked at. */
+  onGates?(gates: Record<string, PlanGate>): void;
+  onEnd?(day: string): void;
   /** The whole cohort a week later; null: not for one of a series. */
   onLater: (() => void) | null;
 }
@@ -72,7 +73,7 @@ export function LandingList({ name, course, landings, onGates, onEnd, onLater }:
         </Text>
       ) : null}
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
-        {mendable.length > 0 ? (
+        {onGates && mendable.length > 0 ? (
           <QuietAction
             label="To the next workday"
             tight
@@ -81,7 +82,7 @@ export function LandingList({ name, course, landings, onGates, onEnd, onLater }:
             }
           />
         ) : null}
-        {last !== undefined ? (
+        {onEnd && last !== undefined ? (
           <QuietAction label={`End on ${sayWrittenDate(last)}`} tight onPress={() => onEnd(last)} />
         ) : null}
         {onLater ? (

@@ -1,0 +1,156 @@
+/** Where everything of a year stands: days as places, cohorts in lanes, who leads two at once. */
+import type { YearCohort, YearCourse } from "@dawngate/contract/year";
+import { sayMonth, sayWrittenDate } from "@dawngate/core/schedule/words";
+import {
+  addDays,
+  addMonths,
+  dateOf,
+  formatDate,
+  type LocalDate,
+  parseDate,
+  yearMonthDay,
+} from "@dawngate/core/time";
+
+export const read = (text: string): LocalDate => {
+  const date = parseDate(text);
+  return date.ok ? date.value : (0 as LocalDate);
+};
+
+/** Whole months that are shown. */
+export interface Span {
+  from: LocalDate;
+  through: LocalDate;
+}
+
+/** So many months, the first of them so many after (or before) the month of a day. */
+export function spanOf(today: string, first: number, months: number): Span {
+  const { year, month } = yearMonthDay(read(today));
+  const from = addMonths(dateOf(year, month, 1), first);
+  return { from, through: addDays(addMonths(from, months), -1) };
+}
+
+/** Places along the chart: whole days, each from its left edge. */
+export const placeIn = ({ from, through }: Span, width: number) => {
+  const days = through - from + 1;
+  return (date: LocalDate) => (Math.min(Math.max(date - from, 0), days) / days) * width;
+};
+
+/** The first day of each month, with its name; the year where it begins. */
+export function monthsOf({ from, through }: Span): { day: LocalDate; label: string }[] {
+  const months: { day: LocalDate; label: string }[] = [];
+  for (let day = from; day <= through; day = addMonths(day, 1)) {
+    const { month } = yearMonthDay(day);
+    const whole = sayMonth(day);
+    const named = months.length === 0 || month === 1;
+    months.push({ day, label: named ? whole : (whole.split(" ")[0] ?? whole) });
+  }
+  return months;
+}
+
+export interface Placed {
+  cohort: YearCohort;
+  lane: number;
+}
+
+/** Room for what is said beside a bar, and above a window, in points. */
+const BESIDE = 84;
+const ABOVE = 64;
+
+/**
+ * Cohorts in as few lanes as have room for them: bars beside bars, and windows, which stand below the bars, beside
+ * windows. A lane is filled from the left.
+ */
+export function lanesOf(cohorts: readonly YearCohort[], x: (date: LocalDate) => number): Placed[] {
+  const lanes: { bar: number; window: number }[] = [];
+  const end = (date: string) => x(addDays(read(date), 1));
+  return [...cohorts]
+    .sort((a, b) => (first(a) < first(b) ? -1 : 1))
+    .map((cohort) => {
+      const { window } = cohort;
+      const bar = x(read(cohort.starts));
+      const from = window ? x(read(window.opens)) : Number.POSITIVE_INFINITY;
+      const found = lanes.findIndex((lane) => lane.bar <= bar && lane.window <= from);
+      const lane = found < 0 ? lanes.length : found;
+      lanes[lane] = {
+        bar: Math.max(end(cohort.ends), bar + 40) + BESIDE,
+        window: window ? Math.max(end(window.closes), from + ABOVE) : (lanes[lane]?.window ?? 0),
+      };
+      return { cohort, lane };
+    });
+}
+
+const first = ({ window, starts }: YearCohort) =>
+  window && window.opens < starts ? window.opens : starts;
+
+/** Two cohorts at once that somebody leads, in sentences. */
+export function leadsTwo(courses: readonly YearCourse[]): string[] {
+  const led = courses.flatMap((course) =>
+    course.cohorts.flatMap((cohort) => cohort.leaders.map((who) => ({ who, cohort, course }))),
+  );
+  const found: string[] = [];
+  for (const [i, one] of led.entries())
+    for (const other of led.slice(i + 1)) {
+      const starts =
+        one.cohort.starts > other.cohort.starts ? one.cohort.starts : other.cohort.starts;
+      const ends = one.cohort.ends < other.cohort.ends ? one.cohort.ends : other.cohort.ends;
+      if (one.who !== other.who || one.cohort.id === other.cohort.id || starts > ends) continue;
+      found.push(
+        `${one.who} leads ${one.cohort.name} (${one.course.title}) and ${other.cohort.name} (${other.course.title}) at once: ${sayWrittenDate(starts)} to ${sayWrittenDate(ends)}.`,
+      );
+    }
+  return found;
+}
+
+export interface Dated {
+  date: string;
+  says: string;
+  course: YearCourse;
+  cohort: YearCohort | null;
+}
+
+/** All that begins and ends in a span, by day: the year as a list. */
+export function byDay(courses: readonly YearCourse[], span: Span): Dated[] {
+  const [from, through] = [formatDate(span.from), formatDate(span.through)];
+  const dated: Dated[] = [];
+  for (const course of courses) {
+    for (const cohort of course.cohorts) {
+      const put = (date: string, says: string) => dated.push({ date, says, course, cohort });
+      const { name, window, starts, ends } = cohort;
+      if (window) {
+        put(window.opens, `Enrolling into ${name} begins`);
+        put(window.closes, `Enrolling into ${name} ends`);
+      }
+      put(starts, `${name} begins`);
+      put(ends, `${name} ends`);
+    }
+    for (const { title, window } of course.sales) {
+      dated.push({ date: window.opens, says: `“${title}” goes on sale`, course, cohort: null });
+      dated.push({
+        date: window.closes,
+        says: `“${title}” is sold no longer`,
+        course,
+        cohort: null,
+      });
+    }
+  }
+  return dated
+    .filter(({ date }) => date >= from && date <= through)
+    .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
+}
+
+/** "9 of 16", "7 people", "full, 3 wait". */
+export function saySeats({ people, seats, waiting }: YearCohort): string {
+  if (waiting > 0) return `waitlist ${waiting}`;
+  return seats === null
+    ? people === 1
+      ? "1 person"
+      : `${people} people`
+    : `${people} of ${seats}`;
+}
+
+/** The day so many after another, as it is written. */
+export const dayAfter = (day: string, days: number) => formatDate(addDays(read(day), days));
+
+/** A bar, to whoever hears it. */
+export const sayCohortBar = (course: string, cohort: YearCohort) =>
+  `${cohort.name}, ${course}: ${sayWrittenDate(cohort.starts)} to ${sayWrittenDate(cohort.ends)}, ${saySeats(cohort)}`;
