@@ -1,10 +1,12 @@
 /** People from a file: chosen, its columns said, every row looked at before anything is written, then enrolled. */
 import type { Course } from "@dawngate/contract/courses";
+import { reachedBy } from "@dawngate/contract/held";
 import type { PeopleFile } from "@dawngate/contract/people-file";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { View } from "react-native";
-import { type InCourse, useGetCourseQuery } from "../../courses/api";
-import { explain } from "../../store/api";
+import { useDispatch } from "react-redux";
+import type { InCourse } from "../../courses/api";
+import { api, explain } from "../../store/api";
 import { addressOf } from "../../store/ask";
 import { Coming } from "../../store/coming";
 import { PrimaryAction, QuietAction } from "../../ui/action";
@@ -122,6 +124,9 @@ function Bring({
   );
 }
 
+/** What one says of a file. */
+type Said = Pick<PeopleFile, "columns" | "cohort">;
+
 /** While the server works on it, it is asked this often. */
 const AGAIN = 700;
 
@@ -143,19 +148,37 @@ function Brought({
   const { data, error, refetch } = useGetPeopleFileQuery(at, {
     pollingInterval: working ? AGAIN : 0,
   });
-  const { refetch: refetchCourse } = useGetCourseQuery(place);
   const [change, changing] = useChangePeopleFileMutation();
+  const [said, setSaid] = useState<Said | null>(null);
+  const sent = useRef(Promise.resolve());
   const [drop] = useDropPeopleFileMutation();
   const now = data?.state === "checking" || data?.state === "enrolling";
-  if (data && now !== working) {
-    setWorking(now);
-    if (data.state === "done") void refetchCourse();
-  }
+  if (data && now !== working) setWorking(now);
+  const dispatch = useDispatch();
+  const done = data?.state === "done";
+  // The job has changed what others show.
+  useEffect(() => {
+    if (done)
+      dispatch(
+        api.util.invalidateTags(
+          reachedBy(["people", "course", "courses"], {
+            school: place.school,
+            course: place.course,
+          }),
+        ),
+      );
+  }, [done, dispatch, place.school, place.course]);
   if (!data) return <Coming error={error} onRetry={refetch} />;
-  const say = (part: Partial<Pick<PeopleFile, "columns" | "cohort">>) => {
-    setWorking(true);
-    const { columns, cohort, timeZone } = data;
-    void change({ ...at, body: { columns, cohort, timeZone, ...part } });
+  // What was said last holds, also before the server has answered what was said before.
+  const { columns, cohort } = said ?? data;
+  const say = (part: Partial<Said>) => {
+    const next = { columns, cohort, ...part };
+    setSaid(next);
+    // One after the other: two on their way at once could arrive in the other order.
+    sent.current = sent.current.then(async () => {
+      await change({ ...at, body: { ...next, timeZone: data.timeZone } });
+      setWorking(true);
+    });
   };
   const fixed = data.state === "enrolling" || data.state === "done";
   return (
@@ -167,11 +190,11 @@ function Brought({
       {changing.error ? <Notice {...explain(changing.error)} /> : null}
       {fixed ? null : (
         <>
-          <ColumnsPart file={data} onChange={(columns) => say({ columns })} />
+          <ColumnsPart file={{ ...data, columns }} onChange={(next) => say({ columns: next })} />
           <CohortOfRows
             course={course}
-            cohort={data.cohort}
-            onChange={(cohort) => say({ cohort })}
+            cohort={cohort}
+            onChange={(next) => say({ cohort: next })}
           />
         </>
       )}

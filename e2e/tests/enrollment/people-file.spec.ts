@@ -1,0 +1,78 @@
+/** People from a file with five kinds of fault: each is understood, the good ones come in, the same file changes nothing. */
+import { accessibilityFaults, expect, settled, test } from "../helpers";
+
+test("a file with faults is looked at, its columns said, its good rows enrolled", async ({
+  page,
+  baseURL,
+}) => {
+  test.setTimeout(120_000);
+  const post = async (path: string, data: object = {}) => {
+    const answer = await page.request.post(`/api/schools/ember-row${path}`, {
+      data,
+      headers: { origin: baseURL ?? "" },
+    });
+    expect(answer.status(), await answer.text()).toBe(200);
+    return answer.json();
+  };
+  const stamp = `${test.info().project.name}-${Date.now()}`;
+  const { id } = await post("/courses", { title: `File ${stamp}`, shape: "part-a-week" });
+  await post(`/courses/${id}/versions`);
+  const lines = [
+    // Heads of its own: what a school has said of such a file once, it knows.
+    `Colaborador ${stamp};E-Mail;Zona;Loja`,
+    `Maria João;maria-${stamp}@example.org;;Mill Lane`,
+    `Rui Sá;rui-${stamp}@example.org;Atlantic/Azores;Harbour`,
+    "Nobody;not an address;;",
+    `Twice;MARIA-${stamp}@example.org;;`,
+    `Nowhere;nowhere-${stamp}@example.org;Mars/Olympus;`,
+  ];
+  // As an older spreadsheet saves it: ISO 8859-1.
+  const buffer = Buffer.from(lines.join("\r\n"), "latin1");
+  const file = { name: "equipa.csv", mimeType: "text/csv", buffer };
+
+  await page.goto(`/ember-row/courses/${id}/people`);
+  await page.getByRole("button", { name: "From a file" }).click();
+  const sheet = page.getByRole("dialog");
+  await page.locator('input[type="file"]').setInputFiles(file);
+  // The thread that reads it may have to be started.
+  await expect(sheet.getByText("equipa.csv: 5 rows")).toBeVisible({ timeout: 30_000 });
+  await expect(sheet.getByText("Say which column holds the names.")).toBeVisible();
+  await sheet.getByLabel("The name stands in").fill("cola");
+  await sheet.getByRole("button", { name: `Colaborador ${stamp}` }).click();
+  await sheet.getByLabel("The time zone stands in").fill("zona");
+  await sheet.getByRole("button", { name: "Zona" }).click();
+  await expect(sheet.getByRole("radio", { name: "Refused 3" })).toBeVisible();
+  await sheet.getByRole("radio", { name: "Refused 3" }).click();
+  await expect(sheet.getByText("“not an address” is not a mail address")).toBeVisible();
+  await expect(sheet.getByText("The same address stands in line 2")).toBeVisible();
+  await expect(sheet.getByText(/“Mars\/Olympus” is no time zone/)).toBeVisible();
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  const download = page.waitForEvent("download");
+  await sheet.getByRole("link", { name: /Download the 3 refused rows/ }).click();
+  expect((await download).suggestedFilename()).toBe("refused.csv");
+
+  await sheet.getByRole("button", { name: "Enroll 2 people, without those refused" }).click();
+  await expect(sheet.getByText("Done: 2 people.")).toBeVisible({ timeout: 30_000 });
+  await sheet.getByRole("button", { name: "To the people" }).click();
+  await expect(page.getByText("Maria João").first()).toBeVisible({ timeout: 20_000 });
+
+  // The same file once more: its columns are known, and nobody is in twice.
+  await page.getByRole("button", { name: "From a file" }).click();
+  await page.locator('input[type="file"]').setInputFiles(file);
+  await expect(sheet.getByRole("radio", { name: "In already 2" })).toBeVisible();
+  await expect(sheet.getByText("No row can be taken as it is.")).toBeVisible();
+  await page.keyboard.press("Escape");
+
+  // A spreadsheet that is called .csv says what to do.
+  await page.getByRole("button", { name: "From a file" }).click();
+  const answered = page.waitForResponse((one) => one.url().includes("/people-files"));
+  await page
+    .locator('input[type="file"]')
+    .setInputFiles({ ...file, buffer: Buffer.from([0x50, 0x4b, 3, 4]) });
+  expect((await answered).status()).toBe(422);
+  await expect(sheet.getByText(/This is a spreadsheet, not CSV/)).toBeVisible();
+});
+
+// The refusal is looked at; the browser says of it what it says of every refusal.
+test.use({ allowedErrors: /422/ });
