@@ -48,7 +48,7 @@ const SHOTS = [
   ["people-wide", wide, "/ember-row/courses/cold-kitchen/people"],
   ["edit-wide", wide, "/ember-row/courses/cold-kitchen/edit"],
   ["listing-wide", wide, "/ember-row/sales/sourdough"],
-  ["cohorts-wide", wide, "/ember-row/courses/winter-rye/cohorts"],
+  ["year-wide", wide, "/ember-row/year"],
   ["schedule-phone", phone, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
   [
     "gate-phone",
@@ -68,7 +68,7 @@ const SHOTS = [
   ["my-course-phone", phone, "/ember-row/shelf/sourdough-08", { who: "callum.reyes" }],
   ["lesson-phone", phone, "/ember-row/shelf/sourdough-08/folds-and-rests", { who: "callum.reyes" }],
   ["dates-phone", phone, "/ember-row/dates", { who: "callum.reyes" }],
-  ["sign-in-phone", phone, "/sign-in?to=%2Fember-row%2Fc%2Fwinter-rye", { who: null }],
+  ["door-phone", phone, "/ember-row/courses/oven-and-allergens/door"],
   ["checkout-phone", phone, "/ember-row/o/sourdough?code=OVEN20", { who: null }],
   // Last: they change the course.
   ["ripple-wide", wide, "/ember-row/courses/cold-kitchen/edit", { act: twoWeeksLater }],

@@ -130,6 +130,7 @@ export const ADDRESSES = {
   refusedRows: ["GET", "/schools/{school}/courses/{course}/people-files/{file}/refused.csv", [], []],
   dropPeopleFile: ["DELETE", "/schools/{school}/courses/{course}/people-files/{file}", [], ["brought"]],
   getYear: ["GET", "/schools/{school}/year", ["year"], []],
+  compareCohorts: ["GET", "/schools/{school}/courses/{course}/cohorts/compare", ["people"], []],
   getRipple: ["GET", "/schools/{school}/courses/{course}/ripple", [], []],
   getPersonRipple: ["GET", "/schools/{school}/courses/{course}/enrollments/{enrollment}/ripple", [], []],
   getCohortRipple: ["POST", "/schools/{school}/courses/{course}/cohorts/{cohort}/ripple", [], []],

@@ -18,6 +18,7 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { CohortSheet } from "./cohort-sheet";
 import { Cohorts } from "./cohorts-table";
+import { CompareSheet } from "./compare/compare-sheet";
 import { Leaders } from "./leaders";
 import { NextCohortSheet } from "./next-cohort/next-cohort-sheet";
 import { COHORTS } from "./places";
@@ -29,7 +30,11 @@ export function CohortsScreen() {
   const place = useLocalSearchParams() as InCourse;
   const { data, error, refetch } = useGetCourseQuery(place, { refetchOnMountOrArgChange: true });
   const { data: school, error: away } = useGetSchoolQuery({ school: place.school });
-  const mayChange = useMay(place.school)("cohorts.change");
+  const may = useMay(place.school);
+  const mayChange = may("cohorts.change");
+  // An instructor meets the figures of their own cohorts, one course page at a time.
+  const maySee = may("people.see") && mayChange;
+  const [comparing, setComparing] = useState(false);
   // Who leads which comes with the rest: rows that grew later would move what one is about to press.
   const members = useGetMembersQuery({ school: place.school }, { skip: !mayChange });
   const ways = useGetWaysQuery(place, { skip: !mayChange, refetchOnMountOrArgChange: true });
@@ -86,6 +91,18 @@ export function CohortsScreen() {
                 <QuietAction label="How people come in" onPress={() => setEntering("course")} />
               ) : null}
             </View>
+          ) : null}
+          {data.cohorts.length > 1 && maySee ? (
+            <View style={{ alignItems: "flex-start" }}>
+              <QuietAction label="Side by side" onPress={() => setComparing(true)} />
+            </View>
+          ) : null}
+          {comparing ? (
+            <CompareSheet
+              place={place}
+              cohorts={data.cohorts}
+              onClose={() => setComparing(false)}
+            />
           ) : null}
           {way && ways.data ? (
             <WaySheet

@@ -18,6 +18,7 @@ import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetSomeoneQuery } from "./api";
+import { KeptOut } from "./kept-out";
 import { OneHorizon } from "./one-horizon";
 import { EVERYONE } from "./places";
 
@@ -106,6 +107,9 @@ export function SomeoneScreen() {
               );
             })}
           </View>
+          {may("cohorts.change") ? (
+            <KeptOut school={school} person={person} name={data.name} />
+          ) : null}
           {may("notices.see") ? (
             <ToldTo school={school} person={person} zone={data.timeZone} />
           ) : null}

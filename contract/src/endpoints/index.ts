@@ -1,5 +1,6 @@
 /** All endpoints, room by room. */
 import { catalog } from "./catalog";
+import { compare } from "./compare";
 import { courses } from "./courses";
 import { covers } from "./covers";
 import { enrollment } from "./enrollment";
@@ -33,9 +34,10 @@ export const ROOMS = {
   schedule,
   enrollment,
   learning,
-  waysIn,
-  peopleFile,
+  "ways-in": waysIn,
+  "people-file": peopleFile,
   year,
+  compare,
   review,
   sales,
   catalog,

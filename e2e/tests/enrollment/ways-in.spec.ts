@@ -95,6 +95,13 @@ test("a seat is waited for and taken, the next cohort made from the last, and pe
   await expect(page.getByText("Made the cohort Next term.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Change Next term" })).toBeVisible();
 
+  // Both beside each other, as lines and as a table.
+  await page.getByRole("button", { name: "Side by side" }).click();
+  await expect(page.getByRole("table", { name: "Cohorts side by side" })).toBeVisible();
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await page.keyboard.press("Escape");
+
   // Into it one comes when the school says yes.
   await page.getByRole("button", { name: "Ways in: Next term" }).click();
   await page.getByRole("radio", { name: "When the school says yes" }).click();

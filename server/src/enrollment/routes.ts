@@ -1,4 +1,5 @@
 /** HTTP of enrolling: cohorts, the ways in, what staff do, and the enrollee's side. */
+import { compare } from "@dawngate/contract/endpoints/compare";
 import { courses } from "@dawngate/contract/endpoints/courses";
 import { enrollment } from "@dawngate/contract/endpoints/enrollment";
 import { people } from "@dawngate/contract/endpoints/people";
@@ -9,6 +10,7 @@ import { isTheirs } from "../school/context";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { act } from "./acts";
+import { compareCohorts } from "./compare/compare";
 import { listCourses, showCourse } from "./courses";
 import { datesFile, endFeed, readFeed, renewFeed, showDates, showFeed } from "./dates";
 import { enrollByHand, enrollSelf } from "./enroll";
@@ -37,6 +39,11 @@ export function enrollmentRoutes(services: Services) {
     .openapi(route(services, courses.getCourse), async (c) =>
       c.json(await showCourse(db, c.get("context"), c.req.valid("param").course), 200),
     )
+    .openapi(route(services, compare.compareCohorts), async (c) => {
+      const { course } = c.req.valid("param");
+      const { cohorts } = c.req.valid("query");
+      return c.json(await compareCohorts(services, c.get("context"), course, cohorts), 200);
+    })
     .openapi(route(services, year.getYear), async (c) =>
       c.json(await showYear(services, c.get("context"), c.req.valid("query")), 200),
     )

@@ -66,6 +66,16 @@ export async function setAccount(tx: SchoolTransaction, person: string, account:
 }
 
 /** What a school calls somebody, and the zone they live in. */
+/** Whether there is a person of this identifier. */
+export async function knowsPerson(tx: SchoolTransaction, person: string): Promise<boolean> {
+  const found = await tx
+    .selectFrom("person")
+    .select("id")
+    .where("id", "=", person)
+    .executeTakeFirst();
+  return found !== undefined;
+}
+
 export async function readOwnself(tx: SchoolTransaction, person: string) {
   return tx
     .selectFrom("person")

@@ -52,6 +52,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ],
   ["GET", "/schools/one/courses/c/people-files/x/refused.csv", undefined, "cohorts.change"],
   ["DELETE", "/schools/one/courses/c/people-files/x", undefined, "cohorts.change"],
+  ["GET", "/schools/one/courses/c/cohorts/compare?cohorts=k", undefined, "people.see"],
   ["GET", "/schools/one/courses/c/ways", undefined, "cohorts.change"],
   [
     "PUT",

@@ -4,7 +4,7 @@ import { formatInstant } from "@dawngate/core/time";
 import { notFound } from "../../base/problem";
 import { readCourseRow } from "../../courses/store";
 import type { SchoolTransaction } from "../../db/connection";
-import { readOwnself } from "../../people/store";
+import { knowsPerson } from "../../people/store";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { dropBlock, readBlocks, writeBlock } from "./store";
@@ -12,7 +12,7 @@ import { dropBlock, readBlocks, writeBlock } from "./store";
 type Db = Pick<Services, "db">;
 
 async function known(tx: SchoolTransaction, person: string): Promise<void> {
-  if (!(await readOwnself(tx, person))) throw notFound("The school knows nobody of this name.");
+  if (!(await knowsPerson(tx, person))) throw notFound("The school knows nobody of this name.");
 }
 
 export async function showBlocks(

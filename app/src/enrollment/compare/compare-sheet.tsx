@@ -1,0 +1,124 @@
+/** Cohorts side by side: who is in, who has begun and finished, how far they are, as a table and as lines. */
+
+import type { ComparedCohort } from "@dawngate/contract/compare";
+import type { Cohort } from "@dawngate/contract/courses";
+import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import { useState } from "react";
+import { ScrollView, View } from "react-native";
+import type { InCourse } from "../../courses/api";
+import { Coming } from "../../store/coming";
+import { Choice } from "../../ui/choice";
+import { Choices } from "../../ui/choices";
+import { Sheet } from "../../ui/sheet";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
+import { useCompareCohortsQuery } from "./api";
+import { ProgressChart } from "./progress-chart";
+
+/** So many at once; the server holds to it too. */
+const MOST = 6;
+
+interface Props {
+  place: InCourse;
+  cohorts: readonly Cohort[];
+  onClose(): void;
+}
+
+export function CompareSheet({ place, cohorts, onClose }: Props) {
+  const [chosen, setChosen] = useState(cohorts.slice(0, 4).map(({ id }) => id));
+  const [width, setWidth] = useState(320);
+  const { data, error, refetch } = useCompareCohortsQuery(
+    { school: place.school, course: place.course, cohorts: chosen.join(",") },
+    { skip: chosen.length === 0, refetchOnMountOrArgChange: true },
+  );
+  const { quiet } = usePalette();
+  const toggle = (id: string) =>
+    setChosen(
+      chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id].slice(-MOST),
+    );
+  return (
+    <Sheet title="Cohorts side by side" broad onClose={onClose}>
+      <Choices label="Which cohorts" many>
+        {cohorts.map(({ id, name }) => (
+          <Choice
+            key={id}
+            many
+            label={name}
+            taken={chosen.includes(id)}
+            onPress={() => toggle(id)}
+          />
+        ))}
+      </Choices>
+      {chosen.length === 0 ? (
+        <Text color={quiet}>Choose some of them, six at the most.</Text>
+      ) : data ? (
+        <View
+          style={{ gap: 18 }}
+          onLayout={({ nativeEvent }) => setWidth(Math.max(240, nativeEvent.layout.width))}
+        >
+          <ProgressChart cohorts={data.cohorts} width={width} />
+          <Figures cohorts={data.cohorts} />
+          <Text kind="small" color={quiet}>
+            Done on average: of what each has to do. Weeks count from each cohort's first day. What
+            each brought in money stands with the income.
+          </Text>
+        </View>
+      ) : (
+        <Coming error={error} onRetry={refetch} />
+      )}
+    </Sheet>
+  );
+}
+
+const percent = (part: number, whole: number) =>
+  whole === 0 ? "–" : `${Math.round((part / whole) * 100)} %`;
+
+const MEASURES: [title: string, of: (cohort: ComparedCohort) => string][] = [
+  ["First day", ({ starts }) => sayWrittenDate(starts)],
+  ["People", ({ people, seats }) => (seats === null ? `${people}` : `${people} of ${seats}`)],
+  ["Access not ended", ({ here }) => `${here}`],
+  ["Have begun", ({ begun, people }) => `${begun} (${percent(begun, people)})`],
+  ["Have finished", ({ finished, people }) => `${finished} (${percent(finished, people)})`],
+  ["Done on average", ({ share }) => (share === null ? "–" : `${Math.round(share * 100)} %`)],
+  ["Paused or suspended", ({ paused }) => `${paused}`],
+  ["Wait for a seat", ({ waiting }) => `${waiting}`],
+];
+
+/** Each cohort a column: on a phone they scroll beside the measures. */
+function Figures({ cohorts }: { cohorts: readonly ComparedCohort[] }) {
+  const { line, quiet } = usePalette();
+  const cell = { width: 128, paddingVertical: 8, paddingRight: 10 } as const;
+  const row = { flexDirection: "row", borderBottomWidth: 1, borderBottomColor: line } as const;
+  return (
+    <ScrollView horizontal testID="one-line" tabIndex={0}>
+      <View role="table" aria-label="Cohorts side by side">
+        <View role="row" style={row}>
+          <View role="columnheader" style={cell}>
+            <Text kind="small" color={quiet}>
+              Measure
+            </Text>
+          </View>
+          {cohorts.map(({ id, name }) => (
+            <View role="columnheader" key={id} style={cell}>
+              <Text kind="strong">{name}</Text>
+            </View>
+          ))}
+        </View>
+        {MEASURES.map(([title, of]) => (
+          <View role="row" key={title} style={row}>
+            <View role="rowheader" style={cell}>
+              <Text kind="small" color={quiet}>
+                {title}
+              </Text>
+            </View>
+            {cohorts.map((cohort) => (
+              <View role="cell" key={cohort.id} style={cell}>
+                <Text>{of(cohort)}</Text>
+              </View>
+            ))}
+          </View>
+        ))}
+      </View>
+    </ScrollView>
+  );
+}
