@@ -5,6 +5,8 @@ test("a file with faults is looked at, its columns said, its good rows enrolled"
   page,
   baseURL,
 }) => {
+  // One sheet at every size, and narrow on a phone.
+  test.skip(test.info().project.name !== "phone");
   test.setTimeout(120_000);
   const post = async (path: string, data: object = {}) => {
     const answer = await page.request.post(`/api/schools/ember-row${path}`, {
