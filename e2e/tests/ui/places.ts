@@ -15,6 +15,7 @@ export const PLACES: Record<string, [string, string][]> = {
     ["an outline that is edited", "/ember-row/courses/cold-kitchen/edit"],
     ["the people of a course", "/ember-row/courses/winter-rye/people"],
     ["the cohorts of a course", "/ember-row/courses/winter-rye/cohorts"],
+    ["who asks to come in", "/ember-row/courses/oven-and-allergens/door"],
     ["what is asked in a course", "/ember-row/courses/cold-kitchen/questions"],
     ["remarks on a course", "/ember-row/courses/cold-kitchen/remarks"],
     ["how a course is sold", "/ember-row/courses/cold-kitchen/sales"],
@@ -28,6 +29,7 @@ export const PLACES: Record<string, [string, string][]> = {
   ],
   "the school": [
     ["today", "/ember-row/today"],
+    ["the year", "/ember-row/year"],
     ["everybody of the school", "/ember-row/people"],
     ["one person with two courses", "/ember-row/people/callum.reyes"],
     ["what is on sale", "/ember-row/sales"],

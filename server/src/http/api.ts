@@ -57,7 +57,7 @@ export function api(services: Services, changes: Changes | null) {
     return described;
   };
   app.get("/openapi.json", (c) => c.json(whole()));
-  app.get("/openapi/:room{[a-z]+\\.json}", (c) => {
+  app.get("/openapi/:room{[a-z-]+\\.json}", (c) => {
     const room = c.req.param("room").slice(0, -".json".length);
     if (!roomsOf(whole()).includes(room))
       throw notFound(`There is no room "${room}"; /api/openapi.json lists all there is.`);

@@ -47,8 +47,8 @@ test("who is in, has begun and finished, and how far they are week by week", asy
 test("a cohort that is none, too many of them, none at all", async () => {
   for (const [cohorts, status] of [
     ["nobody", 404],
-    ["", 422],
-    ["a,b,c,d,e,f,g", 422],
+    ["", 400],
+    ["a,b,c,d,e,f,g", 400],
   ] as const) {
     const answer = await owned.app.ask(
       OWNER,
