@@ -1,6 +1,6 @@
 /** HTTP of public pages. */
 import { catalog } from "@dawngate/contract/endpoints/catalog";
-import { router, type Services } from "../school/kit";
+import { limited, router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import type { PageOf } from "./address-store";
 import {
@@ -23,6 +23,8 @@ export function catalogRoutes(services: Services) {
     .openapi(route(services, catalog.getPublicCourse, "public"), async (c) => {
       const { course } = c.req.valid("param");
       const { join = null } = c.req.valid("query");
+      // Whoever brings codes is counted closer: nobody guesses one.
+      if (join !== null) await limited(services, "join")(c, async () => undefined);
       return c.json(await showPublicCourse(services, c.get("context"), course, join), 200);
     })
     .openapi(route(services, catalog.getPreview, "public"), async (c) => {

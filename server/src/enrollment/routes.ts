@@ -7,7 +7,7 @@ import { year } from "@dawngate/contract/endpoints/year";
 
 import { refusal } from "../base/problem";
 import { isTheirs } from "../school/context";
-import { router, type Services } from "../school/kit";
+import { limited, router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { act } from "./acts";
 import { compareCohorts } from "./compare/compare";
@@ -116,7 +116,9 @@ export function enrollmentRoutes(services: Services) {
     })
     .openapi(route(services, enrollment.enrollSelf), async (c) => {
       const { course } = c.req.valid("param");
-      return c.json(await enrollSelf(services, c.get("context"), course, c.req.valid("json")), 200);
+      const asked = c.req.valid("json");
+      if (asked.code) await limited(services, "join")(c, async () => undefined);
+      return c.json(await enrollSelf(services, c.get("context"), course, asked), 200);
     })
     .openapi(route(services, enrollment.getShelf), async (c) =>
       c.json(await showShelf(services, c.get("context")), 200),

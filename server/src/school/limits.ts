@@ -28,6 +28,7 @@ const RULES = {
   account: { address: [120, 600], account: [60, 600], what: "Too many changes to an account" },
   "new-school": { address: [30, 3600], account: [10, 3600], what: "Too many new schools" },
   buy: { address: [120, 600], account: [40, 600], what: "Too many purchases at once" },
+  join: { address: [600, 600], account: [60, 600], what: "Too many join codes were tried" },
   public: { address: [900, 60], account: null, what: "Too many pages were asked for" },
 } as const satisfies Record<string, Rule>;
 

@@ -13,6 +13,9 @@ import type {
 } from "@dawngate/contract/ways-in";
 import type { Instant } from "@dawngate/core/time";
 import { nextCaller } from "../../src/enrollment/ways-in/waitlist";
+import { openAuthPool } from "../../src/school/auth";
+import { openLimits } from "../../src/school/limits";
+import { testApp } from "../helpers/app";
 import { OWNER, type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
@@ -449,4 +452,26 @@ test("nobody but staff who may change cohorts sets ways in; instructors decide f
     401,
   );
   expect((await by(OWNER, "GET", `${course}/codes?after=bm90IG91cnM`)).status).toBe(400);
+});
+
+test("a code guessed ten thousand times: after some dozens one waits, by account and by address", async () => {
+  const counters = openAuthPool(owned.test_.address);
+  const limits = openLimits(counters);
+  const app = testApp(owned.test_.db, () => now, undefined, { limits });
+  const guess = (i: number) =>
+    app.ask("guesser@example.org", "GET", `${catalog}?join=GUESS${String(i).padStart(3, "0")}`);
+  const statuses: number[] = [];
+  for (let i = 0; i < 80; i++) statuses.push((await guess(i)).status);
+  const first = statuses.indexOf(429);
+  expect(first).toBeGreaterThan(20);
+  expect(statuses.slice(first).every((status) => status === 429)).toBe(true);
+  const enrolling = await app.ask("guesser@example.org", "POST", catalog, {
+    cohort: "k",
+    ...zone,
+    code: "GUESS999",
+  });
+  expect(enrolling.status).toBe(429);
+  // Without a code the page is there for everybody.
+  expect((await app.ask("guesser@example.org", "GET", catalog)).status).toBe(200);
+  await counters.end();
 });
