@@ -35,7 +35,8 @@ beforeAll(async () => {
   await prepareDatabase(cluster, `${name}_roles`, SECRETS);
   db = await emptyDatabase(name);
   migrator = migratorOf(db);
-});
+  // Every migration there is, from nothing: on a slow hour longer than a test takes.
+}, 90_000);
 afterAll(async () => {
   await db.destroy();
   await dropDatabase(cluster, name);
