@@ -50,6 +50,10 @@ export const nextCohorts = z
     leaders: z.boolean().describe("Led by whoever leads the earlier one."),
     close: z.boolean().describe("Nobody comes into the earlier one but by staff any more."),
     hide: z.boolean().describe("Visitors do not meet the earlier one any more."),
+    reopen: z
+      .boolean()
+      .default(false)
+      .describe("Where the earlier one is closed or off the page: the next ones are not."),
     key: z.string().min(8).max(64).describe("Made for each press: the same press counts once."),
   })
   .meta({ id: "NextCohorts" });

@@ -121,6 +121,7 @@ export function CohortsScreen() {
               course={data}
               cohort={following}
               today={today}
+              way={ways.data?.ways.find((one) => one.cohort === following.id)}
               isLed={
                 members.data?.members.some(({ cohorts }) => cohorts.includes(following.id)) ?? false
               }

@@ -51,7 +51,7 @@ export async function makeNextCohorts(
   context: Context,
   course: string,
   earlier: string,
-  { cohorts, leaders, close, hide, key }: NextCohorts,
+  { cohorts, leaders, close, hide, reopen, key }: NextCohorts,
 ): Promise<MadeCohorts> {
   return db.withSchool(context, async (tx) => {
     await holdTurn(tx, course, "cohorts");
@@ -90,6 +90,7 @@ export async function makeNextCohorts(
           ...way,
           cohort: id,
           waitlist: way.waitlist && { ...way.waitlist, until: null },
+          ...(reopen && { listed: true, entry: way.entry === "staff" ? "anyone" : way.entry }),
         });
     if (leaders)
       await copyLeaders(

@@ -421,6 +421,28 @@ describe("the next cohort from an earlier one", () => {
       { name: "Summer", entry: "anyone", listed: true, waitlist: { until: null, offerHours: 24 } },
     ]);
   });
+  test("from one that is closed the next is closed too, unless one says otherwise", async () => {
+    const made = await make({
+      cohorts: [{ ...next, name: "Open again" }],
+      ...rest,
+      close: false,
+      hide: false,
+      reopen: true,
+      key: "press-0009",
+    });
+    const { ways } = await ask<WaysIn>("GET", `${course}/ways`);
+    expect(ways.find(({ cohort }) => cohort === made.cohorts[0]?.id)).toMatchObject({
+      entry: "anyone",
+      listed: true,
+    });
+    expect(ways.find(({ name }) => name === "Spring")).toMatchObject({ entry: "staff" });
+    await owned.test_.db.withSchool(owned.school, async (tx) => {
+      await tx
+        .deleteFrom("cohort")
+        .where("id", "=", made.cohorts[0]?.id ?? "")
+        .execute();
+    });
+  });
   test("a series at once, or none where one of them is wrong", async () => {
     const series = ["Autumn", "Winter"].map((name, i) => ({
       ...next,

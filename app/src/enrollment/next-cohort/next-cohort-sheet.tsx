@@ -4,6 +4,7 @@
  */
 import type { Cohort, Course } from "@dawngate/contract/courses";
 import type { School } from "@dawngate/contract/school";
+import type { WayInSet } from "@dawngate/contract/ways-in";
 import type { PlanCohort, PlanCourse } from "@dawngate/core/plan";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useMemo, useState } from "react";
@@ -41,6 +42,8 @@ interface Props {
   course: Course;
   cohort: Cohort;
   today: string;
+  /** How people come into the earlier one. */
+  way: WayInSet | undefined;
   /** Somebody leads the earlier one. */
   isLed: boolean;
   onClose(): void;
@@ -51,7 +54,8 @@ const MOST = 40;
 /** How wide the horizon of before and after is drawn. */
 const LINE = 320;
 
-export function NextCohortSheet({ place, school, course, cohort, today, isLed, onClose }: Props) {
+export function NextCohortSheet(props: Props) {
+  const { place, school, course, cohort, today, way, isLed, onClose } = props;
   const { quiet, ember } = usePalette();
   const say = useToast();
   const [make, { error, isLoading }] = useNextCohortsMutation();
@@ -75,6 +79,8 @@ export function NextCohortSheet({ place, school, course, cohort, today, isLed, o
   const [mends, setMends] = useState<Mends>(NO_MENDS);
   const [leaders, setLeaders] = useState(isLed);
   const [close, setClose] = useState(cohort.ends < today);
+  const isShut = way !== undefined && (way.entry === "staff" || !way.listed);
+  const [reopen, setReopen] = useState(isShut);
   const [hide, setHide] = useState(cohort.ends < today);
   const planSchool = useMemo(
     () => ({ timeZone: school.timeZone, currency: school.currency, calendar: school.calendar }),
@@ -102,6 +108,7 @@ export function NextCohortSheet({ place, school, course, cohort, today, isLed, o
         leaders,
         close,
         hide,
+        reopen,
         key,
       },
     });
@@ -188,6 +195,14 @@ export function NextCohortSheet({ place, school, course, cohort, today, isLed, o
       </View>
       {wish.times > 1 ? (
         <Series wish={wish} made={made} onWish={change} names={names} onNames={setNames} />
+      ) : null}
+      {isShut ? (
+        <Switched
+          label="People come into the next by themselves"
+          says={`${cohort.name} is closed, or off the page; else the next would be too.`}
+          on={reopen}
+          onChange={setReopen}
+        />
       ) : null}
       {isLed ? (
         <Switched label="Led by the same people" on={leaders} onChange={setLeaders} />
