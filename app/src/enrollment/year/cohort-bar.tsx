@@ -26,7 +26,10 @@ const STILL = 4;
 
 export function CohortBar({ course, cohort, today, x, perDay, top, movable, onOpen }: Props) {
   const palette = usePalette();
-  const { apricot, apricotLine, apricotInk, quiet, shade, line, ink, dusk } = palette;
+  const { dark, apricot, apricotLabel, apricotLine, apricotInk } = palette;
+  const { quiet, shade, line, ink, dusk } = palette;
+  // A name stands on it: in the dark the bar is as dark as labels are.
+  const fill = dark ? apricotLabel : apricot;
   const [days, setDays] = useState(0);
   const [focused, setFocused] = useState(false);
   const moved = useRef(0);
@@ -96,7 +99,7 @@ export function CohortBar({ course, cohort, today, x, perDay, top, movable, onOp
           borderWidth: 1.5,
           borderColor: over ? line : apricotLine,
           borderStyle: cohort.listed ? "solid" : "dashed",
-          backgroundColor: over ? shade : cohort.listed ? apricot : "transparent",
+          backgroundColor: over ? shade : cohort.listed ? fill : "transparent",
           borderTopLeftRadius: 14,
           borderTopRightRadius: 14,
           ...({
