@@ -20,6 +20,7 @@ import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
+import { ownZone } from "../ui/zone";
 import { Countdown } from "./countdown";
 
 const STATES = {
@@ -91,13 +92,12 @@ export function Way({ way, first, zone, onEnd, ...rest }: Props) {
 function Door(props: Omit<Props, "first" | "zone" | "onEnd">) {
   const { way, signedIn, here, busy, onEnroll } = props;
   const { does, faults, waits } = way;
-  const told = faults.map(({ kind, sentence }) => <Text key={kind}>{sentence}</Text>);
   if (waits) return <Waiting {...props} />;
-  if (does === null || does === "code") return told;
+  if (does === null || does === "code") return <Told faults={faults} />;
   if (!signedIn)
     return (
       <View style={{ gap: 8 }}>
-        {does === "enroll" ? null : told}
+        {does === "enroll" ? null : <Told faults={faults} />}
         <View>
           <LinkAction href={withPlace("/sign-in", here)}>{`Sign in to ${DOES[does]}`}</LinkAction>
           <TextLink href={withPlace("/sign-up", here)}>New here? Sign up</TextLink>
@@ -109,9 +109,11 @@ function Door(props: Omit<Props, "first" | "zone" | "onEnd">) {
   return does === "ask" ? <Asking {...props} /> : <Joining {...props} />;
 }
 
-const DOES = { enroll: "enroll", ask: "ask", wait: "join the waitlist" };
+/** Why one cannot come in here by oneself, each reason on a line. */
+const Told = ({ faults }: Pick<WayIn, "faults">) =>
+  faults.map(({ kind, sentence }) => <Text key={kind}>{sentence}</Text>);
 
-const ownZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
+const DOES = { enroll: "enroll", ask: "ask", wait: "join the waitlist" };
 
 /** Asks to come in, with an answer to what the school wants to know. */
 function Asking({ school, course, way }: Pick<Props, "school" | "course" | "way">) {
@@ -120,9 +122,7 @@ function Asking({ school, course, way }: Pick<Props, "school" | "course" | "way"
   const { cohort, question, faults } = way;
   return (
     <View style={{ gap: 8 }}>
-      {faults.map(({ kind, sentence }) => (
-        <Text key={kind}>{sentence}</Text>
-      ))}
+      <Told faults={faults} />
       <TextField
         label={question ?? "What you want to say to the school, or nothing"}
         value={words}
@@ -152,9 +152,7 @@ function Joining({ school, course, way }: Pick<Props, "school" | "course" | "way
   const cohort = way.cohort?.id ?? "";
   return (
     <View style={{ gap: 8 }}>
-      {way.faults.map(({ kind, sentence }) => (
-        <Text key={kind}>{sentence}</Text>
-      ))}
+      <Told faults={way.faults} />
       {error ? <Notice {...explain(error)} /> : null}
       <PrimaryAction
         label="Join the waitlist"
@@ -211,20 +209,16 @@ export function CodeDoor({ ways, join }: { ways: readonly WayIn[]; join: string 
   const holds = join !== undefined && ways.some(({ does }) => does === "enroll");
   const needed = ways.length === 0 || ways.some(({ does }) => does === "code");
   if (holds || !needed) return null;
+  const take = () => typed.trim() !== "" && router.setParams({ join: typed.trim() });
   return (
     <View style={{ gap: 8 }}>
-      {ways.length === 0 ? (
-        <Text>
-          {join === undefined
-            ? "People come in here with a join code, or the school enrolls them."
-            : ""}
-        </Text>
-      ) : null}
-      {join !== undefined && ways.length === 0 ? (
+      {ways.length > 0 ? null : join === undefined ? (
+        <Text>People come in here with a join code, or the school enrolls them.</Text>
+      ) : (
         <Text color={ember} role="alert">
           This join code opens nothing here; look at it again, or ask whoever gave it to you.
         </Text>
-      ) : null}
+      )}
       <TextField
         label="Join code"
         value={typed}
@@ -232,12 +226,9 @@ export function CodeDoor({ ways, join }: { ways: readonly WayIn[]; join: string 
         autoCapitalize="characters"
         autoCorrect={false}
         onChangeText={setTyped}
-        onSubmitEditing={() => typed.trim() !== "" && router.setParams({ join: typed.trim() })}
+        onSubmitEditing={take}
       />
-      <QuietAction
-        label="Come in with it"
-        onPress={() => typed.trim() !== "" && router.setParams({ join: typed.trim() })}
-      />
+      <QuietAction label="Come in with it" onPress={take} />
     </View>
   );
 }

@@ -8,6 +8,7 @@ import { PrimaryAction } from "../ui/action";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { ownZone } from "../ui/zone";
 import { PriceCard } from "./price-card";
 import type { Shown } from "./shown";
 import { CodeDoor, Way } from "./way-in";
@@ -40,9 +41,8 @@ export function Ways({ shown }: { shown: Shown }) {
       </View>
     );
   const go = async (cohort: string | null) => {
-    const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
     if (!course) return;
-    const body = { cohort, timeZone, ...(join !== undefined && { code: join }) };
+    const body = { cohort, timeZone: ownZone(), ...(join !== undefined && { code: join }) };
     const answer = await enroll({ school, course: course.id, body });
     if ("data" in answer && answer.data) router.push(`/${school}/shelf/${answer.data.enrollment}`);
   };

@@ -2,7 +2,7 @@
 import type { Code } from "@dawngate/core/sales";
 import { View } from "react-native";
 import { QuietAction } from "../ui/action";
-import { DateField } from "../ui/moment-fields";
+import { DayOrNone } from "../ui/day-or-none";
 import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
 import { Options } from "../ui/options";
@@ -66,18 +66,13 @@ export function CodeSheet({ code, currency, today, onChange, onRemove, onClose }
           on={code.combines}
           onChange={(combines) => onChange({ ...code, combines })}
         />
-        <Switched
+        <DayOrNone
           label="Until a day"
-          on={code.through !== null}
-          onChange={(on) => onChange({ ...code, through: on ? today : null })}
+          field="Through"
+          value={code.through}
+          today={today}
+          onChange={(through) => onChange({ ...code, through })}
         />
-        {code.through === null ? null : (
-          <DateField
-            label="Through"
-            value={code.through}
-            onChange={(through) => onChange({ ...code, through })}
-          />
-        )}
         <Switched
           label="So many times at the most"
           on={code.uses !== null}

@@ -1,14 +1,13 @@
 import type { YearCohort, YearCourse } from "@dawngate/contract/year";
 import { formatDate } from "@dawngate/core/time";
 import fc from "fast-check";
+import { dayAfter, read } from "../../src/enrollment/days";
 import {
   byDay,
-  dayAfter,
   lanesOf,
   leadsTwo,
   monthsOf,
   placeIn,
-  read,
   spanOf,
 } from "../../src/enrollment/year/arrange";
 

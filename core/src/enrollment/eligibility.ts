@@ -58,7 +58,7 @@ export type EnrollingFault =
   | { kind: "by-staff" }
   | { kind: "full"; waitlist: boolean };
 
-export type FaultKind = EnrollingFault["kind"];
+type FaultKind = EnrollingFault["kind"];
 
 /** What is looked at, in the order of calculations.md 6, and by which faults each fails. */
 export const CHECKS = {
@@ -87,7 +87,8 @@ export function enrollingFaults(
   now: Instant,
 ): EnrollingFault[] {
   if (comer.isIn) return [{ kind: "in-already" }];
-  const { domains = [], email = null } = { ...place, ...comer };
+  const { domains = [] } = place;
+  const { email = null } = comer;
   const faults: EnrollingFault[] = [];
   if (!place.published) faults.push({ kind: "not-published" });
   if (place.archived) faults.push({ kind: "archived" });
@@ -109,8 +110,7 @@ export function enrollingFaults(
   const atDoor = place.sold ? ({ kind: "sold" } as const) : entryFault(place.entry, comer);
   if (atDoor) faults.push(atDoor);
   if (place.seatsLeft !== null && place.seatsLeft <= 0 && !comer.offered) {
-    const { waitlist } = place;
-    const takes = waitlist ? takesWaiters(waitlist, zone, now) : false;
+    const takes = place.waitlist ? takesWaiters(place.waitlist, zone, now) : false;
     faults.push({ kind: "full", waitlist: takes });
   }
   return faults;

@@ -1,6 +1,7 @@
 /** A cohort made from an earlier one (calculations.md 6), and where its dates land. */
 import {
   enrollmentSchema,
+  itemsOf,
   type PlanCohort,
   type PlanCourse,
   type PlanGate,
@@ -68,9 +69,9 @@ export function nextCohort(
 }
 
 /** The gates of a course that name a date, moved: else the next cohort would have the days of the one before. */
-function datedGates({ modules }: Pick<PlanCourse, "modules">, days: number) {
+function datedGates(course: Pick<PlanCourse, "modules">, days: number) {
   const gates: PlanCohort["gates"] = {};
-  for (const { id, gate } of modules.flatMap((module) => [module, ...module.lessons]))
+  for (const { id, gate } of itemsOf(course))
     if (gate?.when.some(({ from }) => from === "date")) gates[id] = shiftGate(gate, days);
   return gates;
 }
@@ -144,9 +145,7 @@ function openingsOf(school: PlanSchool, course: PlanCourse, cohort: PlanCohort) 
     enrolledAt: formatInstant(noon),
   });
   const { items } = evaluate(prepareCourse(school, course, cohort), enrollment, noon);
-  const gates = new Map(
-    course.modules.flatMap((module) => [module, ...module.lessons]).map((i) => [i.id, i.gate]),
-  );
+  const gates = new Map(itemsOf(course).map(({ id, gate }) => [id, gate]));
   return items.flatMap(({ id, opens }) => {
     const own = cohort.gates[id];
     const gate = own === undefined ? (gates.get(id) ?? null) : own;

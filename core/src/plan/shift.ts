@@ -12,6 +12,7 @@ import {
   zoneOf,
 } from "../time";
 import type { PlanEvent } from "./events";
+import { itemsOf } from "./items";
 import type { PlanGate, PlanMoment } from "./moment";
 import type { Plan, PlanCohort, PlanCourse, PlanEnrollment } from "./schema";
 
@@ -53,7 +54,7 @@ export function shiftGate(gate: PlanGate, days: number): PlanGate {
 /** The earliest date that a course itself names: its opening, its window, a gate; null where it names none. */
 export function firstDateOf(course: PlanCourse): string | null {
   const dates = [course.opensOn, course.window?.opens ?? null];
-  for (const item of course.modules.flatMap((module) => [module, ...module.lessons]))
+  for (const item of itemsOf(course))
     for (const moment of [...(item.gate?.when ?? []), item.due, item.closes])
       if (moment?.from === "date") dates.push(moment.date);
   // Dates are written so that their order as text is their order in time.

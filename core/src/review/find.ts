@@ -1,7 +1,7 @@
 /** All snags of a course, the heaviest first, each at its place in the outline. */
-import type { Plan, PlanCohort, PlanCourse, PlanSchool } from "../plan";
+import { itemsOf, type Plan, type PlanCohort, type PlanCourse, type PlanSchool } from "../plan";
 import type { Instant } from "../time";
-import { allItems, type CohortNames, type Look, lookAt } from "./look";
+import { type CohortNames, type Look, lookAt } from "./look";
 import { type Finding, nameOf, type Snag, type SnagKind, type Weight } from "./snag";
 import { afterAccess, shortValidity } from "./snags/after-access";
 import { clockChanges } from "./snags/clock-change";
@@ -40,7 +40,7 @@ export function findSnags(
   names: CohortNames = new Map(),
 ): Snag[] {
   const look = lookAt(school, course, cohorts, now, names);
-  const places = new Map(allItems(course).map(({ id }, i) => [id, i]));
+  const places = new Map(itemsOf(course).map(({ id }, i) => [id, i]));
   const placeOf = ({ item }: Snag) => (item === null ? -1 : (places.get(item) ?? -1));
   return CHECKS.flatMap(([kind, check]) =>
     check(look, (cohort) => names.get(cohort) ?? cohort).map((finding): Snag => {

@@ -1,10 +1,11 @@
 /** What every check looks at: a course with its cohorts, and the first and the last who may enroll, with their dates. */
 import {
   enrollmentSchema,
+  itemsOf,
   type PlanCohort,
   type PlanCourse,
   type PlanGate,
-  type PlanLesson,
+  type PlanItem,
   type PlanModule,
   type PlanMoment,
   type PlanSchool,
@@ -81,7 +82,7 @@ export function lookAt(
       };
     });
   });
-  const titles = new Map(allItems(course).map(({ id, title }) => [id, title]));
+  const titles = new Map(itemsOf(course).map(({ id, title }) => [id, title]));
   titles.set(course.id, course.title);
   const titleOf = (item: string) => titles.get(item) ?? "something that is gone";
   return { school, course, cohorts: own, zone, now, imagined, titleOf };
@@ -99,12 +100,6 @@ export function read(text: string): LocalDate {
   const date = parseDate(text);
   if (!date.ok) throw new TypeError(`This plan was not checked: ${date.reason}`);
   return date.value;
-}
-
-export type PlanItem = PlanModule | PlanLesson;
-
-export function allItems(course: PlanCourse): PlanItem[] {
-  return course.modules.flatMap((module): PlanItem[] => [module, ...module.lessons]);
 }
 
 /** Modules, and the lessons of each, that people get to see. */

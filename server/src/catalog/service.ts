@@ -19,7 +19,14 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { activeEnrollment, placeOf } from "../enrollment/enroll";
 import { either, sayFault } from "../enrollment/say";
 import { FEW, seatsLeft, TooMany } from "../enrollment/seats";
-import { askedBy, codeAt, comerAt, type Knocks, seatsFor } from "../enrollment/ways-in/comer";
+import {
+  askedBy,
+  codeAt,
+  comerAt,
+  type Knocks,
+  knownAt,
+  seatsFor,
+} from "../enrollment/ways-in/comer";
 import { readWaitingIn } from "../enrollment/ways-in/queue-store";
 import { notCompleted, readWays } from "../enrollment/ways-in/store";
 import type { Context } from "../school/context";
@@ -84,29 +91,23 @@ export async function publicCourseFor(
   const set = await readWays(tx, id);
   const code = await codeAt(tx, id, knocks, zone, now);
   const waiting = await readWaitingIn(tx, id);
+  const known = await knownAt(tx, id, person, mine !== null);
   const ways: WayIn[] = [];
   for (const cohort of cohorts.length > 0 ? cohorts : [null]) {
     const own = cohort?.cohort.id ?? null;
     const way = askedBy(set, own);
     const at = { cohort: own, needs: way.needs };
-    const { comer, waits, refusedBecause } = await comerAt(
-      tx,
-      id,
-      at,
-      knocks,
-      code,
-      mine !== null,
-      now,
-    );
+    const found = await comerAt(tx, id, at, knocks, code, known, now);
+    const { comer, waits, refusedBecause } = found;
     // What is not for everybody to see, those see who bring its code, or have a part in it already.
     const opened = code?.found?.cohort === own && comer.code === "holds";
     if (!way.listed && !opened && comer.asked == null && !waits) continue;
-    const waitlist = way.waitlist !== null && takesWaiters(way.waitlist, zone, now);
     const free = cohort && (seats.get(cohort.cohort.id) ?? null);
-    const left = seatsFor(free, waitlist ? (waiting.get(own ?? "") ?? 0) : null, waits);
+    const left = seatsFor(free, way.waitlist, waiting.get(own ?? "") ?? 0, waits, zone, now);
     const place = placeOf({ plan }, school.timeZone, cohort, left);
     const all = { published: true, archived, sold, ...place, ...way.place };
     const faults = enrollingFaults(all, comer, zone, now);
+    const takes = way.waitlist !== null && takesWaiters(way.waitlist, zone, now);
     ways.push({
       cohort: cohort && {
         id: cohort.cohort.id,
@@ -117,7 +118,7 @@ export async function publicCourseFor(
       window: place.window,
       state: archived
         ? "closed"
-        : windowState(place.window, zone, now, comer.offered ? null : left, waitlist),
+        : windowState(place.window, zone, now, comer.offered ? null : left, takes),
       seatsLeft: left,
       entry: way.entry,
       question: way.question,

@@ -3,7 +3,7 @@
 import { randomUUID } from "node:crypto";
 import type { EnrollRequest, NewEnrollment } from "@dawngate/contract/enrollment";
 import { type Words, wordsOf } from "@dawngate/core/courses";
-import { type EnrollingFault, enrollingFaults, takesWaiters } from "@dawngate/core/enrollment";
+import { type EnrollingFault, enrollingFaults } from "@dawngate/core/enrollment";
 import { enrollmentSchema, type PlanCourse } from "@dawngate/core/plan";
 import {
   addDays,
@@ -33,7 +33,7 @@ import { sayFault } from "./say";
 import { sayEnrolled } from "./say-enrolled";
 import { holdSeats } from "./seats";
 import { insertEnrollments, isOnSale, linesOf, noteTold } from "./store";
-import { askedBy, codeAt, comerAt, seatsFor } from "./ways-in/comer";
+import { askedBy, codeAt, comerAt, knownAt, seatsFor } from "./ways-in/comer";
 import { noLongerWait, readWaitingIn } from "./ways-in/queue-store";
 import { noteCodeUse, readWays } from "./ways-in/store";
 
@@ -292,21 +292,22 @@ export async function standsAtDoor(
   const code = self && (await codeAt(tx, courseId, { code: self.code, email }, zone, now, true));
   const isIn = (await activeEnrollment(tx, context.school, courseId, person, now)) !== null;
   const at = { cohort, needs: way.needs };
-  const { comer, waits } = await comerAt(tx, courseId, at, { person, email }, code, isIn, now);
-  const { waitlist } = way.place;
-  const served = self !== null && waitlist !== null && takesWaiters(waitlist, zone, now);
-  const waiting = served ? ((await readWaitingIn(tx, courseId)).get(cohort ?? "") ?? 0) : null;
+  const known = await knownAt(tx, courseId, person, isIn);
+  const { comer, waits } = await comerAt(tx, courseId, at, { person, email }, code, known, now);
+  const waiting = way.waitlist ? ((await readWaitingIn(tx, courseId)).get(cohort ?? "") ?? 0) : 0;
+  // Staff see the seats there are; whom they pass over is theirs to answer for.
+  const theirs = self ? seatsFor(left, way.waitlist, waiting, waits, zone, now) : left;
   const place = {
     published: true,
     archived: course.archived,
     sold: await isOnSale(tx, courseId),
-    ...placeOf(course, time_zone, chosen, seatsFor(left, waiting, waits)),
+    ...placeOf(course, time_zone, chosen, theirs),
     ...way.place,
   };
   const faults = enrollingFaults(place, comer, zone, now);
   const refuse = (binding: EnrollingFault[]) =>
     refuseEntry(binding, time_zone, wordsOf(words, course.words));
-  return { faults, refuse, waits, way, code: comer.code === "holds" ? code?.found : null, zone };
+  return { faults, refuse, waits, way, code: comer.code === "holds" ? code?.found : null };
 }
 
 /** Makes the enrollment, if nothing keeps the person out. Staff are bound by seats and by who is in already. */

@@ -1,63 +1,19 @@
-import type { PublicCourse } from "@dawngate/contract/catalog";
-import type { Course } from "@dawngate/contract/courses";
-import type { Shelf } from "@dawngate/contract/enrollment";
-import type { Problem } from "@dawngate/contract/problem";
 import type {
   EntryBlocks,
   EntryDecided,
   EntryRequests,
   JoinCodes,
   MayEnter,
-  WaitlistPage,
-  WaysIn,
 } from "@dawngate/contract/ways-in";
 import type { Instant } from "@dawngate/core/time";
-import { nextCaller } from "../../src/enrollment/ways-in/waitlist";
 import { openAuthPool } from "../../src/school/auth";
 import { openLimits } from "../../src/school/limits";
 import { testApp } from "../helpers/app";
-import { OWNER, type Owned, ownedSchool } from "../helpers/owned";
-import { instant } from "../helpers/sample";
+import { atTheDoor, catalog, course, zone } from "../helpers/at-the-door";
+import { OWNER } from "../helpers/owned";
 
-let owned: Owned;
-let now: Instant;
-beforeAll(async () => {
-  now = instant("2027-03-10T12:00:00Z");
-  owned = await ownedSchool(() => now);
-});
-afterAll(() => owned.test_.close());
-
-const catalog = "/schools/one/catalog/c";
-const course = "/schools/one/courses/c";
-const zone = { timeZone: "Europe/Lisbon" };
-const ask = <T>(method: string, path: string, body?: unknown, status = 200) =>
-  owned.ask<T>(method, path, body, status);
-const by = (who: string | null, method: string, path: string, body?: unknown) =>
-  owned.app.ask(who, method, path, body);
-const enroll = (who: string, more: object = {}) =>
-  by(who, "POST", catalog, { cohort: "k", ...zone, ...more });
-const page = async (who: string | null, join = "") =>
-  (await (await by(who, "GET", `${catalog}${join && `?join=${join}`}`)).json()) as PublicCourse;
-const why = async (response: Response) => ((await response.json()) as Problem).detail;
-const way = {
-  cohort: "k",
-  entry: "anyone",
-  listed: true,
-  question: null,
-  domains: [] as string[],
-  needs: [] as string[],
-  waitlist: null as object | null,
-};
-const set = (change: object) => ask("PUT", `${course}/ways`, { ...way, ...change });
-const seats = (count: number | null, closes = "2027-03-20") =>
-  ask("PUT", `${course}/cohorts/k`, {
-    name: "Spring",
-    window: { opens: "2027-02-01", closes },
-    starts: "2027-04-05",
-    ends: "2027-06-25",
-    grace: 14,
-    seats: count,
-  });
+const door = atTheDoor("2027-03-10T12:00:00Z");
+const { clock, owned, ask, by, enroll, page, why, way, set, mailsTo } = door;
 const codes = async () => (await ask<JoinCodes>("GET", `${course}/codes`)).codes;
 const newCode = (change: object = {}) =>
   ask("POST", `${course}/codes`, {
@@ -68,7 +24,6 @@ const newCode = (change: object = {}) =>
     domain: null,
     ...change,
   });
-const mailsTo = (who: string) => owned.app.mails.filter(({ to }) => to === who);
 
 describe("by join code", () => {
   beforeAll(async () => {
@@ -132,7 +87,7 @@ describe("with approval", () => {
     expect((await enroll("d1@example.org")).status).toBe(409);
     expect((await request("d1@example.org", "")).status).toBe(422);
     for (const who of ["d1", "d2", "d3"]) {
-      now = (now + 1000) as Instant;
+      clock.now = (clock.now + 1000) as Instant;
       expect((await request(`${who}@example.org`)).status).toBe(200);
     }
     expect(await why(await request("d1@example.org"))).toMatch(/written to when it is decided/);
@@ -244,229 +199,6 @@ describe("who may", () => {
   });
 });
 
-describe("the waitlist", () => {
-  const wait = (who: string) => by(who, "POST", `${catalog}/waitlist`, { cohort: "k", ...zone });
-  const list = async () =>
-    (await ask<WaitlistPage>("GET", `${course}/cohorts/k/waitlist`)).waiting.map(
-      ({ email, offerUntil }) => [email.split("@")[0], offerUntil !== null],
-    );
-  const taken = () =>
-    owned.test_.db.withSchool(owned.school, async (tx) => {
-      const rows = await tx
-        .selectFrom("enrollment")
-        .select("id")
-        .where("cohort_id", "=", "k")
-        .where("standing", "<>", "ended")
-        .execute();
-      return rows.length;
-    });
-  const enrollmentOf = async (who: string) =>
-    ((await (await by(who, "GET", "/schools/one/shelf")).json()) as Shelf).courses[0]?.enrollment;
-  const withdraw = async (who: string) =>
-    ask("POST", `${course}/acts`, {
-      enrollments: [await enrollmentOf(who)],
-      key: `withdraw-${who}`,
-      act: { type: "revoked", reason: "Moved away" },
-    });
-  const call = () =>
-    nextCaller({ db: owned.test_.db, baseUrl: "http://127.0.0.1:1", now: () => now })(
-      owned.school,
-      "k",
-    );
-
-  test("there is none until staff set one; nobody waits while a seat is free", async () => {
-    await set({ waitlist: { until: "2027-03-18", offerHours: 24 } });
-    expect(await why(await wait("w0@example.org"))).toMatch(/A seat is free/);
-    await seats(await taken());
-    await set({});
-    expect(await why(await wait("w0@example.org"))).toMatch(/choose another cohort/);
-    await set({ waitlist: { until: "2027-03-18", offerHours: 24 } });
-  });
-  test("first come, first served; the same press twice waits once; one sees where one stands", async () => {
-    for (const who of ["w1", "w2", "w3", "w1"])
-      expect((await wait(`${who}@example.org`)).status).toBe(200);
-    expect(await list()).toEqual([
-      ["w1", false],
-      ["w2", false],
-      ["w3", false],
-    ]);
-    const [door] = (await page("w3@example.org")).ways;
-    expect(door).toMatchObject({
-      state: "waitlist",
-      does: "wait",
-      waits: { ahead: 2, offerUntil: null, until: "2027-03-18" },
-    });
-    expect((await ask<WaysIn>("GET", `${course}/ways`)).ways[0]).toMatchObject({ waiting: 3 });
-  });
-  test("a withdrawal offers its place to the next, by mail; nobody else takes it meanwhile", async () => {
-    await withdraw("b@shop.bakery.example");
-    expect(await list()).toEqual([
-      ["w1", true],
-      ["w2", false],
-      ["w3", false],
-    ]);
-    const [mail] = mailsTo("w1@example.org");
-    expect(mail?.subject).toMatch(/A place in Bread & more is free for you/);
-    expect(mail?.text).toMatch(/held for you until Thu 11 Mar 2027, 12:01 /);
-    expect(await why(await enroll("w9@example.org"))).toMatch(/join the waitlist/);
-    expect(await why(await enroll("w2@example.org"))).toMatch(/join the waitlist/);
-    expect((await page("w1@example.org")).ways[0]).toMatchObject({ does: "enroll", state: "open" });
-  });
-  test("an offer that lapses goes to the next, once, whichever server finds it", async () => {
-    now = instant("2027-03-11T12:01:00Z");
-    // In the moment before it is found the place is nobody's but the next one's.
-    expect((await enroll("w1@example.org")).status).toBe(409);
-    expect(await owned.test_.db.offersLapsed("2027-03-11T12:01:00Z")).toEqual([
-      { school: owned.school, cohort: "k" },
-    ]);
-    await Promise.all([call(), call(), call()]);
-    await owned.app.workOff();
-    expect(await list()).toEqual([
-      ["w2", true],
-      ["w3", false],
-    ]);
-    expect(mailsTo("w1@example.org").at(-1)?.text).toMatch(/went to the next on the waitlist/);
-    expect(mailsTo("w2@example.org")).toHaveLength(1);
-  });
-  test("whoever is offered a place takes it, also after the window has closed", async () => {
-    await seats((await taken()) + 1, "2027-03-10");
-    expect(await why(await enroll("w3@example.org"))).toMatch(/Enrolling was possible until/);
-    expect((await enroll("w2@example.org")).status).toBe(200);
-    await seats(await taken());
-    expect(await list()).toEqual([["w3", false]]);
-  });
-  test("moved up with a reason that is on record; let go by oneself, or taken off", async () => {
-    for (const who of ["w4", "w5", "w6"]) await wait(`${who}@example.org`);
-    const waiting = await ask<WaitlistPage>("GET", `${course}/cohorts/k/waitlist`);
-    const id = waiting.waiting.find(({ email }) => email === "w5@example.org")?.id;
-    await ask("POST", `${course}/cohorts/k/waitlist/${id}/up`, { reason: "Was promised it" });
-    expect((await list())[0]).toEqual(["w5", false]);
-    const changes = JSON.stringify(await ask("GET", "/schools/one/changes"));
-    expect(changes).toContain("Was promised it");
-    await by("w5@example.org", "DELETE", `${catalog}/waitlist`, { cohort: "k" });
-    const w4 = waiting.waiting.find(({ email }) => email === "w4@example.org")?.id;
-    await ask("DELETE", `${course}/cohorts/k/waitlist/${w4}`);
-    expect(await list()).toEqual([
-      ["w3", false],
-      ["w6", false],
-    ]);
-  });
-  test("more seats are offered to as many as wait; where an offer needs no answer they are in at once", async () => {
-    await set({ waitlist: { until: null, offerHours: null } });
-    await seats((await taken()) + 2);
-    expect(await list()).toEqual([]);
-    expect(mailsTo("w6@example.org").at(-1)?.text).toMatch(/one came free: it is yours/);
-    expect((await enroll("w6@example.org")).status).toBe(409);
-    expect(await why(await enroll("w7@example.org"))).toMatch(/join the waitlist/);
-  });
-  test("after its last day it is neither joined nor served", async () => {
-    expect((await wait("w7@example.org")).status).toBe(200);
-    await set({ waitlist: { until: "2027-03-10", offerHours: 24 } });
-    expect(await why(await wait("w8@example.org"))).toMatch(/choose another cohort/);
-    await seats((await taken()) + 1);
-    expect(await list()).toEqual([["w7", false]]);
-    // The seat is anybody's again.
-    expect((await enroll("w8@example.org")).status).toBe(200);
-  });
-  test("forty at one instant on three seats: three are in, the others wait, each once, none is lost", async () => {
-    await set({ waitlist: { until: null, offerHours: 24 } });
-    await seats((await taken()) + 4);
-    await owned.app.workOff();
-    // One of the four went to who waited.
-    const people = Array.from({ length: 40 }, (_, i) => `crowd${i}@example.org`);
-    const first = await Promise.all(people.map((who) => enroll(who)));
-    const inside = first.filter(({ status }) => status === 200);
-    expect(inside).toHaveLength(3);
-    const rest = people.filter((_, i) => first[i]?.status !== 200);
-    const waited = await Promise.all(rest.flatMap((who) => [wait(who), wait(who)]));
-    expect(waited.every(({ status }) => status === 200)).toBe(true);
-    const waiting = await list();
-    expect(waiting.filter(([, offered]) => !offered)).toHaveLength(37);
-    expect(new Set(waiting.map(([who]) => who)).size).toBe(waiting.length);
-  });
-});
-
-describe("the next cohort from an earlier one", () => {
-  const next = {
-    name: "Summer",
-    window: { opens: "2027-05-03", closes: "2027-06-19" },
-    starts: "2027-07-05",
-    ends: "2027-09-24",
-    grace: 14,
-    seats: 12,
-    gates: { m2: { need: "any", when: [{ from: "cohort-start", add: "P7D" }] }, l2: null },
-  };
-  const rest = { leaders: true, close: true, hide: true, key: "press-0001" };
-  const make = (body: object, status = 200) =>
-    ask<{ cohorts: { id: string }[] }>("POST", `${course}/cohorts/k/next`, body, status);
-  test("is made once a press, with the earlier one closed and hidden, its people untouched", async () => {
-    const before = await ask<Course>("GET", course);
-    const held = await (await by("w2@example.org", "GET", "/schools/one/shelf")).json();
-    const both = await Promise.all([
-      make({ cohorts: [next], ...rest }),
-      make({ cohorts: [next], ...rest }),
-    ]);
-    expect(both[0]).toEqual(both[1]);
-    const after = await ask<Course>("GET", course);
-    expect(after.cohorts).toHaveLength(before.cohorts.length + 1);
-    expect(after.cohorts.find(({ id }) => id === both[0]?.cohorts[0]?.id)).toMatchObject(next);
-    expect(await (await by("w2@example.org", "GET", "/schools/one/shelf")).json()).toEqual(held);
-    expect((await page("g@example.org")).ways.map(({ cohort }) => cohort?.name)).toEqual([
-      "Summer",
-    ]);
-    expect(await why(await enroll("g@example.org"))).toMatch(/enrolls people here itself/);
-    const { ways } = await ask<WaysIn>("GET", `${course}/ways`);
-    expect(ways).toMatchObject([
-      { name: "Spring", entry: "staff", listed: false },
-      { name: "Summer", entry: "anyone", listed: true, waitlist: { until: null, offerHours: 24 } },
-    ]);
-  });
-  test("from one that is closed the next is closed too, unless one says otherwise", async () => {
-    const made = await make({
-      cohorts: [{ ...next, name: "Open again" }],
-      ...rest,
-      close: false,
-      hide: false,
-      reopen: true,
-      key: "press-0009",
-    });
-    const { ways } = await ask<WaysIn>("GET", `${course}/ways`);
-    expect(ways.find(({ cohort }) => cohort === made.cohorts[0]?.id)).toMatchObject({
-      entry: "anyone",
-      listed: true,
-    });
-    expect(ways.find(({ name }) => name === "Spring")).toMatchObject({ entry: "staff" });
-    await owned.test_.db.withSchool(owned.school, async (tx) => {
-      await tx
-        .deleteFrom("cohort")
-        .where("id", "=", made.cohorts[0]?.id ?? "")
-        .execute();
-    });
-  });
-  test("a series at once, or none where one of them is wrong", async () => {
-    const series = ["Autumn", "Winter"].map((name, i) => ({
-      ...next,
-      name,
-      starts: `202${7 + i}-10-04`,
-      ends: `202${7 + i}-12-17`,
-      window: null,
-    }));
-    const wrong = [...series, { ...next, name: "Backwards", ends: "2027-01-01" }];
-    await make({ cohorts: wrong, ...rest, key: "press-0002" }, 422);
-    const circle = { need: "all", when: [{ from: "opened", item: "m2" }] };
-    await make({ cohorts: [{ ...next, gates: { m2: circle } }], ...rest, key: "press-0003" }, 422);
-    const made = await make({ cohorts: series, ...rest, key: "press-0004" });
-    expect(made.cohorts).toHaveLength(2);
-    expect((await ask<Course>("GET", course)).cohorts.map(({ name }) => name)).toEqual([
-      "Spring",
-      "Summer",
-      "Autumn",
-      "Winter",
-    ]);
-    await ask("POST", `${course}/cohorts/nobody/next`, { cohorts: [next], ...rest }, 404);
-  });
-});
-
 test("nobody but staff who may change cohorts sets ways in; instructors decide for their own", async () => {
   expect((await by("d1@example.org", "GET", `${course}/ways`)).status).toBe(403);
   expect((await by("d1@example.org", "GET", `${course}/requests`)).status).toBe(403);
@@ -477,9 +209,9 @@ test("nobody but staff who may change cohorts sets ways in; instructors decide f
 });
 
 test("a code guessed ten thousand times: after some dozens one waits, by account and by address", async () => {
-  const counters = openAuthPool(owned.test_.address);
+  const counters = openAuthPool(owned().test_.address);
   const limits = openLimits(counters);
-  const app = testApp(owned.test_.db, () => now, undefined, { limits });
+  const app = testApp(owned().test_.db, () => clock.now, undefined, { limits });
   const guess = (i: number) =>
     app.ask("guesser@example.org", "GET", `${catalog}?join=GUESS${String(i).padStart(3, "0")}`);
   const statuses: number[] = [];

@@ -1,7 +1,7 @@
 /** What of a new cohort lands on a day that is shut, or after its last, each with its mends. */
 import type { Course } from "@dawngate/contract/courses";
 import type { Landing } from "@dawngate/core/enrollment";
-import type { PlanGate } from "@dawngate/core/plan";
+import { itemTitles, type PlanGate } from "@dawngate/core/plan";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { View } from "react-native";
 import { QuietAction } from "../../ui/action";
@@ -27,11 +27,11 @@ export function LandingList({ name, course, landings, onGates, onEnd, onLater }:
   const { coral, line, lilac, quiet } = usePalette();
   const { shut, late } = landings;
   if (shut.length + late.length === 0) return null;
+  const titles = itemTitles(course);
   const titleOf = ({ what }: Landing): string => {
     if (what === "starts") return "Its first day";
     if (what === "ends") return "Its last day";
-    const all = course.modules.flatMap((module) => [module, ...module.lessons]);
-    return `“${all.find(({ id }) => id === what.item)?.title ?? what.item}”`;
+    return `“${titles.get(what.item) ?? what.item}”`;
   };
   const mendable = shut.flatMap(({ what, mended }) =>
     typeof what === "object" && mended ? [{ item: what.item, gate: mended }] : [],

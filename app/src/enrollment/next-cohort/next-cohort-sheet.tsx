@@ -24,9 +24,9 @@ import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { useToast } from "../../ui/toast";
 import { useNextCohortsMutation } from "../api";
+import { dayAfter } from "../days";
 import { LandingList } from "./landing-list";
 import {
-  aWeekAfter,
   type Made,
   type Mends,
   madeFrom,
@@ -170,7 +170,9 @@ export function NextCohortSheet(props: Props) {
             setMends({ ...mends, gates: { ...mends.gates, [i]: { ...mends.gates[i], ...gates } } })
           }
           onEnd={(day) => setMends({ ...mends, ends: { ...mends.ends, [i]: day } })}
-          onLater={made.length > 1 ? null : () => change({ starts: aWeekAfter(one.cohort.starts) })}
+          onLater={
+            made.length > 1 ? null : () => change({ starts: dayAfter(one.cohort.starts, 7) })
+          }
         />
       ))}
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>

@@ -7,7 +7,8 @@ import {
   seriesFrom,
 } from "@dawngate/core/enrollment";
 import type { PlanCohort, PlanCourse, PlanGate, PlanSchool } from "@dawngate/core/plan";
-import { addDays, formatDate, type LocalDate, parseDate, yearMonthDay } from "@dawngate/core/time";
+import { addDays, DAY, formatDate } from "@dawngate/core/time";
+import { read } from "../days";
 
 export interface Wish {
   /** The first day of the first of them. */
@@ -35,31 +36,11 @@ export interface Mends {
 
 export const NO_MENDS: Mends = { gates: {}, ends: {} };
 
-const read = (text: string) => {
-  const date = parseDate(text);
-  return date.ok ? date.value : (0 as LocalDate);
-};
-
-const MONTHS = [
-  "January",
-  "February",
-  "March",
-  "April",
-  "May",
-  "June",
-  "July",
-  "August",
-  "September",
-  "October",
-  "November",
-  "December",
-];
-
 /** What a cohort is called that begins on a day, where nobody says otherwise: "January 2027". */
-export function nameFrom(starts: string): string {
-  const { year, month } = yearMonthDay(read(starts));
-  return `${MONTHS[month - 1]} ${year}`;
-}
+export const nameFrom = (starts: string) =>
+  new Intl.DateTimeFormat("en-GB", { month: "long", year: "numeric", timeZone: "UTC" }).format(
+    read(starts) * DAY,
+  );
 
 /** The cohorts a wish makes, each with where its dates land. `names`: what somebody has called some of them. */
 export function madeFrom(
@@ -109,5 +90,3 @@ export function startAfter(
   const first = read(starts);
   return formatDate(addDays(first, Math.ceil((over + 1 - first) / 7) * 7));
 }
-
-export const aWeekAfter = (day: string) => formatDate(addDays(read(day), 7));

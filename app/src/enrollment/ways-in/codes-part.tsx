@@ -7,7 +7,7 @@ import { View } from "react-native";
 import type { InCourse } from "../../courses/api";
 import { explain, faultsOf } from "../../store/api";
 import { QuietAction } from "../../ui/action";
-import { DateField } from "../../ui/moment-fields";
+import { DayOrNone } from "../../ui/day-or-none";
 import { Notice } from "../../ui/notice";
 import { NumberField } from "../../ui/number-field";
 import { QrPicture } from "../../ui/qr-picture";
@@ -31,7 +31,7 @@ interface Props {
 }
 
 /** Where somebody goes who has a code: to the course's page, with it. */
-export const linkOf = ({ school, course }: InCourse, code: string) =>
+const linkOf = ({ school, course }: InCourse, code: string) =>
   `${globalThis.location?.origin ?? ""}/${school}/c/${course}?join=${code}`;
 
 export function CodesPart({ place, cohort, today }: Props) {
@@ -190,14 +190,13 @@ function NewCode({ place, cohort, today, onDone }: Props & { onDone(): void }) {
       {most === null ? null : (
         <NumberField label="People" value={most} least={1} most={100_000} onChange={setMost} />
       )}
-      <Switched
+      <DayOrNone
         label="Until a last day"
-        on={until !== null}
-        onChange={(on) => setUntil(on ? today : null)}
+        field="Last day of the code"
+        value={until}
+        today={today}
+        onChange={setUntil}
       />
-      {until === null ? null : (
-        <DateField label="Last day of the code" value={until} onChange={setUntil} />
-      )}
       {faults.map((reason) => (
         <Text key={reason} kind="small" color={ember} role="alert">
           {reason}

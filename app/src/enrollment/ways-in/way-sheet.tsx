@@ -8,8 +8,8 @@ import { explain, faultsOf } from "../../store/api";
 import { PrimaryAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
+import { DayOrNone } from "../../ui/day-or-none";
 import { FoundField } from "../../ui/found-field";
-import { DateField } from "../../ui/moment-fields";
 import { Notice } from "../../ui/notice";
 import { NumberField } from "../../ui/number-field";
 import { Options } from "../../ui/options";
@@ -169,19 +169,14 @@ export function WaySheet({ place, way, courses, seats, today, onClose }: Props) 
                   onChange={(offerHours) => change({ waitlist: { ...waitlist, offerHours } })}
                 />
               )}
-              <Switched
+              <DayOrNone
                 label="Until a last day"
                 says="After it the waitlist is neither joined nor served."
-                on={waitlist.until !== null}
-                onChange={(on) => change({ waitlist: { ...waitlist, until: on ? today : null } })}
+                field="Last day of the waitlist"
+                value={waitlist.until}
+                today={today}
+                onChange={(until) => change({ waitlist: { ...waitlist, until } })}
               />
-              {waitlist.until === null ? null : (
-                <DateField
-                  label="Last day of the waitlist"
-                  value={waitlist.until}
-                  onChange={(until) => change({ waitlist: { ...waitlist, until } })}
-                />
-              )}
             </>
           )}
         </View>

@@ -7,14 +7,9 @@ import {
   dateOf,
   formatDate,
   type LocalDate,
-  parseDate,
   yearMonthDay,
 } from "@dawngate/core/time";
-
-export const read = (text: string): LocalDate => {
-  const date = parseDate(text);
-  return date.ok ? date.value : (0 as LocalDate);
-};
+import { read } from "../days";
 
 /** Whole months that are shown. */
 export interface Span {
@@ -147,9 +142,6 @@ export function saySeats({ people, seats, waiting }: YearCohort): string {
       : `${people} people`
     : `${people} of ${seats}`;
 }
-
-/** The day so many after another, as it is written. */
-export const dayAfter = (day: string, days: number) => formatDate(addDays(read(day), days));
 
 /** A bar, to whoever hears it. */
 export const sayCohortBar = (course: string, cohort: YearCohort) =>

@@ -6,7 +6,8 @@ import { useMemo, useRef, useState } from "react";
 import { PanResponder, Platform, View, type ViewProps } from "react-native";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { dayAfter, read, sayCohortBar, saySeats } from "./arrange";
+import { dayAfter, read } from "../days";
+import { sayCohortBar, saySeats } from "./arrange";
 
 interface Props {
   course: string;

@@ -16,8 +16,9 @@ import { usePalette } from "../../ui/theme";
 import { useToast } from "../../ui/toast";
 import { useChangeCohortMutation } from "../api";
 import { sayCohort } from "../cohorts-table";
+import { dayAfter } from "../days";
 import { LandingList } from "../next-cohort/landing-list";
-import { dayAfter, saySeats } from "./arrange";
+import { saySeats } from "./arrange";
 
 interface Props {
   school: School;

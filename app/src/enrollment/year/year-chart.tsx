@@ -7,7 +7,8 @@ import { useState } from "react";
 import { View } from "react-native";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { lanesOf, monthsOf, placeIn, read, type Span } from "./arrange";
+import { read } from "../days";
+import { lanesOf, monthsOf, placeIn, type Span } from "./arrange";
 import { CohortBar } from "./cohort-bar";
 
 interface Props {

@@ -2,6 +2,8 @@
  * A release hour that falls in a clock change: on that day it does not exist, and openings come later (RFC 5545, 3.3.5),
  * or it comes twice, and the first counts.
  */
+
+import { itemsOf } from "../../plan";
 import { quoted, sayDate } from "../../schedule/words";
 import {
   addDays,
@@ -15,7 +17,7 @@ import {
   timeOfDayAt,
   type Zone,
 } from "../../time";
-import { allItems, type Look } from "../look";
+import type { Look } from "../look";
 import type { Finding } from "../snag";
 
 const HOUR = 3_600_000;
@@ -60,7 +62,7 @@ export function clockChanges(look: Look): Finding[] {
         },
       ],
     });
-  for (const item of allItems(course))
+  for (const item of itemsOf(course))
     for (const moment of item.gate?.when ?? [])
       if (moment.from !== "staff" && moment.at !== undefined)
         say(moment.at, item.id, `${quoted(item.title)} opens at`, {});

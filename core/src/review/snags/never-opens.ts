@@ -1,8 +1,14 @@
 /** Conditions that can never come: a circle, something hidden or gone, its own end, what it holds shut itself. */
-import type { PlanCourse, PlanGate, PlanMoment } from "../../plan";
+import {
+  itemsOf,
+  type PlanCourse,
+  type PlanGate,
+  type PlanItem,
+  type PlanMoment,
+} from "../../plan";
 import { prepareCourse } from "../../schedule";
 import { quoted } from "../../schedule/words";
-import { allItems, gateOperation, type Look, type PlanItem, publishedModules } from "../look";
+import { gateOperation, type Look, publishedModules } from "../look";
 import type { Finding, Mend, Weight } from "../snag";
 
 interface Fault {
@@ -13,28 +19,26 @@ interface Fault {
 
 export function neverOpens(look: Look): Finding[] {
   const circular = circularIn(look);
-  return publishedModules(look.course)
-    .flatMap((module): PlanItem[] => [module, ...module.lessons])
-    .flatMap((item) => {
-      const { gate } = item;
-      return (gate?.when ?? []).flatMap((moment, i): Finding[] => {
-        const fault = faultOf(look, item, moment, circular.get(item.id)?.has(i) ?? false);
-        if (!gate || !fault) return [];
-        // Where any condition is enough, the others still open it.
-        const weight = gate.need === "any" && gate.when.length > 1 ? "look" : fault.weight;
-        const mends = [...fault.mends, without(item, gate, i)];
-        return [
-          {
-            item: item.id,
-            cohort: null,
-            weight,
-            reason: fault.reason,
-            mends,
-            about: [moment, fault.reason],
-          },
-        ];
-      });
+  return itemsOf({ modules: publishedModules(look.course) }).flatMap((item) => {
+    const { gate } = item;
+    return (gate?.when ?? []).flatMap((moment, i): Finding[] => {
+      const fault = faultOf(look, item, moment, circular.get(item.id)?.has(i) ?? false);
+      if (!gate || !fault) return [];
+      // Where any condition is enough, the others still open it.
+      const weight = gate.need === "any" && gate.when.length > 1 ? "look" : fault.weight;
+      const mends = [...fault.mends, without(item, gate, i)];
+      return [
+        {
+          item: item.id,
+          cohort: null,
+          weight,
+          reason: fault.reason,
+          mends,
+          about: [moment, fault.reason],
+        },
+      ];
     });
+  });
 }
 
 function faultOf(look: Look, item: PlanItem, moment: PlanMoment, circular: boolean): Fault | null {
@@ -55,7 +59,7 @@ function faultOf(look: Look, item: PlanItem, moment: PlanMoment, circular: boole
       ? null
       : never(`${name} waits for a cohort, and the course has none.`, "likely");
   if (!("item" in moment)) return null;
-  const target = allItems(look.course).find(({ id }) => id === moment.item);
+  const target = itemsOf(look.course).find(({ id }) => id === moment.item);
   const on = quoted(look.titleOf(moment.item));
   if (!target) {
     if (moment.item === look.course.id)
@@ -140,7 +144,7 @@ function isWithin(inner: PlanItem, outer: PlanItem): boolean {
 function holds(course: PlanCourse, item: PlanItem, later: PlanItem): boolean {
   if ("lessons" in item || !(item.holdsNext || (course.order === "in-order" && item.required)))
     return false;
-  const order = allItems(course).map(({ id }) => id);
+  const order = itemsOf(course).map(({ id }) => id);
   // A module opens by its own gate; its last lesson can be finished only after what stands before it.
   return order.indexOf(later.id) > order.indexOf(item.id);
 }

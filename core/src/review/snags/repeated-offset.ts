@@ -2,9 +2,9 @@
  * Offsets that repeat where they should add up: "7 days after enrolling" on module after module opens them all on one
  * day. The commonest mistake of the trade (calculations.md, section 3; common practice).
  */
-import { anchorOf, type PlanGate, type PlanMoment } from "../../plan";
+import { anchorOf, type PlanGate, type PlanItem, type PlanMoment } from "../../plan";
 import { listed, quoted, sayOffset, sayPlannedMoment } from "../../schedule/words";
-import { chainedGate, gateOperation, type Look, type PlanItem, publishedModules } from "../look";
+import { chainedGate, gateOperation, type Look, publishedModules } from "../look";
 import type { Finding, Mend } from "../snag";
 
 type Counted = Exclude<PlanMoment, { from: "staff" }> & { add: string };

@@ -1,5 +1,5 @@
 /** What a course's items are called in a gate's sentence, so that the sentence can be read back. */
-import type { PlanCourse } from "../../plan";
+import { itemsOf, type PlanCourse } from "../../plan";
 
 export interface Names {
   /** “Shaping”; “Quiz” (2) where it is the second of that title; #"id" where its title could not be read back. */
@@ -20,7 +20,7 @@ const folded = (title: string) => title.normalize("NFC").toLocaleLowerCase("en")
 
 /** The names of a course; `lesson`: the school's own word for one. */
 export function namesIn(course: Pick<PlanCourse, "modules">, lesson = "lesson"): Names {
-  const items = course.modules.flatMap((module) => [module, ...module.lessons]);
+  const items = itemsOf(course);
   const byTitle = new Map<string, string[]>();
   const called = new Map<string, string>();
   for (const { id, title } of items) {

@@ -5,7 +5,8 @@ import { readCohorts } from "../../schedule/cohort-store";
 import { readHeads, sum } from "../../schedule/headcount-store";
 import { type Context, isTheirs } from "../../school/context";
 import type { Services } from "../../school/kit";
-import { doneByWeek, requiredOf, standingsOf, waitingIn } from "./store";
+import { waitlistsOf } from "../ways-in/queue-store";
+import { doneByWeek, standingsOf } from "./store";
 
 /** A cohort of more is not read person by person. */
 const CROWD = 5000;
@@ -27,9 +28,8 @@ export async function compareCohorts(
     const of = (id: string) => heads.filter(({ cohort }) => cohort === id);
     const few = wanted.filter((id) => sum(of(id)) <= CROWD);
     const standings = await standingsOf(tx, course, few);
-    const required = await requiredOf(tx, course, few);
     const byWeek = await doneByWeek(tx, course, few);
-    const waiting = await waitingIn(tx, wanted);
+    const waiting = await waitlistsOf(tx, course, wanted);
     return {
       cohorts: found.map(({ name, cohort: { id, starts, ends, seats } }) => {
         const own = of(id);
@@ -46,11 +46,11 @@ export async function compareCohorts(
           begun: standing?.begun ?? 0,
           finished: sum(own.filter(({ finished }) => finished)),
           paused: sum(own.filter(({ standing: how }) => how === "paused" || how === "suspended")),
-          waiting: waiting.get(id) ?? 0,
+          waiting: waiting.find(({ cohort }) => cohort === id)?.total ?? 0,
           share: standing?.share ?? null,
           weeks: weeksOf(
             byWeek.filter(({ cohort }) => cohort === id),
-            people * (required.get(id) ?? 0),
+            people * (standing?.required ?? 0),
           ),
         };
       }),

@@ -2,12 +2,14 @@
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../../db/connection";
 
-export interface Standings {
+interface Standings {
   cohort: string;
   people: number;
   begun: number;
   finished: number;
   share: number | null;
+  /** How many lessons one of them has to do, at most. */
+  required: number;
 }
 
 /** Of cohorts of few enough people: who has begun and finished, and how much is done on average. */
@@ -20,7 +22,8 @@ export async function standingsOf(
     select e.cohort_id as cohort, count(*)::integer as people,
       (count(*) filter (where e.seen_at is not null))::integer as begun,
       (count(*) filter (where e.finished_at is not null))::integer as finished,
-      avg(case when e.required > 0 then least(1, e.done::float8 / e.required) end) as share
+      avg(case when e.required > 0 then least(1, e.done::float8 / e.required) end) as share,
+      coalesce(max(e.required), 0)::integer as required
     from enrollment e
     where e.course_id = ${course} and e.cohort_id = any (${cohorts}::text[]) group by 1
   `.execute(tx);
@@ -28,7 +31,7 @@ export async function standingsOf(
 }
 
 /** So many weeks are drawn. */
-export const MOST_WEEKS = 60;
+const MOST_WEEKS = 60;
 
 /**
  * What was done of a cohort's required lessons, week by week from its first day on: those done less those taken back.
@@ -52,25 +55,4 @@ export async function doneByWeek(
     group by 1, 2 order by 1, 2
   `.execute(tx);
   return rows;
-}
-
-/** How many lessons a person of a cohort has to do, at most. */
-export async function requiredOf(
-  tx: SchoolTransaction,
-  course: string,
-  cohorts: readonly string[],
-) {
-  const { rows } = await sql<{ cohort: string; required: number }>`
-    select cohort_id as cohort, coalesce(max(required), 0)::integer as required from enrollment
-    where course_id = ${course} and cohort_id = any (${cohorts}::text[]) group by 1
-  `.execute(tx);
-  return new Map(rows.map(({ cohort, required }) => [cohort, required]));
-}
-
-export async function waitingIn(tx: SchoolTransaction, cohorts: readonly string[]) {
-  const { rows } = await sql<{ cohort: string; count: number }>`
-    select cohort_id as cohort, count(*)::integer as count from waiting
-    where cohort_id = any (${cohorts}::text[]) and state in ('waiting', 'offered') group by 1
-  `.execute(tx);
-  return new Map(rows.map(({ cohort, count }) => [cohort, count]));
 }

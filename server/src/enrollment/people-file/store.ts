@@ -1,10 +1,11 @@
 /** Files of people and their rows, in the database. */
 import type { RowFate } from "@dawngate/contract/people-file";
-import { sql } from "kysely";
+import { sql, type Updateable } from "kysely";
 import { insertMany } from "../../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
+import type { PeopleFileTable } from "../../db/tables/enrollment";
 
-export interface NewFile {
+interface NewFile {
   id: string;
   course: string;
   name: string;
@@ -82,22 +83,9 @@ export async function columnsBefore(tx: SchoolTransaction, heads: readonly strin
 export async function updateFile(
   tx: SchoolTransaction,
   id: string,
-  set: {
-    state?: "checking" | "checked" | "enrolling" | "done" | "broken";
-    columns?: string;
-    cohort_id?: string | null;
-    time_zone?: string;
-    number?: number;
-    looked?: number;
-    tell?: boolean;
-    fault?: string | null;
-  },
+  set: Updateable<PeopleFileTable>,
 ): Promise<void> {
-  await tx
-    .updateTable("people_file")
-    .set(set as never)
-    .where("id", "=", id)
-    .execute();
+  await tx.updateTable("people_file").set(set).where("id", "=", id).execute();
 }
 
 export async function countFates(tx: SchoolTransaction, id: string) {

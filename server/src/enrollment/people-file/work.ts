@@ -39,8 +39,8 @@ export const peopleFileWorker =
     const file = await db.withSchool(school as SchoolId, (tx) => readFile(tx, id));
     if (!file) return;
     try {
-      if (file.state === "checking") await look(parts, school as SchoolId, id);
-      if (file.state === "enrolling") await enrollAll(parts, school as SchoolId, id);
+      if (file.state === "checking") await look(parts, school as SchoolId, file);
+      if (file.state === "enrolling") await enrollAll(parts, school as SchoolId, file);
     } catch (error) {
       if (!(error instanceof ProblemError)) throw error;
       // What stands in the way is said; another try would meet it again.
@@ -56,27 +56,28 @@ type Held = NonNullable<Awaited<ReturnType<typeof readFile>>>;
 async function lot<T>(
   { db, now }: Parts,
   school: SchoolId,
-  id: string,
-  state: Held["state"],
+  { id, state, ...by }: Held,
   work: (tx: SchoolTransaction, file: Held, at: Instant) => Promise<T>,
 ): Promise<T | null> {
-  const who = await db.withSchool(school, (tx) => readFile(tx, id));
-  if (!who) return null;
-  const author = { kind: "account", id: who.by_id, name: who.by_name } as const;
-  return db.withSchool({ school, who: author }, async (tx) => {
+  return db.withSchool({ school, who: broughtBy(by) }, async (tx) => {
     // Whoever else is at it goes on with it.
     const file = await readFile(tx, id, "skip");
     return file?.state === state ? work(tx, file, now()) : null;
   });
 }
 
-async function look(parts: Parts, school: SchoolId, id: string): Promise<void> {
+/** Whoever brought a file has done what comes of it. */
+const broughtBy = ({ by_id, by_name }: Pick<Held, "by_id" | "by_name">) =>
+  ({ kind: "account", id: by_id, name: by_name }) as const;
+
+async function look(parts: Parts, school: SchoolId, brought: Held): Promise<void> {
+  const { id } = brought;
   let ground: Ground | null = null;
   let number: number | null = null;
   let after = 0;
   let looked = 0;
   for (;;) {
-    const more = await lot(parts, school, id, "checking", async (tx, file, at) => {
+    const more = await lot(parts, school, brought, async (tx, file, at) => {
       number ??= file.number;
       // Something else was said of it meanwhile: another job looks again.
       if (file.number !== number) return false;
@@ -108,9 +109,10 @@ const kept = ({ line, fate, reason }: Judged, enrolled: boolean) => ({
   enrolled,
 });
 
-async function enrollAll(parts: Parts, school: SchoolId, id: string): Promise<void> {
+async function enrollAll(parts: Parts, school: SchoolId, brought: Held): Promise<void> {
+  const { id } = brought;
   for (;;) {
-    const done = await lot(parts, school, id, "enrolling", async (tx, file, at) => {
+    const done = await lot(parts, school, brought, async (tx, file, at) => {
       const { archived } = await published(tx, school, file.course_id);
       const most = file.tell ? TELL_LOT : ENROLL_LOT;
       const rows = await rowsAfter(tx, id, 0, most, { waiting: true });
@@ -137,7 +139,7 @@ async function enrollAll(parts: Parts, school: SchoolId, id: string): Promise<vo
       return { file, moving, at };
     });
     if (done === null) return;
-    await moveAll(parts, school, id, done.file, done.moving, done.at);
+    await moveAll(parts, school, done.file, done.moving, done.at);
   }
 }
 
@@ -186,7 +188,7 @@ async function enterAll(
   );
   if (!file.tell) return;
   const { slug } = await readSchool(tx);
-  const who = { kind: "account", id: file.by_id, name: file.by_name } as const;
+  const who = broughtBy(file);
   for (const { enrollment, email, name, account } of made)
     await tellEnrolled(tx, { baseUrl }, { school, who, now: at, slug }, enrollment, email, {
       name,
@@ -198,12 +200,11 @@ async function enterAll(
 async function moveAll(
   { db }: Parts,
   school: SchoolId,
-  id: string,
   file: Held,
   rows: readonly Judged[],
   at: Instant,
 ): Promise<void> {
-  const who = { kind: "account", id: file.by_id, name: file.by_name } as const;
+  const who = broughtBy(file);
   const context = { school, who, now: at, cohorts: null } as Context;
   for (const row of rows) {
     let fate: RowFate = "moves";
@@ -211,7 +212,7 @@ async function moveAll(
     try {
       await act({ db }, context, file.course_id, {
         enrollments: [row.enrollment ?? ""],
-        key: `${id.slice(0, 8)}-${row.line}`,
+        key: `${file.id.slice(0, 8)}-${row.line}`,
         act: { type: "moved", cohort: row.cohort ?? "", reason: `Moved by ${file.name}` },
         look: false,
         tell: file.tell,
@@ -222,7 +223,7 @@ async function moveAll(
       reason = error.message;
     }
     await db.withSchool({ school, who }, (tx) =>
-      setFates(tx, id, [{ line: row.line, fate, reason, enrolled: fate === "moves" }]),
+      setFates(tx, file.id, [{ line: row.line, fate, reason, enrolled: fate === "moves" }]),
     );
   }
 }

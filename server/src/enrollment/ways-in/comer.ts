@@ -3,8 +3,8 @@ import {
   type Comer,
   codeFault,
   type EnrollingPlace,
-  type Entry,
   plainCode,
+  takesWaiters,
   type Waitlist,
 } from "@dawngate/core/enrollment";
 import { formatInstant, type Instant, type Zone } from "@dawngate/core/time";
@@ -21,7 +21,7 @@ export interface Knocks {
 }
 
 /** A code that was found, as far as the door needs it. */
-export interface FoundCode {
+interface FoundCode {
   id: string;
   cohort: string | null;
 }
@@ -29,14 +29,10 @@ export interface FoundCode {
 /** What the way into a cohort (null: the course) asks for. */
 export function askedBy(ways: ReadonlyMap<string | null, WayRow>, cohort: string | null) {
   const way = ways.get(cohort) ?? USUAL_WAY;
-  return {
-    ...way,
-    /** As what keeps people out is told by. */
-    place: { domains: way.domains, entry: way.entry, waitlist: way.waitlist } satisfies Pick<
-      EnrollingPlace,
-      "domains" | "entry" | "waitlist"
-    > as { domains: string[]; entry: Entry; waitlist: Waitlist | null },
-  };
+  const { domains, entry, waitlist } = way;
+  /** As what keeps people out is told by. */
+  const place = { domains, entry, waitlist } satisfies Partial<EnrollingPlace>;
+  return { ...way, place };
 }
 
 /**
@@ -58,14 +54,29 @@ export async function codeAt(
   return { found: row ? { id: row.id, cohort: row.cohort } : null, stands };
 }
 
-/** What of somebody counts at a door: they are in or not, kept out, have completed what is asked, have asked, wait. */
+/** What of somebody is the same at every door of a course. */
+interface KnownComer {
+  isIn: boolean;
+  blocked: boolean;
+}
+
+export async function knownAt(
+  tx: SchoolTransaction,
+  course: string,
+  person: string | null,
+  isIn: boolean,
+): Promise<KnownComer> {
+  return { isIn, blocked: person !== null && (await isBlocked(tx, person, course)) };
+}
+
+/** What of somebody counts at one door: they have completed what is asked, have asked, wait. */
 export async function comerAt(
   tx: SchoolTransaction,
   course: string,
   { cohort, needs }: { cohort: string | null; needs: readonly string[] },
   { person, email }: Pick<Knocks, "person" | "email">,
   code: Awaited<ReturnType<typeof codeAt>>,
-  isIn: boolean,
+  known: KnownComer,
   now: Instant,
 ) {
   // A code for another cohort opens nothing here.
@@ -75,9 +86,8 @@ export async function comerAt(
   const until = waits?.offerUntil ?? null;
   const offered = waits?.state === "offered" && until !== null && until > formatInstant(now);
   const comer: Comer = {
-    isIn,
+    ...known,
     email,
-    blocked: person !== null && (await isBlocked(tx, person, course)),
     // A visitor may have completed it under another name: they are asked to sign in first.
     missing: email === null ? [] : await notCompleted(tx, person, needs),
     code: code !== null && fits ? (code.stands ?? null) : null,
@@ -89,13 +99,16 @@ export async function comerAt(
 
 /**
  * The seats that are left for somebody, where people wait: a free place belongs to whoever waits the longest, also in the
- * moment before it is offered to them. `waiting`: how many wait without an offer; null: the waitlist is not served.
+ * moment before it is offered to them, as long as the waitlist is served. `waiting`: how many wait without an offer.
  */
 export function seatsFor(
   left: number | null,
-  waiting: number | null,
+  waitlist: Waitlist | null,
+  waiting: number,
   waits: { state: "waiting" | "offered"; ahead: number } | undefined,
+  zone: Zone,
+  now: Instant,
 ): number | null {
-  if (left === null || waiting === null) return left;
+  if (left === null || waitlist === null || !takesWaiters(waitlist, zone, now)) return left;
   return Math.max(0, left - (waits?.state === "waiting" ? waits.ahead : waiting));
 }

@@ -25,7 +25,7 @@ import { activeEnrollment, placeOf } from "../enroll";
 import { sayFault } from "../say";
 import { seatsLeft } from "../seats";
 import { isOnSale } from "../store";
-import { askedBy, comerAt } from "./comer";
+import { askedBy, comerAt, knownAt } from "./comer";
 import { courseTitles, readDoors, readWays, USUAL_WAY, writeWay } from "./store";
 
 type Db = Pick<Services, "db">;
@@ -123,7 +123,8 @@ export async function showMayEnter(
         ) ?? null)
       : null;
     const door = { cohort: id, needs: way.needs };
-    const { comer } = await comerAt(tx, course, door, who, null, false, now);
+    const known = await knownAt(tx, course, who.person, false);
+    const { comer } = await comerAt(tx, course, door, who, null, known, now);
     const place = {
       published: true,
       archived: plan.archived,
