@@ -1,5 +1,5 @@
 import type { Shelf } from "@dawngate/contract/enrollment";
-import type { WaitlistPage, WaysIn } from "@dawngate/contract/ways-in";
+import type { MayEnter, WaitlistPage, WaysIn } from "@dawngate/contract/ways-in";
 import { nextCaller } from "../../src/enrollment/ways-in/waitlist";
 import { atTheDoor, catalog, course, zone } from "../helpers/at-the-door";
 import { instant } from "../helpers/sample";
@@ -75,11 +75,17 @@ describe("the waitlist", () => {
     expect(mail?.subject).toMatch(/A place in Bread & more is free for you/);
     expect(mail?.text).toMatch(/held for you until Thu 11 Mar 2027, 12:01 /);
     expect(await why(await enroll("w9@example.org"))).toMatch(/join the waitlist/);
+    const may = async (email: string) =>
+      (await ask<MayEnter>("GET", `${course}/ways/may?cohort=k&email=${email}`)).checks.find(
+        ({ check }) => check === "seats",
+      )?.holds;
+    expect([await may("w1@example.org"), await may("w9@example.org")]).toEqual([true, false]);
     expect(await why(await enroll("w2@example.org"))).toMatch(/join the waitlist/);
     expect((await page("w1@example.org")).ways[0]).toMatchObject({ does: "enroll", state: "open" });
   });
   test("an offer that lapses goes to the next, once, whichever server finds it", async () => {
-    clock.now = instant("2027-03-11T12:01:00Z");
+    // To the millisecond: half a second late is late.
+    clock.now = instant("2027-03-11T12:01:00.5Z");
     // In the moment before it is found the place is nobody's but the next one's.
     expect((await enroll("w1@example.org")).status).toBe(409);
     expect(await owned().test_.db.offersLapsed("2027-03-11T12:01:00Z")).toEqual([

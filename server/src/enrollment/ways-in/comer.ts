@@ -7,7 +7,7 @@ import {
   takesWaiters,
   type Waitlist,
 } from "@dawngate/core/enrollment";
-import { formatInstant, type Instant, type Zone } from "@dawngate/core/time";
+import type { Instant, Zone } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import { lastRequest, placeOn } from "./queue-store";
 import { findCode, isBlocked, notCompleted, USUAL_WAY, type WayRow } from "./store";
@@ -84,7 +84,7 @@ export async function comerAt(
   const asked = person === null ? undefined : await lastRequest(tx, course, cohort, person);
   const waits = person === null || cohort === null ? undefined : await placeOn(tx, cohort, person);
   const until = waits?.offerUntil ?? null;
-  const offered = waits?.state === "offered" && until !== null && until > formatInstant(now);
+  const offered = waits?.state === "offered" && until !== null && Date.parse(until) > now;
   const comer: Comer = {
     ...known,
     email,

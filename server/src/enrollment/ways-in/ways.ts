@@ -25,7 +25,8 @@ import { activeEnrollment, placeOf } from "../enroll";
 import { sayFault } from "../say";
 import { seatsLeft } from "../seats";
 import { isOnSale } from "../store";
-import { askedBy, comerAt, knownAt } from "./comer";
+import { askedBy, comerAt, knownAt, seatsFor } from "./comer";
+import { readWaitingIn } from "./queue-store";
 import { courseTitles, readDoors, readWays, USUAL_WAY, writeWay } from "./store";
 
 type Db = Pick<Services, "db">;
@@ -124,12 +125,14 @@ export async function showMayEnter(
       : null;
     const door = { cohort: id, needs: way.needs };
     const known = await knownAt(tx, course, who.person, false);
-    const { comer } = await comerAt(tx, course, door, who, null, known, now);
+    const { comer, waits } = await comerAt(tx, course, door, who, null, known, now);
+    const waiting = (await readWaitingIn(tx, course)).get(id ?? "") ?? 0;
+    const theirs = seatsFor(left, way.waitlist, waiting, waits, zone, now);
     const place = {
       published: true,
       archived: plan.archived,
       sold: await isOnSale(tx, course),
-      ...placeOf(plan, time_zone, cohort, left),
+      ...placeOf(plan, time_zone, cohort, theirs),
       ...way.place,
     };
     const faults = enrollingFaults(place, comer, zone, now);
