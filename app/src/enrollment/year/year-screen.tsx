@@ -14,7 +14,6 @@ import { Empty } from "../../ui/empty";
 import { useWide } from "../../ui/layout";
 import { Page } from "../../ui/page";
 import { Text } from "../../ui/text";
-import { TextLink } from "../../ui/text-link";
 import { usePalette } from "../../ui/theme";
 import { useGetYearInfiniteQuery } from "./api";
 import { leadsTwo, spanOf } from "./arrange";
@@ -62,8 +61,12 @@ export function YearScreen() {
   const overlaps = leadsTwo(all);
   const mayChange = about?.may.includes("cohorts.change") ?? false;
   return (
-    <Page title="The year" full dense>
-      <TextLink href={COURSES.href({ school, course: "" })}>Courses</TextLink>
+    <Page
+      title="The year"
+      above={{ text: COURSES.name, href: COURSES.href({ school, course: "" }) }}
+      full
+      dense
+    >
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, alignItems: "center" }}>
         <QuietAction label="Earlier" onPress={() => setShift(shift - STEP)} />
         {shift === 0 ? null : <QuietAction label="Today" onPress={() => setShift(0)} />}
