@@ -5,6 +5,8 @@ import { createServer, Server as NetServer } from "node:net";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { serve } from "@hono/node-server";
 import { pino } from "pino";
+import { attemptEnder } from "./checks/ending";
+import { marker } from "./checks/marking";
 import { openDatabase } from "./db/connection";
 import { BACKGROUND } from "./db/pool";
 import { peopleFileWorker } from "./enrollment/people-file/work";
@@ -99,6 +101,8 @@ else {
     followUp,
     callNext: nextCaller({ db, baseUrl, now }),
     workOnPeopleFile: peopleFileWorker({ db, baseUrl, now }),
+    endAttempt: attemptEnder({ db, now }),
+    markAgain: marker({ db, now }),
     giveGift,
     dropFiles: (school) => dropFiles(db, kept, school),
     payBack,

@@ -1,5 +1,6 @@
 /** All endpoints, room by room. */
 import { catalog } from "./catalog";
+import { checks } from "./checks";
 import { compare } from "./compare";
 import { courses } from "./courses";
 import { covers } from "./covers";
@@ -40,6 +41,7 @@ export const ROOMS = {
   compare,
   review,
   sales,
+  checks,
   catalog,
   notices,
   today,

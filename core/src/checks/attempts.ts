@@ -1,9 +1,11 @@
 /** The attempts of an enrollee, one after the other: when each ends, what counts in it, and what it earns. */
+
+import { minutesOf } from "../plan/quiz-rules";
 import { type Instant, instantIn, MINUTE } from "../time";
 import { isUnanswered, shareOf } from "./kinds";
 import { drawPaper } from "./paper";
 import { Rational, sum } from "./rational";
-import { type Attempt, minutesOf, type Question, type Quiz } from "./schema";
+import type { Attempt, Question, Quiz } from "./schema";
 
 type Enrollment = Quiz["enrollments"][number];
 

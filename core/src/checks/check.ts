@@ -36,6 +36,13 @@ function checkIds(list: readonly { id: string }[], path: string, say: Say): void
   });
 }
 
+/** What is wrong with a question by itself, each at its path; empty: nothing. */
+export function questionFaults(question: Question): Fault[] {
+  const faults: Fault[] = [];
+  checkQuestion(question, (path, reason) => faults.push({ path, reason }));
+  return faults;
+}
+
 function checkQuestion(question: Question, say: Say): void {
   if ("answers" in question) checkIds(question.answers, "answers", say);
   if ("left" in question) checkIds(question.left, "left", say);

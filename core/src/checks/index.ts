@@ -1,8 +1,13 @@
 /** Checks of knowledge: quizzes, their papers, attempts and scores, and what their questions are worth. */
 export { type Analysis, analyzeQuiz } from "./analysis";
-export { parseQuiz } from "./check";
+export { type AskedQuestion, askedOf } from "./asked";
+export { parseQuiz, questionFaults } from "./check";
+export { figuresOf, type QuizFigures } from "./figures";
 export { fold, readNumber, words } from "./fold";
+export { isAnswerOf } from "./kinds";
 export { answersShown, drawPaper } from "./paper";
 export { hashOf, shuffled, splitMix } from "./random";
-export { type Quiz, quizSchema } from "./schema";
-export { type Scored, scoreQuiz } from "./score";
+export { type Question, type Quiz, questionSchema, quizSchema } from "./schema";
+export { type Scored, scoreQuiz, type WrittenAttempt } from "./score";
+export { readTyped, TYPED_MOST, type Typed, writeTyped } from "./typed";
+export { sayMark, sayScore } from "./why";

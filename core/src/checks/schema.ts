@@ -1,60 +1,13 @@
 /** The quiz file: a quiz, its bank, who may take it, and their attempts. */
 import { z } from "zod";
 import { planFields } from "../plan";
+import * as rules from "../plan/quiz-rules";
 
 const { instant } = planFields;
+const { id, hundredths } = rules;
 const optional = <T extends z.ZodType>(schema: T) => schema.nullable().default(null);
 const text = z.string("A text").default("");
 const picture = optional(z.string());
-
-/** An identifier, in code points. */
-export const id = z.string("An identifier is a text").superRefine((value, context) => {
-  const length = [...value].length;
-  const message =
-    length < 1 || length > 200
-      ? "An identifier has 1 to 200 characters"
-      : /\p{Cc}/u.test(value)
-        ? "An identifier holds no control characters"
-        : /\p{Cs}/u.test(value)
-          ? "An identifier holds no half of a pair of surrogates"
-          : null;
-  if (message) context.addIssue({ code: "custom", message });
-});
-
-/** A number between two, with at most two decimals. */
-const hundredths = (what: string, least: number, most: number) =>
-  z
-    .number(`${what} is a number`)
-    .min(least, `${what} is at least ${least}`)
-    .max(most, `${what} is at most ${most}`)
-    .refine((value) => decimalsOf(value) <= 2, `${what} has at most two decimals`);
-
-function decimalsOf(value: number): number {
-  const [mantissa = "", power = "0"] = String(value).split("e");
-  return Math.max(0, (mantissa.split(".")[1] ?? "").length - Number(power));
-}
-
-const duration = (what: string, leastMinutes: number) =>
-  z.string(`${what} is a duration`).superRefine((value, context) => {
-    const minutes = minutesOf(value);
-    if (minutes === null || minutes < leastMinutes || minutes > 999 * 60)
-      context.addIssue({
-        code: "custom",
-        message: `${what} is hours, minutes or both, such as PT1H30M, from PT${leastMinutes}M to PT999H`,
-      });
-  });
-
-/** The minutes of "PT1H30M"; null: it is no such duration. */
-export function minutesOf(text: string): number | null {
-  const found = /^PT(?=\d)(?:(\d{1,9})H)?(?:(\d{1,9})M)?$/.exec(text);
-  return found ? Number(found[1] ?? 0) * 60 + Number(found[2] ?? 0) : null;
-}
-
-const whole = (what: string, least: number, most: number) =>
-  z
-    .int(`${what} is a whole number`)
-    .min(least, `${what} is at least ${least}`)
-    .max(most, `${what} is at most ${most}`);
 
 const plainAnswer = z.strictObject({ id, text, picture });
 const answer = z.strictObject({ id, text, picture, fixed: z.boolean().default(false) });
@@ -90,7 +43,7 @@ export function isBounded(value: number): boolean {
   return Math.abs(value) <= 1e12 && digits.length <= 15;
 }
 
-const question = z.discriminatedUnion(
+export const questionSchema = z.discriminatedUnion(
   "kind",
   [
     z.strictObject({ ...base, kind: z.literal("one"), ...shuffle, answers: answers(answer, 2) }),
@@ -153,7 +106,7 @@ export const quizSchema = z
     id,
     title: text,
     messages: z.strictObject({ passed: text, failed: text }).default({ passed: "", failed: "" }),
-    questions: z.array(question),
+    questions: z.array(questionSchema),
     parts: z.array(
       z.strictObject({
         id,
@@ -164,28 +117,23 @@ export const quizSchema = z
         ask: z.array(ask),
       }),
     ),
-    passMark: hundredths("A pass mark", 0, 100),
-    outOf: optional(hundredths("The points that make 100 %", 0.01, 100_000)),
-    attemptsAllowed: optional(whole("A number of attempts", 1, 1000)),
-    retake: z.enum(["all", "missed"], 'A retake is of "all" or "missed"').default("all"),
-    retakeCost: hundredths("A cost", 0, 100).default(0),
-    counts: z.enum(["best", "last", "first"], '"best", "last" or "first" counts').default("best"),
-    show: z
-      .enum(
-        ["never", "after-attempt", "after-pass", "after-last", "after-closing"],
-        "Right answers are shown never, after-attempt, after-pass, after-last or after-closing",
-      )
-      .default("never"),
-    limit: optional(duration("A limit", 1)),
-    wait: optional(duration("A wait", 0)),
+    passMark: rules.passMark,
+    outOf: optional(rules.outOf),
+    attemptsAllowed: optional(rules.attemptsAllowed),
+    retake: rules.retake.default("all"),
+    retakeCost: rules.retakeCost.default(0),
+    counts: rules.counts.default("best"),
+    show: rules.show.default("never"),
+    limit: optional(rules.limit),
+    wait: optional(rules.wait),
     enrollments: z
       .array(
         z.strictObject({
           id,
           opens: optional(instant),
           closes: optional(instant),
-          extraTime: optional(duration("Extra time", 0)),
-          extraAttempts: whole("A number of attempts", 0, 1000).default(0),
+          extraTime: optional(rules.extraTime),
+          extraAttempts: rules.extraAttempts.default(0),
         }),
       )
       .default([]),

@@ -7,7 +7,7 @@ import type { Ask, Quiz } from "./schema";
 
 export type NextState = "running" | "none-left" | "all-right" | "closed" | "later" | "now";
 
-interface WrittenAttempt {
+export interface WrittenAttempt {
   id: string;
   number: number;
   startedAt: string;
@@ -195,9 +195,11 @@ function writeAttempt({ taken, possible, earned, score, passed }: Marked): Writt
 }
 
 /** The first attempt at which the mark is out of reach, drawing the worst. */
-function reachSnags(quiz: Quiz): Scored["snags"] {
+export function reachSnags(quiz: Quiz): Scored["snags"] {
   const share =
-    quiz.outOf === null ? Rational.ONE : worstDraw(quiz).dividedBy(Rational.ofNumber(quiz.outOf));
+    quiz.outOf === null
+      ? Rational.ONE
+      : drawnPoints(quiz, "smallest").dividedBy(Rational.ofNumber(quiz.outOf));
   const mark = Rational.ofNumber(quiz.passMark).dividedBy(HUNDRED);
   // With a cost the score comes to nothing at last; without one each attempt is as the first.
   const most = quiz.attemptsAllowed ?? (quiz.retakeCost === 0 ? 1 : 10_001);
@@ -210,8 +212,8 @@ function reachSnags(quiz: Quiz): Scored["snags"] {
   return [];
 }
 
-/** The points asked by name, and of each category the smallest that can be drawn. */
-function worstDraw({ questions, parts }: Quiz): Rational {
+/** The points asked by name, and of each category the smallest, or the largest, that can be drawn. */
+export function drawnPoints({ questions, parts }: Quiz, which: "smallest" | "largest"): Rational {
   const asks = parts.flatMap(({ ask }) => ask as Ask[]);
   const named = new Set(asks.filter((one): one is string => typeof one === "string"));
   const drawn = new Map<string, number>();
@@ -222,7 +224,7 @@ function worstDraw({ questions, parts }: Quiz): Rational {
   for (const [category, count] of drawn) {
     const drawable = questions
       .filter((one) => one.category === category && !named.has(one.id))
-      .sort((a, b) => a.points - b.points);
+      .sort((a, b) => (which === "smallest" ? a.points - b.points : b.points - a.points));
     worst = worst.plus(points(drawable.slice(0, count)));
   }
   return worst;

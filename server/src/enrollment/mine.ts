@@ -1,5 +1,5 @@
 /** The enrollee's side: the shelf, the course as it stands for them, and the door of each lesson. */
-import type { MyCourse, MyLesson, Ticked } from "@dawngate/contract/enrollment";
+import type { MyCourse, MyLesson } from "@dawngate/contract/enrollment";
 import { wordsOf } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { type Timeline, writeExplainedTimeline, writeSteps } from "@dawngate/core/schedule";
@@ -11,15 +11,15 @@ import { readCourseRow } from "../courses/store";
 import type { SchoolTransaction } from "../db/connection";
 import { showContent } from "../lessons/content";
 import { readStanding } from "../lessons/store";
-import { type Case, clockOf, readCase, withEvents, workOut } from "../schedule/case";
+import { type Case, clockOf, readCase, workOut } from "../schedule/case";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
-import { appendEvent, type Happening, keep, numbered } from "./append";
+import { appendEvent } from "./append";
 import { changedSince } from "./changed";
 import { countBeside } from "./learning/beside-store";
 import { beginSeen, readSeen } from "./learning/seen-store";
-import { checkSeen, saySeen, watchedIn } from "./learning/watched";
+import { saySeen, watchedIn } from "./learning/watched";
 import { renewedBy, setSeen, unpaidOrder } from "./store";
 
 /** One of one's own enrollments as it stands at an instant. */
@@ -42,7 +42,8 @@ export async function mine(
   return standing(found, now);
 }
 
-const standing = (found: Case, now: Instant): Mine => ({
+/** A case as it stands at an instant. */
+export const standing = (found: Case, now: Instant): Mine => ({
   ...found,
   timeline: workOut(found, now),
   clock: clockOf(found),
@@ -183,73 +184,4 @@ export async function openMyLesson(
       next: lessons[index + 1]?.id ?? null,
     };
   });
-}
-
-/** Ticks a lesson, or takes the tick back. The module's and the course's own completion are recorded when they happen. */
-export async function tickLesson(
-  { db }: Pick<Services, "db">,
-  context: Context,
-  id: string,
-  lesson: string,
-  done: boolean,
-  key: string,
-): Promise<Ticked> {
-  const at = context.now;
-  return db.withSchool(context, async (tx) => {
-    const own = await mine(tx, context, id, at, true);
-    const item = enterLesson(own, lesson);
-    if (item.done === done) return sayTicked(done, own, own, []);
-    if (done) await checkSeen(tx, own, id, lesson);
-    const happening = (kind: string, what: string, eventKey: string): Happening => ({
-      kind,
-      at: formatInstant(at),
-      data: { item: what },
-      reason: null,
-      key: eventKey,
-    });
-    let events = numbered(own, [happening(done ? "completed" : "uncompleted", lesson, key)]);
-    // The same press again, after something else.
-    if (events.length === 0) return sayTicked(done, own, own, []);
-    let after = standing(withEvents(own, events), at);
-    // A lesson that is added later takes nothing back.
-    const finished = done ? newlyFinished(own, after) : [];
-    if (finished.length > 0) {
-      const ends = finished.map((what) => happening("completed", what, `finished-${what}`));
-      events = [...events, ...numbered(after, ends)];
-      after = standing(withEvents(own, events), at);
-    }
-    await keep(tx, context.school, after, events, after.timeline, at, own.timeline);
-    return sayTicked(done, own, after, finished);
-  });
-}
-
-function sayTicked(
-  done: boolean,
-  before: Mine,
-  { timeline, plan }: Mine,
-  finished: string[],
-): Ticked {
-  const shut = new Set(
-    before.timeline.items.flatMap(({ id, state }) => (state === "open" ? [] : [id])),
-  );
-  return {
-    done,
-    goOn: goOn(timeline, plan),
-    progress: timeline.progress,
-    opened: timeline.items.flatMap(({ id, state }) =>
-      state === "open" && shut.has(id) ? [id] : [],
-    ),
-    finished,
-  };
-}
-
-/** The modules, and the course, that are finished now and have no completion of their own on record. */
-function newlyFinished({ enrollment, plan }: Mine, after: Mine): string[] {
-  const recorded = new Set(
-    enrollment.events.flatMap((event) => (event.type === "completed" ? [event.item] : [])),
-  );
-  const modules = after.timeline.items.filter(({ kind, done }) => kind === "module" && done);
-  const finished = modules.map((module) => module.id);
-  if (after.timeline.completedAt !== null) finished.push(plan.id);
-  return finished.filter((what) => !recorded.has(what));
 }

@@ -16,12 +16,13 @@ import { datesFile, endFeed, readFeed, renewFeed, showDates, showFeed } from "./
 import { enrollByHand, enrollSelf } from "./enroll";
 import { showEveryone, showSomeone } from "./everyone";
 import { showInvitedTo } from "./invited";
-import { openMyLesson, showMyCourse, tickLesson } from "./mine";
+import { openMyLesson, showMyCourse } from "./mine";
 import { changeZone, showOwnself } from "./own-zone";
 import { showRoster, showRosterPerson, showTotals } from "./roster";
 import { sendWhy } from "./send-why";
 import { changeCohort, createCohort, gateCohort, makeNextCohorts, showRecord } from "./service";
 import { showShelf } from "./shelf";
+import { tickLesson } from "./tick";
 import { showYear } from "./year/year";
 
 /** A calendar is one person's: no cache between keeps it. */

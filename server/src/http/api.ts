@@ -2,6 +2,7 @@
 import { OpenAPIHono } from "@hono/zod-openapi";
 import { notFound } from "../base/problem";
 import { catalogRoutes } from "../catalog/routes";
+import { checkRoutes } from "../checks/routes";
 import { coverRoutes } from "../courses/cover-routes";
 import { courseRoutes } from "../courses/routes";
 import { learningRoutes } from "../enrollment/learning/routes";
@@ -42,6 +43,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", peopleFileRoutes(services))
     .route("/", salesRoutes(services))
     .route("/", heardRoutes(services))
+    .route("/", checkRoutes(services))
     .route("/", catalogRoutes(services))
     .route("/", noticeRoutes(services))
     .route("/", todayRoutes(services));

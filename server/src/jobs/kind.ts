@@ -17,6 +17,10 @@ export interface JobParts {
   callNext(school: string, cohort: string): Promise<void>;
   /** Looks at the rows of a file of people, or enrolls them. */
   workOnPeopleFile(school: string, file: string): Promise<void>;
+  /** Puts on record what an attempt at a quiz came to, where its time is up. */
+  endAttempt(school: string, attempt: string): Promise<void>;
+  /** Marks attempts at a lesson's quiz again, those of the people after this one. */
+  markAgain(school: string, lesson: string, after: string): Promise<void>;
   runOrder(school: string, order: string): Promise<void>;
   payBack(what: {
     school: string;

@@ -16,7 +16,7 @@ export async function showContent(
   kept: KeptFiles | null,
   reader: Reader,
   kind: string,
-  { text, part, materials }: Standing,
+  { text, part, materials }: Omit<Standing, "lesson">,
 ): Promise<LessonContent> {
   const found = await readMaterials(tx, materials);
   const shown = part?.kind === kind ? forReader(part, reader) : null;

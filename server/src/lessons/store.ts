@@ -18,12 +18,14 @@ export async function insertRevision(
 
 /** What stands in a lesson: its text, its main part, and the names of its materials. */
 export interface Standing {
+  /** The content, whatever lesson it stands in; null: there is no such lesson. */
+  lesson: string | null;
   text: string;
   part: LessonPart | null;
   materials: string[];
 }
 
-const NOTHING: Standing = { text: "", part: null, materials: [] };
+const NOTHING: Standing = { lesson: null, text: "", part: null, materials: [] };
 
 /** The newest that stands in a lesson as a version of its course names it, whatever the draft holds since. */
 export async function readStanding(
@@ -33,11 +35,12 @@ export async function readStanding(
   lesson: string,
 ): Promise<Standing> {
   const { rows } = await sql<{
+    lesson: string | null;
     body: string | null;
     part: LessonPart | null;
     materials: string[] | null;
   }>`
-    select
+    select v.lessons ->> ${lesson} as lesson,
       (select body from lesson_revision r
         where r.school_id = v.school_id and r.lesson_id = v.lessons ->> ${lesson}
         order by number desc limit 1) as body,
@@ -51,7 +54,9 @@ export async function readStanding(
     where v.course_id = ${course} and v.number = ${version}
   `.execute(tx);
   const [row] = rows;
-  return row ? { text: row.body ?? "", part: row.part, materials: row.materials ?? [] } : NOTHING;
+  return row
+    ? { lesson: row.lesson, text: row.body ?? "", part: row.part, materials: row.materials ?? [] }
+    : NOTHING;
 }
 
 /** Holds a lesson's content: whoever changes it in whatever course waits. */

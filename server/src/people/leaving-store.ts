@@ -28,6 +28,16 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
             'questions', (select jsonb_agg(jsonb_build_object('item', q.item, 'text', q.text,
                 'at', q.asked_at))
               from question q where q.school_id = e.school_id and q.enrollment_id = e.id),
+            'attempts', (select jsonb_agg(jsonb_build_object('item', t.item, 'startedAt', t.started_at,
+                'submittedAt', t.submitted_at, 'score', t.score, 'passed', t.passed,
+                'answers', (select jsonb_agg(jsonb_build_object('question', g.question_id,
+                    'answer', g.answer, 'at', g.at) order by g.place)
+                  from quiz_answer g where g.school_id = t.school_id and g.attempt_id = t.id))
+                order by t.started_at)
+              from quiz_attempt t where t.school_id = e.school_id and t.enrollment_id = e.id),
+            'moreForQuizzes', (select jsonb_agg(jsonb_build_object('item', w.item, 'minutes', w.minutes,
+                'attempts', w.attempts, 'reason', w.reason))
+              from quiz_allowance w where w.school_id = e.school_id and w.enrollment_id = e.id),
             'answers', (select jsonb_agg(jsonb_build_object('text', a.text, 'at', a.answered_at))
               from question_answer a where a.school_id = e.school_id and a.enrollment_id = e.id)))
           from enrollment e where e.school_id = p.school_id and e.person_id = p.id), '[]'),
@@ -75,6 +85,11 @@ async function forgetWritten(tx: SchoolTransaction, person: string): Promise<voi
   const theirs = sql`enrollment_id in (select id from enrollment where person_id = ${person})`;
   await sql`delete from lesson_note where ${theirs}`.execute(tx);
   await sql`delete from question_answer where ${theirs}`.execute(tx);
+  // What they answered and scored stays with their record, as that does, without a name; what they wrote goes.
+  await sql`
+    update quiz_answer set answer = null where jsonb_typeof(answer) = 'string' and attempt_id in (
+      select id from quiz_attempt where ${theirs})
+  `.execute(tx);
   await sql`
     delete from question where ${theirs} and not exists (
       select from question_answer a where a.school_id = question.school_id and a.question_id = question.id)

@@ -1,6 +1,8 @@
 /** The server without sign-in: who asks stands in a header, so that a test can be anybody. */
 
 import type { Instant } from "@dawngate/core/time";
+import { attemptEnder } from "../../src/checks/ending";
+import { marker } from "../../src/checks/marking";
 import type { Database } from "../../src/db/connection";
 import { REQUEST, sturdyPool } from "../../src/db/pool";
 import { peopleFileWorker } from "../../src/enrollment/people-file/work";
@@ -73,6 +75,8 @@ export function testApp(
     mailer: { send: async (mail) => void mails.push(mail) },
     followUp: follower({ db, now, baseUrl: "http://127.0.0.1:1" }),
     workOnPeopleFile: peopleFileWorker({ db, now, baseUrl: "http://127.0.0.1:1" }),
+    endAttempt: attemptEnder({ db, now }),
+    markAgain: marker({ db, now }),
     callNext: nextCaller({ db, now, baseUrl: "http://127.0.0.1:1" }),
     payBack: backPayer({ db, now, payments: other.payments ?? null }),
     runOrder: orderRunner({

@@ -1,4 +1,4 @@
-/** Every kind of lesson that has a main part of its own. Text needs none; what is checked comes with the checks. */
+/** Every kind of lesson that has a main part of its own. Text needs none. */
 import { z } from "zod";
 import { audio } from "./audio";
 import { download } from "./download";
@@ -6,10 +6,11 @@ import { embedded } from "./embedded";
 import type { LessonKind, Use } from "./kind";
 import { meeting } from "./meeting";
 import { pdf } from "./pdf";
+import { quiz } from "./quiz";
 import { slides } from "./slides";
 import { video } from "./video";
 
-const KINDS = [video, audio, slides, pdf, download, embedded, meeting] as const;
+const KINDS = [video, audio, slides, pdf, download, embedded, meeting, quiz] as const;
 
 /** A lesson's main part, of whatever kind. */
 export const lessonPart = z
@@ -21,6 +22,7 @@ export const lessonPart = z
     download.part,
     embedded.part,
     meeting.part,
+    quiz.part,
   ])
   .meta({ id: "LessonPart" });
 

@@ -31,6 +31,7 @@ import * as m0029 from "./0029-notices";
 import * as m0030 from "./0030-lesson-parts";
 import * as m0031 from "./0031-ways-in";
 import * as m0032 from "./0032-people-files";
+import * as m0033 from "./0033-checks";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -65,4 +66,5 @@ export const migrations = {
   "0030-lesson-parts": m0030,
   "0031-ways-in": m0031,
   "0032-people-files": m0032,
+  "0033-checks": m0033,
 };

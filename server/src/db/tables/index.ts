@@ -1,5 +1,6 @@
 /** The tables, as Kysely sees them, by room. Dates are `YYYY-MM-DD`, instants ISO 8601 in UTC: the driver is told so. */
 import type { CatalogTables } from "./catalog";
+import type { ChecksTables } from "./checks";
 import type { CoursesTables } from "./courses";
 import type { EnrollmentTables } from "./enrollment";
 import type { FilesTables } from "./files";
@@ -21,5 +22,6 @@ export interface Tables
     EnrollmentTables,
     ReviewTables,
     SalesTables,
+    ChecksTables,
     CatalogTables,
     NoticesTables {}

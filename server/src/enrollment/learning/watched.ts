@@ -35,15 +35,24 @@ export function saySeen({ seconds, needed }: Watched, row: SeenRow | null): Seen
   };
 }
 
-/** Where a share of a film must be seen first, it cannot be ticked before. */
+/**
+ * Where a share of a film must be seen first, it cannot be ticked before; what is passed is not ticked at all, nor is a
+ * pass taken back.
+ */
 export async function checkSeen(
   tx: SchoolTransaction,
   { plan, version }: { plan: PlanCourse; version: number },
   enrollment: string,
   lesson: string,
+  done: boolean,
 ): Promise<void> {
   const { part } = await readStanding(tx, plan.id, version, lesson);
   const kind = plan.modules.flatMap(({ lessons }) => lessons).find(({ id }) => id === lesson)?.kind;
+  if (part?.kind === "quiz" && kind === "quiz")
+    throw conflict(
+      done ? "This is done when the quiz is passed." : "What you have passed stays passed.",
+    );
+  if (!done) return;
   const watched = watchedIn(part?.kind === kind ? part : null);
   if (watched === null || watched.needed === null) return;
   const { share, enough } = saySeen(watched, await readSeen(tx, enrollment, lesson));

@@ -3,11 +3,13 @@ import type { z } from "zod";
 import type { JobKind } from "../kind";
 import { callNext } from "./call-next";
 import { deleteSchool } from "./delete-school";
+import { endAttempt } from "./end-attempt";
 import { followUpOrder } from "./follow-up-order";
 import { forgetAccount } from "./forget-account";
 import { giveGift } from "./give-gift";
 import { joinAccounts } from "./join-accounts";
 import { mail } from "./mail";
+import { markAgain } from "./mark-again";
 import { payBack } from "./pay-back";
 import { peopleFile } from "./people-file";
 import { projectCourse } from "./project-course";
@@ -20,6 +22,8 @@ const all = {
   mail,
   "call-next": callNext,
   "people-file": peopleFile,
+  "end-attempt": endAttempt,
+  "mark-again": markAgain,
   "project-course": projectCourse,
   "join-accounts": joinAccounts,
   "forget-account": forgetAccount,

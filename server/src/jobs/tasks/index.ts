@@ -6,6 +6,7 @@ import { income } from "./income";
 import { notify } from "./notify";
 import { project } from "./project";
 import { publicPage } from "./public-page";
+import { quizAnalysis } from "./quiz-analysis";
 import { receipt } from "./receipt";
 import { ripple } from "./ripple";
 import { today } from "./today";
@@ -21,6 +22,7 @@ const ALL = [
   publicPage,
   today,
   receipt,
+  quizAnalysis,
 ] as readonly unknown[] as readonly Doing<unknown, unknown>[];
 
 /** Does a task here, whichever thread this is. */

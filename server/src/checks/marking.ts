@@ -1,0 +1,124 @@
+/** What a change of questions does to attempts on record: seen before it is kept, then put on record, some people at a time. */
+import type { MarkedAgain, QuestionsChange } from "@dawngate/contract/checks";
+import type { Question } from "@dawngate/core/checks";
+import type { Instant } from "@dawngate/core/time";
+import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
+import { system } from "../db/who";
+import { standing } from "../enrollment/mine";
+import { follow } from "../jobs/outbox";
+import { readPeople } from "../people/store";
+import { readCases } from "../schedule/case";
+import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
+import { pageOfTakers } from "./attempt-store";
+import { lessonsAsking } from "./bank-store";
+import { settlePerson } from "./ending";
+import { questionsOf, quizFile, quizIn, recordOf, takerOf } from "./file";
+import { scored } from "./standing";
+
+/** So many people are marked in one transaction, and so many looked at before a change is kept. */
+const LOT = 100;
+const LOOKED_MOST = 2000;
+/** So many people are named. */
+const NAMED_MOST = 100;
+
+/** Marks the next people's attempts at a lesson's quiz again; where more come after them, that is a job of its own. */
+export const marker =
+  ({ db, now }: { db: Database; now(): Instant }) =>
+  async (school: string, lesson: string, after: string): Promise<void> => {
+    const scope = { school: school as SchoolId, who: system("mark-again") };
+    await db.withSchool(scope, async (tx) => {
+      const takers = await pageOfTakers(tx, lesson, after, LOT);
+      for (const { enrollment, item } of takers)
+        await settlePerson(tx, scope.school, enrollment, item, now());
+      const last = takers.at(-1);
+      if (last && takers.length === LOT)
+        await follow(tx, scope.school, "mark-again", { school, lesson, after: last.enrollment });
+    });
+  };
+
+type Line = Omit<MarkedAgain["people"][number], "name">;
+
+/** Whose score a change of questions would change. Nothing is kept. */
+export async function lookAtMarks(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  { questions }: QuestionsChange,
+): Promise<MarkedAgain> {
+  const changed = new Map(questions.map(({ question }) => [question.id, question]));
+  return db.readSchool(context, async (tx) => {
+    const lines: Line[] = [];
+    let looked = 0;
+    let all = true;
+    for (const lesson of await lessonsAsking(tx, [...changed.keys()])) {
+      for (let after = ""; ; ) {
+        if (looked >= LOOKED_MOST) {
+          all = false;
+          break;
+        }
+        const takers = await pageOfTakers(tx, lesson, after, LOT);
+        lines.push(...(await compareLot(tx, context, takers, changed)));
+        looked += takers.length;
+        const last = takers.at(-1);
+        if (!last || takers.length < LOT) break;
+        after = last.enrollment;
+      }
+    }
+    const of = (change: Line["change"]) => lines.filter((one) => one.change === change);
+    const named = [...of("passes"), ...of("fails"), ...of("score")].slice(0, NAMED_MOST);
+    const people = await readPeople(
+      tx,
+      named.map(({ enrollment }) => enrollment),
+    );
+    return {
+      looked,
+      all,
+      people: named.map((one) => ({
+        ...one,
+        name: people.get(one.enrollment)?.name ?? one.enrollment,
+      })),
+      passes: of("passes").length,
+      fails: of("fails").length,
+      scores: of("score").length,
+    };
+  });
+}
+
+/** What changes for some people who took the quiz of one lesson. */
+async function compareLot(
+  tx: SchoolTransaction,
+  { school, now }: Pick<Context, "school" | "now">,
+  takers: readonly { enrollment: string; course: string; item: string }[],
+  changed: ReadonlyMap<string, Question>,
+): Promise<Line[]> {
+  const cases = await readCases(
+    tx,
+    school,
+    takers.map(({ enrollment }) => enrollment),
+  );
+  const items = new Map(takers.map(({ enrollment, item }) => [enrollment, item]));
+  const lines: Line[] = [];
+  for (const found of cases) {
+    const { enrollment, timeline, plan, version } = standing(found, now);
+    const item = items.get(enrollment.id) ?? "";
+    const quiz = await quizIn(tx, plan, version, item);
+    if (!quiz) continue;
+    const record = await recordOf(tx, [enrollment.id], item);
+    const questions = await questionsOf(tx, quiz.part, record.attempts);
+    const taker = [takerOf(enrollment.id, timeline, item)];
+    const before = scored(quizFile(quiz, questions, taker, record), now);
+    const becomes = questions.map((one) => changed.get(one.id) ?? one);
+    const after = scored(quizFile(quiz, becomes, taker, record), now);
+    const passes = after.passedAt !== null;
+    const passed = before.passedAt !== null;
+    if (before.score === after.score && passes === passed) continue;
+    lines.push({
+      enrollment: enrollment.id,
+      course: plan.id,
+      before: before.score,
+      after: after.score,
+      change: passes && !passed ? "passes" : passed && !passes ? "fails" : "score",
+    });
+  }
+  return lines;
+}
