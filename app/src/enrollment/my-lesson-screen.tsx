@@ -93,7 +93,16 @@ export function MyLessonScreen() {
   const item = course?.timeline.items.find(({ id }) => id === lesson);
   const next = course ? afterThis(course, lesson) : null;
   const zone = course?.timeline.timeZone ?? ownZone();
-  const shown = { content: data, title: data.title, course: course?.title ?? "", zone, watching };
+  /** What is passed is not ticked. */
+  const isQuiz = data.part?.kind === "quiz";
+  const shown = {
+    content: data,
+    title: data.title,
+    course: course?.title ?? "",
+    zone,
+    watching,
+    mine: { ...place, lesson },
+  };
   const toCourse = `To the ${course?.words.course ?? DEFAULT_WORDS.course}`;
   const doneWord = course?.words.done ?? DEFAULT_WORDS.done;
   return (
@@ -120,6 +129,13 @@ export function MyLessonScreen() {
                 letter="g"
                 label={next === null ? toCourse : `On to ${next.title}`}
                 onPress={() => go(next?.id ?? null)}
+                fill
+              />
+            ) : isQuiz ? (
+              <PrimaryAction
+                letter="g"
+                label="To the quiz"
+                onPress={() => router.push(`${home}/${lesson}/quiz`)}
                 fill
               />
             ) : (
@@ -168,7 +184,7 @@ export function MyLessonScreen() {
         {...data}
       />
       {ticking.error ? <Notice {...explain(ticking.error)} /> : null}
-      {data.done ? (
+      {data.done && !isQuiz ? (
         <QuietAction
           label="Not done after all"
           onPress={() => mark(false)}

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { View } from "react-native";
 import { Choice } from "../../ui/choice";
 import { Press } from "../../ui/press";
+import { SaidPart } from "../../ui/said-part";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { titleIn } from "./edit-row";
@@ -27,7 +28,7 @@ const MORE: readonly [PartKind, string][] = [
 ];
 
 export function MomentSentence({ context, moment, onChange }: Props) {
-  const { lilac, ember, ink, dusk } = usePalette();
+  const { dusk, lilac } = usePalette();
   const [open, setOpen] = useState<PartKind | null>(null);
   const parts = momentParts(moment, (id) => titleIn(context.course, id));
   const said = new Set(parts.map(({ kind }) => kind));
@@ -39,23 +40,12 @@ export function MomentSentence({ context, moment, onChange }: Props) {
           kind === null ? (
             <Text key={text}>{text.replace(/ /g, "\u00a0")}</Text>
           ) : (
-            <Press
+            <SaidPart
               key={kind}
-              aria-expanded={open === kind}
+              text={text}
+              open={open === kind}
               onPress={() => setOpen(open === kind ? null : kind)}
-              style={{
-                justifyContent: "center",
-                paddingHorizontal: 10,
-                backgroundColor: lilac,
-                borderBottomWidth: 2,
-                borderBottomColor: open === kind ? ink : ember,
-                borderBottomLeftRadius: 0,
-                borderBottomRightRadius: 0,
-                maxWidth: "100%",
-              }}
-            >
-              <Text kind="strong">{text}</Text>
-            </Press>
+            />
           ),
         )}
       </View>

@@ -92,6 +92,8 @@ function Opened({
           <Editor
             key={lesson.kind}
             school={place.school}
+            place={{ ...place, lesson: lesson.id }}
+            title={lesson.title}
             part={part?.kind === lesson.kind ? part : null}
             files={files}
             zone={zone}
@@ -153,6 +155,7 @@ const SHOWN: Record<string, string> = {
   download: "The files to take along",
   "embedded page": "The page that stands elsewhere",
   "live meeting": "The meeting",
+  quiz: "The quiz",
 };
 
 function usePartKeeper(place: InCourse, lesson: string, opened: LessonDraft): PartKeeper {

@@ -6,6 +6,7 @@ import Embedded from "./embedded/editor";
 import type { EditorProps } from "./kind";
 import Meeting from "./meeting/editor";
 import Pdf from "./pdf/editor";
+import Quiz from "./quiz/editor";
 import Slides from "./slides/editor";
 import Video from "./video/editor";
 
@@ -15,6 +16,7 @@ export const EDITORS: Readonly<Record<string, ComponentType<EditorProps>>> = {
   "embedded page": Embedded,
   "live meeting": Meeting,
   PDF: Pdf,
+  quiz: Quiz,
   slides: Slides,
   video: Video,
 } as never;

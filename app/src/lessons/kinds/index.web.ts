@@ -19,4 +19,5 @@ export const KIND_VIEWS: Readonly<Record<string, KindView>> = {
   download: kind("download"),
   "embedded page": kind("embedded"),
   "live meeting": kind("meeting"),
+  quiz: kind("quiz"),
 };

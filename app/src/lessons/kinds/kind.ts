@@ -14,12 +14,17 @@ export interface ShownProps<Part extends LessonPart = LessonPart> {
   course: string;
   /** The zone in which its reader reads times. */
   zone: string;
+  /** The lesson as one of one's own; null: it is looked at by somebody else than who learns in it. */
+  mine?: { school: string; enrollment: string; lesson: string } | null;
   /** Null: what is seen is not counted (a sample, a rehearsal, its author). */
   watching: Watching | null;
 }
 
 export interface EditorProps<Part extends LessonPart = LessonPart> {
   school: string;
+  /** The lesson it stands in. */
+  place: { school: string; course: string; lesson: string };
+  title: string;
   /** Null: nothing is chosen yet. */
   part: Part | null;
   files: Files;

@@ -4,5 +4,6 @@ export { default as download } from "./download/shown";
 export { default as embedded } from "./embedded/shown";
 export { default as meeting } from "./meeting/shown";
 export { default as pdf } from "./pdf/shown";
+export { default as quiz } from "./quiz/shown";
 export { default as slides } from "./slides/shown";
 export { default as video } from "./video/shown";

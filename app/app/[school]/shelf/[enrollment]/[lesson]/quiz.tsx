@@ -1,0 +1,1 @@
+export { QuizScreen as default } from "../../../../../src/checks/quiz-screen";

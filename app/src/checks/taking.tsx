@@ -1,0 +1,115 @@
+/** An attempt while it runs: its clock is the server's, every answer is kept as it is given, and it is handed in once. */
+import type { HandedIn, MyQuiz } from "@dawngate/contract/checks";
+import { useEffect, useReducer, useRef, useState } from "react";
+import { explain, isPassing, pressKey } from "../store/api";
+import { NightPage } from "../ui/night-page";
+import { Notice } from "../ui/notice";
+import { AnswerKeeper } from "./answer-keeper";
+import { useHandInMutation, useSaveAnswersMutation } from "./api";
+import { readLeftAnswers, writeLeftAnswers } from "./left-answers";
+import { usePaper } from "./paper";
+import { TimeLeft } from "./time-left";
+import { useClock } from "./use-clock";
+
+interface Props {
+  place: { school: string; enrollment: string; lesson: string };
+  quiz: MyQuiz;
+  running: NonNullable<MyQuiz["running"]>;
+  above: { text: string; href: string };
+  onHandedIn(handed: HandedIn): void;
+}
+
+export function Taking({ place, quiz, running, above, onHandedIn }: Props) {
+  const keeper = useKeeper(place, running.id);
+  /** What was given here, over what the server had when the page came. */
+  const [given, setGiven] = useState<Record<string, unknown>>({});
+  const answers = { ...running.answers, ...Object.fromEntries(keeper.waiting), ...given };
+  const [handIn, handing] = useHandInMutation();
+  const now = useClock(quiz.now, running.until !== null);
+  const left = running.until === null ? null : Date.parse(running.until) - now;
+  const up = (left !== null && left <= 0) || keeper.ended;
+  const hand = async () => {
+    if (!(await keeper.flush())) return;
+    const answer = await handIn({ ...place, attempt: running.id });
+    if ("data" in answer && answer.data) onHandedIn(answer.data);
+  };
+  // When the time is up it is handed in by itself; the server has ended it whatever happens here.
+  const ended = useRef(false);
+  const end = useRef(hand);
+  end.current = hand;
+  useEffect(() => {
+    if (!up || ended.current) return;
+    ended.current = true;
+    void end.current();
+  }, [up]);
+  const unsent = keeper.waiting.size > 0;
+  const paper = usePaper({
+    parts: running.parts,
+    files: running.files,
+    answers,
+    atOnce: quiz.rules.atOnce,
+    busy: handing.isLoading,
+    status: keeper.error
+      ? "Not sent yet: there is no connection. It is kept here, and goes out by itself."
+      : unsent
+        ? "Being kept…"
+        : keeper.keptAt === null
+          ? "Every answer is kept as you give it."
+          : "Kept.",
+    onAnswer(question, answer, resting) {
+      setGiven((before) => ({ ...before, [question]: answer }));
+      keeper.give(question, answer, resting);
+    },
+    onHandIn: () => void hand(),
+  });
+  return (
+    <NightPage
+      title={quiz.title}
+      above={above}
+      aside={paper.at === null ? `${paper.of} questions` : `${paper.at} of ${paper.of}`}
+      band={left === null ? null : <TimeLeft left={left} />}
+      plain
+      bar={paper.bar}
+    >
+      {handing.error ? <Notice {...explain(handing.error)} /> : null}
+      {keeper.error && !isPassing(keeper.error) ? <Notice {...explain(keeper.error)} /> : null}
+      {paper.body}
+    </NightPage>
+  );
+}
+
+function useKeeper(place: Props["place"], attempt: string): AnswerKeeper {
+  const [save] = useSaveAnswersMutation();
+  const [, draw] = useReducer((times: number) => times + 1, 0);
+  const kept = useRef<{ attempt: string; keeper: AnswerKeeper } | null>(null);
+  if (kept.current?.attempt !== attempt) {
+    kept.current?.keeper.stop();
+    kept.current = {
+      attempt,
+      keeper: new AnswerKeeper({
+        send: (answers) => save({ ...place, attempt, body: { answers } }).unwrap(),
+        isRefusal: (error) => !isPassing(error),
+        read: () => readLeftAnswers(attempt),
+        write: (left) => writeLeftAnswers(attempt, left),
+        heard: () => draw(),
+        key: pressKey,
+        now: () => Date.now(),
+        later(work, milliseconds) {
+          const timer = setTimeout(work, milliseconds);
+          return () => clearTimeout(timer);
+        },
+      }),
+    };
+  }
+  const { keeper } = kept.current;
+  useEffect(() => {
+    // Back on the net, what waits goes out at once; leaving, what is being typed does.
+    const flush = () => void keeper.flush();
+    window.addEventListener("online", flush);
+    return () => {
+      window.removeEventListener("online", flush);
+      void keeper.flush();
+    };
+  }, [keeper]);
+  return keeper;
+}
