@@ -3,14 +3,15 @@
  * the answers: with the server while a quiz is taken, nowhere while it is rehearsed.
  */
 import type { MyQuiz } from "@dawngate/contract/checks";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { ScrollView, View } from "react-native";
 import { Markdown } from "../lessons/written";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Press } from "../ui/press";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { isAnswered, QuestionView } from "./question-view";
+import { isAnswered } from "./answered";
+import { QuestionView } from "./question-view";
 
 type Running = NonNullable<MyQuiz["running"]>;
 
@@ -26,17 +27,15 @@ interface Props {
   onHandIn(): void;
 }
 
-/** What its screens are made of: the questions, and the bar below them. */
-export function usePaper({
-  parts,
-  files,
-  answers,
-  atOnce,
-  busy,
-  status,
-  onAnswer,
-  onHandIn,
-}: Props) {
+/** The questions, and the bar below them: whoever shows it says where each stands. */
+export function Paper({
+  children,
+  ...props
+}: Props & { children(made: ReturnType<typeof usePaper>): ReactNode }) {
+  return <>{children(usePaper(props))}</>;
+}
+
+function usePaper({ parts, files, answers, atOnce, busy, status, onAnswer, onHandIn }: Props) {
   const { quiet, ember } = usePalette();
   const [at, setAt] = useState(0);
   const [asking, setAsking] = useState(false);
@@ -148,7 +147,12 @@ function Ways({
   if (lines.length < 2) return null;
   return (
     <ScrollView horizontal showsHorizontalScrollIndicator={false} style={{ flexGrow: 0 }}>
-      <View role="list" aria-label="Questions" style={{ flexDirection: "row", gap: 4 }}>
+      <View
+        role="list"
+        aria-label="Questions"
+        // Room for the line around the one that has the focus.
+        style={{ flexDirection: "row", gap: 4, padding: 3 }}
+      >
         {lines.map(({ question, key }, i) => {
           const answered = isAnswered(answers[question.id]);
           return (

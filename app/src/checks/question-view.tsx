@@ -6,6 +6,7 @@ import { Markdown } from "../lessons/written";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { FIELDS } from "./kinds";
+import { sayPoints } from "./say-rules";
 
 interface Props {
   question: AskedQuestion;
@@ -15,8 +16,6 @@ interface Props {
   files: Readonly<Record<string, ShownFile>>;
   onAnswer(answer: unknown, resting?: boolean): void;
 }
-
-export const sayPoints = (points: number) => `${points} point${points === 1 ? "" : "s"}`;
 
 export function QuestionView({ question, number, answer, files, onAnswer }: Props) {
   const { quiet } = usePalette();
@@ -37,14 +36,4 @@ export function QuestionView({ question, number, answer, files, onAnswer }: Prop
       />
     </View>
   );
-}
-
-/** Whether anything was answered. */
-export function isAnswered(answer: unknown): boolean {
-  if (answer == null) return false;
-  if (typeof answer === "string") return answer.trim() !== "";
-  if (Array.isArray(answer))
-    return answer.some((one) => typeof one === "string" && one.trim() !== "");
-  if (typeof answer === "object") return Object.keys(answer).length > 0;
-  return true;
 }

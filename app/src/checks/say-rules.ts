@@ -19,6 +19,9 @@ export function sayMinutes(minutes: number): string {
     : `${Math.floor(minutes / 60)} h ${rest} min`;
 }
 
+/** "2 points". */
+export const sayPoints = (points: number): string => `${points} point${points === 1 ? "" : "s"}`;
+
 export const sayPercent = (share: number): string => `${Math.round(share * 10_000) / 100} %`;
 
 const COUNTS = {

@@ -6,8 +6,8 @@ import { NightPage } from "../ui/night-page";
 import { Notice } from "../ui/notice";
 import { AnswerKeeper } from "./answer-keeper";
 import { useHandInMutation, useSaveAnswersMutation } from "./api";
+import { Paper } from "./lazy-pieces";
 import { readLeftAnswers, writeLeftAnswers } from "./left-answers";
-import { usePaper } from "./paper";
 import { TimeLeft } from "./time-left";
 import { useClock } from "./use-clock";
 
@@ -19,6 +19,9 @@ interface Props {
   onHandedIn(handed: HandedIn): void;
 }
 
+/** A closing is near when it is less than two hours away, in milliseconds. */
+const SOON = 7_200_000;
+
 export function Taking({ place, quiz, running, above, onHandedIn }: Props) {
   const keeper = useKeeper(place, running.id);
   /** What was given here, over what the server had when the page came. */
@@ -27,6 +30,8 @@ export function Taking({ place, quiz, running, above, onHandedIn }: Props) {
   const [handIn, handing] = useHandInMutation();
   const now = useClock(quiz.now, running.until !== null);
   const left = running.until === null ? null : Date.parse(running.until) - now;
+  // Without a limit it is the lesson's closing that ends it: said where that is near.
+  const clock = left !== null && (quiz.rules.limit !== null || left < SOON) ? left : null;
   const up = (left !== null && left <= 0) || keeper.ended;
   const hand = async () => {
     if (!(await keeper.flush())) return;
@@ -43,38 +48,43 @@ export function Taking({ place, quiz, running, above, onHandedIn }: Props) {
     void end.current();
   }, [up]);
   const unsent = keeper.waiting.size > 0;
-  const paper = usePaper({
-    parts: running.parts,
-    files: running.files,
-    answers,
-    atOnce: quiz.rules.atOnce,
-    busy: handing.isLoading,
-    status: keeper.error
-      ? "Not sent yet: there is no connection. It is kept here, and goes out by itself."
-      : unsent
-        ? "Being kept…"
-        : keeper.keptAt === null
-          ? "Every answer is kept as you give it."
-          : "Kept.",
-    onAnswer(question, answer, resting) {
-      setGiven((before) => ({ ...before, [question]: answer }));
-      keeper.give(question, answer, resting);
-    },
-    onHandIn: () => void hand(),
-  });
   return (
-    <NightPage
-      title={quiz.title}
-      above={above}
-      aside={paper.at === null ? `${paper.of} questions` : `${paper.at} of ${paper.of}`}
-      band={left === null ? null : <TimeLeft left={left} />}
-      plain
-      bar={paper.bar}
+    <Paper
+      parts={running.parts}
+      files={running.files}
+      answers={answers}
+      atOnce={quiz.rules.atOnce}
+      busy={handing.isLoading}
+      status={
+        keeper.error
+          ? "Not sent yet: there is no connection. It is kept here, and goes out by itself."
+          : unsent
+            ? "Being kept…"
+            : keeper.keptAt === null
+              ? "Every answer is kept as you give it."
+              : "Kept."
+      }
+      onAnswer={(question, answer, resting) => {
+        setGiven((before) => ({ ...before, [question]: answer }));
+        keeper.give(question, answer, resting);
+      }}
+      onHandIn={() => void hand()}
     >
-      {handing.error ? <Notice {...explain(handing.error)} /> : null}
-      {keeper.error && !isPassing(keeper.error) ? <Notice {...explain(keeper.error)} /> : null}
-      {paper.body}
-    </NightPage>
+      {({ body, bar, at, of }) => (
+        <NightPage
+          title={quiz.title}
+          above={above}
+          aside={at === null ? `${of} questions` : `${at} of ${of}`}
+          band={clock === null ? null : <TimeLeft left={clock} />}
+          plain
+          bar={bar}
+        >
+          {handing.error ? <Notice {...explain(handing.error)} /> : null}
+          {keeper.error && !isPassing(keeper.error) ? <Notice {...explain(keeper.error)} /> : null}
+          {body}
+        </NightPage>
+      )}
+    </Paper>
   );
 }
 

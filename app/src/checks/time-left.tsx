@@ -18,7 +18,15 @@ export function TimeLeft({ left }: { left: number }) {
           ? "Five minutes are left."
           : null;
   return (
-    <View style={{ flexDirection: "row", alignItems: "center", gap: 10, flexWrap: "wrap" }}>
+    <View
+      style={{
+        flexDirection: "row",
+        alignItems: "center",
+        gap: 10,
+        flexWrap: "wrap",
+        paddingBottom: 10,
+      }}
+    >
       <Text
         role="timer"
         aria-label={`${Math.ceil(Math.max(0, left) / MINUTE)} minutes left`}

@@ -1,6 +1,7 @@
 /** All places, in the order in which they are drawn. A room's places are said in its own `places.ts`. */
 import type { Permission } from "@dawngate/contract/permissions";
 import { ANNOUNCEMENTS, PAGE } from "../catalog/places";
+import { QUIZZES } from "../checks/places";
 import { COURSES, EDIT } from "../courses/places";
 import { COHORTS, DATES, DOOR, PEOPLE, QUESTIONS, SHELF } from "../enrollment/places";
 import { LIBRARY } from "../lessons/places";
@@ -33,6 +34,7 @@ export const PLACES: readonly RoomPlace[] = [
   REHEARSAL,
   PEOPLE,
   DOOR,
+  QUIZZES,
   COHORTS,
   QUESTIONS,
   COURSE_SALES,

@@ -3,6 +3,7 @@
 export { AnnouncementsScreen } from "../catalog/editor/announcements-screen";
 export { CoursePageScreen } from "../catalog/editor/course-page-screen";
 export { ListingPageScreen } from "../catalog/editor/listing-page-screen";
+export { QuizzesScreen } from "../checks/quizzes-screen";
 export { EditScreen } from "../courses/edit/edit-screen";
 export { CourseListScreen } from "../courses/list-screen";
 export { SyllabusScreen } from "../courses/syllabus-screen";

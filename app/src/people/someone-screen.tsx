@@ -3,6 +3,7 @@ import { sayZone } from "@dawngate/core/schedule/words";
 import type { Instant } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { View } from "react-native";
+import { TheirQuizzes } from "../checks/their-quizzes";
 import { sayNext, sayStanding } from "../enrollment/held-course";
 import { ToldTo } from "../notices/told-to";
 import { SunLine } from "../schedule/horizon/sun-line";
@@ -85,6 +86,10 @@ export function SomeoneScreen() {
                       {next.rest}
                     </Text>
                   )}
+                  <TheirQuizzes
+                    place={{ school, course: held.course, enrollment: held.enrollment }}
+                    may={may("people.act")}
+                  />
                   <View style={{ flexDirection: wide ? "row" : "column", gap: 10 }}>
                     <QuietAction
                       label="Dates, record and what can be done"

@@ -24,6 +24,7 @@ import { insertMember, replaceCohorts, setCourses } from "../school/staff-store"
 import { demoDoors } from "./demo-doors";
 import { loadDemoMedia, withPictures } from "./demo-media";
 import { demoOrders } from "./demo-orders";
+import { loadDemoQuizzes } from "./demo-quizzes";
 import { importSchool } from "./import";
 
 const demoNote = z.strictObject({
@@ -143,6 +144,7 @@ export async function loadDemo(
     }
     if (baseUrl === null) return;
     await demoDoors(tx, school, daysMoved(folder, zone, now), now);
+    await loadDemoQuizzes(tx, school, folder, now);
     await demoOrders(tx, school, now);
     await tellPast(tx, school, baseUrl, (now - PAST * DAY) as Instant, now);
   });

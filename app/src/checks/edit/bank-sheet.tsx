@@ -14,7 +14,7 @@ import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useGetBankInfiniteQuery } from "../api";
-import { sayPoints } from "../question-view";
+import { sayPoints } from "../say-rules";
 import { KIND_WORDS } from "./kind-words";
 
 interface Props {

@@ -6,8 +6,7 @@ import { View } from "react-native";
 import { QuietAction } from "../../ui/action";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { sayPoints } from "../question-view";
-import { sayMinutes, sayPercent } from "../say-rules";
+import { sayMinutes, sayPercent, sayPoints } from "../say-rules";
 import { quizOf } from "./quiz-of";
 
 interface Props {

@@ -11,7 +11,7 @@ import { Switched } from "../../ui/switched";
 import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
-import { sayPoints } from "../question-view";
+import { sayPoints } from "../say-rules";
 import { KIND_WORDS } from "./kind-words";
 
 type Part = PartOf<"quiz">["parts"][number];
@@ -33,7 +33,7 @@ export function PartBlock(props: Props) {
   const { part, number, bank, categories, onPart, onRemove, onOpen, onType, onDraw, onBank } =
     props;
   const { quiet, line } = usePalette();
-  const [words, setWords] = useState(part.title !== "" || part.before !== "" || part.after !== "");
+  const [words, setWords] = useState(false);
   const move = (at: number, by: -1 | 1) => {
     const ask = [...part.ask];
     const [one] = ask.splice(at, 1);
@@ -53,6 +53,11 @@ export function PartBlock(props: Props) {
           {part.title === "" ? `Part ${number}` : `Part ${number}: ${part.title}`}
         </Text>
       )}
+      {!words && part.before !== "" ? (
+        <Text kind="small" color={quiet} numberOfLines={2}>
+          {part.before}
+        </Text>
+      ) : null}
       {words ? (
         <View style={{ gap: 8 }}>
           <TextField

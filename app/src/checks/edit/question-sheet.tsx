@@ -11,7 +11,7 @@ import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useKeepQuestionsMutation, useLookAtMarksMutation } from "../api";
-import { QuestionView } from "../question-view";
+import { QuestionView } from "../lazy-pieces";
 import { MarkedPeople } from "./marked-people";
 import { QuestionEditor } from "./question-editor";
 import type { Place } from "./quiz-editor";

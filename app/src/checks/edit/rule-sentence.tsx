@@ -223,33 +223,45 @@ const RULES: Record<
   },
 };
 
+/** Which parts make a sentence, and how it begins. */
+const SENTENCES: readonly [string, readonly string[]][] = [
+  ["To pass:", ["mark", "scale", "words"]],
+  ["There are", ["attempts", "wait", "retake", "cost", "counts"]],
+  ["Afterwards", ["show"]],
+  ["It is taken with", ["limit", "screen"]],
+];
+
 export function RuleSentence({ quiz, onQuiz }: Props) {
   const { line } = usePalette();
   const [open, setOpen] = useState<string | null>(null);
   const rule = open === null ? undefined : RULES[open];
   return (
     <View style={{ gap: 10 }}>
-      <View
-        style={{
-          flexDirection: "row",
-          flexWrap: "wrap",
-          alignItems: "center",
-          columnGap: 8,
-          rowGap: 8,
-        }}
-      >
-        {Object.entries(RULES).map(([key, { says }]) => {
-          const text = says(quiz);
-          return text === null ? null : (
-            <SaidPart
-              key={key}
-              text={text}
-              open={open === key}
-              onPress={() => setOpen(open === key ? null : key)}
-            />
-          );
-        })}
-      </View>
+      {SENTENCES.map(([before, keys]) => (
+        <View
+          key={before}
+          style={{
+            flexDirection: "row",
+            flexWrap: "wrap",
+            alignItems: "center",
+            columnGap: 6,
+            rowGap: 6,
+          }}
+        >
+          <Text>{before}</Text>
+          {keys.map((key) => {
+            const text = RULES[key]?.says(quiz) ?? null;
+            return text === null ? null : (
+              <SaidPart
+                key={key}
+                text={text}
+                open={open === key}
+                onPress={() => setOpen(open === key ? null : key)}
+              />
+            );
+          })}
+        </View>
+      ))}
       {rule ? (
         <View
           role="group"

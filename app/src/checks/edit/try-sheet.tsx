@@ -10,10 +10,8 @@ import { QuietAction } from "../../ui/action";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { usePaper } from "../paper";
-import { ReviewedAnswers } from "../review";
+import { Paper, ReviewedAnswers, ScoreLine } from "../lazy-pieces";
 import { sayPercent } from "../say-rules";
-import { ScoreLine } from "../score-line";
 import { quizOf } from "./quiz-of";
 
 interface Props {
@@ -81,25 +79,28 @@ function Tried({
     const found = questions.get(id);
     return found ? [askedOf(found, attempt)] : [];
   });
-  const paper = usePaper({
-    parts: [{ title: "", before: file.parts[0]?.before ?? "", after: "", questions: asked }],
-    files,
-    answers,
-    atOnce: quiz.atOnce,
-    busy: false,
-    status: "Tried as anybody would; nothing is kept.",
-    onAnswer: (question, answer) => setAnswers((before) => ({ ...before, [question]: answer })),
-    onHandIn: () => setHanded(true),
-  });
   if (asked.length === 0)
     return <Text color={quiet}>It asks nothing yet: type the first questions.</Text>;
   const done = handed ? score(formatInstant(ENDED)) : undefined;
   if (!done || done.score === null)
     return (
-      <>
-        {paper.body}
-        {paper.bar}
-      </>
+      <Paper
+        parts={[{ title: "", before: file.parts[0]?.before ?? "", after: "", questions: asked }]}
+        files={files}
+        answers={answers}
+        atOnce={quiz.atOnce}
+        busy={false}
+        status="Tried as anybody would; nothing is kept."
+        onAnswer={(question, answer) => setAnswers((before) => ({ ...before, [question]: answer }))}
+        onHandIn={() => setHanded(true)}
+      >
+        {({ body, bar }) => (
+          <>
+            {body}
+            {bar}
+          </>
+        )}
+      </Paper>
     );
   return (
     <View style={{ gap: 16 }}>

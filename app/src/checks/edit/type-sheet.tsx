@@ -8,8 +8,8 @@ import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
-import { sayPoints } from "../question-view";
-import { sayAnswer } from "../review";
+import { sayAnswer } from "../say-answer";
+import { sayPoints } from "../say-rules";
 import { KIND_WORDS } from "./kind-words";
 
 interface Props {
@@ -43,6 +43,13 @@ In which order?
 What does a levain need?
 ~ flour / meal
 ~ water`;
+
+/** How far a number may be off. */
+function within(question: Question): string {
+  if (question.kind !== "number") return "";
+  if (question.percent !== null) return ` ± ${question.percent} %`;
+  return question.tolerance === null ? "" : ` ± ${question.tolerance}`;
+}
 
 /** A list of so many characters is read at once. */
 const LONGEST = 200_000;
@@ -87,7 +94,7 @@ export function TypeSheet({ busy, newId, onPut, onClose }: Props) {
               <View role="listitem" key={i}>
                 <Text kind="strong">{`${i + 1}. ${question.text}`}</Text>
                 <Text kind="small" color={quiet}>
-                  {`${KIND_WORDS[question.kind]} · ${sayPoints(question.points)} · right: ${sayAnswer(askedOf(question, "seen"), question.right, true)}`}
+                  {`${KIND_WORDS[question.kind]} · ${sayPoints(question.points)} · right: ${sayAnswer(askedOf(question, "seen"), question.right, true)}${within(question)}`}
                 </Text>
               </View>
             ))}
