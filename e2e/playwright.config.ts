@@ -7,11 +7,18 @@ const url = process.env.DAWNGATE_URL;
 if (!url) throw new Error("The browser tests need a server: run them with npm test");
 
 /** What is the same at every size is tried at one. */
-const ON_A_PHONE = ["**/ui/trouble.spec.ts", "**/sales/place.spec.ts"];
+const ON_A_PHONE = [
+  "**/ui/trouble.spec.ts",
+  "**/sales/place.spec.ts",
+  // How people come in is set, and stood before, in one hand.
+  "**/enrollment/ways-in.spec.ts",
+];
 const WIDE = [
   "**/courses/out.spec.ts",
   "**/courses/cover.spec.ts",
   "**/review/ripple.spec.ts",
+  // The schedule on a phone: schedule.spec.
+  "**/schedule/instrument.spec.ts",
   "**/school/security.spec.ts",
   // Building and learning on a phone: presses.spec and enrollee.spec.
   "**/school/story.spec.ts",

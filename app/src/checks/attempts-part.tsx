@@ -64,11 +64,7 @@ export function AttemptsPart({ place }: Props) {
         <View role="list" aria-label="Attempts">
           {attempts.map(({ id, name, number, startedAt, endedAt, score, passed }) => (
             <ListRow key={id} padding={2}>
-              <Press
-                onPress={() => setLooking(id)}
-                aria-label={`${name}, attempt ${number}: ${endedAt === null ? "running" : sayPercent(score ?? 0)}`}
-                style={{ flex: 1 }}
-              >
+              <Press onPress={() => setLooking(id)} style={{ flex: 1 }}>
                 <View
                   style={{ flexDirection: "row", alignItems: "center", gap: 12, minHeight: 52 }}
                 >

@@ -146,7 +146,12 @@ function Ways({
   const { dusk, line, ink, quiet, leaf } = usePalette();
   if (lines.length < 2) return null;
   return (
-    <ScrollView horizontal showsHorizontalScrollIndicator={false} style={{ flexGrow: 0 }}>
+    <ScrollView
+      testID="one-line"
+      horizontal
+      showsHorizontalScrollIndicator={false}
+      style={{ flexGrow: 0 }}
+    >
       <View
         role="list"
         aria-label="Questions"

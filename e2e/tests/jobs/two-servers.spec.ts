@@ -15,7 +15,7 @@ interface Server {
 const { databaseSettings, serverBundle, startServer, TEST_SECRETS } = servers;
 const root = fileURLToPath(new URL("../../..", import.meta.url));
 /** As many people are made of each one of the demo's course. */
-const COPIES = 400;
+const COPIES = 150;
 
 const freePort = (): Promise<number> =>
   new Promise((resolve) => {

@@ -1,20 +1,9 @@
 import type { Page } from "@playwright/test";
-import { accessibilityFaults, expect, settled, stickingOut, test } from "../helpers";
-import { PLACES } from "./places";
+import { expect, stickingOut, test } from "../helpers";
+import { bothSchemes } from "./both-schemes";
 
 // An invitation that is used up is asked for, and is not there.
 test.use({ allowedErrors: /status of 404/ });
-
-const SCHEMES = ["light", "dark"] as const;
-
-/** Nothing that axe knows, in both color schemes; in the second what depends on its colors. */
-async function bothSchemes(page: Page): Promise<void> {
-  for (const colorScheme of SCHEMES) {
-    await page.emulateMedia({ colorScheme });
-    await settled(page);
-    expect(await accessibilityFaults(page, colorScheme === "dark")).toEqual([]);
-  }
-}
 
 /** The same of a whole page, on which nothing sticks out at the side either. */
 async function faultless(page: Page): Promise<void> {
@@ -22,19 +11,7 @@ async function faultless(page: Page): Promise<void> {
   expect(await stickingOut(page)).toEqual([]);
 }
 
-for (const [side, places] of Object.entries(PLACES))
-  test(`${side} has no fault that axe knows (WCAG 2.2 AA), and nothing sticks out at the side`, async ({
-    page,
-  }) => {
-    // The layout of a phone is looked at, all screens of it, in layout.spec: at 200 % and from 320 points on.
-    test.skip(test.info().project.name !== "wide");
-    test.setTimeout(180_000);
-    for (const [what, url] of places)
-      await test.step(what, async () => {
-        await page.goto(url);
-        await faultless(page);
-      });
-  });
+// The screens of the studio are looked at in layout.spec, with all their widths.
 
 /** What an enrollee sees. */
 const MINE = [

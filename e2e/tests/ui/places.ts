@@ -16,6 +16,7 @@ export const PLACES: Record<string, [string, string][]> = {
     ["the people of a course", "/ember-row/courses/winter-rye/people"],
     ["the cohorts of a course", "/ember-row/courses/winter-rye/cohorts"],
     ["who asks to come in", "/ember-row/courses/oven-and-allergens/door"],
+    ["the quizzes of a course", "/ember-row/courses/cold-kitchen/quizzes"],
     ["what is asked in a course", "/ember-row/courses/cold-kitchen/questions"],
     ["remarks on a course", "/ember-row/courses/cold-kitchen/remarks"],
     ["how a course is sold", "/ember-row/courses/cold-kitchen/sales"],

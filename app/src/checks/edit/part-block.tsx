@@ -160,7 +160,6 @@ function AskedRow({
       <Press
         onPress={onOpen}
         disabled={!row}
-        aria-label={row ? `Change: ${row.question.text}` : "A question that is gone"}
         style={{ flex: 1, justifyContent: "center", paddingVertical: 6 }}
       >
         <View>

@@ -70,7 +70,9 @@ type Open =
 
 export function QuizEditor({ place, quiz: given, title, onQuiz, onMinutes }: Props) {
   const { quiet } = usePalette();
-  const quiz = given ?? freshQuiz();
+  // Until something of it is kept it is the same one.
+  const [unwritten] = useState(freshQuiz);
+  const quiz = given ?? unwritten;
   const { data, error, refetch } = useGetQuizDraftQuery(place, { refetchOnMountOrArgChange: true });
   const [keep, keeping] = useKeepQuestionsMutation();
   const [open, setOpen] = useState<Open>(null);

@@ -30,11 +30,7 @@ export function Match({ question, answer, files, onAnswer }: AnswerProps<Record<
               backgroundColor: surface,
             }}
           >
-            <Press
-              aria-expanded={open === id}
-              aria-label={`${plainOf(text)}: ${said === undefined ? "nothing chosen" : plainOf(said)}`}
-              onPress={() => setOpen(open === id ? null : id)}
-            >
+            <Press aria-expanded={open === id} onPress={() => setOpen(open === id ? null : id)}>
               <View
                 style={{
                   flexDirection: "row",
