@@ -19,5 +19,7 @@ function piece<Name extends keyof typeof Pieces>(name: Name) {
 
 export const Paper = piece("Paper");
 export const QuestionView = piece("QuestionView");
+export const QuizScreen = piece("QuizScreen");
+export const QuizStanding = piece("QuizStanding");
 export const ReviewedAnswers = piece("ReviewedAnswers");
 export const ScoreLine = piece("ScoreLine");

@@ -1,5 +1,7 @@
 /** What is drawn of a quiz wherever one meets it: taken, tried, looked at. One piece, fetched with the first of these. */
 export { Paper } from "./paper";
 export { QuestionView } from "./question-view";
+export { QuizScreen } from "./quiz-screen";
 export { ReviewedAnswers } from "./review";
 export { ScoreLine } from "./score-line";
+export { QuizStanding } from "./standing";

@@ -17,8 +17,9 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useBeginAttemptMutation, useGetMyAttemptQuery, useGetMyQuizQuery } from "./api";
 import { Before } from "./before";
-import { ReviewedAnswers, ScoreLine } from "./lazy-pieces";
+import { ReviewedAnswers } from "./review";
 import { sayPercent } from "./say-rules";
+import { ScoreLine } from "./score-line";
 import { Taking } from "./taking";
 
 type Place = { school: string; enrollment: string; lesson: string };

@@ -6,8 +6,8 @@ import { NightPage } from "../ui/night-page";
 import { Notice } from "../ui/notice";
 import { AnswerKeeper } from "./answer-keeper";
 import { useHandInMutation, useSaveAnswersMutation } from "./api";
-import { Paper } from "./lazy-pieces";
 import { readLeftAnswers, writeLeftAnswers } from "./left-answers";
+import { Paper } from "./paper";
 import { TimeLeft } from "./time-left";
 import { useClock } from "./use-clock";
 

@@ -1,6 +1,4 @@
 /** Texts as they are compared: letter case, accents, kinds of quotes, dashes and spaces do not matter (checks.md). */
-import { Rational } from "./rational";
-
 /** @example fold(" Crème  FRAÎCHE ") // "creme fraiche" */
 export function fold(text: string): string {
   return text
@@ -32,9 +30,9 @@ export const holds = (text: string, wording: string) => ` ${text} `.includes(` $
 /** So many characters a number may have. */
 const LONGEST = 40;
 
-/** A number as people type one: a comma or a point is the decimal mark; null: it is none. */
-export function readNumber(text: string): Rational | null {
+/** A number as people type one, a comma or a point its decimal mark, as a decimal with a point; null: it is none. */
+export function decimalIn(text: string): string | null {
   const typed = fold(text).replaceAll(" ", "");
   if ([...typed].length > LONGEST || !/^[+-]?(?=[.,]?\d)\d*[.,]?\d*$/.test(typed)) return null;
-  return Rational.ofDecimal(typed.replace(",", "."));
+  return typed.replace(",", ".");
 }

@@ -1,5 +1,6 @@
 /** The kinds of questions: what is right, what may be answered, and the share of the points that an answer earns. */
-import { fold, holds, readNumber, words } from "./fold";
+import { fold, holds, words } from "./fold";
+import { readNumber } from "./number";
 import { Rational } from "./rational";
 import { isBounded, type Question, type QuestionOf } from "./schema";
 

@@ -1,6 +1,6 @@
 /** A number, typed as one writes it, with a comma or a point. */
 
-import { readNumber } from "@dawngate/core/checks/fold";
+import { decimalIn } from "@dawngate/core/checks/fold";
 import { View } from "react-native";
 import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
@@ -10,7 +10,7 @@ import type { AnswerProps } from "./kind";
 export function NumberAnswer({ answer, onAnswer }: AnswerProps<string>) {
   const { ember, quiet } = usePalette();
   const text = answer ?? "";
-  const unread = text.trim() !== "" && readNumber(text) === null;
+  const unread = text.trim() !== "" && decimalIn(text) === null;
   return (
     <View style={{ gap: 4 }}>
       <TextField

@@ -1,1 +1,1 @@
-export { QuizScreen as default } from "../../../../../src/checks/quiz-screen";
+export { QuizScreen as default } from "../../../../../src/checks/lazy-pieces";
