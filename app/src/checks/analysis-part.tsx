@@ -105,6 +105,7 @@ export function AnalysisPart({ place }: Props) {
         <QuestionSheet
           place={place}
           row={changing}
+          files={data.files}
           onKept={(_, became) => void kept(became)}
           onClose={() => setChanging(null)}
         />

@@ -234,6 +234,12 @@ function Shut({
       </NightPage>
     );
   const speaker = speakerOf(course);
+  // An attempt goes on after the closing, and what one did in it stays one's own.
+  const isQuiz =
+    item.state === "closed" &&
+    course.modules.some(({ lessons }) =>
+      lessons.some(({ id, kind }) => id === lesson && kind === "quiz"),
+    );
   const way = wayThrough(item, items, course.modules);
   const on = way ?? course.goOn;
   return (
@@ -243,6 +249,9 @@ function Shut({
         <Text kind="strong">{sayState(item, zoneOf(course.timeline.timeZone))}</Text>
       </View>
       <Text style={{ maxWidth: 680 }}>{sayShut(item, course.timeline, speaker)}</Text>
+      {isQuiz ? (
+        <TextLink href={`${above.href}/${lesson}/quiz`}>What you did in it</TextLink>
+      ) : null}
       {on === null ? (
         <QuietAction label={`To the ${course.words.course}`} onPress={() => onGo(null)} />
       ) : (

@@ -9,6 +9,6 @@ export { readNumber } from "./number";
 export { answersShown, drawPaper } from "./paper";
 export { hashOf, shuffled, splitMix } from "./random";
 export { type Question, type Quiz, questionSchema, quizSchema } from "./schema";
-export { type Scored, scoreQuiz, type WrittenAttempt } from "./score";
+export { type Scored, scorePeople, scoreQuiz, type WrittenAttempt } from "./score";
 export { readTyped, TYPED_MOST, type Typed, writeTyped } from "./typed";
 export { sayMark, sayScore } from "./why";

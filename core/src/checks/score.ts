@@ -81,36 +81,37 @@ function mark(quiz: Quiz, taken: Taken): Marked {
 }
 
 export function scoreQuiz(quiz: Quiz, now: Instant): Scored {
+  return { at: formatInstant(now), snags: reachSnags(quiz), enrollments: scorePeople(quiz, now) };
+}
+
+/** The same without what is wrong with the quiz itself: for whoever takes it. */
+export function scorePeople(quiz: Quiz, now: Instant): Scored["enrollments"] {
   const prepared = new PreparedQuiz(quiz);
-  return {
-    at: formatInstant(now),
-    snags: reachSnags(quiz),
-    enrollments: quiz.enrollments.map((enrollment) => {
-      const marked = prepared.taken(enrollment, now).map((taken) => mark(quiz, taken));
-      const ended = marked.filter(({ taken }) => taken.endedAt !== null);
-      const counts = whichCounts(quiz, ended);
-      const passedAt = passedAtOf(quiz, ended);
-      const allowed =
-        quiz.attemptsAllowed === null ? null : quiz.attemptsAllowed + enrollment.extraAttempts;
-      const left = allowed === null ? null : Math.max(0, allowed - marked.length);
-      const next = nextOf(quiz, enrollment, marked, left, now);
-      const isClosed = enrollment.closes !== null && instantIn(enrollment.closes) <= now;
-      return {
-        id: enrollment.id,
-        counts: counts?.taken.attempt.id ?? null,
-        score: counts?.score.rounded(DECIMALS) ?? null,
-        passed: counts?.passed ?? false,
-        passedAt: written(passedAt),
-        attemptsLeft: left,
-        next: { state: next.state, from: written(next.from) },
-        rightAnswersShown:
-          ended.length > 0 &&
-          ended.length === marked.length &&
-          isShown(quiz, { passedAt, state: next.state, isClosed }),
-        attempts: marked.map(writeAttempt),
-      };
-    }),
-  };
+  return quiz.enrollments.map((enrollment) => {
+    const marked = prepared.taken(enrollment, now).map((taken) => mark(quiz, taken));
+    const ended = marked.filter(({ taken }) => taken.endedAt !== null);
+    const counts = whichCounts(quiz, ended);
+    const passedAt = passedAtOf(quiz, ended);
+    const allowed =
+      quiz.attemptsAllowed === null ? null : quiz.attemptsAllowed + enrollment.extraAttempts;
+    const left = allowed === null ? null : Math.max(0, allowed - marked.length);
+    const next = nextOf(quiz, enrollment, marked, left, now);
+    const isClosed = enrollment.closes !== null && instantIn(enrollment.closes) <= now;
+    return {
+      id: enrollment.id,
+      counts: counts?.taken.attempt.id ?? null,
+      score: counts?.score.rounded(DECIMALS) ?? null,
+      passed: counts?.passed ?? false,
+      passedAt: written(passedAt),
+      attemptsLeft: left,
+      next: { state: next.state, from: written(next.from) },
+      rightAnswersShown:
+        ended.length > 0 &&
+        ended.length === marked.length &&
+        isShown(quiz, { passedAt, state: next.state, isClosed }),
+      attempts: marked.map(writeAttempt),
+    };
+  });
 }
 
 function whichCounts({ counts }: Quiz, ended: readonly Marked[]): Marked | null {

@@ -80,15 +80,18 @@ export async function recordOf(
   return { attempts, answers, given: await readGiven(tx, enrollments, item) };
 }
 
-/** The questions of a quiz, those it may draw, and those that attempts on record were asked. */
+/** The questions of a quiz, those it may draw where that is asked, and those that attempts on record were asked. */
 export async function questionsOf(
   tx: SchoolTransaction,
   part: PartOf<"quiz">,
   attempts: readonly AttemptRow[],
+  draws = true,
 ): Promise<Question[]> {
   const asks = part.parts.flatMap(({ ask }) => ask);
   const named = asks.filter((one) => typeof one === "string");
-  const categories = asks.flatMap((one) => (typeof one === "string" ? [] : [one.category]));
+  const categories = draws
+    ? asks.flatMap((one) => (typeof one === "string" ? [] : [one.category]))
+    : [];
   const drawable = await readDrawable(tx, categories, DRAWABLE_MOST);
   const known = new Set(drawable.map(({ id }) => id));
   const others = [...named, ...attempts.flatMap(({ asked }) => asked)].filter(

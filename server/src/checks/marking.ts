@@ -104,7 +104,7 @@ async function compareLot(
     const quiz = await quizIn(tx, plan, version, item);
     if (!quiz) continue;
     const record = await recordOf(tx, [enrollment.id], item);
-    const questions = await questionsOf(tx, quiz.part, record.attempts);
+    const questions = await questionsOf(tx, quiz.part, record.attempts, false);
     const taker = [takerOf(enrollment.id, timeline, item)];
     const before = scored(quizFile(quiz, questions, taker, record), now);
     const becomes = questions.map((one) => changed.get(one.id) ?? one);

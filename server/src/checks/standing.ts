@@ -1,5 +1,5 @@
 /** How a quiz stands for one person: worked out from the record, written down for lists, and a pass put on their record. */
-import { type Quiz, type Scored, scoreQuiz } from "@dawngate/core/checks";
+import { type Quiz, type Scored, scorePeople } from "@dawngate/core/checks";
 import type { Instant } from "@dawngate/core/time";
 import { notFound } from "../base/problem";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
@@ -27,17 +27,21 @@ export interface TheirQuiz {
   scored: ScoredPerson;
 }
 
-/** How a lesson's quiz stands for somebody at an instant. */
+/**
+ * How a lesson's quiz stands for somebody at an instant. `draws`: with the questions that a new attempt may draw; those
+ * on record are known by what they were asked.
+ */
 export async function theirQuiz(
   tx: SchoolTransaction,
   own: Mine,
   item: string,
   now: Instant,
+  draws = false,
 ): Promise<TheirQuiz> {
   const quiz = await quizIn(tx, own.plan, own.version, item);
   if (!quiz) throw notFound("There is no quiz in this lesson.");
   const record = await recordOf(tx, [own.enrollment.id], item);
-  const questions = await questionsOf(tx, quiz.part, record.attempts);
+  const questions = await questionsOf(tx, quiz.part, record.attempts, draws);
   const taker = takerOf(own.enrollment.id, own.timeline, item);
   const file = quizFile(quiz, questions, [taker], record);
   return { quiz, file, record, scored: scored(file, now) };
@@ -45,7 +49,7 @@ export async function theirQuiz(
 
 /** The one person of a file. */
 export function scored(file: Quiz, now: Instant): ScoredPerson {
-  const [one] = scoreQuiz(file, now).enrollments;
+  const [one] = scorePeople(file, now);
   if (!one) throw new Error("Nobody takes this quiz");
   return one;
 }

@@ -60,7 +60,7 @@ export async function beginAttempt(
   const { now } = context;
   return db.withSchool(context, async (tx) => {
     const own = await mine(tx, context, enrollment, now, true);
-    const theirs = await theirQuiz(tx, own, lesson, now);
+    const theirs = await theirQuiz(tx, own, lesson, now, true);
     const { quiz, file, record } = theirs;
     const pressed = record.attempts.some((one) => one.key === key);
     if (pressed || theirs.scored.next.state === "running")

@@ -13,7 +13,7 @@ import { Sheet } from "../../ui/sheet";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { useGetBankInfiniteQuery } from "../api";
+import { useGetBankInfiniteQuery, useRemoveQuestionMutation } from "../api";
 import { sayPoints } from "../say-rules";
 import { KIND_WORDS } from "./kind-words";
 
@@ -34,6 +34,7 @@ export function BankSheet({ school, asked, onTake, onClose }: Props) {
     find,
     category,
   });
+  const [remove, removing] = useRemoveQuestionMutation();
   const rows = data?.pages.flatMap(({ questions }) => questions) ?? [];
   const categories = data?.pages[0]?.categories ?? [];
   return (
@@ -52,7 +53,7 @@ export function BankSheet({ school, asked, onTake, onClose }: Props) {
           ))}
         </Choices>
       ) : null}
-      {error ? <Notice {...explain(error)} /> : null}
+      {error || removing.error ? <Notice {...explain(error ?? removing.error)} /> : null}
       {data ? (
         <View role="list" aria-label="Questions of the bank">
           {rows.map((row) => (
@@ -75,6 +76,15 @@ export function BankSheet({ school, asked, onTake, onClose }: Props) {
                 disabled={asked.includes(row.question.id)}
                 onPress={() => onTake(row)}
               />
+              {row.usedIn === 0 && !asked.includes(row.question.id) ? (
+                <QuietAction
+                  label="×"
+                  says={`Take out of the bank: ${row.question.text}`}
+                  tight
+                  busy={removing.isLoading}
+                  onPress={() => void remove({ school, question: row.question.id })}
+                />
+              ) : null}
             </ListRow>
           ))}
           {rows.length === 0 ? (

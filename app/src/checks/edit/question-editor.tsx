@@ -1,4 +1,5 @@
 /** One question as its author changes it: what is asked, its answers in the way of its kind, what it is worth. */
+import type { ShownFile } from "@dawngate/contract/files";
 import type { Question } from "@dawngate/core/checks";
 import { questionFaults, readTyped, writeTyped } from "@dawngate/core/checks";
 import { useState } from "react";
@@ -11,11 +12,16 @@ import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { AnswerRows } from "./answer-rows";
 import { DecimalField } from "./decimal-field";
+import { PictureField } from "./picture-field";
 
 interface Props {
+  school: string;
   question: Question;
   onQuestion(question: Question): void;
+  /** A picture was brought for it. */
+  onBrought(file: ShownFile): void;
 }
+type Edited = Pick<Props, "question" | "onQuestion">;
 
 /** What stands under a question of each kind, for whoever types it. */
 const HELP: Partial<Record<Question["kind"], string>> = {
@@ -25,7 +31,7 @@ const HELP: Partial<Record<Question["kind"], string>> = {
   number: "The number: = 230, = 230 ± 5, or = 400 ± 2.5 %",
 };
 
-export function QuestionEditor({ question, onQuestion }: Props) {
+export function QuestionEditor({ school, question, onQuestion, onBrought }: Props) {
   const { ember, quiet } = usePalette();
   const [fault] = questionFaults(question);
   const set = (change: object) => onQuestion({ ...question, ...change } as Question);
@@ -41,6 +47,15 @@ export function QuestionEditor({ question, onQuestion }: Props) {
           multiline
           maxLength={5000}
           onChangeText={(text) => set({ text })}
+        />
+      )}
+      {question.kind === "gap" ? null : (
+        <PictureField
+          school={school}
+          onPicture={(markdown, file) => {
+            onBrought(file);
+            set({ text: `${question.text}\n\n${markdown}` });
+          }}
         />
       )}
       {question.kind === "true-false" ? (
@@ -115,7 +130,7 @@ export function QuestionEditor({ question, onQuestion }: Props) {
 }
 
 /** What stands under the question, typed as lines. */
-function Lines({ question, onQuestion }: Props) {
+function Lines({ question, onQuestion }: Edited) {
   const { ember } = usePalette();
   const marks = () =>
     writeTyped([{ ...question, category: null, text: "x", points: 1, explanation: "" } as Question])
@@ -166,7 +181,7 @@ function Lines({ question, onQuestion }: Props) {
 }
 
 /** A text with its gaps in braces. */
-function GapText({ question, onQuestion }: Props) {
+function GapText({ question, onQuestion }: Edited) {
   const { ember, quiet } = usePalette();
   const [typed, setTyped] = useState(() =>
     writeTyped([{ ...question, category: null, points: 1, explanation: "" } as Question]).trim(),

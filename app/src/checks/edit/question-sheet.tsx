@@ -1,5 +1,5 @@
 /** One question is changed: as it is asked on a phone beside it; where it was asked already, for whom the change holds. */
-import type { BankQuestion, MarkedAgain } from "@dawngate/contract/checks";
+import type { BankQuestion, MarkedAgain, QuizDraft } from "@dawngate/contract/checks";
 import { type Question, questionFaults } from "@dawngate/core/checks";
 import { askedOf } from "@dawngate/core/checks/asked";
 import { useState } from "react";
@@ -19,13 +19,16 @@ import type { Place } from "./quiz-editor";
 interface Props {
   place: Place;
   row: BankQuestion;
+  files: QuizDraft["files"];
   onKept(rows: BankQuestion[], became: Readonly<Record<string, string>>): void;
   onClose(): void;
 }
 
-export function QuestionSheet({ place, row, onKept, onClose }: Props) {
+export function QuestionSheet({ place, row, files, onKept, onClose }: Props) {
   const { quiet, paper, line } = usePalette();
   const [question, setQuestion] = useState<Question>(row.question);
+  /** Pictures that were brought a moment ago. */
+  const [brought, setBrought] = useState<QuizDraft["files"]>({});
   const [tried, setTried] = useState<unknown>(null);
   const [seen, setSeen] = useState<MarkedAgain | null>(null);
   const [keep, keeping] = useKeepQuestionsMutation();
@@ -52,7 +55,9 @@ export function QuestionSheet({ place, row, onKept, onClose }: Props) {
     <Sheet title="The question" broad onClose={onClose}>
       {error ? <Notice {...explain(error)} /> : null}
       <QuestionEditor
+        school={place.school}
         question={question}
+        onBrought={(file) => setBrought((before) => ({ ...before, [file.id]: file }))}
         onQuestion={(next) => {
           setQuestion(next);
           setSeen(null);
@@ -120,7 +125,7 @@ export function QuestionSheet({ place, row, onKept, onClose }: Props) {
             question={askedOf(question, "seen")}
             number={1}
             answer={tried}
-            files={{}}
+            files={{ ...files, ...brought }}
             onAnswer={setTried}
           />
         </View>

@@ -1,12 +1,13 @@
 /** A quiz as its author makes it: how it counts, its parts with their questions, what it comes to, and a try of it. */
 import type { BankQuestion } from "@dawngate/contract/checks";
-import type { Question } from "@dawngate/core/checks";
+import { type Question, writeTyped } from "@dawngate/core/checks";
 import type { PartOf } from "@dawngate/core/lessons";
 import { useState } from "react";
 import { View } from "react-native";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Notice } from "../../ui/notice";
+import { fileName, saveFile } from "../../ui/save-file";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -143,6 +144,17 @@ export function QuizEditor({ place, quiz: given, title, onQuiz, onMinutes }: Pro
           onPress={() => onQuiz({ ...quiz, parts: [...quiz.parts, freshPart()] })}
         />
         <QuietAction label="Try it out" onPress={() => setOpen({ what: "try" })} />
+        <QuietAction
+          label="Take its questions along"
+          disabled={bank.size === 0}
+          onPress={() =>
+            saveFile(
+              `${fileName(title)}.md`,
+              writeTyped([...bank.values()].map(({ question }) => question)),
+              "text/markdown",
+            )
+          }
+        />
       </View>
       {open?.what === "type" ? (
         <TypeSheet
@@ -176,6 +188,7 @@ export function QuizEditor({ place, quiz: given, title, onQuiz, onMinutes }: Pro
         <QuestionSheet
           place={place}
           row={bank.get(open.id) as BankQuestion}
+          files={data.files}
           onKept={(rows, became) => {
             known(rows);
             const other = became[open.id];
