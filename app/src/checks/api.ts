@@ -19,6 +19,8 @@ export const {
   useGetAnalysisQuery,
   useGetAllowancesQuery,
   useAllowMutation,
+  useAnswerSurveyMutation,
+  useGetSurveyQuery,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     getMyQuiz: reads(build, "getMyQuiz"),
@@ -37,5 +39,7 @@ export const {
     getAnalysis: reads(build, "getAnalysis"),
     getAllowances: reads(build, "getAllowances"),
     allow: does(build, "allow"),
+    answerSurvey: does(build, "answerSurvey"),
+    getSurvey: reads(build, "getSurvey"),
   }),
 });

@@ -22,4 +22,5 @@ export const QuestionView = piece("QuestionView");
 export const QuizScreen = piece("QuizScreen");
 export const QuizStanding = piece("QuizStanding");
 export const ReviewedAnswers = piece("ReviewedAnswers");
+export const SurveyForm = piece("SurveyForm");
 export const ScoreLine = piece("ScoreLine");

@@ -5,3 +5,4 @@ export { QuizScreen } from "./quiz-screen";
 export { ReviewedAnswers } from "./review";
 export { ScoreLine } from "./score-line";
 export { QuizStanding } from "./standing";
+export { SurveyForm } from "./survey/form";

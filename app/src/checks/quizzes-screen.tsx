@@ -1,4 +1,4 @@
-/** The quizzes of a course, looked at: whose attempts came to what, and which question tells what. */
+/** The quizzes and surveys of a course, looked at: whose attempts came to what, which question tells what, what people said. */
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
@@ -12,6 +12,7 @@ import { AnalysisPart } from "./analysis-part";
 import { useGetCourseQuizzesQuery } from "./api";
 import { AttemptsPart } from "./attempts-part";
 import { QUIZZES } from "./places";
+import { SurveyPart } from "./survey/results";
 
 export function QuizzesScreen() {
   const { school, course } = useLocalSearchParams() as InCourse;
@@ -21,21 +22,24 @@ export function QuizzesScreen() {
   const [chosen, setChosen] = useState<string | null>(null);
   const [worth, setWorth] = useState(false);
   const quizzes = data?.quizzes ?? [];
-  const lesson = quizzes.find((one) => one.lesson === chosen)?.lesson ?? quizzes[0]?.lesson;
+  const surveys = data?.surveys ?? [];
+  const all = [...quizzes, ...surveys];
+  const lesson = all.find((one) => one.lesson === chosen)?.lesson ?? all[0]?.lesson;
+  const isSurvey = surveys.some((one) => one.lesson === lesson);
   return (
     <CourseFrame at={place} title={about?.title} here={QUIZZES}>
       {!data ? (
         <Coming error={error} onRetry={refetch} />
       ) : lesson === undefined ? (
         <Empty
-          title="No quiz is published in this course"
-          says="A lesson of the kind “quiz” asks questions, and is done when it is passed. Add one in the outline."
+          title="No quiz and no survey is published in this course"
+          says="A lesson of the kind “quiz” is done when it is passed, one of the kind “survey” when it is answered. Add one in the outline."
         />
       ) : (
         <View style={{ gap: 16, maxWidth: 860 }}>
-          {quizzes.length > 1 ? (
-            <Choices label="Quiz" line>
-              {quizzes.map((one) => (
+          {all.length > 1 ? (
+            <Choices label="Quiz or survey" line>
+              {all.map((one) => (
                 <Choice
                   key={one.lesson}
                   label={one.title}
@@ -45,14 +49,24 @@ export function QuizzesScreen() {
               ))}
             </Choices>
           ) : null}
-          <Choices label="What to look at">
-            <Choice label="Attempts" taken={!worth} onPress={() => setWorth(false)} />
-            <Choice label="What its questions tell" taken={worth} onPress={() => setWorth(true)} />
-          </Choices>
-          {worth ? (
-            <AnalysisPart key={lesson} place={{ ...place, lesson }} />
+          {isSurvey ? (
+            <SurveyPart key={lesson} place={{ ...place, lesson }} />
           ) : (
-            <AttemptsPart key={lesson} place={{ ...place, lesson }} />
+            <>
+              <Choices label="What to look at">
+                <Choice label="Attempts" taken={!worth} onPress={() => setWorth(false)} />
+                <Choice
+                  label="What its questions tell"
+                  taken={worth}
+                  onPress={() => setWorth(true)}
+                />
+              </Choices>
+              {worth ? (
+                <AnalysisPart key={lesson} place={{ ...place, lesson }} />
+              ) : (
+                <AttemptsPart key={lesson} place={{ ...place, lesson }} />
+              )}
+            </>
           )}
         </View>
       )}

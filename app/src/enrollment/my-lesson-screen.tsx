@@ -93,8 +93,9 @@ export function MyLessonScreen() {
   const item = course?.timeline.items.find(({ id }) => id === lesson);
   const next = course ? afterThis(course, lesson) : null;
   const zone = course?.timeline.timeZone ?? ownZone();
-  /** What is passed is not ticked. */
+  /** What is passed, or handed in, is not ticked. */
   const isQuiz = data.part?.kind === "quiz";
+  const isSurvey = data.part?.kind === "survey";
   const shown = {
     content: data,
     title: data.title,
@@ -102,6 +103,7 @@ export function MyLessonScreen() {
     zone,
     watching,
     mine: { ...place, lesson },
+    done: data.done,
   };
   const toCourse = `To the ${course?.words.course ?? DEFAULT_WORDS.course}`;
   const doneWord = course?.words.done ?? DEFAULT_WORDS.done;
@@ -138,6 +140,9 @@ export function MyLessonScreen() {
                 onPress={() => router.push(`${home}/${lesson}/quiz`)}
                 fill
               />
+            ) : isSurvey ? (
+              // It is handed in where it ends; here is the way past it.
+              <QuietAction label={toCourse} onPress={() => go(null)} fill />
             ) : (
               <PrimaryAction
                 letter="g"
@@ -184,7 +189,7 @@ export function MyLessonScreen() {
         {...data}
       />
       {ticking.error ? <Notice {...explain(ticking.error)} /> : null}
-      {data.done && !isQuiz ? (
+      {data.done && !isQuiz && !isSurvey ? (
         <QuietAction
           label="Not done after all"
           onPress={() => mark(false)}

@@ -12,7 +12,7 @@ import { isHero } from "./kinds/hero";
 import type { ShownProps } from "./kinds/kind";
 import { Markdown } from "./written";
 
-export type Shown = Pick<ShownProps, "title" | "course" | "zone" | "watching" | "mine"> & {
+export type Shown = Pick<ShownProps, "title" | "course" | "zone" | "watching" | "mine" | "done"> & {
   content: LessonContent;
 };
 

@@ -19,8 +19,11 @@ import {
   questionsChange,
   questionsKept,
   quizDraft,
+  surveyHandedIn,
+  surveyResults,
 } from "../checks";
-import { done, endpoints, inCourse, inEnrollment, inLesson, inSchool } from "../endpoint";
+import { done, endpoints, files, inCourse, inEnrollment, inLesson, inSchool } from "../endpoint";
+import { ticked } from "../enrollment";
 
 const inMyLesson = inSchool.extend({ enrollment: planFields.id, lesson: planFields.id });
 const inMyAttempt = inMyLesson.extend({ attempt: planFields.id });
@@ -176,6 +179,37 @@ export const checks = endpoints("checks", {
     answer: analysis,
     answered: "Difficulty, discrimination and flags, question by question.",
     holds: ["people"],
+  },
+  answerSurvey: {
+    method: "post",
+    path: "/schools/{school}/shelf/{enrollment}/lessons/{lesson}/survey",
+    summary: "Answer a survey, once",
+    who: "self.learn",
+    params: inMyLesson,
+    body: surveyHandedIn,
+    answer: ticked,
+    answered: "What it opens; the same key answers once.",
+    changes: ["mine", "shelf"],
+  },
+  getSurvey: {
+    method: "get",
+    path: `${LOOKED}/survey`,
+    summary: "What a survey has come to",
+    who: "people.see",
+    params: inLesson,
+    answer: surveyResults,
+    answered: "Question by question; of an anonymous one from five answers on.",
+    holds: ["people"],
+  },
+  getSurveyFile: {
+    method: "get",
+    path: `${LOOKED}/survey.csv`,
+    summary: "The answers of a survey, as a table",
+    who: "people.see",
+    params: inLesson,
+    answer: files("text/csv"),
+    answered:
+      "CSV (RFC 4180), a line a person; without names and in no order where it is anonymous.",
   },
   getAllowances: {
     method: "get",

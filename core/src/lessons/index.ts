@@ -5,4 +5,5 @@ export * from "./kinds";
 export { fileId, link, type Use } from "./kinds/kind";
 export * from "./license";
 export * from "./seen";
+export * from "./survey";
 export * from "./text";

@@ -15,6 +15,7 @@ import { published } from "../courses/service";
 import type { SchoolTransaction } from "../db/connection";
 import { type Mine, standing } from "../enrollment/mine";
 import { showFiles } from "../files/service";
+import { readStanding } from "../lessons/store";
 import { readPeople } from "../people/store";
 import { readCase } from "../schedule/case";
 import { type Context, isTheirs } from "../school/context";
@@ -36,7 +37,7 @@ interface Where {
 const PAGE = 50;
 const placeOf = z.tuple([z.iso.datetime(), z.string().max(200)]);
 
-/** The quizzes of a course as it is published. */
+/** The quizzes and surveys of a course as it is published. */
 export async function showCourseQuizzes(
   { db }: Parts,
   context: Context,
@@ -45,8 +46,14 @@ export async function showCourseQuizzes(
   return reading(db, context, async (tx) => {
     const { plan, number } = await published(tx, context.school, course);
     const quizzes: CourseQuizzes["quizzes"] = [];
+    const surveys: CourseQuizzes["surveys"] = [];
     for (const module of publishedOutline(plan))
       for (const lesson of module.lessons) {
+        if (lesson.kind === "survey") {
+          const { part } = await readStanding(tx, course, number, lesson.id);
+          if (part?.kind === "survey")
+            surveys.push({ lesson: lesson.id, title: lesson.title, module: module.title });
+        }
         const quiz = await quizIn(tx, plan, number, lesson.id);
         if (!quiz) continue;
         const asks = quiz.part.parts.flatMap(({ ask }) => ask);
@@ -57,7 +64,7 @@ export async function showCourseQuizzes(
           asks: asks.reduce((sum, one) => sum + (typeof one === "string" ? 1 : one.draw), 0),
         });
       }
-    return { quizzes };
+    return { quizzes, surveys };
   });
 }
 

@@ -12,6 +12,7 @@ import {
   showSomeonesAttempt,
 } from "./looking";
 import { lookAtMarks } from "./marking";
+import { answerSurvey, showSurvey, surveyFile } from "./surveys";
 import { beginAttempt, handIn, saveAnswers, showMyAttempt, showMyQuiz } from "./taking";
 
 export function checkRoutes(services: Services) {
@@ -76,6 +77,20 @@ export function checkRoutes(services: Services) {
     })
     .openapi(route(services, checks.getAnalysis), async (c) =>
       c.json(await showAnalysis(services, c.get("context"), c.req.valid("param")), 200),
+    )
+    .openapi(route(services, checks.answerSurvey), async (c) => {
+      const where = c.req.valid("param");
+      const { answers, key } = c.req.valid("json");
+      return c.json(await answerSurvey(services, c.get("context"), where, answers, key), 200);
+    })
+    .openapi(route(services, checks.getSurvey), async (c) =>
+      c.json(await showSurvey(services, c.get("context"), c.req.valid("param")), 200),
+    )
+    .openapi(route(services, checks.getSurveyFile, "export"), async (c) =>
+      c.body(await surveyFile(services, c.get("context"), c.req.valid("param")), 200, {
+        "content-type": "text/csv; charset=utf-8",
+        "content-disposition": 'attachment; filename="survey.csv"',
+      }),
     )
     .openapi(route(services, checks.getAllowances), async (c) => {
       const { course, enrollment } = c.req.valid("param");

@@ -15,6 +15,7 @@ import {
 import { putQuestion } from "../checks/bank-store";
 import { settlePerson } from "../checks/ending";
 import { type QuizIn, questionsOf, quizFile } from "../checks/file";
+import { insertNameless } from "../checks/survey-store";
 import { readRevision } from "../courses/content-store";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { insertPart } from "../lessons/store";
@@ -41,6 +42,14 @@ const note = z.strictObject({
   ),
   /** A key that is wrong, so that there is one to be found. */
   wrongKey: z.strictObject({ quiz: z.string(), question: z.int(), key: z.string() }),
+  surveys: z.record(
+    z.string(),
+    z.strictObject({
+      part: lessonPart,
+      /** Of people of earlier groups, without their names. */
+      answers: z.array(z.record(z.string(), z.union([z.int(), z.array(z.int()), z.string()]))),
+    }),
+  ),
   given: z.array(
     z.strictObject({
       enrollment: z.string(),
@@ -76,7 +85,7 @@ export async function loadDemoQuizzes(
   now: Instant,
 ): Promise<void> {
   const text = (name: string) => readFileSync(join(demo, "quizzes", name), "utf8");
-  const { quizzes, wrongKey, given } = note.parse(JSON.parse(text("quizzes.json")));
+  const { quizzes, surveys, wrongKey, given } = note.parse(JSON.parse(text("quizzes.json")));
   const typed = (name: string, prefix: string) => {
     const { questions, faults } = readTyped(text(name), (place) => `${prefix}-${place + 1}`);
     if (faults.length > 0) throw new Error(`${name}: ${JSON.stringify(faults)}`);
@@ -106,6 +115,13 @@ export async function loadDemoQuizzes(
     if (!placed) throw new Error(`The demo has no lesson ${name}`);
     await insertPart(tx, school, placed.lesson_id, 1, part, []);
     made.set(name, { title: item, course, item, lesson: placed.lesson_id, part, typed: questions });
+  }
+  for (const [name, { part, answers }] of Object.entries(surveys)) {
+    const [course = "", item = ""] = name.split("/");
+    const placed = await readRevision(tx, course, item);
+    if (!placed) throw new Error(`The demo has no lesson ${name}`);
+    await insertPart(tx, school, placed.lesson_id, 1, part, []);
+    for (const one of answers) await insertNameless(tx, school, { course, item }, one);
   }
   for (const { quiz, ...one } of given) {
     const [course = "", item = ""] = quiz.split("/");

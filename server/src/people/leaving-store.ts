@@ -35,6 +35,9 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
                   from quiz_answer g where g.school_id = t.school_id and g.attempt_id = t.id))
                 order by t.started_at)
               from quiz_attempt t where t.school_id = e.school_id and t.enrollment_id = e.id),
+            'surveys', (select jsonb_agg(jsonb_build_object('item', y.item, 'at', y.at,
+                'answers', y.answers))
+              from survey_answer y where y.school_id = e.school_id and y.enrollment_id = e.id),
             'moreForQuizzes', (select jsonb_agg(jsonb_build_object('item', w.item, 'minutes', w.minutes,
                 'attempts', w.attempts, 'reason', w.reason))
               from quiz_allowance w where w.school_id = e.school_id and w.enrollment_id = e.id),
@@ -85,6 +88,7 @@ async function forgetWritten(tx: SchoolTransaction, person: string): Promise<voi
   const theirs = sql`enrollment_id in (select id from enrollment where person_id = ${person})`;
   await sql`delete from lesson_note where ${theirs}`.execute(tx);
   await sql`delete from question_answer where ${theirs}`.execute(tx);
+  await sql`delete from survey_answer where ${theirs}`.execute(tx);
   // What they answered and scored stays with their record, as that does, without a name; what they wrote goes.
   await sql`
     update quiz_answer set answer = null where jsonb_typeof(answer) = 'string' and attempt_id in (

@@ -45,6 +45,8 @@ const TAKEN = [
   "quiz_attempt",
   "quiz_answer",
   "quiz_allowance",
+  "survey_answer",
+  "survey_pool",
   "lesson_seen",
   "lesson_note",
   "question",

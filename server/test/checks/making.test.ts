@@ -172,6 +172,7 @@ describe("looking", () => {
   test("the quizzes of a course, a page of attempts, one answer by answer with what is right", async () => {
     expect(await ask<CourseQuizzes>("GET", `${COURSE}/quizzes`)).toEqual({
       quizzes: [{ lesson: "l1", title: "First", module: "One", asks: 3 }],
+      surveys: [],
     });
     const { attempts, next } = await ask<Attempts>("GET", `${COURSE}/lessons/l1/attempts`);
     expect(next).toBeNull();

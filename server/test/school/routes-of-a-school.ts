@@ -90,6 +90,14 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["GET", "/schools/one/courses/c/lessons/l1/attempts", undefined, "people.see"],
   ["GET", "/schools/one/courses/c/lessons/l1/attempts/x", undefined, "people.see"],
   ["GET", "/schools/one/courses/c/lessons/l1/analysis", undefined, "people.see"],
+  [
+    "POST",
+    "/schools/one/shelf/e2/lessons/l1/survey",
+    { answers: {}, key: "press-12345" },
+    "self.learn",
+  ],
+  ["GET", "/schools/one/courses/c/lessons/l1/survey", undefined, "people.see"],
+  ["GET", "/schools/one/courses/c/lessons/l1/survey.csv", undefined, "people.see"],
   ["GET", "/schools/one/courses/c/people/e2/quizzes", undefined, "people.see"],
   [
     "PUT",

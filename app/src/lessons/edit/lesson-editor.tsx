@@ -156,6 +156,7 @@ const SHOWN: Record<string, string> = {
   "embedded page": "The page that stands elsewhere",
   "live meeting": "The meeting",
   quiz: "The quiz",
+  survey: "The survey",
 };
 
 function usePartKeeper(place: InCourse, lesson: string, opened: LessonDraft): PartKeeper {

@@ -8,6 +8,7 @@ import Meeting from "./meeting/editor";
 import Pdf from "./pdf/editor";
 import Quiz from "./quiz/editor";
 import Slides from "./slides/editor";
+import Survey from "./survey/editor";
 import Video from "./video/editor";
 
 export const EDITORS: Readonly<Record<string, ComponentType<EditorProps>>> = {
@@ -18,5 +19,6 @@ export const EDITORS: Readonly<Record<string, ComponentType<EditorProps>>> = {
   PDF: Pdf,
   quiz: Quiz,
   slides: Slides,
+  survey: Survey,
   video: Video,
 } as never;

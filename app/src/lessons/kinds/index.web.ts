@@ -20,4 +20,5 @@ export const KIND_VIEWS: Readonly<Record<string, KindView>> = {
   "embedded page": kind("embedded"),
   "live meeting": kind("meeting"),
   quiz: kind("quiz"),
+  survey: kind("survey"),
 };

@@ -16,6 +16,8 @@ export interface ShownProps<Part extends LessonPart = LessonPart> {
   zone: string;
   /** The lesson as one of one's own; null: it is looked at by somebody else than who learns in it. */
   mine?: { school: string; enrollment: string; lesson: string } | null;
+  /** Whether it is done by whoever learns in it. */
+  done?: boolean;
   /** Null: what is seen is not counted (a sample, a rehearsal, its author). */
   watching: Watching | null;
 }

@@ -6,4 +6,5 @@ export { default as meeting } from "./meeting/shown";
 export { default as pdf } from "./pdf/shown";
 export { default as quiz } from "./quiz/shown";
 export { default as slides } from "./slides/shown";
+export { default as survey } from "./survey/shown";
 export { default as video } from "./video/shown";

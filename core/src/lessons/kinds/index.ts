@@ -8,9 +8,10 @@ import { meeting } from "./meeting";
 import { pdf } from "./pdf";
 import { quiz } from "./quiz";
 import { slides } from "./slides";
+import { survey } from "./survey";
 import { video } from "./video";
 
-const KINDS = [video, audio, slides, pdf, download, embedded, meeting, quiz] as const;
+const KINDS = [video, audio, slides, pdf, download, embedded, meeting, quiz, survey] as const;
 
 /** A lesson's main part, of whatever kind. */
 export const lessonPart = z
@@ -23,6 +24,7 @@ export const lessonPart = z
     embedded.part,
     meeting.part,
     quiz.part,
+    survey.part,
   ])
   .meta({ id: "LessonPart" });
 

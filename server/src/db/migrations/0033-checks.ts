@@ -112,6 +112,28 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       primary key (school_id, enrollment_id, item),
       foreign key (school_id, enrollment_id) references enrollment (school_id, id) on delete cascade
     );
+    create table survey_answer (
+      school_id uuid not null,
+      enrollment_id text not null,
+      item text not null,
+      course_id text not null,
+      answers jsonb not null,
+      at timestamptz not null,
+      primary key (school_id, enrollment_id, item),
+      foreign key (school_id, enrollment_id) references enrollment (school_id, id) on delete cascade
+    );
+    create index on survey_answer (school_id, course_id, item, at);
+    -- Without a name, an instant or an order: many people's answers in one row, which is written anew with each.
+    create table survey_pool (
+      school_id uuid not null,
+      id text not null,
+      course_id text not null,
+      item text not null,
+      answers jsonb not null,
+      primary key (school_id, id),
+      foreign key (school_id, course_id) references course (school_id, id) on delete cascade
+    );
+    create index on survey_pool (school_id, course_id, item);
     create trigger noted after insert or update or delete on quiz_allowance
       for each row execute function note_change('enrollment_id', '{created_at,author,author_kind,author_id}');
   `.execute(db);
@@ -122,6 +144,8 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     "quiz_attempt",
     "quiz_answer",
     "quiz_allowance",
+    "survey_answer",
+    "survey_pool",
   ])
     await secure(db, table);
 }

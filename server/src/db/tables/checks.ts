@@ -1,5 +1,6 @@
 /** The bank of questions, attempts and their answers, and what somebody was given on top. */
 import type { Question } from "@dawngate/core/checks";
+import type { SurveyAnswers } from "@dawngate/core/lessons/survey";
 import type { ColumnType, Generated } from "kysely";
 import type { Authored } from "./columns";
 
@@ -71,6 +72,23 @@ export interface QuizAllowanceTable extends Authored {
   created_at: Generated<string>;
 }
 
+export interface SurveyAnswerTable {
+  school_id: string;
+  enrollment_id: string;
+  item: string;
+  course_id: string;
+  answers: Json<SurveyAnswers>;
+  at: string;
+}
+
+export interface SurveyPoolTable {
+  school_id: string;
+  id: string;
+  course_id: string;
+  item: string;
+  answers: Json<SurveyAnswers[]>;
+}
+
 export interface ChecksTables {
   quiz_question: QuizQuestionTable;
   quiz_question_revision: QuizQuestionRevisionTable;
@@ -78,4 +96,6 @@ export interface ChecksTables {
   quiz_attempt: QuizAttemptTable;
   quiz_answer: QuizAnswerTable;
   quiz_allowance: QuizAllowanceTable;
+  survey_answer: SurveyAnswerTable;
+  survey_pool: SurveyPoolTable;
 }

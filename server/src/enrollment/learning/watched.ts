@@ -35,6 +35,12 @@ export function saySeen({ seconds, needed }: Watched, row: SeenRow | null): Seen
   };
 }
 
+/** What is not ticked by hand: what it waits for, and why it is not taken back. */
+const HANDED_IN: Readonly<Record<string, readonly [string, string]>> = {
+  quiz: ["This is done when the quiz is passed.", "What you have passed stays passed."],
+  survey: ["This is done when you have answered.", "What you have answered stays answered."],
+};
+
 /**
  * Where a share of a film must be seen first, it cannot be ticked before; what is passed is not ticked at all, nor is a
  * pass taken back.
@@ -48,10 +54,8 @@ export async function checkSeen(
 ): Promise<void> {
   const { part } = await readStanding(tx, plan.id, version, lesson);
   const kind = plan.modules.flatMap(({ lessons }) => lessons).find(({ id }) => id === lesson)?.kind;
-  if (part?.kind === "quiz" && kind === "quiz")
-    throw conflict(
-      done ? "This is done when the quiz is passed." : "What you have passed stays passed.",
-    );
+  const [wait, stays] = (part?.kind === kind && HANDED_IN[kind ?? ""]) || [];
+  if (wait) throw conflict(done ? wait : (stays ?? wait));
   if (!done) return;
   const watched = watchedIn(part?.kind === kind ? part : null);
   if (watched === null || watched.needed === null) return;
