@@ -150,8 +150,13 @@ describe("the waitlist", () => {
     const inside = first.filter(({ status }) => status === 200);
     expect(inside).toHaveLength(3);
     const rest = people.filter((_, i) => first[i]?.status !== 200);
-    const waited = await Promise.all(rest.flatMap((who) => [wait(who), wait(who)]));
-    expect(waited.every(({ status }) => status === 200)).toBe(true);
+    const join = async (who: string): Promise<number> => {
+      const { status } = await wait(who);
+      // On a slow hour whoever stands behind so many is asked to try again.
+      return status === 503 ? join(who) : status;
+    };
+    const waited = await Promise.all(rest.flatMap((who) => [join(who), join(who)]));
+    expect(waited.filter((status) => status !== 200)).toEqual([]);
     const waiting = await list();
     expect(waiting.filter(([, offered]) => !offered)).toHaveLength(37);
     expect(new Set(waiting.map(([who]) => who)).size).toBe(waiting.length);

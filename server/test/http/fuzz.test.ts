@@ -218,10 +218,11 @@ test("no route breaks, is slow, or keeps what it was sent", async () => {
           "",
         ]);
         statuses.set(response.status, (statuses.get(response.status) ?? 0) + 1);
-        if (took > 1000) slow.push(`${route.method} ${route.path}: ${Math.round(took)} ms`);
+        // No speed: what hangs, or grows with what it was sent.
+        if (took > 5000) slow.push(`${route.method} ${route.path}: ${Math.round(took)} ms`);
         await response.body?.cancel().catch(() => undefined);
       }),
-      { numRuns: 40, seed: 20_261_128, endOnFailure: true },
+      { numRuns: 25, seed: 20_261_128, endOnFailure: true },
     );
   }
   expect(slow).toEqual([]);
