@@ -49,7 +49,21 @@ const SHOTS = [
   ["edit-wide", wide, "/ember-row/courses/cold-kitchen/edit"],
   ["listing-wide", wide, "/ember-row/sales/sourdough"],
   ["year-wide", wide, "/ember-row/year"],
-  ["schedule-phone", phone, "/ember-row/courses/cold-kitchen?enrollment=sourdough-08"],
+  [
+    "quiz-phone",
+    phone,
+    "/ember-row/shelf/sourdough-08/reading-the-crumb/quiz",
+    {
+      who: "callum.reyes",
+      async act(page) {
+        await press("Begin")(page);
+        await page.getByRole("radio", { name: "Wholegrain rye" }).click();
+        await press(/^Question 4/)(page);
+        await press(/^Fine and even/)(page);
+        await page.getByRole("radio", { name: "Risen too short" }).waitFor();
+      },
+    },
+  ],
   [
     "gate-phone",
     phone,

@@ -1,7 +1,7 @@
 /** How a quiz counts, and whether and when an attempt can begin. */
 import type { MyQuiz } from "@dawngate/contract/checks";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
+import { sayInstant } from "@dawngate/core/schedule/words";
+import { instantIn, wholeMinute, zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -44,7 +44,7 @@ export function sayNext({ next, attempts, attemptsLeft, shut, zone, passed }: My
     case "closed":
       return "This quiz takes no more attempts.";
     case "later":
-      return `The next attempt can begin ${sayWrittenInstant(next.from ?? "", zoneOf(zone), false)}.${left}`;
+      return `The next attempt can begin ${sayInstant(wholeMinute(instantIn(next.from ?? "")), zoneOf(zone), false)}.${left}`;
     case "now":
       return (
         shut ?? (attempts.length === 0 ? "You can begin now." : `You can try again now.${left}`)

@@ -1,7 +1,5 @@
 /** A quiz of one's own: how it counts and begins, the attempt that runs, what it came to, and what one may see of it. */
 import type { HandedIn, MyQuiz } from "@dawngate/contract/checks";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
@@ -11,6 +9,7 @@ import { PrimaryAction, QuietAction } from "../ui/action";
 import { NightPage } from "../ui/night-page";
 import { Notice } from "../ui/notice";
 import { Press } from "../ui/press";
+import { saidAt } from "../ui/said-at";
 import { Skeleton } from "../ui/skeleton";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
@@ -172,14 +171,20 @@ function Between({
                   aria-expanded={looking === id}
                 >
                   <View
-                    style={{ flexDirection: "row", alignItems: "center", gap: 12, minHeight: 48 }}
+                    style={{
+                      flexDirection: "row",
+                      alignItems: "center",
+                      gap: 12,
+                      minHeight: 48,
+                      paddingHorizontal: 8,
+                    }}
                   >
                     <SunMark mark={passed ? "done" : "closed"} size={22} />
                     <Text style={{ flex: 1 }}>
                       {`Attempt ${number}${id === quiz.counts && attempts.length > 1 ? ", counts" : ""}`}
                     </Text>
                     <Text kind="small" color={quiet}>
-                      {sayWrittenInstant(endedAt, zoneOf(quiz.zone), false)}
+                      {saidAt(endedAt, quiz.zone)}
                     </Text>
                     <Text
                       kind="strong"

@@ -1,7 +1,7 @@
 /** Instants at the border: ISO 8601 in UTC, with `Z` (RFC 3339). */
 import { dateOf, daysInMonth, formatDate, pad2, shorten } from "./civil";
 import { FIRST_YEAR, LAST_YEAR } from "./limits";
-import { DAY, type Instant, type LocalDate, ok, type Parsed, refused } from "./types";
+import { DAY, type Instant, type LocalDate, MINUTE, ok, type Parsed, refused } from "./types";
 
 const SHAPE = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})(?::(\d{2})(?:\.(\d{1,9}))?)?Z$/;
 
@@ -43,3 +43,11 @@ export function formatInstant(instant: Instant): string {
   const clock = `${pad2(Math.floor(seconds / 3600))}:${pad2(Math.floor(seconds / 60) % 60)}:${pad2(seconds % 60)}`;
   return `${formatDate(date)}T${clock}${fraction === 0 ? "" : `.${String(fraction).padStart(3, "0")}`}Z`;
 }
+
+/**
+ * The whole minute at an instant or next after it: what can be said without its seconds and is not too early.
+ *
+ * @example wholeMinute(instantIn("2027-03-10T12:00:00.001Z")) // 2027-03-10T12:01:00Z
+ */
+export const wholeMinute = (instant: Instant): Instant =>
+  (Math.ceil(instant / MINUTE) * MINUTE) as Instant;

@@ -9,7 +9,7 @@ import type {
 } from "@dawngate/contract/checks";
 import { isAnswerOf } from "@dawngate/core/checks";
 import { sayInstant } from "@dawngate/core/schedule/words";
-import { formatInstant, type Instant, instantIn, zoneOf } from "@dawngate/core/time";
+import { formatInstant, type Instant, instantIn, wholeMinute, zoneOf } from "@dawngate/core/time";
 import { conflict, notFound, refusal } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import { enterLesson, type Mine, mine } from "../enrollment/mine";
@@ -109,7 +109,7 @@ function whyNot({ next, attempts }: ScoredPerson, own: Mine): string {
       return "This quiz takes no more attempts.";
     default:
       return `The next attempt can begin ${sayInstant(
-        instantIn(next.from ?? ""),
+        wholeMinute(instantIn(next.from ?? "")),
         zoneOf(own.enrollment.timeZone),
       )}.`;
   }

@@ -58,7 +58,7 @@ export function Match({ question, answer, files, onAnswer }: AnswerProps<Record<
               <View
                 role="radiogroup"
                 aria-label={`What belongs to ${plainOf(text)}`}
-                style={{ gap: 8, padding: 10, paddingTop: 0 }}
+                style={{ gap: 8, padding: 10 }}
               >
                 {question.answers.map((one) => (
                   <Marked

@@ -65,7 +65,7 @@ function Answers({
     <View role="group" aria-label={text} style={{ gap: 8 }}>
       <Text kind="strong">{`${number}. ${text}`}</Text>
       <Text kind="small" color={quiet}>
-        {`${answered} answered${mean === null ? "" : `; ${mean} in the middle`}`}
+        {`${answered} answered${mean === null ? "" : `; ${mean} on average`}`}
       </Text>
       {kind === "text" ? (
         <View role="list" aria-label="In own words" style={{ gap: 8 }}>
