@@ -19,11 +19,10 @@ import {
   questionsChange,
   questionsKept,
   quizDraft,
-  surveyHandedIn,
-  surveyResults,
 } from "../checks";
 import { done, endpoints, files, inCourse, inEnrollment, inLesson, inSchool } from "../endpoint";
 import { ticked } from "../enrollment";
+import { surveyHandedIn, surveyResults } from "../surveys";
 
 const inMyLesson = inSchool.extend({ enrollment: planFields.id, lesson: planFields.id });
 const inMyAttempt = inMyLesson.extend({ attempt: planFields.id });

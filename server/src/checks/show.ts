@@ -1,6 +1,6 @@
 /** What somebody reads of a quiz: how it stands for them, the attempt that runs, and one that has ended. */
 import type { AttemptSeen, MyQuiz } from "@dawngate/contract/checks";
-import { askedOf, type Question, sayMark, sayScore } from "@dawngate/core/checks";
+import { askedOf, minutesOf, type Question, sayMark, sayScore } from "@dawngate/core/checks";
 import { filesInText } from "@dawngate/core/lessons";
 import { formatInstant, MINUTE } from "@dawngate/core/time";
 import { notFound, ProblemError } from "../base/problem";
@@ -18,10 +18,9 @@ const LISTED = 100;
 /** What came so much later than it was given is said to have, in milliseconds. */
 const LATE_ARRIVAL = MINUTE;
 
-export const minutesIn = (text: string | null): number | null => {
-  const found = text === null ? null : /^PT(?:(\d+)H)?(?:(\d+)M)?$/.exec(text);
-  return found ? Number(found[1] ?? 0) * 60 + Number(found[2] ?? 0) : null;
-};
+/** The minutes of a limit or a wait; null: there is none. */
+export const minutesIn = (text: string | null): number | null =>
+  text === null ? null : minutesOf(text);
 
 /** The quiz as it stands for its taker. */
 export async function showTheirs(

@@ -1,6 +1,7 @@
 /** Surveys: answered once, by name or without any way back to it, and what all answers come to. */
-import type { SurveyResults } from "@dawngate/contract/checks";
+
 import type { Ticked } from "@dawngate/contract/enrollment";
+import type { SurveyResults } from "@dawngate/contract/surveys";
 import type { PartOf } from "@dawngate/core/lessons";
 import {
   SHOWN_FROM,

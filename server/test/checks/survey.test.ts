@@ -1,6 +1,7 @@
 /** Surveys: answered once; without names nothing leads back, and nothing is shown before five have answered. */
-import type { SurveyResults } from "@dawngate/contract/checks";
+
 import type { Ticked } from "@dawngate/contract/enrollment";
+import type { SurveyResults } from "@dawngate/contract/surveys";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 

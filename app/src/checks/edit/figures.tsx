@@ -7,6 +7,7 @@ import { QuietAction } from "../../ui/action";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { sayMinutes, sayPercent, sayPoints } from "../say-rules";
+import { minutesIn } from "./minutes";
 import { quizOf } from "./quiz-of";
 
 interface Props {
@@ -14,11 +15,6 @@ interface Props {
   bank: ReadonlyMap<string, BankQuestion>;
   onMinutes(minutes: number): void;
 }
-
-const minutesIn = (limit: string | null): number | null => {
-  const found = limit === null ? null : /^PT(?:(\d+)H)?(?:(\d+)M)?$/.exec(limit);
-  return found ? Number(found[1] ?? 0) * 60 + Number(found[2] ?? 0) : null;
-};
 
 export function Figures({ quiz, bank, onMinutes }: Props) {
   const { quiet, ember, apricotPale, apricotInk } = usePalette();

@@ -13,8 +13,8 @@ import { usePalette } from "../../ui/theme";
 import { useKeepQuestionsMutation, useLookAtMarksMutation } from "../api";
 import { QuestionView } from "../lazy-pieces";
 import { MarkedPeople } from "./marked-people";
+import type { Place } from "./place";
 import { QuestionEditor } from "./question-editor";
-import type { Place } from "./quiz-editor";
 
 interface Props {
   place: Place;

@@ -16,18 +16,13 @@ import { BankSheet } from "./bank-sheet";
 import { DrawSheet } from "./draw-sheet";
 import { Figures } from "./figures";
 import { PartBlock } from "./part-block";
+import type { Place } from "./place";
 import { QuestionSheet } from "./question-sheet";
 import { RuleSentence } from "./rule-sentence";
 import { TrySheet } from "./try-sheet";
 import { TypeSheet } from "./type-sheet";
 
 export type Quiz = PartOf<"quiz">;
-export interface Place {
-  school: string;
-  course: string;
-  lesson: string;
-}
-
 interface Props {
   place: Place;
   quiz: Quiz | null;

@@ -11,17 +11,13 @@ import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { inWords, SHOWN, sayMinutes } from "../say-rules";
 import { DecimalField } from "./decimal-field";
+import { minutesIn } from "./minutes";
 
 type Quiz = PartOf<"quiz">;
 interface Props {
   quiz: Quiz;
   onQuiz(quiz: Quiz): void;
 }
-
-const minutesIn = (text: string | null): number | null => {
-  const found = text === null ? null : /^PT(?:(\d+)H)?(?:(\d+)M)?$/.exec(text);
-  return found ? Number(found[1] ?? 0) * 60 + Number(found[2] ?? 0) : null;
-};
 
 /** Each part that can be pressed: what it says, and what it is changed with. */
 const RULES: Record<

@@ -1,5 +1,5 @@
 /** What a survey has come to: how many chose what, as bars; what was said in own words; all of it as a table. */
-import type { SurveyResults } from "@dawngate/contract/checks";
+import type { SurveyResults } from "@dawngate/contract/surveys";
 import { View } from "react-native";
 import { addressOf } from "../../store/ask";
 import { Coming } from "../../store/coming";
