@@ -160,7 +160,8 @@ export async function accessibilityFaults(page: Page, colors = false): Promise<s
 
 /** What the API answers, asked from the page's own server. */
 export async function ask<T>(page: Page, path: string): Promise<T> {
-  const response = await page.request.get(`/api/schools/ember-row${path}`);
+  // A connection that rested may be closed at the moment it is used again.
+  const response = await page.request.get(`/api/schools/ember-row${path}`, { maxRetries: 2 });
   expect(response.ok()).toBe(true);
   return (await response.json()) as T;
 }

@@ -1,7 +1,7 @@
 /** A quiz of one's own: how it counts and begins, the attempt that runs, what it came to, and what one may see of it. */
 import type { HandedIn, MyQuiz } from "@dawngate/contract/checks";
 import { useLocalSearchParams, useRouter } from "expo-router";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { View } from "react-native";
 import { useGetMyCourseQuery } from "../enrollment/api";
 import { explain, pressKey } from "../store/api";
@@ -20,6 +20,7 @@ import { ReviewedAnswers } from "./review";
 import { sayPercent } from "./say-rules";
 import { ScoreLine } from "./score-line";
 import { Taking } from "./taking";
+import { useLeftovers } from "./use-leftovers";
 
 type Place = { school: string; enrollment: string; lesson: string };
 
@@ -29,6 +30,15 @@ export function QuizScreen() {
   const [begin, beginning] = useBeginAttemptMutation();
   const [begun, setBegun] = useState<MyQuiz | null>(null);
   const [handed, setHanded] = useState<HandedIn | null>(null);
+  useLeftovers(place, data, refetch);
+  // A device that slept has not counted meanwhile: the server's clock is asked again.
+  useEffect(() => {
+    const seen = () => {
+      if (document.visibilityState === "visible") void refetch();
+    };
+    document.addEventListener("visibilitychange", seen);
+    return () => document.removeEventListener("visibilitychange", seen);
+  }, [refetch]);
   const home = `/${place.school}/shelf/${place.enrollment}/${place.lesson}`;
   const above = { text: data?.course ?? "The lesson", href: home };
   if (!data)
@@ -49,6 +59,7 @@ export function QuizScreen() {
         key={quiz.running.id}
         place={place}
         quiz={quiz}
+        now={data.now > quiz.now ? data.now : quiz.now}
         running={quiz.running}
         above={above}
         onHandedIn={(answer) => {

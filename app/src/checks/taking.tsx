@@ -1,12 +1,12 @@
 /** An attempt while it runs: its clock is the server's, every answer is kept as it is given, and it is handed in once. */
 import type { HandedIn, MyQuiz } from "@dawngate/contract/checks";
 import { useEffect, useReducer, useRef, useState } from "react";
-import { explain, isPassing, pressKey } from "../store/api";
+import { explain, isPassing } from "../store/api";
 import { NightPage } from "../ui/night-page";
 import { Notice } from "../ui/notice";
-import { AnswerKeeper } from "./answer-keeper";
+import { AnswerKeeper, type AnswerPorts } from "./answer-keeper";
+import { portsOf } from "./answer-ports";
 import { useHandInMutation, useSaveAnswersMutation } from "./api";
-import { readLeftAnswers, writeLeftAnswers } from "./left-answers";
 import { Paper } from "./paper";
 import { TimeLeft } from "./time-left";
 import { useClock } from "./use-clock";
@@ -14,6 +14,8 @@ import { useClock } from "./use-clock";
 interface Props {
   place: { school: string; enrollment: string; lesson: string };
   quiz: MyQuiz;
+  /** The server's clock, as it was told last. */
+  now: string;
   running: NonNullable<MyQuiz["running"]>;
   above: { text: string; href: string };
   onHandedIn(handed: HandedIn): void;
@@ -22,32 +24,33 @@ interface Props {
 /** A closing is near when it is less than two hours away, in milliseconds. */
 const SOON = 7_200_000;
 
-export function Taking({ place, quiz, running, above, onHandedIn }: Props) {
+export function Taking({ place, quiz, now: told, running, above, onHandedIn }: Props) {
   const keeper = useKeeper(place, running.id);
   /** What was given here, over what the server had when the page came. */
   const [given, setGiven] = useState<Record<string, unknown>>({});
   const answers = { ...running.answers, ...Object.fromEntries(keeper.waiting), ...given };
   const [handIn, handing] = useHandInMutation();
-  const now = useClock(quiz.now, running.until !== null);
+  const now = useClock(told, running.until !== null);
   const left = running.until === null ? null : Date.parse(running.until) - now;
   // Without a limit it is the lesson's closing that ends it: said where that is near.
   const clock = left !== null && (quiz.rules.limit !== null || left < SOON) ? left : null;
   const up = (left !== null && left <= 0) || keeper.ended;
   const hand = async () => {
+    if (handing.isLoading) return;
     if (!(await keeper.flush())) return;
     const answer = await handIn({ ...place, attempt: running.id });
     if ("data" in answer && answer.data) onHandedIn(answer.data);
   };
   // When the time is up it is handed in by itself; the server has ended it whatever happens here.
-  const ended = useRef(false);
   const end = useRef(hand);
   end.current = hand;
+  const waiting = keeper.waiting.size;
+  // Without a connection once more, when what waits has gone out.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what waits is what it waits for
   useEffect(() => {
-    if (!up || ended.current) return;
-    ended.current = true;
-    void end.current();
-  }, [up]);
-  const unsent = keeper.waiting.size > 0;
+    if (up) void end.current();
+  }, [up, waiting === 0]);
+  const unsent = waiting > 0;
   return (
     <Paper
       parts={running.parts}
@@ -94,22 +97,9 @@ function useKeeper(place: Props["place"], attempt: string): AnswerKeeper {
   const kept = useRef<{ attempt: string; keeper: AnswerKeeper } | null>(null);
   if (kept.current?.attempt !== attempt) {
     kept.current?.keeper.stop();
-    kept.current = {
-      attempt,
-      keeper: new AnswerKeeper({
-        send: (answers) => save({ ...place, attempt, body: { answers } }).unwrap(),
-        isRefusal: (error) => !isPassing(error),
-        read: () => readLeftAnswers(attempt),
-        write: (left) => writeLeftAnswers(attempt, left),
-        heard: () => draw(),
-        key: pressKey,
-        now: () => Date.now(),
-        later(work, milliseconds) {
-          const timer = setTimeout(work, milliseconds);
-          return () => clearTimeout(timer);
-        },
-      }),
-    };
+    const send: AnswerPorts["send"] = (answers) =>
+      save({ ...place, attempt, body: { answers } }).unwrap();
+    kept.current = { attempt, keeper: new AnswerKeeper(portsOf(attempt, send, draw)) };
   }
   const { keeper } = kept.current;
   useEffect(() => {

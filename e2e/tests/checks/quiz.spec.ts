@@ -71,11 +71,16 @@ test("a quiz of eight questions of all kinds is typed, put in, set in sentences 
   // Its rules are sentences whose parts are pressed.
   await sheet.getByRole("button", { name: "60 % pass" }).click();
   await sheet.getByLabel("Percent that pass").fill("70");
+  // A number that is typed counts when it is left.
+  await expect(sheet.getByRole("button", { name: "60 % pass" })).toBeVisible();
+  await page.keyboard.press("Tab");
   await expect(sheet.getByRole("button", { name: "70 % pass" })).toBeVisible();
   await sheet.getByRole("button", { name: "a further one costs nothing" }).click();
   await sheet.getByLabel("Percent of the score").fill("40");
+  await page.keyboard.press("Tab");
   await expect(sheet.getByText("From attempt 2 on nobody can pass any more")).toBeVisible();
   await sheet.getByLabel("Percent of the score").fill("10");
+  await page.keyboard.press("Tab");
   await expect(sheet.getByText(/nobody can pass any more/)).toBeHidden();
 
   // One question by its own editor: another answer, and a second that is right.

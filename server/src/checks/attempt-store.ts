@@ -74,6 +74,22 @@ export async function readAttempt(
   return row ?? null;
 }
 
+/** Whether an enrollment is this person's. */
+export async function isTheirEnrollment(
+  tx: SchoolTransaction,
+  enrollment: string,
+  person: string | null,
+): Promise<boolean> {
+  if (person === null) return false;
+  const row = await tx
+    .selectFrom("enrollment")
+    .select("id")
+    .where("id", "=", enrollment)
+    .where("person_id", "=", person)
+    .executeTakeFirst();
+  return row !== undefined;
+}
+
 /** Every answer saved in some attempts, as it came. */
 export async function readAnswers(
   tx: SchoolTransaction,

@@ -140,6 +140,21 @@ export async function isUsed(tx: SchoolTransaction, id: string): Promise<boolean
   return row !== undefined;
 }
 
+/** The courses whose lessons ask one of these questions by name, or whose people were asked it. */
+export async function coursesAsking(
+  tx: SchoolTransaction,
+  questions: readonly string[],
+): Promise<string[]> {
+  const ids = sql`${[...questions]}::text[]`;
+  const { rows } = await sql<{ course: string }>`
+    select p.course_id as course from quiz_question_use u
+    join lesson_placement p on p.school_id = u.school_id and p.lesson_id = u.lesson_id
+    where u.question_id = any(${ids})
+    union select course_id from quiz_attempt where asked && ${ids}
+  `.execute(tx);
+  return rows.map(({ course }) => course);
+}
+
 /** The lessons whose attempts have asked one of these questions. */
 export async function lessonsAsking(
   tx: SchoolTransaction,

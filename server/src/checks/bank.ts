@@ -22,6 +22,7 @@ import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { countTaken } from "./attempt-store";
 import {
+  coursesAsking,
   isUsed,
   lessonsAsking,
   pageOfBank,
@@ -120,6 +121,7 @@ export async function keepQuestions(
       ]);
   });
   return db.withSchool(context, async (tx) => {
+    await reachAll(tx, context, ids);
     const before = await readQuestions(tx, ids, true);
     const became: Record<string, string> = {};
     const kept: string[] = [];
@@ -162,6 +164,19 @@ export async function keepQuestions(
   });
 }
 
+/** Whoever edits some courses alone changes no question that others ask. */
+export async function reachAll(
+  tx: SchoolTransaction,
+  context: Context,
+  questions: readonly string[],
+): Promise<void> {
+  if (context.courses === null) return;
+  if ((await coursesAsking(tx, questions)).every((course) => context.reaches(course))) return;
+  throw conflict(
+    "A course that you do not edit asks this question too. Type one of your own, and ask that.",
+  );
+}
+
 /** The pictures of questions stay as long as the lesson they were written in. */
 async function useTheirFiles(
   tx: SchoolTransaction,
@@ -180,6 +195,7 @@ export async function removeQuestion({ db }: Parts, context: Context, id: string
   await db.withSchool(context, async (tx) => {
     const found = (await readQuestions(tx, [id], true)).get(id);
     if (!found) throw notFound("This question is gone; somebody may have removed it.");
+    await reachAll(tx, context, [id]);
     if (await isUsed(tx, id))
       throw conflict("A lesson asks this question; take it out of the quiz first.");
     await retireQuestion(tx, id);

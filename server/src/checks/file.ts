@@ -100,9 +100,9 @@ export async function questionsOf(
   const rest = await readQuestions(tx, others);
   return [
     ...drawable,
-    // One that is asked no more is drawn no more.
+    // One that is asked no more is drawn no more; where it was asked it stays in its part.
     ...[...rest.values()].map(({ question, retired }) =>
-      retired ? { ...question, category: null } : question,
+      retired && draws ? { ...question, category: null } : question,
     ),
   ];
 }

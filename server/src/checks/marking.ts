@@ -11,6 +11,7 @@ import { readCases } from "../schedule/case";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { pageOfTakers } from "./attempt-store";
+import { reachAll } from "./bank";
 import { lessonsAsking } from "./bank-store";
 import { settlePerson } from "./ending";
 import { questionsOf, quizFile, quizIn, recordOf, takerOf } from "./file";
@@ -47,6 +48,7 @@ export async function lookAtMarks(
 ): Promise<MarkedAgain> {
   const changed = new Map(questions.map(({ question }) => [question.id, question]));
   return db.readSchool(context, async (tx) => {
+    await reachAll(tx, context, [...changed.keys()]);
     const lines: Line[] = [];
     let looked = 0;
     let all = true;

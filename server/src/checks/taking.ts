@@ -23,6 +23,7 @@ import {
   countAnswers,
   insertAnswers,
   insertAttempt,
+  isTheirEnrollment,
   readAttempt,
   setSubmitted,
 } from "./attempt-store";
@@ -141,7 +142,9 @@ export async function saveAnswers(
 ): Promise<AnswersKept> {
   const { now } = context;
   return db.withSchool(context, async (tx) => {
-    await mine(tx, context, where.enrollment, now);
+    // Asked of one row: what is open is worked out when an attempt begins, and not with each answer.
+    if (!(await isTheirEnrollment(tx, where.enrollment, context.person)))
+      throw notFound("This is not on your shelf.");
     const attempt = await ownAttempt(tx, where, id, "beside");
     const known = await readQuestions(
       tx,

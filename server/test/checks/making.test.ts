@@ -14,11 +14,13 @@ import type {
   QuizDraft,
 } from "@dawngate/contract/checks";
 import type { Question } from "@dawngate/core/checks";
+import { insertMember, setCourses } from "../../src/school/staff-store";
 import { ANA, COURSE, MINE, quizSchool } from "../helpers/quiz-school";
 
 const school = quizSchool();
 const { ask, by, told, see, begin, save, forward } = school;
 const QUESTIONS = "/schools/one/questions";
+const AUTHOR = "author@example.org";
 const DOUGH = `# dough
 Rye drinks the most.
 = true
@@ -102,6 +104,30 @@ describe("the bank", () => {
     await ask("DELETE", `${QUESTIONS}/none`, undefined, 404);
   });
 
+  test("whoever edits other courses alone changes nothing that this one asks", async () => {
+    const other = await ask<{ id: string }>("POST", "/schools/one/courses", { title: "Other" });
+    const { test_, school: id } = school.owned();
+    const author = { user_id: "account-author@example.org", name: "author", email: AUTHOR };
+    await test_.db.withSchool(id, async (tx) => {
+      await insertMember(tx, id, { ...author, role: "author" });
+      await setCourses(tx, id, author.user_id, [other.id]);
+    });
+    const { question, number } = of("d4");
+    const mine = change({ ...question, explanation: "Mine." }, number, "everybody");
+    for (const [method, path] of [
+      ["PUT", QUESTIONS],
+      ["POST", `${QUESTIONS}/marks`],
+    ] as const) {
+      const refused = await by(AUTHOR, method, path, mine);
+      expect(refused.status).toBe(409);
+      expect(JSON.stringify(await refused.json())).toContain("A course that you do not edit");
+    }
+    expect((await by(AUTHOR, "DELETE", `${QUESTIONS}/d4`)).status).toBe(409);
+    const own = { ...question, id: "of-the-author" };
+    expect((await by(AUTHOR, "PUT", QUESTIONS, change(own, 0, "new"))).status).toBe(200);
+    await ask("DELETE", `${QUESTIONS}/of-the-author`);
+  });
+
   test("what is right is for whoever edits courses", async () => {
     for (const path of [QUESTIONS, `${COURSE}/draft/lessons/l1/quiz`])
       expect((await by(ANA, "GET", path)).status).toBe(403);
@@ -120,6 +146,9 @@ describe("an attempt with a limit", () => {
     expect(asked[0]).toBe("d4");
     expect(asked).toHaveLength(3);
     expect(begun.running?.until).toBe("2027-03-10T12:30:00Z");
+    expect((await see()).running?.parts[0]?.questions.map(({ id }) => id)).toEqual(asked);
+    // One of them is taken out of the bank meanwhile: who was asked it keeps it.
+    await ask("DELETE", `${QUESTIONS}/${asked[2]}`);
     expect((await see()).running?.parts[0]?.questions.map(({ id }) => id)).toEqual(asked);
     for (const id of asked)
       await told(save(attempt, { [id]: id === "d4" ? "A levain" : id !== "d3" }));

@@ -1,4 +1,7 @@
-/** A number with at most two decimals: what is typed halfway stays in the field, and only a number in range counts. */
+/**
+ * A number with at most two decimals. It counts when it is left: of a mark that is typed the first digit would be another
+ * mark, and let pass whoever hands in at that moment.
+ */
 import { useState } from "react";
 import { TextField } from "../../ui/text-field";
 
@@ -21,18 +24,20 @@ export function readDecimal(text: string, least: number, most: number): number |
 export function DecimalField({ label, value, least, most, width = 180, onChange }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? String(value);
+  const leave = () => {
+    const read = readDecimal(text, least, most);
+    if (read !== null && read !== value) onChange(read);
+    setTyped(null);
+  };
   return (
     <TextField
       label={label}
       inputMode="decimal"
       value={text}
       error={readDecimal(text, least, most) === null}
-      onChangeText={(next) => {
-        setTyped(next);
-        const read = readDecimal(next, least, most);
-        if (read !== null) onChange(read);
-      }}
-      onBlur={() => setTyped(null)}
+      onChangeText={setTyped}
+      onSubmitEditing={leave}
+      onBlur={leave}
       style={{ width }}
     />
   );

@@ -33,7 +33,7 @@ interface Props {
 
 const newId = () => crypto.randomUUID().slice(0, 12);
 
-/** As common practice has it: three tries, the best counts, four of five right is not asked of anybody who learns. */
+/** As common practice has it: three attempts, of which the best counts, and what is right seen once one has passed. */
 export const freshQuiz = (): Quiz => ({
   kind: "quiz",
   atOnce: false,
