@@ -172,6 +172,21 @@ test.describe("taking one", () => {
     await page.getByRole("button", { name: /^Attempt 1/ }).click();
     await expect(page.getByText("What was right is shown once you have passed.")).toBeVisible();
     await faultless(page);
+    // What was given without a connection and never sent goes out with the next visit, and is judged by its time.
+    const { attempts } = (await (
+      await page.request.get(
+        `/api/schools/ember-row/shelf/sourdough-08/lessons/reading-the-crumb/quiz`,
+      )
+    ).json()) as { attempts: { id: string }[] };
+    const left = `dawngate-answers-${attempts[0]?.id}`;
+    await page.evaluate((name) => {
+      const question = "reading-the-crumb-8";
+      const one = { key: "left-behind-1", question, answer: "a", at: Date.now() };
+      localStorage.setItem(name, JSON.stringify([one]));
+    }, left);
+    await page.reload();
+    await expect.poll(() => page.evaluate((name) => localStorage.getItem(name), left)).toBeNull();
+    await expect(page.getByText(/1 answer came too late and counts for nothing/)).toBeVisible();
     // In the lesson it stands as it is, and cannot be ticked.
     await page.goto(LESSON);
     await expect(page.getByText(/^Not passed yet: /)).toBeVisible();
