@@ -6,12 +6,11 @@ import { z } from "zod";
 import { typed } from "./endpoint";
 import { ticked } from "./enrollment";
 import { shownFile } from "./files";
-import { cursor, oneLine } from "./text";
+import { cursor, oneLine, pressKey } from "./text";
 
 const files = z
   .record(z.string(), shownFile)
   .describe("The files that texts show, by their names.");
-const pressKey = z.string().regex(/^[\w-]{8,64}$/);
 
 /** So much a question may hold, in characters of JSON. */
 const QUESTION_MOST = 60_000;

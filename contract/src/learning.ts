@@ -1,6 +1,6 @@
 /** Learning in a lesson: what of it was seen, one's own notes, what is asked and answered under it. */
 import { z } from "zod";
-import { cursor } from "./text";
+import { cursor, pressKey } from "./text";
 
 const seconds = z.number().min(0).max(86_400);
 
@@ -101,12 +101,12 @@ export const newQuestion = z
   .strictObject({
     place: seconds.nullable(),
     text: noteText,
-    key: z.string().regex(/^[\w-]{8,64}$/),
+    key: pressKey,
   })
   .meta({ id: "NewQuestion" });
 
 export const newAnswer = z
-  .strictObject({ text: noteText, key: z.string().regex(/^[\w-]{8,64}$/) })
+  .strictObject({ text: noteText, key: pressKey })
   .meta({ id: "NewAnswer" });
 
 export const hiding = z

@@ -1,5 +1,6 @@
 /** Surveys: what is handed in, and what all of it comes to. */
 import { z } from "zod";
+import { pressKey } from "./text";
 
 /** Answers to a survey, by question: a step from 1, the places of options from 0, or a text. */
 const surveyAnswers = z.record(
@@ -8,7 +9,7 @@ const surveyAnswers = z.record(
 );
 
 export const surveyHandedIn = z
-  .strictObject({ answers: surveyAnswers, key: z.string().regex(/^[\w-]{8,64}$/) })
+  .strictObject({ answers: surveyAnswers, key: pressKey })
   .meta({ id: "SurveyHandedIn" });
 
 /** What a survey has come to. */

@@ -34,3 +34,6 @@ export const chosenPassword = z
 
 /** Where a page of a list ended, as the server wrote it. */
 export const cursor = z.string().max(2000, "No page ended there");
+
+/** One press: the same key again is the same press. */
+export const pressKey = z.string().regex(/^[\w-]{8,64}$/);

@@ -16,6 +16,7 @@ import { QuestionSheet } from "./edit/question-sheet";
 import { plainOf } from "./kinds/kind";
 import { sayFlags, sayWhole } from "./say-analysis";
 import { sayPercent } from "./say-rules";
+import { ShareBar } from "./share-bar";
 
 interface Props {
   place: { school: string; course: string; lesson: string };
@@ -115,7 +116,7 @@ export function AnalysisPart({ place }: Props) {
 }
 
 function QuestionLine({ line, onChange }: { line: Line; onChange: (() => void) | null }) {
-  const { quiet, ember, line: rule, lilac, dusk } = usePalette();
+  const { quiet, ember, line: rule } = usePalette();
   const { question, asked, unanswered, difficulty, flags } = line;
   const said = sayFlags(line);
   return (
@@ -135,16 +136,7 @@ function QuestionLine({ line, onChange }: { line: Line; onChange: (() => void) |
             <Text kind="smallStrong" style={{ textAlign: "right", fontVariant: ["tabular-nums"] }}>
               {`${sayPercent(difficulty)} right`}
             </Text>
-            <View style={{ height: 8, borderRadius: 4, backgroundColor: lilac }}>
-              <View
-                style={{
-                  height: 8,
-                  borderRadius: 4,
-                  width: `${Math.round(difficulty * 100)}%`,
-                  backgroundColor: dusk,
-                }}
-              />
-            </View>
+            <ShareBar share={difficulty} height={8} />
           </View>
         )}
       </View>

@@ -3,6 +3,7 @@ import type { MyQuiz } from "@dawngate/contract/checks";
 import { sayInstant } from "@dawngate/core/schedule/words";
 import { instantIn, wholeMinute, zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
+import { capital } from "../ui/capital";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { inWords, sayAttempts, sayQuiz } from "./say-rules";
@@ -31,7 +32,7 @@ export function sayNext({ next, attempts, attemptsLeft, shut, zone, passed }: My
   const left =
     attemptsLeft === null || attempts.length === 0
       ? ""
-      : ` ${attemptsLeft === 1 ? "One attempt is" : `${inWords(attemptsLeft).replace(/^./, (one) => one.toUpperCase())} attempts are`} left.`;
+      : ` ${attemptsLeft === 1 ? "One attempt is" : `${capital(inWords(attemptsLeft))} attempts are`} left.`;
   switch (next.state) {
     case "running":
       return "An attempt runs; go on with it.";

@@ -1,5 +1,6 @@
 /** How a quiz counts, in sentences. */
 import type { MyQuiz } from "@dawngate/contract/checks";
+import { capital } from "../ui/capital";
 
 type Rules = MyQuiz["rules"];
 
@@ -40,8 +41,7 @@ export const SHOWN = {
 
 /** "Eight questions in 30 minutes. 60 % pass." */
 export function sayQuiz({ asks, limit, passMark }: Rules): string {
-  const count = inWords(asks);
-  const many = `${count.charAt(0).toUpperCase()}${count.slice(1)} question${asks === 1 ? "" : "s"}`;
+  const many = `${capital(inWords(asks))} question${asks === 1 ? "" : "s"}`;
   const time = limit === null ? "" : ` in ${sayMinutes(limit)}`;
   return `${many}${time}. ${passMark === 0 ? "Handed in is passed" : `${passMark} % pass`}.`;
 }
@@ -53,7 +53,7 @@ export function sayAttempts({ attempts, wait, retake, retakeCost, counts, show }
       ? "As many attempts as you like"
       : attempts === 1
         ? "One attempt"
-        : `${inWords(attempts).charAt(0).toUpperCase()}${inWords(attempts).slice(1)} attempts`;
+        : `${capital(inWords(attempts))} attempts`;
   const more = attempts !== 1;
   return [
     `${many}${more && wait ? `, ${sayMinutes(wait)} apart` : ""}`,

@@ -1,6 +1,7 @@
 /** What its author sees of a quiz while making it: points, the mark in points, the worst draw, snags. */
+import { countAsks } from "../plan/asks";
 import { Rational } from "./rational";
-import type { Ask, Quiz } from "./schema";
+import type { Quiz } from "./schema";
 import { drawnPoints, reachSnags } from "./score";
 
 export interface QuizFigures {
@@ -19,9 +20,7 @@ export interface QuizFigures {
 export function figuresOf(quiz: Quiz, limitMinutes: number | null): QuizFigures {
   const least = drawnPoints(quiz, "smallest");
   const most = drawnPoints(quiz, "largest");
-  const asks = quiz.parts
-    .flatMap(({ ask }) => ask as Ask[])
-    .reduce((sum, one) => sum + (typeof one === "string" ? 1 : one.draw), 0);
+  const asks = countAsks(quiz);
   const possible = quiz.outOf === null ? least : Rational.ofNumber(quiz.outOf);
   return {
     asks,

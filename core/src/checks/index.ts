@@ -1,5 +1,5 @@
 /** Checks of knowledge: quizzes, their papers, attempts and scores, and what their questions are worth. */
-export { minutesOf } from "../plan/quiz-rules";
+export { minutesIn } from "../plan/quiz-rules";
 export { type Analysis, analyzeQuiz } from "./analysis";
 export { type AskedQuestion, askedOf } from "./asked";
 export { parseQuiz, questionFaults } from "./check";

@@ -45,6 +45,10 @@ export function minutesOf(text: string): number | null {
   return found ? Number(found[1] ?? 0) * 60 + Number(found[2] ?? 0) : null;
 }
 
+/** The minutes of a limit or a wait; null: there is none. */
+export const minutesIn = (text: string | null): number | null =>
+  text === null ? null : minutesOf(text);
+
 export const whole = (what: string, least: number, most: number) =>
   z
     .int(`${what} is a whole number`)

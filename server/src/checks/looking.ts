@@ -7,6 +7,8 @@ import type {
   CourseQuizzes,
   QuestionAnalysis,
 } from "@dawngate/contract/checks";
+import { minutesIn } from "@dawngate/core/checks";
+import { countAsks } from "@dawngate/core/plan/asks";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
 import { notFound } from "../base/problem";
@@ -24,7 +26,7 @@ import { reading } from "../school/service";
 import { pageOfAttempts, putGiven, readAttempt } from "./attempt-store";
 import { readQuestions } from "./bank-store";
 import { quizIn } from "./file";
-import { filesOfQuestions, minutesIn, showAttempt } from "./show";
+import { filesOfQuestions, showAttempt } from "./show";
 import { settle, theirQuiz } from "./standing";
 import { ANALYSIS } from "./tasks";
 
@@ -56,12 +58,11 @@ export async function showCourseQuizzes(
         }
         const quiz = await quizIn(tx, plan, number, lesson.id);
         if (!quiz) continue;
-        const asks = quiz.part.parts.flatMap(({ ask }) => ask);
         quizzes.push({
           lesson: lesson.id,
           title: lesson.title,
           module: module.title,
-          asks: asks.reduce((sum, one) => sum + (typeof one === "string" ? 1 : one.draw), 0),
+          asks: countAsks(quiz.part),
         });
       }
     return { quizzes, surveys };

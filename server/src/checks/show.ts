@@ -1,7 +1,8 @@
 /** What somebody reads of a quiz: how it stands for them, the attempt that runs, and one that has ended. */
 import type { AttemptSeen, MyQuiz } from "@dawngate/contract/checks";
-import { askedOf, minutesOf, type Question, sayMark, sayScore } from "@dawngate/core/checks";
+import { askedOf, minutesIn, type Question, sayMark, sayScore } from "@dawngate/core/checks";
 import { filesInText } from "@dawngate/core/lessons";
+import { countAsks } from "@dawngate/core/plan/asks";
 import { formatInstant, MINUTE } from "@dawngate/core/time";
 import { notFound, ProblemError } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
@@ -18,10 +19,6 @@ const LISTED = 100;
 /** What came so much later than it was given is said to have, in milliseconds. */
 const LATE_ARRIVAL = MINUTE;
 
-/** The minutes of a limit or a wait; null: there is none. */
-export const minutesIn = (text: string | null): number | null =>
-  text === null ? null : minutesOf(text);
-
 /** The quiz as it stands for its taker. */
 export async function showTheirs(
   tx: SchoolTransaction,
@@ -34,7 +31,6 @@ export async function showTheirs(
   const { part } = quiz;
   const more = record.given[0];
   const limit = minutesIn(part.limit);
-  const asks = file.parts.flatMap(({ ask }) => ask as (string | { draw: number })[]);
   const ended = scored.attempts.some(({ endedAt }) => endedAt !== null);
   const shown = scored.attempts.slice(-LISTED);
   // Once passed, passed: also where a question was mended since, or staff recorded it.
@@ -50,7 +46,7 @@ export async function showTheirs(
     now: formatInstant(context.now),
     rules: {
       atOnce: part.atOnce,
-      asks: asks.reduce((sum, one) => sum + (typeof one === "string" ? 1 : one.draw), 0),
+      asks: countAsks(file),
       passMark: part.passMark,
       attempts: part.attemptsAllowed === null ? null : part.attemptsAllowed + (more?.attempts ?? 0),
       retake: part.retake,

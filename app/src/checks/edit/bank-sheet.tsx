@@ -65,7 +65,11 @@ export function BankSheet({ school, asked, onTake, onClose }: Props) {
                     KIND_WORDS[row.question.kind],
                     sayPoints(row.question.points),
                     ...(row.question.category ? [row.question.category] : []),
-                    row.usedIn === 0 ? "asked nowhere by name" : `in ${row.usedIn} lessons`,
+                    row.usedIn === 0
+                      ? "asked nowhere by name"
+                      : row.usedIn === 1
+                        ? "in one lesson"
+                        : `in ${row.usedIn} lessons`,
                   ].join(" · ")}
                 </Text>
               </View>

@@ -1,13 +1,13 @@
 /** What a quiz comes to, while it is made: questions, points, the mark in points, how long it takes, and what is wrong. */
 import type { BankQuestion } from "@dawngate/contract/checks";
-import { figuresOf } from "@dawngate/core/checks";
+import { figuresOf, minutesIn } from "@dawngate/core/checks";
 import type { PartOf } from "@dawngate/core/lessons";
+import { countAsks } from "@dawngate/core/plan/asks";
 import { View } from "react-native";
 import { QuietAction } from "../../ui/action";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { sayMinutes, sayPercent, sayPoints } from "../say-rules";
-import { minutesIn } from "./minutes";
 import { quizOf } from "./quiz-of";
 
 interface Props {
@@ -20,9 +20,7 @@ export function Figures({ quiz, bank, onMinutes }: Props) {
   const { quiet, ember, apricotPale, apricotInk } = usePalette();
   const file = quizOf("", quiz, bank);
   const figures = figuresOf(file, minutesIn(quiz.limit));
-  const wanted = quiz.parts
-    .flatMap(({ ask }) => ask)
-    .reduce((sum, one) => sum + (typeof one === "string" ? 1 : one.draw), 0);
+  const wanted = countAsks(quiz);
   if (wanted === 0)
     return (
       <Text kind="small" color={quiet}>

@@ -22,7 +22,7 @@ import { RuleSentence } from "./rule-sentence";
 import { TrySheet } from "./try-sheet";
 import { TypeSheet } from "./type-sheet";
 
-export type Quiz = PartOf<"quiz">;
+type Quiz = PartOf<"quiz">;
 interface Props {
   place: Place;
   quiz: Quiz | null;
@@ -34,7 +34,7 @@ interface Props {
 const newId = () => crypto.randomUUID().slice(0, 12);
 
 /** As common practice has it: three attempts, of which the best counts, and what is right seen once one has passed. */
-export const freshQuiz = (): Quiz => ({
+const freshQuiz = (): Quiz => ({
   kind: "quiz",
   atOnce: false,
   messages: { passed: "", failed: "" },

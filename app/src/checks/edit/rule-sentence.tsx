@@ -1,4 +1,5 @@
 /** How a quiz counts, as sentences whose parts one presses; the part that is pressed is changed right below. */
+import { minutesIn } from "@dawngate/core/checks";
 import type { PartOf } from "@dawngate/core/lessons";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
@@ -11,7 +12,6 @@ import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { inWords, SHOWN, sayMinutes } from "../say-rules";
 import { DecimalField } from "./decimal-field";
-import { minutesIn } from "./minutes";
 
 type Quiz = PartOf<"quiz">;
 interface Props {

@@ -116,8 +116,8 @@ export function SurveyEditor({ survey, onSurvey }: Props) {
             ) : question.kind === "choice" ? (
               <Options question={question} onOptions={(change) => put(question.id, change)} />
             ) : null}
-            <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, alignItems: "center" }}>
-              <View style={{ flexGrow: 1 }}>
+            <View style={{ flexDirection: "row", gap: 8, alignItems: "center" }}>
+              <View style={{ flex: 1 }}>
                 <Switched
                   label={`Question ${i + 1} has to be answered`}
                   on={question.needed}

@@ -9,6 +9,7 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useGetSurveyQuery } from "../api";
 import { sayPercent } from "../say-rules";
+import { ShareBar } from "../share-bar";
 
 interface Props {
   place: { school: string; course: string; lesson: string };
@@ -59,7 +60,7 @@ function Answers({
   number: number;
   quiet: string;
 }) {
-  const { dusk, lilac, surface, line } = usePalette();
+  const { surface, line } = usePalette();
   const { text, kind, labels, counts, answered, mean, texts } = question;
   return (
     <View role="group" aria-label={text} style={{ gap: 8 }}>
@@ -99,15 +100,8 @@ function Answers({
                 <Text kind="small" style={{ width: 150 }} numberOfLines={2}>
                   {label}
                 </Text>
-                <View style={{ flex: 1, height: 14, borderRadius: 4, backgroundColor: lilac }}>
-                  <View
-                    style={{
-                      width: `${Math.round(share * 100)}%`,
-                      height: 14,
-                      borderRadius: 4,
-                      backgroundColor: dusk,
-                    }}
-                  />
+                <View style={{ flex: 1 }}>
+                  <ShareBar share={share} height={14} />
                 </View>
                 <Text
                   kind="small"

@@ -1,5 +1,6 @@
 /** A quiz in its lesson. */
 import type { PartOf } from "@dawngate/core/lessons";
+import { countAsks } from "@dawngate/core/plan/asks";
 import { QuizStanding } from "../../../checks/lazy-pieces";
 import { Text } from "../../../ui/text";
 import { usePalette } from "../../../ui/theme";
@@ -8,9 +9,7 @@ import type { ShownProps } from "../kind";
 export default function QuizShown({ part, mine }: ShownProps<PartOf<"quiz">>) {
   const { quiet } = usePalette();
   if (mine) return <QuizStanding mine={mine} />;
-  const asks = part.parts
-    .flatMap(({ ask }) => ask)
-    .reduce((sum, one) => sum + (typeof one === "string" ? 1 : one.draw), 0);
+  const asks = countAsks(part);
   return (
     <Text color={quiet}>
       {asks === 0
