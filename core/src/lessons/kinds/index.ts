@@ -1,5 +1,6 @@
 /** Every kind of lesson that has a main part of its own. Text needs none. */
 import { z } from "zod";
+import { assignment } from "./assignment";
 import { audio } from "./audio";
 import { download } from "./download";
 import { embedded } from "./embedded";
@@ -11,7 +12,18 @@ import { slides } from "./slides";
 import { survey } from "./survey";
 import { video } from "./video";
 
-const KINDS = [video, audio, slides, pdf, download, embedded, meeting, quiz, survey] as const;
+const KINDS = [
+  video,
+  audio,
+  slides,
+  pdf,
+  download,
+  embedded,
+  meeting,
+  quiz,
+  survey,
+  assignment,
+] as const;
 
 /** A lesson's main part, of whatever kind. */
 export const lessonPart = z
@@ -25,6 +37,7 @@ export const lessonPart = z
     meeting.part,
     quiz.part,
     survey.part,
+    assignment.part,
   ])
   .meta({ id: "LessonPart" });
 
