@@ -267,13 +267,14 @@ export const attemptsQuery = z.object({
   after: cursor.optional(),
 });
 
-/** The quizzes of a course, for whoever looks at attempts. */
+const checkIn = z.object({ lesson: z.string(), title: z.string(), module: z.string() });
+
+/** The quizzes, surveys and assignments of a course, for whoever looks at them. */
 export const courseQuizzes = z
   .object({
-    quizzes: z.array(
-      z.object({ lesson: z.string(), title: z.string(), module: z.string(), asks: z.int() }),
-    ),
-    surveys: z.array(z.object({ lesson: z.string(), title: z.string(), module: z.string() })),
+    quizzes: z.array(checkIn.extend({ asks: z.int() })),
+    surveys: z.array(checkIn),
+    assignments: z.array(checkIn),
   })
   .meta({ id: "CourseQuizzes" });
 

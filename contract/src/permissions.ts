@@ -58,6 +58,10 @@ export const PERMISSIONS = {
     words: "Answer what people ask under lessons (instructors: people of their cohorts)",
     roles: ["owner", "manager", "author", "instructor"],
   },
+  "submissions.review": {
+    words: "Review what people hand in (instructors: people of their cohorts)",
+    roles: ["owner", "manager", "author", "instructor"],
+  },
   "sales.see": {
     words: "See what is on sale, and the orders",
     roles: ["owner", "manager"],

@@ -42,6 +42,7 @@ export const today = z
           "quiet",
           "remarks",
           "asked",
+          "handed-in",
           "at-the-door",
           "unpaid",
           "excess",

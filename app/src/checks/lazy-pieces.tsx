@@ -17,6 +17,12 @@ function piece<Name extends keyof typeof Pieces>(name: Name) {
   };
 }
 
+export const AssignmentScreen = piece("AssignmentScreen");
+export const AssignmentForm = piece("AssignmentForm");
+export const RemarkedText = piece("RemarkedText");
+export const RemarkList = piece("RemarkList");
+export const SubmissionSeen = piece("SubmissionSeen");
+export const SubmittedFiles = piece("SubmittedFiles");
 export const Paper = piece("Paper");
 export const QuestionView = piece("QuestionView");
 export const QuizScreen = piece("QuizScreen");

@@ -1,16 +1,12 @@
 /** Answers that are not with the server yet, in the browser, by attempt. */
+import { keepHere, readHere } from "../store/kept-here";
 import type { GivenAnswer } from "./answer-keeper";
 
 const nameOf = (attempt: string) => `dawngate-answers-${attempt}`;
 
 export function readLeftAnswers(attempt: string): GivenAnswer[] {
-  try {
-    const left = JSON.parse(localStorage.getItem(nameOf(attempt)) ?? "[]") as unknown;
-    return Array.isArray(left) ? left.filter(isGiven) : [];
-  } catch {
-    // A browser that keeps nothing, or something that is not ours.
-    return [];
-  }
+  const left = readHere(nameOf(attempt));
+  return Array.isArray(left) ? left.filter(isGiven) : [];
 }
 
 const isGiven = (value: unknown): value is GivenAnswer => {
@@ -18,11 +14,5 @@ const isGiven = (value: unknown): value is GivenAnswer => {
   return typeof key === "string" && typeof question === "string" && typeof at === "number";
 };
 
-export function writeLeftAnswers(attempt: string, left: readonly GivenAnswer[]): void {
-  try {
-    if (left.length === 0) localStorage.removeItem(nameOf(attempt));
-    else localStorage.setItem(nameOf(attempt), JSON.stringify(left));
-  } catch {
-    // Full, or forbidden: they are still sent.
-  }
-}
+export const writeLeftAnswers = (attempt: string, left: readonly GivenAnswer[]): void =>
+  keepHere(nameOf(attempt), left.length === 0 ? null : left);

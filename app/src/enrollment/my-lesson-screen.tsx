@@ -95,7 +95,7 @@ export function MyLessonScreen() {
   const zone = course?.timeline.timeZone ?? ownZone();
   /** What is passed, or handed in, is not ticked. */
   const isQuiz = data.part?.kind === "quiz";
-  const isSurvey = data.part?.kind === "survey";
+  const isHandedIn = data.part?.kind === "survey" || data.part?.kind === "assignment";
   const shown = {
     content: data,
     title: data.title,
@@ -140,7 +140,7 @@ export function MyLessonScreen() {
                 onPress={() => router.push(`${home}/${lesson}/quiz`)}
                 fill
               />
-            ) : isSurvey ? (
+            ) : isHandedIn ? (
               // It is handed in where it ends; here is the way past it.
               <QuietAction label={toCourse} onPress={() => go(null)} fill />
             ) : (
@@ -189,7 +189,7 @@ export function MyLessonScreen() {
         {...data}
       />
       {ticking.error ? <Notice {...explain(ticking.error)} /> : null}
-      {data.done && !isQuiz && !isSurvey ? (
+      {data.done && !isQuiz && !isHandedIn ? (
         <QuietAction
           label="Not done after all"
           onPress={() => mark(false)}
@@ -240,11 +240,9 @@ function Shut({
     );
   const speaker = speakerOf(course);
   // An attempt goes on after the closing, and what one did in it stays one's own.
-  const isQuiz =
-    item.state === "closed" &&
-    course.modules.some(({ lessons }) =>
-      lessons.some(({ id, kind }) => id === lesson && kind === "quiz"),
-    );
+  const kind = course.modules
+    .flatMap(({ lessons }) => lessons)
+    .find(({ id }) => id === lesson)?.kind;
   const way = wayThrough(item, items, course.modules);
   const on = way ?? course.goOn;
   return (
@@ -254,8 +252,8 @@ function Shut({
         <Text kind="strong">{sayState(item, zoneOf(course.timeline.timeZone))}</Text>
       </View>
       <Text style={{ maxWidth: 680 }}>{sayShut(item, course.timeline, speaker)}</Text>
-      {isQuiz ? (
-        <TextLink href={`${above.href}/${lesson}/quiz`}>What you did in it</TextLink>
+      {item.state === "closed" && (kind === "quiz" || kind === "assignment") ? (
+        <TextLink href={`${above.href}/${lesson}/${kind}`}>What you did in it</TextLink>
       ) : null}
       {on === null ? (
         <QuietAction label={`To the ${course.words.course}`} onPress={() => onGo(null)} />

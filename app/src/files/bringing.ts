@@ -16,6 +16,8 @@ export interface Bringing {
   readonly id: number;
   readonly school: string;
   readonly file: File;
+  /** Where it is kept, once it is there. */
+  readonly keepAt: string;
   state: BringingState;
   /** So many bytes of it are there. */
   sent: number;
@@ -55,11 +57,20 @@ function set(one: Bringing, change: Partial<Bringing>): void {
 }
 
 /** Begins to bring a file; `then` is told it once it is kept, whatever page is shown by then. */
-export function bring(school: string, file: File, then: (file: ShownFile) => void): number {
+export function bring(
+  school: string,
+  file: File,
+  then: (file: ShownFile) => void,
+  {
+    keepAt = addressOf("keepFile", { school }),
+    most = FILE_MOST,
+  }: { keepAt?: string | undefined; most?: number | undefined } = {},
+): number {
   const one: Bringing = {
     id: ++last,
     school,
     file,
+    keepAt,
     state: "waits",
     sent: 0,
     trouble: null,
@@ -68,10 +79,10 @@ export function bring(school: string, file: File, then: (file: ShownFile) => voi
   wishes.set(one.id, then);
   all = [...all, one];
   changed();
-  if (file.size > FILE_MOST)
+  if (file.size > most)
     set(one, {
       state: "failed",
-      trouble: `It has ${sayBytes(file.size)}; at most ${sayBytes(FILE_MOST)} are taken. Make it smaller, or put it elsewhere and link it.`,
+      trouble: `It has ${sayBytes(file.size)}; at most ${sayBytes(most)} are taken. Make it smaller, or put it elsewhere and link it.`,
     });
   next();
   return one.id;
@@ -166,8 +177,8 @@ function sayAnswer(body: string): string {
   return body.trim() || "The server did not take it. Try again.";
 }
 
-async function keep({ school, file }: Bringing, upload: string): Promise<ShownFile> {
-  const answer = await fetch(addressOf("keepFile", { school }), {
+async function keep({ keepAt, file }: Bringing, upload: string): Promise<ShownFile> {
+  const answer = await fetch(keepAt, {
     method: "POST",
     headers: { "content-type": "application/json" },
     body: JSON.stringify({ upload, name: file.name.slice(0, 255) || "file" }),

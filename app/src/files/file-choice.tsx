@@ -1,6 +1,5 @@
 /** Where files are chosen or dropped, several where that makes sense; each goes on its way at once. In browsers only. */
-import type { ShownFile } from "@dawngate/contract/files";
-import { acceptOf, type FileFamily } from "@dawngate/core/lessons/file-types";
+import { acceptOf } from "@dawngate/core/lessons/file-types";
 import { useRef, useState } from "react";
 import { View } from "react-native";
 import { QuietAction } from "../ui/action";
@@ -9,25 +8,27 @@ import { usePalette } from "../ui/theme";
 import { bring } from "./bringing";
 import { BringingRows } from "./bringing-rows";
 import { DropPlace } from "./drop-place";
+import type { FilePlaceProps } from "./file-place";
 
-interface Props {
-  school: string;
-  /** What stands on the button. */
-  label: string;
-  says?: string;
-  /** What can be chosen; left out: anything. */
-  of?: readonly FileFamily[];
-  several?: boolean;
-  onFile(file: ShownFile): void;
-}
-
-export function FileChoice({ school, label, says, of, several = false, onFile }: Props) {
+export function FileChoice({
+  school,
+  label,
+  says,
+  of,
+  several = false,
+  keepAt,
+  most,
+  onFile,
+}: FilePlaceProps) {
   const { quiet } = usePalette();
   const input = useRef<HTMLInputElement>(null);
   const [mine, setMine] = useState<number[]>([]);
   const take = (files: FileList | null) => {
     const chosen = [...(files ?? [])].slice(0, several ? 300 : 1);
-    setMine((before) => [...before, ...chosen.map((file) => bring(school, file, onFile))]);
+    setMine((before) => [
+      ...before,
+      ...chosen.map((file) => bring(school, file, onFile, { keepAt, most })),
+    ]);
   };
   return (
     <DropPlace onDropped={({ files }) => take(files)}>

@@ -9,6 +9,10 @@ export interface FilePlaceProps {
   says?: string;
   of?: readonly FileFamily[];
   several?: boolean;
+  /** Where it is kept, once it was brought; left out: among the school's files. */
+  keepAt?: string;
+  /** The most it may have, in bytes. */
+  most?: number;
   onFile(file: ShownFile): void;
 }
 

@@ -1,7 +1,7 @@
 /** All places, in the order in which they are drawn. A room's places are said in its own `places.ts`. */
 import type { Permission } from "@dawngate/contract/permissions";
 import { ANNOUNCEMENTS, PAGE } from "../catalog/places";
-import { QUIZZES } from "../checks/places";
+import { HANDED_IN, QUIZZES } from "../checks/places";
 import { COURSES, EDIT } from "../courses/places";
 import { COHORTS, DATES, DOOR, PEOPLE, QUESTIONS, SHELF } from "../enrollment/places";
 import { LIBRARY } from "../lessons/places";
@@ -18,6 +18,7 @@ export const PLACES: readonly RoomPlace[] = [
   TODAY,
   COURSES,
   EVERYONE,
+  HANDED_IN,
   SALES,
   SETTINGS,
   STAFF,

@@ -3,6 +3,8 @@
 export { AnnouncementsScreen } from "../catalog/editor/announcements-screen";
 export { CoursePageScreen } from "../catalog/editor/course-page-screen";
 export { ListingPageScreen } from "../catalog/editor/listing-page-screen";
+export { HandedInScreen } from "../checks/assignment/handed-in-screen";
+export { LookingScreen } from "../checks/assignment/looking-screen";
 export { QuizzesScreen } from "../checks/quizzes-screen";
 export { EditScreen } from "../courses/edit/edit-screen";
 export { CourseListScreen } from "../courses/list-screen";

@@ -1,4 +1,5 @@
 /** Texts that were typed and not kept by the server yet, in the browser, by lesson. */
+import { keepHere, namesHere, readHere } from "../store/kept-here";
 import type { KeptText } from "./text-keeper";
 
 interface Place {
@@ -6,40 +7,22 @@ interface Place {
   course: string;
 }
 
-const BEGINS = "dawngate-text-";
 const nameOf = ({ school, course }: Place, lesson: string) =>
-  `${BEGINS}${school}/${course}/${lesson}`;
+  `dawngate-text-${school}/${course}/${lesson}`;
 
-export function readLeft(place: Place, lesson: string): KeptText | null {
-  try {
-    const left = JSON.parse(localStorage.getItem(nameOf(place, lesson)) ?? "null") as unknown;
-    const { text, revision } = (left ?? {}) as Partial<KeptText>;
-    return typeof text === "string" && Number.isInteger(revision)
-      ? { text, revision: revision as number }
-      : null;
-  } catch {
-    // A browser that keeps nothing, or something that is not ours.
-    return null;
-  }
+/** A text with the number of the revision it was typed over; null: it is none. */
+export function asKeptText(value: unknown): KeptText | null {
+  const { text, revision } = (value ?? {}) as Partial<KeptText>;
+  return typeof text === "string" && Number.isInteger(revision)
+    ? { text, revision: revision as number }
+    : null;
 }
 
-export function writeLeft(place: Place, lesson: string, left: KeptText | null): void {
-  try {
-    if (left === null) localStorage.removeItem(nameOf(place, lesson));
-    else localStorage.setItem(nameOf(place, lesson), JSON.stringify(left));
-  } catch {
-    // Full, or forbidden: it is still sent as it is left.
-  }
-}
+export const readLeft = (place: Place, lesson: string): KeptText | null =>
+  asKeptText(readHere(nameOf(place, lesson)));
+
+export const writeLeft = (place: Place, lesson: string, left: KeptText | null): void =>
+  keepHere(nameOf(place, lesson), left);
 
 /** The lessons of a course with such a text. */
-export function lessonsLeft(place: Place): string[] {
-  try {
-    const begins = nameOf(place, "");
-    return Object.keys(localStorage).flatMap((name) =>
-      name.startsWith(begins) ? [name.slice(begins.length)] : [],
-    );
-  } catch {
-    return [];
-  }
-}
+export const lessonsLeft = (place: Place): string[] => namesHere(nameOf(place, ""));

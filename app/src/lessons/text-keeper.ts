@@ -76,6 +76,11 @@ export class TextKeeper {
     void this.send();
   }
 
+  /** It went another way: nothing of it is sent or kept here any more. */
+  forget(): void {
+    this.done();
+  }
+
   /** Writes it down at once. */
   write(): void {
     clearTimeout(this.writing);

@@ -212,6 +212,7 @@ const DO: Record<Need["kind"], { label: string; to: string }> = {
   quiet: { label: "See them", to: "/people?who=quiet" },
   remarks: { label: "Read", to: "/remarks" },
   asked: { label: "Answer", to: "/questions" },
+  "handed-in": { label: "Look", to: "/handed-in" },
   "at-the-door": { label: "Decide", to: "/door" },
   unpaid: { label: "See them", to: "/sales/orders?which=late" },
   excess: { label: "See them", to: "/sales/orders?which=excess" },

@@ -1,4 +1,5 @@
 /** All endpoints, room by room. */
+import { assignments } from "./assignments";
 import { catalog } from "./catalog";
 import { checks } from "./checks";
 import { compare } from "./compare";
@@ -42,6 +43,7 @@ export const ROOMS = {
   review,
   sales,
   checks,
+  assignments,
   catalog,
   notices,
   today,

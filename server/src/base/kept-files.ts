@@ -21,10 +21,18 @@ export interface Bringer {
   account: string;
 }
 
+/** How much may still be brought, in bytes, and what is said where that is too little. */
+export interface Room {
+  bytes: number;
+  says: string;
+}
+
 /** What is being brought, in pieces, by the tus protocol (1.0). */
 export interface Uploads {
-  /** Answers a request of the protocol; `room`: how much the school may still keep, in bytes. */
-  handle(request: Request, path: string, by: Bringer, room: number): Promise<Response>;
+  /** Answers a request of the protocol; `room`: asked for where something new begins. */
+  handle(request: Request, path: string, by: Bringer, room: Room): Promise<Response>;
+  /** How much of theirs is on its way, in bytes, each counted whole. */
+  pending(by: Bringer): Promise<number>;
   /** What has come, whole; null: there is no such upload of theirs, or it is not whole yet. */
   whole(id: string, by: Bringer): Promise<{ path: string; bytes: number } | null>;
   remove(id: string): Promise<void>;

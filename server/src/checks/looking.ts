@@ -39,7 +39,7 @@ interface Where {
 const PAGE = 50;
 const placeOf = z.tuple([z.iso.datetime(), z.string().max(200)]);
 
-/** The quizzes and surveys of a course as it is published. */
+/** The quizzes, surveys and assignments of a course as it is published. */
 export async function showCourseQuizzes(
   { db }: Parts,
   context: Context,
@@ -49,12 +49,14 @@ export async function showCourseQuizzes(
     const { plan, number } = await published(tx, context.school, course);
     const quizzes: CourseQuizzes["quizzes"] = [];
     const surveys: CourseQuizzes["surveys"] = [];
+    const assignments: CourseQuizzes["assignments"] = [];
     for (const module of publishedOutline(plan))
       for (const lesson of module.lessons) {
-        if (lesson.kind === "survey") {
+        if (lesson.kind === "survey" || lesson.kind === "assignment") {
           const { part } = await readStanding(tx, course, number, lesson.id);
-          if (part?.kind === "survey")
-            surveys.push({ lesson: lesson.id, title: lesson.title, module: module.title });
+          const found = { lesson: lesson.id, title: lesson.title, module: module.title };
+          if (part?.kind === "survey" && lesson.kind === "survey") surveys.push(found);
+          if (part?.kind === "assignment" && lesson.kind === "assignment") assignments.push(found);
         }
         const quiz = await quizIn(tx, plan, number, lesson.id);
         if (!quiz) continue;
@@ -65,7 +67,7 @@ export async function showCourseQuizzes(
           asks: countAsks(quiz.part),
         });
       }
-    return { quizzes, surveys };
+    return { quizzes, surveys, assignments };
   });
 }
 

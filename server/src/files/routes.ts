@@ -4,12 +4,13 @@ import { notFound } from "../base/problem";
 import { limited, may, router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { answerFile } from "./answer";
-import { bringerOf, fileToRead, keepBrought, keptOr, roomLeft } from "./service";
+import { bringerOf, checkBringer, fileToRead, keepBrought, keptOr, roomFor } from "./service";
 
 /** Where files are brought, and how the protocol asks there. */
 const UPLOADS = "/schools/:school/uploads";
 const uploadsOf = (school: string) => `/api/schools/${encodeURIComponent(school)}/uploads`;
 /** HEAD comes as GET, which itself asks for nothing here: what is not kept yet is not read. */
+const NO_ROOM = { bytes: 0, says: "" };
 const METHODS = ["POST", "GET", "PATCH", "DELETE", "OPTIONS"];
 
 export function fileRoutes(services: Services) {
@@ -31,14 +32,15 @@ export function fileRoutes(services: Services) {
       })) as never;
     });
   for (const path of [UPLOADS, `${UPLOADS}/:upload`])
-    app.on(METHODS, path, may(services, "courses.edit"), async (c) => {
+    app.on(METHODS, path, may(services, "self.learn"), async (c) => {
       const context = c.get("context");
-      const { uploads } = keptOr(services.kept);
+      const kept = keptOr(services.kept);
+      checkBringer(context);
       if (c.req.raw.method === "GET") throw notFound("What is being brought cannot be read yet.");
       const begins = c.req.method === "POST";
       if (begins) await limited(services, "bring")(c, async () => undefined);
-      const room = begins ? await roomLeft(db, context) : 0;
-      return uploads.handle(c.req.raw, uploadsOf(context.slug), bringerOf(context), room);
+      const room = begins ? await roomFor(db, context, kept) : NO_ROOM;
+      return kept.uploads.handle(c.req.raw, uploadsOf(context.slug), bringerOf(context), room);
     });
   return app;
 }

@@ -2,14 +2,24 @@
 import { createHash } from "node:crypto";
 import { createReadStream } from "node:fs";
 import { pipeline } from "node:stream/promises";
+import { WORK_FILE_MOST, WORK_MOST } from "@dawngate/contract/file-limits";
 import type { KeptFile, ShownFile } from "@dawngate/contract/files";
-import type { Bringer, KeptFiles, Signed } from "../base/kept-files";
+import { sayBytes } from "@dawngate/core/lessons/file-types";
+import type { Bringer, KeptFiles, Room, Signed } from "../base/kept-files";
 import { notFound, ProblemError } from "../base/problem";
 import type { Database, SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { ANYBODY } from "./signed";
-import { bytesKept, holdName, putFile, readFile, readFiles, readUploaded } from "./store";
+import {
+  bytesBrought,
+  bytesKept,
+  holdName,
+  putFile,
+  readFile,
+  readFiles,
+  readUploaded,
+} from "./store";
 
 /** The most a school keeps, in bytes. */
 export const SCHOOL_MOST = 50 * 1000 ** 3;
@@ -28,9 +38,34 @@ export const bringerOf = ({ school, account }: Context): Bringer => ({
   account: account?.id ?? "",
 });
 
-/** How much the school may still keep, in bytes. */
-export async function roomLeft(db: Database, context: Context): Promise<number> {
-  return SCHOOL_MOST - (await db.readSchool(context, bytesKept));
+/**
+ * How much somebody may still bring: whoever edits courses as much as the school has room for, an enrollee files to be
+ * handed in; nobody else anything.
+ */
+export async function roomFor(
+  db: Database,
+  context: Context,
+  { uploads }: KeptFiles,
+): Promise<Room> {
+  const { person } = context;
+  const left = SCHOOL_MOST - (await db.readSchool(context, bytesKept));
+  if (context.may("courses.edit"))
+    return {
+      bytes: left,
+      says: `the school has ${sayBytes(Math.max(0, left))} left. Files that no lesson shows are removed after a week.`,
+    };
+  const brought = await db.readSchool(context, (tx) => bytesBrought(tx, person ?? ""));
+  const theirs = WORK_MOST - brought - (await uploads.pending(bringerOf(context)));
+  return {
+    bytes: Math.min(WORK_FILE_MOST, theirs, left),
+    says: `a file to be handed in has at most ${sayBytes(WORK_FILE_MOST)}, and you may bring ${sayBytes(Math.max(0, Math.min(theirs, left)))} more in all. Make it smaller, or ask your school how to bring it.`,
+  };
+}
+
+/** Only whoever edits courses, or learns here, brings anything. */
+export function checkBringer(context: Context): void {
+  if (!context.may("courses.edit") && context.person === null)
+    throw new ProblemError(403, "Files are brought by whoever edits courses, or learns in one.");
 }
 
 /** A file, with the address at which this reader may read it. */

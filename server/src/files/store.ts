@@ -75,6 +75,17 @@ export async function bytesKept(tx: SchoolTransaction): Promise<number> {
   return Number(row?.bytes ?? 0);
 }
 
+/** How much somebody has brought to be handed in, in bytes. */
+export async function bytesBrought(tx: SchoolTransaction, person: string): Promise<number> {
+  const { rows } = await sql<{ bytes: string }>`
+    select coalesce(sum(f.bytes), 0) as bytes from enrollment e
+    join submission_file s on s.school_id = e.school_id and s.enrollment_id = e.id
+    join file f on f.school_id = s.school_id and f.id = s.file_id
+    where e.person_id = ${person}
+  `.execute(tx);
+  return Number(rows[0]?.bytes ?? 0);
+}
+
 /** Files that nothing shows, nor has shown, brought before an instant; `only`: whether this one is still among them. */
 export async function unusedFiles(
   tx: SchoolTransaction,
@@ -87,6 +98,7 @@ export async function unusedFiles(
     where f.created_at < ${before} ${only === null ? sql`` : sql`and f.id = ${only}`}
       and not exists (select 1 from file_use u where u.school_id = f.school_id and u.file_id = f.id)
       and not exists (select 1 from material m where m.school_id = f.school_id and m.file_id = f.id)
+      and not exists (select 1 from submission_file s where s.school_id = f.school_id and s.file_id = f.id)
     order by f.created_at limit ${most}
   `.execute(tx);
   return rows.map(({ id }) => id);

@@ -2,8 +2,8 @@
  * What is brought, in pieces, by the tus protocol (1.0): begun, gone on with after a lost connection, a closed tab or a
  * restarted server. Its bytes lie in a folder of their own until they are kept as a file.
  */
-import { randomBytes } from "node:crypto";
-import { mkdir } from "node:fs/promises";
+import { createHash, randomBytes } from "node:crypto";
+import { mkdir, readdir } from "node:fs/promises";
 import { join } from "node:path";
 import { FILE_MOST } from "@dawngate/contract/file-limits";
 import { sayBytes } from "@dawngate/core/lessons/file-types";
@@ -16,6 +16,13 @@ const ABANDONED = 3 * 24 * 3600 * 1000;
 
 const isOf = (upload: Upload, { school, account }: Bringer) =>
   upload.metadata?.school === school && upload.metadata?.account === account;
+
+/** What the names of somebody's uploads begin with: theirs are found without looking at anybody else's. */
+const begins = ({ school, account }: Bringer) =>
+  createHash("sha256")
+    .update(JSON.stringify([school, account]))
+    .digest("hex")
+    .slice(0, 12);
 
 const refused = (status_code: number, body: string) => ({ status_code, body: `${body}\n` });
 
@@ -42,14 +49,11 @@ export async function openUploads(folder: string): Promise<Uploads> {
         maxSize: FILE_MOST,
         relativeLocation: true,
         allowedOrigins: () => false,
-        namingFunction: () => randomBytes(16).toString("hex"),
+        namingFunction: () => begins(by) + randomBytes(10).toString("hex"),
         onUploadCreate: async (_, upload) => {
           if (upload.size === undefined) throw refused(400, "How long it is has to be said first.");
-          if (upload.size > room)
-            throw refused(
-              413,
-              `This needs ${sayBytes(upload.size)}; the school has ${sayBytes(Math.max(0, room))} left. Files that no lesson shows are removed after a week.`,
-            );
+          if (upload.size > room.bytes)
+            throw refused(413, `This needs ${sayBytes(upload.size)}; ${room.says}`);
           return {
             metadata: {
               name: upload.metadata?.name ?? null,
@@ -64,6 +68,11 @@ export async function openUploads(folder: string): Promise<Uploads> {
             : refused(500, "This could not be written. Try again."),
       });
       return server.handleWeb(request);
+    },
+    async pending(by) {
+      const names = (await readdir(folder)).filter((name) => name.startsWith(begins(by)));
+      const uploads = await Promise.all(names.map(find));
+      return uploads.reduce((sum, upload) => sum + (upload?.size ?? 0), 0);
     },
     async whole(id, by) {
       const upload = await find(id);

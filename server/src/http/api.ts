@@ -2,6 +2,7 @@
 import { OpenAPIHono } from "@hono/zod-openapi";
 import { notFound } from "../base/problem";
 import { catalogRoutes } from "../catalog/routes";
+import { assignmentRoutes } from "../checks/assignment-routes";
 import { checkRoutes } from "../checks/routes";
 import { coverRoutes } from "../courses/cover-routes";
 import { courseRoutes } from "../courses/routes";
@@ -44,6 +45,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", salesRoutes(services))
     .route("/", heardRoutes(services))
     .route("/", checkRoutes(services))
+    .route("/", assignmentRoutes(services))
     .route("/", catalogRoutes(services))
     .route("/", noticeRoutes(services))
     .route("/", todayRoutes(services));

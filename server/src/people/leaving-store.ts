@@ -38,6 +38,18 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
             'surveys', (select jsonb_agg(jsonb_build_object('item', y.item, 'at', y.at,
                 'answers', y.answers))
               from survey_answer y where y.school_id = e.school_id and y.enrollment_id = e.id),
+            'assignments', (select jsonb_agg(jsonb_build_object('item', a.item, 'state', a.state,
+                'writing', a.draft_text, 'files', (select jsonb_agg(jsonb_build_object('file', f.file_id,
+                    'name', f.name))
+                  from submission_file f where f.school_id = a.school_id
+                    and f.enrollment_id = a.enrollment_id and f.item = a.item),
+                'handedIn', (select jsonb_agg(jsonb_build_object('at', b.at, 'late', b.late,
+                    'text', b.text, 'files', b.files, 'decision', b.decision, 'reviewedAt', b.reviewed_at,
+                    'words', b.words, 'remarks', b.remarks, 'points', b.earned, 'of', b.possible)
+                    order by b.number)
+                  from submission b where b.school_id = a.school_id
+                    and b.enrollment_id = a.enrollment_id and b.item = a.item)))
+              from assignment a where a.school_id = e.school_id and a.enrollment_id = e.id),
             'moreForQuizzes', (select jsonb_agg(jsonb_build_object('item', w.item, 'minutes', w.minutes,
                 'attempts', w.attempts, 'reason', w.reason))
               from quiz_allowance w where w.school_id = e.school_id and w.enrollment_id = e.id),
@@ -89,6 +101,8 @@ async function forgetWritten(tx: SchoolTransaction, person: string): Promise<voi
   await sql`delete from lesson_note where ${theirs}`.execute(tx);
   await sql`delete from question_answer where ${theirs}`.execute(tx);
   await sql`delete from survey_answer where ${theirs}`.execute(tx);
+  // With what was handed in and what was said of it; that it was accepted stays on the record.
+  await sql`delete from assignment where ${theirs}`.execute(tx);
   // What they answered and scored stays with their record, as that does, without a name; what they wrote goes.
   await sql`
     update quiz_answer set answer = null where jsonb_typeof(answer) = 'string' and attempt_id in (

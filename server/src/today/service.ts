@@ -18,6 +18,7 @@ import {
   openQuestions,
   openRemarks,
   openRequests,
+  openSubmissions,
 } from "./store";
 import { type Counted, TODAY } from "./tasks";
 
@@ -197,6 +198,23 @@ async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]
         says: "Nobody of the school has answered yet.",
         number,
       });
+  if (context.may("submissions.review")) {
+    const waits = await openSubmissions(
+      tx,
+      context.role === "author" ? context.courses : null,
+      context.role === "author" ? null : context.cohorts,
+      context.account?.id ?? "",
+      NEEDS_COUNTED,
+    );
+    if (waits > 0)
+      needs.push({
+        kind: "handed-in",
+        course: null,
+        title: `${howMany(waits)} ${waits === 1 ? "assignment waits" : "assignments wait"} to be looked at`,
+        says: "Handed in, and nobody has said anything of it yet.",
+        number: waits,
+      });
+  }
   if (context.may("courses.edit") || context.may("remarks.write"))
     for (const { course, title, number } of await openRemarks(tx, context.courses))
       needs.push({

@@ -188,8 +188,11 @@ describe("the protocol of bringing", () => {
     expect(kept.status).toBe(404);
   });
 
-  test("whoever may not edit courses brings nothing", async () => {
-    expect((await begin(app, "ana@example.org", "one", 5, "a.txt")).status).toBe(403);
+  test("whoever neither edits courses nor learns in one brings nothing; who learns, nothing of the school's", async () => {
+    expect((await begin(app, "stranger@example.org", "one", 5, "a.txt")).status).toBe(403);
+    expect(
+      (await bring(app, "ana@example.org", "one", "a.png", demoMedia("baskets-1.png"))).status,
+    ).toBe(403);
     expect((await begin(app, null as never, "one", 5, "a.txt")).status).toBe(401);
   });
 });

@@ -2,7 +2,7 @@
 import type { ShownFile } from "@dawngate/contract/files";
 import { useState } from "react";
 import { View } from "react-native";
-import { FileChoice } from "../../files/file-choice";
+import { FilePlace } from "../../files/file-place";
 import { QuietAction } from "../../ui/action";
 import { TextField } from "../../ui/text-field";
 
@@ -16,7 +16,7 @@ export function PictureField({ school, onPicture }: Props) {
   const [file, setFile] = useState<ShownFile | null>(null);
   const [said, setSaid] = useState("");
   if (!file)
-    return <FileChoice school={school} label="Add a picture" of={["picture"]} onFile={setFile} />;
+    return <FilePlace school={school} label="Add a picture" of={["picture"]} onFile={setFile} />;
   return (
     <View style={{ gap: 8 }}>
       <TextField

@@ -5,8 +5,6 @@ import { acceptOf } from "@dawngate/core/lessons/file-types";
 import { lazy, Suspense, useEffect, useReducer, useRef, useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../../courses/api";
-import { bring } from "../../files/bringing";
-import { BringingRows } from "../../files/bringing-rows";
 import { explain, isPassing } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Notice } from "../../ui/notice";
@@ -23,15 +21,14 @@ import { RevisionsSheet } from "./revisions-sheet";
 
 /** Fetched where somebody writes. */
 const RichText = lazy(async () => {
-  const [{ RichText: Field }, { ownMarked }] = await Promise.all([
+  const [{ RichText: Field }, { ownMarked }, { bring, BringingRows }] = await Promise.all([
     import("../write/pieces"),
     import("../markdown"),
+    import("../../files/pieces"),
   ]);
-  const parser = ownMarked();
+  const tools = { ...TOOLS, bring, Rows: BringingRows, parser: ownMarked() };
   return {
-    default: (props: Omit<RichTextProps, "tools">) => (
-      <Field {...props} tools={{ ...TOOLS, parser }} />
-    ),
+    default: (props: Omit<RichTextProps, "tools">) => <Field {...props} tools={tools} />,
   };
 });
 
@@ -53,9 +50,7 @@ const SAYINGS: Record<TextState, string> = {
   failed: "Kept in this browser, not by the server yet",
 };
 
-const TOOLS: Omit<WritingTools, "parser"> = {
-  bring,
-  Rows: BringingRows,
+const TOOLS: Pick<WritingTools, "Link" | "pictures"> = {
   Link: LinkField,
   pictures: acceptOf("picture"),
 };

@@ -1,5 +1,6 @@
 /** How each kind's main part is made. A part of the studio: what they stand on is there already. */
 import type { ComponentType } from "react";
+import Assignment from "./assignment/editor";
 import Audio from "./audio/editor";
 import Download from "./download/editor";
 import Embedded from "./embedded/editor";
@@ -12,6 +13,7 @@ import Survey from "./survey/editor";
 import Video from "./video/editor";
 
 export const EDITORS: Readonly<Record<string, ComponentType<EditorProps>>> = {
+  assignment: Assignment,
   audio: Audio,
   download: Download,
   "embedded page": Embedded,

@@ -21,4 +21,5 @@ export const KIND_VIEWS: Readonly<Record<string, KindView>> = {
   "live meeting": kind("meeting"),
   quiz: kind("quiz"),
   survey: kind("survey"),
+  assignment: kind("assignment"),
 };

@@ -1,4 +1,5 @@
 /** How each kind's main part is shown: one piece, fetched with the first lesson that needs it. */
+export { default as assignment } from "./assignment/shown";
 export { default as audio } from "./audio/shown";
 export { default as download } from "./download/shown";
 export { default as embedded } from "./embedded/shown";

@@ -1,10 +1,8 @@
 /** An assignment: what is handed in, looked at by somebody, and accepted or given back until it is. Its task is the lesson's text. */
 import { z } from "zod";
+import { WORK_FILES_MOST } from "../assignment";
 import { lessonKind } from "./kind";
 import { rubric } from "./rubric";
-
-/** So many files can be asked for at the most. */
-export const WORK_FILES_MOST = 20;
 
 export const assignment = lessonKind({
   kind: "assignment",

@@ -32,6 +32,7 @@ import * as m0030 from "./0030-lesson-parts";
 import * as m0031 from "./0031-ways-in";
 import * as m0032 from "./0032-people-files";
 import * as m0033 from "./0033-checks";
+import * as m0034 from "./0034-assignments";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -67,4 +68,5 @@ export const migrations = {
   "0031-ways-in": m0031,
   "0032-people-files": m0032,
   "0033-checks": m0033,
+  "0034-assignments": m0034,
 };

@@ -1,10 +1,13 @@
-/** The bank of questions, attempts and their answers, and what somebody was given on top. */
+/** The bank of questions, attempts and their answers, what somebody was given on top; surveys; assignments. */
 import type { Question } from "@dawngate/core/checks";
+import type { Remark, WorkState } from "@dawngate/core/lessons/assignment";
+import type { Marks, Rubric } from "@dawngate/core/lessons/rubric";
 import type { SurveyAnswers } from "@dawngate/core/lessons/survey";
 import type { ColumnType, Generated } from "kysely";
 import type { Authored } from "./columns";
 
 type Json<T> = ColumnType<T, string, string>;
+type NullableJson<T> = ColumnType<T | null, string | null, string | null>;
 
 export interface QuizQuestionTable extends Authored {
   school_id: string;
@@ -89,6 +92,59 @@ export interface SurveyPoolTable {
   answers: Json<SurveyAnswers[]>;
 }
 
+export interface RubricTable extends Authored {
+  school_id: string;
+  id: string;
+  title: string;
+  criteria: Json<Rubric>;
+  created_at: Generated<string>;
+}
+
+export interface AssignmentTable {
+  school_id: string;
+  enrollment_id: string;
+  item: string;
+  course_id: string;
+  state: WorkState;
+  draft_number: number;
+  draft_text: string;
+  draft_files: string[];
+  reviewer_id: string | null;
+  submission_id: string | null;
+  at: string;
+}
+
+export interface SubmissionTable {
+  school_id: string;
+  id: string;
+  enrollment_id: string;
+  item: string;
+  number: number;
+  key: string;
+  at: string;
+  late: boolean;
+  text: string;
+  files: string[];
+  reviewed_at: string | null;
+  reviewer: string | null;
+  reviewer_id: string | null;
+  decision: "accepted" | "returned" | null;
+  words: string | null;
+  remarks: NullableJson<Remark[]>;
+  marks: NullableJson<Marks>;
+  criteria: NullableJson<Rubric>;
+  earned: number | null;
+  possible: number | null;
+}
+
+export interface SubmissionFileTable {
+  school_id: string;
+  enrollment_id: string;
+  item: string;
+  file_id: string;
+  name: string;
+}
+
 export interface ChecksTables {
   quiz_question: QuizQuestionTable;
   quiz_question_revision: QuizQuestionRevisionTable;
@@ -98,4 +154,8 @@ export interface ChecksTables {
   quiz_allowance: QuizAllowanceTable;
   survey_answer: SurveyAnswerTable;
   survey_pool: SurveyPoolTable;
+  rubric: RubricTable;
+  assignment: AssignmentTable;
+  submission: SubmissionTable;
+  submission_file: SubmissionFileTable;
 }

@@ -38,6 +38,10 @@ export function saySeen({ seconds, needed }: Watched, row: SeenRow | null): Seen
 /** What is not ticked by hand: what it waits for, and why it is not taken back. */
 const HANDED_IN: Readonly<Record<string, readonly [string, string]>> = {
   quiz: ["This is done when the quiz is passed.", "What you have passed stays passed."],
+  assignment: [
+    "This is done when what you have handed in is accepted.",
+    "What was accepted stays accepted.",
+  ],
   survey: ["This is done when you have answered.", "What you have answered stays answered."],
 };
 

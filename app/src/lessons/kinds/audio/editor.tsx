@@ -2,7 +2,7 @@
 import type { ShownFile } from "@dawngate/contract/files";
 import type { PartOf } from "@dawngate/core/lessons";
 import { View } from "react-native";
-import { FileChoice } from "../../../files/file-choice";
+import { FilePlace } from "../../../files/file-place";
 import { KeptLine } from "../kept-line";
 import type { EditorProps } from "../kind";
 import { lengthOf } from "../measure";
@@ -21,7 +21,7 @@ export default function AudioEditor({
     if (seconds) onMinutes(Math.max(1, Math.ceil(seconds / 60)));
   };
   if (!part)
-    return <FileChoice school={school} label="Choose a recording" of={["audio"]} onFile={take} />;
+    return <FilePlace school={school} label="Choose a recording" of={["audio"]} onFile={take} />;
   return (
     <View style={{ gap: 14 }}>
       <KeptLine file={files[part.file]} what="recording" onRemove={() => onPart(null)} />

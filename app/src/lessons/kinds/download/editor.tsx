@@ -2,7 +2,7 @@
 import type { PartOf } from "@dawngate/core/lessons";
 import { useRef } from "react";
 import { View } from "react-native";
-import { FileChoice } from "../../../files/file-choice";
+import { FilePlace } from "../../../files/file-place";
 import { QuietAction } from "../../../ui/action";
 import { LeftField } from "../../../ui/left-field";
 import { titleOfFile } from "../../say-file";
@@ -41,7 +41,7 @@ export default function DownloadEditor({ school, part, files, onPart }: EditorPr
           />
         </View>
       ))}
-      <FileChoice
+      <FilePlace
         school={school}
         label={part ? "Add files" : "Choose files"}
         several

@@ -14,7 +14,7 @@ import {
   zoneOf,
 } from "@dawngate/core/time";
 import { View } from "react-native";
-import { FileChoice } from "../../../files/file-choice";
+import { FilePlace } from "../../../files/file-place";
 import { QuietAction } from "../../../ui/action";
 import { DateField, TimeField } from "../../../ui/moment-fields";
 import { NumberField } from "../../../ui/number-field";
@@ -90,7 +90,7 @@ export default function MeetingEditor({
         onChange={(link) => onPart({ ...part, link })}
       />
       {part.recording === null ? (
-        <FileChoice
+        <FilePlace
           school={school}
           label="Put in the recording"
           says="once there is one"

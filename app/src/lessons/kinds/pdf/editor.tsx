@@ -1,7 +1,7 @@
 /** A PDF, as its author puts it in. */
 import type { PartOf } from "@dawngate/core/lessons";
 import { View } from "react-native";
-import { FileChoice } from "../../../files/file-choice";
+import { FilePlace } from "../../../files/file-place";
 import { Switched } from "../../../ui/switched";
 import { KeptLine } from "../kept-line";
 import type { EditorProps } from "../kind";
@@ -9,7 +9,7 @@ import type { EditorProps } from "../kind";
 export default function PdfEditor({ school, part, files, onPart }: EditorProps<PartOf<"PDF">>) {
   if (!part)
     return (
-      <FileChoice
+      <FilePlace
         school={school}
         label="Choose a PDF"
         of={["PDF"]}

@@ -2,7 +2,7 @@
 import type { PartOf } from "@dawngate/core/lessons";
 import { useRef } from "react";
 import { Image, View } from "react-native";
-import { FileChoice } from "../../../files/file-choice";
+import { FilePlace } from "../../../files/file-place";
 import { QuietAction } from "../../../ui/action";
 import { LeftField } from "../../../ui/left-field";
 import { Text } from "../../../ui/text";
@@ -77,7 +77,7 @@ export default function SlidesEditor({ school, part, files, onPart }: EditorProp
           Whoever does not see a slide hears what you write beside it.
         </Text>
       ) : null}
-      <FileChoice
+      <FilePlace
         school={school}
         label={part ? "Add slides" : "Choose slides"}
         says="pictures, several at once, in the order of their names"

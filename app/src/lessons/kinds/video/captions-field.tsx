@@ -2,7 +2,7 @@
 import type { ShownFile } from "@dawngate/contract/files";
 import type { PartOf } from "@dawngate/core/lessons";
 import { View } from "react-native";
-import { FileChoice } from "../../../files/file-choice";
+import { FilePlace } from "../../../files/file-place";
 import { QuietAction } from "../../../ui/action";
 import { LeftField } from "../../../ui/left-field";
 import { Text } from "../../../ui/text";
@@ -62,7 +62,7 @@ export function CaptionsField({ school, captions, files, onChange }: Props) {
           />
         </View>
       ))}
-      <FileChoice
+      <FilePlace
         school={school}
         label={captions.length === 0 ? "Add captions" : "Add another language"}
         says="WebVTT (.vtt)"

@@ -3,8 +3,7 @@ import type { ShownFile } from "@dawngate/contract/files";
 import type { PartOf } from "@dawngate/core/lessons";
 import { useRef } from "react";
 import { View } from "react-native";
-import { bring } from "../../../files/bringing";
-import { FileChoice } from "../../../files/file-choice";
+import { FilePlace } from "../../../files/file-place";
 import { Text } from "../../../ui/text";
 import { usePalette } from "../../../ui/theme";
 import { KeptLine } from "../kept-line";
@@ -47,15 +46,16 @@ export default function VideoEditor(props: EditorProps<Film>) {
       if (seconds !== null && now.current?.file === file.id) set({ seconds });
     }
     const picture = await pictureOf(file.url, file.name);
-    if (picture)
-      bring(school, picture, (poster) => {
-        if (now.current?.file === file.id) set({ poster: poster.id }, [poster]);
-      });
+    if (!picture) return;
+    const { bring } = await import("../../../files/pieces");
+    bring(school, picture, (poster) => {
+      if (now.current?.file === file.id) set({ poster: poster.id }, [poster]);
+    });
   };
   if (!part)
     return (
       <View style={{ gap: 12 }}>
-        <FileChoice school={school} label="Choose a film" of={["video"]} onFile={take} />
+        <FilePlace school={school} label="Choose a film" of={["video"]} onFile={take} />
         <Text kind="small" color={quiet}>
           Or one that stands elsewhere, on a host your school allows:
         </Text>
@@ -84,7 +84,7 @@ export default function VideoEditor(props: EditorProps<Film>) {
               onPart(null);
             }}
           />
-          <FileChoice
+          <FilePlace
             school={school}
             label={poster ? "Another first picture" : "Choose a first picture"}
             says={poster ? "it was taken from the film, or chosen" : "shown before it plays"}

@@ -1,0 +1,1 @@
+export { AssignmentScreen as default } from "../../../../../src/checks/lazy-pieces";

@@ -1,0 +1,148 @@
+/** Endpoints of assignments: handing in, reviewing, the school's rubrics. */
+import { planFields } from "@dawngate/core/plan";
+import {
+  draftChange,
+  myAssignment,
+  reviewGiven,
+  reviewKept,
+  reviewQueue,
+  reviewQueueQuery,
+  rubricChange,
+  rubrics,
+  submissionSeen,
+  submitted,
+  takenOver,
+} from "../assignments";
+import { done, endpoints, inSchool } from "../endpoint";
+import { broughtFile, shownFile } from "../files";
+
+const inMyLesson = inSchool.extend({ enrollment: planFields.id, lesson: planFields.id });
+const inSubmission = inSchool.extend({ submission: planFields.id });
+const inRubric = inSchool.extend({ rubric: planFields.id });
+const MINE = "/schools/{school}/shelf/{enrollment}/lessons/{lesson}/assignment";
+const QUEUE = "/schools/{school}/submissions";
+
+export const assignments = endpoints("checks", {
+  getMyAssignment: {
+    method: "get",
+    path: MINE,
+    summary: "An assignment as it stands for oneself",
+    who: "self.learn",
+    params: inMyLesson,
+    answer: myAssignment,
+    answered: "What one writes, what was handed in, and what was said of it.",
+    holds: ["assignment"],
+  },
+  keepMyDraft: {
+    method: "put",
+    path: `${MINE}/draft`,
+    summary: "Keep what one writes, before it is handed in",
+    description: "Where it was changed on another device meanwhile, nothing is kept.",
+    who: "self.learn",
+    params: inMyLesson,
+    body: draftChange,
+    answer: myAssignment,
+    answered: "The assignment as it stands.",
+    changes: ["assignment"],
+  },
+  keepMyFile: {
+    method: "post",
+    path: `${MINE}/files`,
+    summary: "Keep what was brought, to be handed in",
+    description:
+      "The bytes come before: an upload by the tus protocol (1.0) at /api/schools/{school}/uploads. Asked again, it answers the same file.",
+    who: "self.learn",
+    params: inMyLesson,
+    body: broughtFile,
+    answer: shownFile,
+    answered: "The file; it is handed in when it is named.",
+  },
+  submit: {
+    method: "post",
+    path: `${MINE}/submissions`,
+    summary: "Hand in, also once more until it is accepted",
+    who: "self.learn",
+    params: inMyLesson,
+    body: submitted,
+    answer: myAssignment,
+    answered: "The assignment as it stands; the same key hands in once.",
+    changes: ["assignment", "mine", "submissions"],
+  },
+  getSubmissions: {
+    method: "get",
+    path: QUEUE,
+    summary: "What was handed in",
+    who: "submissions.review",
+    params: inSchool,
+    query: reviewQueueQuery,
+    answer: reviewQueue,
+    answered: "A page: what waits, the longest waiting first; else the newest first.",
+    holds: ["submissions"],
+  },
+  getSubmission: {
+    method: "get",
+    path: `${QUEUE}/{submission}`,
+    summary: "What somebody handed in, with what came before",
+    who: "submissions.review",
+    params: inSubmission,
+    answer: submissionSeen,
+    answered: "The task, the rubric, each one handed in and what was said of it.",
+    holds: ["submissions"],
+  },
+  review: {
+    method: "post",
+    path: `${QUEUE}/{submission}/review`,
+    summary: "Accept what was handed in, or give it back",
+    description:
+      "Only the newest is reviewed, once. Accepting it counts as a pass; whoever handed it in is written to.",
+    who: "submissions.review",
+    params: inSubmission,
+    body: reviewGiven,
+    answer: reviewKept,
+    answered: "What waits next. The same review again changes nothing.",
+    changes: ["submissions", "people", "record"],
+  },
+  takeOver: {
+    method: "put",
+    path: `${QUEUE}/{submission}/reviewer`,
+    summary: "Take a review over, or leave it to anybody",
+    who: "submissions.review",
+    params: inSubmission,
+    body: takenOver,
+    answer: done,
+    answered: "It is one's own now, or anybody's.",
+    changes: ["submissions"],
+  },
+  getRubrics: {
+    method: "get",
+    path: "/schools/{school}/rubrics",
+    summary: "The school's rubrics",
+    who: "courses.edit",
+    params: inSchool,
+    answer: rubrics,
+    answered: "By title.",
+    holds: ["rubrics"],
+  },
+  keepRubric: {
+    method: "put",
+    path: "/schools/{school}/rubrics/{rubric}",
+    summary: "Keep a rubric for other assignments",
+    description: "Assignments that were made from it keep what they have.",
+    who: "courses.edit",
+    params: inRubric,
+    body: rubricChange,
+    answer: rubrics,
+    answered: "The school's rubrics.",
+    changes: ["rubrics"],
+  },
+  removeRubric: {
+    method: "delete",
+    path: "/schools/{school}/rubrics/{rubric}",
+    summary: "Take a rubric out of the school's",
+    who: "courses.edit",
+    params: inRubric,
+    answer: done,
+    answered: "Assignments that were made from it keep what they have.",
+    changes: ["rubrics"],
+  },
+});
