@@ -1,6 +1,6 @@
 /** Assignments: what is handed in, who looks at it, and what they say. */
 import { fileId, rubric } from "@dawngate/core/lessons";
-import { WORK_FILES_MOST, WORK_TEXT_MOST } from "@dawngate/core/lessons/assignment";
+import { WORK_FILES_MOST, WORK_TEXT_MOST } from "@dawngate/core/lessons/work-limits";
 import { z } from "zod";
 import { ticked } from "./enrollment";
 import { shownFile } from "./files";

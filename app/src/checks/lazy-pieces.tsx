@@ -21,6 +21,7 @@ export const AssignmentScreen = piece("AssignmentScreen");
 export const AssignmentForm = piece("AssignmentForm");
 export const RemarkedText = piece("RemarkedText");
 export const RemarkList = piece("RemarkList");
+export const SaidAsked = piece("SaidAsked");
 export const SubmissionSeen = piece("SubmissionSeen");
 export const SubmittedFiles = piece("SubmittedFiles");
 export const Paper = piece("Paper");

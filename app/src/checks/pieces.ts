@@ -3,6 +3,7 @@ export { AssignmentScreen } from "./assignment/assignment-screen";
 export { AssignmentForm } from "./assignment/form";
 export { RemarkedText, RemarkList } from "./assignment/remarked-text";
 export { SubmissionSeen, SubmittedFiles } from "./assignment/review-seen";
+export { SaidAsked } from "./assignment/said-asked";
 export { Paper } from "./paper";
 export { QuestionView } from "./question-view";
 export { QuizScreen } from "./quiz-screen";

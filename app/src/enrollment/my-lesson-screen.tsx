@@ -7,7 +7,7 @@ import { useLocalSearchParams, useRouter } from "expo-router";
 import { useEffect, useRef, useState } from "react";
 import { View } from "react-native";
 import { LessonContent, LessonHero } from "../lessons/content";
-import { isHero } from "../lessons/kinds/hero";
+import { isAnswered, isHero } from "../lessons/kinds/hero";
 import { markOf, sayState } from "../schedule/state-words";
 import { explain, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
@@ -95,7 +95,7 @@ export function MyLessonScreen() {
   const zone = course?.timeline.timeZone ?? ownZone();
   /** What is passed, or handed in, is not ticked. */
   const isQuiz = data.part?.kind === "quiz";
-  const isHandedIn = data.part?.kind === "survey" || data.part?.kind === "assignment";
+  const isHandedIn = isAnswered(data);
   const shown = {
     content: data,
     title: data.title,

@@ -4,11 +4,6 @@ import type { PartOf } from "./kinds";
 
 type Assignment = PartOf<"assignment">;
 
-/** So long a text may be, in characters. */
-export const WORK_TEXT_MOST = 50_000;
-/** So many files can be asked for at the most. */
-export const WORK_FILES_MOST = 20;
-
 export interface Work {
   text: string;
   files: readonly string[];

@@ -10,3 +10,4 @@ export * from "./rubric";
 export * from "./seen";
 export * from "./survey";
 export * from "./text";
+export * from "./work-limits";

@@ -55,6 +55,9 @@ const mediaNote = z.strictObject({
 const folderOf = (demo: string) => join(demo, "media");
 const hashOf = (path: string) => createHash("sha256").update(readFileSync(path)).digest("hex");
 
+/** A file of the demo's folder, as it is named where it is kept. */
+export const mediaId = (demo: string, name: string) => hashOf(join(folderOf(demo), basename(name)));
+
 /** A text of the demo, with the pictures it shows named by their bytes. */
 export function withPictures(text: string, demo: string): string {
   return text.replaceAll(PICTURE, (whole, name: string) => {

@@ -21,6 +21,7 @@ import { system } from "../db/who";
 import { tellPast } from "../notices/past";
 import { readersHere } from "../readers";
 import { insertMember, replaceCohorts, setCourses } from "../school/staff-store";
+import { loadDemoAssignments } from "./demo-assignments";
 import { demoDoors } from "./demo-doors";
 import { loadDemoMedia, withPictures } from "./demo-media";
 import { demoOrders } from "./demo-orders";
@@ -158,5 +159,10 @@ export async function loadDemo(
       now,
     );
   }
+  // What people handed in shows files that are kept by now.
+  if (baseUrl !== null)
+    await db.withSchool({ school, who: system("demo") }, (tx) =>
+      loadDemoAssignments(tx, school, folder, now),
+    );
   return { slug, loaded: true, password, signIns };
 }

@@ -1,6 +1,6 @@
 /** An assignment as its author makes it: what is asked for, what becomes of what comes late, and the rubric. Its task is the text. */
 import type { PartOf } from "@dawngate/core/lessons";
-import { WORK_FILES_MOST } from "@dawngate/core/lessons/assignment";
+import { WORK_FILES_MOST } from "@dawngate/core/lessons/work-limits";
 import { useState } from "react";
 import { View } from "react-native";
 import { NumberField } from "../../ui/number-field";
@@ -8,8 +8,8 @@ import { Options } from "../../ui/options";
 import { Switched } from "../../ui/switched";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { SaidAsked } from "../lazy-pieces";
 import { RubricEditor } from "./rubric-editor";
-import { sayAsked } from "./say-asked";
 
 type Assignment = PartOf<"assignment">;
 
@@ -42,7 +42,7 @@ export function AssignmentEditor({ school, assignment, onAssignment }: Props) {
   return (
     <View style={{ gap: 18 }}>
       <View style={{ gap: 4 }}>
-        <Text kind="strong">{sayAsked(now)}</Text>
+        <SaidAsked part={now} />
         <Text kind="small" color={quiet}>
           The task itself stands in the lesson's text. Until when is the day the lesson is due; the
           lesson is done when what was handed in is accepted.

@@ -2,8 +2,11 @@
 import type { MyAssignment } from "@dawngate/contract/assignments";
 import { WORK_FILE_MOST } from "@dawngate/contract/file-limits";
 import type { PartOf } from "@dawngate/core/lessons";
-import { WORK_TEXT_MOST, workFaults } from "@dawngate/core/lessons/assignment";
+import { workFaults } from "@dawngate/core/lessons/assignment";
 import { sayBytes } from "@dawngate/core/lessons/file-types";
+import { WORK_TEXT_MOST } from "@dawngate/core/lessons/work-limits";
+import { sayWrittenEnd } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
 import { FilePlace } from "../../files/file-place";
@@ -20,7 +23,7 @@ import { usePalette } from "../../ui/theme";
 import { useGetMyAssignmentQuery, useSubmitMutation } from "./api";
 import { SubmissionSeen } from "./review-seen";
 import { RubricSeen } from "./rubric-seen";
-import { sayAsked } from "./say-asked";
+import { SaidAsked } from "./said-asked";
 import { type Mine, useDraft } from "./use-draft";
 
 type Assignment = PartOf<"assignment">;
@@ -33,19 +36,21 @@ interface Props {
 }
 
 export function AssignmentForm({ part, zone, mine }: Props) {
+  return mine ? <Own part={part} zone={zone} mine={mine} /> : <Asked part={part} />;
+}
+
+/** What is asked for, and by what it is looked at. */
+function Asked({ part }: { part: Assignment }) {
   const { quiet } = usePalette();
   return (
-    <View style={{ gap: 22 }}>
-      <View style={{ gap: 8, maxWidth: 680 }}>
-        <Text kind="strong">{sayAsked(part)}</Text>
-        {part.late === "refused" ? (
-          <Text kind="small" color={quiet}>
-            After the day it is due nothing is taken that was not handed in before.
-          </Text>
-        ) : null}
-        <RubricSeen rubric={part.rubric} />
-      </View>
-      {mine ? <Own part={part} zone={zone} mine={mine} /> : null}
+    <View style={{ gap: 8, maxWidth: 680 }}>
+      <SaidAsked part={part} />
+      {part.late === "refused" ? (
+        <Text kind="small" color={quiet}>
+          After the day it is due nothing is taken that was not handed in before.
+        </Text>
+      ) : null}
+      <RubricSeen rubric={part.rubric} />
     </View>
   );
 }
@@ -56,20 +61,24 @@ function Own({ part, zone, mine }: Props & { mine: Mine }) {
   });
   if (!data) return <Coming error={error} onRetry={refetch} />;
   const { state, shut, submissions } = data;
+  const [newest] = submissions;
+  const waits = state === "waiting";
   return (
     <View style={{ gap: 22 }}>
+      {state === "writing" ? <Asked part={part} /> : null}
       <Standing mine={data} zone={zone} />
-      {state === "returned" && submissions[0] ? (
-        <SubmissionSeen submission={submissions[0]} zone={zone} whose="you" />
+      {state === "returned" && newest ? (
+        <SubmissionSeen submission={newest} zone={zone} whose="you" />
       ) : null}
-      {shut === null && state !== "waiting" ? (
-        <Writing key={submissions.length} part={part} mine={mine} opened={data} />
-      ) : shut !== null && state !== "accepted" && state !== "waiting" ? (
+      {shut === null ? (
+        waits ? (
+          <Again part={part} mine={mine} opened={data} />
+        ) : (
+          <Writing key={submissions.length} part={part} mine={mine} opened={data} />
+        )
+      ) : state === "accepted" || waits ? null : (
         <Notice title="Nothing can be handed in now" detail={shut} />
-      ) : null}
-      {state === "waiting" && shut === null ? (
-        <Again part={part} mine={mine} opened={data} />
-      ) : null}
+      )}
       <Earlier mine={data} zone={zone} />
     </View>
   );
@@ -86,7 +95,7 @@ function Standing({
   const { quiet } = usePalette();
   const [newest] = submissions;
   const said = {
-    writing: due === null ? null : `Due ${saidAt(due, zone)}.`,
+    writing: due === null ? null : `Due ${sayWrittenEnd(due, { zone: zoneOf(zone) })}.`,
     waiting: newest
       ? `Handed in ${saidAt(newest.at, zone)}${newest.late ? ", late" : ""}. It waits for somebody of your school; you will be written to.`
       : null,

@@ -1,6 +1,8 @@
 /** One piece that was handed in, looked at: the text with remarks, the rubric, a word, and accepted or given back. */
 import type { SubmissionSeen as Seen } from "@dawngate/contract/assignments";
 import { markedBy } from "@dawngate/core/lessons/rubric";
+import { sayWrittenEnd } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
@@ -65,7 +67,7 @@ function Looked({ school, seen, zone }: { school: string; seen: Seen; zone: stri
         <Text kind="small" color={quiet}>
           {[
             ...(here ? [`Handed in ${saidAt(here.at, zone)}${here.late ? ", late" : ""}`] : []),
-            ...(due === null ? [] : [`due ${saidAt(due, zone)}`]),
+            ...(due === null ? [] : [`due ${sayWrittenEnd(due, { zone: zoneOf(zone) })}`]),
             ...(state === "waiting"
               ? [
                   reviewer === null

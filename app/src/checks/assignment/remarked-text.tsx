@@ -3,6 +3,7 @@ import { piecesOf, type Remark } from "@dawngate/core/lessons/assignment";
 import { View } from "react-native";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { Sentence } from "./sentence";
 
 interface Props {
   text: string;
@@ -14,58 +15,41 @@ interface Props {
 }
 
 export function RemarkedText({ text, remarks, looking = null, onPiece }: Props) {
-  const { lilac, ember, dusk, ink } = usePalette();
+  const { lilac, ember, dusk } = usePalette();
   return (
     <View style={{ maxWidth: 680 }}>
-      <Text style={{ lineHeight: 30 }}>
+      <Text style={{ lineHeight: 32 }}>
         {piecesOf(text, remarks).map(({ from, text: said, remarks: on }) => {
-          const remarked = on.length > 0;
-          const last = on.filter((place) => remarks[place]?.to === from + said.length);
+          const to = from + said.length;
+          const words = said.trimEnd();
           return (
-            <Text
+            <Sentence
               key={from}
-              {...(onPiece &&
-                said.trim() !== "" && {
-                  role: "button" as const,
-                  tabIndex: 0,
-                  "aria-label": `${remarked ? "Remarked on: " : ""}${said.trim()}`,
-                  onPress: () => onPiece({ from, to: from + said.length, remarks: on }),
-                  onKeyDown: pressedBy(() =>
-                    onPiece({ from, to: from + said.length, remarks: on }),
-                  ),
-                })}
-              style={
-                remarked
-                  ? {
-                      backgroundColor: lilac,
-                      color: ink,
-                      textDecorationLine: "underline",
-                      textDecorationColor: on.includes(looking ?? -1) ? ember : dusk,
-                    }
-                  : {}
+              onPress={
+                onPiece && words !== "" ? () => onPiece({ from, to, remarks: on }) : undefined
+              }
+              marked={
+                on.length > 0
+                  ? { ground: lilac, line: on.includes(looking ?? -1) ? ember : dusk }
+                  : undefined
               }
             >
-              {said}
-              {last.map((place) => (
-                <Text key={place} kind="smallStrong" color={ember}>
-                  {` ${place + 1} `}
-                </Text>
-              ))}
-            </Text>
+              {words}
+              {on.map((place) =>
+                remarks[place]?.to === to ? (
+                  <Text key={place} kind="smallStrong" color={ember}>
+                    {` ${place + 1} `}
+                  </Text>
+                ) : null,
+              )}
+              {said.slice(words.length)}
+            </Sentence>
           );
         })}
       </Text>
     </View>
   );
 }
-
-/** Enter and space press it: on the web a text that can be pressed is no button by itself. */
-const pressedBy = (press: () => void) =>
-  ((event: { key: string; preventDefault(): void }) => {
-    if (event.key !== "Enter" && event.key !== " ") return;
-    event.preventDefault();
-    press();
-  }) as never;
 
 /** The remarks below a text, by number; `onRemark`: what one can do with each. */
 export function RemarkList({

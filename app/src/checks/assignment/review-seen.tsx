@@ -1,6 +1,8 @@
 /** What was handed in once, and what somebody said of it: the decision first, then words, marks, remarks in the text. */
 import type { Submission } from "@dawngate/contract/assignments";
-import { View } from "react-native";
+import type { ShownFile } from "@dawngate/contract/files";
+import { fileTypeOf } from "@dawngate/core/lessons/file-types";
+import { Image, View } from "react-native";
 import { FileCard } from "../../lessons/file-card";
 import { saidAt } from "../../ui/said-at";
 import { SunMark } from "../../ui/sun-mark";
@@ -9,12 +11,29 @@ import { usePalette } from "../../ui/theme";
 import { ShareBar } from "../share-bar";
 import { RemarkedText, RemarkList } from "./remarked-text";
 
+const isPicture = ({ type }: ShownFile) => fileTypeOf(type).family === "picture";
+
+/** The files: pictures are seen at once, the others opened. */
 export function SubmittedFiles({ files }: Pick<Submission, "files">) {
   if (files.length === 0) return null;
   return (
     <View role="list" aria-label="Files" style={{ gap: 8, maxWidth: 680 }}>
       {files.map((file) => (
         <View role="listitem" key={file.id}>
+          {isPicture(file) ? (
+            <Image
+              source={{ uri: file.url }}
+              accessibilityLabel={file.name}
+              resizeMode="contain"
+              style={{
+                width: "100%",
+                maxHeight: 420,
+                aspectRatio: (file.width ?? 4) / (file.height ?? 3),
+                borderTopLeftRadius: 10,
+                borderTopRightRadius: 10,
+              }}
+            />
+          ) : null}
           <FileCard file={file} title={file.name} open download />
         </View>
       ))}

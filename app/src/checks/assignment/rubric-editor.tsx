@@ -118,39 +118,41 @@ function Levels({
     onLevels(levels.map((one, i) => (i === place ? { ...one, ...change } : one)));
   const last = levels.at(-1);
   return (
-    <View role="list" aria-label={`Levels of criterion ${number}`} style={{ gap: 8 }}>
-      {levels.map((level, place) => (
-        <View
-          role="listitem"
-          // biome-ignore lint/suspicious/noArrayIndexKey: a level is known by its place
-          key={place}
-          style={{ flexDirection: "row", gap: 8, alignItems: "center" }}
-        >
-          <DecimalField
-            label={`Points ${place + 1}`}
-            value={level.points}
-            least={0}
-            most={1000}
-            width={92}
-            onChange={(points) => put(place, { points })}
-          />
-          <LeftField
-            label={`Level ${place + 1}`}
-            value={level.says}
-            maxLength={500}
-            onLeft={(says) => put(place, { says })}
-            style={{ flex: 1 }}
-          />
-          {levels.length > 2 ? (
-            <QuietAction
-              label="×"
-              says={`Remove level ${place + 1} of criterion ${number} ×`}
-              tight
-              onPress={() => onLevels(levels.filter((_, i) => i !== place))}
+    <View style={{ gap: 8 }}>
+      <View role="list" aria-label={`Levels of criterion ${number}`} style={{ gap: 8 }}>
+        {levels.map((level, place) => (
+          <View
+            role="listitem"
+            // biome-ignore lint/suspicious/noArrayIndexKey: a level is known by its place
+            key={place}
+            style={{ flexDirection: "row", gap: 8, alignItems: "center" }}
+          >
+            <DecimalField
+              label={`Points ${place + 1}`}
+              value={level.points}
+              least={0}
+              most={1000}
+              width={92}
+              onChange={(points) => put(place, { points })}
             />
-          ) : null}
-        </View>
-      ))}
+            <LeftField
+              label={`Level ${place + 1}`}
+              value={level.says}
+              maxLength={500}
+              onLeft={(says) => put(place, { says })}
+              style={{ flex: 1 }}
+            />
+            {levels.length > 2 ? (
+              <QuietAction
+                label="×"
+                says={`Remove level ${place + 1} of criterion ${number} ×`}
+                tight
+                onPress={() => onLevels(levels.filter((_, i) => i !== place))}
+              />
+            ) : null}
+          </View>
+        ))}
+      </View>
       {levels.length < LEVELS ? (
         <QuietAction
           label="Another level"

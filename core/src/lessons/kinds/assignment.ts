@@ -1,6 +1,6 @@
 /** An assignment: what is handed in, looked at by somebody, and accepted or given back until it is. Its task is the lesson's text. */
 import { z } from "zod";
-import { WORK_FILES_MOST } from "../assignment";
+import { WORK_FILES_MOST } from "../work-limits";
 import { lessonKind } from "./kind";
 import { rubric } from "./rubric";
 

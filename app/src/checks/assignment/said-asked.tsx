@@ -1,12 +1,14 @@
 /** What an assignment asks for, in words. */
 import type { PartOf } from "@dawngate/core/lessons";
+import { capital } from "../../ui/capital";
+import { Text } from "../../ui/text";
 
 type Assignment = PartOf<"assignment">;
 
 const files = (number: number) => (number === 1 ? "a file" : `${number} files`);
 
 /** "Write something, and bring a photo": what is asked for, in a sentence. */
-export function sayAsked({ words, files: most, filesNeeded }: Assignment): string {
+function sayAsked({ words, files: most, filesNeeded }: Assignment): string {
   const written =
     words === "needed" ? ["Write your text"] : words === "welcome" ? ["Write, if you like"] : [];
   const brought =
@@ -18,5 +20,9 @@ export function sayAsked({ words, files: most, filesNeeded }: Assignment): strin
           ? [`bring ${files(most)}`]
           : [`bring ${files(filesNeeded)}, ${most} at the most`];
   const said = [...written, ...brought].join(", and ");
-  return `${said.charAt(0).toUpperCase()}${said.slice(1)}. Somebody of your school looks at it, and accepts it or gives it back to you.`;
+  return `${capital(said)}. Somebody of your school looks at it, and accepts it or gives it back to you.`;
 }
+
+export const SaidAsked = ({ part }: { part: Assignment }) => (
+  <Text kind="strong">{sayAsked(part)}</Text>
+);
