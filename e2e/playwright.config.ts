@@ -12,6 +12,8 @@ const ON_A_PHONE = [
   "**/sales/place.spec.ts",
   // How people come in is set, and stood before, in one hand.
   "**/enrollment/ways-in.spec.ts",
+  // Making and looking wide: seen in pictures.
+  "**/checks/assignment.spec.ts",
 ];
 const WIDE = [
   "**/courses/out.spec.ts",

@@ -44,7 +44,7 @@ const specs = join(root, "e2e/tests", room ?? "");
 const exporting = existsSync(specs) ? exportedApp(root, say) : null;
 exporting?.catch(() => undefined);
 
-await tally.check("types", () => node(["scripts/types.mjs"]));
+await tally.check("types", () => node(["scripts/types.mjs", "--once"]));
 await tally.check("lint and format", () => node([bin("@biomejs/biome/bin/biome"), "check", "."]));
 if (all)
   await tally.check("generated documents are current", () =>

@@ -1,12 +1,31 @@
-// npm run types: TypeScript over every storey.
-import { existsSync } from "node:fs";
+// npm run types: TypeScript over every storey. What runs without a browser is one program: each storey is read once, not
+// again for each that stands on it. The application is another, beside it.
+import { mkdirSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { run } from "./lib/run.mjs";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
-for (const storey of ["core", "contract", "server", "app", "cli", "bench", "e2e"])
-  if (existsSync(join(root, storey, "tsconfig.json")))
-    await run(process.execPath, [join(root, "node_modules/typescript/bin/tsc"), "-p", storey], {
-      cwd: root,
-    });
+const kept = join(root, ".local/types");
+mkdirSync(kept, { recursive: true });
+
+/** What was found is kept, so that the next time only what has changed is looked at; not where there is no next time. */
+const once = process.argv.includes("--once");
+const check = (project, name) =>
+  run(
+    process.execPath,
+    [
+      join(root, "node_modules/typescript/bin/tsc"),
+      "-p",
+      project,
+      ...(once ? [] : ["--incremental", "--tsBuildInfoFile", join(kept, `${name}.tsbuildinfo`)]),
+    ],
+    { cwd: root },
+  );
+
+const found = await Promise.allSettled([
+  check("tsconfig.house.json", "house"),
+  check("app", "app").then(() => check("e2e", "e2e")),
+]);
+const failed = found.find(({ status }) => status === "rejected");
+if (failed) throw failed.reason;

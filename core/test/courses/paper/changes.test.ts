@@ -100,7 +100,7 @@ test("all changes taken in order lead from any course to any outline", () => {
       const wanted = outlineOf(readPaper(writeMarkdown(to, new Map())).rows);
       expect(outline(play(from, planChanges(from, wanted, newId)))).toEqual(outline(to));
     }),
-    { numRuns: 800 },
+    { numRuns: 400 },
   );
 });
 
@@ -137,6 +137,6 @@ test("an outline that goes out as Markdown comes back in unchanged, texts and al
         lessons.map(({ id }) => given.get(id)),
       );
     }),
-    { numRuns: 600 },
+    { numRuns: 300 },
   );
 });
