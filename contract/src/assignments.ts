@@ -16,7 +16,7 @@ export const workState = z.enum(["writing", "waiting", "returned", "accepted"]);
 const remark = z.strictObject({
   from: z.int().min(0).describe("Where it begins, in UTF-16 units of the text."),
   to: z.int().min(1).describe("Where it ends, excluded."),
-  says: z.string().trim().min(1, "A remark says something").max(2000, "At most 2,000 characters"),
+  says: z.string().trim().min(1, "A remark says something").max(1000, "At most 1,000 characters"),
 });
 const decision = z.enum(["accepted", "returned"]);
 
@@ -127,7 +127,7 @@ export const reviewGiven = z
   .strictObject({
     decision,
     words: z.string().max(10_000, "At most 10,000 characters"),
-    remarks: z.array(remark).max(200, "At most 200 remarks"),
+    remarks: z.array(remark).max(100, "At most 100 remarks"),
     marks: z
       .record(z.string().max(200), z.int().min(0).max(20))
       .refine((all) => Object.keys(all).length <= 20, "A rubric has at most 20 criteria")

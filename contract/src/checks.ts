@@ -1,6 +1,7 @@
 /** Checks of knowledge: the school's bank of questions, quizzes made of them, attempts, and looking at both. */
 import type { AskedQuestion } from "@dawngate/core/checks";
 import { type Question, questionSchema } from "@dawngate/core/checks";
+import { lessonPart } from "@dawngate/core/lessons";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { typed } from "./endpoint";
@@ -113,6 +114,23 @@ export const markedAgain = z
     scores: z.int(),
   })
   .meta({ id: "MarkedAgain" });
+
+/** A quiz as its author would have it. */
+export const quizWanted = z
+  .strictObject({ part: lessonPart.describe("Of the kind “quiz”.") })
+  .meta({ id: "QuizWanted" });
+
+export const questionsFileQuery = z.strictObject({
+  name: oneLine("A file's name", 200).describe("What the file is called."),
+});
+
+/** What a file of questions says, as one types them. */
+export const questionsRead = z
+  .object({
+    text: z.string().describe("As it is typed (docs/question-text.md): to be seen, and put in."),
+    notes: z.array(z.string()).describe("What stayed behind, and why."),
+  })
+  .meta({ id: "QuestionsRead" });
 
 const nextState = z.enum(["running", "none-left", "all-right", "closed", "later", "now"]);
 
@@ -368,3 +386,4 @@ export type CourseQuizzes = z.infer<typeof courseQuizzes>;
 export type QuestionAnalysis = z.infer<typeof analysis>;
 export type Allowance = z.infer<typeof allowance>;
 export type Allowances = z.infer<typeof allowances>;
+export type QuestionsRead = z.infer<typeof questionsRead>;

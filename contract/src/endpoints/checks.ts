@@ -17,8 +17,11 @@ import {
   markedAgain,
   myQuiz,
   questionsChange,
+  questionsFileQuery,
   questionsKept,
+  questionsRead,
   quizDraft,
+  quizWanted,
 } from "../checks";
 import { done, endpoints, files, inCourse, inEnrollment, inLesson, inSchool } from "../endpoint";
 import { ticked } from "../enrollment";
@@ -64,6 +67,19 @@ export const checks = endpoints("checks", {
     answer: markedAgain,
     answered: "Whose score would change. Nothing is kept.",
   },
+  readQuestions: {
+    method: "post",
+    path: "/schools/{school}/questions/reading",
+    summary: "A file of questions as one types them: nothing is written",
+    description:
+      "A package or an item of QTI (3.0 or 2.2), a table (CSV), a word processor's document (.docx), or text; at most 20 MB.",
+    who: "courses.edit",
+    params: inSchool,
+    query: questionsFileQuery,
+    body: files("application/octet-stream"),
+    answer: questionsRead,
+    answered: "What it says, and what of it could not be carried.",
+  },
   removeQuestion: {
     method: "delete",
     path: "/schools/{school}/questions/{question}",
@@ -83,6 +99,26 @@ export const checks = endpoints("checks", {
     answer: quizDraft,
     answered: "Those it asks by name and those it may draw.",
     holds: ["bank"],
+  },
+  getQuizPackage: {
+    method: "get",
+    path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}/quiz.zip",
+    summary: "A quiz to be taken along, for other programs",
+    description: "A package of QTI 3.0 (1EdTech); notes.txt in it says what could not be carried.",
+    who: "courses.edit",
+    params: inLesson,
+    answer: files("application/zip"),
+    answered: "Its test, an item a question, and their pictures.",
+  },
+  lookAtRules: {
+    method: "post",
+    path: "/schools/{school}/courses/{course}/draft/lessons/{lesson}/quiz/marks",
+    summary: "See what another way of counting would do to attempts on record",
+    who: "courses.edit",
+    params: inLesson,
+    body: quizWanted,
+    answer: markedAgain,
+    answered: "Whose score would change. Nothing is kept.",
   },
   getMyQuiz: {
     method: "get",

@@ -14,6 +14,7 @@ export const BODY_MOST = 256 * KB;
 const LARGER: [method: string, path: RegExp, most: number][] = [
   ["POST", /^\/api\/schools\/[^/]+\/calendar-file$/, 10 * MB],
   ["POST", /^\/api\/schools\/[^/]+\/document-text$/, 10 * MB],
+  ["POST", /^\/api\/schools\/[^/]+\/questions\/reading$/, 20 * MB],
   ["POST", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/people-files$/, 20 * MB],
   ["PUT", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/cover$/, 4 * MB],
   ["POST", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/draft$/, 8 * MB],
@@ -68,7 +69,7 @@ export function bodies(): MiddlewareHandler {
 /** Hands the body on as it was read and checked. */
 async function take(c: Context, bytes: Uint8Array): Promise<void> {
   const { raw } = c.req;
-  c.req.raw = new Request(raw, { body: bytes });
+  c.req.raw = new Request(raw, { body: bytes as Uint8Array<ArrayBuffer> });
   // The framework awaits what it finds there.
   const cache: Record<string, Promise<unknown>> = {
     arrayBuffer: Promise.resolve(bytes.slice().buffer),

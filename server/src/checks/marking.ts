@@ -1,7 +1,11 @@
-/** What a change of questions does to attempts on record: seen before it is kept, then put on record, some people at a time. */
+/** What a change of questions, or of how a quiz counts, does to attempts on record: seen before it is kept, then put on record, some people at a time. */
 import type { MarkedAgain, QuestionsChange } from "@dawngate/contract/checks";
 import type { Question } from "@dawngate/core/checks";
+import type { LessonPart } from "@dawngate/core/lessons";
 import type { Instant } from "@dawngate/core/time";
+import { notFound, refusal } from "../base/problem";
+import { existing } from "../courses/authoring";
+import { readRevision } from "../courses/content-store";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { system } from "../db/who";
 import { standing } from "../enrollment/mine";
@@ -14,7 +18,7 @@ import { pageOfTakers } from "./attempt-store";
 import { reachAll } from "./bank";
 import { lessonsAsking } from "./bank-store";
 import { settlePerson } from "./ending";
-import { questionsOf, quizFile, quizIn, recordOf, takerOf } from "./file";
+import { type QuizIn, questionsOf, quizFile, quizIn, recordOf, takerOf } from "./file";
 import { scored } from "./standing";
 
 /** So many people are marked in one transaction, and so many looked at before a change is kept. */
@@ -39,6 +43,8 @@ export const marker =
   };
 
 type Line = Omit<MarkedAgain["people"][number], "name">;
+/** A quiz as it would be; and its questions. */
+type Change = (quiz: QuizIn, questions: Question[]) => [QuizIn, Question[]];
 
 /** Whose score a change of questions would change. Nothing is kept. */
 export async function lookAtMarks(
@@ -49,41 +55,76 @@ export async function lookAtMarks(
   const changed = new Map(questions.map(({ question }) => [question.id, question]));
   return db.readSchool(context, async (tx) => {
     await reachAll(tx, context, [...changed.keys()]);
-    const lines: Line[] = [];
-    let looked = 0;
-    let all = true;
-    for (const lesson of await lessonsAsking(tx, [...changed.keys()])) {
-      for (let after = ""; ; ) {
-        if (looked >= LOOKED_MOST) {
-          all = false;
-          break;
-        }
-        const takers = await pageOfTakers(tx, lesson, after, LOT);
-        lines.push(...(await compareLot(tx, context, takers, changed)));
-        looked += takers.length;
-        const last = takers.at(-1);
-        if (!last || takers.length < LOT) break;
-        after = last.enrollment;
-      }
-    }
-    const of = (change: Line["change"]) => lines.filter((one) => one.change === change);
-    const named = [...of("passes"), ...of("fails"), ...of("score")].slice(0, NAMED_MOST);
-    const people = await readPeople(
+    return compareTakers(
       tx,
-      named.map(({ enrollment }) => enrollment),
+      context,
+      await lessonsAsking(tx, [...changed.keys()]),
+      (quiz, asked) => [quiz, asked.map((one) => changed.get(one.id) ?? one)],
     );
-    return {
-      looked,
-      all,
-      people: named.map((one) => ({
-        ...one,
-        name: people.get(one.enrollment)?.name ?? one.enrollment,
-      })),
-      passes: of("passes").length,
-      fails: of("fails").length,
-      scores: of("score").length,
-    };
   });
+}
+
+/** Whose score another way of counting would change. Nothing is kept. */
+export async function lookAtRules(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  { course, lesson }: { course: string; lesson: string },
+  part: LessonPart,
+): Promise<MarkedAgain> {
+  if (part.kind !== "quiz")
+    throw refusal("This is no quiz.", [{ path: "part.kind", reason: "A quiz stands there" }]);
+  return db.readSchool(context, async (tx) => {
+    await existing(tx, course);
+    const placed = await readRevision(tx, course, lesson);
+    if (!placed) throw notFound(`There is no lesson "${lesson}" in this course.`);
+    return compareTakers(tx, context, [placed.lesson_id], (quiz, asked) => [
+      { ...quiz, part },
+      asked,
+    ]);
+  });
+}
+
+/** What a change does to those who took the quizzes of some lessons: who passes by it first. */
+async function compareTakers(
+  tx: SchoolTransaction,
+  context: Context,
+  lessons: readonly string[],
+  change: Change,
+): Promise<MarkedAgain> {
+  const lines: Line[] = [];
+  let looked = 0;
+  let all = true;
+  for (const lesson of lessons) {
+    for (let after = ""; ; ) {
+      if (looked >= LOOKED_MOST) {
+        all = false;
+        break;
+      }
+      const takers = await pageOfTakers(tx, lesson, after, LOT);
+      lines.push(...(await compareLot(tx, context, takers, change)));
+      looked += takers.length;
+      const last = takers.at(-1);
+      if (!last || takers.length < LOT) break;
+      after = last.enrollment;
+    }
+  }
+  const of = (what: Line["change"]) => lines.filter((one) => one.change === what);
+  const named = [...of("passes"), ...of("fails"), ...of("score")].slice(0, NAMED_MOST);
+  const people = await readPeople(
+    tx,
+    named.map(({ enrollment }) => enrollment),
+  );
+  return {
+    looked,
+    all,
+    people: named.map((one) => ({
+      ...one,
+      name: people.get(one.enrollment)?.name ?? one.enrollment,
+    })),
+    passes: of("passes").length,
+    fails: of("fails").length,
+    scores: of("score").length,
+  };
 }
 
 /** What changes for some people who took the quiz of one lesson. */
@@ -91,7 +132,7 @@ async function compareLot(
   tx: SchoolTransaction,
   { school, now }: Pick<Context, "school" | "now">,
   takers: readonly { enrollment: string; course: string; item: string }[],
-  changed: ReadonlyMap<string, Question>,
+  change: Change,
 ): Promise<Line[]> {
   const cases = await readCases(
     tx,
@@ -109,8 +150,7 @@ async function compareLot(
     const questions = await questionsOf(tx, quiz.part, record.attempts, false);
     const taker = [takerOf(enrollment.id, timeline, item)];
     const before = scored(quizFile(quiz, questions, taker, record), now);
-    const becomes = questions.map((one) => changed.get(one.id) ?? one);
-    const after = scored(quizFile(quiz, becomes, taker, record), now);
+    const after = scored(quizFile(...change(quiz, questions), taker, record), now);
     const passes = after.passedAt !== null;
     const passed = before.passedAt !== null;
     if (before.score === after.score && passes === passed) continue;

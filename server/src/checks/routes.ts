@@ -11,7 +11,8 @@ import {
   showCourseQuizzes,
   showSomeonesAttempt,
 } from "./looking";
-import { lookAtMarks } from "./marking";
+import { lookAtMarks, lookAtRules } from "./marking";
+import { quizPackage } from "./qti/quiz-package";
 import { answerSurvey, showSurvey, surveyFile } from "./surveys";
 import { beginAttempt, handIn, saveAnswers, showMyAttempt, showMyQuiz } from "./taking";
 
@@ -26,6 +27,23 @@ export function checkRoutes(services: Services) {
     .openapi(route(services, checks.lookAtMarks), async (c) =>
       c.json(await lookAtMarks(services, c.get("context"), c.req.valid("json")), 200),
     )
+    .openapi(route(services, checks.lookAtRules), async (c) => {
+      const { part } = c.req.valid("json");
+      return c.json(await lookAtRules(services, c.get("context"), c.req.valid("param"), part), 200);
+    })
+    .openapi(route(services, checks.readQuestions, "upload"), async (c) => {
+      const bytes = new Uint8Array(await c.req.arrayBuffer());
+      const { name } = c.req.valid("query");
+      return c.json(await services.readers.questions({ bytes, name }), 200);
+    })
+    .openapi(route(services, checks.getQuizPackage, "export"), async (c) => {
+      const { course, lesson } = c.req.valid("param");
+      const bytes = await quizPackage(services, c.get("context"), course, lesson);
+      return c.body(bytes as Uint8Array<ArrayBuffer>, 200, {
+        "content-type": "application/zip",
+        "content-disposition": 'attachment; filename="quiz.zip"',
+      });
+    })
     .openapi(route(services, checks.removeQuestion), async (c) => {
       await removeQuestion(services, c.get("context"), c.req.valid("param").question);
       return c.json({ done: true as const }, 200);

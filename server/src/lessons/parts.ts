@@ -3,12 +3,14 @@ import { isDeepStrictEqual } from "node:util";
 import type { PartKept } from "@dawngate/contract/lessons";
 import { type LessonPart, usesOf } from "@dawngate/core/lessons";
 import { fileTypeOf } from "@dawngate/core/lessons/file-types";
+import { countsAlike } from "@dawngate/core/plan/counting";
 import { conflict, notFound, refusal } from "../base/problem";
 import { existing } from "../courses/authoring";
 import { readRevision } from "../courses/content-store";
 import type { SchoolTransaction } from "../db/connection";
 import { showFiles } from "../files/service";
 import { readFiles } from "../files/store";
+import { follow } from "../jobs/outbox";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { readSchool } from "../school/store";
@@ -57,6 +59,15 @@ export async function changePart(
       await insertPart(tx, context.school, placed.lesson_id, number, part, materials);
       const files = part ? usesOf(part).map(({ file }) => file) : [];
       await useFiles(tx, context.school, placed.lesson_id, files);
+      // Another way of counting holds for attempts on record too: whoever passes by it hears of it without coming by.
+      if (part?.kind === "quiz" && before.part?.kind === "quiz" && !countsAlike(part, before.part))
+        await follow(
+          tx,
+          context.school,
+          "mark-again",
+          { school: context.school, lesson: placed.lesson_id, after: "" },
+          { once: placed.lesson_id },
+        );
     }
     const shown = filesOf({ text: "", part, materials: found });
     return {

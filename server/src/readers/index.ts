@@ -11,16 +11,19 @@ import { calendar } from "./kinds/calendar";
 import { document } from "./kinds/document";
 import { type FileLook, file } from "./kinds/file";
 import { type LookedAt, picture } from "./kinds/picture";
+import { questions, type ReadQuestions } from "./kinds/questions";
 import { type ReadTable, table } from "./kinds/table";
 
 /** Every reader there is. */
-export const READERS = { calendar, picture, file, document, table };
+export const READERS = { calendar, picture, file, document, table, questions };
 
 export interface Readers {
   calendar(input: { text: string; today: LocalDate }): Promise<CalendarDays>;
   picture(input: { bytes: Uint8Array }): Promise<LookedAt>;
   /** A word processor's document as the text of an outline. */
   document(input: { bytes: Uint8Array }): Promise<{ text: string }>;
+  /** Questions, however they are written, as one types them. */
+  questions(input: { bytes: Uint8Array; name: string }): Promise<ReadQuestions>;
   /** A table as CSV. */
   table(input: { bytes: Uint8Array }): Promise<ReadTable>;
   /** What a file on disk is; `name`: what it is called. */
@@ -149,6 +152,7 @@ export function startReaders(file: URL, deadline = DEADLINE): Readers {
     file: (input) => read("file", input),
     document: (input) => read("document", input),
     table: (input) => read("table", input),
+    questions: (input) => read("questions", input),
   };
 }
 
@@ -159,4 +163,5 @@ export const readersHere: Readers = {
   file,
   document,
   table: async (input) => table(input),
+  questions,
 };

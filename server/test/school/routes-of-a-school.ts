@@ -74,8 +74,16 @@ export const ROUTES: [string, string, unknown, Permission][] = [
     },
     "courses.edit",
   ],
+  ["POST", "/schools/one/questions/reading?name=a.txt", new Uint8Array(), "courses.edit"],
+  ["GET", "/schools/one/courses/c/draft/lessons/l1/quiz.zip", undefined, "courses.edit"],
   ["DELETE", "/schools/one/questions/x", undefined, "courses.edit"],
   ["GET", "/schools/one/courses/c/draft/lessons/l1/quiz", undefined, "courses.edit"],
+  [
+    "POST",
+    "/schools/one/courses/c/draft/lessons/l1/quiz/marks",
+    { part: { kind: "download", files: [{ file: "0".repeat(64), title: "t" }] } },
+    "courses.edit",
+  ],
   ["GET", "/schools/one/shelf/e2/lessons/l1/quiz", undefined, "self.learn"],
   ["POST", "/schools/one/shelf/e2/lessons/l1/quiz/attempts", { key: "press-12345" }, "self.learn"],
   [

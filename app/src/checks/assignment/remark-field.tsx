@@ -68,7 +68,7 @@ export function RemarkField({ text, remarks, onRemarks }: Props) {
             value={open.says}
             multiline
             autoFocus
-            maxLength={2000}
+            maxLength={1000}
             onChangeText={(says) => setOpen({ ...open, says })}
             style={{ minHeight: 120 }}
           />

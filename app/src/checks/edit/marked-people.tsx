@@ -1,4 +1,4 @@
-/** Whose score a change of a question changes: who passes by it, who would not any more, before it is kept. */
+/** Whose score a change changes: who passes by it, who would not any more, before it is kept. */
 import type { MarkedAgain } from "@dawngate/contract/checks";
 import { View } from "react-native";
 import { ListRow } from "../../ui/list-row";

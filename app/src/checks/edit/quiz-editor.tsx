@@ -1,24 +1,22 @@
 /** A quiz as its author makes it: how it counts, its parts with their questions, what it comes to, and a try of it. */
 import type { BankQuestion } from "@dawngate/contract/checks";
-import { type Question, writeTyped } from "@dawngate/core/checks";
+import type { Question } from "@dawngate/core/checks";
 import type { PartOf } from "@dawngate/core/lessons";
 import { useState } from "react";
 import { View } from "react-native";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Notice } from "../../ui/notice";
-import { fileName, saveFile } from "../../ui/save-file";
 import { Skeleton } from "../../ui/skeleton";
-import { Text } from "../../ui/text";
-import { usePalette } from "../../ui/theme";
 import { useGetQuizDraftQuery, useKeepQuestionsMutation } from "../api";
 import { BankSheet } from "./bank-sheet";
+import { Counting } from "./counting";
 import { DrawSheet } from "./draw-sheet";
 import { Figures } from "./figures";
+import { OutSheet } from "./out-sheet";
 import { PartBlock } from "./part-block";
 import type { Place } from "./place";
 import { QuestionSheet } from "./question-sheet";
-import { RuleSentence } from "./rule-sentence";
 import { TrySheet } from "./try-sheet";
 import { TypeSheet } from "./type-sheet";
 
@@ -60,12 +58,11 @@ const freshPart = (): Quiz["parts"][number] => ({
 
 type Open =
   | { what: "type" | "draw" | "bank"; part: string }
-  | { what: "try" }
+  | { what: "try" | "out" }
   | { what: "question"; id: string }
   | null;
 
 export function QuizEditor({ place, quiz: given, title, onQuiz, onMinutes }: Props) {
-  const { quiet } = usePalette();
   // Until something of it is kept it is the same one.
   const [unwritten] = useState(freshQuiz);
   const quiz = given ?? unwritten;
@@ -110,13 +107,8 @@ export function QuizEditor({ place, quiz: given, title, onQuiz, onMinutes }: Pro
   const close = () => setOpen(null);
   return (
     <View style={{ gap: 18 }}>
-      <RuleSentence quiz={quiz} onQuiz={onQuiz} />
+      <Counting place={place} quiz={quiz} taken={data.taken} onQuiz={onQuiz} />
       <Figures quiz={quiz} bank={bank} onMinutes={onMinutes} />
-      {data.taken > 0 ? (
-        <Text kind="small" color={quiet}>
-          {`${data.taken >= 1000 ? "1,000 or more attempts are" : data.taken === 1 ? "One attempt is" : `${data.taken} attempts are`} on record. How it counts is changed for all of them; a question is changed for new ones alone, or for everybody, as you say.`}
-        </Text>
-      ) : null}
       {keeping.error ? <Notice {...explain(keeping.error)} /> : null}
       {quiz.parts.map((part, i) => (
         <PartBlock
@@ -142,17 +134,12 @@ export function QuizEditor({ place, quiz: given, title, onQuiz, onMinutes }: Pro
         <QuietAction
           label="Take its questions along"
           disabled={bank.size === 0}
-          onPress={() =>
-            saveFile(
-              `${fileName(title)}.md`,
-              writeTyped([...bank.values()].map(({ question }) => question)),
-              "text/markdown",
-            )
-          }
+          onPress={() => setOpen({ what: "out" })}
         />
       </View>
       {open?.what === "type" ? (
         <TypeSheet
+          school={place.school}
           busy={keeping.isLoading}
           newId={newId}
           onPut={(questions) => void put(open.part, questions)}
@@ -179,6 +166,13 @@ export function QuizEditor({ place, quiz: given, title, onQuiz, onMinutes }: Pro
         />
       ) : open?.what === "try" ? (
         <TrySheet title={title} quiz={quiz} bank={bank} files={data.files} onClose={close} />
+      ) : open?.what === "out" ? (
+        <OutSheet
+          place={place}
+          title={title}
+          questions={[...bank.values()].map(({ question }) => question)}
+          onClose={close}
+        />
       ) : open?.what === "question" && bank.get(open.id) ? (
         <QuestionSheet
           place={place}

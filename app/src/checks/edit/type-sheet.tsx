@@ -4,6 +4,7 @@ import { askedOf } from "@dawngate/core/checks/asked";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { PrimaryAction, QuietAction } from "../../ui/action";
+import { capital } from "../../ui/capital";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
@@ -11,8 +12,10 @@ import { usePalette } from "../../ui/theme";
 import { sayAnswer } from "../say-answer";
 import { sayPoints } from "../say-rules";
 import { KIND_WORDS } from "./kind-words";
+import { QuestionsFile } from "./questions-file";
 
 interface Props {
+  school: string;
   busy: boolean;
   newId(): string;
   onPut(questions: Question[]): void;
@@ -54,9 +57,11 @@ function within(question: Question): string {
 /** A list of so many characters is read at once. */
 const LONGEST = 200_000;
 
-export function TypeSheet({ busy, newId, onPut, onClose }: Props) {
+export function TypeSheet({ school, busy, newId, onPut, onClose }: Props) {
   const { quiet, ember } = usePalette();
   const [text, setText] = useState("");
+  /** What stayed behind of a file. */
+  const [left, setLeft] = useState<readonly string[]>([]);
   const { questions, faults } = useMemo(() => readTyped(text, () => "q"), [text]);
   const put = () => onPut(readTyped(text, newId).questions);
   return (
@@ -74,6 +79,22 @@ export function TypeSheet({ busy, newId, onPut, onClose }: Props) {
         onChangeText={setText}
         style={{ minHeight: 220 }}
       />
+      <QuestionsFile
+        school={school}
+        onRead={(read, notes) => {
+          setText((before) => (before.trim() === "" ? read : `${before.trimEnd()}\n\n${read}`));
+          setLeft(notes);
+        }}
+      />
+      {left.length === 0 ? null : (
+        <View role="list" aria-label="What stayed behind" style={{ gap: 4 }}>
+          {left.map((one) => (
+            <Text role="listitem" key={one} kind="small" color={ember}>
+              {capital(one)}
+            </Text>
+          ))}
+        </View>
+      )}
       {text.trim() === "" ? (
         <View style={{ gap: 8 }}>
           <Text kind="small" color={quiet} style={{ fontFamily: "monospace" }}>
