@@ -77,7 +77,19 @@ const SHOTS = [
     { act: press("To the next change") },
   ],
   ["public-phone", phone, "/ember-row/p/the-winter-baker", { who: null }],
-  ["page-wide", wide, "/ember-row/courses/cold-kitchen/page", { act: press(/^Voices/) }],
+  [
+    "handed-in-wide",
+    wide,
+    "/ember-row/handed-in/demo-rye-03-stage-diary-2",
+    {
+      async act(page) {
+        await page.getByRole("button", { name: "It came over the rim of the jar." }).click();
+        await page.getByLabel("What you say of it").fill("A wider jar: it may double twice.");
+        await press("Keep the remark")(page);
+        await page.getByRole("radio", { name: "4: All stages with their hours" }).click();
+      },
+    },
+  ],
   ["shelf-phone", phone, "/ember-row/shelf", { who: "callum.reyes" }],
   ["my-course-phone", phone, "/ember-row/shelf/sourdough-08", { who: "callum.reyes" }],
   ["lesson-phone", phone, "/ember-row/shelf/sourdough-08/folds-and-rests", { who: "callum.reyes" }],

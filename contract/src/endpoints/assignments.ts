@@ -22,7 +22,7 @@ const inRubric = inSchool.extend({ rubric: planFields.id });
 const MINE = "/schools/{school}/shelf/{enrollment}/lessons/{lesson}/assignment";
 const QUEUE = "/schools/{school}/submissions";
 
-export const assignments = endpoints("checks", {
+export const assignments = endpoints("assignments", {
   getMyAssignment: {
     method: "get",
     path: MINE,

@@ -1,4 +1,6 @@
 /** A quiz of all kinds is typed, tried, taken on a phone and failed; a wrong key is found, and whom it lets pass is named. */
+
+import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { accessibilityFaults, expect, newCourse, settled, stickingOut, test } from "../helpers";
 
@@ -105,6 +107,27 @@ test("a quiz of eight questions of all kinds is typed, put in, set in sentences 
   await expect(tried.getByText(/^7 questions are not answered yet/)).toBeVisible();
   await tried.getByRole("button", { name: "Hand in all the same" }).click();
   await expect(tried.getByText("Not passed: 22.22 %")).toBeVisible();
+  await faultless(page);
+  await page.keyboard.press("Escape");
+
+  // Taken along for other programs, and brought again from there.
+  await sheet.getByRole("button", { name: "Take its questions along" }).click();
+  await faultless(page);
+  const download = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Download the package" }).click();
+  const taken = await (await download).path();
+  await page.keyboard.press("Escape");
+  await sheet.getByRole("button", { name: "Type questions" }).click();
+  const bringing = page.getByRole("dialog").last();
+  await bringing
+    .locator("input[type=file]")
+    .setInputFiles({ name: "quiz.zip", mimeType: "application/zip", buffer: readFileSync(taken) });
+  await expect(bringing.getByLabel("Questions and their answers")).toHaveValue(
+    /Which flour drinks the most/,
+  );
+  await expect(
+    bringing.getByRole("list", { name: "As it is understood" }).getByRole("listitem"),
+  ).toHaveCount(8);
   await faultless(page);
 });
 
@@ -234,6 +257,27 @@ test("the weakest question is found, its key mended, and whom that lets pass is 
       page.getByRole("button", { name: /^(Nora Byrne|Elif Demir) Attempt 1 .* 65\.38 %/ }),
     ).toHaveCount(2, { timeout: 4_000 });
   }).toPass({ timeout: 30_000 });
+});
+
+test("another way of counting is seen before it is kept, where people have taken the quiz", async ({
+  page,
+}) => {
+  test.skip(test.info().project.name !== "wide");
+  await page.goto("/ember-row/courses/cold-kitchen/edit");
+  await page.getByRole("button", { name: /^More about lesson Reading the crumb/ }).click();
+  const sheet = page.getByRole("dialog");
+  await expect(sheet.getByText(/attempts are on record\. How it counts is changed/)).toBeVisible();
+  await sheet.getByRole("button", { name: /^\d+ % pass$/ }).click();
+  await sheet.getByLabel("Percent that pass").fill("20");
+  await page.keyboard.press("Tab");
+  await sheet.getByRole("button", { name: "See whom it touches" }).click();
+  await expect(sheet.getByText(/pass(es)? by it, 0 would not any more/)).toBeVisible();
+  await expect(
+    sheet.getByRole("list", { name: "Whose score changes" }).getByText("passes now").first(),
+  ).toBeVisible();
+  await faultless(page);
+  await sheet.getByRole("button", { name: "Leave it as it was" }).click();
+  await expect(sheet.getByRole("button", { name: "20 % pass" })).toHaveCount(0);
 });
 
 test("somebody is given more time for an exam, with a reason that stays", async ({ page }) => {

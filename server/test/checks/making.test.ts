@@ -202,6 +202,7 @@ describe("looking", () => {
     expect(await ask<CourseQuizzes>("GET", `${COURSE}/quizzes`)).toEqual({
       quizzes: [{ lesson: "l1", title: "First", module: "One", asks: 3 }],
       surveys: [],
+      assignments: [],
     });
     const { attempts, next } = await ask<Attempts>("GET", `${COURSE}/lessons/l1/attempts`);
     expect(next).toBeNull();
