@@ -30,7 +30,8 @@ export default defineConfig({
   testDir: "./tests",
   outputDir: "./results",
   reporter: [["list"], ["json"]],
-  timeout: 45_000,
+  // On a slow hour all of them take twice as long; what hangs is ended all the same.
+  timeout: 90_000,
   // A page of a cold browser on a slow hour is there after some seconds.
   expect: { timeout: 10_000 },
   workers: 2,

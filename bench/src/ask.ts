@@ -46,6 +46,97 @@ for (const { enrollment, email } of JSON.parse(process.env.BENCH_LEARNERS ?? "[]
 }
 if (learners.length < AT_ONCE) throw new Error(`The lesson is open to ${learners.length} only`);
 
+/** A quiz that they take: as often as one likes, so that there is always an attempt to answer and to hand in. */
+const QUIZ = "reading-the-crumb";
+const asJson = (cookie: string, method: string, body?: unknown): RequestInit => ({
+  method,
+  headers: { cookie, origin, "content-type": "application/json" },
+  ...(body !== undefined && { body: JSON.stringify(body) }),
+});
+async function told<T>(path: string, init: RequestInit): Promise<T> {
+  const response = await fetch(`${origin}/api/schools/${slug}${path}`, init);
+  if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`);
+  return (await response.json()) as T;
+}
+const draft = `/courses/cold-kitchen/draft/lessons/${QUIZ}`;
+const QUESTIONS = Array.from({ length: 10 }, (_, i) => `bench-${i + 1}`);
+await told(
+  "/questions",
+  asJson(staff, "PUT", {
+    place: null,
+    for: "new",
+    questions: QUESTIONS.map((id) => ({
+      number: 0,
+      question: {
+        id,
+        kind: "one",
+        points: 1,
+        category: null,
+        credit: "part",
+        text: "Which flour drinks the most?",
+        picture: null,
+        explanation: "",
+        shuffle: true,
+        answers: ["a", "b", "c", "d"].map((name) => ({
+          id: name,
+          text: name,
+          picture: null,
+          fixed: false,
+        })),
+        right: "a",
+      },
+    })),
+  }),
+);
+const { partRevision } = await told<{ partRevision: number }>(draft, asJson(staff, "GET"));
+await told(
+  `${draft}/part`,
+  asJson(staff, "PUT", {
+    part: {
+      kind: "quiz",
+      atOnce: true,
+      messages: { passed: "", failed: "" },
+      parts: [{ id: "p", title: "", before: "", after: "", shuffle: true, ask: QUESTIONS }],
+      passMark: 100,
+      outOf: null,
+      attemptsAllowed: null,
+      retake: "all",
+      retakeCost: 0,
+      counts: "best",
+      show: "never",
+      limit: null,
+      wait: null,
+    },
+    materials: [],
+    partRevision,
+  }),
+);
+interface Taker {
+  enrollment: string;
+  cookie: string;
+  attempt: string;
+  question: string;
+}
+const quizOf = (enrollment: string) => `/shelf/${enrollment}/lessons/${QUIZ}/quiz`;
+let keys = 0;
+async function beginOne(enrollment: string, cookie: string): Promise<Taker> {
+  const { running } = await told<{
+    running: { id: string; parts: { questions: { id: string }[] }[] } | null;
+  }>(
+    `${quizOf(enrollment)}/attempts`,
+    asJson(cookie, "POST", { key: `bench-begin-${process.pid}-${++keys}` }),
+  );
+  const question = running?.parts.flatMap(({ questions }) => questions)[0]?.id ?? "";
+  return { enrollment, cookie, attempt: running?.id ?? "", question };
+}
+const takers: Taker[] = [];
+for (const { enrollment, cookie } of learners)
+  await beginOne(enrollment, cookie).then(
+    (taker) => takers.push(taker),
+    () => undefined,
+  );
+if (takers.length < AT_ONCE) throw new Error(`The quiz is open to ${takers.length} only`);
+
 type Ask = (n: number) => [string, RequestInit?];
 const routes: Record<string, Ask> = {
   bare: () => ["/bare"],
@@ -57,6 +148,34 @@ const routes: Record<string, Ask> = {
     const { enrollment, cookie } = learners[n % learners.length] as (typeof learners)[number];
     const done = Math.floor(n / learners.length) % 2 === 0;
     return tick(enrollment, cookie, done, `bench-${process.pid}-${n}`);
+  },
+  answer: (n) => {
+    const { enrollment, cookie, attempt, question } = takers[n % takers.length] as Taker;
+    const answers = [{ key: `bench-answer-${n}`, question, answer: null, ago: 0 }];
+    return [
+      `/api/schools/${slug}${quizOf(enrollment)}/attempts/${attempt}/answers`,
+      asJson(cookie, "PUT", { answers }),
+    ];
+  },
+  "hand in": (n) => {
+    const { enrollment, cookie, attempt } = takers[n % takers.length] as Taker;
+    return [
+      `/api/schools/${slug}${quizOf(enrollment)}/attempts/${attempt}/hand-in`,
+      asJson(cookie, "POST"),
+    ];
+  },
+};
+/** How many of each a round asks; what leaves something on record fewer, as of a long course. */
+const NUMBERS: Record<string, number> = {
+  done: REQUESTS / 4,
+  answer: REQUESTS / 4,
+  "hand in": takers.length,
+};
+/** Before a round hands in, each has another attempt to hand in. */
+const before: Record<string, () => Promise<void>> = {
+  async "hand in"() {
+    for (const taker of takers)
+      Object.assign(taker, await beginOne(taker.enrollment, taker.cookie));
   },
 };
 
@@ -83,13 +202,15 @@ async function rate(ask: Ask, requests: number): Promise<number> {
 }
 
 // Short rounds, each kind after the other: what else the machine does then weighs on all alike.
-const rates: Record<string, number[]> = { bare: [], timeline: [], done: [] };
-const ratios: Record<string, number[]> = { bare: [], timeline: [], done: [] };
+const names = Object.keys(routes);
+const none = () => Object.fromEntries(names.map((name): [string, number[]] => [name, []]));
+const rates: Record<string, number[]> = none();
+const ratios: Record<string, number[]> = none();
 for (let round = -5; round < ROUNDS; round++) {
   let bare = 0;
   for (const [name, ask] of Object.entries(routes)) {
-    // Each tick stays on record: a hundred or so for each person by the end, as of a long course.
-    const found = await rate(ask, name === "done" ? REQUESTS / 4 : REQUESTS);
+    await before[name]?.();
+    const found = await rate(ask, NUMBERS[name] ?? REQUESTS);
     if (name === "bare") bare = found;
     if (round < 0) continue;
     rates[name]?.push(found);
@@ -98,7 +219,7 @@ for (let round = -5; round < ROUNDS; round++) {
 }
 const median = (list: number[] = []) =>
   list.sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
-for (const name of ["bare", "timeline", "done"])
+for (const name of names)
   console.log(
     `${name.padEnd(10)} ${median(rates[name]).toFixed(0).padStart(6)} a second   ${median(ratios[name]).toFixed(3)} of bare`,
   );

@@ -280,8 +280,11 @@ export const attemptSeen = attemptLine
   })
   .meta({ id: "AttemptSeen" });
 
+const ofCohort = planFields.id.optional().describe("Only people of this cohort.");
+export const analysisQuery = z.object({ cohort: ofCohort });
 export const attemptsQuery = z.object({
   state: z.enum(["passed", "failed", "running"]).optional(),
+  cohort: ofCohort,
   after: cursor.optional(),
 });
 

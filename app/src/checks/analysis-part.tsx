@@ -20,12 +20,17 @@ import { ShareBar } from "./share-bar";
 
 interface Props {
   place: { school: string; course: string; lesson: string };
+  /** Only people of this cohort; null: everybody. */
+  cohort: string | null;
 }
 type Line = QuestionAnalysis["questions"][number];
 
-export function AnalysisPart({ place }: Props) {
+export function AnalysisPart({ place, cohort }: Props) {
   const { quiet } = usePalette();
-  const { data, error, refetch } = useGetAnalysisQuery(place, { refetchOnMountOrArgChange: true });
+  const { data, error, refetch } = useGetAnalysisQuery(
+    { ...place, cohort },
+    { refetchOnMountOrArgChange: true },
+  );
   const mayEdit = useMay(place.school)("courses.edit");
   const { data: draft } = useGetQuizDraftQuery(place, { skip: !mayEdit });
   const { data: lesson } = useGetLessonDraftQuery(place, {

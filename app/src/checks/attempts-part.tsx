@@ -23,6 +23,8 @@ import { sayPercent } from "./say-rules";
 
 interface Props {
   place: { school: string; course: string; lesson: string };
+  /** Only people of this cohort; null: everybody. */
+  cohort: string | null;
 }
 
 const STATES = [
@@ -32,13 +34,13 @@ const STATES = [
   { state: "running", label: "Running" },
 ] as const;
 
-export function AttemptsPart({ place }: Props) {
+export function AttemptsPart({ place, cohort }: Props) {
   const { quiet } = usePalette();
   const { data: school } = useGetSchoolQuery({ school: place.school });
   const [state, setState] = useState<(typeof STATES)[number]["state"]>(null);
   const [looking, setLooking] = useState<string | null>(null);
   const { data, error, refetch, hasNextPage, fetchNextPage, isFetching } =
-    useGetAttemptsInfiniteQuery({ ...place, state }, { refetchOnMountOrArgChange: true });
+    useGetAttemptsInfiniteQuery({ ...place, state, cohort }, { refetchOnMountOrArgChange: true });
   const attempts = data?.pages.flatMap((page) => page.attempts) ?? [];
   const zone = school?.timeZone ?? "UTC";
   return (
@@ -57,7 +59,11 @@ export function AttemptsPart({ place }: Props) {
         <Coming error={error} onRetry={refetch} />
       ) : attempts.length === 0 ? (
         <Empty
-          title={state === null ? "Nobody has tried it yet" : "There are none of these"}
+          title={
+            state === null && cohort === null
+              ? "Nobody has tried it yet"
+              : "There are none of these"
+          }
           says="Every attempt stands here as soon as it begins, answer by answer."
         />
       ) : (
@@ -104,7 +110,11 @@ export function AttemptsPart({ place }: Props) {
   );
 }
 
-function AttemptSheet({ place, attempt, onClose }: Props & { attempt: string; onClose(): void }) {
+function AttemptSheet({
+  place,
+  attempt,
+  onClose,
+}: Pick<Props, "place"> & { attempt: string; onClose(): void }) {
   const { quiet } = usePalette();
   const { data, error } = useGetAttemptQuery(
     { ...place, attempt },

@@ -3,6 +3,7 @@ import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
 import { type InCourse, useGetCourseQuery } from "../courses/api";
+import { CohortChoice } from "../enrollment/cohort-choice";
 import { CourseFrame } from "../frame/course-frame";
 import { useMay } from "../school/may";
 import { Coming } from "../store/coming";
@@ -24,6 +25,8 @@ export function QuizzesScreen() {
   const { data, error, refetch } = useGetCourseQuizzesQuery(place);
   const [chosen, setChosen] = useState<string | null>(null);
   const [worth, setWorth] = useState(false);
+  const [cohort, setCohort] = useState<string | null>(null);
+  const cohorts = about?.cohorts ?? [];
   const quizzes = data?.quizzes ?? [];
   const surveys = data?.surveys ?? [];
   const assignments = may("submissions.review") ? (data?.assignments ?? []) : [];
@@ -68,10 +71,18 @@ export function QuizzesScreen() {
                   onPress={() => setWorth(true)}
                 />
               </Choices>
+              {cohorts.length === 0 ? null : (
+                <CohortChoice
+                  cohorts={cohorts}
+                  value={cohort}
+                  none="Everybody"
+                  onChange={setCohort}
+                />
+              )}
               {worth ? (
-                <AnalysisPart key={lesson} place={{ ...place, lesson }} />
+                <AnalysisPart key={lesson} place={{ ...place, lesson }} cohort={cohort} />
               ) : (
-                <AttemptsPart key={lesson} place={{ ...place, lesson }} />
+                <AttemptsPart key={lesson} place={{ ...place, lesson }} cohort={cohort} />
               )}
             </>
           )}

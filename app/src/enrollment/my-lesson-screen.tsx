@@ -7,7 +7,7 @@ import { useLocalSearchParams, useRouter } from "expo-router";
 import { useEffect, useRef, useState } from "react";
 import { View } from "react-native";
 import { LessonContent, LessonHero } from "../lessons/content";
-import { isAnswered, isHero } from "../lessons/kinds/hero";
+import { isBelowText, isHero } from "../lessons/kinds/hero";
 import { markOf, sayState } from "../schedule/state-words";
 import { explain, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
@@ -95,7 +95,7 @@ export function MyLessonScreen() {
   const zone = course?.timeline.timeZone ?? ownZone();
   /** What is passed, or handed in, is not ticked. */
   const isQuiz = data.part?.kind === "quiz";
-  const isHandedIn = isAnswered(data);
+  const isHandedIn = isBelowText(data);
   const shown = {
     content: data,
     title: data.title,

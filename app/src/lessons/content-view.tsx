@@ -8,7 +8,7 @@ import { usePalette } from "../ui/theme";
 import { FileCard } from "./file-card";
 import { HeroRoom } from "./hero-room";
 import { KIND_VIEWS } from "./kinds";
-import { isAnswered, isHero } from "./kinds/hero";
+import { isBelowText, isHero } from "./kinds/hero";
 import type { ShownProps } from "./kinds/kind";
 import { Markdown } from "./written";
 
@@ -43,7 +43,7 @@ export function ContentView({
   const empty = text === "" && part === null && materials.length === 0;
   return (
     <View style={{ gap: 20 }}>
-      {(heroElsewhere && isHero(content)) || isAnswered(content) ? null : <PartView {...shown} />}
+      {(heroElsewhere && isHero(content)) || isBelowText(content) ? null : <PartView {...shown} />}
       {text === "" ? null : (
         <View style={{ maxWidth: 680 }}>
           <Markdown text={text} files={files} />
@@ -51,7 +51,7 @@ export function ContentView({
       )}
       {empty ? <Text color={quiet}>{`Nothing stands in this ${lesson} yet.`}</Text> : null}
       <Materials content={content} />
-      {isAnswered(content) ? <PartView {...shown} /> : null}
+      {isBelowText(content) ? <PartView {...shown} /> : null}
     </View>
   );
 }

@@ -107,3 +107,22 @@ test("typed back to what is kept, nothing is sent and nothing left", async () =>
   expect(sent).toEqual([]);
   expect(written.at(-1)).toBeNull();
 });
+
+test("what went another way is sent no more, and is not left in the browser", async () => {
+  const { kept, sent, written, answer } = keeper();
+  kept.type("Handed in otherwise.");
+  await pass(300);
+  kept.forget();
+  await pass(10_000);
+  kept.leave();
+  expect(sent).toEqual([]);
+  expect(written.at(-1)).toBeNull();
+  // Also where it was on its way: its answer changes nothing any more.
+  kept.type("On its way.");
+  kept.leave();
+  kept.forget();
+  await answer();
+  await pass(10_000);
+  expect(sent).toHaveLength(1);
+  expect(written.at(-1)).toBeNull();
+});

@@ -35,7 +35,8 @@ async function withLongNames(page: Page): Promise<void> {
     const request = route.request();
     // A stream of changes has no end.
     if (request.method() !== "GET" || request.url().endsWith("/changes")) return route.continue();
-    const response = await route.fetch();
+    // A connection that rested may be closed at the moment it is used again.
+    const response = await route.fetch({ maxRetries: 3 });
     const text = await response.text();
     if (!/json/.test(response.headers()["content-type"] ?? "")) return route.fulfill({ response });
     return route.fulfill({

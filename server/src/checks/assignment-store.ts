@@ -19,6 +19,8 @@ export interface AssignmentRow {
   draftFiles: string[];
   reviewer: string | null;
   submission: string | null;
+  /** When it came to its state: its place in the queue. */
+  at: string;
 }
 
 export async function readAssignment(
@@ -38,6 +40,7 @@ export async function readAssignment(
       "draft_files as draftFiles",
       "reviewer_id as reviewer",
       "submission_id as submission",
+      "at",
     ])
     .where("enrollment_id", "=", enrollment)
     .where("item", "=", item)

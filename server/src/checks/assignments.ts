@@ -277,7 +277,7 @@ export async function submit(
     const reviewer = await shareOut(tx, own.enrollment.cohort, row.reviewer);
     // What waits already keeps its place in the queue.
     if (row.state === "waiting")
-      await setState(tx, whose, { state: "waiting", at: before[0]?.at ?? at, submission: id });
+      await setState(tx, whose, { state: "waiting", at: row.at, submission: id });
     else await setState(tx, whose, { state: "waiting", at, reviewer, submission: id });
     return show(tx, services, context, own, part, where);
   });

@@ -71,11 +71,19 @@ export async function showCourseQuizzes(
   });
 }
 
+/** The cohorts whose people are looked at: the one that is asked for, where one may see it. */
+const among = (context: Context, cohort: string | undefined): readonly string[] | null =>
+  cohort === undefined ? context.cohorts : isTheirs(context, cohort) ? [cohort] : [];
+
 export async function showAttempts(
   { db }: Parts,
   context: Context,
   { course, lesson }: Where,
-  { state, after }: { state?: "passed" | "failed" | "running"; after?: string },
+  {
+    state,
+    cohort,
+    after,
+  }: { state?: "passed" | "failed" | "running"; cohort?: string | undefined; after?: string },
 ): Promise<Attempts> {
   return reading(db, context, async (tx) => {
     const place = after === undefined ? null : readCursor(placeOf, after);
@@ -83,7 +91,7 @@ export async function showAttempts(
       course,
       item: lesson,
       state,
-      cohorts: context.cohorts,
+      cohorts: among(context, cohort),
       after: place && { at: place[0], id: place[1] },
       most: PAGE + 1,
     });
@@ -133,6 +141,7 @@ export async function showAnalysis(
   { db, kept, threads }: Parts & Pick<Services, "threads">,
   context: Context,
   { course, lesson }: Where,
+  cohort: string | undefined,
 ): Promise<QuestionAnalysis> {
   const version = await db.readSchool(
     context,
@@ -143,7 +152,7 @@ export async function showAnalysis(
     course,
     version,
     item: lesson,
-    cohorts: context.cohorts,
+    cohorts: among(context, cohort),
   });
   return reading(db, context, async (tx) => {
     const questions = await readQuestions(

@@ -184,7 +184,7 @@ export async function showForReview(
       rubric: asked?.part.rubric ?? [],
       submissions: all.map((one) => showSubmission(one, files, names)),
       next: await nextWaiting(tx, reachOf(context), accountOf(context), {
-        since: all[0]?.at ?? submission.at,
+        since: row.at,
         id,
       }),
     };
@@ -216,7 +216,7 @@ export async function review(
   return db.withSchool(context, async (tx) => {
     const { submission, row, own } = await find(tx, context, id, true);
     const { enrollment, item } = submission;
-    const place = { since: submission.at, id };
+    const place = { since: row.at, id };
     const next = () => nextWaiting(tx, reachOf(context), accountOf(context), place);
     if (submission.decision !== null) {
       if (isSame(submission, given)) return { next: await next(), opened: [] };

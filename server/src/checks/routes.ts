@@ -93,9 +93,13 @@ export function checkRoutes(services: Services) {
         200,
       );
     })
-    .openapi(route(services, checks.getAnalysis), async (c) =>
-      c.json(await showAnalysis(services, c.get("context"), c.req.valid("param")), 200),
-    )
+    .openapi(route(services, checks.getAnalysis), async (c) => {
+      const { cohort } = c.req.valid("query");
+      return c.json(
+        await showAnalysis(services, c.get("context"), c.req.valid("param"), cohort),
+        200,
+      );
+    })
     .openapi(route(services, checks.answerSurvey), async (c) => {
       const where = c.req.valid("param");
       const { answers, key } = c.req.valid("json");

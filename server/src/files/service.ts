@@ -47,14 +47,15 @@ export async function roomFor(
   context: Context,
   { uploads }: KeptFiles,
 ): Promise<Room> {
-  const { person } = context;
   const left = SCHOOL_MOST - (await db.readSchool(context, bytesKept));
   if (context.may("courses.edit"))
     return {
       bytes: left,
       says: `the school has ${sayBytes(Math.max(0, left))} left. Files that no lesson shows are removed after a week.`,
     };
-  const brought = await db.readSchool(context, (tx) => bytesBrought(tx, person ?? ""));
+  const brought = await db.readSchool(context, (tx) =>
+    bytesBrought(tx, bringerOf(context).account),
+  );
   const theirs = WORK_MOST - brought - (await uploads.pending(bringerOf(context)));
   return {
     bytes: Math.min(WORK_FILE_MOST, theirs, left),

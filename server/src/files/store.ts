@@ -75,13 +75,12 @@ export async function bytesKept(tx: SchoolTransaction): Promise<number> {
   return Number(row?.bytes ?? 0);
 }
 
-/** How much somebody has brought to be handed in, in bytes. */
-export async function bytesBrought(tx: SchoolTransaction, person: string): Promise<number> {
+/** How much an account has brought that is kept still, in bytes: also what it has taken out again, until that is swept. */
+export async function bytesBrought(tx: SchoolTransaction, account: string): Promise<number> {
   const { rows } = await sql<{ bytes: string }>`
-    select coalesce(sum(f.bytes), 0) as bytes from enrollment e
-    join submission_file s on s.school_id = e.school_id and s.enrollment_id = e.id
-    join file f on f.school_id = s.school_id and f.id = s.file_id
-    where e.person_id = ${person}
+    select coalesce(sum(f.bytes), 0) as bytes from file f
+    where exists (select 1 from file_upload u where u.school_id = f.school_id and u.file_id = f.id
+      and u.author_id = ${account})
   `.execute(tx);
   return Number(rows[0]?.bytes ?? 0);
 }

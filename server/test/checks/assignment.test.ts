@@ -2,6 +2,7 @@
 import type { MyAssignment, ReviewKept } from "@dawngate/contract/assignments";
 import type { MyCourse } from "@dawngate/contract/enrollment";
 import type { Today } from "@dawngate/contract/today";
+import { bytesBrought } from "../../src/files/store";
 import { sweepFiles } from "../../src/files/sweep";
 import { ASKED, AUTHOR, assignmentSchool, COURSE, IRIS, IVO } from "../helpers/assignment-school";
 import { demoMedia } from "../helpers/kept";
@@ -316,6 +317,11 @@ describe("what goes", () => {
         .test_.db.readSchool(school.owned().school, async (tx) =>
           (await tx.selectFrom("file").select("id").execute()).map(({ id }) => id),
         );
+    // What was taken out counts as brought until it is swept: nobody fills the school by bringing and taking out.
+    const brought = await school
+      .owned()
+      .test_.db.readSchool(school.owned().school, (tx) => bytesBrought(tx, `account-${who.who}`));
+    expect(brought).toBeGreaterThanOrEqual(demoMedia("seed-table.csv").length);
     const photo = (await learner(0).see()).submissions[1]?.files[0]?.id;
     expect(await there()).toEqual(expect.arrayContaining([file.id, photo]));
     const place = school.owned();

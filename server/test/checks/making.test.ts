@@ -219,6 +219,13 @@ describe("looking", () => {
     expect((await by(ANA, "GET", `${COURSE}/lessons/l1/attempts`)).status).toBe(403);
   });
 
+  test("of one cohort alone, where nobody has tried it yet", async () => {
+    const { attempts } = await ask<Attempts>("GET", `${COURSE}/lessons/l1/attempts?cohort=k`);
+    expect(attempts).toEqual([]);
+    const analysis = await ask<QuestionAnalysis>("GET", `${COURSE}/lessons/l1/analysis?cohort=k`);
+    expect(analysis.enrollees).toBe(0);
+  });
+
   test("what the questions are worth", async () => {
     const worth = await ask<QuestionAnalysis>("GET", `${COURSE}/lessons/l1/analysis`);
     // Its time was up: that is handed in.

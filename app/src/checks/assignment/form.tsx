@@ -72,7 +72,7 @@ function Own({ part, zone, mine }: Props & { mine: Mine }) {
       ) : null}
       {shut === null ? (
         waits ? (
-          <Again part={part} mine={mine} opened={data} />
+          <Again key={submissions.length} part={part} mine={mine} opened={data} />
         ) : (
           <Writing key={submissions.length} part={part} mine={mine} opened={data} />
         )

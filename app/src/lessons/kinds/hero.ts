@@ -9,5 +9,5 @@ export const isHero = ({ part }: Pick<LessonContent, "part">): boolean =>
 /** What is answered in its lesson stands below the text that asks for it. */
 const ANSWERED: ReadonlySet<string> = new Set(["survey", "assignment"]);
 
-export const isAnswered = ({ part }: Pick<LessonContent, "part">): boolean =>
+export const isBelowText = ({ part }: Pick<LessonContent, "part">): boolean =>
   part !== null && ANSWERED.has(part.kind);
