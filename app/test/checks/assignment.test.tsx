@@ -13,7 +13,7 @@ test("a sentence that is pressed is the sentence, without what stands around it"
   fireEvent.click(screen.getByRole("button", { name: "The crust cracked." }));
   fireEvent.keyDown(screen.getByRole("button", { name: "Why?" }), { key: "Enter" });
   expect(pressed).toEqual([
-    { from: 14, to: 34, remarks: [] },
+    { from: 14, to: 33, remarks: [] },
     { from: 34, to: 38, remarks: [] },
   ]);
 });
