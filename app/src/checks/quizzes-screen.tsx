@@ -3,7 +3,6 @@ import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
 import { type InCourse, useGetCourseQuery } from "../courses/api";
-import { CohortChoice } from "../enrollment/cohort-choice";
 import { CourseFrame } from "../frame/course-frame";
 import { useMay } from "../school/may";
 import { Coming } from "../store/coming";
@@ -72,12 +71,16 @@ export function QuizzesScreen() {
                 />
               </Choices>
               {cohorts.length === 0 ? null : (
-                <CohortChoice
-                  cohorts={cohorts}
-                  value={cohort}
-                  none="Everybody"
-                  onChange={setCohort}
-                />
+                <Choices label="Whose" line>
+                  {[{ id: null, name: "Everybody" }, ...cohorts].map(({ id, name }) => (
+                    <Choice
+                      key={id}
+                      label={id === null ? name : `Cohort ${name}`}
+                      taken={cohort === id}
+                      onPress={() => setCohort(id)}
+                    />
+                  ))}
+                </Choices>
               )}
               {worth ? (
                 <AnalysisPart key={lesson} place={{ ...place, lesson }} cohort={cohort} />
