@@ -1,6 +1,9 @@
 /** Assignments: what is handed in, who looks at it, and what they say. */
 import { fileId, rubric } from "@dawngate/core/lessons";
-import { WORK_FILES_MOST, WORK_TEXT_MOST } from "@dawngate/core/lessons/work-limits";
+import {
+  SUBMISSION_FILES_MOST,
+  SUBMISSION_TEXT_MOST,
+} from "@dawngate/core/lessons/submission-limits";
 import { z } from "zod";
 import { ticked } from "./enrollment";
 import { shownFile } from "./files";
@@ -8,10 +11,10 @@ import { cursor, oneLine, pressKey } from "./text";
 
 const text = z
   .string()
-  .max(WORK_TEXT_MOST, `At most ${WORK_TEXT_MOST.toLocaleString("en")} characters`);
-const files = z.array(fileId).max(WORK_FILES_MOST, `At most ${WORK_FILES_MOST} files`);
+  .max(SUBMISSION_TEXT_MOST, `At most ${SUBMISSION_TEXT_MOST.toLocaleString("en")} characters`);
+const files = z.array(fileId).max(SUBMISSION_FILES_MOST, `At most ${SUBMISSION_FILES_MOST} files`);
 
-export const workState = z.enum(["writing", "waiting", "returned", "accepted"]);
+export const assignmentState = z.enum(["writing", "waiting", "returned", "accepted"]);
 
 const remark = z.strictObject({
   from: z.int().min(0).describe("Where it begins, in UTF-16 units of the text."),
@@ -46,7 +49,7 @@ const submission = z.object({
 
 export const myAssignment = z
   .object({
-    state: workState,
+    state: assignmentState,
     due: z.string().nullable(),
     shut: z.string().nullable().describe("Why nothing can be handed in now; null: something can."),
     draft: z.object({
@@ -64,12 +67,12 @@ export const draftChange = z
     text,
     files,
   })
-  .meta({ id: "WorkDraft" });
+  .meta({ id: "AssignmentDraft" });
 
 export const submitted = z.strictObject({ text, files, key: pressKey }).meta({ id: "Submitted" });
 
 export const reviewQueueQuery = z.object({
-  state: workState.exclude(["writing"]).optional().describe("Left out: what waits."),
+  state: assignmentState.exclude(["writing"]).optional().describe("Left out: what waits."),
   mine: z.literal("yes").optional().describe("What is oneself's to review, or anybody's."),
   course: z.string().max(200).optional(),
   lesson: z.string().max(200).optional(),
@@ -92,7 +95,7 @@ export const reviewQueue = z
         number: z.int(),
         at: z.string().describe("When it was handed in."),
         late: z.boolean(),
-        state: workState,
+        state: assignmentState,
         reviewer: reviewer.nullable().describe("Whose it is to review; null: anybody's."),
         earned: z.number().nullable(),
         possible: z.number().nullable(),
@@ -111,7 +114,7 @@ export const submissionSeen = z
     courseTitle: z.string(),
     lesson: z.string(),
     title: z.string(),
-    state: workState,
+    state: assignmentState,
     newest: z.boolean().describe("Nothing was handed in after it."),
     reviewer: reviewer.nullable(),
     due: z.string().nullable(),

@@ -69,6 +69,8 @@ export const inLesson = inCourse.extend({
 export const inEnrollment = inCourse.extend({
   enrollment: planFields.id.meta({ example: "sourdough-08" }),
 });
+/** A lesson of one's own. */
+export const inMyLesson = inSchool.extend({ enrollment: planFields.id, lesson: planFields.id });
 /** A number that the database counts with. */
 export const counter = z.coerce.number<number>().int().min(0).max(2_147_483_647);
 /** What was done, where there is nothing to answer. */

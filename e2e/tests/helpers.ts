@@ -1,7 +1,7 @@
 /** What every browser test needs: pages that fail on errors, and an accessibility check. */
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
-import { test as base, type Cookie, expect, type Page } from "@playwright/test";
+import { type Browser, test as base, type Cookie, expect, type Page } from "@playwright/test";
 import type { Client } from "pg";
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
@@ -210,4 +210,26 @@ export async function writesMarkdown(page: Page): Promise<void> {
 export async function moreTool(page: Page, name: string): Promise<void> {
   await page.getByRole("button", { name: "More", exact: true }).click();
   await page.getByRole("dialog").getByRole("button", { name, exact: true }).click();
+}
+
+/** Publishes a course, enrolls Callum Reyes in it, and comes back with his enrollment and a page on which he is signed in. */
+export async function withLearner(
+  page: Page,
+  browser: Browser,
+  course: string,
+  baseURL = "",
+): Promise<{ enrollment: string; theirs: Page }> {
+  const headers = { origin: baseURL };
+  const api = `/api/schools/ember-row/courses/${course}`;
+  expect((await page.request.post(`${api}/versions`, { headers })).ok()).toBe(true);
+  const email = "callum.reyes@example.org";
+  const enrolled = await page.request.post(`${api}/enrollments`, {
+    headers,
+    data: { name: "Callum Reyes", email, timeZone: "Europe/Lisbon", cohort: null },
+  });
+  expect(enrolled.ok()).toBe(true);
+  const { enrollment } = (await enrolled.json()) as { enrollment: string };
+  const theirs = await (await browser.newContext(baseURL ? { baseURL } : {})).newPage();
+  await signIn(theirs, email, baseURL);
+  return { enrollment, theirs };
 }

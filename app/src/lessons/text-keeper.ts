@@ -22,6 +22,13 @@ export interface TextPorts {
 
 export type TextState = "kept" | "typing" | "keeping" | "failed";
 
+/** What is said of each state but the last: what "kept" means is the field's own. */
+export const UNKEPT = {
+  typing: "Kept in this browser; sent as you pause",
+  keeping: "Keeping…",
+  failed: "Kept in this browser, not by the server yet",
+} as const;
+
 /** Without a key for so long, in milliseconds, it is written down; sent; tried again. */
 const WRITE = 250;
 const SEND = 3000;

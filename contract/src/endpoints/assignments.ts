@@ -13,10 +13,9 @@ import {
   submitted,
   takenOver,
 } from "../assignments";
-import { done, endpoints, inSchool } from "../endpoint";
+import { done, endpoints, inMyLesson, inSchool } from "../endpoint";
 import { broughtFile, shownFile } from "../files";
 
-const inMyLesson = inSchool.extend({ enrollment: planFields.id, lesson: planFields.id });
 const inSubmission = inSchool.extend({ submission: planFields.id });
 const inRubric = inSchool.extend({ rubric: planFields.id });
 const MINE = "/schools/{school}/shelf/{enrollment}/lessons/{lesson}/assignment";

@@ -24,11 +24,19 @@ import {
   quizDraft,
   quizWanted,
 } from "../checks";
-import { done, endpoints, files, inCourse, inEnrollment, inLesson, inSchool } from "../endpoint";
+import {
+  done,
+  endpoints,
+  files,
+  inCourse,
+  inEnrollment,
+  inLesson,
+  inMyLesson,
+  inSchool,
+} from "../endpoint";
 import { ticked } from "../enrollment";
 import { surveyHandedIn, surveyResults } from "../surveys";
 
-const inMyLesson = inSchool.extend({ enrollment: planFields.id, lesson: planFields.id });
 const inMyAttempt = inMyLesson.extend({ attempt: planFields.id });
 const MINE = "/schools/{school}/shelf/{enrollment}/lessons/{lesson}/quiz";
 const LOOKED = "/schools/{school}/courses/{course}/lessons/{lesson}";

@@ -1,6 +1,6 @@
 /** Endpoints of learning in a lesson: what was seen, notes of one's own, questions and their answers. */
 import { planFields } from "@dawngate/core/plan";
-import { done, endpoints, inCourse, inSchool } from "../endpoint";
+import { done, endpoints, inCourse, inMyLesson, } from "../endpoint";
 import {
   asked,
   askedQuery,
@@ -17,7 +17,6 @@ import {
   seenChange,
 } from "../learning";
 
-const inMyLesson = inSchool.extend({ enrollment: planFields.id, lesson: planFields.id });
 const inQuestion = inCourse.extend({ question: planFields.id });
 const LESSON = "/schools/{school}/shelf/{enrollment}/lessons/{lesson}";
 const ASKED = "/schools/{school}/courses/{course}/questions";

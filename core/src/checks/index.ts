@@ -9,7 +9,7 @@ export { isAnswerOf } from "./kinds";
 export { readNumber } from "./number";
 export { answersShown, drawPaper } from "./paper";
 export { hashOf, shuffled, splitMix } from "./random";
-export { ROW_HEADS, readRows, writeRows } from "./rows";
+export { readRows, writeRows } from "./rows";
 export { type Question, type Quiz, questionSchema, quizSchema } from "./schema";
 export { type Scored, scorePeople, scoreQuiz, type WrittenAttempt } from "./score";
 export { readTyped, TYPED_MOST, type Typed, writeTyped } from "./typed";

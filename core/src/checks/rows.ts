@@ -5,7 +5,7 @@
 import type { Question } from "./schema";
 import { writeTyped } from "./typed";
 
-export const ROW_HEADS = ["Question", "Points", "Category", "Right", "Wrong", "Why"] as const;
+const ROW_HEADS = ["Question", "Points", "Category", "Right", "Wrong", "Why"] as const;
 
 /** What a column may be called, in small letters: the first that fits. */
 const CALLED: Readonly<Record<(typeof ROW_HEADS)[number], readonly string[]>> = {

@@ -4,15 +4,10 @@ import type { PartOf } from "./kinds";
 
 type Assignment = PartOf<"assignment">;
 
-export interface Work {
-  text: string;
-  files: readonly string[];
-}
-
 /** What is wrong with what somebody wants to hand in, in sentences by place; empty: nothing. */
-export function workFaults(
+export function submissionFaults(
   part: Assignment,
-  { text, files }: Work,
+  { text, files }: { text: string; files: readonly string[] },
 ): { path: string; reason: string }[] {
   const faults: { path: string; reason: string }[] = [];
   const written = text.trim() !== "";
@@ -39,7 +34,7 @@ export function workFaults(
 }
 
 /** Where somebody's assignment stands. */
-export type WorkState = "writing" | "waiting" | "returned" | "accepted";
+export type AssignmentState = "writing" | "waiting" | "returned" | "accepted";
 
 /**
  * Whether what is handed in now is late, and taken. The first one decides: what was asked for again by giving it back

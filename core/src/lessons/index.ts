@@ -8,6 +8,6 @@ export { rubric } from "./kinds/rubric";
 export * from "./license";
 export * from "./rubric";
 export * from "./seen";
+export * from "./submission-limits";
 export * from "./survey";
 export * from "./text";
-export * from "./work-limits";

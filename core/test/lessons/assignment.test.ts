@@ -9,7 +9,7 @@ import {
   piecesOf,
   type Rubric,
   remarksFault,
-  workFaults,
+  submissionFaults,
 } from "../../src/lessons";
 import type { Instant } from "../../src/time";
 
@@ -41,8 +41,8 @@ const part = (change: Partial<PartOf<"assignment">> = {}): PartOf<"assignment"> 
   rubric,
   ...change,
 });
-const reasons = (...given: Parameters<typeof workFaults>) =>
-  workFaults(...given).map(({ reason }) => reason);
+const reasons = (...given: Parameters<typeof submissionFaults>) =>
+  submissionFaults(...given).map(({ reason }) => reason);
 
 test("what is asked for has to be there, and nothing more comes along", () => {
   expect(reasons(part(), { text: "  ", files: [] })).toEqual([

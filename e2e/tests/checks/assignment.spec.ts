@@ -1,5 +1,13 @@
 /** An assignment is made, written on a phone, given back with a remark on a sentence, mended, accepted: what waited opens. */
-import { accessibilityFaults, expect, newCourse, settled, stickingOut, test } from "../helpers";
+import {
+  accessibilityFaults,
+  expect,
+  newCourse,
+  settled,
+  stickingOut,
+  test,
+  withLearner,
+} from "../helpers";
 
 // A lesson that was added a moment ago may still be on its way as its part is asked for.
 test.use({ allowedErrors: /status of 4\d\d/ });
@@ -10,7 +18,6 @@ test("an author makes an assignment with a rubric; it is handed in, given back, 
   baseURL,
 }) => {
   test.setTimeout(150_000);
-  const origin = { origin: baseURL ?? "" };
   await newCourse(page, `Handed in, ${test.info().project.name}`);
   const course = /courses\/([^/]+)\/edit/.exec(page.url())?.[1] ?? "";
   await page.getByRole("button", { name: "Add a module" }).click();
@@ -37,30 +44,13 @@ test("an author makes an assignment with a rubric; it is handed in, given back, 
     await expect(sheet.getByLabel("Criterion 1", { exact: true })).toHaveValue("Crumb");
   }).toPass();
 
-  const api = `/api/schools/ember-row/courses/${course}`;
-  expect((await page.request.post(`${api}/versions`, { headers: origin })).ok()).toBe(true);
-  const enrolled = await page.request.post(`${api}/enrollments`, {
-    headers: origin,
-    data: {
-      name: "Callum Reyes",
-      email: "callum.reyes@example.org",
-      timeZone: "Europe/Lisbon",
-      cohort: null,
-    },
-  });
-  expect(enrolled.ok()).toBe(true);
-  const { enrollment } = (await enrolled.json()) as { enrollment: string };
-  const { assignments } = (await (await page.request.get(`${api}/quizzes`)).json()) as {
+  const { enrollment, theirs } = await withLearner(page, browser, course, baseURL);
+  const { assignments } = (await (
+    await page.request.get(`/api/schools/ember-row/courses/${course}/quizzes`)
+  ).json()) as {
     assignments: { lesson: string }[];
   };
   const lesson = assignments[0]?.lesson;
-
-  const context = await browser.newContext({ ...(baseURL && { baseURL }) });
-  const theirs = await context.newPage();
-  await theirs.request.post("/api/auth/sign-in/email", {
-    data: { email: "callum.reyes@example.org", password: "dawn-and-bread" },
-    headers: origin,
-  });
   await theirs.goto(`/ember-row/shelf/${enrollment}/${lesson}`);
   await settled(theirs);
   await theirs.getByRole("button", { name: "Hand in" }).click();
@@ -118,7 +108,7 @@ test("an author makes an assignment with a rubric; it is handed in, given back, 
   await expect(theirs.getByText("Accepted by Rosa Teixeira")).toBeVisible();
   await expect(theirs.getByRole("button", { name: "Hand in" })).toHaveCount(0);
   expect(await accessibilityFaults(theirs)).toEqual([]);
-  await context.close();
+  await theirs.context().close();
 });
 
 test("what was handed in stands on Today and in its queue, with whose it is", async ({ page }) => {

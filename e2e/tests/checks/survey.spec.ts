@@ -1,5 +1,13 @@
 /** A survey is made, answered without a name, and read as bars once five have answered. */
-import { accessibilityFaults, expect, newCourse, settled, stickingOut, test } from "../helpers";
+import {
+  accessibilityFaults,
+  expect,
+  newCourse,
+  settled,
+  stickingOut,
+  test,
+  withLearner,
+} from "../helpers";
 
 // A lesson that was added a moment ago may still be on its way as its survey is asked for.
 test.use({ allowedErrors: /status of 4\d\d/ });
@@ -10,7 +18,6 @@ test("an author makes a survey, somebody answers it without a name, and nothing 
   baseURL,
 }) => {
   test.setTimeout(90_000);
-  const origin = { origin: baseURL ?? "" };
   await newCourse(page, `Said back, ${test.info().project.name}`);
   const course = /courses\/([^/]+)\/edit/.exec(page.url())?.[1] ?? "";
   await page.getByRole("button", { name: "Add a module" }).click();
@@ -39,29 +46,12 @@ test("an author makes a survey, somebody answers it without a name, and nothing 
     await expect(sheet.getByLabel("Question 3", { exact: true })).toHaveValue("What else?");
   }).toPass();
 
-  const api = `/api/schools/ember-row/courses/${course}`;
-  expect((await page.request.post(`${api}/versions`, { headers: origin })).ok()).toBe(true);
-  const enrolled = await page.request.post(`${api}/enrollments`, {
-    headers: origin,
-    data: {
-      name: "Callum Reyes",
-      email: "callum.reyes@example.org",
-      timeZone: "Europe/Lisbon",
-      cohort: null,
-    },
-  });
-  expect(enrolled.ok()).toBe(true);
-  const { enrollment } = (await enrolled.json()) as { enrollment: string };
-  const { surveys } = (await (await page.request.get(`${api}/quizzes`)).json()) as {
+  const { enrollment, theirs } = await withLearner(page, browser, course, baseURL);
+  const { surveys } = (await (
+    await page.request.get(`/api/schools/ember-row/courses/${course}/quizzes`)
+  ).json()) as {
     surveys: { lesson: string }[];
   };
-
-  const context = await browser.newContext({ ...(baseURL && { baseURL }) });
-  const theirs = await context.newPage();
-  await theirs.request.post("/api/auth/sign-in/email", {
-    data: { email: "callum.reyes@example.org", password: "dawn-and-bread" },
-    headers: origin,
-  });
   await theirs.goto(`/ember-row/shelf/${enrollment}/${surveys[0]?.lesson}`);
   await settled(theirs);
   await expect(theirs.getByText(/^Answered without your name/)).toBeVisible();
@@ -74,7 +64,7 @@ test("an author makes a survey, somebody answers it without a name, and nothing 
   expect(await stickingOut(theirs)).toEqual([]);
   await theirs.getByRole("button", { name: "Hand in" }).click();
   await expect(theirs.getByText("Thank you: you have answered this.")).toBeVisible();
-  await context.close();
+  await theirs.context().close();
 
   await page.goto(`/ember-row/courses/${course}/quizzes`);
   await expect(page.getByText("1 of 5 have answered")).toBeVisible();

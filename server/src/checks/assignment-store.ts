@@ -1,5 +1,5 @@
 /** How people's assignments stand, in the database: what they write, the files they brought, and what they handed in. */
-import type { WorkState } from "@dawngate/core/lessons/assignment";
+import type { AssignmentState } from "@dawngate/core/lessons/assignment";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 
@@ -13,7 +13,7 @@ export interface AssignmentRow {
   enrollment: string;
   item: string;
   course: string;
-  state: WorkState;
+  state: AssignmentState;
   draftNumber: number;
   draftText: string;
   draftFiles: string[];
@@ -111,7 +111,7 @@ export async function letFilesGo(
   `.execute(tx);
 }
 
-export async function putWorkFile(
+export async function putSubmissionFile(
   tx: SchoolTransaction,
   school: SchoolId,
   { enrollment, item }: Whose,
@@ -128,7 +128,7 @@ export async function putWorkFile(
 }
 
 /** The files that somebody brought for an assignment, with what they call each. */
-export async function readWorkFiles(
+export async function readSubmissionFiles(
   tx: SchoolTransaction,
   { enrollment, item }: Whose,
 ): Promise<Map<string, string>> {
@@ -225,7 +225,7 @@ export async function insertSubmission(
 export async function setState(
   tx: SchoolTransaction,
   { enrollment, item }: Whose,
-  set: { state: WorkState; at: string; reviewer?: string | null; submission?: string },
+  set: { state: AssignmentState; at: string; reviewer?: string | null; submission?: string },
 ): Promise<void> {
   await tx
     .updateTable("assignment")

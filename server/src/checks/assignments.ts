@@ -8,13 +8,12 @@ import type {
 } from "@dawngate/contract/assignments";
 import type { ShownFile } from "@dawngate/contract/files";
 import type { PartOf } from "@dawngate/core/lessons";
-import { lateness, workFaults } from "@dawngate/core/lessons/assignment";
+import { lateness, submissionFaults } from "@dawngate/core/lessons/assignment";
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import { conflict, notFound, ProblemError, refusal } from "../base/problem";
+import { conflict, notFound, refusal } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
-import { enterLesson, type Mine, mine } from "../enrollment/mine";
+import { enterLesson, type Mine, mine, whyShut } from "../enrollment/mine";
 import { keepBrought, showFiles } from "../files/service";
-import { readStanding } from "../lessons/store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
@@ -24,14 +23,15 @@ import {
   insertSubmission,
   keepDraft,
   letFilesGo,
-  putWorkFile,
+  putSubmissionFile,
   readAssignment,
+  readSubmissionFiles,
   readSubmissions,
-  readWorkFiles,
   type SubmissionRow,
   setState,
   type Whose,
 } from "./assignment-store";
+import { partIn } from "./part-in";
 import { shareOut } from "./reviewing-store";
 
 type Parts = Pick<Services, "db" | "kept">;
@@ -43,17 +43,12 @@ interface Where {
 /** So often one hands in at the most. */
 const SUBMISSIONS_MOST = 100;
 
-/** The assignment that stands in a lesson, as a version of its course names it. */
-export async function assignmentIn(
+/** The assignment that stands in a lesson, as a version of its course names it; null: none does. */
+export const assignmentIn = (
   tx: SchoolTransaction,
   { plan, version }: Pick<Mine, "plan" | "version">,
   item: string,
-): Promise<{ part: PartOf<"assignment">; text: string; title: string } | null> {
-  const found = plan.modules.flatMap(({ lessons }) => lessons).find(({ id }) => id === item);
-  if (found?.kind !== "assignment") return null;
-  const { part, text } = await readStanding(tx, plan.id, version, item);
-  return part?.kind === "assignment" ? { part, text, title: found.title } : null;
-}
+) => partIn(tx, plan, version, item, "assignment");
 
 async function theirs(tx: SchoolTransaction, own: Mine, item: string) {
   const found = await assignmentIn(tx, own, item);
@@ -62,7 +57,7 @@ async function theirs(tx: SchoolTransaction, own: Mine, item: string) {
 }
 
 /** Files under the names that whoever brought them gave them. */
-export const named = (
+const named = (
   ids: readonly string[],
   files: Readonly<Record<string, ShownFile>>,
   names: ReadonlyMap<string, string>,
@@ -107,23 +102,19 @@ export function showSubmission(
 }
 
 /** Why nothing can be handed in now; null: something can. */
-function whyShut(
+function whyNot(
   own: Mine,
   part: PartOf<"assignment">,
   item: string,
   row: AssignmentRow | null,
   now: Instant,
 ): string | null {
-  const found = own.timeline.items.find(({ id }) => id === item);
   if (row?.state === "accepted") return "It is accepted; there is nothing more to hand in.";
-  try {
-    enterLesson(own, item);
-  } catch (error) {
-    if (error instanceof ProblemError) return error.detail;
-    throw error;
-  }
+  const shut = whyShut(own, item);
+  if (shut !== null) return shut;
+  const due = own.timeline.items.find(({ id }) => id === item)?.due ?? null;
   const first = row === null || row.submission === null;
-  return lateness(part.late, { due: found?.due ?? null, now, first }) === "refused"
+  return lateness(part.late, { due, now, first }) === "refused"
     ? "It was due before; nothing is taken any more. Your school can move the day for you."
     : null;
 }
@@ -139,13 +130,13 @@ async function show(
   const whose = { enrollment, item };
   const row = await readAssignment(tx, whose);
   const submissions = row ? await readSubmissions(tx, whose) : [];
-  const names = row ? await readWorkFiles(tx, whose) : new Map<string, string>();
+  const names = row ? await readSubmissionFiles(tx, whose) : new Map<string, string>();
   const files = await showFiles(tx, kept, context, [...names.keys()]);
   const due = own.timeline.items.find(({ id }) => id === item)?.due ?? null;
   return {
     state: row?.state ?? "writing",
     due: due === null ? null : formatInstant(due),
-    shut: whyShut(own, part, item, row, context.now),
+    shut: whyNot(own, part, item, row, context.now),
     draft: {
       number: row?.draftNumber ?? 0,
       text: row?.draftText ?? "",
@@ -176,7 +167,7 @@ async function checkFiles(
 ): Promise<void> {
   if (new Set(files).size !== files.length)
     throw refusal("A file stands there twice.", [{ path: "files", reason: "Each file once" }]);
-  const brought = await readWorkFiles(tx, whose);
+  const brought = await readSubmissionFiles(tx, whose);
   if (files.some((file) => !brought.has(file)))
     throw refusal("One of the files was not brought for this. Choose it once more.", [
       { path: "files", reason: "Not brought here" },
@@ -234,9 +225,9 @@ export async function keepMyFile(
   return db.withSchool(context, async (tx) => {
     const own = await enter(tx, true);
     await beginAssignment(tx, context.school, whose, own.plan.id, formatInstant(context.now));
-    if ((await readWorkFiles(tx, whose)).size >= FILES_MOST)
+    if ((await readSubmissionFiles(tx, whose)).size >= FILES_MOST)
       throw conflict(`At most ${FILES_MOST} files are kept with an assignment.`);
-    await putWorkFile(tx, context.school, whose, file.id, brought.name);
+    await putSubmissionFile(tx, context.school, whose, file.id, brought.name);
     return { ...file, name: brought.name };
   });
 }
@@ -261,11 +252,11 @@ export async function submit(
     // The same press again.
     if (before.some((one) => one.key === key)) return show(tx, services, context, own, part, where);
     const item = enterLesson(own, where.lesson);
-    const shut = whyShut(own, part, where.lesson, row, now);
-    if (shut !== null) throw conflict(shut);
+    const not = whyNot(own, part, where.lesson, row, now);
+    if (not !== null) throw conflict(not);
     if (before.length >= SUBMISSIONS_MOST)
       throw conflict(`It was handed in ${SUBMISSIONS_MOST} times; talk to your school.`);
-    const faults = workFaults(part, { text, files });
+    const faults = submissionFaults(part, { text, files });
     if (faults.length > 0) throw refusal(faults[0]?.reason ?? "Something is missing", faults);
     await checkFiles(tx, whose, files);
     const id = randomBytes(8).toString("hex");

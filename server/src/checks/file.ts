@@ -4,7 +4,6 @@ import type { PartOf } from "@dawngate/core/lessons";
 import type { Timeline } from "@dawngate/core/schedule";
 import { formatInstant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../db/connection";
-import { readStanding } from "../lessons/store";
 import {
   type AttemptRow,
   type Given,
@@ -14,6 +13,7 @@ import {
   type SavedAnswer,
 } from "./attempt-store";
 import { readDrawable, readQuestions } from "./bank-store";
+import { partIn } from "./part-in";
 
 /** A quiz in a lesson. */
 export interface QuizIn {
@@ -34,12 +34,8 @@ export async function quizIn(
   version: number,
   item: string,
 ): Promise<QuizIn | null> {
-  const found = course.modules.flatMap(({ lessons }) => lessons).find(({ id }) => id === item);
-  if (found?.kind !== "quiz") return null;
-  const { part, lesson } = await readStanding(tx, course.id, version, item);
-  return part?.kind === "quiz" && lesson !== null
-    ? { title: found.title, item, lesson, part }
-    : null;
+  const found = await partIn(tx, course, version, item, "quiz");
+  return found && { ...found, item };
 }
 
 /** Who takes a quiz, and from when to when it is theirs. */

@@ -17,7 +17,6 @@ import { published } from "../courses/service";
 import type { SchoolTransaction } from "../db/connection";
 import { type Mine, standing } from "../enrollment/mine";
 import { showFiles } from "../files/service";
-import { readStanding } from "../lessons/store";
 import { readPeople } from "../people/store";
 import { readCase } from "../schedule/case";
 import { type Context, isTheirs } from "../school/context";
@@ -26,6 +25,7 @@ import { reading } from "../school/service";
 import { pageOfAttempts, putGiven, readAttempt } from "./attempt-store";
 import { readQuestions } from "./bank-store";
 import { quizIn } from "./file";
+import { partIn } from "./part-in";
 import { filesOfQuestions, showAttempt } from "./show";
 import { settle, theirQuiz } from "./standing";
 import { ANALYSIS } from "./tasks";
@@ -47,27 +47,16 @@ export async function showCourseQuizzes(
 ): Promise<CourseQuizzes> {
   return reading(db, context, async (tx) => {
     const { plan, number } = await published(tx, context.school, course);
-    const quizzes: CourseQuizzes["quizzes"] = [];
-    const surveys: CourseQuizzes["surveys"] = [];
-    const assignments: CourseQuizzes["assignments"] = [];
+    const found: CourseQuizzes = { quizzes: [], surveys: [], assignments: [] };
     for (const module of publishedOutline(plan))
-      for (const lesson of module.lessons) {
-        if (lesson.kind === "survey" || lesson.kind === "assignment") {
-          const { part } = await readStanding(tx, course, number, lesson.id);
-          const found = { lesson: lesson.id, title: lesson.title, module: module.title };
-          if (part?.kind === "survey" && lesson.kind === "survey") surveys.push(found);
-          if (part?.kind === "assignment" && lesson.kind === "assignment") assignments.push(found);
-        }
-        const quiz = await quizIn(tx, plan, number, lesson.id);
-        if (!quiz) continue;
-        quizzes.push({
-          lesson: lesson.id,
-          title: lesson.title,
-          module: module.title,
-          asks: countAsks(quiz.part),
-        });
+      for (const { id, title } of module.lessons) {
+        const check = { lesson: id, title, module: module.title };
+        const quiz = await quizIn(tx, plan, number, id);
+        if (quiz) found.quizzes.push({ ...check, asks: countAsks(quiz.part) });
+        if (await partIn(tx, plan, number, id, "survey")) found.surveys.push(check);
+        if (await partIn(tx, plan, number, id, "assignment")) found.assignments.push(check);
       }
-    return { quizzes, surveys, assignments };
+    return found;
   });
 }
 

@@ -1,16 +1,9 @@
 /** Reviewing, in the database: the queue, whose it is, and what was said. */
-import type { Remark, WorkState } from "@dawngate/core/lessons/assignment";
+import type { AssignmentState, Remark } from "@dawngate/core/lessons/assignment";
 import type { Marks, Rubric } from "@dawngate/core/lessons/rubric";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
-
-/** Whose submissions somebody may see. */
-export interface Reach {
-  /** The cohorts whose people; null: all. */
-  cohorts: readonly string[] | null;
-  /** The courses; null: all. */
-  courses: readonly string[] | null;
-}
+import type { Reach } from "../school/context";
 
 const reached = ({ cohorts, courses }: Reach) => sql`
   ${cohorts === null ? sql`true` : sql`e.cohort_id = any(${[...cohorts]}::text[])`}
@@ -49,7 +42,7 @@ export async function shareOut(
 }
 
 export interface QueueAsked extends Reach {
-  state: WorkState;
+  state: AssignmentState;
   /** Only what is this account's, or anybody's; null: whoever's. */
   mine: string | null;
   course: string | null;
@@ -70,7 +63,7 @@ export interface QueueRow {
   at: string;
   since: string;
   late: boolean;
-  state: WorkState;
+  state: AssignmentState;
   reviewer: string | null;
   reviewerId: string | null;
   earned: number | null;

@@ -6,7 +6,7 @@ import type {
   SubmissionSeen,
 } from "@dawngate/contract/assignments";
 import { filesInText } from "@dawngate/core/lessons";
-import { remarksFault, type WorkState } from "@dawngate/core/lessons/assignment";
+import { type AssignmentState, remarksFault } from "@dawngate/core/lessons/assignment";
 import { type Marks, markedBy, marksFault, type Rubric } from "@dawngate/core/lessons/rubric";
 import { itemTitles } from "@dawngate/core/plan/titles";
 import { formatInstant } from "@dawngate/core/time";
@@ -23,7 +23,7 @@ import { showFiles } from "../files/service";
 import { follow } from "../jobs/outbox";
 import { readPeople } from "../people/store";
 import { readCase } from "../schedule/case";
-import { type Context, isTheirs } from "../school/context";
+import { type Context, isTheirs, reachOf } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
@@ -31,8 +31,8 @@ import {
   type AssignmentRow,
   readAssignment,
   readSubmission,
+  readSubmissionFiles,
   readSubmissions,
-  readWorkFiles,
   type SubmissionRow,
   setState,
 } from "./assignment-store";
@@ -42,7 +42,6 @@ import {
   memberName,
   nextWaiting,
   pageOfQueue,
-  type Reach,
   setReview,
   setReviewer,
 } from "./reviewing-store";
@@ -53,18 +52,13 @@ const PAGE = 50;
 const placeOf = z.tuple([z.iso.datetime(), z.string().max(64)]);
 const GONE = "a lesson that was removed";
 
-/** Authors review in their courses, whoever hands in; instructors their cohorts' people. */
-const reachOf = ({ role, cohorts, courses }: Context): Reach => ({
-  cohorts: role === "author" ? null : cohorts,
-  courses: role === "author" ? courses : null,
-});
 const accountOf = ({ account }: Context) => account?.id ?? "";
 
 export async function showQueue(
   { db }: Parts,
   context: Context,
   asked: {
-    state?: Exclude<WorkState, "writing"> | undefined;
+    state?: Exclude<AssignmentState, "writing"> | undefined;
     mine?: "yes" | undefined;
     course?: string | undefined;
     lesson?: string | undefined;
@@ -132,14 +126,11 @@ async function find(
   const submission = await readSubmission(tx, id);
   if (!submission) throw none();
   const found = await readCase(tx, context.school, submission.enrollment, hold);
-  const { cohorts, courses } = reachOf(context);
+  const reach = reachOf(context);
   if (
     !found ||
-    !isTheirs(
-      { ...context, cohorts: cohorts === null ? null : [...cohorts] },
-      found.enrollment.cohort,
-    ) ||
-    (courses !== null && !courses.includes(found.course))
+    !isTheirs(reach, found.enrollment.cohort) ||
+    (reach.courses !== null && !reach.courses.includes(found.course))
   )
     throw none();
   const row = await readAssignment(tx, submission, hold);
@@ -160,7 +151,7 @@ export async function showForReview(
     const { enrollment, item } = submission;
     const asked = await assignmentIn(tx, own, item);
     const all = await readSubmissions(tx, submission);
-    const names = await readWorkFiles(tx, submission);
+    const names = await readSubmissionFiles(tx, submission);
     const people = await readPeople(tx, [enrollment]);
     const task = asked?.text ?? "";
     const files = await showFiles(tx, kept, context, [...names.keys(), ...filesInText(task)]);
@@ -262,6 +253,25 @@ export async function review(
 const isSame = (row: SubmissionRow, { decision, words }: ReviewGiven) =>
   row.decision === decision && row.words === words;
 
+interface Points {
+  earned: number | null;
+  possible: number | null;
+}
+
+/** That it was accepted, as it stands on the person's record: a pass, with the rubric's share. */
+export const accepted = (
+  item: string,
+  submission: string,
+  at: string,
+  { earned, possible }: Points,
+) => ({
+  kind: "passed",
+  at,
+  data: { item, score: earned === null || !possible ? null : earned / possible },
+  reason: "What was handed in was accepted",
+  key: `accepted ${item} ${submission}`,
+});
+
 /** What was accepted is passed, with what it opens; somebody may have recorded that by hand before. */
 async function keepAccepted(
   tx: SchoolTransaction,
@@ -269,17 +279,11 @@ async function keepAccepted(
   own: Mine,
   item: string,
   submission: string,
-  { earned, possible }: { earned: number | null; possible: number | null },
+  points: Points,
 ): Promise<string[]> {
   if (own.enrollment.events.some((event) => event.type === "passed" && event.item === item))
     return [];
-  const happening = {
-    kind: "passed",
-    at: formatInstant(context.now),
-    data: { item, score: earned === null || !possible ? null : Math.min(1, earned / possible) },
-    reason: "What was handed in was accepted",
-    key: `accepted ${item} ${submission}`,
-  };
+  const happening = accepted(item, submission, formatInstant(context.now), points);
   const { after } = await keepDone(tx, context.school, own, happening, context.now);
   const shut = new Set(
     own.timeline.items.flatMap(({ id, state }) => (state === "open" ? [] : [id])),

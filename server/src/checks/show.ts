@@ -4,9 +4,9 @@ import { askedOf, minutesIn, type Question, sayMark, sayScore } from "@dawngate/
 import { filesInText } from "@dawngate/core/lessons";
 import { countAsks } from "@dawngate/core/plan/asks";
 import { formatInstant, MINUTE } from "@dawngate/core/time";
-import { notFound, ProblemError } from "../base/problem";
+import { notFound } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
-import { enterLesson, type Mine } from "../enrollment/mine";
+import { type Mine, whyShut } from "../enrollment/mine";
 import { showFiles } from "../files/service";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
@@ -84,17 +84,6 @@ const lineOf = ({
 }: TheirQuiz["scored"]["attempts"][number]) => {
   return { id, number, startedAt, endedAt, until, late, earned, possible, score, passed };
 };
-
-/** Why its door is shut; null: it is open. */
-function whyShut(own: Mine, item: string): string | null {
-  try {
-    enterLesson(own, item);
-    return null;
-  } catch (error) {
-    if (error instanceof ProblemError) return error.message;
-    throw error;
-  }
-}
 
 async function showRunning(
   tx: SchoolTransaction,

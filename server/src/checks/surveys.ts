@@ -18,10 +18,10 @@ import { published } from "../courses/service";
 import type { SchoolTransaction } from "../db/connection";
 import { enterLesson, mine } from "../enrollment/mine";
 import { keepDone, sayTicked } from "../enrollment/tick";
-import { readStanding } from "../lessons/store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
+import { partIn } from "./part-in";
 import {
   insertNamed,
   insertNameless,
@@ -39,15 +39,13 @@ const TEXTS = 200;
 
 async function surveyIn(
   tx: SchoolTransaction,
-  course: string,
+  course: Parameters<typeof partIn>[1],
   version: number,
-  kind: string | undefined,
   item: string,
-): Promise<PartOf<"survey">> {
-  const { part } = await readStanding(tx, course, version, item);
-  if (part?.kind !== "survey" || kind !== "survey")
-    throw notFound("There is no survey in this lesson.");
-  return part;
+) {
+  const found = await partIn(tx, course, version, item, "survey");
+  if (!found) throw notFound("There is no survey in this lesson.");
+  return found;
 }
 
 /** Keeps somebody's answers, once, and has the lesson done by it. */
@@ -62,10 +60,7 @@ export async function answerSurvey(
   return db.withSchool(context, async (tx) => {
     const own = await mine(tx, context, enrollment, now, true);
     const { done } = enterLesson(own, lesson);
-    const kind = own.plan.modules
-      .flatMap(({ lessons }) => lessons)
-      .find(({ id }) => id === lesson)?.kind;
-    const part = await surveyIn(tx, own.plan.id, own.version, kind, lesson);
+    const { part } = await surveyIn(tx, own.plan, own.version, lesson);
     // The same press again.
     if (own.keys.has(key)) return sayTicked(true, own, own, []);
     if (done) throw conflict("You have answered this already; thank you.");
@@ -103,12 +98,9 @@ async function readSurvey(
   { course, lesson }: { course: string; lesson: string },
 ): Promise<Read> {
   const { plan, number } = await published(tx, context.school, course);
-  const found = publishedOutline(plan)
-    .flatMap(({ lessons }) => lessons)
-    .find(({ id }) => id === lesson);
-  const part = await surveyIn(tx, course, number, found?.kind, lesson);
+  const outline = { id: course, modules: publishedOutline(plan) };
+  const { part, title } = await surveyIn(tx, outline, number, lesson);
   const where = { course, item: lesson };
-  const title = found?.title ?? lesson;
   if (!part.anonymous) {
     const named = await readNamed(tx, where, context.cohorts, COUNTED);
     const answers = named.map((one) => one.answers);

@@ -2,6 +2,7 @@
 import type { MyCourse, MyLesson } from "@dawngate/contract/enrollment";
 import { wordsOf } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
+import { itemTitles } from "@dawngate/core/plan/titles";
 import { type Timeline, writeExplainedTimeline, writeSteps } from "@dawngate/core/schedule";
 import { explainOpening } from "@dawngate/core/schedule/words";
 import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
@@ -110,28 +111,28 @@ export function goOn({ items }: Pick<Timeline, "items">, plan: PlanCourse): stri
 /** So often at the most it is written down that somebody was here, in milliseconds. */
 const SEEN_EVERY = 600_000;
 
-/** The door: whether a lesson opens for this person now is asked of the evaluator, and nothing else. */
-export function enterLesson({ plan, timeline, clock, ...own }: Mine, lesson: string) {
+/** Why a lesson's door is shut for this person now, in a sentence; null: it is open. */
+export function whyShut({ plan, timeline, clock, ...own }: Mine, lesson: string): string | null {
   const item = timeline.items.find(({ id, kind }) => id === lesson && kind === "lesson");
+  if (!item) return `There is no lesson "${lesson}" in this course.`;
+  if (item.state === "open") return null;
+  const words = wordsOf(own.schoolWords, own.courseWords);
+  if (item.state === "closed") return `This ${words.lesson} is closed for you now.`;
+  const titles = itemTitles(plan);
+  return explainOpening(writeSteps(item.why), {
+    zone: zoneOf(clock),
+    titleOf: (id) => titles.get(id) ?? id,
+    person: "you",
+    words,
+  }).sentence;
+}
+
+/** The door: whether a lesson opens for this person now is asked of the evaluator, and nothing else. */
+export function enterLesson(own: Mine, lesson: string) {
+  const item = own.timeline.items.find(({ id, kind }) => id === lesson && kind === "lesson");
   if (!item) throw notFound(`There is no lesson "${lesson}" in this course.`);
-  if (item.state !== "open") {
-    const words = wordsOf(own.schoolWords, own.courseWords);
-    const titles = new Map(
-      plan.modules.flatMap((module) =>
-        [module, ...module.lessons].map(({ id, title }) => [id, title]),
-      ),
-    );
-    const { sentence } = explainOpening(writeSteps(item.why), {
-      zone: zoneOf(clock),
-      titleOf: (id) => titles.get(id) ?? id,
-      person: "you",
-      words,
-    });
-    throw new ProblemError(
-      403,
-      item.state === "closed" ? `This ${words.lesson} is closed for you now.` : sentence,
-    );
-  }
+  const why = whyShut(own, lesson);
+  if (why !== null) throw new ProblemError(403, why);
   return item;
 }
 

@@ -2,7 +2,7 @@
 import { createHash } from "node:crypto";
 import { createReadStream } from "node:fs";
 import { pipeline } from "node:stream/promises";
-import { WORK_FILE_MOST, WORK_MOST } from "@dawngate/contract/file-limits";
+import { SUBMISSION_BYTES_MOST, SUBMISSION_FILE_MOST } from "@dawngate/contract/file-limits";
 import type { KeptFile, ShownFile } from "@dawngate/contract/files";
 import { sayBytes } from "@dawngate/core/lessons/file-types";
 import type { Bringer, KeptFiles, Room, Signed } from "../base/kept-files";
@@ -56,10 +56,10 @@ export async function roomFor(
   const brought = await db.readSchool(context, (tx) =>
     bytesBrought(tx, bringerOf(context).account),
   );
-  const theirs = WORK_MOST - brought - (await uploads.pending(bringerOf(context)));
+  const theirs = SUBMISSION_BYTES_MOST - brought - (await uploads.pending(bringerOf(context)));
   return {
-    bytes: Math.min(WORK_FILE_MOST, theirs, left),
-    says: `a file to be handed in has at most ${sayBytes(WORK_FILE_MOST)}, and you may bring ${sayBytes(Math.max(0, Math.min(theirs, left)))} more in all. Make it smaller, or ask your school how to bring it.`,
+    bytes: Math.min(SUBMISSION_FILE_MOST, theirs, left),
+    says: `a file to be handed in has at most ${sayBytes(SUBMISSION_FILE_MOST)}, and you may bring ${sayBytes(Math.max(0, Math.min(theirs, left)))} more in all. Make it smaller, or ask your school how to bring it.`,
   };
 }
 

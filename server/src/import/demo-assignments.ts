@@ -9,10 +9,11 @@ import {
   beginAssignment,
   insertSubmission,
   keepDraft,
-  putWorkFile,
+  putSubmissionFile,
   readSubmissions,
   setState,
 } from "../checks/assignment-store";
+import { accepted } from "../checks/reviewing";
 import { setReview, shareOut } from "../checks/reviewing-store";
 import { putRubric } from "../checks/rubric-store";
 import { readRevision } from "../courses/content-store";
@@ -92,7 +93,7 @@ async function handIn(
   for (const name of names) {
     const id = mediaId(demo, name);
     if ((await readFiles(tx, [id])).length === 0) continue;
-    await putWorkFile(tx, school, whose, id, name);
+    await putSubmissionFile(tx, school, whose, id, name);
     files.push(id);
   }
   const number = ((await readSubmissions(tx, whose))[0]?.number ?? 0) + 1;
@@ -127,17 +128,5 @@ async function handIn(
   });
   await setState(tx, whose, { state: review.decision, at: reviewedAt });
   if (review.decision === "accepted")
-    await keepDone(
-      tx,
-      school,
-      standing(found, now),
-      {
-        kind: "passed",
-        at: reviewedAt,
-        data: { item, score: points.earned === null ? null : earned / possible },
-        reason: "What was handed in was accepted",
-        key: `accepted ${item} ${id}`,
-      },
-      now,
-    );
+    await keepDone(tx, school, standing(found, now), accepted(item, id, reviewedAt, points), now);
 }

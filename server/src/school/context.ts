@@ -114,6 +114,18 @@ function contextOf({
 }
 
 /** Whether staff may see and act for somebody of this cohort. */
-export function isTheirs({ cohorts }: Context, cohort: string | null): boolean {
+export function isTheirs({ cohorts }: Pick<Reach, "cohorts">, cohort: string | null): boolean {
   return cohorts === null || (cohort !== null && cohorts.includes(cohort));
 }
+
+/** Whose questions and hand-ins somebody looks after. */
+export interface Reach {
+  /** The cohorts whose people; null: all. */
+  cohorts: readonly string[] | null;
+  /** The courses; null: all. */
+  courses: readonly string[] | null;
+}
+
+/** Authors look after everybody in their courses, instructors after the people of their cohorts, wherever they learn. */
+export const reachOf = ({ role, cohorts, courses }: Context): Reach =>
+  role === "author" ? { cohorts: null, courses } : { cohorts, courses: null };

@@ -3,9 +3,10 @@ import type { Need, Today } from "@dawngate/contract/today";
 import { NEEDS_COUNTED, QUIET_DAYS } from "@dawngate/core/enrollment";
 import { formatDate, formatInstant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { LRUCache } from "lru-cache";
+import { countWaiting } from "../checks/reviewing-store";
 import type { SchoolTransaction } from "../db/connection";
 import { readHeads } from "../schedule/headcount-store";
-import { type Context, isTheirs } from "../school/context";
+import { type Context, isTheirs, reachOf } from "../school/context";
 import { readFailed } from "../school/failed-work-store";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
@@ -18,7 +19,6 @@ import {
   openQuestions,
   openRemarks,
   openRequests,
-  openSubmissions,
 } from "./store";
 import { type Counted, TODAY } from "./tasks";
 
@@ -189,7 +189,7 @@ async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]
     for (const { course, title, number } of await openQuestions(
       tx,
       context.courses,
-      context.role === "author" ? null : context.cohorts,
+      reachOf(context).cohorts,
     ))
       needs.push({
         kind: "asked",
@@ -199,13 +199,7 @@ async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]
         number,
       });
   if (context.may("submissions.review")) {
-    const waits = await openSubmissions(
-      tx,
-      context.role === "author" ? context.courses : null,
-      context.role === "author" ? null : context.cohorts,
-      context.account?.id ?? "",
-      NEEDS_COUNTED,
-    );
+    const waits = await countWaiting(tx, reachOf(context), context.account?.id ?? "");
     if (waits > 0)
       needs.push({
         kind: "handed-in",

@@ -54,27 +54,6 @@ export async function openQuestions(
   return rows;
 }
 
-/** What was handed in and waits for an account or for anybody: so many are counted. */
-export async function openSubmissions(
-  tx: SchoolTransaction,
-  among: readonly string[] | null,
-  cohorts: readonly string[] | null,
-  account: string,
-  most: number,
-): Promise<number> {
-  const { rows } = await sql<{ number: number }>`
-    select count(*)::integer as number from (
-      select from assignment a
-      join enrollment e on e.school_id = a.school_id and e.id = a.enrollment_id
-      left join member m on m.school_id = a.school_id and m.user_id = a.reviewer_id
-      where a.state = 'waiting' and (m.user_id is null or m.user_id = ${account})
-        ${among === null ? sql`` : sql`and a.course_id = any (${among}::text[])`}
-        ${cohorts === null ? sql`` : sql`and e.cohort_id = any (${cohorts}::text[])`}
-      limit ${sql.lit(most + 1)}) waits
-  `.execute(tx);
-  return rows[0]?.number ?? 0;
-}
-
 /** Who asks to come in and waits for a decision, by course; `cohorts`: only those asked for. */
 export async function openRequests(tx: SchoolTransaction, cohorts: readonly string[] | null) {
   const { rows } = await sql<{ course: string; title: string; number: number }>`

@@ -1,4 +1,5 @@
 /** What one handed in to an assignment whose lesson is closed by now: it stays one's own. */
+import { itemTitles } from "@dawngate/core/plan/titles";
 import { useLocalSearchParams } from "expo-router";
 import { useGetMyCourseQuery } from "../../enrollment/api";
 import { Coming } from "../../store/coming";
@@ -14,9 +15,7 @@ export function AssignmentScreen() {
   const { school, enrollment, lesson } = mine;
   const { data: course } = useGetMyCourseQuery({ school, enrollment });
   const { data, error, refetch } = useGetMyAssignmentQuery(mine);
-  const title = course?.modules
-    .flatMap(({ lessons }) => lessons)
-    .find(({ id }) => id === lesson)?.title;
+  const title = course && itemTitles(course).get(lesson);
   const zone = course?.timeline.timeZone ?? ownZone();
   return (
     <NightPage

@@ -1,7 +1,6 @@
 /** An assignment as its author makes it: what is asked for, what becomes of what comes late, and the rubric. Its task is the text. */
 import type { PartOf } from "@dawngate/core/lessons";
-import { WORK_FILES_MOST } from "@dawngate/core/lessons/work-limits";
-import { useState } from "react";
+import { SUBMISSION_FILES_MOST } from "@dawngate/core/lessons/submission-limits";
 import { View } from "react-native";
 import { NumberField } from "../../ui/number-field";
 import { Options } from "../../ui/options";
@@ -30,9 +29,7 @@ interface Props {
 
 export function AssignmentEditor({ school, assignment, onAssignment }: Props) {
   const { quiet } = usePalette();
-  // Until something of it is kept, it is not there yet.
-  const [fresh] = useState(FRESH);
-  const now = assignment ?? fresh;
+  const now = assignment ?? FRESH;
   const set = (change: Partial<Assignment>) => {
     const next = { ...now, ...change };
     // What asks for nothing cannot be kept: a file is the next best thing.
@@ -64,7 +61,7 @@ export function AssignmentEditor({ school, assignment, onAssignment }: Props) {
           label="Files at the most"
           value={now.files}
           least={now.words === "none" ? 1 : 0}
-          most={WORK_FILES_MOST}
+          most={SUBMISSION_FILES_MOST}
           width={150}
           onChange={(files) => set({ files })}
         />

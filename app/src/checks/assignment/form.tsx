@@ -1,16 +1,17 @@
 /** An assignment in its lesson, for whoever learns: what is asked, what one writes and brings, what was said of it. */
 import type { MyAssignment } from "@dawngate/contract/assignments";
-import { WORK_FILE_MOST } from "@dawngate/contract/file-limits";
+import { SUBMISSION_FILE_MOST } from "@dawngate/contract/file-limits";
 import type { PartOf } from "@dawngate/core/lessons";
-import { workFaults } from "@dawngate/core/lessons/assignment";
+import { submissionFaults } from "@dawngate/core/lessons/assignment";
 import { sayBytes } from "@dawngate/core/lessons/file-types";
-import { WORK_TEXT_MOST } from "@dawngate/core/lessons/work-limits";
+import { SUBMISSION_TEXT_MOST } from "@dawngate/core/lessons/submission-limits";
 import { sayWrittenEnd } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
 import { FilePlace } from "../../files/file-place";
 import { FileCard } from "../../lessons/file-card";
+import { UNKEPT } from "../../lessons/text-keeper";
 import { explain, pressKey } from "../../store/api";
 import { addressOf } from "../../store/ask";
 import { Coming } from "../../store/coming";
@@ -135,9 +136,7 @@ function Again(props: { part: Assignment; mine: Mine; opened: MyAssignment }) {
 
 const SAYINGS = {
   kept: "Kept; not handed in yet",
-  typing: "Kept in this browser; sent as you pause",
-  keeping: "Keeping…",
-  failed: "Kept in this browser, not by the server yet",
+  ...UNKEPT,
 } as const;
 
 function Writing({ part, mine, opened }: { part: Assignment; mine: Mine; opened: MyAssignment }) {
@@ -149,7 +148,7 @@ function Writing({ part, mine, opened }: { part: Assignment; mine: Mine; opened:
   /** Brought just now: the server names them with the next answer. */
   const [fresh, setFresh] = useState(opened.draft.files);
   const known = new Map(fresh.map((file) => [file.id, file]));
-  const faults = workFaults(part, draft);
+  const faults = submissionFaults(part, draft);
   const { text, files } = draft;
   const send = async () => {
     setTried(true);
@@ -164,7 +163,7 @@ function Writing({ part, mine, opened }: { part: Assignment; mine: Mine; opened:
           label="Your text"
           value={text}
           multiline
-          maxLength={WORK_TEXT_MOST}
+          maxLength={SUBMISSION_TEXT_MOST}
           onChangeText={(next) => draft.type({ text: next })}
           onBlur={draft.leave}
           style={{ minHeight: 180 }}
@@ -195,10 +194,10 @@ function Writing({ part, mine, opened }: { part: Assignment; mine: Mine; opened:
         <FilePlace
           school={mine.school}
           label={files.length === 0 ? "Choose a file" : "Another file"}
-          says={`${part.files === 1 ? "one" : `up to ${part.files}`}, each at most ${sayBytes(WORK_FILE_MOST)}: pictures, films, sound, PDF or any other`}
+          says={`${part.files === 1 ? "one" : `up to ${part.files}`}, each at most ${sayBytes(SUBMISSION_FILE_MOST)}: pictures, films, sound, PDF or any other`}
           several={part.files - files.length > 1}
           keepAt={addressOf("keepMyFile", mine)}
-          most={WORK_FILE_MOST}
+          most={SUBMISSION_FILE_MOST}
           onFile={(file) => {
             setFresh((before) => [...before.filter(({ id }) => id !== file.id), file]);
             draft.add(file.id, part.files);

@@ -7,6 +7,7 @@ import { LeftField } from "../../ui/left-field";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { DecimalField } from "../edit/decimal-field";
+import { newId } from "../new-id";
 import { RubricsSheet } from "./rubrics-sheet";
 
 type Criterion = Rubric[number];
@@ -20,7 +21,7 @@ interface Props {
 
 /** As common practice has it: not there, on its way, there. */
 const begun = (number: number): Criterion => ({
-  id: crypto.randomUUID().slice(0, 12),
+  id: newId(),
   title: `Criterion ${number}`,
   levels: [
     { says: "Not there yet", points: 0 },

@@ -11,6 +11,7 @@ import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
+import { newId } from "../new-id";
 import { useGetRubricsQuery, useKeepRubricMutation, useRemoveRubricMutation } from "./api";
 
 interface Props {
@@ -20,8 +21,6 @@ interface Props {
   onTake(criteria: Rubric): void;
   onClose(): void;
 }
-
-const newId = () => crypto.randomUUID().slice(0, 12);
 
 export function RubricsSheet({ school, rubric, onTake, onClose }: Props) {
   const { quiet } = usePalette();

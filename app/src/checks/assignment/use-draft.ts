@@ -22,7 +22,7 @@ interface Draft {
 const write = ({ text, files }: Draft) => JSON.stringify({ text, files });
 const read = (text: string): Draft => JSON.parse(text) as Draft;
 const nameOf = ({ school, enrollment, lesson }: Mine) =>
-  `dawngate-work-${school}/${enrollment}/${lesson}`;
+  `dawngate-assignment-${school}/${enrollment}/${lesson}`;
 
 /** A draft that was left in this browser; what is none is let be. */
 function left(mine: Mine) {

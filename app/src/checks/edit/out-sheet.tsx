@@ -1,5 +1,6 @@
 /** A quiz's questions to be taken along: as one types them, as a table, or for other programs. */
 import { type Question, writeRows, writeTyped } from "@dawngate/core/checks";
+import { unparse } from "papaparse";
 import { View } from "react-native";
 import { addressOf } from "../../store/ask";
 import { QuietAction } from "../../ui/action";
@@ -15,10 +16,6 @@ interface Props {
   questions: readonly Question[];
   onClose(): void;
 }
-
-/** A cell as RFC 4180 has it. */
-const cell = (text: string): string =>
-  /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
 
 export function OutSheet({ place, title, questions, onClose }: Props) {
   const name = fileName(title);
@@ -41,9 +38,7 @@ export function OutSheet({ place, title, questions, onClose }: Props) {
             onPress={() =>
               saveFile(
                 `${name}.csv`,
-                writeRows(questions)
-                  .map((row) => row.map(cell).join(","))
-                  .join("\r\n"),
+                unparse(writeRows(questions), { newline: "\r\n" }),
                 "text/csv",
               )
             }

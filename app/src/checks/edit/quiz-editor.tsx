@@ -9,6 +9,7 @@ import { QuietAction } from "../../ui/action";
 import { Notice } from "../../ui/notice";
 import { Skeleton } from "../../ui/skeleton";
 import { useGetQuizDraftQuery, useKeepQuestionsMutation } from "../api";
+import { newId } from "../new-id";
 import { BankSheet } from "./bank-sheet";
 import { Counting } from "./counting";
 import { DrawSheet } from "./draw-sheet";
@@ -28,8 +29,6 @@ interface Props {
   onQuiz(quiz: Quiz): void;
   onMinutes(minutes: number): void;
 }
-
-const newId = () => crypto.randomUUID().slice(0, 12);
 
 /** As common practice has it: three attempts, of which the best counts, and what is right seen once one has passed. */
 const freshQuiz = (): Quiz => ({

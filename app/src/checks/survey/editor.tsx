@@ -8,6 +8,7 @@ import { Switched } from "../../ui/switched";
 import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
+import { newId } from "../new-id";
 
 type Survey = PartOf<"survey">;
 type Question = Survey["questions"][number];
@@ -17,7 +18,6 @@ interface Props {
 }
 
 const NEW: Survey = { kind: "survey", anonymous: true, before: "", after: "", questions: [] };
-const newId = () => crypto.randomUUID().slice(0, 12);
 
 /** A question of each kind, as it begins. */
 const BEGUN: Record<string, () => Question> = {

@@ -15,7 +15,7 @@ import { usePalette } from "../../ui/theme";
 import { useKeepLessonMutation } from "../api";
 import { LinkField } from "../kinds/link-field";
 import { readLeft, writeLeft } from "../left-texts";
-import { TextKeeper, type TextState } from "../text-keeper";
+import { TextKeeper, type TextState, UNKEPT } from "../text-keeper";
 import type { RichTextProps, WritingTools } from "../write/rich-text-props";
 import { RevisionsSheet } from "./revisions-sheet";
 
@@ -45,9 +45,7 @@ interface Props {
 
 const SAYINGS: Record<TextState, string> = {
   kept: "Kept. A text needs no publishing.",
-  typing: "Kept in this browser; sent as you pause",
-  keeping: "Keeping…",
-  failed: "Kept in this browser, not by the server yet",
+  ...UNKEPT,
 };
 
 const TOOLS: Pick<WritingTools, "Link" | "pictures"> = {

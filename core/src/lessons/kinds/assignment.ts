@@ -1,6 +1,6 @@
 /** An assignment: what is handed in, looked at by somebody, and accepted or given back until it is. Its task is the lesson's text. */
 import { z } from "zod";
-import { WORK_FILES_MOST } from "../work-limits";
+import { SUBMISSION_FILES_MOST } from "../submission-limits";
 import { lessonKind } from "./kind";
 import { rubric } from "./rubric";
 
@@ -15,9 +15,9 @@ export const assignment = lessonKind({
       files: z
         .int()
         .min(0)
-        .max(WORK_FILES_MOST, `At most ${WORK_FILES_MOST} files`)
+        .max(SUBMISSION_FILES_MOST, `At most ${SUBMISSION_FILES_MOST} files`)
         .describe("So many files may come with it; 0: none."),
-      filesNeeded: z.int().min(0).max(WORK_FILES_MOST).describe("So many of them have to."),
+      filesNeeded: z.int().min(0).max(SUBMISSION_FILES_MOST).describe("So many of them have to."),
       late: z
         .enum(["taken", "refused"])
         .describe("What becomes of what is handed in first after it was due."),

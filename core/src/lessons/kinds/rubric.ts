@@ -1,15 +1,6 @@
 /** A rubric: by which criteria what is handed in is looked at, and how far each can be met. */
 import { z } from "zod";
-import { id } from "../../plan/quiz-rules";
-
-/** Points to two decimals: whole hundredths are added, so that no sum is off by a binary neighbor. */
-const points = z
-  .number()
-  .min(0, "Points are not below 0")
-  .max(1000, "At most 1,000 points")
-  .refine((value) => Math.abs(Math.round(value * 100) - value * 100) < 1e-6, {
-    message: "Points have at most two decimals",
-  });
+import { hundredths, id } from "../../plan/quiz-rules";
 
 export const rubric = z
   .array(
@@ -17,7 +8,12 @@ export const rubric = z
       id,
       title: z.string().min(1, "A criterion has a name").max(200, "At most 200 characters"),
       levels: z
-        .array(z.strictObject({ says: z.string().max(500, "At most 500 characters"), points }))
+        .array(
+          z.strictObject({
+            says: z.string().max(500, "At most 500 characters"),
+            points: hundredths("Points", 0, 1000),
+          }),
+        )
         .min(2, "At least two levels")
         .max(8, "At most 8 levels"),
     }),

@@ -1,6 +1,6 @@
 /** The bank of questions, attempts and their answers, what somebody was given on top; surveys; assignments. */
 import type { Question } from "@dawngate/core/checks";
-import type { Remark, WorkState } from "@dawngate/core/lessons/assignment";
+import type { AssignmentState, Remark } from "@dawngate/core/lessons/assignment";
 import type { Marks, Rubric } from "@dawngate/core/lessons/rubric";
 import type { SurveyAnswers } from "@dawngate/core/lessons/survey";
 import type { ColumnType, Generated } from "kysely";
@@ -105,7 +105,7 @@ export interface AssignmentTable {
   enrollment_id: string;
   item: string;
   course_id: string;
-  state: WorkState;
+  state: AssignmentState;
   draft_number: number;
   draft_text: string;
   draft_files: string[];

@@ -7,7 +7,7 @@ import { notFound } from "../../base/problem";
 import { existing } from "../../courses/authoring";
 import type { SchoolTransaction } from "../../db/connection";
 import { follow } from "../../jobs/outbox";
-import { type Context, isTheirs } from "../../school/context";
+import { type Context, isTheirs, reachOf } from "../../school/context";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { readAddress } from "../store";
@@ -34,7 +34,7 @@ export async function showAsked(
 ): Promise<Asked> {
   return db.readSchool(context, async (tx) => {
     const { draft } = await existing(tx, course);
-    const { cohorts } = staffScope(context);
+    const { cohorts } = reachOf(context);
     const rows = await pageOfQuestions(tx, {
       course,
       item: null,
@@ -63,11 +63,6 @@ export async function showAsked(
   });
 }
 
-/** Authors answer for their courses, whoever asks; instructors for their cohorts. */
-function staffScope(context: Context): { cohorts: string[] | null } {
-  return { cohorts: context.role === "author" ? null : context.cohorts };
-}
-
 async function theirs(
   tx: SchoolTransaction,
   context: Context,
@@ -76,7 +71,7 @@ async function theirs(
 ): Promise<QuestionRow> {
   const row = await readQuestion(tx, id, true);
   const cohort = row?.enrollment ? await cohortOf(tx, row.enrollment) : null;
-  const reached = isTheirs({ ...context, ...staffScope(context) }, cohort);
+  const reached = isTheirs(reachOf(context), cohort);
   if (!row || row.course !== course || !reached) throw notFound("There is no such question.");
   return row;
 }

@@ -178,9 +178,6 @@ const declaredOf = ({ declared }: Given, one: Element): Declared =>
     mapping: null,
   };
 
-const letters = (place: number) =>
-  place < 26 ? String.fromCharCode(97 + place) : `a${place - 25}`;
-
 interface Choices {
   answers: { id: string; text: string; fixed: boolean }[];
   /** Our names by theirs. */
@@ -191,11 +188,11 @@ function choicesIn(element: Element, name: string): Choices {
   const found = allOf(element, name);
   return {
     answers: found.map((one, i) => ({
-      id: letters(i),
+      id: String(i + 1),
       text: textOf(one),
       fixed: attribute(one, "fixed") === "true",
     })),
-    names: new Map(found.map((one, i) => [attribute(one, "identifier"), letters(i)])),
+    names: new Map(found.map((one, i) => [attribute(one, "identifier"), String(i + 1)])),
   };
 }
 
