@@ -1,6 +1,6 @@
 /** Endpoints of learning in a lesson: what was seen, notes of one's own, questions and their answers. */
 import { planFields } from "@dawngate/core/plan";
-import { done, endpoints, inCourse, inMyLesson, } from "../endpoint";
+import { done, endpoints, inCourse, inMyLesson } from "../endpoint";
 import {
   asked,
   askedQuery,

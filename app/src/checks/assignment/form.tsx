@@ -34,10 +34,12 @@ interface Props {
   zone: string;
   /** Null: it is looked at by somebody else than who learns in it. */
   mine: Mine | null;
+  /** The lesson is done, be it by what was accepted or from before it asked for something. */
+  done: boolean;
 }
 
-export function AssignmentForm({ part, zone, mine }: Props) {
-  return mine ? <Own part={part} zone={zone} mine={mine} /> : <Asked part={part} />;
+export function AssignmentForm({ part, zone, mine, done }: Props) {
+  return mine ? <Own part={part} zone={zone} mine={mine} done={done} /> : <Asked part={part} />;
 }
 
 /** What is asked for, and by what it is looked at. */
@@ -56,7 +58,7 @@ function Asked({ part }: { part: Assignment }) {
   );
 }
 
-function Own({ part, zone, mine }: Props & { mine: Mine }) {
+function Own({ part, zone, mine, done }: Props & { mine: Mine }) {
   const { data, error, refetch } = useGetMyAssignmentQuery(mine, {
     refetchOnMountOrArgChange: true,
   });
@@ -64,6 +66,8 @@ function Own({ part, zone, mine }: Props & { mine: Mine }) {
   const { state, shut, submissions } = data;
   const [newest] = submissions;
   const waits = state === "waiting";
+  if (done && newest === undefined)
+    return <Text kind="strong">This is done already: nothing has to be handed in.</Text>;
   return (
     <View style={{ gap: 22 }}>
       {state === "writing" ? <Asked part={part} /> : null}
@@ -205,7 +209,7 @@ function Writing({ part, mine, opened }: { part: Assignment; mine: Mine; opened:
         />
       ) : null}
       <Text kind="small" color={quiet} role="status">
-        {SAYINGS[draft.state]}
+        {text === "" && files.length === 0 ? "" : SAYINGS[draft.state]}
       </Text>
       {draft.error ? <Notice {...explain(draft.error)} /> : null}
       {tried && faults.length > 0 ? (
