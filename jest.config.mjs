@@ -21,6 +21,6 @@ const room = (name, extra = {}) => ({
 
 export default {
   // On a slow hour a database takes its time.
-  testTimeout: 20_000,
+  testTimeout: 60_000,
   projects: [room("core"), room("cli"), room("contract"), room("server")],
 };
