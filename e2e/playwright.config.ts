@@ -14,6 +14,7 @@ const ON_A_PHONE = [
   "**/enrollment/ways-in.spec.ts",
   // Making and looking wide: seen in pictures.
   "**/checks/assignment.spec.ts",
+  "**/statements/record-store.spec.ts",
 ];
 const WIDE = [
   "**/courses/out.spec.ts",

@@ -7,6 +7,7 @@ import { randomBytes } from "node:crypto";
 import type { CourseList } from "@dawngate/contract/courses";
 import type { Roster } from "@dawngate/contract/roster";
 import type { Instant } from "@dawngate/core/time";
+import { openOutside } from "@dawngate/server/base/outside";
 import type { Cluster } from "@dawngate/server/db/address";
 import { openDatabase, type SchoolId } from "@dawngate/server/db/connection";
 import { BACKGROUND } from "@dawngate/server/db/pool";
@@ -94,6 +95,7 @@ const app = new Hono()
       files: null,
       homeSchool: null,
       numbers: practiceNumbers(),
+      outside: openOutside(false),
       kept: null,
       baseUrl: "http://127.0.0.1:1",
     }),

@@ -2,6 +2,7 @@
 
 import { fork } from "node:child_process";
 import type { Instant } from "@dawngate/core/time";
+import { openOutside } from "@dawngate/server/base/outside";
 import { openDatabase } from "@dawngate/server/db/connection";
 import { dropDatabase, prepareDatabase } from "@dawngate/server/db/prepare";
 import { createApp } from "@dawngate/server/http/app";
@@ -73,7 +74,13 @@ const app = new Hono()
   .get("/bare", async (c) => c.json(await bareTransaction()))
   .route(
     "/",
-    createApp({ ...parts, ...nothing, numbers: practiceNumbers(), baseUrl: "http://127.0.0.1:1" }),
+    createApp({
+      ...parts,
+      ...nothing,
+      numbers: practiceNumbers(),
+      outside: openOutside(false),
+      baseUrl: "http://127.0.0.1:1",
+    }),
   );
 const server = serve({ fetch: app.fetch, hostname: "127.0.0.1", port: 0 });
 await new Promise((resolve) => server.once("listening", resolve));

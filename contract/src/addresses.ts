@@ -229,6 +229,10 @@ export const ADDRESSES = {
   getWishesByKey: ["GET", "/schools/{school}/told/{key}", ["self"], []],
   changeWishesByKey: ["PUT", "/schools/{school}/told/{key}", [], ["self"]],
   turnOffByKey: ["POST", "/schools/{school}/told/{key}/off", [], ["self"]],
+  getRecordStore: ["GET", "/schools/{school}/record-store", ["recordStore"], []],
+  keepRecordStore: ["PUT", "/schools/{school}/record-store", [], ["recordStore"]],
+  tryRecordStore: ["POST", "/schools/{school}/record-store/try", [], ["recordStore"]],
+  removeRecordStore: ["DELETE", "/schools/{school}/record-store", [], ["recordStore"]],
   getToday: ["GET", "/schools/{school}/today", ["courses","course","people"], []],
   findAnything: ["GET", "/schools/{school}/found", [], []],
 } as const;

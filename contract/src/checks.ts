@@ -339,8 +339,12 @@ export const analysis = z
         chosen: z.array(z.object({ answer: z.string(), count: z.int() })),
         places: z.array(z.int()),
         flags: z.array(z.string()),
+        overTime: z.array(figure).describe("How many knew it, in each of the months."),
       }),
     ),
+    months: z
+      .array(z.object({ month: z.string(), enrollees: z.int(), mean: z.number() }))
+      .describe("The last twelve months in which somebody handed a first attempt in."),
     files,
   })
   .meta({ id: "Analysis" });

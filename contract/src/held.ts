@@ -18,6 +18,7 @@ export const HELD = {
   bank: ["school"],
   submissions: ["school"],
   rubrics: ["school"],
+  recordStore: ["school"],
   courses: ["school"],
   year: ["school"],
   shelf: ["school"],

@@ -5,6 +5,7 @@ import { createServer, Server as NetServer } from "node:net";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { serve } from "@hono/node-server";
 import { pino } from "pino";
+import { openOutside } from "./base/outside";
 import { attemptEnder } from "./checks/ending";
 import { marker } from "./checks/marking";
 import { openDatabase } from "./db/connection";
@@ -35,6 +36,7 @@ import { smtpMailer } from "./stand-ins/mail/smtp";
 import { openMailTray } from "./stand-ins/mail/store";
 import { practiceNumbers } from "./stand-ins/tax-numbers";
 import { practiceTill } from "./stand-ins/till/client";
+import { teller } from "./statements/tell";
 
 /** So long a connection that stands may wait for its next request while the server ends, in milliseconds. */
 const GRACE = 1500;
@@ -82,6 +84,9 @@ if (settings.demo !== null) {
   tell({ done: demo.loaded ? "demo-loaded" : "demo-kept", password, signIns });
 }
 
+// A demo's stand-ins are on this machine.
+const outside = openOutside(settings.demo !== null);
+
 const closeAll = () => Promise.all([db.close(), identity.close(), counters.end(), tray?.close()]);
 if (port === null) await closeAll();
 else {
@@ -103,6 +108,7 @@ else {
     workOnPeopleFile: peopleFileWorker({ db, baseUrl, now }),
     endAttempt: attemptEnder({ db, now }),
     markAgain: marker({ db, now }),
+    tellStatements: teller({ db, ask: outside.ask, baseUrl, now }),
     giveGift,
     dropFiles: (school) => dropFiles(db, kept, school),
     payBack,
@@ -139,6 +145,7 @@ else {
     identity,
     tray,
     payments,
+    outside,
     numbers: practiceNumbers(),
     kept,
     threads,

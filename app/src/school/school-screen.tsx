@@ -7,6 +7,7 @@ import { View } from "react-native";
 import { useGetCoursesQuery } from "../courses/api";
 import { OwnWordsFields } from "../courses/own-words";
 import { SchoolSides } from "../frame/sides";
+import { RecordStoreSettings } from "../statements/record-store-settings";
 import { explain, faultsOf } from "../store/api";
 import { CameFor } from "../ui/came-for";
 import { TimeField } from "../ui/moment-fields";
@@ -56,6 +57,9 @@ export function SchoolScreen() {
               </CameFor>
               <CameFor id="tax">
                 <TaxSettings school={data} />
+              </CameFor>
+              <CameFor id="record-store">
+                <RecordStoreSettings school={data} />
               </CameFor>
             </>
           ) : null}

@@ -11,4 +11,5 @@ export const SETTING_PLACES = [
   ["Second step of staff", "second-step"],
   ["Mail about unfinished checkouts", "follow-up"],
   ["Tax by the buyer's country", "tax"],
+  ["Learning record store (xAPI)", "record-store"],
 ] as const;

@@ -18,6 +18,7 @@ import { sales } from "./sales";
 import { schedule } from "./schedule";
 import { school } from "./school";
 import { staff } from "./staff";
+import { statements } from "./statements";
 import { today } from "./today";
 import { upkeep } from "./upkeep";
 import { waysIn } from "./ways-in";
@@ -46,5 +47,6 @@ export const ROOMS = {
   assignments,
   catalog,
   notices,
+  statements,
   today,
 };

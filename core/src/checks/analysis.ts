@@ -12,7 +12,7 @@ import {
 } from "./attempts";
 import { isUnanswered, placesOf } from "./kinds";
 import { Rational, rootInThousandths, sum, written } from "./rational";
-import type { Question, Quiz } from "./schema";
+import type { Attempt, Question, Quiz } from "./schema";
 
 export type QuestionFlag = "few" | "hard" | "easy" | "weak" | "negative" | "idle" | "rival";
 
@@ -36,11 +36,13 @@ export interface Analysis {
 }
 
 /** Figures are put out to three decimals. */
-const DECIMALS = 3;
+export const DECIMALS = 3;
 const FEW = 30;
 
 /** One enrollee's paper, and their share of its points. */
-interface Sat {
+export interface Sat {
+  /** The attempt that is looked at. */
+  attempt: Attempt;
   lines: ReadonlyMap<string, PaperLine>;
   paper: readonly PaperLine[];
   points: Rational;
@@ -49,11 +51,7 @@ interface Sat {
 }
 
 export function analyzeQuiz(quiz: Quiz): Analysis {
-  const prepared = new PreparedQuiz(quiz);
-  const sat = quiz.enrollments.flatMap((enrollment) => {
-    const taken = firstSubmitted(quiz, prepared.taken(enrollment, null));
-    return taken ? [satOf(taken)] : [];
-  });
+  const sat = satOf(quiz);
   const totals = sat.map(({ total }) => total);
   const alpha = alphaOf(sat);
   return {
@@ -76,10 +74,20 @@ function firstSubmitted({ retake }: Quiz, taken: readonly Taken[]): Taken | unde
   return candidates.find(({ attempt }) => attempt.submittedAt !== null);
 }
 
-function satOf({ paper }: Taken): Sat {
+/** The paper that is looked at of each enrollee who handed one in. */
+export function satOf(quiz: Quiz): Sat[] {
+  const prepared = new PreparedQuiz(quiz);
+  return quiz.enrollments.flatMap((enrollment) => {
+    const taken = firstSubmitted(quiz, prepared.taken(enrollment, null));
+    return taken ? [paperOf(taken)] : [];
+  });
+}
+
+function paperOf({ attempt, paper }: Taken): Sat {
   const points = paperPoints(paper);
   const earned = earnedOn(paper);
   return {
+    attempt,
     lines: new Map(paper.map((line) => [line.question.id, line])),
     paper,
     points,
@@ -88,7 +96,7 @@ function satOf({ paper }: Taken): Sat {
   };
 }
 
-const meanOf = (all: readonly Rational[]) =>
+export const meanOf = (all: readonly Rational[]) =>
   all.length === 0 ? null : sum(all).dividedBy(Rational.of(all.length));
 
 /** Divisor n. */

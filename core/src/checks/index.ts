@@ -6,6 +6,7 @@ export { parseQuiz, questionFaults } from "./check";
 export { figuresOf, type QuizFigures } from "./figures";
 export { fold, words } from "./fold";
 export { isAnswerOf } from "./kinds";
+export { type MonthOfQuiz, monthsOfQuiz } from "./months";
 export { readNumber } from "./number";
 export { answersShown, drawPaper } from "./paper";
 export { hashOf, shuffled, splitMix } from "./random";

@@ -10,10 +10,15 @@ export const COUNTING = [
   "counts",
   "limit",
   "wait",
+  "uncounted",
 ] as const;
 
-type Counting = Readonly<Record<(typeof COUNTING)[number], unknown>>;
+type Counting = Readonly<Partial<Record<(typeof COUNTING)[number], unknown>>>;
 
 /** Whether two states of a quiz count attempts alike. */
 export const countsAlike = (a: Counting, b: Counting): boolean =>
-  COUNTING.every((name) => a[name] === b[name]);
+  COUNTING.every((name) => said(a[name]) === said(b[name]));
+
+/** A setting as a text; an empty list is none. */
+const said = (value: unknown) =>
+  JSON.stringify(Array.isArray(value) && value.length === 0 ? undefined : value);

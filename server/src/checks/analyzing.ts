@@ -1,19 +1,23 @@
 /** The item analysis of a quiz, from the newest people who took it. */
-import { type Analysis, analyzeQuiz } from "@dawngate/core/checks";
+import { analyzeQuiz, monthsOfQuiz } from "@dawngate/core/checks";
+import { zoneOf } from "@dawngate/core/time";
 import { notFound } from "../base/problem";
 import { versionPlans } from "../courses/versions";
 import type { SchoolTransaction } from "../db/connection";
+import { readSchool } from "../school/store";
 import { newestTakers } from "./attempt-store";
 import { questionsOf, quizFile, quizIn, recordOf } from "./file";
-import type { AnalysisAsked } from "./tasks";
+import type { AnalysisAsked, Analyzed } from "./tasks";
 
 /** So many people are looked at: their answers are in memory together. */
 const TAKERS_MOST = 5000;
+/** The last months that are shown. */
+const MONTHS = 12;
 
 export async function analyzeTakers(
   tx: SchoolTransaction,
   { course, version, item, cohorts, school }: AnalysisAsked,
-): Promise<{ analysis: Analysis; all: boolean }> {
+): Promise<Analyzed> {
   const [plan] = await versionPlans(tx, school, course, [version]);
   const quiz = plan && (await quizIn(tx, plan, version, item));
   if (!quiz) throw notFound("There is no quiz in this lesson.");
@@ -26,5 +30,9 @@ export async function analyzeTakers(
     looked.map((enrollment) => ({ enrollment, opens: null, closes: null })),
     record,
   );
-  return { analysis: analyzeQuiz(file), all: takers.length <= TAKERS_MOST };
+  return {
+    analysis: analyzeQuiz(file),
+    months: monthsOfQuiz(file, zoneOf((await readSchool(tx)).time_zone), MONTHS),
+    all: takers.length <= TAKERS_MOST,
+  };
 }

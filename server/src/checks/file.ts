@@ -1,6 +1,7 @@
 /** A quiz as the core reads it: what its lesson says, the bank's questions, who takes it, and what is on record of them. */
 import { isAnswerOf, type Question, type Quiz } from "@dawngate/core/checks";
 import type { PartOf } from "@dawngate/core/lessons";
+import { countedParts } from "@dawngate/core/plan/asks";
 import type { Timeline } from "@dawngate/core/schedule";
 import { formatInstant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../db/connection";
@@ -103,6 +104,17 @@ export async function questionsOf(
   ];
 }
 
+/** Of what an attempt asked, what counts. A paper of which nothing is left counts as it did: one of nothing has no score. */
+function countedOf(
+  asked: readonly string[],
+  known: ReadonlyMap<string, Question>,
+  out: ReadonlySet<string>,
+): string[] {
+  const there = asked.filter((id) => known.has(id));
+  const counted = there.filter((id) => !out.has(id));
+  return counted.length > 0 ? counted : there;
+}
+
 /** The quiz file of some people. What the bank does not hold any more is not asked; what no question takes is no answer. */
 export function quizFile(
   { title, lesson, part }: QuizIn,
@@ -110,7 +122,8 @@ export function quizFile(
   takers: readonly Taker[],
   { attempts, answers, given }: OnRecord,
 ): Quiz {
-  const { kind: _, atOnce: __, parts, ...rules } = part;
+  const { kind: _, atOnce: __, parts: ___, uncounted = [], ...rules } = part;
+  const out = new Set(uncounted);
   const known = new Map(questions.map((question) => [question.id, question]));
   const onTop = new Map(given.map((one) => [one.enrollment, one]));
   const saved = new Map<string, SavedAnswer[]>();
@@ -123,8 +136,9 @@ export function quizFile(
     dawnGateQuiz: 1,
     id: lesson,
     title,
-    questions: [...questions],
-    parts: parts.map((one) => ({
+    // What is left out is drawn no more.
+    questions: questions.map((one) => (out.has(one.id) ? { ...one, category: null } : one)),
+    parts: countedParts(part).map((one) => ({
       ...one,
       ask: one.ask.filter((ask) => typeof ask !== "string" || known.has(ask)),
     })),
@@ -139,12 +153,12 @@ export function quizFile(
         extraAttempts: more?.attempts ?? 0,
       };
     }),
-    attempts: attempts.map((attempt) => ({
+    attempts: attempts.map(({ asked, ...attempt }) => ({
       id: attempt.id,
       enrollment: attempt.enrollment,
       startedAt: attempt.startedAt,
       submittedAt: attempt.submittedAt,
-      asked: attempt.asked.filter((id) => known.has(id)),
+      asked: countedOf(asked, known, out),
       answers: (saved.get(attempt.id) ?? []).flatMap(({ question, answer, at }) => {
         const of = known.get(question);
         return of ? [{ question, answer: isAnswerOf(of, answer) ? answer : null, at }] : [];

@@ -136,7 +136,7 @@ export async function showAnalysis(
     context,
     async (tx) => (await published(tx, context.school, course)).number,
   );
-  const { analysis, all } = await threads.run(ANALYSIS, {
+  const { analysis, months, all } = await threads.run(ANALYSIS, {
     school: context.school,
     course,
     version,
@@ -148,12 +148,14 @@ export async function showAnalysis(
       tx,
       analysis.questions.map(({ id }) => id),
     );
-    const shown = analysis.questions.flatMap(({ id, ...figures }) => {
+    const shown = analysis.questions.flatMap(({ id, ...figures }, i) => {
       const question = questions.get(id)?.question;
-      return question ? [{ question, ...figures }] : [];
+      const overTime = months.map(({ difficulty }) => difficulty[i] ?? null);
+      return question ? [{ question, ...figures, overTime }] : [];
     });
     return {
       ...analysis,
+      months: months.map(({ difficulty: _, ...month }) => month),
       all,
       questions: shown,
       files: await showFiles(

@@ -209,6 +209,22 @@ export async function showAttempt(
       },
     ];
   });
+  // What the school has left out since stands at the end, with what was answered.
+  const known = new Set(attempt.questions.map((line) => line.id));
+  const asked = record.attempts.find((one) => one.id === id)?.asked ?? [];
+  const out = asked.flatMap((of) => (known.has(of) ? [] : (questions.get(of) ?? [])));
+  for (const question of out)
+    lines.push({
+      question: askedOf(question, id),
+      asked: true,
+      answer: counted.get(question.id)?.answer ?? null,
+      at: counted.get(question.id)?.at ?? null,
+      arrived: null,
+      points: null,
+      why: "It counts in nobody's attempt any more: the school has left it out.",
+      right: question.right,
+      explanation: question.explanation,
+    });
   return {
     ...lineOf(attempt),
     why: sayScore(quiz.part, attempt),
@@ -220,7 +236,10 @@ export async function showAttempt(
           tx,
           kept,
           context,
-          filesOfQuestions(attempt.questions.flatMap(({ id: of }) => questions.get(of) ?? [])),
+          filesOfQuestions([
+            ...attempt.questions.flatMap(({ id: of }) => questions.get(of) ?? []),
+            ...out,
+          ]),
         )
       : {},
   };

@@ -29,7 +29,7 @@ import {
 } from "./attempt-store";
 import { readQuestions } from "./bank-store";
 import { showAttempt, showTheirs } from "./show";
-import { type ScoredPerson, scored, settle, theirQuiz } from "./standing";
+import { type ScoredPerson, scored, settle, type TheirQuiz, theirQuiz } from "./standing";
 
 type Parts = Pick<Services, "db" | "kept">;
 interface Where {
@@ -181,6 +181,19 @@ export async function saveAnswers(
   });
 }
 
+/** The same record, as it is when an attempt has been handed in just now: nothing of it is read again. */
+function handedIn({ file, record, ...rest }: TheirQuiz, id: string, now: Instant): TheirQuiz {
+  const submitted = <A extends { id: string; submittedAt: string | null }>(one: A) =>
+    one.id === id ? { ...one, submittedAt: one.submittedAt ?? formatInstant(now) } : one;
+  const after = { ...file, attempts: file.attempts.map(submitted) };
+  return {
+    ...rest,
+    file: after,
+    record: { ...record, attempts: record.attempts.map(submitted) },
+    scored: scored(after, now),
+  };
+}
+
 /** Hands an attempt in, once: what it came to, and what that opens. */
 export async function handIn(
   { db, kept }: Parts,
@@ -195,7 +208,7 @@ export async function handIn(
     const before = await theirQuiz(tx, own, where.lesson, now);
     const runs = before.scored.attempts.some((one) => one.id === id && one.endedAt === null);
     if (runs && attempt.submittedAt === null) await setSubmitted(tx, id, formatInstant(now));
-    const theirs = runs ? await theirQuiz(tx, own, where.lesson, now) : before;
+    const theirs = runs ? handedIn(before, id, now) : before;
     const settled = await settle(tx, context.school, own, theirs, now);
     return {
       quiz: await showTheirs(tx, kept, context, settled.after, theirs),

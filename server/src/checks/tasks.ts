@@ -1,5 +1,5 @@
 /** What looking at quizzes has done in threads. */
-import type { Analysis } from "@dawngate/core/checks";
+import type { Analysis, MonthOfQuiz } from "@dawngate/core/checks";
 import type { SchoolId } from "../db/connection";
 import { task } from "../jobs/task";
 
@@ -12,5 +12,12 @@ export interface AnalysisAsked {
   cohorts: readonly string[] | null;
 }
 
-/** The item analysis of a quiz, and whether everybody is in it. */
-export const ANALYSIS = task<AnalysisAsked, { analysis: Analysis; all: boolean }>("quiz-analysis");
+export interface Analyzed {
+  analysis: Analysis;
+  months: MonthOfQuiz[];
+  /** Whether everybody is in it. */
+  all: boolean;
+}
+
+/** The item analysis of a quiz, and how it went month by month. */
+export const ANALYSIS = task<AnalysisAsked, Analyzed>("quiz-analysis");

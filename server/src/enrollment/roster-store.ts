@@ -85,9 +85,9 @@ export function isPageEnd(order: RosterOrder, { key, number }: PageEnd): boolean
   return /^\d{1,18}$/.test(number) && (order === "name" || INSTANT.test(key));
 }
 
-/** So many rows are walked over first, and so many where those did not fill the page. */
+/** So many rows are walked over first, and so many more where those did not fill the page. */
 const SHORT_WALK = 1000;
-const LONG_WALK = 5000;
+const LONG_WALK = 2500;
 /** Of so many people, in the order in which they enrolled, it is seen how common a name is. */
 const SAMPLE = 300;
 /** So many people of the school whose name matches are looked up by it; of more the list is walked along. */
@@ -120,7 +120,6 @@ export async function readRoster(
   asked: Asked,
 ): Promise<{ rows: RosterRow[]; end: PageEnd | null }> {
   const { course, narrowing, order, most } = asked;
-  const walk = (length: number) => walkAlong(tx, asked, length);
   // Few need somebody, as a rule: they are found by their own index, whatever they are sorted by.
   const { standing } = narrowing;
   if (isNeed(standing)) {
@@ -134,7 +133,8 @@ export async function readRoster(
     }
   }
   const find = narrowing.find?.trim() ?? "";
-  const near = await walk(needsLooking(narrowing, order) ? SHORT_WALK : most + 1);
+  const length = needsLooking(narrowing, order) ? SHORT_WALK : most + 1;
+  const near = await walkAlong(tx, asked, length);
   if (near.rows.length === most || near.end === null) return near;
   // A name that many bear is met on the way; one that few bear is found by the index.
   if (find.length >= FINDABLE && !(await isCommon(tx, course, find))) {
@@ -144,7 +144,9 @@ export async function readRoster(
       return fullPage(await select(tx, { ...asked, most: most + 1 }, those), most);
     }
   }
-  return walk(LONG_WALK);
+  const left = { ...asked, after: near.end, most: most - near.rows.length };
+  const on = await walkAlong(tx, left, LONG_WALK);
+  return { rows: [...near.rows, ...on.rows], end: on.end };
 }
 
 /** Whether rows are walked over that do not match: none are where the index holds those that do, and no others. */

@@ -23,6 +23,7 @@ import type { Env, Services } from "../school/kit";
 import { meRoutes } from "../school/me-routes";
 import { schoolRoutes } from "../school/routes";
 import { staffRoutes } from "../school/staff-routes";
+import { statementRoutes } from "../statements/routes";
 import { todayRoutes } from "../today/routes";
 import { type Described, describe, ofRoom, roomsOf } from "./describe";
 
@@ -48,6 +49,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", assignmentRoutes(services))
     .route("/", catalogRoutes(services))
     .route("/", noticeRoutes(services))
+    .route("/", statementRoutes(services))
     .route("/", todayRoutes(services));
   app.openAPIRegistry.registerComponent("securitySchemes", "session", {
     type: "apiKey",

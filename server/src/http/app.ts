@@ -12,6 +12,7 @@ import { catalogHead, type Head, headOf, listingHeadOf, sitemapOf } from "../cat
 import type { Changes } from "../jobs/changes";
 import { type Env, remembersWriting, type Services } from "../school/kit";
 import { whereFrom } from "../school/limits";
+import { PRACTICE_PATH, practiceRecords } from "../stand-ins/records";
 import { api } from "./api";
 import { type Health, healthRoutes } from "./health";
 import { packed } from "./pack";
@@ -107,6 +108,7 @@ export function createApp({
     return answer;
   });
   app.route("/api", api(services, changes));
+  if (services.outside.local) app.route(PRACTICE_PATH, practiceRecords());
   const nothing = () => {
     throw notFound("There is no such address in this API; /api/openapi.json lists them all.");
   };

@@ -21,6 +21,8 @@ export interface JobParts {
   endAttempt(school: string, attempt: string): Promise<void>;
   /** Marks attempts at a lesson's quiz again, those of the people after this one. */
   markAgain(school: string, lesson: string, after: string): Promise<void>;
+  /** Tells a school's learning record store what people have achieved. */
+  tellStatements(school: string): Promise<void>;
   runOrder(school: string, order: string): Promise<void>;
   payBack(what: {
     school: string;

@@ -6,6 +6,7 @@ import { OpenAPIHono } from "@hono/zod-openapi";
 import type { MiddlewareHandler } from "hono";
 import { getCookie, setCookie } from "hono/cookie";
 import type { KeptFiles } from "../base/kept-files";
+import type { Outside } from "../base/outside";
 import { notFound, ProblemError } from "../base/problem";
 import { inTurn } from "../base/turns";
 import type { ActorRow, Database } from "../db/connection";
@@ -45,6 +46,8 @@ export interface Services {
   tray: MailTray | null;
   /** The payment service; null: nothing that costs can be sold. */
   payments: PaymentService | null;
+  /** How addresses that a school gives are asked. */
+  outside: Outside;
   /** Whether a company's tax number is registered. */
   numbers: TaxNumberService;
   /** Where files are kept; null: none can be brought. */

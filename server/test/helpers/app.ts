@@ -1,6 +1,7 @@
 /** The server without sign-in: who asks stands in a header, so that a test can be anybody. */
 
 import type { Instant } from "@dawngate/core/time";
+import { openOutside } from "../../src/base/outside";
 import { attemptEnder } from "../../src/checks/ending";
 import { marker } from "../../src/checks/marking";
 import type { Database } from "../../src/db/connection";
@@ -23,6 +24,7 @@ import { openAccounts } from "../../src/school/account-store";
 import { NO_LIMITS } from "../../src/school/limits";
 import type { Mail } from "../../src/stand-ins/mail/mail";
 import { practiceNumbers } from "../../src/stand-ins/tax-numbers";
+import { teller } from "../../src/statements/tell";
 import type { TestDatabase } from "./database";
 
 export interface TestApp {
@@ -66,6 +68,7 @@ export function testApp(
   opened.get(db)?.closing.push(() => pool.end());
   const accounts = openAccounts(pool, { hash: async (password) => `hashed ${password}` });
   const threads = noThreads({ db });
+  const outside = other.outside ?? openOutside(false);
   const parts: JobParts = {
     db,
     threads,
@@ -77,6 +80,7 @@ export function testApp(
     workOnPeopleFile: peopleFileWorker({ db, now, baseUrl: "http://127.0.0.1:1" }),
     endAttempt: attemptEnder({ db, now }),
     markAgain: marker({ db, now }),
+    tellStatements: teller({ db, now, ask: outside.ask, baseUrl: "http://127.0.0.1:1" }),
     callNext: nextCaller({ db, now, baseUrl: "http://127.0.0.1:1" }),
     payBack: backPayer({ db, now, payments: other.payments ?? null }),
     runOrder: orderRunner({
@@ -99,6 +103,7 @@ export function testApp(
     now,
     threads,
     readers: readersHere,
+    outside,
     numbers: practiceNumbers(),
     limits: NO_LIMITS,
     homeSchool: "one",

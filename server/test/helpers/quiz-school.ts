@@ -3,6 +3,7 @@ import type { BankQuestion, MyQuiz } from "@dawngate/contract/checks";
 import { readTyped } from "@dawngate/core/checks";
 import type { PartOf } from "@dawngate/core/lessons";
 import type { Instant } from "@dawngate/core/time";
+import type { ServerParts } from "../../src/http/app";
 import { type Owned, ownedSchool } from "./owned";
 import { instant } from "./sample";
 
@@ -39,7 +40,7 @@ How hot is the oven?
 `;
 
 /** A school for the tests of a file, at an instant that they can move on. */
-export function quizSchool(from = "2027-03-10T12:00:00Z") {
+export function quizSchool(from = "2027-03-10T12:00:00Z", other: Partial<ServerParts> = {}) {
   let owned: Owned;
   const clock = { now: instant(from) as Instant };
   const forward = (minutes: number) => {
@@ -113,7 +114,7 @@ export function quizSchool(from = "2027-03-10T12:00:00Z") {
     };
   };
   beforeAll(async () => {
-    owned = await ownedSchool(() => clock.now, 3);
+    owned = await ownedSchool(() => clock.now, 3, other);
     const draft = await ask<{ sequence: number }>("GET", `${COURSE}/draft`);
     // It was ticked before it was a quiz.
     await by(ANA, "PUT", MINE, { done: false, key: "not-done-after-all" });

@@ -15,7 +15,7 @@ const STOREYS = [
   ["schedule"],
   ["enrollment"],
   ["review"],
-  ["sales", "checks", "credentials", "notices", "catalog"],
+  ["sales", "checks", "credentials", "notices", "statements", "catalog"],
   ["today", "import"],
   ["http"],
 ];

@@ -24,6 +24,7 @@ afterAll(() => rmSync(folder, { recursive: true }));
 const app = createApp({
   files: staticFiles(folder),
   changes: null,
+  outside: { local: false },
   log: () => undefined,
 } as never);
 const get = (path: string, headers = {}) => app.request(path, { headers });
@@ -54,6 +55,7 @@ test("a page says what it is in its head, and nothing in that is read as anythin
         data: { name: "</script><script>alert(2)" },
       }),
     changes: null,
+    outside: { local: false },
     log: () => undefined,
   } as never);
   const text = await (await told.request("/one/anything")).text();

@@ -41,6 +41,7 @@ beforeAll(async () => {
           callNext: async () => undefined,
           endAttempt: async () => undefined,
           markAgain: async () => undefined,
+          tellStatements: async () => undefined,
           workOnPeopleFile: async () => undefined,
           giveGift: async () => undefined,
           dropFiles: async () => undefined,

@@ -20,6 +20,8 @@ interface Props {
   /** Null: it is the only one. */
   number: number | null;
   bank: ReadonlyMap<string, BankQuestion>;
+  /** Questions that are left out of the count. */
+  uncounted: readonly string[];
   categories: readonly { category: string; count: number }[];
   onPart(change: Partial<Part>): void;
   onRemove(): void;
@@ -30,8 +32,8 @@ interface Props {
 }
 
 export function PartBlock(props: Props) {
-  const { part, number, bank, categories, onPart, onRemove, onOpen, onType, onDraw, onBank } =
-    props;
+  const { part, number, bank, uncounted, categories } = props;
+  const { onPart, onRemove, onOpen, onType, onDraw, onBank } = props;
   const { quiet, line } = usePalette();
   const [words, setWords] = useState(false);
   const move = (at: number, by: -1 | 1) => {
@@ -93,6 +95,7 @@ export function PartBlock(props: Props) {
             <AskedRow
               key={ask}
               row={bank.get(ask)}
+              isOut={uncounted.includes(ask)}
               number={i + 1}
               onOpen={() => onOpen(ask)}
               onUp={i === 0 ? null : () => move(i, -1)}
@@ -143,12 +146,14 @@ export function PartBlock(props: Props) {
 
 function AskedRow({
   row,
+  isOut,
   number,
   onOpen,
   onUp,
   onRemove,
 }: {
   row: BankQuestion | undefined;
+  isOut: boolean;
   number: number;
   onOpen(): void;
   onUp: (() => void) | null;
@@ -167,6 +172,7 @@ function AskedRow({
           <Text kind="small" color={row ? quiet : ember}>
             {row
               ? [
+                  ...(isOut ? ["left out of the count"] : []),
                   KIND_WORDS[row.question.kind],
                   sayPoints(row.question.points),
                   ...(row.question.category ? [row.question.category] : []),

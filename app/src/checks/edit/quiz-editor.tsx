@@ -115,6 +115,7 @@ export function QuizEditor({ place, quiz: given, title, onQuiz, onMinutes }: Pro
           part={part}
           number={quiz.parts.length > 1 ? i + 1 : null}
           bank={bank}
+          uncounted={quiz.uncounted ?? []}
           categories={data.categories}
           onPart={(change) => setPart(part.id, change)}
           onRemove={() => onQuiz({ ...quiz, parts: quiz.parts.filter(({ id }) => id !== part.id) })}

@@ -2,14 +2,18 @@
 import type { BankQuestion } from "@dawngate/contract/checks";
 import type { Quiz as File, Question } from "@dawngate/core/checks";
 import type { PartOf } from "@dawngate/core/lessons";
+import { countedParts } from "@dawngate/core/plan/asks";
 
 /** Without people and attempts; what the bank does not hold is not asked, and no more is drawn than is there. */
 export function quizOf(
   title: string,
-  { kind: _, atOnce: __, parts, ...rules }: PartOf<"quiz">,
+  { kind: _, atOnce: __, parts: all, uncounted = [], ...rules }: PartOf<"quiz">,
   bank: ReadonlyMap<string, BankQuestion>,
 ): File {
-  const questions: Question[] = [...bank.values()].map(({ question }) => question);
+  const parts = countedParts({ parts: all, uncounted });
+  const questions: Question[] = [...bank.values()]
+    .map(({ question }) => question)
+    .filter(({ id }) => !uncounted.includes(id));
   const named = new Set(parts.flatMap(({ ask }) => ask.filter((one) => typeof one === "string")));
   const left = new Map<string, number>();
   for (const { id, category } of questions)

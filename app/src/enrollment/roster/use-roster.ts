@@ -1,6 +1,6 @@
 /** The people of a course as one has narrowed and sorted them, page after page, and how many there are of each. */
 import type { Matching, RosterOrder, RosterPerson } from "@dawngate/contract/roster";
-import { useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import type { InCourse } from "../../courses/api";
 import { everyPage } from "../../store/every-page";
 import { useSettled } from "../../ui/settled";
@@ -30,7 +30,15 @@ export function useRoster(place: InCourse, first: Narrowed["standing"] = null) {
     { refetchOnMountOrArgChange: true },
   );
   const present = useGetRosterTotalsQuery({ ...place, find: "", cohort: null });
-  const people: RosterPerson[] = data?.pages.flatMap((page) => page.people) ?? [];
+  const people: RosterPerson[] = useMemo(
+    () => data?.pages.flatMap((page) => page.people) ?? [],
+    [data],
+  );
+  // A page walks so far and no further: where nobody on that way matches, the next one goes on from there.
+  const isEmpty = data?.pages.at(-1)?.people.length === 0;
+  useEffect(() => {
+    if (isEmpty && hasNextPage && !isFetching && !error) fetchNextPage();
+  }, [isEmpty, hasNextPage, isFetching, error, fetchNextPage]);
   const { standing } = narrowed;
   const counted = totals.data?.counted ? totals.data : null;
   const total = !counted

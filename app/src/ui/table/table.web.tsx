@@ -11,7 +11,16 @@ import {
   useReactTable,
 } from "@tanstack/react-table";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type CSSProperties, memo, useEffect, useMemo, useRef } from "react";
+import {
+  type CSSProperties,
+  memo,
+  type RefObject,
+  useDeferredValue,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+} from "react";
 import { View } from "react-native";
 import { rowsInSteps } from "../in-steps";
 import { useWide } from "../layout";
@@ -80,17 +89,8 @@ function Wide<Row, Order extends string>({
       ),
     [columns],
   );
-  const table = useReactTable({
-    data: rows as Row[],
-    columns: defs,
-    getRowId: keyOf,
-    getCoreRowModel: getCoreRowModel(),
-    manualSorting: true,
-    state: { columnVisibility: shown },
-  });
-  const all = table.getRowModel().rows;
   const virtual = useVirtualizer({
-    count: all.length,
+    count: rows.length,
     getScrollElement: () => scroller,
     estimateSize: () => height.wide,
     overscan: 12,
@@ -99,15 +99,33 @@ function Wide<Row, Order extends string>({
     useFlushSync: false,
     scrollMargin: margin,
   });
-  const drawn = virtual.getVirtualItems();
-  const first = drawn[0];
-  const last = drawn.at(-1);
+  const near = virtual.getVirtualItems();
+  // Rows that come into sight are drawn in slices between the frames, so that scrolling waits for none of them.
+  const first = useDeferredValue(near[0]?.index ?? 0);
+  const last = useDeferredValue(near.at(-1)?.index ?? -1);
+  // The table knows of those that are drawn alone: of a hundred thousand it would make each one's row anew with every page.
+  const data = useMemo(() => rows.slice(first, last + 1), [rows, first, last]);
+  const table = useReactTable({
+    data,
+    columns: defs,
+    getRowId: keyOf,
+    getCoreRowModel: getCoreRowModel(),
+    manualSorting: true,
+    // There are no pages to be set back to the first whenever other rows are drawn.
+    manualPagination: true,
+    state: { columnVisibility: shown },
+  });
+  const drawn = table.getRowModel().rows;
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked whenever the end has come nearer
   useEffect(() => {
-    if ((last?.index ?? -1) >= all.length - 20) onEnd();
-  }, [last?.index, all.length]);
-  const above = first ? first.start - margin : 0;
-  const below = last ? virtual.getTotalSize() - (last.end - margin) : 0;
+    if (last >= rows.length - 20) onEnd();
+  }, [last, rows.length]);
+  const above = first * height.wide;
+  const below = (rows.length - first - drawn.length) * height.wide;
+  const does = useRef({ marks, onOpen });
+  useLayoutEffect(() => {
+    does.current = { marks, onOpen };
+  });
   const leaves = table.getVisibleLeafColumns();
   const shape = leaves.map(({ id }) => id).join();
   return (
@@ -148,21 +166,20 @@ function Wide<Row, Order extends string>({
       </thead>
       <tbody ref={body}>
         {above > 0 ? <Gap height={above} /> : null}
-        {drawn.map(({ index }) => {
-          const row = all[index];
-          return row ? (
-            <Drawn
-              key={row.id}
-              row={row}
-              index={index + 2}
-              height={height.wide}
-              marks={marks}
-              onOpen={onOpen}
-              columns={columns}
-              shape={shape}
-            />
-          ) : null;
-        })}
+        {drawn.map((row, i) => (
+          <Drawn
+            key={row.id}
+            row={row}
+            shown={row.original}
+            index={first + i + 2}
+            height={height.wide}
+            marked={marks ? marks.isMarked(row.original) : null}
+            opens={onOpen !== undefined}
+            does={does}
+            columns={columns}
+            shape={shape}
+          />
+        ))}
         {below > 0 ? <Gap height={below} /> : null}
       </tbody>
     </table>
@@ -227,27 +244,38 @@ function Head<Row, Order extends string>({
 
 interface DrawnProps<Row, Order extends string> {
   row: TableRow<Row>;
+  shown: Row;
   index: number;
   height: number;
-  marks: TableProps<Row, Order>["marks"];
-  onOpen: TableProps<Row, Order>["onOpen"];
-  /** What its cells are made by, and which of them are shown: a row is drawn again only for these. */
+  /** null: rows cannot be marked. */
+  marked: boolean | null;
+  opens: boolean;
+  /** What a press does, as it is when one presses. */
+  does: RefObject<Pick<TableProps<Row, Order>, "marks" | "onOpen">>;
+  /** What its cells are made by, and which of them are shown. */
   columns: readonly TableColumn<Row, Order>[];
   shape: string;
 }
 
-/** While one scrolls, the rows that stay in sight are not drawn again. */
-const Drawn = memo(DrawnRow) as typeof DrawnRow;
+/**
+ * A row is drawn again only when what it shows has changed: not while one scrolls, and not when more rows have come,
+ * for which the table makes each of its rows anew.
+ */
+const Drawn = memo(DrawnRow, (before, after) =>
+  (Object.keys(after) as (keyof typeof after)[]).every(
+    (key) => key === "row" || before[key] === after[key],
+  ),
+) as typeof DrawnRow;
 
 function DrawnRow<Row, Order extends string>({
   row,
   index,
   height,
-  marks,
-  onOpen,
+  marked,
+  opens,
+  does,
 }: DrawnProps<Row, Order>) {
   const { line, lilac } = usePalette();
-  const marked = marks?.isMarked(row.original) ?? false;
   const cell: CSSProperties = {
     height,
     padding: "0 8px 0 0",
@@ -261,22 +289,22 @@ function DrawnRow<Row, Order extends string>({
       onClick={(event) => {
         // What is pressed within a cell is that cell's.
         if (!(event.target as HTMLElement).closest("a, button, [role], input"))
-          onOpen?.(row.original);
+          does.current.onOpen?.(row.original);
       }}
       style={{
         backgroundColor: marked ? lilac : "transparent",
-        ...(onOpen && { cursor: "pointer" }),
+        ...(opens && { cursor: "pointer" }),
       }}
     >
-      {marks ? (
+      {marked === null ? null : (
         <td style={cell}>
           <TickBox
-            label={`Mark ${marks.nameOf(row.original)}`}
+            label={`Mark ${does.current.marks?.nameOf(row.original) ?? ""}`}
             checked={marked}
-            onChange={(on) => marks.onMark(row.original, on)}
+            onChange={(on) => does.current.marks?.onMark(row.original, on)}
           />
         </td>
-      ) : null}
+      )}
       {row.getVisibleCells().map((one) => {
         const { right } = one.column.columnDef.meta as TableColumn<Row, Order>;
         return (

@@ -3,6 +3,7 @@
  * school's bank: nothing of them is here, so that this can be read by whoever takes it.
  */
 import { z } from "zod";
+import { countAsks } from "../../plan/asks";
 import * as rules from "../../plan/quiz-rules";
 import { lessonKind } from "./kind";
 
@@ -38,6 +39,19 @@ export const quiz = lessonKind({
       show: rules.show,
       limit: rules.limit.nullable(),
       wait: rules.wait.nullable(),
+      uncounted: z
+        .array(rules.id)
+        .max(500, "At most 500 questions are left out of the count")
+        .optional()
+        .describe("Questions that are asked no more, and count in no attempt on record."),
+    })
+    .superRefine((part, context) => {
+      if (countAsks(part) === 0 && countAsks({ parts: part.parts }) > 0)
+        context.addIssue({
+          code: "custom",
+          path: ["uncounted"],
+          message: "At least one question counts: leave one of them in",
+        });
     })
     .meta({ id: "QuizPart" }),
   uses: () => [],

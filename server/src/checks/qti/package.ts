@@ -26,6 +26,7 @@ function unsaid({
   wait,
   counts,
   outOf,
+  uncounted = [],
 }: PartOf<"quiz">): string[] {
   return [
     ...(passMark > 0 ? [`the pass mark of ${passMark} %`] : []),
@@ -35,6 +36,9 @@ function unsaid({
     ...(retake === "missed" ? ["that a further attempt asks only what was missed"] : []),
     ...(counts !== "best" ? [`that the ${counts} attempt counts`] : []),
     ...(outOf !== null ? [`that ${outOf} points are 100 %`] : []),
+    ...(uncounted.length > 0
+      ? [`questions that are left out of the count: ${uncounted.length}`]
+      : []),
   ];
 }
 

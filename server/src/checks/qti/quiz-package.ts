@@ -1,6 +1,7 @@
 /** A quiz as its author has it, taken along as a package for other programs. */
 import { filesInText, type PartOf } from "@dawngate/core/lessons";
 import { fileTypeOf } from "@dawngate/core/lessons/file-types";
+import { countedParts } from "@dawngate/core/plan/asks";
 import { itemTitles } from "@dawngate/core/plan/titles";
 import { conflict, notFound } from "../../base/problem";
 import { existing } from "../../courses/authoring";
@@ -28,12 +29,22 @@ export async function quizPackage(
     if (!placed) throw notFound(`There is no lesson "${lesson}" in this course.`);
     const { part } = await readPart(tx, placed.lesson_id);
     if (part?.kind !== "quiz") throw notFound("There is no quiz in this lesson.");
-    const questions = inOrder(part, await questionsOf(tx, part, []));
+    const out = new Set(part.uncounted);
+    const asked = await questionsOf(tx, part, []);
+    const questions = inOrder(
+      part,
+      asked.filter(({ id }) => !out.has(id)),
+    );
     const files = await readFiles(tx, [
       ...filesOfQuestions(questions),
       ...part.parts.flatMap(({ before, after }) => filesInText(`${before}\n${after}`)),
     ]);
-    return { title: itemTitles(draft).get(lesson) ?? "Quiz", part, questions, files };
+    return {
+      title: itemTitles(draft).get(lesson) ?? "Quiz",
+      part: { ...part, parts: countedParts(part) },
+      questions,
+      files,
+    };
   });
   // Read outside of the transaction: bytes take their time.
   const pictures = new Map<string, { ending: string; bytes: Uint8Array }>();

@@ -33,6 +33,7 @@ import * as m0031 from "./0031-ways-in";
 import * as m0032 from "./0032-people-files";
 import * as m0033 from "./0033-checks";
 import * as m0034 from "./0034-assignments";
+import * as m0035 from "./0035-statements";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -69,4 +70,5 @@ export const migrations = {
   "0032-people-files": m0032,
   "0033-checks": m0033,
   "0034-assignments": m0034,
+  "0035-statements": m0035,
 };

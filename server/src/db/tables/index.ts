@@ -11,6 +11,7 @@ import type { ReviewTables } from "./review";
 import type { SalesTables } from "./sales";
 import type { ScheduleTables } from "./schedule";
 import type { SchoolTables } from "./school";
+import type { StatementsTables } from "./statements";
 
 export interface Tables
   extends SchoolTables,
@@ -24,4 +25,5 @@ export interface Tables
     SalesTables,
     ChecksTables,
     CatalogTables,
-    NoticesTables {}
+    NoticesTables,
+    StatementsTables {}

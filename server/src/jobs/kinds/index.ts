@@ -17,6 +17,7 @@ import { renameEverywhere } from "./rename-account";
 import { runOrder } from "./run-order";
 import { sendNotice } from "./send-notice";
 import { settleOrder } from "./settle-order";
+import { tellStatements } from "./tell-statements";
 
 const all = {
   mail,
@@ -24,6 +25,7 @@ const all = {
   "people-file": peopleFile,
   "end-attempt": endAttempt,
   "mark-again": markAgain,
+  "tell-statements": tellStatements,
   "project-course": projectCourse,
   "join-accounts": joinAccounts,
   "forget-account": forgetAccount,

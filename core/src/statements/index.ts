@@ -1,0 +1,2 @@
+/** What people achieve, told to a learning record store. */
+export { type Achieved, type Achievement, type Statement, statementOf } from "./statement";

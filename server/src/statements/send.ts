@@ -1,0 +1,78 @@
+/** Statements handed to a learning record store, as xAPI has it (IEEE 9274.1.1, the resource "Statements"). */
+import type { Statement } from "@dawngate/core/statements";
+import { type Answer, type AskOutside, Unheard } from "../base/outside";
+import type { StoreRow } from "./store";
+
+const headers = ({ key, secret }: Pick<StoreRow, "key" | "secret">) => ({
+  authorization: `Basic ${Buffer.from(`${key}:${secret}`).toString("base64")}`,
+  "x-experience-api-version": "1.0.3",
+  accept: "application/json",
+});
+
+type Store = Pick<StoreRow, "address" | "key" | "secret">;
+
+/** What it came to: heard, or refused for good and why. Throws `Unheard` where it is worth trying again. */
+export type Outcome = { heard: true } | { heard: false; why: string };
+
+const post = (ask: AskOutside, store: Store, body: Statement | readonly Statement[]) =>
+  ask({
+    method: "POST",
+    url: `${store.address}/statements`,
+    headers: { ...headers(store), "content-type": "application/json" },
+    body: JSON.stringify(body),
+  });
+
+/**
+ * Hands some over together. A store takes all of them or none: where it refuses them, each is handed over by itself, so
+ * that one that it does not take holds none of the others back.
+ */
+export async function send(
+  ask: AskOutside,
+  store: Store,
+  statements: readonly Statement[],
+): Promise<Outcome[]> {
+  if (statements.length === 0) return [];
+  const together = outcomeOf(await post(ask, store, statements));
+  if (together.heard || statements.length === 1) return statements.map(() => together);
+  const outcomes: Outcome[] = [];
+  for (const one of statements) outcomes.push(outcomeOf(await post(ask, store, one)));
+  return outcomes;
+}
+
+function outcomeOf(answer: Answer): Outcome {
+  const { status } = answer;
+  if (status >= 200 && status < 300) return { heard: true };
+  // It has this one already: what we tell twice has the same identifier.
+  if (status === 409) return { heard: true };
+  if (status === 400 || status === 413 || status === 422)
+    return { heard: false, why: `It refused a statement: ${said(answer)}` };
+  throw new Unheard(sayStatus(answer));
+}
+
+/** Asks whether it would hear us, without telling it anything. */
+export async function greet(ask: AskOutside, store: Store): Promise<Outcome> {
+  try {
+    const answer = await ask({
+      method: "GET",
+      url: `${store.address}/statements?limit=1`,
+      headers: headers(store),
+    });
+    if (answer.status >= 200 && answer.status < 300) return { heard: true };
+    return { heard: false, why: sayStatus(answer) };
+  } catch (error) {
+    if (error instanceof Unheard) return { heard: false, why: error.message };
+    throw error;
+  }
+}
+
+function sayStatus(answer: Answer): string {
+  if (answer.status === 401 || answer.status === 403)
+    return "It does not know this key and secret, or may not be told with them";
+  if (answer.status === 404) return "There are no statements at this address";
+  if (answer.status >= 300 && answer.status < 400)
+    return "It sends elsewhere: give the address it leads to";
+  return `It answered ${answer.status}: ${said(answer)}`;
+}
+
+const said = ({ text }: Answer) =>
+  text.replaceAll(/\s+/g, " ").trim().slice(0, 300) || "nothing more";

@@ -1,0 +1,70 @@
+/** Where a school has told what people achieve: given, tried, and taken away. */
+import type {
+  RecordStore,
+  RecordStoreChange,
+  RecordStoreTried,
+} from "@dawngate/contract/statements";
+import { formatInstant } from "@dawngate/core/time";
+import { notFound, refusal } from "../base/problem";
+import type { SchoolTransaction } from "../db/connection";
+import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
+import { reading } from "../school/service";
+import { PRACTICE_PATH } from "../stand-ins/records";
+import { greet } from "./send";
+import { countDue, deleteStore, putStore, readStore, setFault } from "./store";
+
+type Parts = Pick<Services, "db" | "baseUrl" | "outside">;
+
+/** So many that wait are counted. */
+const COUNTED = 1000;
+
+async function show(tx: SchoolTransaction, { outside, baseUrl }: Parts): Promise<RecordStore> {
+  const store = await readStore(tx);
+  return {
+    address: store?.address ?? null,
+    key: store?.key ?? "",
+    since: store?.since ?? null,
+    told: Number(store?.told ?? 0),
+    toldAt: store?.told_at ?? null,
+    waiting: await countDue(tx, COUNTED),
+    fault: store?.fault ?? null,
+    practice: outside.local ? `${baseUrl}${PRACTICE_PATH}` : null,
+  };
+}
+
+export const showStore = (parts: Parts, context: Context): Promise<RecordStore> =>
+  reading(parts.db, context, (tx) => show(tx, parts));
+
+export async function keepStore(
+  parts: Parts,
+  context: Context,
+  change: RecordStoreChange,
+): Promise<RecordStore> {
+  if (!parts.outside.local && !change.address.startsWith("https://"))
+    throw refusal("What is told would be read on the way.", [
+      { path: "address", reason: "Give an address that begins with https://" },
+    ]);
+  return parts.db.withSchool(context, async (tx) => {
+    const store = await readStore(tx);
+    // A secret goes to nobody it was not given for.
+    if (change.secret === null && store?.address !== change.address)
+      throw refusal("Another address needs its own secret.", [
+        { path: "secret", reason: "Give the secret for this address" },
+      ]);
+    await putStore(tx, context.school, { ...change, now: formatInstant(context.now) });
+    return show(tx, parts);
+  });
+}
+
+export async function tryStore(parts: Parts, context: Context): Promise<RecordStoreTried> {
+  const store = await reading(parts.db, context, readStore);
+  if (!store) throw notFound("There is no learning record store to try.");
+  const outcome = await greet(parts.outside.ask, store);
+  if (outcome.heard) return { heard: true, says: "It answered, and knows this key." };
+  await parts.db.withSchool(context, (tx) => setFault(tx, outcome.why));
+  return { heard: false, says: `${outcome.why}.` };
+}
+
+export const removeStore = (parts: Parts, context: Context): Promise<void> =>
+  parts.db.withSchool(context, deleteStore);
