@@ -14,12 +14,21 @@ const ON_A_PHONE = [
   "**/enrollment/ways-in.spec.ts",
   // Making and looking wide: seen in pictures.
   "**/checks/assignment.spec.ts",
+  "**/checks/survey.spec.ts",
+  "**/lessons/lessons.spec.ts",
+  // Learning is done in one hand; the shelf and a course wide: layout.spec.
+  "**/enrollment/enrollee.spec.ts",
+  // The schedule wide: instrument.spec.
+  "**/schedule/schedule.spec.ts",
+  "**/statements/record-store.spec.ts",
   "**/statements/record-store.spec.ts",
 ];
 const WIDE = [
   "**/courses/out.spec.ts",
   "**/courses/cover.spec.ts",
   "**/review/ripple.spec.ts",
+  "**/notices/notices.spec.ts",
+  "**/sales/income.spec.ts",
   // The schedule on a phone: schedule.spec.
   "**/schedule/instrument.spec.ts",
   "**/school/security.spec.ts",

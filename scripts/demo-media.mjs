@@ -7,6 +7,7 @@ import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { chromium } from "@playwright/test";
+import { CHROMIUM } from "./lib/chromium.mjs";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const out = join(root, "demo/media");
@@ -15,7 +16,7 @@ mkdirSync(out, { recursive: true });
 const sh = (command, ...args) =>
   execFileSync(command, args, { stdio: ["ignore", "ignore", "ignore"] });
 const browser = await chromium.launch({
-  executablePath: "/usr/bin/chromium",
+  executablePath: CHROMIUM,
   args: ["--no-sandbox", "--disable-gpu"],
 });
 

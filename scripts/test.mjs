@@ -2,6 +2,7 @@
 import { existsSync, mkdirSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { CHROMIUM, CHROMIUM_PACKAGE } from "./lib/chromium.mjs";
 import { ensureDebian } from "./lib/debian.mjs";
 import { ensurePackages } from "./lib/packages.mjs";
 import { run } from "./lib/run.mjs";
@@ -24,7 +25,7 @@ const bin = (name) => join(root, "node_modules", name);
 const tally = new Tally();
 
 await ensurePackages(root, say);
-if (!existsSync("/usr/bin/chromium")) await ensureDebian(["chromium"], say);
+if (!existsSync(CHROMIUM)) await ensureDebian([CHROMIUM_PACKAGE], say);
 mkdirSync(local, { recursive: true });
 if (
   room !== null &&

@@ -1,6 +1,8 @@
 /** Another system is told what people achieve: given in the settings, tried, and heard a moment after somebody is done. */
 import { accessibilityFaults, expect, newCourse, stickingOut, test, withLearner } from "../helpers";
 
+test.use({ allowedErrors: /status of 422/ });
+
 test("a learning record store is given and tried; what somebody completes is heard there", async ({
   page,
   browser,
@@ -16,7 +18,9 @@ test("a learning record store is given and tried; what somebody completes is hea
   const lesson = await page.getByRole("button", { name: /^More about lesson Feed it/ });
   await expect(lesson).toBeVisible();
 
-  await page.goto("/ember-row/school?at=record-store");
+  const store = "/api/schools/ember-row/record-store";
+  await page.request.delete(store, { headers: { origin: baseURL ?? "" } });
+  await page.goto("/ember-row/settings?at=record-store");
   await page.getByRole("button", { name: "Tell a learning record store" }).click();
   await page.getByLabel("Its address").fill("records");
   await page.getByLabel("Secret").fill("rye");
@@ -32,7 +36,7 @@ test("a learning record store is given and tried; what somebody completes is hea
 
   const { enrollment, theirs } = await withLearner(page, browser, course, baseURL);
   await theirs.goto(`/ember-row/shelf/${enrollment}`);
-  await theirs.getByRole("link", { name: /Feed it/ }).click();
+  await theirs.getByRole("button", { name: /Feed it/ }).first().click();
   await theirs.getByRole("button", { name: /^Done/ }).click();
   const heard = async () => {
     const answer = await page.request.get(`/practice-records/xapi/statements`, {
