@@ -2,6 +2,7 @@
 import type { QuestionAnalysis } from "@dawngate/contract/checks";
 import { View } from "react-native";
 import { QuietAction } from "../ui/action";
+import { ShareBar } from "../ui/share-bar";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { KIND_WORDS } from "./edit/kind-words";
@@ -9,7 +10,6 @@ import { plainOf } from "./kinds/kind";
 import { SmallBars } from "./over-time";
 import { sayFlags } from "./say-analysis";
 import { sayPercent } from "./say-rules";
-import { ShareBar } from "./share-bar";
 
 type Line = QuestionAnalysis["questions"][number];
 

@@ -84,7 +84,11 @@ function Kept({ school, store, onChange }: Props & { onChange(): void }) {
       {refused ? <Notice {...explain(refused)} /> : null}
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
         <QuietAction label="Try it" busy={trying.isLoading} onPress={() => void tryIt(place)} />
-        <QuietAction label="Change it" says="Change it: the learning record store" onPress={onChange} />
+        <QuietAction
+          label="Change it"
+          says="Change it: the learning record store"
+          onPress={onChange}
+        />
         <QuietAction
           label="Tell it nothing more"
           busy={removing.isLoading}

@@ -4,17 +4,23 @@ import { type RefObject, useLayoutEffect, useState } from "react";
 export function useScrolled(list: RefObject<HTMLElement | null>) {
   const [scroller, setScroller] = useState<HTMLElement | null>(null);
   const [margin, setMargin] = useState(0);
-  // What stands above the list may grow and shrink while one filters.
   useLayoutEffect(() => {
     const element = list.current;
-    if (!element) return;
-    const found = scrollerOf(element);
-    if (found !== scroller) setScroller(found);
+    const found = element && scrollerOf(element);
     if (!found) return;
-    const above =
-      element.getBoundingClientRect().top - found.getBoundingClientRect().top + found.scrollTop;
-    if (Math.abs(above - margin) > 1) setMargin(above);
-  });
+    setScroller(found);
+    const measure = () => {
+      const above =
+        element.getBoundingClientRect().top - found.getBoundingClientRect().top + found.scrollTop;
+      setMargin((known) => (Math.abs(above - known) > 1 ? above : known));
+    };
+    measure();
+    // What stands above the list grows and shrinks while one filters: measured then, and not while one scrolls.
+    const sizes = new ResizeObserver(measure);
+    for (let one: HTMLElement | null = element; one && one !== found; one = one.parentElement)
+      sizes.observe(one);
+    return () => sizes.disconnect();
+  }, [list]);
   return { scroller, margin };
 }
 

@@ -5,10 +5,10 @@ import { fileTypeOf } from "@dawngate/core/lessons/file-types";
 import { Image, View } from "react-native";
 import { FileCard } from "../../lessons/file-card";
 import { saidAt } from "../../ui/said-at";
+import { ShareBar } from "../../ui/share-bar";
 import { SunMark } from "../../ui/sun-mark";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { ShareBar } from "../share-bar";
 import { RemarkedText, RemarkList } from "./remarked-text";
 
 const isPicture = ({ type }: ShownFile) => fileTypeOf(type).family === "picture";

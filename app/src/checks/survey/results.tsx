@@ -5,11 +5,11 @@ import { addressOf } from "../../store/ask";
 import { Coming } from "../../store/coming";
 import { Empty } from "../../ui/empty";
 import { FileLink } from "../../ui/file-link";
+import { ShareBar } from "../../ui/share-bar";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useGetSurveyQuery } from "../api";
 import { sayPercent } from "../say-rules";
-import { ShareBar } from "../share-bar";
 
 interface Props {
   place: { school: string; course: string; lesson: string };

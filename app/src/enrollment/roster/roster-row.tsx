@@ -4,8 +4,8 @@ import { sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
 import { type Zone, zoneOf } from "@dawngate/core/time";
 import { memo, type ReactNode } from "react";
 import { View } from "react-native";
-import { ProgressBar } from "react-native-paper";
 import { Press } from "../../ui/press";
+import { ShareBar } from "../../ui/share-bar";
 import { SunMark } from "../../ui/sun-mark";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -95,11 +95,7 @@ export function Done({ done, of }: RosterPerson) {
   return (
     <>
       <View aria-hidden style={{ width: 64 }}>
-        <ProgressBar
-          progress={done / of}
-          color={leaf}
-          style={{ height: 8, borderRadius: 4, backgroundColor: line }}
-        />
+        <ShareBar share={done / of} height={8} color={leaf} ground={line} />
       </View>
       <Text kind="small">
         {done} of {of}

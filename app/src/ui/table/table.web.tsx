@@ -281,6 +281,8 @@ function DrawnRow<Row, Order extends string>({
     padding: "0 8px 0 0",
     borderBottom: `1px solid ${line}`,
     overflow: "hidden",
+    // Painted once, by itself: rows that come in have none of the others painted again.
+    contain: "paint",
     verticalAlign: "middle",
   };
   return (
