@@ -36,7 +36,10 @@ test("a learning record store is given and tried; what somebody completes is hea
 
   const { enrollment, theirs } = await withLearner(page, browser, course, baseURL);
   await theirs.goto(`/ember-row/shelf/${enrollment}`);
-  await theirs.getByRole("button", { name: /Feed it/ }).first().click();
+  await theirs
+    .getByRole("button", { name: /Feed it/ })
+    .first()
+    .click();
   await theirs.getByRole("button", { name: /^Done/ }).click();
   const heard = async () => {
     const answer = await page.request.get(`/practice-records/xapi/statements`, {
