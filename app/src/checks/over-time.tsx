@@ -26,7 +26,7 @@ export function MonthBars({ months }: { months: Months }) {
   return (
     <View style={{ gap: 6 }}>
       <Text kind="small" color={quiet}>
-        Points at first try, by the month in which it was handed in
+        Points at first try, by the month in which it was handed in, and of how many people
       </Text>
       <View
         role="img"

@@ -252,6 +252,18 @@ test("the weakest question is found, its key mended, and whom that lets pass is 
   await faultless(page);
   await sheet.getByRole("button", { name: "Keep for everybody" }).click();
   await expect(page.getByText(/^Kept\. Attempts are marked again/)).toBeVisible();
+  // Another is left out of the count, seen first for whom that changes what, and let count again.
+  const name = "At how many °C is the loaf done inside?";
+  const line = page.getByRole("listitem").filter({ hasText: name });
+  for (const press of ["Leave it out of the count", "Let it count again"]) {
+    await page.getByRole("button", { name: `${press}: ${name}` }).click();
+    await expect(sheet.getByText(/^\d+ pass(es)? by it/)).toBeVisible();
+    await faultless(page);
+    await sheet.getByRole("button", { name: "Keep for everybody" }).click();
+    await expect(line.getByText("left out", { exact: false })).toBeVisible({
+      visible: press === "Leave it out of the count",
+    });
+  }
   await page.getByRole("radio", { name: "Attempts" }).click();
   await expect(async () => {
     await page.reload();

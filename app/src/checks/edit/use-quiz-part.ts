@@ -6,7 +6,10 @@ import type { Place } from "./place";
 type Quiz = PartOf<"quiz">;
 
 export function useQuizPart(place: Place, skip: boolean) {
-  const { data: lesson } = useGetLessonDraftQuery(place, { skip, refetchOnMountOrArgChange: true });
+  const { data: lesson, refetch } = useGetLessonDraftQuery(place, {
+    skip,
+    refetchOnMountOrArgChange: true,
+  });
   const [keepPart, { error }] = useKeepPartMutation();
   const part = lesson?.part;
   return {
@@ -21,6 +24,8 @@ export function useQuizPart(place: Place, skip: boolean) {
         ...place,
         body: { part: change(part), materials: materials.map(({ id }) => id), partRevision },
       });
+      // What is kept is counted on: the next change says which it saw.
+      await refetch();
       return "data" in answer;
     },
   };
