@@ -109,7 +109,7 @@ export function readRows(
 
 /** What is right, as it is typed; `alone`: nothing stands there that is wrong, so that "true" is no answer among others. */
 function rightLine(said: string, alone: boolean): string {
-  if (/^(=|~|\d{1,3}[.)])\s/.test(said)) return said;
+  if (/^(=|~|!|\d{1,3}[.)])\s/.test(said)) return said;
   if (/\S\s*(->|→)\s*\S/.test(said)) return `- ${said}`;
   if (alone && /^(true|false|yes|no|[-+]?\d+([.,]\d+)?(\s*±.*)?)$/i.test(said)) return `= ${said}`;
   return `* ${said}`;

@@ -19,6 +19,8 @@
  *     2. Rest
  *     What does a levain need?
  *     ~ flour / meal                   a keyword with its wordings
+ *     ! all or nothing                 how it counts and stands: also "in this order", "keeps its place: 3", and, of a
+ *                                      matching, "also offered: Oats / Barley"
  */
 import { rightFault } from "./kinds";
 import { type Question, questionSchema } from "./schema";
@@ -42,10 +44,12 @@ interface Block {
   text: string;
   category: string | null;
   marks: { sign: string; text: string }[];
+  /** What stands after !. */
+  says: string[];
   explanation: string[];
 }
 
-const MARK = /^\s*(?:(\*|\+|\[x\]|-|\[ ?\]|=|~|>)\s+(.*)|(\d{1,3})[.)]\s+(.*))$/i;
+const MARK = /^\s*(?:(\*|\+|\[x\]|-|\[ ?\]|=|~|>|!)\s+(.*)|(\d{1,3})[.)]\s+(.*))$/i;
 const POINTS = /\s*\((\d{1,4}(?:[.,]\d{1,2})?)(?:\s*(?:p|points?))?\)\s*$/i;
 const GAP = /\{([^{}]+)\}/g;
 
@@ -88,7 +92,7 @@ function blocksOf(text: string, faults: TypedFault[]): Block[] {
       mark?.[3] !== undefined && (!open || open.marks.some(({ sign }) => sign !== "1"));
     if (!mark || begins) {
       const text = begins ? (mark?.[4] ?? "").trim() : trimmed;
-      open = { line, text, category, marks: [], explanation: [] };
+      open = { line, text, category, marks: [], says: [], explanation: [] };
       blocks.push(open);
       return;
     }
@@ -96,6 +100,7 @@ function blocksOf(text: string, faults: TypedFault[]): Block[] {
     const said = (marked ?? numbered ?? "").trim();
     if (!open) faults.push({ line, reason: "An answer stands under its question" });
     else if (sign === ">") open.explanation.push(said);
+    else if (sign === "!") open.says.push(said);
     else open.marks.push({ sign: signOf(sign), text: said });
   });
   return blocks;
@@ -114,6 +119,10 @@ function questionOf(block: Block, id: string): Question | string {
   const text = block.text.replace(POINTS, "");
   const made = kindOf(text, marks);
   if (typeof made === "string") return made;
+  for (const said of block.says) {
+    const fault = heed(made, said);
+    if (fault !== null) return fault;
+  }
   const read = questionSchema.safeParse({
     id,
     points: points ? Number(points.replace(",", ".")) : 1,
@@ -124,6 +133,32 @@ function questionOf(block: Block, id: string): Question | string {
   });
   if (!read.success) return read.error.issues[0]?.message ?? "It cannot be read";
   return rightFault(read.data) ?? read.data;
+}
+
+const SAYS =
+  "After ! stands: all or nothing, in this order, keeps its place: 3, or, of a matching, also offered: Oats";
+
+/** Does to a question what stands after !; answers what is wrong with it, or null. */
+function heed(made: Record<string, unknown>, said: string): string | null {
+  const isMixed = "shuffle" in made;
+  if (/^all or nothing$/i.test(said)) made.credit = "all";
+  else if (/^in this order$/i.test(said) && isMixed) made.shuffle = false;
+  else {
+    const answers = made.answers as { id: string; text: string; fixed?: boolean }[];
+    const [, places] = /^keeps? (?:its|their) places?: *([\d ,]+)$/i.exec(said) ?? [];
+    const [, offered] = /^also offered: *(.+)$/i.exec(said) ?? [];
+    if (places !== undefined && isMixed) {
+      for (const place of places.split(/[ ,]+/).filter(Boolean)) {
+        const answer = answers[Number(place) - 1];
+        if (!answer) return `There is no answer ${place} to keep its place`;
+        answer.fixed = true;
+      }
+    } else if (offered !== undefined && made.kind === "match")
+      for (const text of offered.split("/").map((one) => one.trim()))
+        answers.push({ id: letters(answers.length), text });
+    else return SAYS;
+  }
+  return null;
 }
 
 const letters = (place: number) =>
@@ -195,7 +230,7 @@ function pairs(found: readonly RegExpExecArray[]): Record<string, unknown> {
 
 const oneLine = (text: string) => text.replaceAll(/\s*\n\s*/g, " ").trim();
 
-/** Questions as a text that reads as the same questions; what it has no words for (fixed answers, whole credit) is left out. */
+/** Questions as a text that reads as the same questions. */
 export function writeTyped(questions: readonly Question[]): string {
   const lines: string[] = [];
   let category: string | null = null;
@@ -205,11 +240,43 @@ export function writeTyped(questions: readonly Question[]): string {
       lines.push(category === null ? "#" : `# ${category}`);
     }
     const points = question.points === 1 ? "" : ` (${question.points})`;
-    lines.push(`${oneLine(textOf(question))}${points}`, ...marksOf(question));
+    lines.push(
+      `${oneLine(textOf(question))}${points}`,
+      ...marksOf(question),
+      ...saysOf(question).map((said) => `! ${said}`),
+    );
     if (question.explanation) lines.push(`> ${oneLine(question.explanation)}`);
     lines.push("");
   }
   return lines.join("\n");
+}
+
+/** The answers alone, as they stand under their question. */
+export const writeAnswers = (question: Question): string => marksOf(question).join("\n");
+
+/** What is said after ! of a question. */
+function saysOf(question: Question): string[] {
+  const fixed =
+    "answers" in question
+      ? shownAnswers(question).flatMap((one, i) => ("fixed" in one && one.fixed ? [i + 1] : []))
+      : [];
+  return [
+    ...(question.credit === "all" ? ["all or nothing"] : []),
+    ...("shuffle" in question && !question.shuffle ? ["in this order"] : []),
+    ...(fixed.length > 0 ? [`keeps its place: ${fixed.join(", ")}`] : []),
+  ];
+}
+
+/** The answers in the order in which they are read again: of a matching as its left side names them, then the others. */
+function shownAnswers(question: Extract<Question, { answers: unknown }>) {
+  if (question.kind !== "match") return question.answers;
+  const right = question.right as Record<string, string>;
+  const named = [...new Set(question.left.map(({ id }) => right[id]))];
+  const at = ({ id }: { id: string }) => {
+    const place = named.indexOf(id);
+    return place < 0 ? named.length : place;
+  };
+  return [...question.answers].sort((a, b) => at(a) - at(b));
 }
 
 function textOf(question: Question): string {
@@ -247,9 +314,16 @@ function marksOf(question: Question): string[] {
     case "match": {
       const texts = new Map(question.answers.map(({ id, text }) => [id, text]));
       const right = question.right as Record<string, string>;
-      return question.left.map(
-        ({ id, text }) => `- ${oneLine(text)} -> ${oneLine(texts.get(right[id] ?? "") ?? "")}`,
-      );
+      const used = new Set(Object.values(right));
+      const others = question.answers.filter(({ id }) => !used.has(id));
+      return [
+        ...question.left.map(
+          ({ id, text }) => `- ${oneLine(text)} -> ${oneLine(texts.get(right[id] ?? "") ?? "")}`,
+        ),
+        ...(others.length > 0
+          ? [`! also offered: ${others.map(({ text }) => oneLine(text)).join(" / ")}`]
+          : []),
+      ];
     }
     case "order": {
       const texts = new Map(question.answers.map(({ id, text }) => [id, text]));

@@ -33,6 +33,7 @@ In which order?
 What does a levain need?
 ~ flour / meal
 ~ water
+! all or nothing
 `;
 const id = (place: number) => `q${place}`;
 const typed = () => {

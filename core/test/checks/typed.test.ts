@@ -93,6 +93,55 @@ describe("questions are typed as a list", () => {
     expect(read(writeTyped(questions)).questions).toEqual(questions);
   });
 
+  const SAID = `Which of these rise?
+* Bread
+* Brioche
+- Crackers
+- None of these
+! all or nothing
+! keeps its place: 3, 4
+
+How long does it rest?
+- An hour
+* A night
+! in this order
+
+What belongs together?
+- Rye -> Dense loaves
+- Wheat -> Airy loaves
+! also offered: No loaves / Bagels
+! in this order
+! keeps its place: 4
+`;
+  test("how a question counts and stands is said after !, and comes out again", () => {
+    const { questions, faults: none } = read(SAID);
+    expect(none).toEqual([]);
+    const fixed = (i: number) => {
+      const { answers } = questions[i] as Extract<Question, { kind: "several" }>;
+      return answers.map((one) => one.fixed);
+    };
+    expect(questions[0]).toMatchObject({ kind: "several", credit: "all", shuffle: true });
+    expect(fixed(0)).toEqual([false, false, true, true]);
+    expect(questions[1]).toMatchObject({ kind: "one", credit: "part", shuffle: false });
+    expect(questions[2]).toMatchObject({
+      kind: "match",
+      shuffle: false,
+      right: { l1: "a", l2: "b" },
+    });
+    expect(
+      (questions[2] as { answers: { text: string }[] }).answers.map(({ text }) => text),
+    ).toEqual(["Dense loaves", "Airy loaves", "No loaves", "Bagels"]);
+    expect(fixed(2)).toEqual([false, false, false, true]);
+    expect(read(writeTyped(questions)).questions).toEqual(questions);
+  });
+
+  test("what cannot be said of a question is named with its line", () => {
+    for (const said of ["loudly", "keeps its place: 3", "also offered: c", "keeps its place: 0"])
+      expect(faults(`Yes?\n\nWhich?\n* a\n- b\n! ${said}`)).toEqual([1, 3]);
+    // An order is always mixed, and no answer of it stays.
+    expect(faults("In which order?\n1. a\n2. b\n! in this order")).toEqual([1]);
+  });
+
   test("questions that come numbered from elsewhere, boxes for ticking, and lines of any system are read", () => {
     const { questions, faults: none } = read(
       "1. Which?\r\n[x] a\r\n[ ] b\r\n2. And which?\r+ c\r- d",
@@ -140,6 +189,10 @@ describe("questions are typed as a list", () => {
         "> g",
         "h {i|j}",
         "- k -> l",
+        "! all or nothing",
+        "! in this order",
+        "! keeps its place: 1",
+        "! also offered: m / n",
       ),
     );
     fc.assert(

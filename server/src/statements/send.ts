@@ -32,19 +32,24 @@ export async function send(
   statements: readonly Statement[],
 ): Promise<Outcome[]> {
   if (statements.length === 0) return [];
-  const together = outcomeOf(await post(ask, store, statements));
-  if (together.heard || statements.length === 1) return statements.map(() => together);
+  if (statements.length > 1) {
+    const answer = await post(ask, store, statements);
+    if (isHeard(answer)) return statements.map(() => ({ heard: true }));
+    // Also where it has one of them already: it took none of the others then.
+    if (answer.status !== 409 && !isRefused(answer)) throw new Unheard(sayStatus(answer));
+  }
   const outcomes: Outcome[] = [];
   for (const one of statements) outcomes.push(outcomeOf(await post(ask, store, one)));
   return outcomes;
 }
 
+const isHeard = ({ status }: Answer) => status >= 200 && status < 300;
+const isRefused = ({ status }: Answer) => status === 400 || status === 413 || status === 422;
+
 function outcomeOf(answer: Answer): Outcome {
-  const { status } = answer;
-  if (status >= 200 && status < 300) return { heard: true };
-  // It has this one already: what we tell twice has the same identifier.
-  if (status === 409) return { heard: true };
-  if (status === 400 || status === 413 || status === 422)
+  // It may have this one already: what we tell twice has the same identifier.
+  if (isHeard(answer) || answer.status === 409) return { heard: true };
+  if (isRefused(answer))
     return { heard: false, why: `It refused a statement: ${said(answer)}` };
   throw new Unheard(sayStatus(answer));
 }
@@ -57,8 +62,7 @@ export async function greet(ask: AskOutside, store: Store): Promise<Outcome> {
       url: `${store.address}/statements?limit=1`,
       headers: headers(store),
     });
-    if (answer.status >= 200 && answer.status < 300) return { heard: true };
-    return { heard: false, why: sayStatus(answer) };
+    return isHeard(answer) ? { heard: true } : { heard: false, why: sayStatus(answer) };
   } catch (error) {
     if (error instanceof Unheard) return { heard: false, why: error.message };
     throw error;

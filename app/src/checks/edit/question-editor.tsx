@@ -1,7 +1,7 @@
 /** One question as its author changes it: what is asked, its answers in the way of its kind, what it is worth. */
 import type { ShownFile } from "@dawngate/contract/files";
 import type { Question } from "@dawngate/core/checks";
-import { questionFaults, readTyped, writeTyped } from "@dawngate/core/checks";
+import { questionFaults, readTyped, writeAnswers, writeTyped } from "@dawngate/core/checks";
 import { useState } from "react";
 import { View } from "react-native";
 import { Choice } from "../../ui/choice";
@@ -132,13 +132,7 @@ export function QuestionEditor({ school, question, onQuestion, onBrought }: Prop
 /** What stands under the question, typed as lines. */
 function Lines({ question, onQuestion }: Edited) {
   const { ember } = usePalette();
-  const marks = () =>
-    writeTyped([{ ...question, category: null, text: "x", points: 1, explanation: "" } as Question])
-      .split("\n")
-      .slice(1)
-      .join("\n")
-      .trim();
-  const [typed, setTyped] = useState(marks);
+  const [typed, setTyped] = useState(() => writeAnswers(question));
   const [fault, setFault] = useState<string | null>(null);
   return (
     <View style={{ gap: 4 }}>
@@ -166,6 +160,7 @@ function Lines({ question, onQuestion }: Edited) {
               category,
               credit,
               explanation,
+              ...("shuffle" in question && { shuffle: question.shuffle }),
             } as Question);
             setFault(null);
           } else setFault(faults[0]?.reason ?? "This cannot be read as its answers yet.");
@@ -184,7 +179,9 @@ function Lines({ question, onQuestion }: Edited) {
 function GapText({ question, onQuestion }: Edited) {
   const { ember, quiet } = usePalette();
   const [typed, setTyped] = useState(() =>
-    writeTyped([{ ...question, category: null, points: 1, explanation: "" } as Question]).trim(),
+    writeTyped([
+      { ...question, category: null, points: 1, explanation: "", credit: "part" } as Question,
+    ]).trim(),
   );
   const [fault, setFault] = useState<string | null>(null);
   return (
