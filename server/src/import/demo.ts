@@ -75,7 +75,7 @@ export function readDemo(folder: string, now: Instant): ImportRequest {
 function daysMoved(folder: string, timeZone: string, now: Instant): number {
   const monday = parseDate(readNote(folder).basedOn);
   if (!monday.ok) throw new Error(`demo.json: ${monday.reason}`);
-  return wholeWeeks(monday.value, localDateAt(zoneOf(timeZone), now));
+  return wholeWeeks(monday.value, localDateAt(zoneOf(timeZone), (now - WEEK_BEGINS) as Instant));
 }
 
 interface Listed {
@@ -99,6 +99,12 @@ function moved(listed: Listed, days: number): Listed {
 function readNote(folder: string): DemoNote {
   return demoNote.parse(JSON.parse(readFileSync(join(folder, "demo.json"), "utf8")));
 }
+
+/**
+ * From Thursday noon on it is the next week's demo. At the beginning of its own week little of it is open yet, and nobody
+ * has anything to go on with.
+ */
+const WEEK_BEGINS = 3.5 * DAY;
 
 function wholeWeeks(from: LocalDate, to: LocalDate): number {
   return Math.floor((to - from) / 7) * 7;

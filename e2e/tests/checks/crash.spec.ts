@@ -1,0 +1,110 @@
+/** An attempt through crashes: a server of its own, killed at each step of it; what was acknowledged is never lost, and nothing counts twice. */
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import type { MyQuiz } from "@dawngate/contract/checks";
+// @ts-expect-error: plain scripts, shared with the start commands
+import * as servers from "../../../scripts/lib/server.mjs";
+import { expect, signIn, test } from "../helpers";
+
+interface Server {
+  port: number;
+  stop(): Promise<void>;
+  kill(): Promise<void>;
+}
+
+const { databaseSettings, serverBundle, startServer, TEST_SECRETS } = servers;
+const root = fileURLToPath(new URL("../../..", import.meta.url));
+
+test.use({ who: null });
+
+test("the server killed at every step of an attempt: what was acknowledged is there, once", async ({
+  page,
+}) => {
+  test.skip(test.info().project.name !== "wide");
+  test.setTimeout(180_000);
+  const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
+  test.skip(cluster === null, "It needs the tests' cluster");
+  const bundle = await serverBundle(root);
+  const settings = {
+    ...databaseSettings(cluster, "crash_checks", TEST_SECRETS),
+    DAWNGATE_DEMO: join(root, "demo"),
+    DAWNGATE_LIMITS: "no",
+    DAWNGATE_LOG: "quiet",
+    DAWNGATE_PORT: "0",
+  };
+  const start = (more = {}): Promise<Server> => startServer(bundle, { ...settings, ...more });
+  let server = await start({ DAWNGATE_START_OVER: "yes" });
+  const at = `http://127.0.0.1:${server.port}`;
+  const again = { DAWNGATE_PORT: String(server.port) };
+  const restart = async () => {
+    await server.kill();
+    server = await start(again);
+  };
+  const quiz = `${at}/api/schools/ember-row/shelf/sourdough-08/lessons/reading-the-crumb/quiz`;
+  const headers = { origin: at };
+  const see = async () => (await (await page.request.get(quiz)).json()) as MyQuiz;
+  const send = (method: "post" | "put", path: string, data?: object) =>
+    page.request[method](`${quiz}${path}`, { headers, ...(data && { data }) });
+  /** Sends something, and kills the server so many milliseconds later; whether it was acknowledged before. */
+  const sendAndKill = async (sent: Promise<{ ok(): boolean }>[], after: number) => {
+    const heard = sent.map((one) =>
+      one.then(
+        (answer) => answer.ok(),
+        () => false,
+      ),
+    );
+    await new Promise((resolve) => setTimeout(resolve, after));
+    await server.kill();
+    const acknowledged = await Promise.all(heard);
+    server = await start(again);
+    return acknowledged;
+  };
+  try {
+    await signIn(page, "callum.reyes@example.org", at);
+    const begin = () => send("post", "/attempts", { key: "the-one-press" });
+    await sendAndKill([begin()], 15);
+    // The same press again is the same attempt, whether or not it had begun.
+    expect((await begin()).ok()).toBe(true);
+    const { running } = await see();
+    const id = running?.id ?? "";
+    const choices = (running?.parts ?? [])
+      .flatMap(({ questions }) => questions)
+      .flatMap((one) => (one.kind === "one" ? [one] : []));
+    expect(choices.length).toBeGreaterThan(0);
+    const kept = new Map<string, unknown>();
+    for (let round = 0; round < 4; round++) {
+      const given = choices.map((one, i) => ({
+        key: `round-${round}-${i}`,
+        question: one.id,
+        answer: one.answers[(round + i) % one.answers.length]?.id,
+        ago: 0,
+      }));
+      const put = () =>
+        given.map((one) => send("put", `/attempts/${id}/answers`, { answers: [one] }));
+      const acknowledged = await sendAndKill(put(), round * 12);
+      given.forEach((one, i) => {
+        if (acknowledged[i]) kept.set(one.question, one.answer);
+      });
+      const { answers } = (await see()).running ?? { answers: {} };
+      // What was not acknowledged may be there all the same; what was is.
+      for (const [i, { question, answer }] of given.entries())
+        if (acknowledged[i]) expect(answers[question]).toBe(answer);
+      // Whoever heard nothing sends it again, under the same key.
+      for (const answer of await Promise.all(put())) expect(answer.ok()).toBe(true);
+      for (const { question, answer } of given) kept.set(question, answer);
+    }
+    expect((await see()).running?.answers).toMatchObject(Object.fromEntries(kept));
+    const handIn = () => send("post", `/attempts/${id}/hand-in`);
+    const [heard] = await sendAndKill([handIn()], 25);
+    if (heard) expect((await see()).running).toBeNull();
+    expect((await handIn()).ok()).toBe(true);
+    await restart();
+    const { attempts, running: none } = await see();
+    expect(none).toBeNull();
+    expect(attempts).toHaveLength(1);
+    expect(attempts[0]).toMatchObject({ id, late: 0 });
+    expect(attempts[0]?.endedAt).not.toBeNull();
+  } finally {
+    await server.stop();
+  }
+});
