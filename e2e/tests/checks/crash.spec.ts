@@ -18,7 +18,7 @@ const root = fileURLToPath(new URL("../../..", import.meta.url));
 test.use({ who: null });
 
 test("the server killed at every step of an attempt: what was acknowledged is there, once", async ({
-  page,
+  browser,
 }) => {
   test.skip(test.info().project.name !== "wide");
   test.setTimeout(180_000);
@@ -35,6 +35,7 @@ test("the server killed at every step of an attempt: what was acknowledged is th
   const start = (more = {}): Promise<Server> => startServer(bundle, { ...settings, ...more });
   let server = await start({ DAWNGATE_START_OVER: "yes" });
   const at = `http://127.0.0.1:${server.port}`;
+  const page = await (await browser.newContext({ baseURL: at })).newPage();
   const again = { DAWNGATE_PORT: String(server.port) };
   const restart = async () => {
     await server.kill();
@@ -85,7 +86,7 @@ test("the server killed at every step of an attempt: what was acknowledged is th
       given.forEach((one, i) => {
         if (acknowledged[i]) kept.set(one.question, one.answer);
       });
-      const { answers } = (await see()).running ?? { answers: {} };
+      const answers: Record<string, unknown> = (await see()).running?.answers ?? {};
       // What was not acknowledged may be there all the same; what was is.
       for (const [i, { question, answer }] of given.entries())
         if (acknowledged[i]) expect(answers[question]).toBe(answer);
