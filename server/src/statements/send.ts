@@ -49,8 +49,7 @@ const isRefused = ({ status }: Answer) => status === 400 || status === 413 || st
 function outcomeOf(answer: Answer): Outcome {
   // It may have this one already: what we tell twice has the same identifier.
   if (isHeard(answer) || answer.status === 409) return { heard: true };
-  if (isRefused(answer))
-    return { heard: false, why: `It refused a statement: ${said(answer)}` };
+  if (isRefused(answer)) return { heard: false, why: `It refused a statement: ${said(answer)}` };
   throw new Unheard(sayStatus(answer));
 }
 
