@@ -27,6 +27,8 @@ interface Props {
 }
 type Line = QuestionAnalysis["questions"][number];
 
+const MARKED_AGAIN = "Kept. Attempts are marked again, and whoever passes by it has passed.";
+
 export function AnalysisPart({ place, cohort }: Props) {
   const { quiet } = usePalette();
   const { data, error, refetch } = useGetAnalysisQuery(
@@ -57,7 +59,7 @@ export function AnalysisPart({ place, cohort }: Props) {
       say({
         says: other
           ? "Kept for new attempts; those on record keep what they were asked."
-          : "Kept. Attempts are marked again, and whoever passes by it has passed.",
+          : MARKED_AGAIN,
       });
   };
   if (!data) return <Coming error={error} onRetry={refetch} />;
@@ -127,7 +129,7 @@ export function AnalysisPart({ place, cohort }: Props) {
             setCounting(null);
             if (!(await keep((part) => ({ ...part, uncounted })))) return;
             void refetch();
-            say({ says: "Kept. Attempts are marked again, and whoever passes by it has passed." });
+            say({ says: MARKED_AGAIN });
           }}
           onClose={() => setCounting(null)}
         />

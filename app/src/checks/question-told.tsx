@@ -27,7 +27,7 @@ export function QuestionTold({ line, months, isOut, onChange, onCount }: Props) 
   const { quiet, ember, line: rule } = usePalette();
   const { question, asked, unanswered, difficulty, flags, overTime } = line;
   const text = plainOf(question.text);
-  const said = sayFlags(line);
+  const count = isOut ? "Let it count again" : "Leave it out of the count";
   return (
     <View
       role="listitem"
@@ -52,16 +52,20 @@ export function QuestionTold({ line, months, isOut, onChange, onCount }: Props) 
           </View>
         )}
       </View>
-      {(isOut ? [] : said).map((text) => (
-        <Text
-          key={text}
-          kind="small"
-          color={flags.includes("negative") || flags.includes("rival") ? ember : quiet}
-        >
-          {text}
-        </Text>
-      ))}
-      <Chosen line={line} />
+      {isOut ? null : (
+        <>
+          {sayFlags(line).map((text) => (
+            <Text
+              key={text}
+              kind="small"
+              color={flags.includes("negative") || flags.includes("rival") ? ember : quiet}
+            >
+              {text}
+            </Text>
+          ))}
+          <Chosen line={line} />
+        </>
+      )}
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
         {onChange ? (
           <QuietAction
@@ -71,11 +75,7 @@ export function QuestionTold({ line, months, isOut, onChange, onCount }: Props) 
           />
         ) : null}
         {onCount ? (
-          <QuietAction
-            label={isOut ? "Let it count again" : "Leave it out of the count"}
-            says={`${isOut ? "Let it count again" : "Leave it out of the count"}: ${text}`}
-            onPress={onCount}
-          />
+          <QuietAction label={count} says={`${count}: ${text}`} onPress={onCount} />
         ) : null}
       </View>
     </View>

@@ -240,30 +240,32 @@ export function writeTyped(questions: readonly Question[]): string {
       lines.push(category === null ? "#" : `# ${category}`);
     }
     const points = question.points === 1 ? "" : ` (${question.points})`;
-    lines.push(
-      `${oneLine(textOf(question))}${points}`,
-      ...marksOf(question),
-      ...saysOf(question).map((said) => `! ${said}`),
-    );
+    lines.push(`${oneLine(textOf(question))}${points}`, ...marksOf(question), ...saysOf(question));
     if (question.explanation) lines.push(`> ${oneLine(question.explanation)}`);
     lines.push("");
   }
   return lines.join("\n");
 }
 
-/** The answers alone, as they stand under their question. */
-export const writeAnswers = (question: Question): string => marksOf(question).join("\n");
+/** The answers alone, as they stand under their question, with those that keep their place. */
+export const writeAnswers = (question: Question): string =>
+  [...marksOf(question), ...placesOf(question)].join("\n");
+
+/** Which answers keep their place. */
+function placesOf(question: Question): string[] {
+  if (!("answers" in question)) return [];
+  const fixed = shownAnswers(question).flatMap((one, i) =>
+    "fixed" in one && one.fixed ? [i + 1] : [],
+  );
+  return fixed.length > 0 ? [`! keeps its place: ${fixed.join(", ")}`] : [];
+}
 
 /** What is said after ! of a question. */
 function saysOf(question: Question): string[] {
-  const fixed =
-    "answers" in question
-      ? shownAnswers(question).flatMap((one, i) => ("fixed" in one && one.fixed ? [i + 1] : []))
-      : [];
   return [
-    ...(question.credit === "all" ? ["all or nothing"] : []),
-    ...("shuffle" in question && !question.shuffle ? ["in this order"] : []),
-    ...(fixed.length > 0 ? [`keeps its place: ${fixed.join(", ")}`] : []),
+    ...(question.credit === "all" ? ["! all or nothing"] : []),
+    ...("shuffle" in question && !question.shuffle ? ["! in this order"] : []),
+    ...placesOf(question),
   ];
 }
 

@@ -1,38 +1,15 @@
 /** An attempt through crashes: a server of its own, killed at each step of it; what was acknowledged is never lost, and nothing counts twice. */
-import { join } from "node:path";
-import { fileURLToPath } from "node:url";
 import type { MyQuiz } from "@dawngate/contract/checks";
-// @ts-expect-error: plain scripts, shared with the start commands
-import * as servers from "../../../scripts/lib/server.mjs";
 import { expect, signIn, test } from "../helpers";
-
-interface Server {
-  port: number;
-  stop(): Promise<void>;
-  kill(): Promise<void>;
-}
-
-const { databaseSettings, serverBundle, startServer, TEST_SECRETS } = servers;
-const root = fileURLToPath(new URL("../../..", import.meta.url));
+import { ownServers } from "../own-servers";
 
 test.use({ who: null });
 
 test("the server killed at every step of an attempt: what was acknowledged is there, once", async ({
   browser,
 }) => {
-  test.skip(test.info().project.name !== "wide");
   test.setTimeout(180_000);
-  const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
-  test.skip(cluster === null, "It needs the tests' cluster");
-  const bundle = await serverBundle(root);
-  const settings = {
-    ...databaseSettings(cluster, "crash_checks", TEST_SECRETS),
-    DAWNGATE_DEMO: join(root, "demo"),
-    DAWNGATE_LIMITS: "no",
-    DAWNGATE_LOG: "quiet",
-    DAWNGATE_PORT: "0",
-  };
-  const start = (more = {}): Promise<Server> => startServer(bundle, { ...settings, ...more });
+  const { start } = await ownServers("crash_checks");
   let server = await start({ DAWNGATE_START_OVER: "yes" });
   const at = `http://127.0.0.1:${server.port}`;
   const page = await (await browser.newContext({ baseURL: at })).newPage();

@@ -3,19 +3,15 @@
  * copy as long as it is young enough, nobody misses what they have done themselves, and nobody needs it.
  */
 import { join } from "node:path";
-import { fileURLToPath } from "node:url";
 import { type APIRequestContext, request } from "@playwright/test";
 import pg from "pg";
 // @ts-expect-error: plain scripts, shared with the start commands
 import * as clusters from "../../../scripts/lib/postgres.mjs";
 // @ts-expect-error: as above
 import { roundRobin } from "../../../scripts/lib/round-robin.mjs";
-// @ts-expect-error: as above
-import * as servers from "../../../scripts/lib/server.mjs";
 import { expect, test } from "../helpers";
+import { ownServers, root } from "../own-servers";
 
-const { databaseSettings, serverBundle, startServer, TEST_SECRETS } = servers;
-const root = fileURLToPath(new URL("../../..", import.meta.url));
 /** So old may the copy be, in seconds. */
 const BOUND = 4;
 const TOKEN = "for-those-who-look-at-figures";
@@ -23,21 +19,10 @@ const TOKEN = "for-those-who-look-at-figures";
 test.use({ who: null });
 
 test("lists come from a copy that is young enough, one's own changes are there at once, and without it all goes on", async () => {
-  test.skip(test.info().project.name !== "wide");
   test.setTimeout(180_000);
-  const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
-  test.skip(cluster === null, "It needs the tests' cluster");
-  const bundle = await serverBundle(root);
-  const settings = {
-    ...databaseSettings(cluster, "copied", TEST_SECRETS),
-    DAWNGATE_DEMO: join(root, "demo"),
-    DAWNGATE_LIMITS: "no",
-    DAWNGATE_LOG: "quiet",
-    DAWNGATE_PORT: "0",
-  };
+  const { cluster, start } = await ownServers("copied");
   // The database is there before it is copied.
-  const { DAWNGATE_PORT: _none, ...making } = settings;
-  await (await startServer(bundle, { ...making, DAWNGATE_START_OVER: "yes" })).ended;
+  await (await start({ DAWNGATE_PORT: undefined, DAWNGATE_START_OVER: "yes" })).ended;
   const copy = await clusters.startReplica(cluster, join(root, ".local/postgres-copy"), {
     say: () => undefined,
   });
@@ -50,8 +35,8 @@ test("lists come from a copy that is young enough, one's own changes are there a
     DAWNGATE_REPLICA_AGE: String(BOUND),
     DAWNGATE_METRICS_TOKEN: TOKEN,
   };
-  const both = [await startServer(bundle, { ...settings, ...more })];
-  both.push(await startServer(bundle, { ...settings, ...more }));
+  const both = [await start(more)];
+  both.push(await start(more));
   ports.push(...both.map(({ port }) => port));
   const { host, password } = cluster;
   const onCopy = new pg.Client({

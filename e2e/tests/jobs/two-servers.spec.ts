@@ -1,51 +1,22 @@
 /** Two servers on one database; the one that works out everybody's openings is killed in the middle. */
-import { createServer } from "node:net";
-import { join } from "node:path";
-import { fileURLToPath } from "node:url";
 import pg from "pg";
-// @ts-expect-error: plain scripts, shared with the start commands
-import * as servers from "../../../scripts/lib/server.mjs";
 import { copyPeople, expect, test } from "../helpers";
+import { freePort, ownServers } from "../own-servers";
 
-interface Server {
-  stop(): Promise<void>;
-  kill(): Promise<void>;
-}
-
-const { databaseSettings, serverBundle, startServer, TEST_SECRETS } = servers;
-const root = fileURLToPath(new URL("../../..", import.meta.url));
 /** As many people are made of each one of the demo's course. */
 const COPIES = 150;
-
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = createServer().listen(0, "127.0.0.1", () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => resolve(port));
-    });
-  });
 
 test.use({ who: null });
 
 test("a server killed while it projects thousands of people: the other one ends it, each row once", async ({
   request,
 }) => {
-  test.skip(test.info().project.name !== "wide");
   test.setTimeout(240_000);
-  const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
-  test.skip(cluster === null, "It needs the tests' cluster");
-  const bundle = await serverBundle(root);
-  const start = async (port: number, more = {}): Promise<Server> =>
-    startServer(bundle, {
-      ...databaseSettings(cluster, "two_servers", TEST_SECRETS),
-      DAWNGATE_DEMO: join(root, "demo"),
-      DAWNGATE_LIMITS: "no",
-      DAWNGATE_LOG: "quiet",
-      DAWNGATE_SWEEP_EVERY: "2",
-      DAWNGATE_LOST_AFTER: "4",
-      DAWNGATE_PORT: String(port),
-      ...more,
-    });
+  const { cluster, start: started } = await ownServers("two_servers", {
+    DAWNGATE_SWEEP_EVERY: "2",
+    DAWNGATE_LOST_AFTER: "4",
+  });
+  const start = (port: number, more = {}) => started({ DAWNGATE_PORT: String(port), ...more });
   const port = await freePort();
   const first = await start(port, { DAWNGATE_START_OVER: "yes" });
   const second = await start(await freePort());

@@ -1,40 +1,20 @@
 /** Money through crashes: servers of their own, killed between the steps of a purchase; nothing is lost, nothing counts twice. */
-import { join } from "node:path";
-import { fileURLToPath } from "node:url";
 // @ts-expect-error: plain scripts, shared with the start commands
 import * as servers from "../../../scripts/lib/server.mjs";
 import { expect, test } from "../helpers";
+import { type OwnServer, ownServers } from "../own-servers";
 
-interface Server {
-  port: number;
-  stop(): Promise<void>;
-  kill(): Promise<void>;
-}
-
-const { databaseSettings, serverBundle, startServer, startTill, TEST_SECRETS, tillSettings } =
-  servers;
-const root = fileURLToPath(new URL("../../..", import.meta.url));
+const { startTill, tillSettings } = servers;
 
 test.use({ who: null });
 
 test("the server killed between order, payment and message: paid once, inside once", async ({
   page,
 }) => {
-  test.skip(test.info().project.name !== "wide");
   test.setTimeout(120_000);
-  const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
-  test.skip(cluster === null, "It needs the tests' cluster");
-  const bundle = await serverBundle(root);
-  const settings = {
-    ...databaseSettings(cluster, "crash_sales", TEST_SECRETS),
-    DAWNGATE_DEMO: join(root, "demo"),
-    DAWNGATE_LIMITS: "no",
-    DAWNGATE_LOG: "quiet",
-    DAWNGATE_PORT: "0",
-  };
-  const till: Server = await startTill(bundle, settings);
-  const start = (more = {}): Promise<Server> =>
-    startServer(bundle, { ...settings, ...tillSettings(till), ...more });
+  const { bundle, settings, start: started } = await ownServers("crash_sales");
+  const till: OwnServer = await startTill(bundle, settings);
+  const start = (more = {}) => started({ ...tillSettings(till), ...more });
   let server = await start({ DAWNGATE_START_OVER: "yes" });
   const again = { DAWNGATE_PORT: String(server.port) };
   const at = `http://127.0.0.1:${server.port}`;

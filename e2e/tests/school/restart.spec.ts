@@ -1,50 +1,20 @@
 /** A server of its own, which is killed and started again while somebody types. */
-import { createServer } from "node:net";
-import { join } from "node:path";
-import { fileURLToPath } from "node:url";
-// @ts-expect-error: plain scripts, shared with the start commands
-import * as servers from "../../../scripts/lib/server.mjs";
 // @ts-expect-error: plain scripts, shared with the start commands
 import { exportedApp } from "../../../scripts/lib/web.mjs";
 import { expect, signIn, test } from "../helpers";
-
-interface Server {
-  stop(): Promise<void>;
-  kill(): Promise<void>;
-}
-
-const { databaseSettings, serverBundle, startServer, TEST_SECRETS } = servers;
-const root = fileURLToPath(new URL("../../..", import.meta.url));
-
-async function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const probe = createServer().listen(0, "127.0.0.1", () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => resolve(port));
-    });
-  });
-}
+import { freePort, ownServers, root } from "../own-servers";
 
 test.use({ who: null, allowedErrors: /net::ERR|status of [45]\d\d/ });
 
 test("the server killed and started again between two key presses: nothing typed is lost", async ({
   browser,
 }) => {
-  test.skip(test.info().project.name !== "wide");
   test.setTimeout(120_000);
-  const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
-  test.skip(cluster === null, "It needs the tests' cluster");
   const port = await freePort();
-  const settings = {
-    ...databaseSettings(cluster, "restart", TEST_SECRETS),
+  const { start } = await ownServers("restart", {
     DAWNGATE_WEB: await exportedApp(root, () => undefined),
-    DAWNGATE_DEMO: join(root, "demo"),
-    DAWNGATE_LIMITS: "no",
-    DAWNGATE_LOG: "quiet",
     DAWNGATE_PORT: String(port),
-  };
-  const start = async (more = {}): Promise<Server> =>
-    startServer(await serverBundle(root), { ...settings, ...more });
+  });
   let server = await start({ DAWNGATE_START_OVER: "yes" });
   try {
     const origin = `http://127.0.0.1:${port}`;

@@ -8,12 +8,12 @@ import { request as plainRequest, type RequestOptions } from "node:http";
 import { request as secureRequest } from "node:https";
 import { BlockList, isIP, type LookupFunction } from "node:net";
 
-export interface Answer {
+export interface OutsideAnswer {
   status: number;
   text: string;
 }
 
-export interface Asked {
+export interface OutsideRequest {
   method: "GET" | "POST";
   url: string;
   headers: Readonly<Record<string, string>>;
@@ -21,7 +21,7 @@ export interface Asked {
 }
 
 /** Asks an address outside; throws `Unheard`, with a sentence for whoever gave it, where nobody answers there. */
-export type AskOutside = (asked: Asked) => Promise<Answer>;
+export type AskOutside = (asked: OutsideRequest) => Promise<OutsideAnswer>;
 
 /** Nobody answered, or nobody may be asked there. */
 export class Unheard extends Error {}

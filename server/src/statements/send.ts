@@ -1,15 +1,15 @@
 /** Statements handed to a learning record store, as xAPI has it (IEEE 9274.1.1, the resource "Statements"). */
 import type { Statement } from "@dawngate/core/statements";
-import { type Answer, type AskOutside, Unheard } from "../base/outside";
-import type { StoreRow } from "./store";
+import { type AskOutside, type OutsideAnswer, Unheard } from "../base/outside";
+import type { RecordStoreRow } from "./store";
 
-const headers = ({ key, secret }: Pick<StoreRow, "key" | "secret">) => ({
+const headers = ({ key, secret }: Pick<RecordStoreRow, "key" | "secret">) => ({
   authorization: `Basic ${Buffer.from(`${key}:${secret}`).toString("base64")}`,
   "x-experience-api-version": "1.0.3",
   accept: "application/json",
 });
 
-type Store = Pick<StoreRow, "address" | "key" | "secret">;
+type Store = Pick<RecordStoreRow, "address" | "key" | "secret">;
 
 /** What it came to: heard, or refused for good and why. Throws `Unheard` where it is worth trying again. */
 export type Outcome = { heard: true } | { heard: false; why: string };
@@ -43,10 +43,10 @@ export async function send(
   return outcomes;
 }
 
-const isHeard = ({ status }: Answer) => status >= 200 && status < 300;
-const isRefused = ({ status }: Answer) => status === 400 || status === 413 || status === 422;
+const isHeard = ({ status }: OutsideAnswer) => status >= 200 && status < 300;
+const isRefused = ({ status }: OutsideAnswer) => status === 400 || status === 413 || status === 422;
 
-function outcomeOf(answer: Answer): Outcome {
+function outcomeOf(answer: OutsideAnswer): Outcome {
   // It may have this one already: what we tell twice has the same identifier.
   if (isHeard(answer) || answer.status === 409) return { heard: true };
   if (isRefused(answer)) return { heard: false, why: `It refused a statement: ${said(answer)}` };
@@ -68,7 +68,7 @@ export async function greet(ask: AskOutside, store: Store): Promise<Outcome> {
   }
 }
 
-function sayStatus(answer: Answer): string {
+function sayStatus(answer: OutsideAnswer): string {
   if (answer.status === 401 || answer.status === 403)
     return "It does not know this key and secret, or may not be told with them";
   if (answer.status === 404) return "There are no statements at this address";
@@ -77,5 +77,5 @@ function sayStatus(answer: Answer): string {
   return `It answered ${answer.status}: ${said(answer)}`;
 }
 
-const said = ({ text }: Answer) =>
+const said = ({ text }: OutsideAnswer) =>
   text.replaceAll(/\s+/g, " ").trim().slice(0, 300) || "nothing more";

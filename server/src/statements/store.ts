@@ -2,13 +2,13 @@
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 
-export async function readStore(tx: SchoolTransaction) {
-  return tx.selectFrom("statement_store").selectAll().executeTakeFirst();
+export async function readRecordStore(tx: SchoolTransaction) {
+  return tx.selectFrom("record_store").selectAll().executeTakeFirst();
 }
-export type StoreRow = NonNullable<Awaited<ReturnType<typeof readStore>>>;
+export type RecordStoreRow = NonNullable<Awaited<ReturnType<typeof readRecordStore>>>;
 
 /** Keeps where it is told; another address begins anew, from now on. `secret` null: the one that is kept. */
-export async function putStore(
+export async function putRecordStore(
   tx: SchoolTransaction,
   school: SchoolId,
   {
@@ -19,7 +19,7 @@ export async function putStore(
   }: { address: string; key: string; secret: string | null; now: string },
 ): Promise<void> {
   await sql`
-    insert into statement_store as s (school_id, address, key, secret, since)
+    insert into record_store as s (school_id, address, key, secret, since)
     values (${school}, ${address}, ${key}, ${secret ?? ""}, ${now})
     on conflict (school_id) do update set address = excluded.address, key = excluded.key,
       secret = coalesce(${secret}, s.secret), fault = null,
@@ -29,8 +29,8 @@ export async function putStore(
   `.execute(tx);
 }
 
-export async function deleteStore(tx: SchoolTransaction): Promise<void> {
-  await tx.deleteFrom("statement_store").execute();
+export async function deleteRecordStore(tx: SchoolTransaction): Promise<void> {
+  await tx.deleteFrom("record_store").execute();
   await tx.deleteFrom("statement_due").execute();
 }
 
@@ -90,10 +90,11 @@ export async function setTold(
 ): Promise<void> {
   await sql`delete from statement_due where number = any (${[...numbers]}::bigint[])`.execute(tx);
   await sql`
-    update statement_store set told = told + ${heard}, told_at = ${now}, fault = null
+    update record_store set told = told + ${heard}, told_at = ${now}, fault = null
   `.execute(tx);
 }
 
-export async function setFault(tx: SchoolTransaction, fault: string): Promise<void> {
-  await tx.updateTable("statement_store").set({ fault }).execute();
+/** Why it was not heard; null: it was. */
+export async function setFault(tx: SchoolTransaction, fault: string | null): Promise<void> {
+  await tx.updateTable("record_store").set({ fault }).execute();
 }

@@ -7,7 +7,7 @@ import { follow } from "../jobs/outbox";
 import { readSchool } from "../school/store";
 import { compose } from "./compose";
 import { send } from "./send";
-import { readDue, readStore, setFault, setTold } from "./store";
+import { readDue, readRecordStore, setFault, setTold } from "./store";
 
 /** So many are handed over together, and so many times before others have their turn. */
 const TOGETHER = 50;
@@ -28,7 +28,7 @@ export const teller =
     for (let turn = 0; turn < TURNS; turn++) {
       // Nothing is held while one waits for somebody outside: told twice, it is the same statement.
       const found = await db.withSchool(scope, async (tx) => {
-        const store = await readStore(tx);
+        const store = await readRecordStore(tx);
         if (!store) return null;
         const rows = await readDue(tx, TOGETHER);
         const { slug } = await readSchool(tx);

@@ -2,17 +2,18 @@
 import type { HandedIn, MyQuiz } from "@dawngate/contract/checks";
 import type { RecordStore, RecordStoreTried } from "@dawngate/contract/statements";
 import type { Statement } from "@dawngate/core/statements";
-import { type Answer, type Asked, Unheard } from "../../src/base/outside";
+import { type OutsideAnswer, type OutsideRequest, Unheard } from "../../src/base/outside";
 import { teller } from "../../src/statements/tell";
 import { ANA, COURSE, quizSchool } from "../helpers/quiz-school";
 
 /** The store outside, as a test has it answer. */
-const asked: Asked[] = [];
-let answer: (asked: Asked, statements: Statement[]) => Answer | Error = () => said(200);
+const asked: OutsideRequest[] = [];
+let answer: (asked: OutsideRequest, statements: Statement[]) => OutsideAnswer | Error = () =>
+  said(200);
 const said = (status: number, text = "") => ({ status, text });
 const outside = {
   local: false,
-  ask: async (one: Asked) => {
+  ask: async (one: OutsideRequest) => {
     asked.push(one);
     const body = JSON.parse(one.body ?? "[]");
     const came = answer(one, Array.isArray(body) ? body : [body]);

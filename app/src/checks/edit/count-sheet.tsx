@@ -2,13 +2,13 @@
 import type { PartOf } from "@dawngate/core/lessons";
 import { useEffect } from "react";
 import { explain } from "../../store/api";
-import { PrimaryAction, QuietAction } from "../../ui/action";
+import { QuietAction } from "../../ui/action";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { useLookAtRulesMutation } from "../api";
-import { MarkedPeople } from "./marked-people";
+import { SeenFirst } from "./marked-people";
 import type { Place } from "./place";
 
 interface Props {
@@ -39,10 +39,7 @@ export function CountSheet({ place, quiz, question, text, onKeep, onClose }: Pro
       </Text>
       {error ? <Notice {...explain(error)} /> : null}
       {data ? (
-        <>
-          <MarkedPeople marked={data} />
-          <PrimaryAction label="Keep for everybody" onPress={() => onKeep(uncounted)} />
-        </>
+        <SeenFirst marked={data} onKeep={() => onKeep(uncounted)} />
       ) : error ? null : (
         <Skeleton widths={[0.8, 0.5, 0.6]} />
       )}

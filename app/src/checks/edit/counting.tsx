@@ -10,7 +10,7 @@ import { Notice } from "../../ui/notice";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useLookAtRulesMutation } from "../api";
-import { MarkedPeople } from "./marked-people";
+import { SeenFirst } from "./marked-people";
 import type { Place } from "./place";
 import { RuleSentence } from "./rule-sentence";
 
@@ -63,17 +63,14 @@ export function Counting({ place, quiz, taken, onQuiz }: Props) {
         >
           {looking.error ? <Notice {...explain(looking.error)} /> : null}
           {seen ? (
-            <>
-              <MarkedPeople marked={seen} />
-              <PrimaryAction
-                label="Keep for everybody"
-                onPress={() => {
-                  onQuiz(shown);
-                  setWanted(null);
-                  setSeen(null);
-                }}
-              />
-            </>
+            <SeenFirst
+              marked={seen}
+              onKeep={() => {
+                onQuiz(shown);
+                setWanted(null);
+                setSeen(null);
+              }}
+            />
           ) : (
             <PrimaryAction
               label="See whom it touches"

@@ -1,6 +1,7 @@
 /** Whose score a change changes: who passes by it, who would not any more, before it is kept. */
 import type { MarkedAgain } from "@dawngate/contract/checks";
 import { View } from "react-native";
+import { PrimaryAction } from "../../ui/action";
 import { ListRow } from "../../ui/list-row";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -12,7 +13,24 @@ const CHANGES = {
   score: "another score",
 } as const;
 
-export function MarkedPeople({ marked }: { marked: MarkedAgain }) {
+interface Props {
+  marked: MarkedAgain;
+  busy?: boolean;
+  disabled?: boolean;
+  onKeep(): void;
+}
+
+/** Whom it touches, and only then the press that keeps it. */
+export function SeenFirst({ marked, busy = false, disabled = false, onKeep }: Props) {
+  return (
+    <>
+      <MarkedPeople marked={marked} />
+      <PrimaryAction label="Keep for everybody" busy={busy} disabled={disabled} onPress={onKeep} />
+    </>
+  );
+}
+
+function MarkedPeople({ marked }: { marked: MarkedAgain }) {
   const { quiet, leaf, ember } = usePalette();
   const { looked, all, people, passes, fails, scores } = marked;
   const named = people.length < passes + fails + scores;

@@ -12,7 +12,7 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useKeepQuestionsMutation, useLookAtMarksMutation } from "../api";
 import { QuestionView } from "../lazy-pieces";
-import { MarkedPeople } from "./marked-people";
+import { SeenFirst } from "./marked-people";
 import type { Place } from "./place";
 import { QuestionEditor } from "./question-editor";
 
@@ -81,15 +81,12 @@ export function QuestionSheet({ place, row, files, onKept, onClose }: Props) {
             {`It was asked in ${row.asked >= 1000 ? "1,000 or more" : row.asked} attempt${row.asked === 1 ? "" : "s"}.`}
           </Text>
           {seen ? (
-            <>
-              <MarkedPeople marked={seen} />
-              <PrimaryAction
-                label="Keep for everybody"
-                disabled={wrong}
-                busy={keeping.isLoading}
-                onPress={() => void put("everybody")}
-              />
-            </>
+            <SeenFirst
+              marked={seen}
+              disabled={wrong}
+              busy={keeping.isLoading}
+              onKeep={() => void put("everybody")}
+            />
           ) : (
             <PrimaryAction
               label="For everybody: see whom it touches"

@@ -4,7 +4,7 @@ import { secure } from "./secure";
 
 export async function up(db: Kysely<unknown>): Promise<void> {
   await sql`
-    create table statement_store (
+    create table record_store (
       school_id uuid primary key references school on delete cascade,
       address text not null,
       key text not null,
@@ -30,7 +30,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       declare
         whose text; what text; happened timestamptz;
       begin
-        if not exists (select from statement_store s where s.school_id = new.school_id) then return null; end if;
+        if not exists (select from record_store s where s.school_id = new.school_id) then return null; end if;
         if tg_argv[0] = 'event' then
           whose := new.enrollment_id; what := new.sequence::text; happened := new.at;
         elsif tg_argv[0] = 'attempt' then
@@ -38,7 +38,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
         else
           whose := new.id; what := ''; happened := new.finished_at;
         end if;
-        if not exists (select from statement_store s where s.school_id = new.school_id and s.since <= happened) then
+        if not exists (select from record_store s where s.school_id = new.school_id and s.since <= happened) then
           return null;
         end if;
         insert into statement_due (school_id, enrollment_id, kind, subject)
@@ -56,8 +56,8 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       for each row when (old.ended_at is null and new.ended_at is not null) execute function owe_statement('attempt');
     create trigger owe_finish after update of finished_at on enrollment
       for each row when (old.finished_at is null and new.finished_at is not null) execute function owe_statement('finished');
-    create trigger noted after insert or update or delete on statement_store
+    create trigger noted after insert or update or delete on record_store
       for each row execute function note_change('address', '{secret,told,told_at,fault,since}');
   `.execute(db);
-  for (const table of ["statement_store", "statement_due"]) await secure(db, table);
+  for (const table of ["record_store", "statement_due"]) await secure(db, table);
 }

@@ -1,7 +1,7 @@
 /** Tables of what is told to a learning record store. */
 import type { Generated } from "kysely";
 
-export interface StatementStoreTable {
+export interface RecordStoreTable {
   school_id: string;
   address: string;
   key: string;
@@ -21,6 +21,6 @@ export interface StatementDueTable {
 }
 
 export interface StatementsTables {
-  statement_store: StatementStoreTable;
+  record_store: RecordStoreTable;
   statement_due: StatementDueTable;
 }

@@ -12,7 +12,7 @@ import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { PRACTICE_PATH } from "../stand-ins/records";
 import { greet } from "./send";
-import { countDue, deleteStore, putStore, readStore, setFault } from "./store";
+import { countDue, deleteRecordStore, putRecordStore, readRecordStore, setFault } from "./store";
 
 type Parts = Pick<Services, "db" | "baseUrl" | "outside">;
 
@@ -20,7 +20,7 @@ type Parts = Pick<Services, "db" | "baseUrl" | "outside">;
 const COUNTED = 1000;
 
 async function show(tx: SchoolTransaction, { outside, baseUrl }: Parts): Promise<RecordStore> {
-  const store = await readStore(tx);
+  const store = await readRecordStore(tx);
   return {
     address: store?.address ?? null,
     key: store?.key ?? "",
@@ -33,10 +33,10 @@ async function show(tx: SchoolTransaction, { outside, baseUrl }: Parts): Promise
   };
 }
 
-export const showStore = (parts: Parts, context: Context): Promise<RecordStore> =>
+export const showRecordStore = (parts: Parts, context: Context): Promise<RecordStore> =>
   reading(parts.db, context, (tx) => show(tx, parts));
 
-export async function keepStore(
+export async function keepRecordStore(
   parts: Parts,
   context: Context,
   change: RecordStoreChange,
@@ -46,25 +46,26 @@ export async function keepStore(
       { path: "address", reason: "Give an address that begins with https://" },
     ]);
   return parts.db.withSchool(context, async (tx) => {
-    const store = await readStore(tx);
+    const store = await readRecordStore(tx);
     // A secret goes to nobody it was not given for.
     if (change.secret === null && store?.address !== change.address)
       throw refusal("Another address needs its own secret.", [
         { path: "secret", reason: "Give the secret for this address" },
       ]);
-    await putStore(tx, context.school, { ...change, now: formatInstant(context.now) });
+    await putRecordStore(tx, context.school, { ...change, now: formatInstant(context.now) });
     return show(tx, parts);
   });
 }
 
-export async function tryStore(parts: Parts, context: Context): Promise<RecordStoreTried> {
-  const store = await reading(parts.db, context, readStore);
+export async function tryRecordStore(parts: Parts, context: Context): Promise<RecordStoreTried> {
+  const store = await reading(parts.db, context, readRecordStore);
   if (!store) throw notFound("There is no learning record store to try.");
   const outcome = await greet(parts.outside.ask, store);
-  if (outcome.heard) return { heard: true, says: "It answered, and knows this key." };
-  await parts.db.withSchool(context, (tx) => setFault(tx, outcome.why));
-  return { heard: false, says: `${outcome.why}.` };
+  await parts.db.withSchool(context, (tx) => setFault(tx, outcome.heard ? null : outcome.why));
+  return outcome.heard
+    ? { heard: true, says: "It answered, and knows this key." }
+    : { heard: false, says: `${outcome.why}.` };
 }
 
-export const removeStore = (parts: Parts, context: Context): Promise<void> =>
-  parts.db.withSchool(context, deleteStore);
+export const removeRecordStore = (parts: Parts, context: Context): Promise<void> =>
+  parts.db.withSchool(context, deleteRecordStore);
