@@ -144,11 +144,18 @@ export async function accessibilityFaults(page: Page, colors = false): Promise<s
       id: string;
       nodes: { target: string[]; failureSummary: string; html: string }[];
     }
-    const found = await axe.run({
-      runOnly: colors
-        ? { type: "rule", values: ["color-contrast", "link-in-text-block"] }
-        : ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"],
-    } as never);
+    const look = () =>
+      axe.run({
+        runOnly: colors
+          ? { type: "rule", values: ["color-contrast", "link-in-text-block"] }
+          : ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"],
+      } as never);
+    let found = await look();
+    // A field's label that still rises is between two colors, and moved by a script: what stands is looked at.
+    if (found.violations.some(({ id }) => id === "color-contrast")) {
+      await new Promise((resolve) => setTimeout(resolve, 500));
+      found = await look();
+    }
     return found.violations.flatMap(({ id, nodes }) =>
       nodes.map(
         ({ target, html, failureSummary }) =>
