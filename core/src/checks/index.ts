@@ -13,5 +13,5 @@ export { hashOf, shuffled, splitMix } from "./random";
 export { readRows, writeRows } from "./rows";
 export { type Question, type Quiz, questionSchema, quizSchema } from "./schema";
 export { type Scored, scorePeople, scoreQuiz, type WrittenAttempt } from "./score";
-export { readTyped, TYPED_MOST, type Typed, writeAnswers, writeTyped } from "./typed";
+export { readTyped, saysOf, TYPED_MOST, type Typed, writeAnswers, writeTyped } from "./typed";
 export { sayMark, sayScore } from "./why";

@@ -260,8 +260,8 @@ function placesOf(question: Question): string[] {
   return fixed.length > 0 ? [`! keeps its place: ${fixed.join(", ")}`] : [];
 }
 
-/** What is said after ! of a question. */
-function saysOf(question: Question): string[] {
+/** How a question counts and stands, where that is said of it: lines after !. */
+export function saysOf(question: Question): string[] {
   return [
     ...(question.credit === "all" ? ["! all or nothing"] : []),
     ...("shuffle" in question && !question.shuffle ? ["! in this order"] : []),

@@ -1,5 +1,5 @@
 /** Questions typed or pasted as a list, each seen as it was understood before any is put in. */
-import { type Question, readTyped } from "@dawngate/core/checks";
+import { type Question, readTyped, saysOf } from "@dawngate/core/checks";
 import { askedOf } from "@dawngate/core/checks/asked";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
@@ -115,7 +115,11 @@ export function TypeSheet({ school, busy, newId, onPut, onClose }: Props) {
               <View role="listitem" key={i}>
                 <Text kind="strong">{`${i + 1}. ${question.text}`}</Text>
                 <Text kind="small" color={quiet}>
-                  {`${KIND_WORDS[question.kind]} · ${sayPoints(question.points)} · right: ${sayAnswer(askedOf(question, "seen"), question.right, true)}${within(question)}`}
+                  {`${KIND_WORDS[question.kind]} · ${sayPoints(question.points)} · right: ${sayAnswer(askedOf(question, "seen"), question.right, true)}${within(question)}${saysOf(
+                    question,
+                  )
+                    .map((said) => ` · ${said.slice(2)}`)
+                    .join("")}`}
                 </Text>
               </View>
             ))}
