@@ -8,7 +8,7 @@ interface Props {
 }
 
 export function DropPlace({ onDropped, children }: Props) {
-  const { dusk, line } = usePalette();
+  const { dusk, ink, line } = usePalette();
   const [over, setOver] = useState(false);
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: dropping is for the mouse; the button within does the same
@@ -23,7 +23,13 @@ export function DropPlace({ onDropped, children }: Props) {
         setOver(false);
         onDropped(event.dataTransfer as unknown as DataTransfer);
       }}
-      style={{ border: `2px dashed ${over ? dusk : line}`, borderRadius: 10, padding: 12 }}
+      style={{
+        border: `2px dashed ${over ? dusk : line}`,
+        borderRadius: 10,
+        padding: 12,
+        // The browser's own words within are written in it too.
+        color: ink,
+      }}
     >
       {children}
     </div>
