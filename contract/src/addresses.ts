@@ -203,6 +203,7 @@ export const ADDRESSES = {
   getPreview: ["GET", "/schools/{school}/catalog/{course}/preview", ["public"], []],
   getSample: ["GET", "/schools/{school}/catalog/{course}/samples/{lesson}", ["public"], []],
   getPublicListing: ["GET", "/schools/{school}/pages/{listing}", ["public"], []],
+  getSharingPicture: ["GET", "/schools/{school}/sharing.png", [], []],
   getCoursePage: ["GET", "/schools/{school}/courses/{course}/page", ["pages"], []],
   changeCoursePage: ["PUT", "/schools/{school}/courses/{course}/page", [], ["pages","public"]],
   getListingPage: ["GET", "/schools/{school}/listings/{listing}/page", ["pages"], []],

@@ -129,6 +129,14 @@ export const publicListing = z
   })
   .meta({ id: "PublicListing" });
 
+/** Of what the picture is: of neither, it is the school's own. */
+export const sharingQuery = z.strictObject({
+  course: planFields.id.optional().describe("Its identifier, or the last part of its address."),
+  listing: planFields.id.optional().describe("Its identifier, or the last part of its address."),
+  state: z.string().max(64).optional().describe("What it shows: its address changes with it."),
+});
+export type SharingQuery = z.infer<typeof sharingQuery>;
+
 /** When one would learn what, if one came in at this moment. */
 export const previewQuery = z.strictObject({
   timeZone: planFields.timeZone.describe("The zone of whoever looks."),

@@ -1,5 +1,6 @@
 /** The cover of a course: a picture of its own, or one drawn from its title in our style. For the eye only. */
 import type { Cover as CoverData } from "@dawngate/contract/courses";
+import { COVER, coverOf } from "@dawngate/core/courses/drawn-cover";
 import { View } from "react-native";
 import Svg, { Circle, Line, Path, Rect } from "react-native-svg";
 import { useWide } from "../ui/layout";
@@ -7,7 +8,6 @@ import { usePalette } from "../ui/theme";
 import type { InCourse } from "./api";
 import { CoverPicture } from "./cover-picture";
 import { coverUrl, PLACES } from "./cover-place";
-import { COVER, coverOf } from "./cover-shape";
 
 interface Props {
   title: string;

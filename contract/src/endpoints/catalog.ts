@@ -10,8 +10,9 @@ import {
   publicCourseQuery,
   publicListing,
   sample,
+  sharingQuery,
 } from "../catalog";
-import { done, endpoints, inCourse, inLesson, inSchool } from "../endpoint";
+import { done, endpoints, files, inCourse, inLesson, inSchool } from "../endpoint";
 import {
   announcement,
   announcements,
@@ -84,6 +85,18 @@ export const catalog = endpoints("catalog", {
     answered: "The listing.",
     mayLag: true,
     holds: ["public"],
+  },
+  getSharingPicture: {
+    method: "get",
+    path: "/schools/{school}/sharing.png",
+    summary:
+      "The picture that stands beside a shared link: of a course, of something on sale, or of the school",
+    who: "school.see",
+    params: inSchool,
+    query: sharingQuery,
+    answer: files("image/png"),
+    answered: "The picture, 1200 by 630, to be kept for a year.",
+    mayLag: true,
   },
   getCoursePage: {
     method: "get",

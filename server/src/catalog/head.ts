@@ -18,6 +18,7 @@ import { foundAt } from "./address-store";
 import { publicListingIn } from "./public-listing";
 import { readable } from "./readable";
 import { publicModules } from "./service";
+import { apiOf, type SharedPicture, sharingAt } from "./sharing";
 import { catalogIn, priceOf } from "./shown";
 import { readPage } from "./store";
 
@@ -32,7 +33,7 @@ export interface Head {
   title: string;
   description: string;
   url: string;
-  image: string | null;
+  image: SharedPicture;
   readable: string;
   data: object;
 }
@@ -100,7 +101,7 @@ async function courseHead(
   const price = priceOf(alone, await readSchool(tx), context.now);
   const { card, school, cohorts } = page;
   const url = `${at}/c/${encodeURIComponent(page.address ?? id)}`;
-  const image = coverAt(at, id, page.cover);
+  const image = pictureAt(at, { course: id }, page, { id, cover: page.cover });
   const description = short(card.short || page.description);
   const { minutes } = sizeOf(plan);
   return {
@@ -163,7 +164,7 @@ async function listingHead(
   const price = priceOf([{ id, offer }], await readSchool(tx), context.now);
   const url = `${at}/p/${encodeURIComponent(page.address)}`;
   const pictured = courses.find(({ cover }) => cover !== null);
-  const image = pictured ? coverAt(at, pictured.id, pictured.cover) : null;
+  const image = pictureAt(at, { listing: id }, page, pictured);
   const [only] = courses.length === 1 ? courses : [];
   const names = courses.map((course) => course.title).join(", ");
   const opening = blocks.find((block) => block.kind === "opening");
@@ -203,10 +204,18 @@ async function listingHead(
   };
 }
 
-const coverAt = (at: string, course: string, cover: Cover | null) =>
-  cover === null
-    ? null
-    : `${at.replace(/\/([^/]+)$/, "/api/schools/$1")}/courses/${encodeURIComponent(course)}/cover/${cover.hash}`;
+/** The cover somebody uploaded, or one drawn from the title. */
+function pictureAt(
+  at: string,
+  of: Parameters<typeof sharingAt>[1],
+  shown: Parameters<typeof sharingAt>[2],
+  pictured: { id: string; cover: Cover | null } | undefined,
+): SharedPicture {
+  if (!pictured?.cover) return sharingAt(at, of, shown);
+  const { hash, width, height } = pictured.cover;
+  const url = `${apiOf(at)}/courses/${encodeURIComponent(pictured.id)}/cover/${hash}`;
+  return { url, width, height };
+}
 
 /** The way to the school above a page, and whom to ask below it. */
 const around = (at: string, { name, contact }: { name: string; contact: string }, page: string) =>
@@ -226,7 +235,7 @@ async function listHead(tx: SchoolTransaction, context: Context, at: string): Pr
     title: school.name,
     description,
     url: at,
-    image: null,
+    image: sharingAt(at, {}, { title: school.name, school }),
     readable: `<h1>${escaped(school.name)}</h1><ul>${entries
       .map(
         (entry) =>

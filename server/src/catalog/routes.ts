@@ -13,6 +13,7 @@ import { changeBlockPage, showBlockPage } from "./block-pages";
 import { showPreview, showSample } from "./preview";
 import { showPublicListing } from "./public-listing";
 import { showPublicCourse } from "./service";
+import { drawSharing } from "./sharing";
 import { showCatalog } from "./shown";
 
 export function catalogRoutes(services: Services) {
@@ -39,6 +40,14 @@ export function catalogRoutes(services: Services) {
     .openapi(route(services, catalog.getPublicListing, "public"), async (c) => {
       const { listing } = c.req.valid("param");
       return c.json(await showPublicListing(services, c.get("context"), listing), 200);
+    })
+    .openapi(route(services, catalog.getSharingPicture, "public"), async (c) => {
+      const drawn = await drawSharing(services, c.get("context"), c.req.valid("query"));
+      // Its address changes with what it shows.
+      return c.body(new Uint8Array(drawn), 200, {
+        "content-type": "image/png",
+        "cache-control": "public, max-age=31536000, immutable",
+      });
     })
     .openapi(route(services, catalog.getCoursePage), async (c) =>
       c.json(await showBlockPage(services, c.get("context"), course(c.req.valid("param"))), 200),

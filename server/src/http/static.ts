@@ -35,8 +35,8 @@ export interface PageHead {
   description: string;
   /** Where it lies, whole. */
   url: string;
-  /** A picture of it, whole; null: there is none. */
-  image: string | null;
+  /** A picture of it, its address whole, its size in pixels. */
+  image: { url: string; width: number; height: number };
   /** What it says, readable before any script has run, and without any; the application takes its place. */
   readable: string;
   /** The same for programs, in the terms of schema.org. */
@@ -85,7 +85,10 @@ function withHead(
     meta("property", "og:title", title),
     meta("property", "og:description", description),
     meta("property", "og:url", url),
-    ...(image === null ? [] : [meta("property", "og:image", image)]),
+    meta("property", "og:image", image.url),
+    meta("property", "og:image:width", String(image.width)),
+    meta("property", "og:image:height", String(image.height)),
+    meta("property", "og:image:alt", title),
     `<link rel="canonical" href="${escaped(url)}">`,
     asData(data),
   ].join("");

@@ -12,10 +12,11 @@ import { document } from "./kinds/document";
 import { type FileLook, file } from "./kinds/file";
 import { type LookedAt, picture } from "./kinds/picture";
 import { questions, type ReadQuestions } from "./kinds/questions";
+import { type Shared, sharing } from "./kinds/sharing";
 import { type ReadTable, table } from "./kinds/table";
 
 /** Every reader there is. */
-export const READERS = { calendar, picture, file, document, table, questions };
+export const READERS = { calendar, picture, file, document, table, questions, sharing };
 
 export interface Readers {
   calendar(input: { text: string; today: LocalDate }): Promise<CalendarDays>;
@@ -26,6 +27,8 @@ export interface Readers {
   questions(input: { bytes: Uint8Array; name: string }): Promise<ReadQuestions>;
   /** A table as CSV. */
   table(input: { bytes: Uint8Array }): Promise<ReadTable>;
+  /** The picture that stands beside a shared link, drawn from a title, as PNG. */
+  sharing(input: Shared): Promise<Uint8Array>;
   /** What a file on disk is; `name`: what it is called. */
   file(input: { path: string; name: string }): Promise<FileLook>;
 }
@@ -153,6 +156,7 @@ export function startReaders(file: URL, deadline = DEADLINE): Readers {
     document: (input) => read("document", input),
     table: (input) => read("table", input),
     questions: (input) => read("questions", input),
+    sharing: (input) => read("sharing", input),
   };
 }
 
@@ -164,4 +168,5 @@ export const readersHere: Readers = {
   document,
   table: async (input) => table(input),
   questions,
+  sharing,
 };

@@ -4,7 +4,8 @@
  */
 import type { CatalogPage } from "@dawngate/contract/catalog";
 import type { Instant } from "@dawngate/core/time";
-import { catalogHead, headOf, sitemapOf } from "../../src/catalog/head";
+import { imageSize } from "image-size";
+import { catalogHead, headOf, listingHeadOf, sitemapOf } from "../../src/catalog/head";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
@@ -12,6 +13,7 @@ let owned: Owned;
 let now: Instant;
 let rye = "";
 let oats = "";
+let both = "";
 beforeAll(async () => {
   now = instant("2027-03-10T12:00:00Z");
   owned = await ownedSchool(() => now);
@@ -89,7 +91,7 @@ test("what is on sale to everybody stands there with the lowest price of today; 
   expect(await names()).not.toContain("Rye & more");
   await listed("Rye alone again", [rye], 12_000, "on-sale");
   await listed("Rye for less", [rye], 8_000, "on-sale");
-  await listed("Both together", [rye, oats], 15_000, "on-sale");
+  both = await listed("Both together", [rye, oats], 15_000, "on-sale");
   const { entries } = await shown();
   expect(entries.find(({ id }) => id === rye)).toMatchObject({
     kind: "course",
@@ -151,4 +153,39 @@ test("a course's page has its outline and price in it, and is a Course with an O
   expect((await headOf(parts(), "one", "c"))?.data).toMatchObject({
     hasCourseInstance: [{ name: "Spring", startDate: "2027-04-05", endDate: "2027-06-25" }],
   });
+});
+
+test("whoever shows a link shows a picture of it: drawn from the title where nobody uploaded one (ogp.me)", async () => {
+  const at = async (url: string) => {
+    expect(url.startsWith("https://bread.example.org/api/")).toBe(true);
+    return owned.app.ask(null, "GET", url.slice("https://bread.example.org/api".length));
+  };
+  const heads = [
+    await headOf(parts(), "one", rye),
+    await headOf(parts(), "one", oats),
+    await listingHeadOf(parts(), "one", both),
+    await catalogHead(parts(), "one"),
+  ];
+  const pictures = new Set<string>();
+  for (const head of heads) {
+    const response = await at(head?.image.url ?? "");
+    expect(response.status).toBe(200);
+    expect(response.headers.get("content-type")).toBe("image/png");
+    expect(response.headers.get("cache-control")).toContain("immutable");
+    const bytes = Buffer.from(await response.arrayBuffer());
+    expect(imageSize(bytes)).toMatchObject({ type: "png", width: 1200, height: 630 });
+    pictures.add(bytes.toString("base64"));
+  }
+  expect(pictures.size).toBe(heads.length);
+  // Asked for again it is the same; of what is not there is none; what a page does not show has no picture either.
+  const again = await at(heads[0]?.image.url ?? "");
+  expect(pictures.has(Buffer.from(await again.arrayBuffer()).toString("base64"))).toBe(true);
+  for (const query of ["course=nowhere", "listing=nowhere"])
+    expect((await owned.app.ask(null, "GET", `/schools/one/sharing.png?${query}`)).status).toBe(
+      404,
+    );
+  expect((await owned.app.ask(null, "GET", "/schools/one/sharing.png?title=x")).status).toBe(400);
+  // The school's color changes, and with it the address.
+  await owned.ask("PATCH", "/schools/one", { color: "#2F6B4F" });
+  expect((await headOf(parts(), "one", rye))?.image.url).not.toBe(heads[0]?.image.url);
 });

@@ -50,7 +50,7 @@ test("a page says what it is in its head, and nothing in that is read as anythin
         title: 'Rye </title><script>alert("1")</script> $& & more',
         description: '"Quoted" <b>bread</b>',
         url: "https://bread.example.org/one/c/rye",
-        image: null,
+        image: { url: "https://bread.example.org/a.png", width: 1200, height: 630 },
         readable: "<h1>Rye</h1>",
         data: { name: "</script><script>alert(2)" },
       }),
@@ -63,6 +63,9 @@ test("a page says what it is in its head, and nothing in that is read as anythin
     "<title>Rye &lt;/title&gt;&lt;script&gt;alert(&quot;1&quot;)&lt;/script&gt; $&amp; &amp; more",
   );
   expect(text).toContain('content="&quot;Quoted&quot; &lt;b&gt;bread&lt;/b&gt;"');
+  expect(text).toContain(
+    '<meta property="og:image" content="https://bread.example.org/a.png"><meta property="og:image:width" content="1200">',
+  );
   expect(text.match(/<title>/g)).toHaveLength(1);
   expect(text).not.toContain("<script>alert");
   // Before any script has run, and for programs.

@@ -333,6 +333,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["POST", "/schools/one/courses/c/acts", act, "people.act"],
   ["POST", "/schools/one/courses/c/enrollments/e2/why", { item: "m2" }, "people.act"],
   ["GET", "/schools/one/catalog/c", undefined, "school.see"],
+  ["GET", "/schools/one/sharing.png?course=c", undefined, "school.see"],
   ["POST", "/schools/one/catalog/c", { cohort: "k", timeZone: "UTC" }, "self.learn"],
   ["GET", "/schools/one/catalog/c/preview?timeZone=UTC", undefined, "school.see"],
   ["GET", "/schools/one/catalog/c/samples/l3", undefined, "school.see"],

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { COVER, coverOf } from "../../src/courses/cover-shape";
+import { COVER, coverOf } from "../../src/courses/drawn-cover";
 
 test("the same title has the same cover, another another one", () => {
   expect(coverOf("Rye through the winter")).toEqual(coverOf("Rye through the winter"));
