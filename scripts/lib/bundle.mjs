@@ -46,7 +46,14 @@ export async function bundled(root, name, entry, sources) {
     target: "node20",
     logLevel: "error",
     // They read files of their own beside them, or are needed by hardly anybody who loads this.
-    external: ["pdfkit", "mediainfo.js", "pdf-lib", "mammoth", "@resvg/resvg-wasm", "@expo-google-fonts/*"],
+    external: [
+      "pdfkit",
+      "mediainfo.js",
+      "pdf-lib",
+      "mammoth",
+      "@resvg/resvg-wasm",
+      "@expo-google-fonts/*",
+    ],
     sourcemap: "inline",
     banner: {
       js: 'import { createRequire as nodeRequire } from "node:module"; const require = nodeRequire(import.meta.url);',

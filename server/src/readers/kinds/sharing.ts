@@ -133,8 +133,7 @@ function broken(words: { word: string; width: number }[], space: number, room: n
 }
 
 /** What XML cannot hold (XML 1.0, 2.2) is left out. */
-const said = (text: string) =>
-  escaped(text.toWellFormed().replace(/[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g, ""));
+const said = (text: string) => escaped(text.replace(/[\p{Cs}\p{Cc}\uFFFE\uFFFF]/gu, ""));
 
 const text = (words: string, face: string, size: number, y: number, fill: string) =>
   `<text x="${MARGIN}" y="${y}" ${face} font-size="${size}" fill="${fill}">${said(words)}</text>`;
