@@ -30,7 +30,7 @@ export function CohortSnags({ school, course, cohort, id }: Props) {
     const { name, ...dates } = JSON.parse(typed) as NewCohort;
     const before = course.cohorts.find((one) => one.id === own);
     const one = { ...dates, id: own, course: course.id, gates: before?.gates ?? {} };
-    return [{ ...one, grace: one.grace ?? null, seats: null, name: name.trim() || "this" }];
+    return [{ ...one, grace: one.grace ?? null, seats: null, name: name.trim() }];
   }, [typed, own, course]);
   const found = useSnags(school, plan, cohorts).filter((snag) => snag.cohort === own);
   if (found.length === 0) return null;

@@ -4,10 +4,12 @@ import { countWords } from "@dawngate/core/courses/words";
 import { sayAway, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
-import Svg, { Circle, Line, Path } from "react-native-svg";
+import Svg, { Line, Path } from "react-native-svg";
 import { PrimaryAction, QuietAction } from "../ui/action";
+import { useSince } from "../ui/motion";
 import { NightPage } from "../ui/night-page";
 import { SunMark } from "../ui/sun-mark";
+import { sunPath } from "../ui/sun-path";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { nextOpening } from "./next-opening";
@@ -88,13 +90,17 @@ export function Finished({ course, finished, above, onGo }: Props) {
   );
 }
 
-/** The sun above the horizon, with its tick. */
+/** The sun comes up, with its tick. */
 function Sunrise() {
   const { frameMark, onFrame, frame } = usePalette();
+  const risen = useSince("risen", 0);
+  const y = 56 + (1 - risen) * 70;
   return (
     <Svg width="100%" height={120} viewBox="0 0 320 120" aria-hidden>
-      <Circle cx={160} cy={56} r={44} fill={frameMark} />
-      <Path d="M140 58l14 14 28-30" stroke={frame} strokeWidth={7} fill="none" />
+      <Path d={sunPath(160, y, 44, 111)} fill={frameMark} />
+      {risen === 1 ? (
+        <Path d="M140 58l14 14 28-30" stroke={frame} strokeWidth={7} fill="none" />
+      ) : null}
       <Line x1={0} x2={320} y1={112} y2={112} stroke={onFrame} strokeWidth={2} />
     </Svg>
   );

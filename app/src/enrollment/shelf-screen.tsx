@@ -68,7 +68,8 @@ export function ShelfScreen() {
 
 /** By the hour of whoever reads. */
 export function greeting(hour: number): string {
-  if (hour < 5) return "Good night";
+  // Whoever is up before the bakers still has their evening; "good night" is said to those who go.
+  if (hour < 5) return "Good evening";
   if (hour < 12) return "Good morning";
   return hour < 18 ? "Good afternoon" : "Good evening";
 }

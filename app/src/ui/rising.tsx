@@ -1,23 +1,23 @@
 /** What comes up rises: from below, or from the right; at once where less motion is wished for. */
 import { type ReactNode, useEffect, useRef } from "react";
 import { Animated, Easing } from "react-native";
-import { useTheme } from "react-native-paper";
+import { useStill } from "./theme";
 
 /** In points, and milliseconds: short enough never to be waited for. */
 const WAY = 28;
 const TIME = 180;
 
 export function Rising({ from, children }: { from: "below" | "right"; children: ReactNode }) {
-  const { scale } = useTheme().animation;
-  const { current: left } = useRef(new Animated.Value(scale === 0 ? 0 : WAY));
+  const still = useStill();
+  const { current: left } = useRef(new Animated.Value(still ? 0 : WAY));
   useEffect(() => {
     Animated.timing(left, {
       toValue: 0,
-      duration: TIME * scale,
+      duration: still ? 0 : TIME,
       easing: Easing.out(Easing.cubic),
       useNativeDriver: true,
     }).start();
-  }, [left, scale]);
+  }, [left, still]);
   return (
     <Animated.View
       style={{

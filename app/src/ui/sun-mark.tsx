@@ -1,5 +1,7 @@
 /** The state mark: a small sun and a line. Where the sun stands says the state, so it can be read without color. */
 import Svg, { Circle, Line, Path } from "react-native-svg";
+import { useSince } from "./motion";
+import { sunPath } from "./sun-path";
 import { usePalette } from "./theme";
 
 export type Mark = "waiting" | "scheduled" | "open" | "done" | "closed";
@@ -13,22 +15,43 @@ export function SunMark({ mark, size = 24 }: { mark: Mark; size?: number }) {
   );
 }
 
+/** The horizon of what is open or done, and how deep below it a sun begins to rise. */
+const HORIZON = 17;
+const DEPTH = 14;
+/** So much of the time the sun that was open takes to set. */
+const SETTING = 0.4;
+
 function Sun({ mark }: { mark: Mark }) {
   const { dusk, quiet, leaf, apricot, apricotLine, coral, paper } = usePalette();
+  // What opens while one looks rises; a tick sets that sun, and its own comes up.
+  const part = useSince(mark);
+  const risen = mark === "done" ? Math.max(0, (part - SETTING) / (1 - SETTING)) : part;
+  const y = 9 + (1 - risen) * DEPTH;
   switch (mark) {
     case "done":
       return (
         <>
           <Line x1="1" x2="23" y1="18" y2="18" stroke={leaf} strokeWidth="2" />
-          <Circle cx="12" cy="9" r="6.5" fill={leaf} />
-          <Path d="M9 9.2l2.1 2.1L15 7.4" stroke={paper} strokeWidth="1.8" fill="none" />
+          {part < SETTING ? (
+            <Path
+              d={sunPath(12, 9 + (part / SETTING) * DEPTH, 6, HORIZON)}
+              fill={apricot}
+              stroke={coral}
+              strokeWidth="1.6"
+            />
+          ) : (
+            <Path d={sunPath(12, y, 6.5, HORIZON)} fill={leaf} />
+          )}
+          {risen === 1 ? (
+            <Path d="M9 9.2l2.1 2.1L15 7.4" stroke={paper} strokeWidth="1.8" fill="none" />
+          ) : null}
         </>
       );
     case "open":
       return (
         <>
           <Line x1="1" x2="23" y1="18" y2="18" stroke={coral} strokeWidth="2" />
-          <Circle cx="12" cy="9" r="6" fill={apricot} stroke={coral} strokeWidth="1.6" />
+          <Path d={sunPath(12, y, 6, HORIZON)} fill={apricot} stroke={coral} strokeWidth="1.6" />
         </>
       );
     case "scheduled":

@@ -14,12 +14,18 @@ export function usePalette(): Palette {
   return useContext(PaletteContext);
 }
 
-function paperTheme(palette: Palette, lessMotion: boolean) {
+const StillContext = createContext(false);
+
+/** Whether nothing shall move: the reader's system asks for less motion. Known from the first drawing on. */
+export function useStill(): boolean {
+  return useContext(StillContext);
+}
+
+function paperTheme(palette: Palette) {
   const base = palette.dark ? MD3DarkTheme : MD3LightTheme;
   return {
     ...base,
     roundness: 2,
-    animation: { scale: lessMotion ? 0 : 0.8 },
     fonts: {
       ...configureFonts({ config: { fontFamily: TEXT } }),
       labelLarge: { ...base.fonts.labelLarge, fontFamily: TEXT_BOLD, fontSize: 15 },
@@ -86,12 +92,14 @@ export function Themed({ dark: isDark, children }: { dark: boolean; children: Re
 
 function Within({ palette, children }: { palette: Palette; children: ReactNode }) {
   const lessMotion = useLessMotion();
-  const theme = useMemo(() => paperTheme(palette, lessMotion), [palette, lessMotion]);
+  const theme = useMemo(() => paperTheme(palette), [palette]);
   return (
     <PaletteContext.Provider value={palette}>
-      <PaperProvider theme={theme} settings={{ icon: PaperIcon, rippleEffectEnabled: false }}>
-        {children}
-      </PaperProvider>
+      <StillContext.Provider value={lessMotion}>
+        <PaperProvider theme={theme} settings={{ icon: PaperIcon, rippleEffectEnabled: false }}>
+          {children}
+        </PaperProvider>
+      </StillContext.Provider>
     </PaletteContext.Provider>
   );
 }

@@ -1,7 +1,7 @@
 /** All snags of a course, the heaviest first, each at its place in the outline. */
 import { itemsOf, type Plan, type PlanCohort, type PlanCourse, type PlanSchool } from "../plan";
 import type { Instant } from "../time";
-import { type CohortNames, type Look, lookAt } from "./look";
+import { type CohortNames, cohortCalled, type Look, lookAt } from "./look";
 import { type Finding, nameOf, type Snag, type SnagKind, type Weight } from "./snag";
 import { afterAccess, shortValidity } from "./snags/after-access";
 import { clockChanges } from "./snags/clock-change";
@@ -12,7 +12,7 @@ import { neverOpens } from "./snags/never-opens";
 import { repeatedOffsets } from "./snags/repeated-offset";
 import { sameDays } from "./snags/same-day";
 
-const CHECKS: readonly [SnagKind, (look: Look, nameOf: (cohort: string) => string) => Finding[]][] =
+const CHECKS: readonly [SnagKind, (look: Look, called: (cohort: string) => string) => Finding[]][] =
   [
     ["never-opens", neverOpens],
     ["repeated-offset", repeatedOffsets],
@@ -43,7 +43,7 @@ export function findSnags(
   const places = new Map(itemsOf(course).map(({ id }, i) => [id, i]));
   const placeOf = ({ item }: Snag) => (item === null ? -1 : (places.get(item) ?? -1));
   return CHECKS.flatMap(([kind, check]) =>
-    check(look, (cohort) => names.get(cohort) ?? cohort).map((finding): Snag => {
+    check(look, (cohort) => cohortCalled(names, cohort)).map((finding): Snag => {
       const { about: _about, ...snag } = finding;
       return { kind, ...snag, key: nameOf(kind, finding) };
     }),

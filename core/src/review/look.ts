@@ -44,8 +44,14 @@ export interface Look {
   titleOf(item: string): string;
 }
 
-/** A cohort's name, where the caller knows one; else its identifier. */
+/** A cohort's name, where the caller knows one (empty: nobody has given it one yet); else its identifier. */
 export type CohortNames = ReadonlyMap<string, string>;
+
+/** "cohort Spring"; "this cohort" where it has no name yet. */
+export function cohortCalled(names: CohortNames, id: string): string {
+  const name = names.get(id) ?? id;
+  return name === "" ? "this cohort" : `cohort ${name}`;
+}
 
 /** More cohorts than this are all of one making; the latest of them are looked at. */
 const COHORTS_MOST = 12;
@@ -72,7 +78,7 @@ export function lookAt(
         enrolledAt: formatInstant(at),
       });
       const timeline = evaluate(prepared, enrollment, at);
-      const into = cohort ? ` into cohort ${names.get(cohort.id) ?? cohort.id}` : "";
+      const into = cohort ? ` into ${cohortCalled(names, cohort.id)}` : "";
       return {
         cohort,
         day,

@@ -3,6 +3,7 @@ import type { Instant } from "@dawngate/core/time";
 import { memo } from "react";
 import { G, Line, Path, Rect, Text as SvgText } from "react-native-svg";
 import { TEXT_BOLD } from "../../ui/fonts";
+import { useSince } from "../../ui/motion";
 import type { Palette } from "../../ui/palette";
 import type { DayMark } from "./marks";
 import { NowLine } from "./now-line";
@@ -80,13 +81,17 @@ function Day({
   scale,
   palette,
   ground,
-  rise,
+  rise: full,
   strong,
   opens,
   closes,
   unreachable,
+  at,
 }: Props & { opens: Instant }) {
   const left = scale.x(opens);
+  // It rises where the instant one looks at comes to its opening, while one looks.
+  const risen = useSince(opens <= at ? "open" : "not yet");
+  const rise = opens <= at ? full * (0.2 + 0.8 * risen) : full;
   if (unreachable)
     return (
       <Path

@@ -4,17 +4,17 @@ import { addDays, type Instant, startOfDay } from "../../time";
 import { type Look, publishedModules, read } from "../look";
 import type { Finding } from "../snag";
 
-export function cohortDates(look: Look, nameOf: (cohort: string) => string): Finding[] {
+export function cohortDates(look: Look, called: (cohort: string) => string): Finding[] {
   return look.cohorts.flatMap((cohort): Finding[] => {
     const found: Finding[] = [];
     const base = { item: null, cohort: cohort.id, mends: [] };
     const { window, starts, ends } = cohort;
-    const name = nameOf(cohort.id);
+    const name = called(cohort.id).replace(/^./, (first) => first.toUpperCase());
     if (window && starts < window.closes)
       found.push({
         ...base,
         weight: "look",
-        reason: `Cohort ${name} starts ${sayWrittenDate(starts)}, while people may enroll until ${sayWrittenDate(window.closes)}: the last of them miss its beginning.`,
+        reason: `${name} starts ${sayWrittenDate(starts)}, while people may enroll until ${sayWrittenDate(window.closes)}: the last of them miss its beginning.`,
         about: [starts, window],
       });
     // Where the cohort's end ends access, what comes after it is said as such.
@@ -33,7 +33,7 @@ export function cohortDates(look: Look, nameOf: (cohort: string) => string): Fin
       found.push({
         ...base,
         weight: "likely",
-        reason: `Cohort ${name} ends ${sayWrittenDate(ends)}, before ${quoted(late.title)} opens (${sayInstant(late.opens as Instant, look.zone)}).`,
+        reason: `${name} ends ${sayWrittenDate(ends)}, before ${quoted(late.title)} opens (${sayInstant(late.opens as Instant, look.zone)}).`,
         about: [ends, late.opens - end],
       });
     return found;
