@@ -1,8 +1,8 @@
 /** What an act would do to people's dates, before it is done. */
 import type { Acted } from "@dawngate/contract/enrollment";
 import { View } from "react-native";
-import { Person } from "../review/ripple-view";
-import { sayPerson } from "../review/say-ripple";
+import { RipplePerson } from "../review/ripple-person";
+import { sayPerson } from "../review/say-person";
 import { explain } from "../store/api";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
@@ -39,7 +39,7 @@ export function EffectView({ several, effect, error, busy }: Props) {
               : `Dates move for ${people(effect.people.length)}${effect.unmoved > 0 ? `, none for ${people(effect.unmoved)}` : ""}.`}
           </Text>
           {effect.people.slice(0, MOST).map((person) => (
-            <Person key={person.enrollment} person={person} titleOf={titleOf} />
+            <RipplePerson key={person.enrollment} person={person} titleOf={titleOf} />
           ))}
           {effect.people.length > MOST ? (
             <Text kind="small" color={quiet}>

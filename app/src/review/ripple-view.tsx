@@ -11,7 +11,8 @@ import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { type ChangeAhead, useGetTouchedInfiniteQuery } from "./api";
-import { sayGroups, sayPerson, sayTotals } from "./say-ripple";
+import { RipplePerson } from "./ripple-person";
+import { sayGroups, sayTotals } from "./say-ripple";
 import type { Rippled } from "./use-ripple";
 
 interface Props extends Rippled {
@@ -77,7 +78,7 @@ export function RippleView({ change, ripple, progress, error, refetch, more }: P
         </View>
       ) : null}
       {shown.map((person) => (
-        <Person key={person.enrollment} person={person} titleOf={titleOf} more={more} />
+        <RipplePerson key={person.enrollment} person={person} titleOf={titleOf} more={more} />
       ))}
       {ripple.people.length > FIRST && !all ? (
         <Choice label={`Show ${ripple.people.length - FIRST} more`} onPress={() => setAll(true)} />
@@ -118,7 +119,7 @@ function Rest({
   return (
     <>
       {people.map((person) => (
-        <Person
+        <RipplePerson
           key={person.enrollment}
           person={person}
           titleOf={(id) => titles[id] ?? id}
@@ -138,42 +139,5 @@ function Rest({
         />
       )}
     </>
-  );
-}
-
-export function Person({
-  person,
-  titleOf,
-  more,
-}: {
-  person: PersonRipple;
-  titleOf(id: string): string;
-  more?: ((person: PersonRipple) => ReactNode) | undefined;
-}) {
-  const { coral, line } = usePalette();
-  const [open, setOpen] = useState(false);
-  return (
-    <View
-      style={{
-        borderLeftWidth: 3,
-        borderLeftColor: person.loses.length > 0 ? coral : line,
-        paddingLeft: 10,
-        gap: 2,
-      }}
-    >
-      <Text kind="smallStrong">{person.name}</Text>
-      {sayPerson(person, titleOf).map((phrase) => (
-        <Text key={phrase} kind="small">
-          {phrase}
-        </Text>
-      ))}
-      {more ? (
-        <Choice
-          label={open ? "Put the dates away" : "Dates before and after"}
-          onPress={() => setOpen(!open)}
-        />
-      ) : null}
-      {open ? more?.(person) : null}
-    </View>
   );
 }

@@ -1,33 +1,25 @@
 /** What comes up rises: from below, or from the right; at once where less motion is wished for. */
-import { type ReactNode, useEffect, useRef } from "react";
-import { Animated, Easing } from "react-native";
-import { useStill } from "./theme";
+import type { ReactNode } from "react";
+import { View } from "react-native";
+import { useSince } from "./motion";
 
-/** In points, and milliseconds: short enough never to be waited for. */
+/** In points. */
 const WAY = 28;
-const TIME = 180;
 
 export function Rising({ from, children }: { from: "below" | "right"; children: ReactNode }) {
-  const still = useStill();
-  const { current: left } = useRef(new Animated.Value(still ? 0 : WAY));
-  useEffect(() => {
-    Animated.timing(left, {
-      toValue: 0,
-      duration: still ? 0 : TIME,
-      easing: Easing.out(Easing.cubic),
-      useNativeDriver: true,
-    }).start();
-  }, [left, still]);
+  const left = (1 - useSince(from, 0)) * WAY;
   return (
-    <Animated.View
+    <View
       style={{
         flex: from === "right" ? 1 : undefined,
         flexShrink: 1,
         minHeight: 0,
-        transform: [from === "right" ? { translateX: left } : { translateY: left }],
+        // None at rest: what is fixed within it would be fixed to it.
+        transform:
+          left === 0 ? undefined : [from === "right" ? { translateX: left } : { translateY: left }],
       }}
     >
       {children}
-    </Animated.View>
+    </View>
   );
 }

@@ -1,5 +1,6 @@
 import type { PersonRipple } from "@dawngate/contract/review";
-import { sayGroups, sayPerson, sayTotals } from "../../src/review/say-ripple";
+import { sayPerson } from "../../src/review/say-person";
+import { sayGroups, sayTotals } from "../../src/review/say-ripple";
 
 const none = {
   people: 3,

@@ -1,0 +1,57 @@
+/** What a change does to one person, in phrases. */
+import type { PersonRipple } from "@dawngate/contract/review";
+import { listed, quoted, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
+
+export type TitleOf = (id: string) => string;
+
+/** What happens to one person, each a phrase. */
+export function sayPerson(person: PersonRipple, titleOf: TitleOf): string[] {
+  const zone = zoneOf(person.clock);
+  const speaker = { zone, titleOf, person: "they" as const };
+  const names = (ids: readonly string[], most = 3) => {
+    const shown = ids.slice(0, most).map((id) => quoted(titleOf(id)));
+    return ids.length > most ? `${shown.join(", ")} and ${ids.length - most} more` : listed(shown);
+  };
+  const opening = (text: string | null) =>
+    text === null ? "no date" : sayWrittenInstant(text, zone);
+  const end = (text: string | null) => (text === null ? "no end" : sayWrittenEnd(text, speaker));
+  // What moves from one date to another together is said once: a module and its lessons, as a rule.
+  const together = new Map<
+    string,
+    { before: string | null; after: string | null; ids: string[] }
+  >();
+  for (const { item, what, before, after } of person.moves) {
+    if (what !== "opens") continue;
+    const key = `${before} ${after}`;
+    const known = together.get(key);
+    if (known) known.ids.push(item);
+    else together.set(key, { before, after, ids: [item] });
+  }
+  const moved = [...together.values()];
+  const more = moved.slice(3).reduce((sum, { ids }) => sum + ids.length, 0);
+  return [
+    ...(person.loses.length > 0
+      ? [`loses ${names(person.loses)}, which ${person.loses.length === 1 ? "is" : "are"} open now`]
+      : []),
+    ...(person.gains.length > 0 ? [`gains ${names(person.gains)} at once`] : []),
+    ...moved
+      .slice(0, 3)
+      .map(
+        ({ ids, before, after }) =>
+          `${names(ids, 1)}: ${opening(before)} becomes ${opening(after)}`,
+      ),
+    ...(more > 0
+      ? [more === 1 ? "and one more opening moves" : `and ${more} more openings move`]
+      : []),
+    ...(person.goes.length > 0
+      ? [`${names(person.goes)} ${person.goes.length === 1 ? "goes" : "go"}`]
+      : []),
+    ...(person.appears.length > 0
+      ? [`${names(person.appears)} ${person.appears.length === 1 ? "is" : "are"} new`]
+      : []),
+    ...(person.end
+      ? [`access until ${end(person.end.before)} becomes ${end(person.end.after)}`]
+      : []),
+  ];
+}
