@@ -4,7 +4,7 @@ import { planFields } from "@dawngate/core/plan";
 import { taxSettingsSchema } from "@dawngate/core/sales";
 import { z } from "zod";
 import { permission, role } from "./permissions";
-import { paymentTerms } from "./sales";
+import { invoicing, paymentTerms } from "./sales";
 import { chosenPassword, mailAddress, oneLine, personName } from "./text";
 
 export const slug = z
@@ -36,6 +36,7 @@ export const school = z
       .nullable()
       .describe("Tax by the buyer's place; null: every buyer pays the listing's own rate."),
     paymentTerms: paymentTerms.describe("Of new orders; those that run keep theirs."),
+    invoicing: invoicing.describe("What stands of it on invoices and credit notes."),
     role: role.describe("What the one who asks is in this school."),
     may: z.array(permission).describe("What they may do here."),
   })
@@ -76,6 +77,7 @@ export const schoolChange = z
       .nullable(),
     tax: taxSettingsSchema.nullable(),
     paymentTerms,
+    invoicing,
     calendar: z
       .strictObject({
         weekend: z.array(z.int().min(1).max(7)).max(7).describe("Weekdays, Monday = 1."),

@@ -25,6 +25,7 @@ import { startQueue } from "./jobs/queue";
 import { startThreads } from "./jobs/threads";
 import { startReaders } from "./readers";
 import { tillAsker } from "./sales/ask-till";
+import { documentWriter } from "./sales/documents/issue";
 import { follower } from "./sales/follow-up";
 import { giver } from "./sales/gift";
 import { backPayer } from "./sales/refunds/pay-back";
@@ -113,6 +114,7 @@ else {
     dropFiles: (school) => dropFiles(db, kept, school),
     payBack,
     runOrder,
+    writeDocuments: documentWriter({ db, now }),
     threads,
     accounts,
     baseUrl,

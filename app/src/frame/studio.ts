@@ -25,6 +25,7 @@ export { SomeoneScreen } from "../people/someone-screen";
 export { RemarksScreen } from "../review/remarks-screen";
 export { VersionsScreen } from "../review/versions-screen";
 export { CourseSalesScreen } from "../sales/course-sales-screen";
+export { DocumentsScreen } from "../sales/documents-screen";
 export { IncomeScreen } from "../sales/income/income-screen";
 export { ListingScreen } from "../sales/listing-screen";
 export { ListingsScreen } from "../sales/listings-screen";

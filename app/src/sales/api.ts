@@ -24,6 +24,9 @@ export const {
   useGiveBackMutation,
   useGiveExcessBackMutation,
   useGiveOwnBackMutation,
+  useGetDocumentsInfiniteQuery,
+  useLazyGetDocumentPageQuery,
+  useChangeBillingMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     getIncome: reads(build, "getIncome"),
@@ -47,5 +50,8 @@ export const {
     giveBack: does(build, "giveBack"),
     giveExcessBack: does(build, "giveExcessBack"),
     giveOwnBack: does(build, "giveOwnBack"),
+    getDocuments: readsPages(build, "getDocuments", "after"),
+    getDocumentPage: reads(build, "getDocuments", { keepUnusedDataFor: 0 }),
+    changeBilling: does(build, "changeBilling"),
   }),
 });

@@ -1,5 +1,5 @@
 /** Who buys, what they agree to, and the one press. */
-import type { Offered } from "@dawngate/contract/sales";
+import type { Billing, Offered } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useRouter } from "expo-router";
@@ -18,6 +18,7 @@ import { usePalette } from "../ui/theme";
 import { TickBox } from "../ui/tick-box";
 import { useBuyMutation } from "./api";
 import { GiftFields, NO_GIFT, type SaidGift } from "./gift-fields";
+import { BillingFields } from "./lazy-parts";
 
 interface Props {
   place: { school: string; listing: string };
@@ -42,6 +43,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
   const [begin, setBegin] = useState(false);
   const [leaveMe, setLeaveMe] = useState(false);
   const [gift, setGift] = useState<SaidGift | null>(giving ? NO_GIFT : null);
+  const [billing, setBilling] = useState<Billing | null>(null);
   const [buy, { error, isLoading }] = useBuyMutation();
   const { quote, currency } = offered;
   const faults = faultsOf(error);
@@ -60,6 +62,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
       codes,
       account?.email ?? email,
       gift,
+      billing,
     ]);
     if (key.current.of !== of) key.current = { of, key: pressKey() };
     const answer = await buy({
@@ -75,6 +78,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
         leaveMe,
         renews: offered.renews !== null,
         ...(mayGive && gift && { gift }),
+        ...(billing && quote.total > 0 && { billing }),
         ...(offered.tax && {
           country: offered.tax.buyer.country,
           ...(offered.tax.buyer.number !== null && { taxNumber: offered.tax.buyer.number }),
@@ -116,6 +120,9 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
         </>
       )}
       {mayGive ? <GiftFields gift={gift} faults={faults} onGift={setGift} /> : null}
+      {quote.total > 0 ? (
+        <BillingFields billing={billing} faults={faults} onBilling={setBilling} />
+      ) : null}
       {offered.giveBack !== null ? (
         <View style={{ flexDirection: "row", gap: 6, alignItems: "flex-start" }}>
           <TickBox

@@ -29,7 +29,7 @@ import { usePalette } from "../ui/theme";
 import { useGetOrderQuery, useGetOrdersInfiniteQuery, useLazyGetOrderPageQuery } from "./api";
 import { sayCountry } from "./country-field";
 import { GiveBack } from "./give-back";
-import { RunningParts } from "./lazy-parts";
+import { DocumentLinks, RunningParts } from "./lazy-parts";
 import { QuoteLines } from "./quote-lines";
 import { SalesSides } from "./sales-sides";
 import { ORDER_STATES, STANDINGS, sayStanding } from "./say-standing";
@@ -304,7 +304,23 @@ function OrderSheet({
                 The receipt as a file
               </FileLink>
             ) : null}
+            <DocumentLinks
+              place={{ school, order }}
+              documents={data.documents}
+              currency={data.currency}
+              zone={zone}
+            />
           </View>
+          {data.billing ? (
+            <Text kind="small">
+              {[
+                `Invoices are for ${data.billing.company}`,
+                ...(data.billing.reference === ""
+                  ? []
+                  : [`its reference ${data.billing.reference}`]),
+              ].join(", ")}
+            </Text>
+          ) : null}
           <QuoteLines quote={data.quote} currency={data.currency} way={data.option} />
           {data.gift ? (
             <Text kind="small">

@@ -16,6 +16,8 @@ import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { ownZone } from "../ui/zone";
 import { useGetOwnOrderQuery } from "./api";
+import { DocumentLinks } from "./lazy-parts";
+import { OwnBilling } from "./own-billing";
 import { OwnRunning } from "./own-running";
 import { OwnWithdrawal } from "./own-withdrawal";
 import { QuoteLines } from "./quote-lines";
@@ -150,6 +152,17 @@ export function OwnOrderScreen() {
         <QuoteLines quote={data.quote} currency={data.currency} way="Price" />
       )}
       {data.withdrawal ? <OwnWithdrawal place={place} refund={data.withdrawal} /> : null}
+      <DocumentLinks
+        place={{
+          school: place.school,
+          order: data.id,
+          ...(place.secret !== undefined && { secret: place.secret }),
+        }}
+        documents={data.documents}
+        currency={data.currency}
+        zone={ownZone()}
+      />
+      {data.state === "paid" && data.running ? <OwnBilling place={place} order={data} /> : null}
       {data.receipt ? (
         <FileLink
           href={addressOf("getReceipt", {

@@ -6,7 +6,7 @@ export function SalesSides({
   here,
 }: {
   school: string;
-  here: "listings" | "orders" | "income";
+  here: "listings" | "orders" | "documents" | "income";
 }) {
   return (
     <Tabs
@@ -14,6 +14,11 @@ export function SalesSides({
       sides={[
         { name: "Listings", href: `/${school}/sales`, here: here === "listings" },
         { name: "Orders", href: `/${school}/sales/orders`, here: here === "orders" },
+        {
+          name: "Invoices",
+          href: `/${school}/sales/invoices`,
+          here: here === "documents",
+        },
         { name: "Income", href: `/${school}/sales/income`, here: here === "income" },
       ]}
     />

@@ -26,6 +26,7 @@ import { ZoneField } from "../ui/zone-field";
 import { useChangeSchoolMutation, useGetSchoolQuery } from "./api";
 import { CalendarSettings } from "./calendar-settings";
 import { HostsField } from "./hosts-field";
+import { InvoiceSettings } from "./invoice-settings";
 import { PaymentSettings } from "./payment-settings";
 import { SETTINGS } from "./places";
 import { TaxSettings } from "./tax-settings";
@@ -54,6 +55,9 @@ export function SchoolScreen() {
               </CameFor>
               <CameFor id="payment">
                 <PaymentSettings school={data} />
+              </CameFor>
+              <CameFor id="invoices">
+                <InvoiceSettings school={data} />
               </CameFor>
               <CameFor id="tax">
                 <TaxSettings school={data} />

@@ -5,6 +5,7 @@ import { checks } from "./checks";
 import { compare } from "./compare";
 import { courses } from "./courses";
 import { covers } from "./covers";
+import { documents } from "./documents";
 import { enrollment } from "./enrollment";
 import { files } from "./files";
 import { learning } from "./learning";
@@ -43,6 +44,7 @@ export const ROOMS = {
   compare,
   review,
   sales,
+  documents,
   checks,
   assignments,
   catalog,

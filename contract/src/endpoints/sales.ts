@@ -36,7 +36,7 @@ import {
 export const inListing = inSchool.extend({
   listing: planFields.id.meta({ example: "the-winter-baker" }),
 });
-const inOrder = inSchool.extend({ order: planFields.id.meta({ example: "o-4f1c2a" }) });
+export const inOrder = inSchool.extend({ order: planFields.id.meta({ example: "o-4f1c2a" }) });
 
 export const sales = endpoints("sales", {
   getIncome: {

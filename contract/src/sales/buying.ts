@@ -4,6 +4,7 @@ import type { Quote, QuoteStep } from "@dawngate/core/sales";
 import { z } from "zod";
 import { typed } from "../endpoint";
 import { mailAddress, personName } from "../text";
+import { billing } from "./documents";
 import { offer } from "./offers";
 
 const country = z
@@ -155,6 +156,7 @@ export const purchase = z.strictObject({
   ...buyerPlace,
   renews: z.boolean().default(false).describe("The buyer, who is in all of it, stays longer."),
   gift: gift.optional().describe("Somebody else gets it; left out: the buyer."),
+  billing: billing.optional().describe("For which company invoices are written."),
   leaveMe: z
     .boolean()
     .default(false)

@@ -4,6 +4,7 @@ import { z } from "zod";
 import { typed } from "../endpoint";
 import { cursor, mailAddress, personName } from "../text";
 import { gift, orderTax } from "./buying";
+import { billing, documentSummary } from "./documents";
 import { offer } from "./offers";
 import { refundAnswer } from "./refunds";
 import { orderStanding } from "./terms";
@@ -32,7 +33,11 @@ const orderShape = {
   tax: orderTax.nullable().describe("Null: it was not taxed by the buyer's place."),
   gift: gift.nullable().describe("For whom it is; null: for the buyer."),
   renews: z.boolean().describe("Its buyer was in, and stays longer."),
+  billing: billing.nullable().describe("For which company invoices are written; null: none."),
 };
+
+/** Invoices and credit notes, in the order in which money came and went. */
+const written = z.array(documentSummary).max(500);
 
 /** A seat that was given out. */
 const seat = z
@@ -103,6 +108,7 @@ export const payOpen = z.object({ pay: z.string().describe("Where the open part 
 export const ownOrder = z
   .object({
     ...orderShape,
+    documents: written,
     heldUntil: z.string().nullable(),
     pay: z.string().nullable(),
     failed: z.int().describe("So many attempts to pay have failed."),
@@ -175,6 +181,7 @@ export const order = z
   .object({
     ...orderShape,
     standing: orderStanding.nullable(),
+    documents: written,
     events: z.array(
       z.object({
         sequence: z.int(),

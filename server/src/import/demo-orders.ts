@@ -11,6 +11,7 @@ import {
 } from "@dawngate/core/time";
 import { digestOf } from "../base/secret";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { issueDocuments } from "../sales/documents/issue";
 import { readListing } from "../sales/listing-store";
 import { addEnrollment } from "../sales/order-enrollment-store";
 import { addEvent, insertOrder, nextReceipt, readOrder, updateOrder } from "../sales/order-store";
@@ -87,6 +88,7 @@ async function buy(
     quote: agreed,
     tax: null,
     gift: null,
+    billing: null,
     currency: about.currency,
     consent_at: formatInstant(at),
     state: "paid",
@@ -130,6 +132,7 @@ async function buy(
     });
   }
   const kept = await readOrder(tx, order);
+  if (kept) await issueDocuments(tx, { school, now }, kept);
   if (kept && runs(kept))
     await updateOrder(tx, order, { standing: (await standingAt(tx, kept, now)).state });
 }

@@ -78,6 +78,7 @@ export async function buy(
       quote,
       tax: tax && orderTaxOf(tax),
       gift: wanted.gift ?? null,
+      billing: wanted.billing ?? null,
       renews: wanted.renews,
       payment_terms: onSale.school.payment_terms ?? USUAL_TERMS,
       series: seriesOf(

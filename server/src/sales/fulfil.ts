@@ -22,6 +22,8 @@ import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { inviteWithin } from "../school/staff";
 import { readSchool } from "../school/store";
+import { issueDocuments } from "./documents/issue";
+import { sayFile } from "./documents/say-document";
 import type { Doing } from "./doing";
 import { giveLater } from "./gift-later";
 import { addSold, readListing } from "./listing-store";
@@ -84,13 +86,11 @@ export async function fulfil(
     receipt_number: number,
   });
   if (order.gift) await giveLater(tx, school, order, { zone, now });
-  await sendReceipt(
-    tx,
-    services,
-    { school, slug, seatsSecret },
-    order,
-    receiptNumber(year, number),
-  );
+  const documents = charge === null ? [] : await issueDocuments(tx, doing, order);
+  await sendReceipt(tx, services, { school, slug, seatsSecret }, order, {
+    receipt: receiptNumber(year, number),
+    documents,
+  });
   // Whoever has no account yet comes in by a link; the others by their shelf.
   const [first] = entered;
   if (isNew && first !== undefined && order.account_id === null) {
@@ -122,7 +122,7 @@ async function sendReceipt(
   { baseUrl }: Pick<Services, "baseUrl">,
   { school, slug, seatsSecret }: { school: SchoolId; slug: string; seatsSecret: string | null },
   order: OrderRow,
-  receipt: string,
+  { receipt, documents }: { receipt: string; documents: readonly string[] },
 ): Promise<void> {
   const { quote, currency } = order;
   const money = (amount: number) => sayMoney(amount, currency);
@@ -156,6 +156,7 @@ async function sendReceipt(
               url: `${baseUrl}/${slug}/orders/${order.id}?secret=${seatsSecret}`,
             },
       small: [
+        ...documents.map((number) => sayFile({ baseUrl, slug }, order, number)),
         `Receipt ${receipt}, order ${order.id}. As a file, once you are signed in: ${baseUrl}/api/schools/${slug}/orders/${order.id}/receipt`,
       ],
     }),

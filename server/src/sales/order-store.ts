@@ -1,5 +1,11 @@
 /** Orders and what happened to them, in the database. */
-import type { Gift, OrderStanding, OrderTax, PaymentTerms } from "@dawngate/contract/sales";
+import type {
+  Billing,
+  Gift,
+  OrderStanding,
+  OrderTax,
+  PaymentTerms,
+} from "@dawngate/contract/sales";
 import type { Quote } from "@dawngate/core/sales";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
@@ -24,6 +30,7 @@ export interface OrderRow
   quote: Quote;
   tax: OrderTax | null;
   gift: Gift | null;
+  billing: Billing | null;
   payment_terms: PaymentTerms | null;
   series: Series | null;
   card: string | null;
@@ -32,7 +39,7 @@ export interface OrderRow
 }
 
 /** What is kept as documents. */
-type Documents = "tax" | "gift" | "payment_terms" | "series";
+type Documents = "tax" | "gift" | "payment_terms" | "series" | "billing";
 
 const COLUMNS = [
   "id",
@@ -60,6 +67,7 @@ const COLUMNS = [
   "receipt_number",
   "tax",
   "gift",
+  "billing",
   "payment_terms",
   "series",
   "card",
@@ -87,6 +95,7 @@ export type NewOrder = Omit<
   quote: Quote;
   tax: OrderTax | null;
   gift: Gift | null;
+  billing: Billing | null;
   payment_terms: PaymentTerms;
   series: Series | null;
 };
@@ -94,7 +103,7 @@ export type NewOrder = Omit<
 export async function insertOrder(
   tx: SchoolTransaction,
   school: SchoolId,
-  { quote, tax, gift, payment_terms, series, ...order }: NewOrder,
+  { quote, tax, gift, billing, payment_terms, series, ...order }: NewOrder,
 ): Promise<void> {
   await tx
     .insertInto("sales_order")
@@ -104,6 +113,7 @@ export async function insertOrder(
       quote: JSON.stringify(quote),
       tax: tax && JSON.stringify(tax),
       gift: gift && JSON.stringify(gift),
+      billing: billing && JSON.stringify(billing),
       payment_terms: JSON.stringify(payment_terms),
       series: series && JSON.stringify(series),
     })
@@ -185,7 +195,7 @@ export async function updateOrder(
       | "receipt_number"
       | "secret_hash"
       | "seats_hash"
-    >
+    > & { billing: string | null }
   >,
 ): Promise<void> {
   await tx.updateTable("sales_order").set(set).where("id", "=", id).execute();

@@ -10,6 +10,8 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
+import { readDocuments } from "./documents/document-store";
+import { summaryOf as sayDocument } from "./documents/say-document";
 import { receiptNumber } from "./fulfil";
 import { readEnrollments } from "./order-enrollment-store";
 import { isGivenOut } from "./order-kinds";
@@ -41,6 +43,7 @@ const summaryOf = (row: OrderRow): OrderSummary => ({
   gift: row.gift,
   renews: row.renews,
   receipt: receiptOf(row),
+  billing: row.billing,
 });
 
 export const listEnd = z.tuple([z.iso.datetime(), z.string().max(200)]);
@@ -88,6 +91,7 @@ export async function sayOrder(
 ): Promise<Order> {
   return {
     ...summaryOf(row),
+    documents: (await readDocuments(tx, row.id)).map(sayDocument),
     events: (await readEvents(tx, row.id)).map(({ data: _, ...event }) => event),
     running: await sayRunning(tx, row, context.now),
     enrollments: await readEnrollments(tx, row.id),
@@ -145,6 +149,7 @@ export async function sayOwnOrder(
   const events = await readEvents(tx, row.id);
   return {
     ...summaryOf(row),
+    documents: (await readDocuments(tx, row.id)).map(sayDocument),
     heldUntil: row.held_until,
     pay: row.state === "open" ? row.pay_url : null,
     failed: events.filter(({ kind }) => kind === "failed").length,

@@ -1,6 +1,5 @@
 /** The receipt of an order as a file: for its buyer, for whoever has its secret, and for those who sell. */
 
-import type { OrderTax } from "@dawngate/contract/sales";
 import { countsInTotal, sayLine, sayMoney } from "@dawngate/core/sales";
 import { sayDate } from "@dawngate/core/schedule/words";
 import { localDateAt, parseDate, parseInstant, zoneOf } from "@dawngate/core/time";
@@ -9,11 +8,12 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
+import type { PaperData } from "./documents/paper-pdf";
+import { taxNotes } from "./documents/tax-notes";
 import { receiptNumber } from "./fulfil";
 import { type OrderRow, readOrder } from "./order-store";
 import { isOpen } from "./orders";
-import type { ReceiptData } from "./receipt-pdf";
-import { RECEIPT } from "./tasks";
+import { PAPERS } from "./tasks";
 
 export async function receiptFile(
   { db, threads }: Pick<Services, "db" | "threads">,
@@ -29,25 +29,11 @@ export async function receiptFile(
       throw conflict("There is no receipt before it is paid.");
     return dataOf(order, await readSchool(tx));
   });
-  return threads.run(RECEIPT, data);
-}
-
-/** What has to be said of the tax (2006/112/EC art. 226(11a), from memory). */
-function taxNotes({ treatment, country, rate, buyer }: OrderTax): string[] {
-  switch (treatment) {
-    case "reverse-charge":
-      return [
-        `Reverse charge: the tax is owed by the buyer (2006/112/EC art. 196). Tax number ${buyer.country} ${buyer.number}.`,
-      ];
-    case "outside":
-      return [`No tax: supplied to ${buyer.country}, outside of the European Union.`];
-    default:
-      return [`Tax of ${country}, ${rate / 100} %.`];
-  }
+  return threads.run(PAPERS, { title: `${data.kind} ${data.number}`, papers: [data] });
 }
 
 /** What stands on it. */
-function dataOf(order: OrderRow, school: Awaited<ReturnType<typeof readSchool>>): ReceiptData {
+function dataOf(order: OrderRow, school: Awaited<ReturnType<typeof readSchool>>): PaperData {
   const { quote, currency } = order;
   const money = (amount: number) => sayMoney(amount, currency);
   const paid = parseInstant(order.paid_at ?? order.bought_at);
@@ -59,12 +45,14 @@ function dataOf(order: OrderRow, school: Awaited<ReturnType<typeof readSchool>>)
     return date.ok && today !== null && date.value > today;
   });
   return {
+    kind: "Receipt",
     number: receiptNumber(order.receipt_year as number, order.receipt_number as number),
-    date: paid.ok ? sayDate(localDateAt(zone, paid.value)) : "",
-    school: { name: school.name, contact: school.contact },
+    about: [
+      [paid.ok ? sayDate(localDateAt(zone, paid.value)) : "", `Order ${order.id}`].join(" · "),
+    ],
+    school: { name: school.name, lines: school.contact === "" ? [] : [school.contact] },
     buyer: [order.name, order.email],
     title: order.title,
-    order: order.id,
     lines: quote.lines
       .filter(countsInTotal)
       .map((line) => ({ says: sayLine(line), amount: money(line.amount) })),

@@ -3,6 +3,7 @@ import { formatInstant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Services } from "../school/kit";
 import { readSchool } from "../school/store";
+import { issueDocuments } from "./documents/issue";
 import type { Doing } from "./doing";
 import { fulfil } from "./fulfil";
 import { readListing } from "./listing-store";
@@ -80,6 +81,7 @@ async function goOn(
   const part = run?.at.parts.find((one) => one.part === told.part);
   if (!run || !part) return;
   const { charge } = told;
+  const documents = told.paid ? await issueDocuments(tx, doing, run.order) : [];
   if (!told.paid) await tellFailed(tx, services, doing, run.order, run.at, part);
   else if (charge !== undefined && run.at.excess.some((one) => one.charge === charge))
     // It was paid already, or is none any more: to be given back.
@@ -90,7 +92,7 @@ async function goOn(
       amount: null,
       part: told.part,
     });
-  else await tellPaid(tx, doing, run.order, run.at, part);
+  else await tellPaid(tx, services, doing, run.order, run.at, { part, documents });
 }
 
 /** Of the listing, and of each cohort it is sold with. */

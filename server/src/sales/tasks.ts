@@ -4,12 +4,12 @@ import type { Income } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../db/connection";
 import { task } from "../jobs/task";
-import type { ReceiptData } from "./receipt-pdf";
+import type { PaperData } from "./documents/paper-pdf";
 
 /** What a school's orders brought, by month. */
 export const INCOME = task<{ school: SchoolId; from: number; to: number; now: Instant }, Income>(
   "income",
 );
 
-/** A receipt as a PDF. */
-export const RECEIPT = task<ReceiptData, Uint8Array>("receipt");
+/** Receipts, invoices and credit notes as one PDF. */
+export const PAPERS = task<{ title: string; papers: PaperData[] }, Uint8Array>("papers");

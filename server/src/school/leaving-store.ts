@@ -66,6 +66,8 @@ const TAKEN = [
   "order_seat",
   "code_use",
   "receipt_series",
+  "sales_document",
+  "document_series",
   "block_page",
   "page_address",
   "announcement",

@@ -1,6 +1,6 @@
 /** The school: what may be seen of it, and its settings. */
 import { isForAnybody } from "@dawngate/contract/permissions";
-import { USUAL_TERMS } from "@dawngate/contract/sales";
+import { USUAL_INVOICING, USUAL_TERMS } from "@dawngate/contract/sales";
 import type { NewSchool, School, SchoolChange } from "@dawngate/contract/school";
 import { type LocalDate, localDateAt, zoneOf } from "@dawngate/core/time";
 import { conflict } from "../base/problem";
@@ -37,6 +37,7 @@ export async function showSchool(db: Database, context: Context): Promise<School
       tax: row.tax,
       hosts: row.hosts,
       paymentTerms: row.payment_terms ?? USUAL_TERMS,
+      invoicing: row.invoicing ?? USUAL_INVOICING,
       twoFactor: row.two_factor,
       role: context.role,
       // Whoever has no second step yet is shown what they may do without one.
@@ -63,6 +64,7 @@ export async function changeSchool(
     followUpHours,
     tax,
     paymentTerms,
+    invoicing,
     hosts,
   } = change;
   const set = {
@@ -77,6 +79,7 @@ export async function changeSchool(
     hosts: hosts && [...new Set(hosts)].sort(),
     follow_up_hours: followUpHours,
     payment_terms: paymentTerms && JSON.stringify(paymentTerms),
+    invoicing: invoicing && JSON.stringify(invoicing),
     tax: tax === null ? null : tax && JSON.stringify(tax),
     weekend: calendar && [...new Set(calendar.weekend)].sort(),
     closed: calendar && [...new Set(calendar.closed)].sort(),

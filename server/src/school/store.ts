@@ -35,7 +35,7 @@ export async function updateSchool(
       | "closed"
       | "follow_up_hours"
       | "hosts"
-    > & { tax: string | null; payment_terms: string }
+    > & { tax: string | null; payment_terms: string; invoicing: string }
   >,
 ): Promise<void> {
   const { words, ...rest } = set;

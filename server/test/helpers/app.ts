@@ -15,6 +15,7 @@ import { noThreads } from "../../src/jobs/threads";
 import { workOffAll } from "../../src/jobs/work-off";
 import { readersHere } from "../../src/readers";
 import { tillAsker } from "../../src/sales/ask-till";
+import { documentWriter } from "../../src/sales/documents/issue";
 import { follower } from "../../src/sales/follow-up";
 import { giver } from "../../src/sales/gift";
 import { backPayer } from "../../src/sales/refunds/pay-back";
@@ -83,6 +84,7 @@ export function testApp(
     tellStatements: teller({ db, now, ask: outside.ask, baseUrl: "http://127.0.0.1:1" }),
     callNext: nextCaller({ db, now, baseUrl: "http://127.0.0.1:1" }),
     payBack: backPayer({ db, now, payments: other.payments ?? null }),
+    writeDocuments: documentWriter({ db, now }),
     runOrder: orderRunner({
       db,
       now,

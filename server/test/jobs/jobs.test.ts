@@ -46,6 +46,7 @@ beforeAll(async () => {
           giveGift: async () => undefined,
           dropFiles: async () => undefined,
           runOrder: async () => undefined,
+          writeDocuments: async () => undefined,
           payBack: async () => undefined,
           accounts: null as never,
           baseUrl: "http://127.0.0.1:1",

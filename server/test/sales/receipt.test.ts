@@ -5,7 +5,7 @@
 import type { bought, OwnOrder } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
-import { writeReceipt } from "../../src/sales/receipt-pdf";
+import { writePapers } from "../../src/sales/documents/paper-pdf";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 import { testTill } from "../helpers/till";
@@ -128,18 +128,19 @@ test("it is its buyer's, whoever's who has the secret, and those who sell; nobod
 test("long names and many lines go on on the next page, and nothing is lost", async () => {
   const word = "Donaudampfschifffahrtselektrizitaetenhauptbetriebswerkbauart ";
   const many = Array.from({ length: 60 }, (_, i) => ({ says: `Line ${i}`, amount: `€${i}.00` }));
-  const bytes = await writeReceipt({
+  const paper = {
+    kind: "Receipt",
     number: "2027-9999",
-    date: "Wed 10 Mar 2027",
-    school: { name: word.repeat(3), contact: "" },
+    about: ["Wed 10 Mar 2027 · Order o-1"],
+    school: { name: word.repeat(3), lines: [] },
     buyer: [word.repeat(2)],
     title: word.repeat(4),
-    order: "o-1",
     lines: many,
     sums: [{ says: "In all", amount: "€1,770.00", strong: true }],
     later: [],
     notes: ["For 60 seats."],
-  });
+  };
+  const bytes = await writePapers([paper], "Receipt 2027-9999");
   const { text, numpages } = await read(Buffer.from(bytes));
   expect(numpages).toBeGreaterThan(1);
   for (let i = 0; i < 60; i += 1) expect(text).toContain(`Line ${i}€${i}.00`);

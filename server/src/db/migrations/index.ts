@@ -34,6 +34,7 @@ import * as m0032 from "./0032-people-files";
 import * as m0033 from "./0033-checks";
 import * as m0034 from "./0034-assignments";
 import * as m0035 from "./0035-statements";
+import * as m0036 from "./0036-documents";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -71,4 +72,5 @@ export const migrations = {
   "0033-checks": m0033,
   "0034-assignments": m0034,
   "0035-statements": m0035,
+  "0036-documents": m0036,
 };

@@ -1,5 +1,12 @@
 /** What is on sale, and what was bought. */
-import type { Gift, Offer, OrderStanding, OrderTax, PaymentTerms } from "@dawngate/contract/sales";
+import type {
+  Billing,
+  Gift,
+  Offer,
+  OrderStanding,
+  OrderTax,
+  PaymentTerms,
+} from "@dawngate/contract/sales";
 import type { Quote } from "@dawngate/core/sales";
 import type { Order } from "@dawngate/core/sales/orders";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
@@ -73,6 +80,8 @@ export interface SalesOrderTable {
   seats_hash: string | null;
   receipt_year: number | null;
   receipt_number: number | null;
+  /** For which company invoices are written; null: for the buyer alone. */
+  billing: ColumnType<Billing | null, string | null | undefined, string | null>;
   /** What it was taxed by, where tax goes by the buyer's place. */
   tax: JSONColumnType<OrderTax | null> | null;
 }
@@ -87,6 +96,43 @@ export interface OrderEventTable {
   amount: string | null;
   part: number | null;
   data: JSONColumnType<Record<string, unknown>> | null;
+}
+
+/** All that stands on an invoice or a credit note, as it was when it was written. Money in minor units. */
+export interface DocumentContent {
+  seller: { name: string; address: string; taxNumber: string; contact: string };
+  buyer: {
+    name: string;
+    email: string;
+    company: string | null;
+    address: string;
+    reference: string;
+    taxNumber: string | null;
+  };
+  title: string;
+  seats: number;
+  lines: { says: string; amount: number }[];
+  /** A credit note's: the invoices drawn on, newest first. */
+  of: string[];
+  /** Of the tax, in basis points; null: none is in it, or it is not known. */
+  rate: number | null;
+  notes: string[];
+}
+
+export interface SalesDocumentTable {
+  school_id: string;
+  series: string;
+  year: number;
+  number: number;
+  kind: "invoice" | "credit-note";
+  order_id: string;
+  event: number;
+  at: string;
+  issued_at: string;
+  amount: ColumnType<string, number, never>;
+  tax: ColumnType<string, number, never>;
+  currency: string;
+  content: JSONColumnType<DocumentContent>;
 }
 
 export interface OrderLinkTable {
@@ -128,6 +174,7 @@ export interface SalesTables {
   sales_order: SalesOrderTable;
   order_event: OrderEventTable;
   order_link: OrderLinkTable;
+  sales_document: SalesDocumentTable;
   order_enrollment: OrderEnrollmentTable;
   order_seat: OrderSeatTable;
   code_use: CodeUseTable;

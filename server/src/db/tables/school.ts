@@ -1,6 +1,6 @@
 /** A school, who works for it, its record of changes and what it has to send. */
 import type { StaffRole } from "@dawngate/contract/permissions";
-import type { PaymentTerms } from "@dawngate/contract/sales";
+import type { Invoicing, PaymentTerms } from "@dawngate/contract/sales";
 import type { OwnWords } from "@dawngate/core/courses";
 import type { TaxSettings } from "@dawngate/core/sales";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
@@ -26,6 +26,8 @@ export interface SchoolTable {
   follow_up_hours: number | null;
   /** By which parts are charged; null: as it is usual. */
   payment_terms: ColumnType<PaymentTerms | null, string | null | undefined, string | null>;
+  /** What stands of it on invoices; null: its name alone. */
+  invoicing: ColumnType<Invoicing | null, string | null | undefined, string | null>;
   /** Of tax by the buyer's place; null: every buyer pays the listing's own rate. */
   tax: JSONColumnType<TaxSettings | null> | null;
   /** Staff must have taken a second step when they signed in. */

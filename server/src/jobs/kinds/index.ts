@@ -18,6 +18,7 @@ import { runOrder } from "./run-order";
 import { sendNotice } from "./send-notice";
 import { settleOrder } from "./settle-order";
 import { tellStatements } from "./tell-statements";
+import { writeDocuments } from "./write-documents";
 
 const all = {
   mail,
@@ -26,6 +27,7 @@ const all = {
   "end-attempt": endAttempt,
   "mark-again": markAgain,
   "tell-statements": tellStatements,
+  "write-documents": writeDocuments,
   "project-course": projectCourse,
   "join-accounts": joinAccounts,
   "forget-account": forgetAccount,

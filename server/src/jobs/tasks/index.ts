@@ -4,10 +4,10 @@ import type { Doing, TaskParts } from "./doing";
 import { everybody } from "./everybody";
 import { income } from "./income";
 import { notify } from "./notify";
+import { papers } from "./paper";
 import { project } from "./project";
 import { publicPage } from "./public-page";
 import { quizAnalysis } from "./quiz-analysis";
-import { receipt } from "./receipt";
 import { ripple } from "./ripple";
 import { today } from "./today";
 import { touched } from "./touched";
@@ -21,7 +21,7 @@ const ALL = [
   everybody,
   publicPage,
   today,
-  receipt,
+  papers,
   quizAnalysis,
 ] as readonly unknown[] as readonly Doing<unknown, unknown>[];
 

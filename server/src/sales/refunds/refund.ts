@@ -21,6 +21,7 @@ import { follow } from "../../jobs/outbox";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { reading } from "../../school/service";
+import { issueDocuments } from "../documents/issue";
 import { addEvent, type OrderRow, readEvents, readOrder } from "../order-store";
 import { openedBy, sayOrder, sayOwnOrder } from "../orders";
 import { tellGivenBack } from "../running/letters";
@@ -91,7 +92,7 @@ export async function giveExcessBack(
     const event = { kind: "refunded", at, charge, amount, data: { charge } };
     if (await addEvent(tx, context.school, id, event)) {
       await payBack(tx, context, order, charge, [{ charge, amount }]);
-      await tellGivenBack(tx, context, order, { amount, ends: false });
+      await tellGivenBack(tx, { baseUrl }, context, order, { amount, ends: false, documents: [] });
       await runOn(tx, { baseUrl }, context, id, true);
     }
     return sayOrder(tx, context, (await readOrder(tx, id)) as OrderRow);
@@ -160,7 +161,12 @@ async function write(
     data,
   });
   await payBack(tx, context, order, name, worked.value.payments as Refund["payments"]);
-  await tellGivenBack(tx, context, order, { amount, ends: access === "ends" });
+  const documents = await issueDocuments(tx, context, order);
+  await tellGivenBack(tx, services, context, order, {
+    amount,
+    ends: access === "ends",
+    documents,
+  });
   await runOn(tx, services, context, order.id, true);
 }
 

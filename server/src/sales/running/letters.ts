@@ -9,6 +9,7 @@ import { follow } from "../../jobs/outbox";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
+import { sayFile } from "../documents/say-document";
 import type { Doing } from "../doing";
 import { GOOD_WORDS, letterLink } from "../letter-link";
 import type { OrderRow } from "../order-store";
@@ -46,13 +47,25 @@ async function sayDay(tx: SchoolTransaction, at: string) {
   return sayDate(localDateAt(zoneOf(time_zone), Date.parse(at) as Instant));
 }
 
+/** The files of documents that were written with it. */
+async function sayFiles(
+  tx: SchoolTransaction,
+  { baseUrl }: Pick<Services, "baseUrl">,
+  order: OrderRow,
+  documents: readonly string[],
+): Promise<string[]> {
+  const { slug } = await readSchool(tx);
+  return documents.map((number) => sayFile({ baseUrl, slug }, order, number));
+}
+
 /** A part after the first was paid. */
 export async function tellPaid(
   tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
   doing: Doing,
   order: OrderRow,
   at: OrderAt,
-  part: OrderAt["parts"][number],
+  { part, documents }: { part: OrderAt["parts"][number]; documents: readonly string[] },
 ): Promise<void> {
   const title = inMail(order.title);
   const next = at.parts.find(({ state }) => state === "ahead");
@@ -64,6 +77,7 @@ export async function tellPaid(
         ? `Next: ${whole(order, next.amount)} on ${onDay(next.due)}.`
         : "Nothing is left to pay.",
     ],
+    small: await sayFiles(tx, services, order, documents),
   });
 }
 
@@ -141,9 +155,10 @@ export async function tellEnded(
 /** Money is given back. */
 export async function tellGivenBack(
   tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
   doing: Doing,
   order: OrderRow,
-  { amount, ends }: { amount: number; ends: boolean },
+  { amount, ends, documents }: { amount: number; ends: boolean; documents: readonly string[] },
 ): Promise<void> {
   const title = inMail(order.title);
   await write(tx, doing, order, {
@@ -154,5 +169,6 @@ export async function tellGivenBack(
         : `${whole(order, amount)} of “${title}” goes back to the card it was paid with, within a few days.`,
       ...(ends ? ["With it your access has ended."] : []),
     ],
+    small: await sayFiles(tx, services, order, documents),
   });
 }

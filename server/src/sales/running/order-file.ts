@@ -25,6 +25,9 @@ const KNOWN = new Set([
   "card-replaced",
 ]);
 
+/** Whether the core reads an event of this kind. */
+export const isKnown = ({ kind }: { kind: string }): boolean => KNOWN.has(kind);
+
 /** Without an end income is spread over so many months. */
 const FOREVER = 12;
 /** Whoever was not asked for a country was told of the right to give back: as a consumer in the Union. */
@@ -52,7 +55,7 @@ export async function orderFile(
   const zone = zoneOf(school.time_zone);
   const bought = formatDate(localDateAt(zone, Date.parse(order.bought_at) as Instant));
   const events = (await readEvents(tx, order.id))
-    .filter(({ kind }) => KNOWN.has(kind))
+    .filter(isKnown)
     .map(({ kind, at, charge, amount, part, data }) => ({
       type: kind,
       at,

@@ -1,17 +1,19 @@
 /**
- * A receipt as a PDF: tagged, so that it can be heard too (ISO 14289-1, PDF/UA), its fonts in it, with every script our
- * text face has.
+ * Receipts, invoices and credit notes as a PDF: tagged, so that they can be heard too (ISO 14289-1, PDF/UA), their fonts
+ * in it, with every script our text face has. Several stand in one file, each from a page of its own on.
  */
 import PDFDocument from "pdfkit";
 
-/** What stands on it, in words. */
-export interface ReceiptData {
+/** What stands on one, in words. */
+export interface PaperData {
+  /** "Receipt", "Invoice", "Credit note". */
+  kind: string;
   number: string;
-  date: string;
-  school: { name: string; contact: string };
+  /** Below its number: when it was written, of which order. */
+  about: string[];
+  school: { name: string; lines: string[] };
   buyer: string[];
   title: string;
-  order: string;
   lines: { says: string; amount: string }[];
   /** In all, of it tax, what is paid: amounts below the line. */
   sums: { says: string; amount: string; strong: boolean }[];
@@ -33,7 +35,8 @@ const AMOUNT = 110;
 const QUIET = "#5E5878";
 const INK = "#1F1B2E";
 
-export function writeReceipt(data: ReceiptData): Promise<Uint8Array> {
+/** One file of all of them; `title`: what the file is called. */
+export function writePapers(papers: readonly PaperData[], title: string): Promise<Uint8Array> {
   const file = new PDFDocument({
     size: "A4",
     margin: MARGIN,
@@ -41,7 +44,7 @@ export function writeReceipt(data: ReceiptData): Promise<Uint8Array> {
     lang: "en",
     displayTitle: true,
     pdfVersion: "1.7",
-    info: { Title: `Receipt ${data.number}`, Author: data.school.name },
+    info: { Title: title, Author: papers[0]?.school.name ?? "" },
   });
   const pieces: Buffer[] = [];
   const done = new Promise<Uint8Array>((resolve, reject) => {
@@ -52,18 +55,30 @@ export function writeReceipt(data: ReceiptData): Promise<Uint8Array> {
   for (const [name, path] of Object.entries(FACES)) file.registerFont(name, require.resolve(path));
   const document = file.struct("Document");
   file.addStructure(document);
+  for (const [i, paper] of papers.entries()) {
+    if (i > 0) file.addPage();
+    write(file, document, paper);
+  }
+  document.end();
+  file.end();
+  return done;
+}
+
+type File = InstanceType<typeof PDFDocument>;
+
+function write(file: File, document: ReturnType<File["struct"]>, data: PaperData): void {
   const say = (tag: string, text: string, face: keyof typeof FACES, size: number, color = INK) =>
     document.add(
       file.struct(tag, {}, () => {
         file.font(face).fontSize(size).fillColor(color).text(text, { width: WIDTH });
       }),
     );
-  say("H1", `Receipt ${data.number}`, "heading", 24);
+  say("H1", `${data.kind} ${data.number}`, "heading", 24);
   file.moveDown(0.3);
-  say("P", [data.date, `Order ${data.order}`].join(" · "), "text", 11, QUIET);
+  for (const line of data.about) say("P", line, "text", 11, QUIET);
   file.moveDown(1);
   say("P", data.school.name, "strong", 12);
-  if (data.school.contact !== "") say("P", data.school.contact, "text", 11, QUIET);
+  for (const line of data.school.lines) say("P", line, "text", 11, QUIET);
   file.moveDown(1);
   say("P", "For", "text", 11, QUIET);
   for (const line of data.buyer) say("P", line, "text", 12);
@@ -115,7 +130,4 @@ export function writeReceipt(data: ReceiptData): Promise<Uint8Array> {
   }
   file.moveDown(1);
   for (const note of data.notes) say("P", note, "text", 10, QUIET);
-  document.end();
-  file.end();
-  return done;
 }

@@ -1,0 +1,144 @@
+/** Invoices and credit notes: what stands on them of the school and of the buyer, and which there are. */
+import { z } from "zod";
+import { cursor, oneLine } from "../text";
+
+/** Control characters, but for the ends of lines. */
+const UNFIT = /[\p{Cc}\p{Zl}\p{Zp}\u202A-\u202E\u2066-\u2069]/u;
+
+/** A postal address: some short lines. */
+const address = z
+  .string()
+  .max(1000, "An address has at most 500 characters")
+  .transform((text) =>
+    text
+      .split(/\r\n?|\n/)
+      .map((line) => line.trim())
+      .filter(Boolean)
+      .join("\n"),
+  )
+  .refine((text) => text.length <= 500, "An address has at most 500 characters")
+  .refine((text) => text.split("\n").length <= 8, "An address has at most eight lines")
+  .refine((text) => text.split("\n").every((line) => !UNFIT.test(line)), {
+    message: "An address has no control characters",
+  });
+
+const short = (what: string, most: number) =>
+  z
+    .string()
+    .max(most * 2, `${what} has at most ${most} characters`)
+    .trim()
+    .max(most, `${what} has at most ${most} characters`)
+    .refine((text) => !UNFIT.test(text), { message: `${what} stands on one line` });
+
+const series = z
+  .string()
+  .regex(/^[A-Z0-9]{1,8}$/, "A series is one to eight capital letters and digits, such as A");
+
+/** What stands of the school on its invoices and credit notes (2006/112/EC art. 226, from memory). */
+export const invoicing = z
+  .strictObject({
+    name: short("A name", 200).describe("As the law knows it; empty: the school's name."),
+    address,
+    taxNumber: short("A tax number", 40),
+    invoices: series.describe("The series in which invoices are numbered."),
+    creditNotes: series.describe("The series of credit notes; it may be the same."),
+    note: short("A note", 500).describe("Below each, such as why no tax is in it."),
+  })
+  .meta({ id: "Invoicing" });
+export type Invoicing = z.output<typeof invoicing>;
+
+export const USUAL_INVOICING: Invoicing = {
+  name: "",
+  address: "",
+  taxNumber: "",
+  invoices: "A",
+  creditNotes: "C",
+  note: "",
+};
+
+/** For which company an invoice is written. */
+export const billing = z
+  .strictObject({
+    company: oneLine("A company's name", 200),
+    address: address.default(""),
+    reference: short("A reference", 100)
+      .default("")
+      .describe("The company's own, such as the number of its purchase order."),
+  })
+  .meta({ id: "Billing" });
+export type Billing = z.output<typeof billing>;
+
+/** By the buyer, who has the order's secret or is signed in. */
+export const billingChange = z.strictObject({
+  secret: z.string().max(200).optional(),
+  billing: billing.nullable().describe("Of documents to come; null: for the buyer alone."),
+});
+
+const kind = z.enum(["invoice", "credit-note"]);
+
+export const documentSummary = z
+  .object({
+    number: z.string(),
+    kind,
+    at: z.string().describe("Of the payment, or of the refund."),
+    amount: z.int().describe("Minor units, tax included."),
+    tax: z.int(),
+    of: z.array(z.string()).describe("A credit note's: the invoices drawn on, newest first."),
+  })
+  .meta({ id: "DocumentSummary" });
+export type DocumentSummary = z.infer<typeof documentSummary>;
+
+const monthDocument = documentSummary.extend({
+  order: z.string(),
+  title: z.string(),
+  buyer: z.string(),
+  company: z.string().nullable(),
+  taxNumber: z.string().nullable().describe("Of the company that bought."),
+  currency: z.string(),
+});
+export type MonthDocument = z.infer<typeof monthDocument>;
+
+export const month = z
+  .string()
+  .regex(/^\d{4}-(0[1-9]|1[0-2])$/, "A month is a year and a month, such as 2027-03");
+
+export const documentsQuery = z.strictObject({
+  month: month.describe("In the school's zone."),
+  after: cursor.optional(),
+  most: z.coerce.number<number>().int().min(1).max(200).default(50),
+});
+
+export const documents = z.object({
+  documents: z.array(monthDocument),
+  sums: z
+    .array(
+      z.object({
+        kind,
+        currency: z.string(),
+        count: z.int(),
+        amount: z.int(),
+        tax: z.int(),
+      }),
+    )
+    .describe("Of the whole month; of the first page alone."),
+  next: z.string().nullable(),
+});
+export type Documents = z.infer<typeof documents>;
+
+/** So many stand in one file. */
+export const DOCUMENTS_A_FILE = 200;
+
+export const documentsFileQuery = z.strictObject({
+  month,
+  part: z.coerce
+    .number<number>()
+    .int()
+    .min(1)
+    .max(10_000)
+    .default(1)
+    .describe(`The first ${DOCUMENTS_A_FILE} of the month, the next, and so on.`),
+});
+
+export const documentNumber = z
+  .string()
+  .regex(/^[A-Z0-9]{1,8}-\d{4}-\d{4,9}$/, "A document's number is such as A-2027-0001");

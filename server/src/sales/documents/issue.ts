@@ -1,0 +1,134 @@
+/**
+ * Writes the invoices and credit notes that an order has come to and that are not written yet: each once, by the event
+ * that made it, with all that stands on it as it is then. In the transaction in which the money is put on record.
+ */
+import { type Invoicing, USUAL_INVOICING } from "@dawngate/contract/sales";
+import { countsInTotal, sayLine } from "@dawngate/core/sales";
+import { documentsOf, type OrderDocument } from "@dawngate/core/sales/orders";
+import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import {
+  formatInstant,
+  type Instant,
+  localDateAt,
+  yearMonthDay,
+  zoneOf,
+} from "@dawngate/core/time";
+import type { Database, SchoolId, SchoolTransaction } from "../../db/connection";
+import type { DocumentContent } from "../../db/tables/sales";
+import { system } from "../../db/who";
+import { readSchool } from "../../school/store";
+import type { Doing } from "../doing";
+import { type OrderRow, readEvents, readOrder } from "../order-store";
+import { isKnown, orderFile } from "../running/order-file";
+import { readTerms } from "../terms-store";
+import { insertDocument, readDocuments } from "./document-store";
+import { numberOf } from "./say-document";
+import { taxNotes } from "./tax-notes";
+
+/** The numbers of those that were written now. */
+export async function issueDocuments(
+  tx: SchoolTransaction,
+  { school, now }: Pick<Doing, "school" | "now">,
+  order: OrderRow,
+): Promise<string[]> {
+  const events = (await readEvents(tx, order.id)).filter(isKnown);
+  const made = documentsOf(await orderFile(tx, order, null), now);
+  const numbers = new Map(
+    (await readDocuments(tx, order.id)).map((row) => [row.event, numberOf(row)]),
+  );
+  const written: string[] = [];
+  for (const one of made) {
+    const event = sequenceOf(events, one.event);
+    if (numbers.has(event)) continue;
+    const about = await readSchool(tx);
+    const invoicing = about.invoicing ?? USUAL_INVOICING;
+    const offer = await readTerms(tx, order.listing_id, order.terms_number);
+    const series = one.kind === "invoice" ? invoicing.invoices : invoicing.creditNotes;
+    const { year } = yearMonthDay(
+      localDateAt(zoneOf(about.time_zone), Date.parse(one.at) as Instant),
+    );
+    const of = one.of.map((place) => numbers.get(sequenceOf(events, place)) ?? "");
+    const row = { series, year, kind: one.kind, order_id: order.id, event };
+    const number = await insertDocument(tx, school, {
+      ...row,
+      at: one.at,
+      issued_at: formatInstant(now),
+      amount: one.amount,
+      tax: one.tax,
+      currency: order.currency,
+      content: {
+        seller: sellerOf(invoicing, about),
+        buyer: buyerOf(order),
+        title: order.title,
+        seats: order.seats,
+        lines: linesOf(order, one),
+        of,
+        rate: one.tax === 0 ? null : (order.tax?.rate ?? offer?.tax?.rate ?? null),
+        notes: [
+          ...(order.tax && (one.tax === 0 || order.tax.treatment === "destination")
+            ? taxNotes(order.tax)
+            : []),
+          ...(invoicing.note === "" ? [] : [invoicing.note]),
+        ],
+      },
+    });
+    const said = numberOf({ ...row, number });
+    numbers.set(event, said);
+    written.push(said);
+  }
+  return written;
+}
+
+/** What a job does for an order that was paid before there were documents. */
+export const documentWriter =
+  ({ db, now }: { db: Database; now(): Instant }) =>
+  async (schoolId: string, id: string): Promise<void> => {
+    const doing = { school: schoolId as SchoolId, who: system("till"), now: now() };
+    await db.withSchool(doing, async (tx) => {
+      const order = await readOrder(tx, id, true);
+      if (order?.state === "paid") await issueDocuments(tx, doing, order);
+    });
+  };
+
+const sequenceOf = (events: readonly { sequence: number }[], place: number) => {
+  const event = events[place];
+  if (!event) throw new Error(`The order's file has no event ${place}`);
+  return event.sequence;
+};
+
+const sellerOf = (
+  { name, address, taxNumber }: Invoicing,
+  school: { name: string; contact: string },
+): DocumentContent["seller"] => ({
+  name: name || school.name,
+  address,
+  taxNumber,
+  contact: school.contact,
+});
+
+const buyerOf = ({ name, email, billing, tax }: OrderRow): DocumentContent["buyer"] => ({
+  name,
+  email,
+  company: billing?.company ?? null,
+  address: billing?.address ?? "",
+  reference: billing?.reference ?? "",
+  taxNumber: tax?.buyer.number ? `${tax.buyer.country} ${tax.buyer.number}` : null,
+});
+
+/** What was paid for, or given back, in words. */
+function linesOf(order: OrderRow, { kind, amount, part, period }: OrderDocument) {
+  const { title, quote } = order;
+  if (kind === "credit-note") return [{ says: `Given back: ${title}`, amount }];
+  if (period)
+    return [
+      {
+        says: `${title}, ${sayWrittenDate(period.from)} through ${sayWrittenDate(period.through)}`,
+        amount,
+      },
+    ];
+  const parts = quote.schedule.length;
+  if (parts > 1) return [{ says: `${title}, part ${part} of ${parts}`, amount }];
+  return quote.lines
+    .filter(countsInTotal)
+    .map((line) => ({ says: sayLine(line, title), amount: line.amount }));
+}
