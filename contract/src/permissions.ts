@@ -67,6 +67,10 @@ export const PERMISSIONS = {
     roles: ["owner", "manager"],
   },
   "sales.change": { words: "Put on sale, and change prices", roles: ["owner", "manager"] },
+  "sales.order": {
+    words: "Write orders by hand, and mark them as paid",
+    roles: ["owner", "manager"],
+  },
   "sales.refund": { words: "Give money back", roles: ["owner", "manager"] },
   "notices.see": {
     words: "See what people are told, and what has gone out",

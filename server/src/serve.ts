@@ -25,6 +25,7 @@ import { startQueue } from "./jobs/queue";
 import { startThreads } from "./jobs/threads";
 import { startReaders } from "./readers";
 import { tillAsker } from "./sales/ask-till";
+import { handWatcher } from "./sales/by-hand/watch";
 import { documentWriter } from "./sales/documents/issue";
 import { follower } from "./sales/follow-up";
 import { giver } from "./sales/gift";
@@ -115,6 +116,7 @@ else {
     payBack,
     runOrder,
     writeDocuments: documentWriter({ db, now }),
+    watchOrder: handWatcher({ db, baseUrl, now }),
     threads,
     accounts,
     baseUrl,

@@ -1,6 +1,7 @@
 /** What stands of the school on its invoices and credit notes, and the series they are numbered in. */
 import type { Invoicing } from "@dawngate/contract/sales";
 import type { School } from "@dawngate/contract/school";
+import { useState } from "react";
 import { explain, faultsOf } from "../store/api";
 import { FaultText } from "../ui/fault-text";
 import { Notice } from "../ui/notice";
@@ -16,6 +17,7 @@ export function InvoiceSettings({ school }: { school: School }) {
   const [change, { error }] = useChangeSchoolMutation();
   const { invoicing } = school;
   const faults = faultsOf(error);
+  const [year] = useState(() => new Date().getFullYear());
   const keep = (part: Partial<Invoicing>) =>
     change({ school: school.slug, body: { invoicing: { ...invoicing, ...part } } });
   const field = (part: keyof Invoicing) => ({
@@ -42,7 +44,7 @@ export function InvoiceSettings({ school }: { school: School }) {
       <Kept label="Series of credit notes" maxLength={8} {...field("creditNotes")} />
       <Kept label="Below each, such as why no tax is in it" maxLength={500} {...field("note")} />
       <Text kind="small" color={quiet}>
-        {`The next are called ${invoicing.invoices}-2027-0001 and ${invoicing.creditNotes}-2027-0001, or what follows by then in their year.`}
+        {`An invoice is called ${invoicing.invoices}-${year}-0001, a credit note ${invoicing.creditNotes}-${year}-0001, and so on; with each year they begin anew.`}
       </Text>
     </Section>
   );

@@ -1,5 +1,6 @@
 /** All endpoints, room by room. */
 import { assignments } from "./assignments";
+import { byHand } from "./by-hand";
 import { catalog } from "./catalog";
 import { checks } from "./checks";
 import { compare } from "./compare";
@@ -45,6 +46,7 @@ export const ROOMS = {
   review,
   sales,
   documents,
+  "by-hand": byHand,
   checks,
   assignments,
   catalog,

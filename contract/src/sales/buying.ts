@@ -13,7 +13,7 @@ const country = z
 const taxNumber = z.string().max(20, "A tax number has at most 20 characters");
 
 /** Where the buyer is, where tax goes by it. */
-const buyerPlace = {
+export const buyerPlace = {
   country: country.optional().describe("Of the buyer; left out: the school's own."),
   taxNumber: taxNumber.optional().describe("Of a company; left out: it is no company."),
 };

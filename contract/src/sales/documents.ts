@@ -5,10 +5,10 @@ import { cursor, oneLine } from "../text";
 /** Control characters, but for the ends of lines. */
 const UNFIT = /[\p{Cc}\p{Zl}\p{Zp}\u202A-\u202E\u2066-\u2069]/u;
 
-/** A postal address: some short lines. */
+/** A postal address, or the like: some short lines. */
 const address = z
   .string()
-  .max(1000, "An address has at most 500 characters")
+  .max(1000, "It has at most 500 characters")
   .transform((text) =>
     text
       .split(/\r\n?|\n/)
@@ -16,10 +16,10 @@ const address = z
       .filter(Boolean)
       .join("\n"),
   )
-  .refine((text) => text.length <= 500, "An address has at most 500 characters")
-  .refine((text) => text.split("\n").length <= 8, "An address has at most eight lines")
+  .refine((text) => text.length <= 500, "It has at most 500 characters")
+  .refine((text) => text.split("\n").length <= 8, "It has at most eight lines")
   .refine((text) => text.split("\n").every((line) => !UNFIT.test(line)), {
-    message: "An address has no control characters",
+    message: "It has no control characters",
   });
 
 const short = (what: string, most: number) =>
@@ -42,6 +42,7 @@ export const invoicing = z
     taxNumber: short("A tax number", 40),
     invoices: series.describe("The series in which invoices are numbered."),
     creditNotes: series.describe("The series of credit notes; it may be the same."),
+    payTo: address.describe("How to pay by transfer: the bank, and its number."),
     note: short("A note", 500).describe("Below each, such as why no tax is in it."),
   })
   .meta({ id: "Invoicing" });
@@ -53,6 +54,7 @@ export const USUAL_INVOICING: Invoicing = {
   taxNumber: "",
   invoices: "A",
   creditNotes: "C",
+  payTo: "",
   note: "",
 };
 

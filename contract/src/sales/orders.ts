@@ -33,6 +33,12 @@ const orderShape = {
   tax: orderTax.nullable().describe("Null: it was not taxed by the buyer's place."),
   gift: gift.nullable().describe("For whom it is; null: for the buyer."),
   renews: z.boolean().describe("Its buyer was in, and stays longer."),
+  payBy: z
+    .string()
+    .nullable()
+    .describe(
+      "It was written by hand: the last day on which it is to be paid by transfer; null: it was bought.",
+    ),
   billing: billing.nullable().describe("For which company invoices are written; null: none."),
 };
 
@@ -109,6 +115,7 @@ export const ownOrder = z
   .object({
     ...orderShape,
     documents: written,
+    payTo: z.string().describe("How to pay by transfer; empty: it is paid, or not so."),
     heldUntil: z.string().nullable(),
     pay: z.string().nullable(),
     failed: z.int().describe("So many attempts to pay have failed."),
@@ -190,6 +197,7 @@ export const order = z
         charge: z.string().nullable(),
         amount: z.int().nullable(),
         part: z.int().nullable(),
+        note: z.string().nullable().describe("What was noted with it."),
       }),
     ),
     running: runningOrder.nullable(),

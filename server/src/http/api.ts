@@ -16,6 +16,7 @@ import { lessonRoutes } from "../lessons/routes";
 import { noticeRoutes } from "../notices/routes";
 import { peopleRoutes } from "../people/routes";
 import { reviewRoutes } from "../review/routes";
+import { byHandRoutes } from "../sales/by-hand/routes";
 import { documentRoutes } from "../sales/documents/routes";
 import { heardRoutes } from "../sales/heard";
 import { salesRoutes } from "../sales/routes";
@@ -46,6 +47,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", peopleFileRoutes(services))
     .route("/", salesRoutes(services))
     .route("/", documentRoutes(services))
+    .route("/", byHandRoutes(services))
     .route("/", heardRoutes(services))
     .route("/", checkRoutes(services))
     .route("/", assignmentRoutes(services))

@@ -1,5 +1,5 @@
 /** Orders of the demo's last year: what the people in it once bought, paid, owe, and gave back. */
-import { USUAL_TERMS } from "@dawngate/contract/sales";
+import { type Invoicing, USUAL_TERMS } from "@dawngate/contract/sales";
 import { quote } from "@dawngate/core/sales";
 import {
   formatInstant,
@@ -14,11 +14,18 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { issueDocuments } from "../sales/documents/issue";
 import { readListing } from "../sales/listing-store";
 import { addEnrollment } from "../sales/order-enrollment-store";
-import { addEvent, insertOrder, nextReceipt, readOrder, updateOrder } from "../sales/order-store";
+import {
+  addEvent,
+  insertOrder,
+  nextReceipt,
+  readEvents,
+  readOrder,
+  updateOrder,
+} from "../sales/order-store";
 import { runs, standingAt } from "../sales/running/order-file";
 import { seriesOf } from "../sales/running/series";
 import { listingOf } from "../school/price";
-import { readSchool } from "../school/store";
+import { readSchool, updateSchool } from "../school/store";
 import { type Entered, enteredInto } from "./demo-orders-store";
 
 /** What somebody bought: by which way to pay, with which code; the part that was never paid; when it was given back. */
@@ -49,8 +56,39 @@ export async function demoOrders(
   school: SchoolId,
   now: Instant,
 ): Promise<void> {
-  for (const [i, who] of (await enteredInto(tx, "cold-kitchen")).entries())
+  await updateSchool(tx, { invoicing: JSON.stringify(INVOICING) });
+  const entered = await enteredInto(tx, "cold-kitchen");
+  for (const [i, who] of entered.entries())
     await buy(tx, school, who, PATTERN[i % PATTERN.length] as Bought, now);
+  await writeDocuments(
+    tx,
+    school,
+    entered.map(({ enrollment }) => `o-${enrollment}`),
+  );
+}
+
+/** What stands of the school on its invoices. */
+const INVOICING: Invoicing = {
+  name: "Ember Row Bread School Lda",
+  address: "Rua da Brasa 12\n1100-001 Lisboa\nPortugal",
+  taxNumber: "PT 999 000 000 (made up)",
+  invoices: "A",
+  creditNotes: "C",
+  payTo: "Banco da Brasa\nIBAN PT50 0000 0000 0000 0000 0000 0 (made up)",
+  note: "",
+};
+
+/** Instant by instant over all orders, as they would have been written by then. */
+async function writeDocuments(tx: SchoolTransaction, school: SchoolId, ids: readonly string[]) {
+  const moments: { at: Instant; id: string }[] = [];
+  for (const id of ids)
+    for (const { kind, at } of await readEvents(tx, id))
+      if (kind === "charged" || kind === "refunded")
+        moments.push({ at: Date.parse(at) as Instant, id });
+  for (const { at, id } of moments.sort((a, b) => a.at - b.at)) {
+    const order = await readOrder(tx, id);
+    if (order) await issueDocuments(tx, { school, now: at }, order);
+  }
 }
 
 async function buy(
@@ -132,7 +170,6 @@ async function buy(
     });
   }
   const kept = await readOrder(tx, order);
-  if (kept) await issueDocuments(tx, { school, now }, kept);
   if (kept && runs(kept))
     await updateOrder(tx, order, { standing: (await standingAt(tx, kept, now)).state });
 }

@@ -24,6 +24,8 @@ export interface JobParts {
   /** Tells a school's learning record store what people have achieved. */
   tellStatements(school: string): Promise<void>;
   runOrder(school: string, order: string): Promise<void>;
+  /** Reminds of an order by hand when its day is over, and lets it lapse. */
+  watchOrder(school: string, order: string): Promise<void>;
   /** Writes the invoices and credit notes of an order that has none yet. */
   writeDocuments(school: string, order: string): Promise<void>;
   payBack(what: {

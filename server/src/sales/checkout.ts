@@ -46,15 +46,18 @@ export async function buy(
   const place = await placeOfBuyer(services.numbers, wanted);
   const secret = newSecret();
   const order = await services.db.withSchool(context, async (tx) => {
-    const before = await readByKey(tx, wanted.key);
-    if (before) {
-      if (before.listing_id !== listing || before.email !== buyer.email)
-        throw conflict("This press has bought something else. Load the page again.");
+    const again = async () => {
+      const before = await madeBefore(tx, wanted.key, listing, buyer.email);
       // Its secret was told once; whoever has the key gets a new one.
-      await updateOrder(tx, before.id, { secret_hash: digestOf(secret) });
-      return { id: before.id, due: before.state === "open" };
-    }
+      if (before) await updateOrder(tx, before.id, { secret_hash: digestOf(secret) });
+      return before && { id: before.id, due: before.state === "open" };
+    };
+    const before = await again();
+    if (before) return before;
     const onSale = await readOnSale(tx, context, listing, buyer.email, true);
+    // The same press may have come twice at once: the listing is held now, and the other one done.
+    const meanwhile = await again();
+    if (meanwhile) return meanwhile;
     mayBuy(onSale, wanted);
     mayGive(onSale, wanted, buyer.email, context.now);
     const tax = taxFor(onSale.school, onSale.row.offer, place, context.now);
@@ -118,6 +121,19 @@ export async function buy(
   return { order: order.id, secret, pay };
 }
 
+/** The order that the same press has made already; null: there is none. */
+export async function madeBefore(
+  tx: SchoolTransaction,
+  key: string,
+  listing: string,
+  email: string,
+) {
+  const before = await readByKey(tx, key);
+  if (before && (before.listing_id !== listing || before.email !== email))
+    throw conflict("This press has bought something else. Load the page again.");
+  return before ?? null;
+}
+
 /** Who buys: whoever is signed in, or somebody by name and address who has no account yet. */
 async function buyerOf(
   { identity }: Pick<Services, "identity">,
@@ -148,9 +164,10 @@ const STATES = {
   closed: "It cannot be bought any more.",
 };
 
-function mayBuy(
+/** Whether it can be bought now, by so many. */
+export function mayBuy(
   { state, seatsLeft, holds, row, renews: renewable }: OnSale,
-  { seats, gift, renews }: Purchase,
+  { seats, gift, renews }: Pick<Purchase, "seats" | "gift" | "renews">,
 ): void {
   if (renews) {
     // Whoever is in needs no seat, and no open window.

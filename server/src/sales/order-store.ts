@@ -25,8 +25,10 @@ export interface OrderRow
     | "standing"
     | "next_at"
     | "renews"
+    | "pay_by"
   > {
   renews: boolean;
+  pay_by: string | null;
   quote: Quote;
   tax: OrderTax | null;
   gift: Gift | null;
@@ -68,6 +70,7 @@ const COLUMNS = [
   "tax",
   "gift",
   "billing",
+  "pay_by",
   "payment_terms",
   "series",
   "card",
@@ -90,8 +93,10 @@ export type NewOrder = Omit<
   | "standing"
   | "next_at"
   | "renews"
+  | "pay_by"
 > & {
   renews: boolean;
+  pay_by?: string;
   quote: Quote;
   tax: OrderTax | null;
   gift: Gift | null;

@@ -43,6 +43,7 @@ const summaryOf = (row: OrderRow): OrderSummary => ({
   gift: row.gift,
   renews: row.renews,
   receipt: receiptOf(row),
+  payBy: row.pay_by,
   billing: row.billing,
 });
 
@@ -92,7 +93,10 @@ export async function sayOrder(
   return {
     ...summaryOf(row),
     documents: (await readDocuments(tx, row.id)).map(sayDocument),
-    events: (await readEvents(tx, row.id)).map(({ data: _, ...event }) => event),
+    events: (await readEvents(tx, row.id)).map(({ data, ...event }) => ({
+      ...event,
+      note: typeof data?.note === "string" && data.note !== "" ? data.note : null,
+    })),
     running: await sayRunning(tx, row, context.now),
     enrollments: await readEnrollments(tx, row.id),
   };
@@ -147,6 +151,7 @@ export async function sayOwnOrder(
   row: OrderRow,
 ): Promise<OwnOrder> {
   const events = await readEvents(tx, row.id);
+  const school = await readSchool(tx);
   return {
     ...summaryOf(row),
     documents: (await readDocuments(tx, row.id)).map(sayDocument),
@@ -155,7 +160,8 @@ export async function sayOwnOrder(
     failed: events.filter(({ kind }) => kind === "failed").length,
     enrollments: isGivenOut(row) ? [] : await readEnrollments(tx, row.id),
     signedIn: row.person_id !== null && row.person_id === context.person,
-    schoolName: (await readSchool(tx)).name,
+    schoolName: school.name,
+    payTo: row.state === "open" && row.pay_by !== null ? (school.invoicing?.payTo ?? "") : "",
     running: await sayRunning(tx, row, context.now),
     withdrawal: await withdrawalNow(tx, context, row),
     next:

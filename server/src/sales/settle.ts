@@ -22,6 +22,8 @@ export interface Told {
   part: number;
   /** The token of the card it was paid with; left out: as before. */
   card?: string | null;
+  /** Noted with the payment: who marked it, and what with. */
+  noted?: object;
 }
 
 /** Writes what was told; a payment opens what was bought in the same transaction. */
@@ -30,7 +32,7 @@ export async function settle(
   services: Pick<Services, "baseUrl">,
   doing: Doing,
   id: string,
-  { paid, charge, amount, part, card = null }: Told,
+  { paid, charge, amount, part, card = null, noted }: Told,
 ): Promise<void> {
   const order = await readOrder(tx, id, true);
   if (!order) return;
@@ -48,7 +50,17 @@ export async function settle(
     return;
   }
   // The same charge told again is on record already, and nothing follows.
-  if (!(await addEvent(tx, school, id, { kind: "charged", at, charge, amount, part }))) return;
+  if (
+    !(await addEvent(tx, school, id, {
+      kind: "charged",
+      at,
+      charge,
+      amount,
+      part,
+      data: noted ?? null,
+    }))
+  )
+    return;
   if (card !== null) await updateOrder(tx, id, { card });
   if (order.state === "paid" && runs(order)) {
     await updateOrder(tx, id, { held_until: null });

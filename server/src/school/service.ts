@@ -37,7 +37,7 @@ export async function showSchool(db: Database, context: Context): Promise<School
       tax: row.tax,
       hosts: row.hosts,
       paymentTerms: row.payment_terms ?? USUAL_TERMS,
-      invoicing: row.invoicing ?? USUAL_INVOICING,
+      invoicing: { ...USUAL_INVOICING, ...row.invoicing },
       twoFactor: row.two_factor,
       role: context.role,
       // Whoever has no second step yet is shown what they may do without one.

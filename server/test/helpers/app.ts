@@ -15,6 +15,7 @@ import { noThreads } from "../../src/jobs/threads";
 import { workOffAll } from "../../src/jobs/work-off";
 import { readersHere } from "../../src/readers";
 import { tillAsker } from "../../src/sales/ask-till";
+import { handWatcher } from "../../src/sales/by-hand/watch";
 import { documentWriter } from "../../src/sales/documents/issue";
 import { follower } from "../../src/sales/follow-up";
 import { giver } from "../../src/sales/gift";
@@ -85,6 +86,7 @@ export function testApp(
     callNext: nextCaller({ db, now, baseUrl: "http://127.0.0.1:1" }),
     payBack: backPayer({ db, now, payments: other.payments ?? null }),
     writeDocuments: documentWriter({ db, now }),
+    watchOrder: handWatcher({ db, baseUrl: "http://127.0.0.1:1", now }),
     runOrder: orderRunner({
       db,
       now,

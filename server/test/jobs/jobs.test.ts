@@ -47,6 +47,7 @@ beforeAll(async () => {
           dropFiles: async () => undefined,
           runOrder: async () => undefined,
           writeDocuments: async () => undefined,
+          watchOrder: async () => undefined,
           payBack: async () => undefined,
           accounts: null as never,
           baseUrl: "http://127.0.0.1:1",

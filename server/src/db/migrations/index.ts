@@ -35,6 +35,7 @@ import * as m0033 from "./0033-checks";
 import * as m0034 from "./0034-assignments";
 import * as m0035 from "./0035-statements";
 import * as m0036 from "./0036-documents";
+import * as m0037 from "./0037-orders-by-hand";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -73,4 +74,5 @@ export const migrations = {
   "0034-assignments": m0034,
   "0035-statements": m0035,
   "0036-documents": m0036,
+  "0037-orders-by-hand": m0037,
 };

@@ -80,6 +80,8 @@ export interface SalesOrderTable {
   seats_hash: string | null;
   receipt_year: number | null;
   receipt_number: number | null;
+  /** Written by hand: the last day on which it is to be paid; null: it was bought at the till. */
+  pay_by: Generated<string | null>;
   /** For which company invoices are written; null: for the buyer alone. */
   billing: ColumnType<Billing | null, string | null | undefined, string | null>;
   /** What it was taxed by, where tax goes by the buyer's place. */

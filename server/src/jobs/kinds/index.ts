@@ -18,6 +18,7 @@ import { runOrder } from "./run-order";
 import { sendNotice } from "./send-notice";
 import { settleOrder } from "./settle-order";
 import { tellStatements } from "./tell-statements";
+import { watchOrder } from "./watch-order";
 import { writeDocuments } from "./write-documents";
 
 const all = {
@@ -28,6 +29,7 @@ const all = {
   "mark-again": markAgain,
   "tell-statements": tellStatements,
   "write-documents": writeDocuments,
+  "watch-order": watchOrder,
   "project-course": projectCourse,
   "join-accounts": joinAccounts,
   "forget-account": forgetAccount,

@@ -41,7 +41,7 @@ export async function issueDocuments(
     const event = sequenceOf(events, one.event);
     if (numbers.has(event)) continue;
     const about = await readSchool(tx);
-    const invoicing = about.invoicing ?? USUAL_INVOICING;
+    const invoicing = { ...USUAL_INVOICING, ...about.invoicing };
     const offer = await readTerms(tx, order.listing_id, order.terms_number);
     const series = one.kind === "invoice" ? invoicing.invoices : invoicing.creditNotes;
     const { year } = yearMonthDay(
@@ -65,6 +65,7 @@ export async function issueDocuments(
         of,
         rate: one.tax === 0 ? null : (order.tax?.rate ?? offer?.tax?.rate ?? null),
         notes: [
+          ...cameBy(events, one),
           ...(order.tax && (one.tax === 0 || order.tax.treatment === "destination")
             ? taxNotes(order.tax)
             : []),
@@ -89,6 +90,15 @@ export const documentWriter =
       if (order?.state === "paid") await issueDocuments(tx, doing, order);
     });
   };
+
+/** Of what was transferred: the day on which it came, as staff noted it. */
+function cameBy(
+  events: readonly { data: Record<string, unknown> | null }[],
+  { kind, event }: OrderDocument,
+): string[] {
+  const on = kind === "invoice" ? events[event]?.data?.on : undefined;
+  return typeof on === "string" ? [`Received by transfer on ${sayWrittenDate(on)}.`] : [];
+}
 
 const sequenceOf = (events: readonly { sequence: number }[], place: number) => {
   const event = events[place];

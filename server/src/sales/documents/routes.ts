@@ -4,6 +4,7 @@ import { documents } from "@dawngate/contract/endpoints/documents";
 import { router, type Services } from "../../school/kit";
 import { route } from "../../school/route";
 import { changeBilling, documentFile, documentsFile, showDocuments } from "./documents";
+import { pdf } from "./pdf-answer";
 
 export function documentRoutes(services: Services) {
   return router()
@@ -29,15 +30,3 @@ export function documentRoutes(services: Services) {
       );
     });
 }
-
-const pdf = (
-  c: {
-    body(data: Uint8Array<ArrayBuffer>, status: 200, headers: Record<string, string>): Response;
-  },
-  file: Uint8Array,
-  name: string,
-) =>
-  c.body(new Uint8Array(file), 200, {
-    "content-type": "application/pdf",
-    "content-disposition": `attachment; filename="${name}.pdf"`,
-  });

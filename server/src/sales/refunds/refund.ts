@@ -21,6 +21,7 @@ import { follow } from "../../jobs/outbox";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { reading } from "../../school/service";
+import { isByHand } from "../by-hand/charge";
 import { issueDocuments } from "../documents/issue";
 import { addEvent, type OrderRow, readEvents, readOrder } from "../order-store";
 import { openedBy, sayOrder, sayOwnOrder } from "../orders";
@@ -166,6 +167,7 @@ async function write(
     amount,
     ends: access === "ends",
     documents,
+    byHand: worked.value.payments.some(({ charge }) => isByHand(charge)),
   });
   await runOn(tx, services, context, order.id, true);
 }
@@ -178,7 +180,9 @@ async function payBack(
   refund: string,
   payments: readonly { charge: string; amount: number }[],
 ): Promise<void> {
-  for (const { charge, amount } of payments)
+  for (const { charge, amount } of payments) {
+    // What came by transfer goes back by transfer: whoever keeps the books does it.
+    if (isByHand(charge)) continue;
     await follow(tx, school, "pay-back", {
       school,
       order: order.id,
@@ -187,4 +191,5 @@ async function payBack(
       amount,
       currency: order.currency,
     });
+  }
 }

@@ -158,7 +158,12 @@ export async function tellGivenBack(
   services: Pick<Services, "baseUrl">,
   doing: Doing,
   order: OrderRow,
-  { amount, ends, documents }: { amount: number; ends: boolean; documents: readonly string[] },
+  {
+    amount,
+    ends,
+    documents,
+    byHand = false,
+  }: { amount: number; ends: boolean; documents: readonly string[]; byHand?: boolean },
 ): Promise<void> {
   const title = inMail(order.title);
   await write(tx, doing, order, {
@@ -166,7 +171,7 @@ export async function tellGivenBack(
     says: [
       amount === 0
         ? `What was still to be paid for “${title}” is not due any more.`
-        : `${whole(order, amount)} of “${title}” goes back to the card it was paid with, within a few days.`,
+        : `${whole(order, amount)} of “${title}” ${byHand ? "is transferred back to you" : "goes back to the card it was paid with"}, within a few days.`,
       ...(ends ? ["With it your access has ended."] : []),
     ],
     small: await sayFiles(tx, services, order, documents),

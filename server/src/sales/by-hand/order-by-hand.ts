@@ -1,0 +1,119 @@
+/**
+ * Orders that staff write for somebody: the price frozen and the seats held, as at the till; paid by transfer until a
+ * day. Its buyer is asked by mail, and reminded once on the day after; some days later it lapses.
+ */
+import { randomBytes } from "node:crypto";
+import { type Order, type orderByHand, USUAL_TERMS } from "@dawngate/contract/sales";
+import { optionOf, sayMoney } from "@dawngate/core/sales";
+import {
+  addDays,
+  formatInstant,
+  type Instant,
+  localDateAt,
+  parseDate,
+  startOfDay,
+  zoneOf,
+} from "@dawngate/core/time";
+import type { z } from "zod";
+import { conflict, ProblemError, refusal } from "../../base/problem";
+import { digestOf, newSecret } from "../../base/secret";
+import type { Context } from "../../school/context";
+import type { Services } from "../../school/kit";
+import { orderTaxOf, placeOfBuyer, taxFor } from "../buyer-tax";
+import { madeBefore, mayBuy } from "../checkout";
+import { priced, readOnSale } from "../offered";
+import { insertOrder, type OrderRow, readOrder } from "../order-store";
+import { sayOrder } from "../orders";
+import { askToPay } from "./letters";
+import { watchFrom } from "./watch";
+
+/** So many days ahead it may be due. */
+const AHEAD = 366;
+/** So many days after its last day the seats are held still. */
+export const PATIENCE = 14;
+
+export async function writeOrder(
+  services: Pick<Services, "db" | "identity" | "baseUrl" | "numbers">,
+  context: Context,
+  wanted: z.output<typeof orderByHand>,
+): Promise<Order> {
+  const email = wanted.email.toLowerCase();
+  const account = await services.identity.accounts.ofAddress(email);
+  const place = await placeOfBuyer(services.numbers, wanted);
+  return services.db.withSchool(context, async (tx) => {
+    const again = async () => {
+      const before = await madeBefore(tx, wanted.key, wanted.listing, email);
+      return before && sayOrder(tx, context, (await readOrder(tx, before.id)) as OrderRow);
+    };
+    const before = await again();
+    if (before) return before;
+    // The buyer's, not theirs who write it.
+    const asBuyer = { school: context.school, person: null, now: context.now };
+    const onSale = await readOnSale(tx, asBuyer, wanted.listing, email, true);
+    // The same press may have come twice at once: the listing is held now, and the other one done.
+    const meanwhile = await again();
+    if (meanwhile) return meanwhile;
+    mayBuy(onSale, { seats: wanted.seats, renews: false, gift: undefined });
+    if (optionOf(onSale.listing, wanted.option)?.kind !== "once")
+      throw refusal("An order by hand is paid at once: choose such a way to pay.", [
+        { path: "option", reason: "It is not paid at once" },
+      ]);
+    const tax = taxFor(onSale.school, onSale.row.offer, place, context.now);
+    const { quote } = priced(onSale, wanted, context.now, tax);
+    if (quote.total !== wanted.seen.total)
+      throw new ProblemError(
+        409,
+        `It comes to ${sayMoney(quote.total, onSale.school.currency)} by now. Nothing was written; look at it and press again.`,
+        [{ path: "seen.total", reason: sayMoney(quote.total, onSale.school.currency) }],
+      );
+    if (quote.dueNow === 0) throw conflict("Nothing is due for it: enroll them by hand instead.");
+    const until = heldUntil(wanted.payBy, onSale.school.time_zone, context.now);
+    const id = `o-${randomBytes(6).toString("hex")}`;
+    const secret = newSecret();
+    await insertOrder(tx, context.school, {
+      id,
+      key: wanted.key,
+      listing_id: wanted.listing,
+      terms_number: onSale.row.number,
+      title: onSale.row.offer.title,
+      account_id: account?.id ?? null,
+      person_id: null,
+      name: wanted.name,
+      email,
+      time_zone: wanted.timeZone,
+      option_id: quote.option,
+      kind: "once",
+      seats: wanted.seats,
+      codes: quote.lines.flatMap(({ kind, label }) => (kind === "code" ? [label] : [])),
+      quote,
+      tax: tax && orderTaxOf(tax),
+      gift: null,
+      billing: wanted.billing ?? null,
+      renews: false,
+      payment_terms: onSale.school.payment_terms ?? USUAL_TERMS,
+      series: null,
+      currency: onSale.school.currency,
+      consent_at: null,
+      state: "open",
+      bought_at: formatInstant(context.now),
+      held_until: formatInstant(until),
+      pay_by: wanted.payBy,
+      secret_hash: digestOf(secret),
+    });
+    const order = (await readOrder(tx, id)) as OrderRow;
+    await askToPay(tx, services, context, order, secret);
+    await watchFrom(tx, context, order);
+    return sayOrder(tx, context, order);
+  });
+}
+
+/** Until when its seats are held: some days after its last day. */
+function heldUntil(payBy: string, timeZone: string, now: Instant): Instant {
+  const zone = zoneOf(timeZone);
+  const [day, today] = [parseDate(payBy), localDateAt(zone, now)];
+  if (!day.ok || day.value < today || day.value > addDays(today, AHEAD))
+    throw refusal("Choose a day from today on, within a year.", [
+      { path: "payBy", reason: "From today on, within a year" },
+    ]);
+  return startOfDay(zone, addDays(day.value, PATIENCE + 1));
+}
