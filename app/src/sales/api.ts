@@ -27,6 +27,8 @@ export const {
   useGetDocumentsInfiniteQuery,
   useLazyGetDocumentPageQuery,
   useChangeBillingMutation,
+  useOrderByHandMutation,
+  useMarkPaidMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     getIncome: reads(build, "getIncome"),
@@ -53,5 +55,7 @@ export const {
     getDocuments: readsPages(build, "getDocuments", "after"),
     getDocumentPage: reads(build, "getDocuments", { keepUnusedDataFor: 0 }),
     changeBilling: does(build, "changeBilling"),
+    orderByHand: does(build, "orderByHand"),
+    markPaid: does(build, "markPaid"),
   }),
 });

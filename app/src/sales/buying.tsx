@@ -32,6 +32,7 @@ interface Props {
   onAgain(): void;
 }
 
+const NO_COMPANY: Billing = { company: "", address: "", reference: "" };
 const LEAVE_ME = "Do not write to me if I leave this unfinished";
 
 export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) {
@@ -43,7 +44,10 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
   const [begin, setBegin] = useState(false);
   const [leaveMe, setLeaveMe] = useState(false);
   const [gift, setGift] = useState<SaidGift | null>(giving ? NO_GIFT : null);
-  const [billing, setBilling] = useState<Billing | null>(null);
+  const [typed, setBilling] = useState<Billing | null | undefined>(undefined);
+  // Whoever says a company's tax number buys for one, until they say otherwise.
+  const isCompany = offered.tax !== null && offered.tax.buyer.number !== null;
+  const billing = typed === undefined && isCompany ? NO_COMPANY : (typed ?? null);
   const [buy, { error, isLoading }] = useBuyMutation();
   const { quote, currency } = offered;
   const faults = faultsOf(error);

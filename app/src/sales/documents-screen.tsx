@@ -21,7 +21,7 @@ import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { useGetDocumentsInfiniteQuery, useLazyGetDocumentPageQuery } from "./api";
-import { monthWords } from "./income/income-rows";
+import { monthAfter, monthWords } from "./income/income-rows";
 import { SalesSides } from "./sales-sides";
 
 const KINDS = { invoice: "Invoice", "credit-note": "Credit note" } as const;
@@ -40,12 +40,6 @@ export function DocumentsScreen() {
       )}
     </Page>
   );
-}
-
-/** "2027-03", so many months further. */
-export function monthAfter(month: string, by: number): string {
-  const all = Number(month.slice(0, 4)) * 12 + Number(month.slice(5)) - 1 + by;
-  return `${String(Math.floor(all / 12)).padStart(4, "0")}-${String((all % 12) + 1).padStart(2, "0")}`;
 }
 
 function OfMonth({ school, zone }: { school: string; zone: string }) {
@@ -74,9 +68,11 @@ function OfMonth({ school, zone }: { school: string; zone: string }) {
         style={{ flexDirection: "row", flexWrap: "wrap", gap: 10, alignItems: "center" }}
       >
         <QuietAction label="Month before" onPress={() => setMonth(monthAfter(month, -1))} />
-        <Text kind="name" level={2} role="status">
-          {monthWords(month)}
-        </Text>
+        <View role="status">
+          <Text kind="name" level={2}>
+            {monthWords(month)}
+          </Text>
+        </View>
         {month < now ? (
           <QuietAction label="Month after" onPress={() => setMonth(monthAfter(month, 1))} />
         ) : null}

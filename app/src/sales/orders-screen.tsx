@@ -1,7 +1,7 @@
 /** What was bought: found, narrowed, as a table and as a file; one order with all that happened to it. */
 import type { OrderSummary, OrderTax } from "@dawngate/contract/sales";
 import { plainMoney, sayMoney } from "@dawngate/core/sales/currency";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { sayWrittenDate, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { useMemo, useState } from "react";
@@ -11,6 +11,7 @@ import { useMay } from "../school/may";
 import { explain } from "../store/api";
 import { addressOf } from "../store/ask";
 import { everyPage } from "../store/every-page";
+import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { Empty } from "../ui/empty";
@@ -27,6 +28,8 @@ import { Table } from "../ui/table/table";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetOrderQuery, useGetOrdersInfiniteQuery, useLazyGetOrderPageQuery } from "./api";
+import { MarkPaid } from "./by-hand/mark-paid";
+import { OrderByHand } from "./by-hand/order-by-hand";
 import { sayCountry } from "./country-field";
 import { GiveBack } from "./give-back";
 import { DocumentLinks, RunningParts } from "./lazy-parts";
@@ -56,8 +59,14 @@ const EVENTS: Record<string, string> = {
   excess: "Paid once more: to be given back",
   refunded: "Given back",
   "given-back": "The money has gone back",
-  reminded: "Written to about the unfinished checkout",
+  reminded: "Reminded, since nothing was paid",
 };
+
+/** By which charge; what was transferred has none at the till. */
+function sayCharge(kind: string, charge: string | null): string {
+  if (charge === null || kind === "reminded") return "";
+  return charge.startsWith("by-hand-") ? " by transfer" : ` (${charge})`;
+}
 
 export function OrdersScreen() {
   const { school, which } = useLocalSearchParams() as { school: string; which?: string };
@@ -67,6 +76,8 @@ export function OrdersScreen() {
     which === "late" || which === "excess" ? which : null,
   );
   const [opened, setOpened] = useState<string | null>(null);
+  const [byHand, setByHand] = useState(false);
+  const may = useMay(school);
   const find = useSettled(typed.trim(), 200);
   const asked = {
     school,
@@ -112,6 +123,9 @@ export function OrdersScreen() {
             onPress={() => setState("excess")}
           />
         </Choices>
+        {may("sales.order") ? (
+          <QuietAction label="Order by hand" onPress={() => setByHand(true)} />
+        ) : null}
       </View>
       {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
       {!data ? (
@@ -141,6 +155,17 @@ export function OrdersScreen() {
           phone={(order) => <PhoneRow order={order} zone={zone} onOpen={setOpened} />}
         />
       )}
+      {byHand ? (
+        <OrderByHand
+          school={school}
+          zone={zone}
+          onClose={() => setByHand(false)}
+          onDone={({ id }) => {
+            setByHand(false);
+            setOpened(id);
+          }}
+        />
+      ) : null}
       {opened ? (
         <OrderSheet school={school} order={opened} zone={zone} onClose={() => setOpened(null)} />
       ) : null}
@@ -311,6 +336,10 @@ function OrderSheet({
               zone={zone}
             />
           </View>
+          {data.payBy !== null && data.state === "open" ? (
+            <Text kind="strong">To be paid by transfer by {sayWrittenDate(data.payBy)}</Text>
+          ) : null}
+          {may("sales.order") ? <MarkPaid school={school} order={data} zone={zone} /> : null}
           {data.billing ? (
             <Text kind="small">
               {[
@@ -321,7 +350,7 @@ function OrderSheet({
               ].join(", ")}
             </Text>
           ) : null}
-          <QuoteLines quote={data.quote} currency={data.currency} way={data.option} />
+          <QuoteLines quote={data.quote} currency={data.currency} way="Price" bought />
           {data.gift ? (
             <Text kind="small">
               A gift for {data.gift.name}, {data.gift.email}
@@ -337,15 +366,18 @@ function OrderSheet({
             <Text kind="name" level={3}>
               What happened
             </Text>
-            <Text kind="small">{when(data.boughtAt)}: bought</Text>
-            {data.events.map(({ sequence, kind, at, charge, amount, part }) => (
+            <Text kind="small">
+              {when(data.boughtAt)}: {data.payBy === null ? "bought" : "written by hand"}
+            </Text>
+            {data.events.map(({ sequence, kind, at, charge, amount, part, note }) => (
               <Text key={sequence} kind="small">
                 {when(at)}: {EVENTS[kind] ?? kind}
                 {kind === "refunded" && amount !== null
                   ? `, ${sayMoney(amount, data.currency)}`
                   : ""}
                 {data.running && part !== null ? `, part ${part}` : ""}
-                {charge && kind !== "reminded" ? ` (${charge})` : ""}
+                {sayCharge(kind, charge)}
+                {note === null ? "" : `: ${note}`}
               </Text>
             ))}
           </View>

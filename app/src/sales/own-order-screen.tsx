@@ -1,6 +1,6 @@
 /** An order as its buyer sees it: where it stands, and the way on. */
 import type { OrderStanding } from "@dawngate/contract/sales";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { sayWrittenDate, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { useEffect, useState } from "react";
@@ -85,6 +85,27 @@ export function OwnOrderScreen() {
                       : `The way in was sent to ${data.email}. Open it there; the receipt comes beside it.`}
             </Text>
           </>
+        ) : data.state === "open" && data.payBy !== null ? (
+          <>
+            <Text kind="heading" level={2}>
+              To be paid by {sayWrittenDate(data.payBy)}
+            </Text>
+            <Text>
+              It is paid by transfer. Once the money has come you are told, with the invoice and the
+              way in.
+            </Text>
+            {data.payTo === "" ? null : <Text>{data.payTo}</Text>}
+            <Text>Say with the transfer: {data.id}</Text>
+            <FileLink
+              href={addressOf("getPaymentRequest", {
+                school: place.school,
+                order: data.id,
+                ...(place.secret !== undefined && { secret: place.secret }),
+              })}
+            >
+              The request as a file
+            </FileLink>
+          </>
         ) : data.state === "open" ? (
           <>
             <Text kind="heading" level={2}>
@@ -149,7 +170,12 @@ export function OwnOrderScreen() {
       {data.running ? (
         <OwnRunning place={place} order={data} running={data.running} zone={ownZone()} />
       ) : (
-        <QuoteLines quote={data.quote} currency={data.currency} way="Price" />
+        <QuoteLines
+          quote={data.quote}
+          currency={data.currency}
+          way="Price"
+          bought={data.state === "paid" || data.payBy !== null}
+        />
       )}
       {data.withdrawal ? <OwnWithdrawal place={place} refund={data.withdrawal} /> : null}
       <DocumentLinks

@@ -12,9 +12,11 @@ interface Props {
   currency: string;
   /** What its first line is called: the way to pay. */
   way: string;
+  /** It is bought already, or asked for: nobody pays it here. */
+  bought?: boolean;
 }
 
-export function QuoteLines({ quote, currency, way }: Props) {
+export function QuoteLines({ quote, currency, way, bought = false }: Props) {
   const { quiet } = usePalette();
   const money = (amount: number) => sayMoney(amount, currency);
   const tax = quote.lines.find(({ kind }) => kind === "tax");
@@ -29,11 +31,15 @@ export function QuoteLines({ quote, currency, way }: Props) {
           amount={money(line.amount)}
         />
       ))}
-      <Line says="To pay today" amount={money(quote.dueNow)} strong />
+      <Line
+        says={bought ? "At the purchase" : "To pay today"}
+        amount={money(quote.dueNow)}
+        strong
+      />
       {tax && quote.tax > 0 ? (
         <Text kind="small" color={quiet} style={{ paddingTop: 6 }}>
           {money(quote.tax)} tax {tax.label === "tax" ? "added" : "included"}.{" "}
-          {later.length === 0 ? "Nothing more later." : ""}
+          {later.length === 0 && !bought ? "Nothing more later." : ""}
         </Text>
       ) : null}
       {later.slice(0, ends ? 2 : 12).map(({ due, amount }) => (

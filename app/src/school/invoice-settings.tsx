@@ -42,6 +42,13 @@ export function InvoiceSettings({ school }: { school: School }) {
       <Kept label="The school's tax number" maxLength={40} {...field("taxNumber")} />
       <Kept label="Series of invoices" maxLength={8} {...field("invoices")} />
       <Kept label="Series of credit notes" maxLength={8} {...field("creditNotes")} />
+      <Kept
+        label="How to pay by transfer: bank and number"
+        maxLength={500}
+        multiline
+        style={{ minHeight: 70 }}
+        {...field("payTo")}
+      />
       <Kept label="Below each, such as why no tax is in it" maxLength={500} {...field("note")} />
       <Text kind="small" color={quiet}>
         {`An invoice is called ${invoicing.invoices}-${year}-0001, a credit note ${invoicing.creditNotes}-${year}-0001, and so on; with each year they begin anew.`}

@@ -36,6 +36,7 @@ export const PLACES: Record<string, [string, string][]> = {
     ["what is on sale", "/ember-row/sales"],
     ["a listing", "/ember-row/sales/sourdough"],
     ["the orders", "/ember-row/sales/orders"],
+    ["the invoices", "/ember-row/sales/invoices"],
     ["a school's settings", "/ember-row/settings"],
     ["oneself", "/ember-row/me"],
     ["the staff", "/ember-row/staff"],

@@ -12,6 +12,12 @@ export function monthWords(month: string): string {
   return day.ok ? sayMonth(day.value) : month;
 }
 
+/** "2027-03", so many months further. */
+export function monthAfter(month: string, by: number): string {
+  const all = Number(month.slice(0, 4)) * 12 + Number(month.slice(5)) - 1 + by;
+  return `${String(Math.floor(all / 12)).padStart(4, "0")}-${String((all % 12) + 1).padStart(2, "0")}`;
+}
+
 const ZERO = { received: 0, due: 0, earned: 0, deferred: 0 };
 type Sums = typeof ZERO;
 
