@@ -23,6 +23,7 @@ const ON_A_PHONE = [
   "**/statements/record-store.spec.ts",
   // The orders and the invoices wide: layout.spec.
   "**/sales/by-hand.spec.ts",
+  "**/sales/change-way.spec.ts",
 ];
 const WIDE = [
   "**/courses/out.spec.ts",

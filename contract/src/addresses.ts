@@ -161,6 +161,8 @@ export const ADDRESSES = {
   payOpenPart: ["POST", "/schools/{school}/orders/{order}/open-part", [], []],
   cancelOrder: ["POST", "/schools/{school}/orders/{order}/cancelled", [], ["orders","self"]],
   takeCancelBack: ["POST", "/schools/{school}/orders/{order}/cancel-taken-back", [], ["orders","self"]],
+  getWayChanges: ["GET", "/schools/{school}/orders/{order}/way", ["orders"], []],
+  changeWay: ["POST", "/schools/{school}/orders/{order}/way", [], ["orders","self"]],
   getRefund: ["GET", "/schools/{school}/orders/{order}/refund", ["orders"], []],
   giveBack: ["POST", "/schools/{school}/orders/{order}/refunds", [], ["orders","people"]],
   giveExcessBack: ["POST", "/schools/{school}/orders/{order}/excess", [], ["orders"]],

@@ -30,6 +30,7 @@ import { documentWriter } from "./sales/documents/issue";
 import { follower } from "./sales/follow-up";
 import { giver } from "./sales/gift";
 import { backPayer } from "./sales/refunds/pay-back";
+import { wayChanger } from "./sales/running/change-way";
 import { orderRunner } from "./sales/running/charge";
 import { openAuth, openAuthPool } from "./school/auth";
 import { NO_LIMITS, openLimits } from "./school/limits";
@@ -116,6 +117,7 @@ else {
     payBack,
     runOrder,
     writeDocuments: documentWriter({ db, now }),
+    changeWay: wayChanger({ db, payments, baseUrl, now }),
     watchOrder: handWatcher({ db, baseUrl, now }),
     threads,
     accounts,

@@ -28,6 +28,8 @@ export const {
   useLazyGetDocumentPageQuery,
   useChangeBillingMutation,
   useOrderByHandMutation,
+  useGetWayChangesQuery,
+  useChangeWayMutation,
   useMarkPaidMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
@@ -56,6 +58,8 @@ export const {
     getDocumentPage: reads(build, "getDocuments", { keepUnusedDataFor: 0 }),
     changeBilling: does(build, "changeBilling"),
     orderByHand: does(build, "orderByHand"),
+    getWayChanges: reads(build, "getWayChanges", { keepUnusedDataFor: 0 }),
+    changeWay: does(build, "changeWay"),
     markPaid: does(build, "markPaid"),
   }),
 });

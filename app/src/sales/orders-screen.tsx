@@ -59,6 +59,8 @@ const EVENTS: Record<string, string> = {
   excess: "Paid once more: to be given back",
   refunded: "Given back",
   "given-back": "The money has gone back",
+  "option-changed": "Its way to pay was changed",
+  "change-failed": "A card was refused: its way to pay was not changed",
   reminded: "Reminded, since nothing was paid",
 };
 

@@ -10,6 +10,7 @@ import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { useCancelOrderMutation, usePayOpenPartMutation, useTakeCancelBackMutation } from "./api";
 import { RunningParts } from "./lazy-parts";
+import { OwnChange } from "./own-change";
 import { sayStanding } from "./say-standing";
 
 interface Props {
@@ -45,6 +46,7 @@ export function OwnRunning({ place, order, running, zone }: Props) {
         />
       ) : null}
       <RunningParts running={running} currency={currency} zone={zone} />
+      <OwnChange place={place} order={order} />
       {running.mayCancel ? (
         asked ? (
           <View style={{ gap: 8 }}>

@@ -28,6 +28,9 @@ const RUNNING: RunningOrder = {
   paidThrough: null,
   mayCancel: false,
   mayTakeBack: false,
+  option: "monthly",
+  changing: false,
+  changeFailed: false,
 };
 const say = (change: Partial<RunningOrder>) => sayStanding({ ...RUNNING, ...change }, "EUR", "UTC");
 

@@ -6,6 +6,7 @@ import { endpoints, files, inSchool } from "../endpoint";
 import {
   bought,
   byOrder,
+  changes,
   excessBack,
   income,
   incomeQuery,
@@ -31,6 +32,7 @@ import {
   refundAnswer,
   refundQuery,
   seatsGiven,
+  wayChange,
 } from "../sales";
 
 export const inListing = inSchool.extend({
@@ -220,6 +222,28 @@ export const sales = endpoints("sales", {
     who: "school.see",
     params: inOrder,
     body: byOrder,
+    answer: ownOrder,
+    answered: "The order as it stands now.",
+    changes: ["orders", "self"],
+  },
+  getWayChanges: {
+    method: "get",
+    path: "/schools/{school}/orders/{order}/way",
+    summary: "What changing a subscription to another way to pay would come to now",
+    who: "school.see",
+    params: inOrder,
+    query: inOrderQuery,
+    answer: changes,
+    answered: "The other ways; it changes nothing.",
+    holds: ["orders"],
+  },
+  changeWay: {
+    method: "post",
+    path: "/schools/{school}/orders/{order}/way",
+    summary: "Changes a subscription to another way to pay, at once or at the period's end",
+    who: "school.see",
+    params: inOrder,
+    body: wayChange,
     answer: ownOrder,
     answered: "The order as it stands now.",
     changes: ["orders", "self"],

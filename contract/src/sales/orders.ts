@@ -102,6 +102,11 @@ export const runningOrder = z
     suspends: z.string().nullable().describe("When access is suspended if nothing is paid."),
     ends: z.string().nullable().describe("When it ends if nothing more happens."),
     paidThrough: z.string().nullable().describe("Of a subscription: the last day that is paid."),
+    option: z.string().describe("Of a subscription: the way it is paid in now."),
+    changing: z.boolean().describe("Its way to pay is being changed: the charge is awaited."),
+    changeFailed: z
+      .boolean()
+      .describe("The card was refused when it was changed last: nothing was changed."),
     mayCancel: z.boolean(),
     mayTakeBack: z.boolean().describe("It was cancelled, and runs on until its last paid day."),
   })

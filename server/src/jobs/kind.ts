@@ -26,6 +26,8 @@ export interface JobParts {
   runOrder(school: string, order: string): Promise<void>;
   /** Reminds of an order by hand when its day is over, and lets it lapse. */
   watchOrder(school: string, order: string): Promise<void>;
+  /** Asks what became of the charge of a changed subscription. */
+  changeWay(school: string, order: string): Promise<void>;
   /** Writes the invoices and credit notes of an order that has none yet. */
   writeDocuments(school: string, order: string): Promise<void>;
   payBack(what: {

@@ -9,7 +9,7 @@ import type {
 import type { Quote } from "@dawngate/core/sales";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import type { SalesOrderTable, Series } from "../db/tables/sales";
+import type { Changing, SalesOrderTable, Series } from "../db/tables/sales";
 import { pattern } from "../enrollment/roster-store";
 
 export interface OrderRow
@@ -33,6 +33,7 @@ export interface OrderRow
   tax: OrderTax | null;
   gift: Gift | null;
   billing: Billing | null;
+  changing: Changing | null;
   payment_terms: PaymentTerms | null;
   series: Series | null;
   card: string | null;
@@ -41,7 +42,7 @@ export interface OrderRow
 }
 
 /** What is kept as documents. */
-type Documents = "tax" | "gift" | "payment_terms" | "series" | "billing";
+type Documents = "tax" | "gift" | "payment_terms" | "series" | "billing" | "changing";
 
 const COLUMNS = [
   "id",
@@ -71,6 +72,7 @@ const COLUMNS = [
   "gift",
   "billing",
   "pay_by",
+  "changing",
   "payment_terms",
   "series",
   "card",
@@ -200,7 +202,7 @@ export async function updateOrder(
       | "receipt_number"
       | "secret_hash"
       | "seats_hash"
-    > & { billing: string | null }
+    > & { billing: string | null; changing: string | null }
   >,
 ): Promise<void> {
   await tx.updateTable("sales_order").set(set).where("id", "=", id).execute();

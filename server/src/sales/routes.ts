@@ -12,6 +12,7 @@ import { showOwnOrders } from "./own-orders";
 import { receiptFile } from "./receipt";
 import { giveBack, giveExcessBack, giveOwnBack, showRefund } from "./refunds/refund";
 import { cancelOwn, payOpenPart } from "./running/by-buyer";
+import { changeWay, showChanges } from "./running/change-way";
 import { giveSeats, takeSeatBack } from "./team-seats";
 
 export function salesRoutes(services: Services) {
@@ -80,6 +81,15 @@ export function salesRoutes(services: Services) {
         await cancelOwn(services, c.get("context"), order, secret, "cancel-taken-back"),
         200,
       );
+    })
+    .openapi(route(services, sales.getWayChanges, "public"), async (c) => {
+      const { order } = c.req.valid("param");
+      const { secret } = c.req.valid("query");
+      return c.json(await showChanges(services, c.get("context"), order, secret), 200);
+    })
+    .openapi(route(services, sales.changeWay, "buy"), async (c) => {
+      const { order } = c.req.valid("param");
+      return c.json(await changeWay(services, c.get("context"), order, c.req.valid("json")), 200);
     })
     .openapi(route(services, sales.getRefund), async (c) => {
       const { order } = c.req.valid("param");

@@ -11,6 +11,7 @@ import { addEvent, type OrderRow, readOrder, updateOrder } from "./order-store";
 import { tellFailed, tellPaid } from "./running/letters";
 import { runs } from "./running/order-file";
 import { runOn } from "./running/run";
+import { writeChange } from "./running/write-change";
 import { soldCohorts } from "./sold-cohorts";
 import { readTerms } from "./terms-store";
 
@@ -38,6 +39,19 @@ export async function settle(
   if (!order) return;
   const at = formatInstant(doing.now);
   const school: SchoolId = doing.school;
+  const { changing } = order;
+  if (changing && changing.part === part && (!paid || changing.amount === amount)) {
+    // The charge of a change: it is told once by whoever is first, and what was asked for is done.
+    await updateOrder(tx, id, { changing: null });
+    if (!paid) await addEvent(tx, school, id, { kind: "change-failed", at, charge, amount: null });
+    else
+      await writeChange(tx, services, doing, order, {
+        ...changing,
+        when: "now",
+        charge: { id: charge, amount },
+      });
+    return;
+  }
   if (!paid) {
     const isNew = await addEvent(tx, school, id, {
       kind: "failed",

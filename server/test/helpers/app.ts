@@ -20,6 +20,7 @@ import { documentWriter } from "../../src/sales/documents/issue";
 import { follower } from "../../src/sales/follow-up";
 import { giver } from "../../src/sales/gift";
 import { backPayer } from "../../src/sales/refunds/pay-back";
+import { wayChanger } from "../../src/sales/running/change-way";
 import { orderRunner } from "../../src/sales/running/charge";
 import type { Account } from "../../src/school/account";
 import { openAccounts } from "../../src/school/account-store";
@@ -86,6 +87,12 @@ export function testApp(
     callNext: nextCaller({ db, now, baseUrl: "http://127.0.0.1:1" }),
     payBack: backPayer({ db, now, payments: other.payments ?? null }),
     writeDocuments: documentWriter({ db, now }),
+    changeWay: wayChanger({
+      db,
+      payments: other.payments ?? null,
+      baseUrl: "http://127.0.0.1:1",
+      now,
+    }),
     watchOrder: handWatcher({ db, baseUrl: "http://127.0.0.1:1", now }),
     runOrder: orderRunner({
       db,

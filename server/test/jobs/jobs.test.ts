@@ -48,6 +48,7 @@ beforeAll(async () => {
           runOrder: async () => undefined,
           writeDocuments: async () => undefined,
           watchOrder: async () => undefined,
+          changeWay: async () => undefined,
           payBack: async () => undefined,
           accounts: null as never,
           baseUrl: "http://127.0.0.1:1",

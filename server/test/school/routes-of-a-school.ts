@@ -302,6 +302,13 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["GET", "/schools/one/orders/o-1/receipt", undefined, "school.see"],
   ["GET", "/schools/one/orders/o-1/documents/A-2027-0001", undefined, "school.see"],
   ["PUT", "/schools/one/orders/o-1/billing", { billing: null }, "school.see"],
+  ["GET", "/schools/one/orders/o-1/way", undefined, "school.see"],
+  [
+    "POST",
+    "/schools/one/orders/o-1/way",
+    { option: "m", when: "now", seen: { amount: 1 } },
+    "school.see",
+  ],
   ["GET", "/schools/one/orders/o-1/request", undefined, "school.see"],
   ["POST", "/schools/one/orders", { listing: "l" }, "sales.order"],
   ["POST", "/schools/one/orders/o-1/paid", { on: "2027-03-01" }, "sales.order"],

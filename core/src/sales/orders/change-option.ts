@@ -47,7 +47,7 @@ interface Change {
 }
 
 /** What a change on this day comes to; null where it waits for the period's end. */
-function changeNow(life: Life, to: Changed["to"]): Change | null {
+export function changeNow(life: Life, to: Omit<Changed["to"], "first">): Change | null {
   const period = life.parts.at(-1);
   if (!period) return null;
   const worth = worthOf(period);

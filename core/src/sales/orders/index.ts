@@ -1,4 +1,5 @@
-/** Orders over time: what an order is at an instant, what a refund comes to, income by month. */
+/** Orders over time: what an order is at an instant, what a refund or a change comes to, documents, income by month. */
+export { type ChangeAhead, type ChangeReason, changeAhead } from "./change-ahead";
 export { parseOrder, parseOrders } from "./check";
 export { documentsOf, type OrderDocument } from "./documents-of";
 export { type Income, IncomeBook, incomeOf, parseMonth } from "./income";

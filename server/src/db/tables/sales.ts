@@ -38,6 +38,15 @@ export interface ListingCourseTable {
 
 export type Series = NonNullable<Order["series"]>;
 
+/** A change of a subscription that waits for its charge. */
+export interface Changing {
+  /** Names this attempt. */
+  key: string;
+  to: Omit<Series, "first">;
+  amount: number;
+  part: number;
+}
+
 export interface SalesOrderTable {
   school_id: string;
   id: string;
@@ -80,6 +89,7 @@ export interface SalesOrderTable {
   seats_hash: string | null;
   receipt_year: number | null;
   receipt_number: number | null;
+  changing: ColumnType<Changing | null, string | null | undefined, string | null>;
   /** Written by hand: the last day on which it is to be paid; null: it was bought at the till. */
   pay_by: Generated<string | null>;
   /** For which company invoices are written; null: for the buyer alone. */

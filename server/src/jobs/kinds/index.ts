@@ -2,6 +2,7 @@
 import type { z } from "zod";
 import type { JobKind } from "../kind";
 import { callNext } from "./call-next";
+import { changeWay } from "./change-way";
 import { deleteSchool } from "./delete-school";
 import { endAttempt } from "./end-attempt";
 import { followUpOrder } from "./follow-up-order";
@@ -30,6 +31,7 @@ const all = {
   "tell-statements": tellStatements,
   "write-documents": writeDocuments,
   "watch-order": watchOrder,
+  "change-way": changeWay,
   "project-course": projectCourse,
   "join-accounts": joinAccounts,
   "forget-account": forgetAccount,

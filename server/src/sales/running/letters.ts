@@ -9,6 +9,7 @@ import { follow } from "../../jobs/outbox";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
+import { issueDocuments } from "../documents/issue";
 import { sayFile } from "../documents/say-document";
 import type { Doing } from "../doing";
 import { GOOD_WORDS, letterLink } from "../letter-link";
@@ -149,6 +150,33 @@ export async function tellEnded(
     says: [
       `“${title}” has ended, since a part of it stayed unpaid. Nothing is charged any more. To go on, write to us or buy it again.`,
     ],
+  });
+}
+
+/** It is paid in another way from now on, or from its next period on. */
+export async function tellChanged(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  doing: Doing,
+  { order, at }: { order: OrderRow; at: OrderAt },
+  { to, when, paid }: { to: { amount: number }; when: "now" | "period-end"; paid: number },
+): Promise<void> {
+  const title = inMail(order.title);
+  const next = at.parts.find(({ state }) => state === "ahead");
+  const documents = paid > 0 ? await issueDocuments(tx, doing, order) : [];
+  await write(tx, doing, order, {
+    subject: `Changed: ${title}`,
+    says: [
+      when === "now"
+        ? `“${title}” is paid in another way from today on, ${whole(order, to.amount)} a period. ${
+            paid > 0
+              ? `${whole(order, paid)} was charged: what was left of the period before counts in it.`
+              : "Nothing was charged: what was left of the period before was worth as much."
+          }`
+        : `“${title}” is paid in another way from its next period on, ${whole(order, to.amount)} a period. Nothing was charged today.`,
+      ...(next ? [`Next: ${whole(order, next.amount)} on ${onDay(next.due)}.`] : []),
+    ],
+    small: await sayFiles(tx, services, order, documents),
   });
 }
 

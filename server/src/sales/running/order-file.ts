@@ -23,6 +23,7 @@ const KNOWN = new Set([
   "cancelled",
   "cancel-taken-back",
   "card-replaced",
+  "option-changed",
 ]);
 
 /** Whether the core reads an event of this kind. */
@@ -63,6 +64,10 @@ export async function orderFile(
       ...(kind === "failed" && { charge, part: part ?? 1 }),
       ...(kind === "refunded" && data),
       ...(kind === "cancelled" && { when: "period-end", ...data }),
+      ...(kind === "option-changed" && {
+        ...data,
+        ...(amount !== null && amount > 0 && { charge, amount }),
+      }),
     }));
   const read = parseOrder({
     dawnGateOrder: 1,

@@ -3,7 +3,8 @@ import type { RunningOrder } from "@dawngate/contract/sales";
 import type { OrderAt } from "@dawngate/core/sales/orders";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
-import type { OrderRow } from "../order-store";
+import type { Changing } from "../../db/tables/sales";
+import { type OrderRow, readEvents } from "../order-store";
 import { runs, standingAt } from "./order-file";
 
 /** So many parts are told: of a subscription the latest. */
@@ -15,12 +16,29 @@ export async function sayRunning(
   order: OrderRow,
   now: Instant,
 ): Promise<RunningOrder | null> {
-  return order.state === "paid" && runs(order)
-    ? runningOf(order, await standingAt(tx, order, now))
-    : null;
+  if (order.state !== "paid" || !runs(order)) return null;
+  const events = await readEvents(tx, order.id);
+  return {
+    ...runningOf(order, await standingAt(tx, order, now)),
+    option: currentOption(order, events),
+    changing: order.changing !== null,
+    changeFailed: events.at(-1)?.kind === "change-failed",
+  };
 }
 
-function runningOf({ kind }: OrderRow, at: OrderAt): RunningOrder {
+/** The way it is paid in now: as bought, or as it was changed last. */
+export function currentOption(
+  { option_id: bought }: Pick<OrderRow, "option_id">,
+  events: Awaited<ReturnType<typeof readEvents>>,
+): string {
+  const changed = events.findLast(({ kind }) => kind === "option-changed");
+  return (changed?.data?.to as Changing["to"] | undefined)?.option ?? bought;
+}
+
+function runningOf(
+  { kind }: OrderRow,
+  at: OrderAt,
+): Omit<RunningOrder, "option" | "changing" | "changeFailed"> {
   const isOver = at.endedAt !== null;
   const isEnding = at.state === "ending";
   return {
