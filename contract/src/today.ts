@@ -45,6 +45,8 @@ export const today = z
           "handed-in",
           "at-the-door",
           "unpaid",
+          "disputed",
+          "transfers",
           "excess",
           "told-wrong",
           "not-taken",

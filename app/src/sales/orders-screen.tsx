@@ -1,7 +1,7 @@
 /** What was bought: found, narrowed, as a table and as a file; one order with all that happened to it. */
-import type { OrderSummary, OrderTax } from "@dawngate/contract/sales";
+import type { OrderSummary } from "@dawngate/contract/sales";
 import { plainMoney, sayMoney } from "@dawngate/core/sales/currency";
-import { sayWrittenDate, sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { useMemo, useState } from "react";
@@ -9,73 +9,46 @@ import { View } from "react-native";
 import { useGetSchoolQuery } from "../school/api";
 import { useMay } from "../school/may";
 import { explain } from "../store/api";
-import { addressOf } from "../store/ask";
 import { everyPage } from "../store/every-page";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { Empty } from "../ui/empty";
-import { FileLink } from "../ui/file-link";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Press } from "../ui/press";
 import { SearchField } from "../ui/search-field";
 import { useSettled } from "../ui/settled";
-import { Sheet } from "../ui/sheet";
 import { Skeleton } from "../ui/skeleton";
 import type { TableColumn } from "../ui/table/columns";
 import { Table } from "../ui/table/table";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useGetOrderQuery, useGetOrdersInfiniteQuery, useLazyGetOrderPageQuery } from "./api";
-import { MarkPaid } from "./by-hand/mark-paid";
+import { useGetOrdersInfiniteQuery, useLazyGetOrderPageQuery } from "./api";
 import { OrderByHand } from "./by-hand/order-by-hand";
-import { sayCountry } from "./country-field";
-import { GiveBack } from "./give-back";
-import { DocumentLinks, RunningParts } from "./lazy-parts";
-import { QuoteLines } from "./quote-lines";
+import { OrderSheet } from "./order-sheet";
 import { SalesSides } from "./sales-sides";
-import { ORDER_STATES, STANDINGS, sayStanding } from "./say-standing";
+import { ORDER_STATES, STANDINGS } from "./say-standing";
 
 type State = keyof typeof ORDER_STATES;
-
-/** What an order was taxed by, for those who keep the books. */
-function sayOrderTax({ treatment, country, rate, buyer }: OrderTax): string {
-  const who = buyer.company
-    ? `a company in ${sayCountry(buyer.country)}`
-    : sayCountry(buyer.country);
-  if (treatment === "reverse-charge")
-    return `Reverse charge: ${who}, number ${buyer.country} ${buyer.number}`;
-  if (treatment === "outside") return `No tax: ${who} is outside of the European Union`;
-  return `Tax of ${sayCountry(country)}, ${rate / 100} %; the buyer: ${who}`;
-}
-
-const EVENTS: Record<string, string> = {
-  charged: "Paid",
-  failed: "A card was refused",
-  cancelled: "Cancelled",
-  "cancel-taken-back": "The cancellation was taken back",
-  "not-given": "The gift could not be given: whom it is for is in already",
-  excess: "Paid once more: to be given back",
-  refunded: "Given back",
-  "given-back": "The money has gone back",
-  "option-changed": "Its way to pay was changed",
-  "change-failed": "A card was refused: its way to pay was not changed",
-  reminded: "Reminded, since nothing was paid",
-};
-
-/** By which charge; what was transferred has none at the till. */
-function sayCharge(kind: string, charge: string | null): string {
-  if (charge === null || kind === "reminded") return "";
-  return charge.startsWith("by-hand-") ? " by transfer" : ` (${charge})`;
-}
+/** What narrows them beside their state. */
+const NARROWED = {
+  late: "A part is late",
+  excess: "To be given back",
+  disputed: "Disputed",
+} as const;
+type Narrowed = keyof typeof NARROWED;
+const isNarrowed = (text: string | null | undefined): text is Narrowed =>
+  typeof text === "string" && text in NARROWED;
 
 export function OrdersScreen() {
   const { school, which } = useLocalSearchParams() as { school: string; which?: string };
   const { data: about } = useGetSchoolQuery({ school });
   const [typed, setTyped] = useState("");
-  const [state, setState] = useState<State | "late" | "excess" | null>(
-    which === "late" || which === "excess" ? which : null,
+  const [state, setState] = useState<State | Narrowed | null>(
+    isNarrowed(which) || (which !== undefined && which in ORDER_STATES)
+      ? (which as State | Narrowed)
+      : null,
   );
   const [opened, setOpened] = useState<string | null>(null);
   const [byHand, setByHand] = useState(false);
@@ -84,9 +57,10 @@ export function OrdersScreen() {
   const asked = {
     school,
     find,
-    state: state === "late" || state === "excess" ? null : state,
-    late: state === "late" ? ("true" as const) : null,
-    excess: state === "excess" ? ("true" as const) : null,
+    state: isNarrowed(state) ? null : state,
+    ...(Object.fromEntries(
+      Object.keys(NARROWED).map((one) => [one, state === one ? "true" : null]),
+    ) as Record<Narrowed, "true" | null>),
   };
   const { data, error, refetch, isFetching, hasNextPage, fetchNextPage } =
     useGetOrdersInfiniteQuery(asked, { refetchOnMountOrArgChange: true });
@@ -114,16 +88,14 @@ export function OrdersScreen() {
               onPress={() => setState(one)}
             />
           ))}
-          <Choice
-            label="A part is late"
-            taken={state === "late"}
-            onPress={() => setState("late")}
-          />
-          <Choice
-            label="To be given back"
-            taken={state === "excess"}
-            onPress={() => setState("excess")}
-          />
+          {(Object.keys(NARROWED) as Narrowed[]).map((one) => (
+            <Choice
+              key={one}
+              label={NARROWED[one]}
+              taken={state === one}
+              onPress={() => setState(one)}
+            />
+          ))}
         </Choices>
         {may("sales.order") ? (
           <QuietAction label="Order by hand" onPress={() => setByHand(true)} />
@@ -292,106 +264,5 @@ function PhoneRow({
         {[title, sayState(order), sayWrittenInstant(boughtAt, zoneOf(zone), false)].join(" · ")}
       </Text>
     </Press>
-  );
-}
-
-function OrderSheet({
-  school,
-  order,
-  zone,
-  onClose,
-}: {
-  school: string;
-  order: string;
-  zone: string;
-  onClose(): void;
-}) {
-  const { quiet } = usePalette();
-  const { data, error, refetch } = useGetOrderQuery(
-    { school, order },
-    // Charges and refunds go on while one looks.
-    { refetchOnMountOrArgChange: true, pollingInterval: 5_000 },
-  );
-  const may = useMay(school);
-  const when = (at: string) => sayWrittenInstant(at, zoneOf(zone));
-  return (
-    <Sheet title={data?.title ?? "Order"} onClose={onClose}>
-      {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
-      {data ? (
-        <>
-          <View>
-            <Text kind="strong">{data.name}</Text>
-            <Text color={quiet}>{data.email}</Text>
-            <Text kind="small" color={quiet}>
-              Order {data.id}
-              {data.receipt ? `, receipt ${data.receipt}` : ""}
-            </Text>
-            {data.receipt ? (
-              <FileLink href={addressOf("getReceipt", { school, order })}>
-                The receipt as a file
-              </FileLink>
-            ) : null}
-            <DocumentLinks
-              place={{ school, order }}
-              documents={data.documents}
-              currency={data.currency}
-              zone={zone}
-            />
-          </View>
-          {data.payBy !== null && data.state === "open" ? (
-            <Text kind="strong">To be paid by transfer by {sayWrittenDate(data.payBy)}</Text>
-          ) : null}
-          {may("sales.order") ? <MarkPaid school={school} order={data} zone={zone} /> : null}
-          {data.billing ? (
-            <Text kind="small">
-              {[
-                `Invoices are for ${data.billing.company}`,
-                ...(data.billing.reference === ""
-                  ? []
-                  : [`its reference ${data.billing.reference}`]),
-              ].join(", ")}
-            </Text>
-          ) : null}
-          <QuoteLines quote={data.quote} currency={data.currency} way="Price" bought />
-          {data.gift ? (
-            <Text kind="small">
-              A gift for {data.gift.name}, {data.gift.email}
-            </Text>
-          ) : null}
-          {data.running ? (
-            <>
-              <Text>{sayStanding(data.running, data.currency, zone)}</Text>
-              <RunningParts running={data.running} currency={data.currency} zone={zone} />
-            </>
-          ) : null}
-          <View style={{ gap: 4 }}>
-            <Text kind="name" level={3}>
-              What happened
-            </Text>
-            <Text kind="small">
-              {when(data.boughtAt)}: {data.payBy === null ? "bought" : "written by hand"}
-            </Text>
-            {data.events.map(({ sequence, kind, at, charge, amount, part, note }) => (
-              <Text key={sequence} kind="small">
-                {when(at)}: {EVENTS[kind] ?? kind}
-                {kind === "refunded" && amount !== null
-                  ? `, ${sayMoney(amount, data.currency)}`
-                  : ""}
-                {data.running && part !== null ? `, part ${part}` : ""}
-                {sayCharge(kind, charge)}
-                {note === null ? "" : `: ${note}`}
-              </Text>
-            ))}
-          </View>
-          {may("sales.refund") ? <GiveBack school={school} order={data} /> : null}
-          {data.tax ? <Text kind="small">{sayOrderTax(data.tax)}</Text> : null}
-          {data.enrollments.length > 0 ? (
-            <Text kind="small">In {data.enrollments.map(({ title }) => title).join(" and ")}</Text>
-          ) : null}
-        </>
-      ) : error ? null : (
-        <Skeleton widths={[0.6, 0.5, 0.7]} />
-      )}
-    </Sheet>
   );
 }

@@ -215,6 +215,8 @@ const DO: Record<Need["kind"], { label: string; to: string }> = {
   "handed-in": { label: "Look", to: "/handed-in" },
   "at-the-door": { label: "Decide", to: "/door" },
   unpaid: { label: "See them", to: "/sales/orders?which=late" },
+  disputed: { label: "See them", to: "/sales/orders?which=disputed" },
+  transfers: { label: "See them", to: "/sales/orders?which=open" },
   excess: { label: "See them", to: "/sales/orders?which=excess" },
   "told-wrong": { label: "Put right", to: "/notices" },
   "not-taken": { label: "See them", to: "/notices/sent?state=failed" },

@@ -184,6 +184,7 @@ export const ordersQuery = z.strictObject({
     .literal("true")
     .optional()
     .describe("Only those of which a part is late, or shuts access."),
+  disputed: z.literal("true").optional().describe("Only those of which a payment is disputed."),
   find: z.string().max(200).optional().describe("A part of a name or an address."),
   after: cursor.optional(),
   most: z.coerce.number<number>().int().min(1).max(200).default(50),

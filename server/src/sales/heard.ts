@@ -5,7 +5,15 @@ import type { SchoolId } from "../db/connection";
 import { system } from "../db/who";
 import type { Services } from "../school/kit";
 import { readReference } from "../stand-ins/payments";
+import { type DisputeKind, noteDispute } from "./running/dispute";
 import { settle } from "./settle";
+
+/** What a message of a dispute puts on record. */
+const DISPUTES: Partial<Record<string, DisputeKind>> = {
+  "dispute.opened": "disputed",
+  "dispute.won": "dispute-won",
+  "dispute.lost": "dispute-lost",
+};
 
 /** A message is short; what is longer is none of the till's. */
 const LONGEST = 20_000;
@@ -24,6 +32,13 @@ export function heardRoutes({
     if (!whose) return c.json({ heard: true });
     const doing = { school: whose.school as SchoolId, who: system("till"), now: now() };
     // Of an order that is gone, or of a school that is, nothing can follow, and telling it again would not help.
+    const dispute = DISPUTES[heard.type];
+    if (dispute) {
+      await db.withSchool(doing, (tx) =>
+        noteDispute(tx, { baseUrl }, doing, whose.order, { kind: dispute, charge: heard.charge }),
+      );
+      return c.json({ heard: true });
+    }
     await db.withSchool(doing, (tx) =>
       settle(tx, { baseUrl }, doing, whose.order, {
         paid: heard.type === "payment.paid",

@@ -300,6 +300,7 @@ export async function readOrders(
     state,
     late,
     excess,
+    disputed,
     find,
     after,
     most,
@@ -309,6 +310,8 @@ export async function readOrders(
     late: boolean;
     /** Only those with a payment that paid nothing and has not gone back. */
     excess: boolean;
+    /** Only those of which a payment is disputed. */
+    disputed: boolean;
     find: string;
     after: { at: string; id: string } | null;
     most: number;
@@ -328,6 +331,7 @@ export async function readOrders(
           select from order_event b where b.school_id = e.school_id and b.kind = 'refunded'
             and b.charge = e.charge))`,
     );
+  if (disputed) asked = asked.where("standing", "=", "disputed");
   if (late) asked = asked.where("standing", "in", ["late", "suspended"]);
   if (after)
     asked = asked.where(sql<boolean>`(bought_at, id) < (${after.at}::timestamptz, ${after.id})`);

@@ -52,7 +52,7 @@ export const listEnd = z.tuple([z.iso.datetime(), z.string().max(200)]);
 export async function showOrders(
   { db }: Pick<Services, "db">,
   context: Context,
-  { state, late, excess, find, after, most }: z.infer<typeof ordersQuery>,
+  { state, late, excess, disputed, find, after, most }: z.infer<typeof ordersQuery>,
 ): Promise<z.infer<typeof orders>> {
   const place = after === undefined ? null : readCursor(listEnd, after);
   return reading(db, context, async (tx) => {
@@ -60,6 +60,7 @@ export async function showOrders(
       state,
       late: late === "true",
       excess: excess === "true",
+      disputed: disputed === "true",
       find: find?.trim() ?? "",
       after: place && { at: place[0], id: place[1] },
       most,

@@ -57,7 +57,14 @@ export interface FoundPayment {
 
 /** What a payment service tells. */
 export const heardSchema = z.strictObject({
-  type: z.enum(["payment.paid", "payment.refused"]),
+  type: z.enum([
+    "payment.paid",
+    "payment.refused",
+    // The card's holder disputes a payment with their bank; what came of it: won and lost are the seller's.
+    "dispute.opened",
+    "dispute.won",
+    "dispute.lost",
+  ]),
   payment: z.string().max(100),
   reference: z.string().max(400),
   charge: z.string().max(100),

@@ -136,7 +136,27 @@ async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]
         });
     }
   if (context.may("sales.see")) {
-    const { unpaid, excess } = await openMoney(tx, NEEDS_COUNTED);
+    const { unpaid, disputed, transfers, excess } = await openMoney(
+      tx,
+      NEEDS_COUNTED,
+      formatInstant(context.now),
+    );
+    if (disputed > 0)
+      needs.push({
+        kind: "disputed",
+        course: null,
+        title: `${howMany(disputed)} ${disputed === 1 ? "order has" : "orders have"} a disputed payment`,
+        says: "Its access is shut until the bank has settled it. Answer the bank with what you have.",
+        number: disputed,
+      });
+    if (transfers > 0)
+      needs.push({
+        kind: "transfers",
+        course: null,
+        title: `${howMany(transfers)} ${transfers === 1 ? "transfer has" : "transfers have"} not come by its day`,
+        says: "Each buyer was reminded once. Mark as paid what has come.",
+        number: transfers,
+      });
     if (unpaid > 0)
       needs.push({
         kind: "unpaid",

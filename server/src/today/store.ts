@@ -67,13 +67,26 @@ export async function openRequests(tx: SchoolTransaction, cohorts: readonly stri
   return rows;
 }
 
-/** Orders of which a part is late or shuts access, and payments that paid nothing and have not gone back: so many are counted. */
-export async function openMoney(tx: SchoolTransaction, most: number) {
-  const { rows } = await sql<{ unpaid: number; excess: number }>`
+/** Orders of which a part is late or shuts access, is disputed, or was to be transferred by a day that is over; and payments that paid nothing and have not gone back: so many are counted. */
+export async function openMoney(tx: SchoolTransaction, most: number, at: string) {
+  const { rows } = await sql<{
+    unpaid: number;
+    disputed: number;
+    transfers: number;
+    excess: number;
+  }>`
     select
       (select count(*)::integer from (
         select from sales_order where standing in ('late', 'suspended') limit ${sql.lit(most + 1)}
       ) o) as unpaid,
+      (select count(*)::integer from (
+        select from sales_order where standing = 'disputed' limit ${sql.lit(most + 1)}
+      ) o) as disputed,
+      (select count(*)::integer from (
+        select from sales_order o join school s on s.id = o.school_id
+        where o.state = 'open' and o.pay_by < (${at}::timestamptz at time zone s.time_zone)::date
+        limit ${sql.lit(most + 1)}
+      ) o) as transfers,
       (select count(*)::integer from (
         select from order_event e where e.kind = 'excess' and not exists (
           select from order_event b where b.school_id = e.school_id and b.kind = 'refunded'
@@ -81,7 +94,7 @@ export async function openMoney(tx: SchoolTransaction, most: number) {
         limit ${sql.lit(most + 1)}
       ) e) as excess
   `.execute(tx);
-  return rows[0] ?? { unpaid: 0, excess: 0 };
+  return rows[0] ?? { unpaid: 0, disputed: 0, transfers: 0, excess: 0 };
 }
 
 /** People who were told a date that does not hold any more, and notices no mail server took: so many are counted. */

@@ -11,9 +11,11 @@ export const TAX = { rate: 2300, included: true };
 export const ONCE = { id: "once", kind: "once", amount: 19_900, default: true };
 export const somebody = (name: string) => ({ name, email: `${name.toLowerCase()}@example.org` });
 
+type Till = ReturnType<typeof testTill>;
+
 export interface Selling {
   owned: Owned;
-  till: ReturnType<typeof testTill>;
+  till: Till;
   /** A listing on sale, with these terms. */
   onSale(title: string, terms?: object): Promise<string>;
   /** A press on the button, as somebody who sees the price of ONCE. */
@@ -24,7 +26,12 @@ export interface Selling {
     status?: number,
   ): Promise<T>;
   /** The till tells of an order; the status of the answer. */
-  tell(order: string, type: "paid" | "refused", charge: string, when?: Date): Promise<number>;
+  tell(
+    order: string,
+    type: Parameters<Till["says"]>[1],
+    charge: string,
+    when?: Date,
+  ): Promise<number>;
   own(order: Bought): Promise<OwnOrder>;
 }
 

@@ -11,6 +11,8 @@ import { practiceTill } from "../../src/stand-ins/till/client";
 
 const SECRET = "b25seSB0aGUgdGVzdHMgc2lnbiBieSB0aGlz";
 
+type Says = "paid" | "refused" | "dispute.opened" | "dispute.won" | "dispute.lost";
+
 export function testTill() {
   const made: NewPayment[] = [];
   const known = new Map<string, FoundPayment>();
@@ -72,13 +74,13 @@ export function testTill() {
     /** What it says of a payment, and the headers that sign it. */
     says(
       payment: NewPayment,
-      type: "paid" | "refused",
+      type: Says,
       charge: string,
       at = new Date(),
       card: string | null = type === "paid" ? "card-1" : null,
     ) {
       const body = {
-        type: `payment.${type}`,
+        type: type.startsWith("dispute.") ? type : `payment.${type}`,
         payment: payment.key,
         reference: payment.reference,
         charge,
@@ -86,7 +88,7 @@ export function testTill() {
         currency: payment.currency,
         card,
       };
-      const id = `msg_${charge}`;
+      const id = `msg_${type}_${charge}`;
       return {
         body,
         headers: {

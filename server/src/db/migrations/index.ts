@@ -37,6 +37,7 @@ import * as m0035 from "./0035-statements";
 import * as m0036 from "./0036-documents";
 import * as m0037 from "./0037-orders-by-hand";
 import * as m0038 from "./0038-way-changes";
+import * as m0039 from "./0039-disputes";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -77,4 +78,5 @@ export const migrations = {
   "0036-documents": m0036,
   "0037-orders-by-hand": m0037,
   "0038-way-changes": m0038,
+  "0039-disputes": m0039,
 };

@@ -153,6 +153,38 @@ export async function tellEnded(
   });
 }
 
+const DISPUTED = {
+  disputed: [
+    "A payment of it is disputed",
+    "A payment for “TITLE” was disputed with the bank of the card. It is closed until that is settled; what you have done is kept. If you did not mean to dispute it, tell your bank so, or answer this mail.",
+  ],
+  "dispute-won": [
+    "It is open again",
+    "The dispute about a payment for “TITLE” is settled: the payment stands, and it is open again.",
+  ],
+  "dispute-lost": [
+    "The disputed payment went back",
+    "The dispute about a payment for “TITLE” is settled: the money goes back to the card, and the order has ended. Nothing is charged any more.",
+  ],
+} as const;
+
+/** A payment is disputed, or that is settled. */
+export async function tellDispute(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  doing: Doing,
+  order: OrderRow,
+  { kind, documents }: { kind: keyof typeof DISPUTED; documents: readonly string[] },
+): Promise<void> {
+  const title = inMail(order.title);
+  const [subject, says] = DISPUTED[kind];
+  await write(tx, doing, order, {
+    subject: `${subject}: ${title}`,
+    says: [says.replace("TITLE", () => title)],
+    small: await sayFiles(tx, services, order, documents),
+  });
+}
+
 /** It is paid in another way from now on, or from its next period on. */
 export async function tellChanged(
   tx: SchoolTransaction,

@@ -24,7 +24,12 @@ const KNOWN = new Set([
   "cancel-taken-back",
   "card-replaced",
   "option-changed",
+  "disputed",
+  "dispute-won",
+  "dispute-lost",
 ]);
+
+const isOfDispute = (kind: string) => kind === "disputed" || kind.startsWith("dispute-");
 
 /** Whether the core reads an event of this kind. */
 export const isKnown = ({ kind }: { kind: string }): boolean => KNOWN.has(kind);
@@ -61,6 +66,7 @@ export async function orderFile(
       type: kind,
       at,
       ...(kind === "charged" && { charge, part: part ?? 1, amount }),
+      ...(isOfDispute(kind) && { charge }),
       ...(kind === "failed" && { charge, part: part ?? 1 }),
       ...(kind === "refunded" && data),
       ...(kind === "cancelled" && { when: "period-end", ...data }),

@@ -31,7 +31,9 @@ export async function runOn(
   if (order?.state !== "paid" || !(refunded || runs(order))) return null;
   const at = await standingAt(tx, order, doing.now);
   const news = await tellEnrollments(tx, doing, order, at);
-  if (news.has("suspended")) await tellSuspended(tx, services, doing, order, at);
+  // What is disputed is told of by itself.
+  if (news.has("suspended") && at.state !== "disputed")
+    await tellSuspended(tx, services, doing, order, at);
   if (news.has("revoked") && at.endedBy === "unpaid") await tellEnded(tx, doing, order);
   const next = nextLook(at);
   await updateOrder(tx, id, { standing: at.state, next_at: next });
@@ -57,7 +59,7 @@ async function tellEnrollments(
   tx: SchoolTransaction,
   { school, now }: Doing,
   order: OrderRow,
-  { enrollment }: OrderAt,
+  { enrollment, state }: OrderAt,
 ): Promise<Set<string>> {
   const news = new Set<string>();
   const held = await enrollmentsOfOrder(tx, order.id);
@@ -85,7 +87,7 @@ async function tellEnrollments(
   for (const { course, ...event } of told)
     for (const one of held) {
       if (course !== null && course !== one.course) continue;
-      const reason = WHY[event.kind]?.(order.title) ?? null;
+      const reason = WHY[event.kind]?.(order.title, state === "disputed") ?? null;
       if (await appendEvent(tx, school, one.course, one.id, { ...event, reason }, now))
         news.add(event.kind);
     }
@@ -93,8 +95,11 @@ async function tellEnrollments(
 }
 
 /** Why, as it stands on a person's record. */
-const WHY: Readonly<Record<string, (title: string) => string>> = {
-  suspended: (title) => `A part of “${title}” could not be charged`,
-  unsuspended: (title) => `“${title}” is paid again`,
+const WHY: Readonly<Record<string, (title: string, isDisputed: boolean) => string>> = {
+  suspended: (title, isDisputed) =>
+    isDisputed
+      ? `A payment of “${title}” is disputed`
+      : `A part of “${title}” could not be charged`,
+  unsuspended: (title) => `“${title}” is paid, or its dispute is settled`,
   revoked: (title) => `“${title}” has ended, or was given back`,
 };

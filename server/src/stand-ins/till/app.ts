@@ -120,6 +120,13 @@ export function tillApp({ store, secret, url, lateAfter = LATE }: Parts) {
     const payment = await store.byId(c.req.param("id"));
     return payment ? c.redirect(payment.returnTo ?? url, 303) : c.notFound();
   });
+  app.post("/pay/:id/dispute", async (c) => {
+    const payment = await store.byId(c.req.param("id"));
+    const { what } = await c.req.parseBody();
+    if (payment && (what === "opened" || what === "won" || what === "lost"))
+      await store.dispute(payment, what);
+    return c.redirect(`${url}/`, 303);
+  });
   app.get("/", async (c) => c.html(latelyPage(await store.lately())));
 
   async function take(payment: Payment, card: string): Promise<void> {

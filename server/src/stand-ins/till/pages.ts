@@ -50,10 +50,23 @@ export const secondStepPage = (payment: Payment) =>
 
 export const overPage = (says: string) => page("Nothing to pay", html`<h1>${says}</h1>`);
 
+/** What can be done about a payment that was paid: its holder disputes it, and the bank settles that. */
+const disputeOf = ({ id, state, dispute }: Payment) => {
+  if (state !== "paid") return "";
+  if (dispute === "won" || dispute === "lost") return dispute;
+  const press = (what: string, says: string) =>
+    html`<button class="quiet" name="what" value="${what}">${says}</button>`;
+  return html`<form method="post" action="/pay/${id}/dispute">${
+    dispute === null
+      ? press("opened", "Dispute it")
+      : html`${press("won", "The school wins")}${press("lost", "The school loses")}`
+  }</form>`;
+};
+
 export const latelyPage = (rows: (Payment & { messages: number; unsent: number })[]) =>
   page(
     "What the till did",
-    html`<h1>What the till did lately</h1><table><thead><tr><th>Payment</th><th>Sum</th><th>State</th><th>Told</th></tr></thead><tbody>
-${rows.map((row) => html`<tr><td>${row.id.slice(0, 12)}</td><td>${sum(row)}</td><td>${row.state}</td><td>${row.messages - row.unsent} of ${row.messages}</td></tr>`)}
+    html`<h1>What the till did lately</h1><table><thead><tr><th>Payment</th><th>Sum</th><th>State</th><th>Told</th><th>Dispute</th></tr></thead><tbody>
+${rows.map((row) => html`<tr><td>${row.id.slice(0, 12)}</td><td>${sum(row)}</td><td>${row.state}</td><td>${row.messages - row.unsent} of ${row.messages}</td><td>${disputeOf(row)}</td></tr>`)}
 </tbody></table>`,
   );

@@ -15,10 +15,12 @@ export interface Payment {
   state: "open" | "second-step" | "late" | "paid" | "refused";
   /** The token of the card that was tried last. */
   card: string | null;
+  /** How a dispute about it stands; null: there was none. */
+  dispute: "opened" | "won" | "lost" | null;
 }
 
 const COLUMNS = `id, key, amount::float8 as amount, currency, reference, told_at as "tellAt",
-  return_to as "returnTo", state, card`;
+  return_to as "returnTo", state, card, dispute`;
 
 export const newId = (what: string) => `${what}_${randomBytes(12).toString("hex")}`;
 
@@ -81,7 +83,7 @@ export function openTillStore(address: DatabaseAddress) {
     byId: (id: string) => one("id", id),
     byKey: (key: string) => one("key", key),
     settle,
-    async create(wanted: Omit<Payment, "id" | "state" | "card">): Promise<Payment> {
+    async create(wanted: Omit<Payment, "id" | "state" | "card" | "dispute">): Promise<Payment> {
       await pool.query(
         `insert into till.payment (id, key, amount, currency, reference, told_at, return_to)
          values ($1, $2, $3, $4, $5, $6, $7) on conflict (key) do nothing`,
@@ -162,6 +164,36 @@ export function openTillStore(address: DatabaseAddress) {
           );
         await client.query("commit");
         return id;
+      } catch (error) {
+        await client.query("rollback");
+        throw error;
+      } finally {
+        client.release();
+      }
+    },
+    /** A dispute about a payment that was paid, opened or settled; it is told. One that cannot be is nothing. */
+    async dispute(payment: Payment, what: "opened" | "won" | "lost"): Promise<void> {
+      const client = await pool.connect();
+      try {
+        await client.query("begin");
+        const { rowCount } = await client.query(
+          `update till.payment set dispute = $2 where id = $1 and state = 'paid' and
+             ($2 = 'opened' and dispute is null or $2 <> 'opened' and dispute = 'opened')`,
+          [payment.id, what],
+        );
+        const { rows } = await client.query<{ id: string }>(
+          `select id from till.attempt where payment_id = $1 and state = 'paid'`,
+          [payment.id],
+        );
+        if (rowCount === 1 && rows[0]) {
+          const { id, reference, amount, currency } = payment;
+          const body = { payment: id, reference, charge: rows[0].id, amount, currency };
+          await client.query(
+            `insert into till.message (id, payment_id, body) values ($1, $2, $3)`,
+            [newId("msg"), id, JSON.stringify({ type: `dispute.${what}`, ...body })],
+          );
+        }
+        await client.query("commit");
       } catch (error) {
         await client.query("rollback");
         throw error;
