@@ -21,7 +21,7 @@ interface Props {
 export function OwnChange({ place, order }: Props) {
   const [open, setOpen] = useState(false);
   const { running, currency } = order;
-  if (!running?.mayCancel) return null;
+  if (!running?.mayCancel || running.standing === "disputed") return null;
   if (running.changing)
     return (
       <Text role="status">It is being changed: the charge is awaited, some moments at most.</Text>

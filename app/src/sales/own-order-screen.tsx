@@ -25,6 +25,7 @@ import { TeamSeats } from "./team-seats";
 
 /** Of an order that runs, where it is not simply somebody's. */
 const HEADS: Partial<Record<OrderStanding, string>> = {
+  disputed: "A payment of it is disputed",
   suspended: "Closed until it is paid",
   late: "A payment is missing",
   ended: "It has ended",

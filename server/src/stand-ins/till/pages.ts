@@ -15,6 +15,7 @@ button{font:inherit;font-weight:600;min-height:3rem;padding:0 1.5rem;border:0;bo
 button.quiet{background:transparent;color:#221D3D;border:1px solid #655E7C}
 table{border-collapse:collapse;width:100%;margin-top:1rem;font-size:.9rem}
 td,th{text-align:left;padding:.35rem .5rem .35rem 0;border-bottom:1px solid #DDD6E5;vertical-align:top}
+.wide{overflow-x:auto}.wide button{margin:0;min-height:2.4rem;padding:0 .8rem;width:auto;white-space:nowrap}
 .note{color:#655E7C;font-size:.95rem}
 .wrong{color:#B43F2A;font-weight:600}
 @media(prefers-color-scheme:dark){body{background:#18142A;color:#F3EEE6}.note{color:#B5ADC9}button{background:#F3EEE6;color:#18142A}button.quiet{background:transparent;color:#F3EEE6}.wrong{color:#F5937D}}
@@ -66,7 +67,7 @@ const disputeOf = ({ id, state, dispute }: Payment) => {
 export const latelyPage = (rows: (Payment & { messages: number; unsent: number })[]) =>
   page(
     "What the till did",
-    html`<h1>What the till did lately</h1><table><thead><tr><th>Payment</th><th>Sum</th><th>State</th><th>Told</th><th>Dispute</th></tr></thead><tbody>
+    html`<h1>What the till did lately</h1><div class="wide" role="region" aria-label="Payments" tabindex="0"><table><thead><tr><th>Payment</th><th>Sum</th><th>State</th><th>Told</th><th>Dispute</th></tr></thead><tbody>
 ${rows.map((row) => html`<tr><td>${row.id.slice(0, 12)}</td><td>${sum(row)}</td><td>${row.state}</td><td>${row.messages - row.unsent} of ${row.messages}</td><td>${disputeOf(row)}</td></tr>`)}
-</tbody></table>`,
+</tbody></table></div>`,
   );
