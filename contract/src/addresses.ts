@@ -145,6 +145,7 @@ export const ADDRESSES = {
   addRemark: ["POST", "/schools/{school}/courses/{course}/remarks", [], ["remarks"]],
   settleRemark: ["PATCH", "/schools/{school}/courses/{course}/remarks/{remark}", [], ["remarks"]],
   getIncome: ["GET", "/schools/{school}/income", ["orders"], []],
+  getIncomeOrders: ["GET", "/schools/{school}/income/orders", ["orders"], []],
   getListings: ["GET", "/schools/{school}/listings", ["listings"], []],
   createListing: ["POST", "/schools/{school}/listings", [], ["listings"]],
   getListing: ["GET", "/schools/{school}/listings/{listing}", ["listings"], []],

@@ -4,6 +4,7 @@ import { does, reads, readsPages } from "../store/ask";
 
 export const {
   useGetIncomeQuery,
+  useGetIncomeOrdersInfiniteQuery,
   useGetListingsInfiniteQuery,
   useCreateListingMutation,
   useGetListingQuery,
@@ -34,6 +35,7 @@ export const {
 } = api.injectEndpoints({
   endpoints: (build) => ({
     getIncome: reads(build, "getIncome"),
+    getIncomeOrders: readsPages(build, "getIncomeOrders", "after"),
     getListings: readsPages(build, "getListings", "after"),
     createListing: does(build, "createListing"),
     getListing: reads(build, "getListing"),

@@ -1,5 +1,6 @@
 /** What was received, earned, and is still due, month by month. */
 import { z } from "zod";
+import { cursor } from "../text";
 
 const month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, "A month is such as 2027-03");
 
@@ -19,6 +20,35 @@ const figures = {
 };
 export const incomeMonth = z.object(figures);
 export type IncomeMonth = z.infer<typeof incomeMonth>;
+
+/** The orders behind the figures of a month, or of a part of it. */
+export const incomeOrdersQuery = z.strictObject({
+  month,
+  by: z.enum(["listing", "course", "cohort"]).optional().describe("By what it is parted."),
+  of: z
+    .string()
+    .max(200)
+    .optional()
+    .describe("Which listing, course or cohort; empty: orders in no cohort."),
+  after: cursor.optional(),
+  most: z.coerce.number<number>().int().min(1).max(100).default(30),
+});
+
+export const incomeOrders = z.object({
+  orders: z.array(
+    z.object({
+      order: z.string(),
+      name: z.string(),
+      title: z.string(),
+      received: figures.received,
+      due: figures.due,
+      earned: figures.earned,
+      deferred: figures.deferred,
+    }),
+  ),
+  next: z.string().nullable().describe("A page can be short, or empty, and not the last."),
+});
+export type IncomeOrders = z.infer<typeof incomeOrders>;
 
 export const income = z
   .object({

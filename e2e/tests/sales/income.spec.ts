@@ -14,6 +14,16 @@ test("a month is pressed in the picture, and its figures stand in the table; by 
   await expect(first).toHaveAttribute("aria-pressed", "true");
   const received = /received (€[\d,.]+),/.exec((await first.textContent()) ?? "")?.[1] ?? "?";
   await expect(page.getByRole("status").filter({ hasText: "received" })).toContainText(received);
+  // Behind it stand its orders, and each is looked at.
+  await page.getByRole("button", { name: /^The orders behind/ }).click();
+  const behind = page.getByRole("list", { name: "Orders behind it" });
+  await expect(behind.getByRole("listitem").first()).toContainText("received €");
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await behind.getByRole("link").first().click();
+  await expect(page.getByText("What happened")).toBeVisible();
+  await page.getByRole("button", { name: "Close" }).click();
+  await page.getByRole("button", { name: "Close" }).click();
   await page.getByRole("radio", { name: "Bread, month by month" }).click();
   await expect(page.getByText(/from \d+ orders/)).toBeVisible();
 });

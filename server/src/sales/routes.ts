@@ -4,6 +4,7 @@ import { sales } from "@dawngate/contract/endpoints/sales";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { buy } from "./checkout";
+import { showOrdersBehind } from "./income/behind";
 import { showIncome } from "./income/income";
 import { changeListing, createListing, showListing, showListings } from "./listings";
 import { showOffered } from "./offered";
@@ -19,6 +20,9 @@ export function salesRoutes(services: Services) {
   return router()
     .openapi(route(services, sales.getIncome), async (c) =>
       c.json(await showIncome(services, c.get("context"), c.req.valid("query")), 200),
+    )
+    .openapi(route(services, sales.getIncomeOrders), async (c) =>
+      c.json(await showOrdersBehind(services, c.get("context"), c.req.valid("query")), 200),
     )
     .openapi(route(services, sales.getListings), async (c) =>
       c.json(await showListings(services, c.get("context"), c.req.valid("query")), 200),

@@ -1,5 +1,5 @@
 /** Income of the orders of a school: as the core has it from the same orders, adding up to the cent. */
-import type { Income } from "@dawngate/contract/sales";
+import type { Income, IncomeOrders } from "@dawngate/contract/sales";
 import { IncomeBook, parseMonth } from "@dawngate/core/sales/orders";
 import type { Instant } from "@dawngate/core/time";
 import { readOrder } from "../../src/sales/order-store";
@@ -75,6 +75,44 @@ test("received less earned is deferred at each month's end, and the rows come to
   expect(rows.map(({ listing, course }) => [listing.title, course.title])).toEqual([
     ["Bread & more", "Bread & more"],
   ]);
+});
+
+test("behind each figure stand orders that come to it, to the unit, of all and of each part", async () => {
+  const { months, rows } = await income("?from=2027-03&to=2027-06");
+  const FIGURES = ["received", "due", "earned", "deferred"] as const;
+  const behind = async (query: string) => {
+    const found: IncomeOrders["orders"] = [];
+    for (let after = ""; ; ) {
+      const page = await selling.owned.ask<IncomeOrders>(
+        "GET",
+        `/schools/one/income/orders?${query}&most=1${after && `&after=${encodeURIComponent(after)}`}`,
+      );
+      found.push(...page.orders);
+      if (page.next === null) return found;
+      after = page.next;
+    }
+  };
+  for (const [i, month] of months.entries()) {
+    const all = await behind(`month=${month.month}`);
+    for (const figure of FIGURES)
+      expect(all.reduce((sum, one) => sum + one[figure], 0)).toBe(month[figure]);
+    expect(new Set(all.map(({ order }) => order)).size).toBe(all.length);
+    for (const { listing, months: own } of rows) {
+      const part = await behind(`month=${month.month}&by=listing&of=${listing.id}`);
+      expect(part.reduce((sum, one) => sum + one.earned, 0)).toBe(own[i]?.earned);
+    }
+  }
+  expect(await behind("month=2027-03&by=listing&of=nothing")).toEqual([]);
+  expect((await behind("month=2027-03&by=cohort&of=")).length).toBe(2);
+  for (const query of [
+    "month=2027-13",
+    "month=x",
+    "month=2027-03&by=buyer",
+    "month=2027-03&after=x",
+  ])
+    expect(
+      (await selling.owned.app.ask(OWNER, "GET", `/schools/one/income/orders?${query}`)).status,
+    ).toBe(400);
 });
 
 test("months that cannot be are refused", async () => {

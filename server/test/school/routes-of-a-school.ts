@@ -407,6 +407,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ],
   ["POST", "/schools/one/orders/o/seats/1/back", { secret: "s" }, "school.see"],
   ["GET", "/schools/one/income", undefined, "sales.see"],
+  ["GET", "/schools/one/income/orders?month=2027-03", undefined, "sales.see"],
   ["GET", "/schools/one/orders", undefined, "sales.see"],
   ["GET", "/schools/one/orders/o", undefined, "sales.see"],
   ["GET", "/schools/one/people", undefined, "people.see"],

@@ -8,6 +8,7 @@ import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { useGetSchoolQuery } from "../../school/api";
 import { Coming } from "../../store/coming";
+import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
 import { Empty } from "../../ui/empty";
@@ -19,6 +20,7 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useGetIncomeQuery } from "../api";
 import { SalesSides } from "../sales-sides";
+import { BehindSheet } from "./behind-sheet";
 import { IncomeChart } from "./income-chart";
 import { fromFirst, monthWords, overAll, type Part, partsOf } from "./income-rows";
 
@@ -46,17 +48,21 @@ export function IncomeScreen() {
           says="Once somebody buys, it stands here month by month: what was received, what is earned of it, and what is still due."
         />
       ) : (
-        <Figures income={data} zone={about?.timeZone ?? "UTC"} />
+        <Figures school={school} income={data} zone={about?.timeZone ?? "UTC"} />
       )}
     </Page>
   );
 }
 
-function Figures({ income, zone }: { income: Income; zone: string }) {
+const nameOf = (parts: readonly { id: string; name: string }[], id: string) =>
+  parts.find((part) => part.id === id)?.name ?? id;
+
+function Figures({ school, income, zone }: { school: string; income: Income; zone: string }) {
   const { currency, thisMonth } = income;
   const [by, setBy] = useState<Part>("listing");
   const [only, setOnly] = useState<string | null>(null);
   const [shown, setShown] = useState(thisMonth);
+  const [behind, setBehind] = useState(false);
   const { quiet } = usePalette();
   const parts = partsOf(income, by);
   const part: readonly IncomeMonth[] = parts.find(({ id }) => id === only)?.months ?? income.months;
@@ -108,6 +114,20 @@ function Figures({ income, zone }: { income: Income; zone: string }) {
           <Figure name="not paid" says={money(one.due)} below="due in it" />
           {tax ? <Figure name="beside it" says={money(tax.tax)} below="tax received" /> : null}
         </View>
+      ) : null}
+      <QuietAction
+        label={`The orders behind ${monthWords(shown)}`}
+        onPress={() => setBehind(true)}
+      />
+      {behind ? (
+        <BehindSheet
+          school={school}
+          currency={currency}
+          zone={zone}
+          month={shown}
+          part={only === null ? null : { by, of: only, name: nameOf(parts, only) }}
+          onClose={() => setBehind(false)}
+        />
       ) : null}
       <Text kind="small" color={quiet}>
         {`Net of tax, from ${income.orders === 1 ? "one order" : `${income.orders} orders`}, as of ${sayWrittenInstant(`${income.at.slice(0, 16)}:00Z`, zoneOf(zone))}. In these months ${money(sums.received)} received, ${money(sums.earned)} earned; ${money(sums.due)} is due and not paid. What is given back counts against its month. What has no end is earned over twelve months.`}
