@@ -74,12 +74,18 @@ export const cohortGate = z
 
 export type CohortGate = z.infer<typeof cohortGate>;
 
+/** The kind of a refusal that staff may overrule. */
+export const MAY_OVERRULE = "urn:dawn-gate:may-overrule";
+
 export const newEnrollment = z
   .strictObject({
     name: personName,
     email: mailAddress,
     timeZone: planFields.timeZone,
     cohort: planFields.id.nullable(),
+    overrule: oneLine("A reason", 300)
+      .optional()
+      .describe("They come in though no seat is free, or though they are kept out: why."),
   })
   .meta({ id: "NewEnrollment" });
 

@@ -1,17 +1,19 @@
 /** Enrolling somebody by hand. */
 import type { Course } from "@dawngate/contract/courses";
+import { MAY_OVERRULE } from "@dawngate/contract/enrollment";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import type { InCourse } from "../courses/api";
 import { useGetSchoolQuery } from "../school/api";
-import { explain, faultsOf } from "../store/api";
+import { explain, faultsOf, kindOf } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { anAddress, Field, needed } from "../ui/field";
 import { Form } from "../ui/form";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 import { ZoneField } from "../ui/zone-field";
 import { useEnrollMutation } from "./api";
@@ -44,8 +46,16 @@ export function EnrollSheet({ place, course, onClose }: Props) {
   const [cohort, setCohort] = useState<string | null>(() => openCohort(course.cohorts, today));
   const [enroll, { error, isLoading, isSuccess }] = useEnrollMutation();
   const { quiet } = usePalette();
+  const mayOverrule = kindOf(error) === MAY_OVERRULE;
+  const [why, setWhy] = useState("");
   const submit = handleSubmit(async ({ name, email }) => {
-    const person = { name: name.trim(), email: email.trim(), timeZone, cohort };
+    const person = {
+      name: name.trim(),
+      email: email.trim(),
+      timeZone,
+      cohort,
+      ...(mayOverrule && why.trim() !== "" && { overrule: why.trim() }),
+    };
     const answer = await enroll({ ...place, body: person });
     for (const [path, message] of Object.entries(faultsOf((answer as { error?: unknown }).error)))
       setError(path as "name", { message });
@@ -73,9 +83,22 @@ export function EnrollSheet({ place, course, onClose }: Props) {
             <CohortChoice cohorts={course.cohorts} value={cohort} onChange={setCohort} />
           ) : null}
           <Text kind="small" color={quiet}>
-            Staff may enroll outside the window; seats and who is in already still count.
+            Staff may enroll outside the window. Seats, and who is kept out, count still, and can be
+            overruled with a reason.
           </Text>
-          <PrimaryAction label="Enroll" onPress={submit} busy={isLoading} />
+          {mayOverrule ? (
+            <TextField
+              label="Why they come in all the same"
+              value={why}
+              maxLength={300}
+              onChangeText={setWhy}
+            />
+          ) : null}
+          <PrimaryAction
+            label={mayOverrule && why.trim() !== "" ? "Enroll all the same" : "Enroll"}
+            onPress={submit}
+            busy={isLoading}
+          />
         </Form>
       )}
     </Sheet>

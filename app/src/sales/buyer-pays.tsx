@@ -1,12 +1,14 @@
 /** Beside a listing that is changed: what one buyer pays on a day, and why; and what is odd about the whole. */
 import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
+import type { School } from "@dawngate/contract/school";
 import { type Listing, type PriceOption, type QuoteStep, quote } from "@dawngate/core/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
 import { type Instant, parseDate, startOfDay, zoneOf } from "@dawngate/core/time";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { View } from "react-native";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { type BuyerWhere, BuyerWhereFields, placeFor } from "./buyer-where";
 import { QuoteLines } from "./quote-lines";
 import { sayWay } from "./say-way";
 import { sayWhyPrice } from "./say-why";
@@ -18,6 +20,7 @@ export function BuyerPays({
   code,
   seats,
   offer,
+  tax,
   snags,
 }: {
   listing: Listing | null;
@@ -26,21 +29,32 @@ export function BuyerPays({
   code: string;
   seats: number;
   offer: Offer;
+  /** By whose place tax goes; null: every buyer pays the listing's own rate. */
+  tax: School["tax"];
   snags: ListingAnswer["snags"];
 }) {
   const { surface, line, quiet, ember } = usePalette();
   const date = parseDate(day);
+  const [where, setWhere] = useState<BuyerWhere | null>(null);
+  const as = tax && offer.tax ? (where ?? { country: tax.country, company: false }) : null;
+  const taxed =
+    tax && offer.tax && as
+      ? placeFor(tax, { kind: offer.supply, included: offer.tax.included, on: day }, as)
+      : null;
+  const place = taxed && "place" in taxed ? taxed.place : null;
+  const placed = JSON.stringify(place);
   const priced = useMemo(() => {
     if (!listing || !option || !date.ok) return null;
     const why: QuoteStep[] = [];
     const at = (startOfDay(zoneOf(listing.timeZone), date.value) + 12 * 3_600_000) as Instant;
     try {
       const codes = code.trim() === "" ? [] : [code];
-      return { answer: quote(listing, { at, option: option.id, codes, seats }, why), why };
+      const place = JSON.parse(placed);
+      return { answer: quote(listing, { at, option: option.id, codes, seats, place }, why), why };
     } catch {
       return null;
     }
-  }, [listing, option, date, code, seats]);
+  }, [listing, option, date, code, seats, placed]);
   return (
     <View
       style={{
@@ -55,7 +69,12 @@ export function BuyerPays({
       <Text kind="name" level={2}>
         This buyer pays
       </Text>
-      {priced && listing && option ? (
+      {as ? <BuyerWhereFields where={as} onWhere={setWhere} /> : null}
+      {taxed && "fault" in taxed ? (
+        <Text color={ember} role="alert">
+          {taxed.fault}
+        </Text>
+      ) : priced && listing && option ? (
         <>
           <Text kind="title">{sayMoney(priced.answer.dueNow, listing.currency)}</Text>
           <QuoteLines

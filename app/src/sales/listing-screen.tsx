@@ -5,6 +5,7 @@ import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/ti
 import { useLocalSearchParams } from "expo-router";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
+import { useGetSchoolQuery } from "../school/api";
 import { Coming, titleComing } from "../store/coming";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
@@ -59,6 +60,7 @@ type Open = { kind: "way" | "dated" | "code"; at: number };
 function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
   const { offer, set, send, error, isKeeping, keptAt } = useOffer(place, kept);
   const { currency, timeZone } = kept;
+  const { data: about } = useGetSchoolQuery({ school: place.school });
   const { quiet, line, dusk } = usePalette();
   const wide = useWide();
   const today = formatDate(localDateAt(zoneOf(timeZone), Date.now() as Instant));
@@ -117,6 +119,7 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
       code={code}
       seats={offer.teams ? seats : 1}
       offer={offer}
+      tax={about?.tax ?? null}
       snags={kept.snags}
     />
   );

@@ -1,7 +1,11 @@
 /** Getting in: the ways into a course, by oneself or by the hand of staff; seats are given out one at a time. */
 
 import { randomUUID } from "node:crypto";
-import type { EnrollRequest, NewEnrollment } from "@dawngate/contract/enrollment";
+import {
+  type EnrollRequest,
+  MAY_OVERRULE,
+  type NewEnrollment,
+} from "@dawngate/contract/enrollment";
 import { type Words, wordsOf } from "@dawngate/core/courses";
 import { type EnrollingFault, enrollingFaults } from "@dawngate/core/enrollment";
 import { enrollmentSchema, type PlanCourse } from "@dawngate/core/plan";
@@ -84,13 +88,19 @@ export function placeOf(
   };
 }
 
-/** Refused, with every reason. */
-function refuseEntry(faults: EnrollingFault[], zone: string, words: Words): never {
+/** Refused, with every reason. `type`: what whoever asks can do about it. */
+function refuseEntry(
+  faults: EnrollingFault[],
+  zone: string,
+  words: Words,
+  type = "about:blank",
+): never {
   const sentences = faults.map((fault) => ({
     path: fault.kind,
     reason: sayFault(fault, zoneOf(zone), words),
   }));
-  throw new ProblemError(409, sentences.map(({ reason }) => reason).join(" "), sentences);
+  const detail = sentences.map(({ reason }) => reason).join(" ");
+  throw new ProblemError(409, detail, sentences, {}, type);
 }
 
 /** Somebody enrolls by themselves. */
@@ -128,14 +138,16 @@ export async function enrollByHand(
   services: Services,
   context: Context,
   courseId: string,
-  { name, email, timeZone, cohort }: NewEnrollment,
+  { name, email, timeZone, cohort, overrule }: NewEnrollment,
 ): Promise<{ enrollment: string }> {
   const { db, baseUrl } = services;
   return db.withSchool(context, async (tx) => {
     const found = await findPersonByEmail(tx, email);
     const person = found?.id ?? (await newPerson(tx, context, name, email, timeZone, null));
-    const reason = `Enrolled by ${context.who.name}`;
-    const entry = { person, cohort, timeZone, self: null, reason };
+    const by = `Enrolled by ${context.who.name}`;
+    const reason = overrule === undefined ? by : `${by}, against what kept them out: ${overrule}`;
+    const overrules = overrule !== undefined;
+    const entry = { person, cohort, timeZone, self: null, reason, overrules };
     const entered = await enter(tx, context, courseId, entry);
     await tellEnrolled(tx, { baseUrl }, context, entered.enrollment, email, found);
     return entered;
@@ -257,6 +269,8 @@ const BINDING_STAFF: readonly EnrollingFault["kind"][] = [
   "archived",
   "blocked",
 ];
+/** What of it they may overrule, with a reason that stays on the record. */
+const OVERRULED: readonly EnrollingFault["kind"][] = ["full", "blocked"];
 
 interface Entry {
   person: string;
@@ -265,6 +279,8 @@ interface Entry {
   /** They come by themselves, with this address, and perhaps a join code; null: staff let them in. */
   self: { email: string; code: string } | null;
   reason: string | null;
+  /** Staff let them in against what may be overruled. */
+  overrules?: boolean;
 }
 
 /** All that counts when somebody is about to come in; seats of the cohort are held for this transaction. */
@@ -305,8 +321,8 @@ export async function standsAtDoor(
     ...way.place,
   };
   const faults = enrollingFaults(place, comer, zone, now);
-  const refuse = (binding: EnrollingFault[]) =>
-    refuseEntry(binding, time_zone, wordsOf(words, course.words));
+  const refuse = (binding: EnrollingFault[], type?: string) =>
+    refuseEntry(binding, time_zone, wordsOf(words, course.words), type);
   return { faults, refuse, waits, way, code: comer.code === "holds" ? code?.found : null };
 }
 
@@ -319,8 +335,14 @@ export async function enter(
 ): Promise<{ enrollment: string }> {
   const { person, cohort, timeZone, self, reason } = entry;
   const { faults, refuse, code } = await standsAtDoor(tx, context, courseId, entry);
-  const binding = self ? faults : faults.filter(({ kind }) => BINDING_STAFF.includes(kind));
-  if (binding.length > 0) refuse(binding);
+  const binding = self
+    ? faults
+    : faults.filter(
+        ({ kind }) =>
+          BINDING_STAFF.includes(kind) && !(entry.overrules && OVERRULED.includes(kind)),
+      );
+  const may = !self && binding.every(({ kind }) => OVERRULED.includes(kind));
+  if (binding.length > 0) refuse(binding, may ? MAY_OVERRULE : undefined);
   const id = randomUUID();
   const enrollment = enrollmentSchema.parse({
     id,

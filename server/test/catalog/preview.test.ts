@@ -67,7 +67,7 @@ test("the page says what it is to those who do not run it; what is not there say
   expect(await headOf(parts, "one", "c")).toMatchObject({
     title: "Bread & more · School one",
     url: "https://bread.example.org/one/c/c",
-    image: null,
+    image: { url: expect.stringContaining("/sharing.png?course=c&state="), width: 1200 },
   });
   expect(await headOf(parts, "one", "nothing")).toBeNull();
   expect(await headOf(parts, "nowhere", "c")).toBeNull();

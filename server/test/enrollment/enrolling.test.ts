@@ -3,6 +3,7 @@ import type { MyCourse, Shelf, Ticked } from "@dawngate/contract/enrollment";
 import type { Problem } from "@dawngate/contract/problem";
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import type { Instant } from "@dawngate/core/time";
+import { sql } from "kysely";
 import type { SchoolId } from "../../src/db/connection";
 import type { TestApp } from "../helpers/app";
 import type { TestDatabase } from "../helpers/database";
@@ -133,6 +134,45 @@ describe("by hand", () => {
       app.ask(OWNER, "POST", `${course}/enrollments`, late),
     );
     expect(response.status).toBe(200);
+  });
+  test("no free seat and a block are overruled with a reason that stays on the record; who is in already is not", async () => {
+    const put = (seats: number | null) =>
+      app.ask(OWNER, "PUT", `${course}/cohorts/k`, cohort(seats));
+    const hand = async (more: object) => {
+      const response = await app.ask(OWNER, "POST", `${course}/enrollments`, {
+        ...person,
+        email: "beyond@example.org",
+        cohort: "k",
+        ...more,
+      });
+      return { status: response.status, body: (await response.json()) as Problem };
+    };
+    await put(1);
+    const refused = await hand({});
+    expect(refused).toMatchObject({
+      status: 409,
+      body: { type: "urn:dawn-gate:may-overrule", errors: [{ path: "full" }] },
+    });
+    expect(await hand({ overrule: "  " })).toMatchObject({ status: 422 });
+    expect((await hand({ overrule: "Her bakery was promised a seat" })).status).toBe(200);
+    const { rows } = await test_.db.withSchool(
+      { school, who: { kind: "system", id: "t", name: "t" } },
+      (tx) =>
+        sql<{ reason: string }>`
+          select v.reason from enrollment_event v
+          join enrollment e on e.school_id = v.school_id and e.id = v.enrollment_id
+          join person p on p.school_id = e.school_id and p.id = e.person_id
+          where lower(p.email) = 'beyond@example.org' order by v.sequence limit 1`.execute(tx),
+    );
+    expect(rows[0]?.reason).toMatch(
+      /^Enrolled by .+, against what kept them out: Her bakery was promised a seat$/,
+    );
+    // Twice is no question of seats.
+    expect(await hand({ overrule: "Again" })).toMatchObject({
+      status: 409,
+      body: { type: "about:blank" },
+    });
+    await put(null);
   });
   test.each([
     [{ email: "no address" }, "email"],
