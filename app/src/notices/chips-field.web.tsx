@@ -8,7 +8,7 @@ import Paragraph from "@tiptap/extension-paragraph";
 import Text from "@tiptap/extension-text";
 import { UndoRedo } from "@tiptap/extensions";
 import { EditorContent, useEditor } from "@tiptap/react";
-import { useEffect } from "react";
+import type { CSSProperties } from "react";
 import { View } from "react-native";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
@@ -79,14 +79,13 @@ export function ChipsField(props: ChipsFieldProps) {
     },
     onUpdate: ({ editor }) => onChange(fromDoc(editor.getJSON() as never)),
   });
-  // Its look follows the palette; the node is the editor's own, outside of what React Native draws.
-  useEffect(() => {
-    if (!editor) return;
-    const { style } = editor.view.dom;
-    style.setProperty("--chip", palette.lilac);
-    style.setProperty("--chip-line", palette.dusk);
-    style.setProperty("--ink", palette.ink);
-  }, [editor, palette]);
+  // Its look follows the palette: handed down, since the editor's own node may be gone, or not there yet.
+  const look = {
+    display: "contents",
+    "--chip": palette.lilac,
+    "--chip-line": palette.dusk,
+    "--ink": palette.ink,
+  } as CSSProperties;
   return (
     <View style={{ gap: 8 }}>
       <Words kind="small" color={quiet} aria-hidden>
@@ -104,7 +103,9 @@ export function ChipsField(props: ChipsFieldProps) {
         }}
       >
         <style>{STYLE}</style>
-        <EditorContent editor={editor} />
+        <div style={look}>
+          <EditorContent editor={editor} />
+        </div>
       </View>
       <Choices label={`Put into “${label}”`} line={!wide}>
         {fields.map((field) => (

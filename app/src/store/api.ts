@@ -36,7 +36,10 @@ export function explain(error: unknown): { title: string; detail: string } {
       title: data.title ?? "Not possible",
       detail: [
         data.detail,
-        ...(data.errors ?? []).map((e) => `${e.path}: ${e.reason}`),
+        // What is said already is not said again.
+        ...(data.errors ?? [])
+          .filter(({ reason }) => !data.detail?.includes(reason))
+          .map((e) => `${e.path}: ${e.reason}`),
         ...(status >= 500 && data.request ? [`The request's number is ${data.request}.`] : []),
       ].join(" "),
     };

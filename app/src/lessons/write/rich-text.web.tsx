@@ -6,7 +6,7 @@
 import { pictureInText } from "@dawngate/core/lessons/text";
 import type { Editor } from "@tiptap/core";
 import { EditorContent, useEditor, useEditorState } from "@tiptap/react";
-import { useEffect, useRef, useState } from "react";
+import { type CSSProperties, useRef, useState } from "react";
 import { View } from "react-native";
 import { QuietAction } from "../../ui/action";
 import { TEXT } from "../../ui/fonts";
@@ -67,7 +67,6 @@ export function RichText(props: RichTextProps) {
     ]);
     return shown.length > 0;
   };
-  useLook(editor, palette);
   return (
     <View style={{ gap: 8 }}>
       <View
@@ -88,7 +87,9 @@ export function RichText(props: RichTextProps) {
         {linking ? <LinkRow Link={Link} editor={editor} onDone={() => setLinking(false)} /> : null}
         <PictureRow editor={editor} />
         <View style={{ paddingHorizontal: 16, paddingVertical: 12, minHeight: 220 }}>
-          <EditorContent editor={editor} />
+          <div style={lookOf(palette)}>
+            <EditorContent editor={editor} />
+          </div>
         </View>
       </View>
       <Rows only={mine} />
@@ -118,19 +119,18 @@ function insert(editor: Editor, file: string): void {
     editor.commands.setNodeSelection(before);
 }
 
-/** Its look follows the palette; the node is the editor's own, outside of what React Native draws. */
-function useLook(editor: Editor, palette: ReturnType<typeof usePalette>): void {
-  useEffect(() => {
-    const { style } = editor.view.dom;
-    style.setProperty("--ink", palette.ink);
-    style.setProperty("--quiet", palette.quiet);
-    style.setProperty("--dusk", palette.dusk);
-    style.setProperty("--line", palette.line);
-    style.setProperty("--lilac", palette.lilac);
-    style.setProperty("--aside", palette.apricotPale);
-    style.setProperty("--mark", palette.frameMark);
-  }, [editor, palette]);
-}
+/** Its look follows the palette: handed down, since the editor's own node may be gone, or not there yet. */
+const lookOf = (palette: ReturnType<typeof usePalette>) =>
+  ({
+    display: "contents",
+    "--ink": palette.ink,
+    "--quiet": palette.quiet,
+    "--dusk": palette.dusk,
+    "--line": palette.line,
+    "--lilac": palette.lilac,
+    "--aside": palette.apricotPale,
+    "--mark": palette.frameMark,
+  }) as CSSProperties;
 
 /** Where a link leads; taken away where nothing is left in it. */
 function LinkRow({
