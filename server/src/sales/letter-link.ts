@@ -13,15 +13,25 @@ const GOOD_FOR = 30 * 86_400_000;
 /** Said beside it. */
 export const GOOD_WORDS = "The link is good for thirty days, and opens this order only.";
 
-export async function letterLink(
+/** A secret of a letter's own; those of letters before stay good. */
+export async function letterSecret(
   tx: SchoolTransaction,
-  { baseUrl }: Pick<Services, "baseUrl">,
   { school, now }: Doing,
   order: string,
 ): Promise<string> {
   const secret = newSecret();
   const until = formatInstant((now + GOOD_FOR) as Instant);
   await insertLink(tx, school, order, { hash: digestOf(secret), until });
+  return secret;
+}
+
+export async function letterLink(
+  tx: SchoolTransaction,
+  { baseUrl }: Pick<Services, "baseUrl">,
+  doing: Doing,
+  order: string,
+): Promise<string> {
+  const secret = await letterSecret(tx, doing, order);
   const { slug } = await readSchool(tx);
   return `${baseUrl}/${slug}/orders/${order}?secret=${secret}`;
 }

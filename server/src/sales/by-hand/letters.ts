@@ -2,14 +2,14 @@
 import { sayLine, sayMoney } from "@dawngate/core/sales";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { writeLetter } from "../../base/letter";
-import { digestOf } from "../../base/secret";
 import type { SchoolTransaction } from "../../db/connection";
 import { follow } from "../../jobs/outbox";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
 import type { Doing } from "../doing";
-import { type OrderRow, updateOrder } from "../order-store";
+import { letterSecret } from "../letter-link";
+import type { OrderRow } from "../order-store";
 
 type Urls = Pick<Services, "baseUrl">;
 
@@ -28,16 +28,14 @@ export async function askToPay(
   });
 }
 
-/** Once, when its day is over. */
+/** Once, when its day is over. The link of the mail before stays good. */
 export async function remindToPay(
   tx: SchoolTransaction,
   services: Urls,
   doing: Doing,
   order: OrderRow,
-  secret: string,
 ): Promise<void> {
-  await updateOrder(tx, order.id, { secret_hash: digestOf(secret) });
-  await write(tx, services, doing, order, secret, {
+  await write(tx, services, doing, order, await letterSecret(tx, doing, order.id), {
     subject: `Not paid yet: ${inMail(order.title)}`,
     says: `${sum(order)} for “${inMail(order.title)}” was to be paid by ${sayWrittenDate(order.pay_by ?? "")} and has not come. If it is on its way, nothing is to be done. The place is held for some days more.`,
   });

@@ -7,7 +7,6 @@ import {
   startOfDay,
   zoneOf,
 } from "@dawngate/core/time";
-import { newSecret } from "../../base/secret";
 import type { Database, SchoolId, SchoolTransaction } from "../../db/connection";
 import { system } from "../../db/who";
 import { follow } from "../../jobs/outbox";
@@ -36,7 +35,7 @@ export const handWatcher =
         if (
           await addEvent(tx, doing.school, id, { kind: "reminded", at, charge: id, amount: null })
         )
-          await remindToPay(tx, { baseUrl }, doing, order, newSecret());
+          await remindToPay(tx, { baseUrl }, doing, order);
       }
       await watchFrom(tx, doing, order);
     });
