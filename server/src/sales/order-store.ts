@@ -239,6 +239,23 @@ export async function addEvent(
   return numAffectedRows === 1n;
 }
 
+/** Whether an event of this kind is on record for a charge. */
+export async function hasEvent(
+  tx: SchoolTransaction,
+  order: string,
+  kind: string,
+  charge: string,
+): Promise<boolean> {
+  const found = await tx
+    .selectFrom("order_event")
+    .select("sequence")
+    .where("order_id", "=", order)
+    .where("kind", "=", kind)
+    .where("charge", "=", charge)
+    .executeTakeFirst();
+  return found !== undefined;
+}
+
 export async function readEvents(tx: SchoolTransaction, order: string) {
   const rows = await tx
     .selectFrom("order_event")

@@ -7,7 +7,7 @@ import { issueDocuments } from "./documents/issue";
 import type { Doing } from "./doing";
 import { fulfil } from "./fulfil";
 import { readListing } from "./listing-store";
-import { addEvent, type OrderRow, readOrder, updateOrder } from "./order-store";
+import { addEvent, hasEvent, type OrderRow, readOrder, updateOrder } from "./order-store";
 import { tellFailed, tellPaid } from "./running/letters";
 import { runs } from "./running/order-file";
 import { runOn } from "./running/run";
@@ -63,6 +63,8 @@ export async function settle(
     if (isNew && order.state === "paid") await goOn(tx, services, doing, id, { part, paid });
     return;
   }
+  // It has paid a change already: told by a message and by its answer, it is told twice.
+  if (await hasEvent(tx, id, "option-changed", charge)) return;
   // The same charge told again is on record already, and nothing follows.
   if (
     !(await addEvent(tx, school, id, {

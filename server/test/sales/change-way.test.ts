@@ -129,6 +129,8 @@ test("at once: charged once to the card on file, invoiced, told, and the new per
   await school.owned.app.workOff();
   const mail = school.owned.app.mails.find(({ subject }) => subject === "Changed: Month by month");
   expect(mail?.text).toContain("€279.68 was charged");
+  const told = school.owned.app.mails.filter(({ to }) => to === "ben@example.org");
+  expect(told.filter(({ subject }) => /Changed|279/.test(subject))).toHaveLength(1);
   // From there the only other ways are the others.
   expect((await see(bought)).ways.map(({ option }) => option)).toEqual(["monthly", "weekly"]);
 });
@@ -166,6 +168,27 @@ test("a till that is silent is asked again by a job, by the same key; until then
   await Promise.all([job(bought), job(bought)]);
   expect((await school.own(bought)).running).toMatchObject({ changing: false, option: "yearly" });
   expect(chargesOf(bought)).toHaveLength(1);
+});
+
+test("charged on the next day it came to another sum: it goes back, is seen by staff, and the buyer is told", async () => {
+  const bought = await subscribed("Kim");
+  school.till.silence(true);
+  await change(bought, {});
+  school.till.silence(false);
+  now = instant("2027-03-12T10:00:00Z");
+  await job(bought);
+  const order = await orderOf(bought);
+  expect(order.running).toMatchObject({ option: "monthly", changing: false });
+  expect(order.documents).toHaveLength(1);
+  expect(order.events.at(-1)).toMatchObject({ kind: "excess", amount: 27_968 });
+  await school.owned.app.workOff();
+  const told = school.owned.app.mails.filter(({ to }) => to === "kim@example.org");
+  expect(told.at(-1)?.subject).toBe("Not changed: Month by month");
+  const { orders } = await school.owned.ask<{ orders: Order[] }>(
+    "GET",
+    "/schools/one/orders?excess=true",
+  );
+  expect(orders.map(({ id }) => id)).toContain(bought.order);
 });
 
 test("another sum than was seen, a cancelled one and one that is unpaid are refused with the reason", async () => {

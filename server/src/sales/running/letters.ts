@@ -185,6 +185,22 @@ export async function tellDispute(
   });
 }
 
+/** What was charged for a change came too late for it. */
+export async function tellNotChanged(
+  tx: SchoolTransaction,
+  doing: Doing,
+  order: OrderRow,
+  amount: number,
+): Promise<void> {
+  const title = inMail(order.title);
+  await write(tx, doing, order, {
+    subject: `Not changed: ${title}`,
+    says: [
+      `“${title}” could not be changed: by the time your card had answered, the change came to another sum. ${whole(order, amount)} was charged for it and goes back to you. You can change it again.`,
+    ],
+  });
+}
+
 /** It is paid in another way from now on, or from its next period on. */
 export async function tellChanged(
   tx: SchoolTransaction,

@@ -31,7 +31,11 @@ export function currentOption(
   { option_id: bought }: Pick<OrderRow, "option_id">,
   events: Awaited<ReturnType<typeof readEvents>>,
 ): string {
-  const changed = events.findLast(({ kind }) => kind === "option-changed");
+  // A change whose charge came too late for it changed nothing.
+  const excess = new Set(events.flatMap(({ kind, charge }) => (kind === "excess" ? [charge] : [])));
+  const changed = events.findLast(
+    ({ kind, charge }) => kind === "option-changed" && (charge === null || !excess.has(charge)),
+  );
   return (changed?.data?.to as Changing["to"] | undefined)?.option ?? bought;
 }
 

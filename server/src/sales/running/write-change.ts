@@ -5,7 +5,7 @@ import type { Changing } from "../../db/tables/sales";
 import type { Services } from "../../school/kit";
 import type { Doing } from "../doing";
 import { addEvent, type OrderRow } from "../order-store";
-import { tellChanged } from "./letters";
+import { tellChanged, tellNotChanged } from "./letters";
 import { runOn } from "./run";
 
 /** `charge`: by which it was paid; left out: it asked for nothing. */
@@ -28,5 +28,16 @@ export async function writeChange(
     data: { when, to },
   });
   const run = await runOn(tx, services, doing, order.id);
+  if (charge && run?.at.excess.some((one) => one.charge === charge.id)) {
+    // By the time it was charged it came to something else, as on the next day: it paid for nothing.
+    await addEvent(tx, doing.school, order.id, {
+      kind: "excess",
+      at: formatInstant(doing.now),
+      charge: charge.id,
+      amount: charge.amount,
+    });
+    await tellNotChanged(tx, doing, order, charge.amount);
+    return;
+  }
   if (run) await tellChanged(tx, services, doing, run, { to, when, paid: charge?.amount ?? 0 });
 }
