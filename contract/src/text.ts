@@ -17,6 +17,35 @@ export function oneLine(what: string, most = 200) {
     });
 }
 
+/** The same, where it may be empty. */
+export function shortText(what: string, most: number) {
+  return z
+    .string()
+    .max(most * 2, `${what} has at most ${most} characters`)
+    .trim()
+    .max(most, `${what} has at most ${most} characters`)
+    .refine((text) => !UNFIT.test(text), { message: `${what} stands on one line` });
+}
+
+/** Some short lines, such as a postal address: without empty ones, and without what does not belong in a line. */
+export const shortLines = z
+  .string()
+  .max(1000, "It has at most 500 characters")
+  .transform((text) =>
+    text
+      .split(/\r\n?|\n/)
+      .map((line) => line.trim())
+      .filter(Boolean)
+      .join("\n"),
+  )
+  .refine((text) => text.length <= 500, "It has at most 500 characters")
+  .refine((text) => text.split("\n").length <= 8, "It has at most eight lines")
+  .refine((text) => text.split("\n").every((line) => !UNFIT.test(line)), {
+    message: "It has no control characters",
+  });
+
+export const month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, "A month is such as 2027-03");
+
 /** A person's name. */
 export const personName = oneLine("A name", 200);
 

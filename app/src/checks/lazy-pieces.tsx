@@ -1,21 +1,7 @@
 /** The pieces of a quiz, fetched where one is met: two screens need them that have nothing else in common. */
-import { type ComponentProps, type ComponentType, lazy, Suspense } from "react";
-import { Skeleton } from "../ui/skeleton";
-import type * as Pieces from "./pieces";
+import { piecesOf } from "../ui/lazy-piece";
 
-function piece<Name extends keyof typeof Pieces>(name: Name) {
-  type Props = ComponentProps<(typeof Pieces)[Name]>;
-  const Lazy = lazy(async () => ({
-    default: (await import("./pieces"))[name] as unknown as ComponentType<object>,
-  })) as ComponentType<object>;
-  return function Piece(props: Props) {
-    return (
-      <Suspense fallback={<Skeleton widths={[0.8, 1, 0.6]} />}>
-        <Lazy {...(props as object)} />
-      </Suspense>
-    );
-  };
-}
+const piece = piecesOf(() => import("./pieces"), [0.8, 1, 0.6]);
 
 export const AssignmentScreen = piece("AssignmentScreen");
 export const AssignmentForm = piece("AssignmentForm");

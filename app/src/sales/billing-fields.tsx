@@ -5,8 +5,7 @@ import { FaultText } from "../ui/fault-text";
 import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { TickBox } from "../ui/tick-box";
-
-const NO_COMPANY: Billing = { company: "", address: "", reference: "" };
+import { NO_COMPANY } from "./no-company";
 
 interface Props {
   billing: Billing | null;

@@ -34,27 +34,31 @@ export function BuyerPays({
   snags: ListingAnswer["snags"];
 }) {
   const { surface, line, quiet, ember } = usePalette();
-  const date = parseDate(day);
   const [where, setWhere] = useState<BuyerWhere | null>(null);
-  const as = tax && offer.tax ? (where ?? { country: tax.country, company: false }) : null;
-  const taxed =
-    tax && offer.tax && as
-      ? placeFor(tax, { kind: offer.supply, included: offer.tax.included, on: day }, as)
-      : null;
-  const place = taxed && "place" in taxed ? taxed.place : null;
-  const placed = JSON.stringify(place);
+  const as = useMemo(
+    () => (tax && offer.tax ? (where ?? { country: tax.country, company: false }) : null),
+    [tax, offer.tax, where],
+  );
+  const taxed = useMemo(
+    () =>
+      tax && offer.tax && as
+        ? placeFor(tax, { kind: offer.supply, included: offer.tax.included, on: day }, as)
+        : null,
+    [tax, offer.tax, offer.supply, day, as],
+  );
   const priced = useMemo(() => {
+    const date = parseDate(day);
     if (!listing || !option || !date.ok) return null;
     const why: QuoteStep[] = [];
     const at = (startOfDay(zoneOf(listing.timeZone), date.value) + 12 * 3_600_000) as Instant;
+    const place = taxed && "place" in taxed ? taxed.place : null;
     try {
       const codes = code.trim() === "" ? [] : [code];
-      const place = JSON.parse(placed);
       return { answer: quote(listing, { at, option: option.id, codes, seats, place }, why), why };
     } catch {
       return null;
     }
-  }, [listing, option, date, code, seats, placed]);
+  }, [listing, option, day, code, seats, taxed]);
   return (
     <View
       style={{

@@ -19,6 +19,7 @@ import { TickBox } from "../ui/tick-box";
 import { useBuyMutation } from "./api";
 import { GiftFields, NO_GIFT, type SaidGift } from "./gift-fields";
 import { BillingFields } from "./lazy-parts";
+import { NO_COMPANY } from "./no-company";
 
 interface Props {
   place: { school: string; listing: string };
@@ -32,7 +33,6 @@ interface Props {
   onAgain(): void;
 }
 
-const NO_COMPANY: Billing = { company: "", address: "", reference: "" };
 const LEAVE_ME = "Do not write to me if I leave this unfinished";
 
 export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) {

@@ -1,6 +1,7 @@
 /** The invoices and credit notes of an order, each a file. */
 import type { DocumentSummary } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
+import { DOCUMENT_KINDS } from "@dawngate/core/sales/line-words";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
@@ -8,8 +9,6 @@ import { addressOf } from "../store/ask";
 import { FileLink } from "../ui/file-link";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-
-const KINDS = { invoice: "Invoice", "credit-note": "Credit note" } as const;
 
 interface Props {
   /** The order, with what opens it where it is not opened by signing in. */
@@ -32,7 +31,7 @@ export function DocumentLinks({ place, documents, currency, zone }: Props) {
               number,
             })}
           >
-            {`${KINDS[kind]} ${number}`}
+            {`${DOCUMENT_KINDS[kind]} ${number}`}
           </FileLink>
           <Text kind="small" color={quiet} style={{ marginTop: -8 }}>
             {[

@@ -1,6 +1,7 @@
 /** Invoices and credit notes of a month: what they come to, as a table, as files for the books. */
 import { DOCUMENTS_A_FILE, type MonthDocument } from "@dawngate/contract/sales";
 import { plainMoney, sayMoney } from "@dawngate/core/sales/currency";
+import { DOCUMENT_KINDS } from "@dawngate/core/sales/line-words";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { type Instant, localDateAt, yearMonthDay, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
@@ -24,7 +25,6 @@ import { useGetDocumentsInfiniteQuery, useLazyGetDocumentPageQuery } from "./api
 import { monthAfter, monthWords } from "./income/income-rows";
 import { SalesSides } from "./sales-sides";
 
-const KINDS = { invoice: "Invoice", "credit-note": "Credit note" } as const;
 const MANY = { invoice: "invoices", "credit-note": "credit notes" } as const;
 
 export function DocumentsScreen() {
@@ -96,7 +96,7 @@ function OfMonth({ school, zone }: { school: string; zone: string }) {
                   {sayMoney(sum.amount, sum.currency)}
                 </Text>
                 <Text kind="small" color={quiet}>
-                  {`${sum.count === 1 ? `1 ${KINDS[sum.kind].toLowerCase()}` : `${sum.count} ${MANY[sum.kind]}`}, of it tax ${sayMoney(sum.tax, sum.currency)}`}
+                  {`${sum.count === 1 ? `1 ${DOCUMENT_KINDS[sum.kind].toLowerCase()}` : `${sum.count} ${MANY[sum.kind]}`}, of it tax ${sayMoney(sum.tax, sum.currency)}`}
                 </Text>
               </View>
             ))}
@@ -157,8 +157,8 @@ function columnsOf(school: string, zone: string): TableColumn<MonthDocument>[] {
       id: "kind",
       title: "Kind",
       width: 120,
-      cell: ({ kind }) => small(KINDS[kind]),
-      text: ({ kind }) => KINDS[kind],
+      cell: ({ kind }) => small(DOCUMENT_KINDS[kind]),
+      text: ({ kind }) => DOCUMENT_KINDS[kind],
     },
     {
       id: "buyer",
@@ -236,7 +236,7 @@ function PhoneRow({ row, school, zone }: { row: MonthDocument; school: string; z
   return (
     <View style={{ borderBottomWidth: 1, borderBottomColor: line, paddingVertical: 4 }}>
       <View style={{ flexDirection: "row", justifyContent: "space-between", alignItems: "center" }}>
-        <FileLink href={fileOf(school, row)}>{`${KINDS[kind]} ${number}`}</FileLink>
+        <FileLink href={fileOf(school, row)}>{`${DOCUMENT_KINDS[kind]} ${number}`}</FileLink>
         <Text kind="strong">{sayMoney(amount, currency)}</Text>
       </View>
       <Text kind="small" color={quiet} numberOfLines={2} style={{ marginTop: -6 }}>

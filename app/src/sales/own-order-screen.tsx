@@ -64,6 +64,11 @@ export function OwnOrderScreen() {
   const zone = zoneOf(ownZone());
   const [first] = data.enrollments;
   const pay = data.pay;
+  const opened = {
+    school: place.school,
+    order: data.id,
+    ...(place.secret !== undefined && { secret: place.secret }),
+  };
   return (
     <NightPage title={data.title} above={{ text: data.schoolName }}>
       <View role="status" style={{ gap: 8 }}>
@@ -97,15 +102,7 @@ export function OwnOrderScreen() {
             </Text>
             {data.payTo === "" ? null : <Text>{data.payTo}</Text>}
             <Text>Say with the transfer: {data.id}</Text>
-            <FileLink
-              href={addressOf("getPaymentRequest", {
-                school: place.school,
-                order: data.id,
-                ...(place.secret !== undefined && { secret: place.secret }),
-              })}
-            >
-              The request as a file
-            </FileLink>
+            <FileLink href={addressOf("getPaymentRequest", opened)}>The request as a file</FileLink>
           </>
         ) : data.state === "open" ? (
           <>
@@ -180,26 +177,14 @@ export function OwnOrderScreen() {
       )}
       {data.withdrawal ? <OwnWithdrawal place={place} refund={data.withdrawal} /> : null}
       <DocumentLinks
-        place={{
-          school: place.school,
-          order: data.id,
-          ...(place.secret !== undefined && { secret: place.secret }),
-        }}
+        place={opened}
         documents={data.documents}
         currency={data.currency}
         zone={ownZone()}
       />
       {data.state === "paid" && data.running ? <OwnBilling place={place} order={data} /> : null}
       {data.receipt ? (
-        <FileLink
-          href={addressOf("getReceipt", {
-            school: place.school,
-            order: data.id,
-            ...(place.secret !== undefined && { secret: place.secret }),
-          })}
-        >
-          The receipt as a file
-        </FileLink>
+        <FileLink href={addressOf("getReceipt", opened)}>The receipt as a file</FileLink>
       ) : null}
       <Text kind="small" color={quiet}>
         Order {data.id}

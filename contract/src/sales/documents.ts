@@ -1,34 +1,6 @@
 /** Invoices and credit notes: what stands on them of the school and of the buyer, and which there are. */
 import { z } from "zod";
-import { cursor, oneLine } from "../text";
-
-/** Control characters, but for the ends of lines. */
-const UNFIT = /[\p{Cc}\p{Zl}\p{Zp}\u202A-\u202E\u2066-\u2069]/u;
-
-/** A postal address, or the like: some short lines. */
-const address = z
-  .string()
-  .max(1000, "It has at most 500 characters")
-  .transform((text) =>
-    text
-      .split(/\r\n?|\n/)
-      .map((line) => line.trim())
-      .filter(Boolean)
-      .join("\n"),
-  )
-  .refine((text) => text.length <= 500, "It has at most 500 characters")
-  .refine((text) => text.split("\n").length <= 8, "It has at most eight lines")
-  .refine((text) => text.split("\n").every((line) => !UNFIT.test(line)), {
-    message: "It has no control characters",
-  });
-
-const short = (what: string, most: number) =>
-  z
-    .string()
-    .max(most * 2, `${what} has at most ${most} characters`)
-    .trim()
-    .max(most, `${what} has at most ${most} characters`)
-    .refine((text) => !UNFIT.test(text), { message: `${what} stands on one line` });
+import { cursor, month, oneLine, shortLines, shortText } from "../text";
 
 const series = z
   .string()
@@ -37,13 +9,13 @@ const series = z
 /** What stands of the school on its invoices and credit notes (2006/112/EC art. 226, from memory). */
 export const invoicing = z
   .strictObject({
-    name: short("A name", 200).describe("As the law knows it; empty: the school's name."),
-    address,
-    taxNumber: short("A tax number", 40),
+    name: shortText("A name", 200).describe("As the law knows it; empty: the school's name."),
+    address: shortLines,
+    taxNumber: shortText("A tax number", 40),
     invoices: series.describe("The series in which invoices are numbered."),
     creditNotes: series.describe("The series of credit notes; it may be the same."),
-    payTo: address.describe("How to pay by transfer: the bank, and its number."),
-    note: short("A note", 500).describe("Below each, such as why no tax is in it."),
+    payTo: shortLines.describe("How to pay by transfer: the bank, and its number."),
+    note: shortText("A note", 500).describe("Below each, such as why no tax is in it."),
   })
   .meta({ id: "Invoicing" });
 export type Invoicing = z.output<typeof invoicing>;
@@ -62,8 +34,8 @@ export const USUAL_INVOICING: Invoicing = {
 export const billing = z
   .strictObject({
     company: oneLine("A company's name", 200),
-    address: address.default(""),
-    reference: short("A reference", 100)
+    address: shortLines.default(""),
+    reference: shortText("A reference", 100)
       .default("")
       .describe("The company's own, such as the number of its purchase order."),
   })
@@ -99,10 +71,6 @@ const monthDocument = documentSummary.extend({
   currency: z.string(),
 });
 export type MonthDocument = z.infer<typeof monthDocument>;
-
-export const month = z
-  .string()
-  .regex(/^\d{4}-(0[1-9]|1[0-2])$/, "A month is a year and a month, such as 2027-03");
 
 export const documentsQuery = z.strictObject({
   month: month.describe("In the school's zone."),

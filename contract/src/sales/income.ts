@@ -1,8 +1,6 @@
 /** What was received, earned, and is still due, month by month. */
 import { z } from "zod";
-import { cursor } from "../text";
-
-const month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, "A month is such as 2027-03");
+import { cursor, month } from "../text";
 
 export const incomeQuery = z.strictObject({
   from: month.optional().describe("The first month; left out: eleven before this one."),

@@ -1,4 +1,4 @@
-/** A quote's lines in words: the same on the page, the receipt and in the mail. */
+/** A quote's lines, and kinds of documents, in words: the same on the page, on what is printed and in the mail. */
 import type { Line } from "./unit";
 
 const NAMES: Record<Line["kind"], string> = {
@@ -11,6 +11,8 @@ const NAMES: Record<Line["kind"], string> = {
   code: "Code",
   tax: "Tax",
 };
+
+export const DOCUMENT_KINDS = { invoice: "Invoice", "credit-note": "Credit note" } as const;
 
 /** Whether a line is one of those that come to the total: tax that is in a price is said apart. */
 export const countsInTotal = ({ kind, label }: Pick<Line, "kind" | "label">) =>

@@ -2,8 +2,7 @@
  * Buying. The order is written, its price frozen and its seats held, before anything is charged; where nothing is due
  * now, access follows in the same transaction.
  */
-import { randomBytes } from "node:crypto";
-import { type bought, type purchase, USUAL_TERMS } from "@dawngate/contract/sales";
+import type { bought, purchase } from "@dawngate/contract/sales";
 import { optionOf, type Quote, sayMoney } from "@dawngate/core/sales";
 import {
   addDays,
@@ -21,13 +20,13 @@ import { follow } from "../jobs/outbox";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { referenceOf } from "../stand-ins/payments";
-import { orderTaxOf, placeOfBuyer, taxFor } from "./buyer-tax";
+import { placeOfBuyer, taxFor } from "./buyer-tax";
 import { followUpLater } from "./follow-up";
 import { fulfil } from "./fulfil";
+import { newOrder } from "./new-order";
 import { type OnSale, priced, readOnSale } from "./offered";
 import { insertOrder, readByKey, readOrder, updateOrder } from "./order-store";
 import { runOn } from "./running/run";
-import { seriesOf } from "./running/series";
 
 /** So long seats and price are held for somebody who pays, in milliseconds. */
 const HOLD = 20 * 60_000;
@@ -63,42 +62,16 @@ export async function buy(
     const tax = taxFor(onSale.school, onSale.row.offer, place, context.now);
     const { quote } = priced(onSale, wanted, context.now, tax);
     sameAsSeen(quote, wanted.seen, onSale.school.currency);
-    const id = `o-${randomBytes(6).toString("hex")}`;
+    const made = newOrder(onSale, { listing, quote, tax, wanted, now: context.now });
+    const { id } = made;
     await insertOrder(tx, context.school, {
-      id,
-      key: wanted.key,
-      listing_id: listing,
-      terms_number: onSale.row.number,
-      title: onSale.row.offer.title,
+      ...made,
       account_id: context.account?.id ?? null,
       person_id: context.person,
       ...buyer,
-      time_zone: wanted.timeZone,
-      option_id: quote.option,
-      kind: onSale.listing.options.find((one) => one.id === quote.option)?.kind ?? "once",
-      seats: wanted.seats,
-      codes: quote.lines.flatMap(({ kind, label }) => (kind === "code" ? [label] : [])),
-      quote,
-      tax: tax && orderTaxOf(tax),
       gift: wanted.gift ?? null,
-      billing: wanted.billing ?? null,
       renews: wanted.renews,
-      payment_terms: onSale.school.payment_terms ?? USUAL_TERMS,
-      series: seriesOf(
-        onSale.listing,
-        quote,
-        {
-          option: quote.option,
-          seats: wanted.seats,
-          holds: onSale.holds,
-          place: tax?.place ?? null,
-        },
-        context.now,
-      ),
-      currency: onSale.school.currency,
       consent_at: wanted.beginAtOnce ? formatInstant(context.now) : null,
-      state: "open",
-      bought_at: formatInstant(context.now),
       held_until: formatInstant((context.now + HOLD) as Instant),
       secret_hash: digestOf(secret),
     });

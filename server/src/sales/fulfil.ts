@@ -1,5 +1,5 @@
 /** What follows when an order is paid, or nothing is due: the way in, its receipt and its mails, in the caller's transaction. */
-import { sayLine, sayMoney } from "@dawngate/core/sales";
+import { sayMoney } from "@dawngate/core/sales";
 import { sayDate } from "@dawngate/core/schedule/words";
 import {
   addDays,
@@ -10,15 +10,13 @@ import {
   yearMonthDay,
   zoneOf,
 } from "@dawngate/core/time";
-import { writeLetter } from "../base/letter";
 import { digestOf, newSecret } from "../base/secret";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { enterBought } from "../enrollment/enroll";
 import { sayEnrolled } from "../enrollment/say-enrolled";
 import { noteTold } from "../enrollment/store";
-import { follow } from "../jobs/outbox";
 import type { Context } from "../school/context";
-import { inMail, schoolInMail } from "../school/in-mail";
+import { inMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { inviteWithin } from "../school/staff";
 import { readSchool } from "../school/store";
@@ -27,6 +25,7 @@ import { sayFile } from "./documents/say-document";
 import type { Doing } from "./doing";
 import { giveLater } from "./gift-later";
 import { addSold, readListing } from "./listing-store";
+import { mailBuyer, quoteInMail } from "./mail-buyer";
 import { addEnrollment } from "./order-enrollment-store";
 import { isGivenOut } from "./order-kinds";
 import { nextReceipt, type OrderRow, updateOrder } from "./order-store";
@@ -128,38 +127,33 @@ async function sendReceipt(
   const money = (amount: number) => sayMoney(amount, currency);
   const later = quote.schedule.filter(({ due }) => due > order.bought_at.slice(0, 10));
   const title = inMail(order.title);
-  await follow(tx, school, "mail", {
-    to: order.email,
-    ...writeLetter({
-      subject: `Receipt ${receipt}: ${title}`,
-      from: await schoolInMail(tx),
-      greeting: `Hello ${inMail(order.name)},`,
-      says: [
-        `${
-          order.gift
-            ? `“${title}” is your gift to ${inMail(order.gift.name)}, who is told ${order.gift.on === null ? "now" : `on ${said(order.gift.on)}`}.`
-            : order.renews
-              ? `“${title}” is renewed.`
-              : `“${title}” is yours.`
-        } ${quote.dueNow === 0 ? "Nothing is due now." : `${money(quote.dueNow)} was paid.`}`,
-      ],
-      lines: [
-        ...quote.lines.map((line) => `${inMail(sayLine(line))}: ${money(line.amount)}`),
-        `In all: ${money(quote.total)}${quote.tax > 0 ? `, of it tax ${money(quote.tax)}` : ""}`,
-        ...later.slice(0, 12).map(({ due, amount }) => `Due on ${said(due)}: ${money(amount)}`),
-      ],
-      button:
-        seatsSecret === null
-          ? { label: "Go to my courses", url: `${baseUrl}/${slug}/shelf` }
-          : {
-              label: order.gift ? "See how it stands" : `Give out ${order.seats} seats`,
-              url: `${baseUrl}/${slug}/orders/${order.id}?secret=${seatsSecret}`,
-            },
-      small: [
-        ...documents.map((number) => sayFile({ baseUrl, slug }, order, number)),
-        `Receipt ${receipt}, order ${order.id}. As a file, once you are signed in: ${baseUrl}/api/schools/${slug}/orders/${order.id}/receipt`,
-      ],
-    }),
+  await mailBuyer(tx, school, order, {
+    subject: `Receipt ${receipt}: ${title}`,
+    says: [
+      `${
+        order.gift
+          ? `“${title}” is your gift to ${inMail(order.gift.name)}, who is told ${order.gift.on === null ? "now" : `on ${said(order.gift.on)}`}.`
+          : order.renews
+            ? `“${title}” is renewed.`
+            : `“${title}” is yours.`
+      } ${quote.dueNow === 0 ? "Nothing is due now." : `${money(quote.dueNow)} was paid.`}`,
+    ],
+    lines: [
+      ...quoteInMail(order),
+      `In all: ${money(quote.total)}${quote.tax > 0 ? `, of it tax ${money(quote.tax)}` : ""}`,
+      ...later.slice(0, 12).map(({ due, amount }) => `Due on ${said(due)}: ${money(amount)}`),
+    ],
+    button:
+      seatsSecret === null
+        ? { label: "Go to my courses", url: `${baseUrl}/${slug}/shelf` }
+        : {
+            label: order.gift ? "See how it stands" : `Give out ${order.seats} seats`,
+            url: `${baseUrl}/${slug}/orders/${order.id}?secret=${seatsSecret}`,
+          },
+    small: [
+      ...documents.map((number) => sayFile({ baseUrl, slug }, order, number)),
+      `Receipt ${receipt}, order ${order.id}. As a file, once you are signed in: ${baseUrl}/api/schools/${slug}/orders/${order.id}/receipt`,
+    ],
   });
 }
 

@@ -11,7 +11,7 @@ import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { readDocuments } from "./documents/document-store";
-import { summaryOf as sayDocument } from "./documents/say-document";
+import { sayDocument } from "./documents/say-document";
 import { receiptNumber } from "./fulfil";
 import { readEnrollments } from "./order-enrollment-store";
 import { isGivenOut } from "./order-kinds";
@@ -113,6 +113,19 @@ export async function showOwnOrder(
   return reading(db, context, async (tx) =>
     sayOwnOrder(tx, context, await openedBy(tx, context, id, secret)),
   );
+}
+
+/** The order of a file: for those who sell, for its buyer, and for whoever has its secret. */
+export async function seenBy(
+  tx: SchoolTransaction,
+  context: Whoever & Pick<Context, "may">,
+  id: string,
+  secret: string | undefined,
+): Promise<OrderRow> {
+  const order = await readOrder(tx, id);
+  if (!order || !(context.may("sales.see") || (await isOpen(tx, context, order, secret))))
+    throw notFound("There is no such order, or it is not yours. Sign in as whoever bought it.");
+  return order;
 }
 
 type Whoever = Pick<Context, "account" | "person" | "now">;

@@ -3,17 +3,17 @@
 import { countsInTotal, sayLine, sayMoney } from "@dawngate/core/sales";
 import { sayDate } from "@dawngate/core/schedule/words";
 import { localDateAt, parseDate, parseInstant, zoneOf } from "@dawngate/core/time";
-import { conflict, notFound } from "../base/problem";
+import { conflict } from "../base/problem";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import type { PaperData } from "./documents/paper-pdf";
+import type { Printed } from "./documents/print";
 import { taxNotes } from "./documents/tax-notes";
 import { receiptNumber } from "./fulfil";
-import { type OrderRow, readOrder } from "./order-store";
-import { isOpen } from "./orders";
-import { PAPERS } from "./tasks";
+import type { OrderRow } from "./order-store";
+import { seenBy } from "./orders";
+import { printOne } from "./tasks";
 
 export async function receiptFile(
   { db, threads }: Pick<Services, "db" | "threads">,
@@ -22,18 +22,16 @@ export async function receiptFile(
   secret: string | undefined,
 ): Promise<Uint8Array> {
   const data = await reading(db, context, async (tx) => {
-    const order = await readOrder(tx, id);
-    if (!order || !(context.may("sales.see") || (await isOpen(tx, context, order, secret))))
-      throw notFound("There is no such order, or it is not yours. Sign in as whoever bought it.");
+    const order = await seenBy(tx, context, id, secret);
     if (order.receipt_year === null || order.receipt_number === null)
       throw conflict("There is no receipt before it is paid.");
     return dataOf(order, await readSchool(tx));
   });
-  return threads.run(PAPERS, { title: `${data.kind} ${data.number}`, papers: [data] });
+  return printOne({ threads }, data);
 }
 
 /** What stands on it. */
-function dataOf(order: OrderRow, school: Awaited<ReturnType<typeof readSchool>>): PaperData {
+function dataOf(order: OrderRow, school: Awaited<ReturnType<typeof readSchool>>): Printed {
   const { quote, currency } = order;
   const money = (amount: number) => sayMoney(amount, currency);
   const paid = parseInstant(order.paid_at ?? order.bought_at);

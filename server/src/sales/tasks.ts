@@ -4,12 +4,17 @@ import type { Income } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../db/connection";
 import { task } from "../jobs/task";
-import type { PaperData } from "./documents/paper-pdf";
+import type { Services } from "../school/kit";
+import type { Printed } from "./documents/print";
 
 /** What a school's orders brought, by month. */
 export const INCOME = task<{ school: SchoolId; from: number; to: number; now: Instant }, Income>(
   "income",
 );
 
-/** Receipts, invoices and credit notes as one PDF. */
-export const PAPERS = task<{ title: string; papers: PaperData[] }, Uint8Array>("papers");
+/** Receipts, invoices and the like as one PDF. */
+export const PRINT = task<{ title: string; prints: Printed[] }, Uint8Array>("print");
+
+/** One of them as a file of its own, called by its kind and number. */
+export const printOne = ({ threads }: Pick<Services, "threads">, one: Printed) =>
+  threads.run(PRINT, { title: `${one.kind} ${one.number}`, prints: [one] });

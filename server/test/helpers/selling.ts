@@ -1,5 +1,5 @@
 /** A school that sells, its practice till, and what a buyer does. */
-import type { bought, OwnOrder } from "@dawngate/contract/sales";
+import type { bought, Order, OwnOrder } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { type Owned, ownedSchool } from "./owned";
@@ -9,6 +9,12 @@ export type Bought = z.infer<typeof bought>;
 
 export const TAX = { rate: 2300, included: true };
 export const ONCE = { id: "once", kind: "once", amount: 19_900, default: true };
+/** Terms of a listing that is paid in three parts. */
+export const IN_THREE = {
+  options: [
+    { id: "three", kind: "installments", amount: 20_100, count: 3, every: "P1M", default: true },
+  ],
+};
 export const somebody = (name: string) => ({ name, email: `${name.toLowerCase()}@example.org` });
 
 type Till = ReturnType<typeof testTill>;
@@ -33,13 +39,17 @@ export interface Selling {
     when?: Date,
   ): Promise<number>;
   own(order: Bought): Promise<OwnOrder>;
+  /** Somebody presses, and the till tells that it is paid, by charge `ch-` and the order. */
+  bought(name: string, listing: string, wanted?: object): Promise<Bought>;
+  /** The order as those see it who sell. */
+  order(bought: Pick<Bought, "order">): Promise<Order>;
 }
 
 export async function sellingSchool(now: () => Instant): Promise<Selling> {
   const till = testTill();
   const owned = await ownedSchool(now, 0, { payments: till.payments });
   let presses = 0;
-  return {
+  const school: Selling = {
     owned,
     till,
     async onSale(title, terms = {}) {
@@ -79,5 +89,12 @@ export async function sellingSchool(now: () => Instant): Promise<Selling> {
       );
       return (await response.json()) as OwnOrder;
     },
+    async bought(name, listing, wanted = {}) {
+      const made = await school.press(null, listing, { ...somebody(name), ...wanted });
+      await school.tell(made.order, "paid", `ch-${made.order}`);
+      return made;
+    },
+    order: ({ order }) => owned.ask<Order>("GET", `/schools/one/orders/${order}`),
   };
+  return school;
 }

@@ -2,12 +2,17 @@
  * Orders that staff write by hand: asked for by mail, held until some days after their day, reminded of once, marked as
  * paid by transfer, and then all that follows from a payment at the till.
  */
-import type { Order, OwnOrder, RefundAnswer } from "@dawngate/contract/sales";
+import {
+  type Order,
+  type OwnOrder,
+  type RefundAnswer,
+  USUAL_INVOICING,
+} from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import { handWatcher } from "../../src/sales/by-hand/watch";
 import { OWNER } from "../helpers/owned";
 import { instant } from "../helpers/sample";
-import { type Selling, sellingSchool, somebody } from "../helpers/selling";
+import { IN_THREE, type Selling, sellingSchool, somebody } from "../helpers/selling";
 
 const read = require("pdf-parse/lib/pdf-parse.js") as (file: Buffer) => Promise<{ text: string }>;
 
@@ -20,15 +25,7 @@ beforeAll(async () => {
   school = await sellingSchool(() => now);
   listing = await school.onSale("Bread for bakeries", { teams: true, seatLimit: 14 });
   await school.owned.ask("PATCH", "/schools/one", {
-    invoicing: {
-      name: "",
-      address: "",
-      taxNumber: "",
-      invoices: "A",
-      creditNotes: "C",
-      payTo: "Bank of Bread\nIBAN 123",
-      note: "",
-    },
+    invoicing: { ...USUAL_INVOICING, payTo: "Bank of Bread\nIBAN 123" },
   });
 });
 beforeEach(() => {
@@ -55,7 +52,7 @@ async function ask<T = Order>(path: string, body: object, status = 200): Promise
 const write = (name: string, more: object = {}) => ask("/orders", wanted(name, more));
 const mark = (id: string, more: object = {}) =>
   ask(`/orders/${id}/paid`, { on: "2027-03-06", ...more });
-const orderOf = (id: string) => school.owned.ask<Order>("GET", `/schools/one/orders/${id}`);
+const orderOf = (id: string) => school.order({ order: id });
 async function mailsTo(name: string) {
   await school.owned.app.workOff();
   return school.owned.app.mails.filter(({ to }) => to === `${name.toLowerCase()}@example.org`);
@@ -194,11 +191,7 @@ test("where its seats went to others nothing is marked", async () => {
 });
 
 test("a part that no card could pay is marked too; money that was transferred is not asked of the till to go back", async () => {
-  const inThree = await school.onSale("In three by transfer", {
-    options: [
-      { id: "three", kind: "installments", amount: 20_100, count: 3, every: "P1M", default: true },
-    ],
-  });
+  const inThree = await school.onSale("In three by transfer", IN_THREE);
   const bought = await school.press(null, inThree, {
     ...somebody("Jo"),
     option: "three",

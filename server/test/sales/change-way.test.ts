@@ -6,7 +6,7 @@ import type { Order, OwnOrder, WayChanges } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import { wayChanger } from "../../src/sales/running/change-way";
 import { instant } from "../helpers/sample";
-import { type Bought, type Selling, sellingSchool, somebody } from "../helpers/selling";
+import { type Bought, type Selling, sellingSchool } from "../helpers/selling";
 
 let school: Selling;
 let now: Instant;
@@ -30,12 +30,10 @@ beforeEach(() => {
 afterAll(() => school.owned.test_.close());
 
 async function subscribed(name: string): Promise<Bought> {
-  const bought = await school.press(null, listing, {
-    ...somebody(name),
+  const bought = await school.bought(name, listing, {
     option: "monthly",
     seen: { total: 3000, dueNow: 3000 },
   });
-  await school.tell(bought.order, "paid", `ch-${bought.order}`);
   now = instant("2027-03-11T10:00:00Z");
   return bought;
 }
@@ -58,8 +56,7 @@ async function change<T = OwnOrder>(bought: Bought, wanted: object, status = 200
 }
 const chargesOf = ({ order }: Bought) =>
   school.till.asked.filter(({ reference }) => reference.includes(order));
-const orderOf = ({ order }: Bought) =>
-  school.owned.ask<Order>("GET", `/schools/one/orders/${order}`);
+const orderOf = (bought: Bought) => school.order(bought);
 const parts = ({ running }: OwnOrder) =>
   running?.parts.map(({ due, amount, state }) => [due, amount, state]);
 const job = (bought: Bought) =>
@@ -213,7 +210,6 @@ test("another sum than was seen, a cancelled one and one that is unpaid are refu
   expect(await see(late)).toMatchObject({ ways: [], fault: expect.stringContaining("unpaid") });
   // What is bought at once is no subscription.
   const once = await school.onSale("At once");
-  const other = await school.press(null, once, somebody("Hal"));
-  await school.tell(other.order, "paid", `ch-${other.order}`);
+  const other = await school.bought("Hal", once);
   expect((await see(other)).fault).toContain("no subscription");
 });

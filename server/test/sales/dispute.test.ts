@@ -6,7 +6,7 @@ import type { Order } from "@dawngate/contract/sales";
 import type { Today } from "@dawngate/contract/today";
 import type { Instant } from "@dawngate/core/time";
 import { instant } from "../helpers/sample";
-import { type Bought, type Selling, sellingSchool, somebody } from "../helpers/selling";
+import { type Bought, IN_THREE, type Selling, sellingSchool } from "../helpers/selling";
 
 let school: Selling;
 let now: Instant;
@@ -16,11 +16,7 @@ beforeAll(async () => {
   now = instant("2027-03-06T11:00:00Z");
   school = await sellingSchool(() => now);
   listing = await school.onSale("Bread");
-  inThree = await school.onSale("Bread in three", {
-    options: [
-      { id: "three", kind: "installments", amount: 20_100, count: 3, every: "P1M", default: true },
-    ],
-  });
+  inThree = await school.onSale("Bread in three", IN_THREE);
 });
 beforeEach(() => {
   now = instant("2027-03-06T11:00:00Z");
@@ -28,15 +24,13 @@ beforeEach(() => {
 afterAll(() => school.owned.test_.close());
 
 async function buy(name: string, of = listing, wanted: object = {}): Promise<Bought> {
-  const bought = await school.press(null, of, { ...somebody(name), ...wanted });
-  await school.tell(bought.order, "paid", `ch-${bought.order}`);
+  const bought = await school.bought(name, of, wanted);
   now = instant("2027-03-09T11:00:00Z");
   return bought;
 }
 const tell = ({ order }: Bought, what: "opened" | "won" | "lost") =>
   school.tell(order, `dispute.${what}`, `ch-${order}`);
-const orderOf = ({ order }: Bought) =>
-  school.owned.ask<Order>("GET", `/schools/one/orders/${order}`);
+const orderOf = (bought: Pick<Bought, "order">) => school.order(bought);
 async function subjects(name: string) {
   await school.owned.app.workOff();
   return school.owned.app.mails
@@ -46,7 +40,7 @@ async function subjects(name: string) {
 }
 /** The kinds of what stands on the record of the order's enrollment. */
 async function record({ order }: Bought): Promise<string[]> {
-  const { enrollments } = await orderOf({ order } as Bought);
+  const { enrollments } = await orderOf({ order });
   const rows = await school.owned.test_.db.withSchool(
     { school: school.owned.school, who: { kind: "system", id: "t", name: "t" } },
     (tx) =>

@@ -3,7 +3,7 @@
  * read back by a general reader. What stands on an invoice after 2006/112/EC art. 226 (from memory); the sums are the
  * core's (core/test/sales/orders/documents-of).
  */
-import type { Documents, Order, RefundAnswer } from "@dawngate/contract/sales";
+import { type Documents, type RefundAnswer, USUAL_INVOICING } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
 import pg from "pg";
@@ -14,7 +14,7 @@ import { orderRunner } from "../../src/sales/running/charge";
 import { testCluster } from "../helpers/database";
 import { OWNER } from "../helpers/owned";
 import { instant } from "../helpers/sample";
-import { type Bought, type Selling, sellingSchool, somebody } from "../helpers/selling";
+import { type Bought, IN_THREE, type Selling, sellingSchool, somebody } from "../helpers/selling";
 
 const read = require("pdf-parse/lib/pdf-parse.js") as (
   file: Buffer,
@@ -29,11 +29,7 @@ beforeAll(async () => {
   now = instant("2027-03-06T11:00:00Z");
   school = await sellingSchool(() => now);
   listing = await school.onSale("Bread");
-  inThree = await school.onSale("Bread in three", {
-    options: [
-      { id: "three", kind: "installments", amount: 20_100, count: 3, every: "P1M", default: true },
-    ],
-  });
+  inThree = await school.onSale("Bread in three", IN_THREE);
 });
 afterAll(() => school.owned.test_.close());
 
@@ -42,13 +38,8 @@ const BAKERY = {
   address: "Am Markt 3\n  99084 Erfurt ",
   reference: "PO-77",
 };
-async function buy(name: string, wanted: object = {}, of = listing): Promise<Bought> {
-  const bought = await school.press(null, of, { ...somebody(name), ...wanted });
-  await school.tell(bought.order, "paid", `ch-${bought.order}`);
-  return bought;
-}
-const orderOf = ({ order }: Bought) =>
-  school.owned.ask<Order>("GET", `/schools/one/orders/${order}`);
+const buy = (name: string, wanted: object = {}, of = listing) => school.bought(name, of, wanted);
+const orderOf = (bought: Bought) => school.order(bought);
 const numbersOf = async (bought: Bought) =>
   (await orderOf(bought)).documents.map(({ number }) => number);
 const file = (who: string | null, { order }: Bought, number: string, secret?: string) =>
@@ -124,15 +115,7 @@ test("an invoice says who sells, who buys and their reference, what, tax and rat
 test("it stays as it was written, whatever becomes of the school or its settings", async () => {
   await school.owned.ask("PATCH", "/schools/one", {
     name: "Another name",
-    invoicing: {
-      name: "",
-      address: "",
-      taxNumber: "",
-      invoices: "A",
-      creditNotes: "C",
-      payTo: "",
-      note: "",
-    },
+    invoicing: USUAL_INVOICING,
   });
   const [bought] = (
     await school.owned.ask<{ orders: { id: string }[] }>("GET", "/schools/one/orders?find=berta")
@@ -253,15 +236,7 @@ test("a month is the school's, page by page, with what it comes to, and as one f
 
 test("the new year begins anew, in the school's zone; invoices and credit notes may share a series", async () => {
   await school.owned.ask("PATCH", "/schools/one", {
-    invoicing: {
-      name: "",
-      address: "",
-      taxNumber: "",
-      invoices: "B",
-      creditNotes: "B",
-      payTo: "",
-      note: "",
-    },
+    invoicing: { ...USUAL_INVOICING, invoices: "B", creditNotes: "B" },
   });
   now = instant("2027-12-31T23:59:59Z");
   const old = await buy("Hugo");
@@ -319,17 +294,8 @@ test.each([
   ["invoicing.creditNotes", { creditNotes: "A-B" }],
   ["invoicing.taxNumber", { taxNumber: "1\n2" }],
 ])("%s as %j is refused", async (path, part) => {
-  const invoicing = {
-    name: "",
-    address: "",
-    taxNumber: "",
-    invoices: "A",
-    creditNotes: "C",
-    payTo: "",
-    note: "",
-  };
   const response = await school.owned.app.ask(OWNER, "PATCH", "/schools/one", {
-    invoicing: { ...invoicing, ...part },
+    invoicing: { ...USUAL_INVOICING, ...part },
   });
   expect(response.status).toBe(422);
   const { errors } = (await response.json()) as { errors: { path: string }[] };

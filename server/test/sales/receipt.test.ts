@@ -5,7 +5,7 @@
 import type { bought, OwnOrder } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
-import { writePapers } from "../../src/sales/documents/paper-pdf";
+import { printAll } from "../../src/sales/documents/print";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 import { testTill } from "../helpers/till";
@@ -140,7 +140,7 @@ test("long names and many lines go on on the next page, and nothing is lost", as
     later: [],
     notes: ["For 60 seats."],
   };
-  const bytes = await writePapers([paper], "Receipt 2027-9999");
+  const bytes = await printAll([paper], "Receipt 2027-9999");
   const { text, numpages } = await read(Buffer.from(bytes));
   expect(numpages).toBeGreaterThan(1);
   for (let i = 0; i < 60; i += 1) expect(text).toContain(`Line ${i}€${i}.00`);

@@ -8,7 +8,7 @@ import type { Instant } from "@dawngate/core/time";
 import { backPayer } from "../../src/sales/refunds/pay-back";
 import { OWNER } from "../helpers/owned";
 import { instant } from "../helpers/sample";
-import { type Bought, type Selling, sellingSchool, somebody } from "../helpers/selling";
+import { type Bought, IN_THREE, type Selling, sellingSchool, somebody } from "../helpers/selling";
 
 let school: Selling;
 let now: Instant = instant("2027-03-08T11:00:00Z");
@@ -27,12 +27,7 @@ async function paid(title: string, name: string, terms: object = {}, wanted: obj
   await school.tell(bought.order, "paid", `ch-${bought.order}`);
   return bought;
 }
-const THREE = {
-  options: [
-    { id: "three", kind: "installments", amount: 20_100, count: 3, every: "P1M", default: true },
-  ],
-};
-const IN_THREE = { option: "three", seen: { total: 20_100, dueNow: 6700 } };
+const IN_THREE_PAID = { option: "three", seen: { total: 20_100, dueNow: 6700 } };
 
 const see = ({ order }: Bought, query: string) =>
   school.owned.ask<RefundAnswer>("GET", `/schools/one/orders/${order}/refund?${query}`);
@@ -96,7 +91,7 @@ test("after fourteen days the terms give nothing; an amount of one's own leaves 
 });
 
 test("what is still to be paid is set off first, and nothing more is charged", async () => {
-  const bought = await paid("In parts", "Jona", THREE, IN_THREE);
+  const bought = await paid("In parts", "Jona", IN_THREE, IN_THREE_PAID);
   const seen = await see(bought, "policy=full");
   expect(seen).toMatchObject({ rule: "full", amount: 6700, off: 13_400 });
   const order = await giveBack(bought, { policy: "full", seen: { amount: 6700, off: 13_400 } });

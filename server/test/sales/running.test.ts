@@ -9,7 +9,7 @@ import { formatInstant, type Instant } from "@dawngate/core/time";
 import { orderRunner } from "../../src/sales/running/charge";
 import { OWNER } from "../helpers/owned";
 import { instant } from "../helpers/sample";
-import { type Bought, type Selling, sellingSchool, somebody } from "../helpers/selling";
+import { type Bought, IN_THREE, type Selling, sellingSchool, somebody } from "../helpers/selling";
 
 let school: Selling;
 let now: Instant = instant("2027-03-06T11:00:00Z");
@@ -23,11 +23,6 @@ beforeEach(() => {
 });
 afterAll(() => school.owned.test_.close());
 
-const THREE = {
-  options: [
-    { id: "three", kind: "installments", amount: 20_100, count: 3, every: "P1M", default: true },
-  ],
-};
 const MONTHLY = {
   options: [
     {
@@ -42,7 +37,7 @@ const MONTHLY = {
 };
 
 async function inParts(title: string, name: string): Promise<Bought> {
-  const listing = await school.onSale(title, THREE);
+  const listing = await school.onSale(title, IN_THREE);
   const bought = await school.press(null, listing, {
     ...somebody(name),
     option: "three",

@@ -1,6 +1,6 @@
 /** What changing a subscription to another series would come to: looked at before it is done; it changes nothing. */
 import { formatDate, type Instant } from "../../time";
-import { changeNow } from "./change-option";
+import { changeNow, whyNoChange } from "./change-option";
 import { lifeOf } from "./life-of";
 import type { Money } from "./part";
 import type { Order, OrderSeries } from "./schema";
@@ -33,9 +33,8 @@ export function changeAhead(
   const life = lifeOf(order).moveTo(at);
   const { series } = life;
   if (!series) return { ok: false, reason: "not-running" };
-  if (life.ended) return { ok: false, reason: "ended" };
-  if (life.runsOutAt !== null) return { ok: false, reason: "cancelled" };
-  if (life.unpaidFirst()) return { ok: false, reason: "open-part" };
+  const reason = whyNoChange(life);
+  if (reason) return { ok: false, reason };
   const begins = series.dateOf(series.next);
   const change = changeNow(life, to);
   const { amount, tax } = new Series(begins, to).priceOf(0);

@@ -18,9 +18,8 @@ export function changeOption(life: Life, event: Changed, index: number): Reason 
     if (charge !== null) life.excess.push({ charge, amount });
     return reason;
   };
-  if (life.ended) return ignored("ended");
-  if (life.runsOutAt !== null) return ignored("cancelled");
-  if (life.unpaidFirst()) return ignored("open-part");
+  const shut = whyNoChange(life);
+  if (shut) return ignored(shut);
   const { series } = life;
   if (!series) throw new TypeError("This order was not checked");
   const change = when === "now" ? changeNow(life, to) : null;
@@ -44,6 +43,13 @@ export function changeOption(life: Life, event: Changed, index: number): Reason 
 interface Change {
   credit: Money;
   price: Money;
+}
+
+/** Why a subscription cannot be changed at this moment; null: it can. */
+export function whyNoChange(life: Life): "ended" | "cancelled" | "open-part" | null {
+  if (life.ended) return "ended";
+  if (life.runsOutAt !== null) return "cancelled";
+  return life.unpaidFirst() ? "open-part" : null;
 }
 
 /** What a change on this day comes to; null where it waits for the period's end. */

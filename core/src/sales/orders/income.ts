@@ -27,7 +27,8 @@ const monthOf = (day: LocalDate): Month => {
 };
 const writeMonth = (month: Month) =>
   `${String(Math.floor(month / 12)).padStart(4, "0")}-${pad2((month % 12) + 1)}`;
-const firstDay = (month: Month) => dateOf(Math.floor(month / 12), (month % 12) + 1, 1);
+/** The first day of a month. */
+export const firstDay = (month: Month) => dateOf(Math.floor(month / 12), (month % 12) + 1, 1);
 
 /** Reads `2027-03`; null where it is no month. */
 export function parseMonth(text: string): Month | null {

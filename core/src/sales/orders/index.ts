@@ -2,7 +2,7 @@
 export { type ChangeAhead, type ChangeReason, changeAhead } from "./change-ahead";
 export { parseOrder, parseOrders } from "./check";
 export { documentsOf, type OrderDocument } from "./documents-of";
-export { type Income, IncomeBook, incomeOf, parseMonth } from "./income";
+export { firstDay, type Income, IncomeBook, incomeOf, parseMonth } from "./income";
 export { type OrderAt, orderAt } from "./order";
 export { type Refund, type RefundAsked, type RefundPolicy, refundAt } from "./refund";
 export { type Order, type Orders, orderSchema, ordersSchema } from "./schema";

@@ -4,7 +4,7 @@ import type { Doing, TaskParts } from "./doing";
 import { everybody } from "./everybody";
 import { income } from "./income";
 import { notify } from "./notify";
-import { papers } from "./paper";
+import { print } from "./print";
 import { project } from "./project";
 import { publicPage } from "./public-page";
 import { quizAnalysis } from "./quiz-analysis";
@@ -21,7 +21,7 @@ const ALL = [
   everybody,
   publicPage,
   today,
-  papers,
+  print,
   quizAnalysis,
 ] as readonly unknown[] as readonly Doing<unknown, unknown>[];
 

@@ -4,6 +4,7 @@
  */
 import { readFileSync } from "node:fs";
 import { COVER, coverOf } from "@dawngate/core/courses/drawn-cover";
+import { FACES } from "../../base/faces";
 import { escaped } from "../../base/html";
 import { SHARING } from "../../base/sharing";
 
@@ -24,10 +25,6 @@ const COLORS = {
   onNight: "#FFFFFF",
   quiet: "#C3BBDD",
 };
-const FACES = [
-  "@expo-google-fonts/bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf",
-  "@expo-google-fonts/source-sans-3/400Regular/SourceSans3_400Regular.ttf",
-];
 const HEADING = 'font-family="Bricolage Grotesque" font-weight="700"';
 const MARGIN = 64;
 /** Where the band begins: the cover is as wide as the picture. */
@@ -50,7 +47,9 @@ export async function sharing({ title, school, color }: Shared): Promise<Uint8Ar
   const { Resvg } = await drawing();
   const options = {
     font: {
-      fontBuffers: FACES.map((face) => new Uint8Array(readFileSync(require.resolve(face)))),
+      fontBuffers: [FACES.heading, FACES.text].map(
+        (face) => new Uint8Array(readFileSync(require.resolve(face))),
+      ),
       defaultFontFamily: "Source Sans 3",
     },
   };

@@ -1,14 +1,14 @@
 /** The mails of an order by hand: what is asked for, how it is paid, and the one reminder. */
-import { sayLine, sayMoney } from "@dawngate/core/sales";
+import { sayMoney } from "@dawngate/core/sales";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
-import { writeLetter } from "../../base/letter";
 import type { SchoolTransaction } from "../../db/connection";
-import { follow } from "../../jobs/outbox";
-import { inMail, schoolInMail } from "../../school/in-mail";
+import { inMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
+import { invoicingOf } from "../documents/parties";
 import type { Doing } from "../doing";
 import { letterSecret } from "../letter-link";
+import { mailBuyer, quoteInMail } from "../mail-buyer";
 import type { OrderRow } from "../order-store";
 
 type Urls = Pick<Services, "baseUrl">;
@@ -51,31 +51,18 @@ async function write(
   secret: string,
   { subject, says }: { subject: string; says: string },
 ): Promise<void> {
-  const { slug, invoicing } = await readSchool(tx);
-  const { quote, currency } = order;
-  const payTo = invoicing?.payTo ?? "";
-  await follow(tx, school, "mail", {
-    to: order.email,
-    ...writeLetter({
-      subject,
-      from: await schoolInMail(tx),
-      greeting: `Hello ${inMail(order.name)},`,
-      says: [says],
-      lines: [
-        ...quote.lines.map(
-          (line) => `${inMail(sayLine(line))}: ${sayMoney(line.amount, currency)}`,
-        ),
-        `In all: ${sum(order)}`,
-        ...(payTo === "" ? [] : payTo.split("\n").map(inMail)),
-        `Say with it: ${order.id}`,
-      ],
-      button: {
-        label: "See the order",
-        url: `${baseUrl}/${slug}/orders/${order.id}?secret=${secret}`,
-      },
-      small: [
-        `The request as a file: ${baseUrl}/api/schools/${slug}/orders/${order.id}/request?secret=${secret}`,
-      ],
-    }),
+  const { slug, ...about } = await readSchool(tx);
+  const page = `${slug}/orders/${order.id}`;
+  await mailBuyer(tx, school, order, {
+    subject,
+    says: [says],
+    lines: [
+      ...quoteInMail(order),
+      `In all: ${sum(order)}`,
+      ...invoicingOf(about).payTo.split("\n").filter(Boolean).map(inMail),
+      `Say with it: ${order.id}`,
+    ],
+    button: { label: "See the order", url: `${baseUrl}/${page}?secret=${secret}` },
+    small: [`The request as a file: ${baseUrl}/api/schools/${page}/request?secret=${secret}`],
   });
 }

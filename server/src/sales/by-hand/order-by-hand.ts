@@ -2,8 +2,7 @@
  * Orders that staff write for somebody: the price frozen and the seats held, as at the till; paid by transfer until a
  * day. Its buyer is asked by mail, and reminded once on the day after; some days later it lapses.
  */
-import { randomBytes } from "node:crypto";
-import { type Order, type orderByHand, USUAL_TERMS } from "@dawngate/contract/sales";
+import type { Order, orderByHand } from "@dawngate/contract/sales";
 import { optionOf, sayMoney } from "@dawngate/core/sales";
 import {
   addDays,
@@ -19,8 +18,9 @@ import { conflict, ProblemError, refusal } from "../../base/problem";
 import { digestOf, newSecret } from "../../base/secret";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
-import { orderTaxOf, placeOfBuyer, taxFor } from "../buyer-tax";
+import { placeOfBuyer, taxFor } from "../buyer-tax";
 import { madeBefore, mayBuy } from "../checkout";
+import { newOrder } from "../new-order";
 import { priced, readOnSale } from "../offered";
 import { insertOrder, type OrderRow, readOrder } from "../order-store";
 import { sayOrder } from "../orders";
@@ -30,7 +30,7 @@ import { watchFrom } from "./watch";
 /** So many days ahead it may be due. */
 const AHEAD = 366;
 /** So many days after its last day the seats are held still. */
-export const PATIENCE = 14;
+const PATIENCE = 14;
 
 export async function writeOrder(
   services: Pick<Services, "db" | "identity" | "baseUrl" | "numbers">,
@@ -68,39 +68,28 @@ export async function writeOrder(
       );
     if (quote.dueNow === 0) throw conflict("Nothing is due for it: enroll them by hand instead.");
     const until = heldUntil(wanted.payBy, onSale.school.time_zone, context.now);
-    const id = `o-${randomBytes(6).toString("hex")}`;
+    const made = newOrder(onSale, {
+      listing: wanted.listing,
+      quote,
+      tax,
+      wanted,
+      now: context.now,
+    });
     const secret = newSecret();
     await insertOrder(tx, context.school, {
-      id,
-      key: wanted.key,
-      listing_id: wanted.listing,
-      terms_number: onSale.row.number,
-      title: onSale.row.offer.title,
+      ...made,
       account_id: account?.id ?? null,
       person_id: null,
       name: wanted.name,
       email,
-      time_zone: wanted.timeZone,
-      option_id: quote.option,
-      kind: "once",
-      seats: wanted.seats,
-      codes: quote.lines.flatMap(({ kind, label }) => (kind === "code" ? [label] : [])),
-      quote,
-      tax: tax && orderTaxOf(tax),
       gift: null,
-      billing: wanted.billing ?? null,
       renews: false,
-      payment_terms: onSale.school.payment_terms ?? USUAL_TERMS,
-      series: null,
-      currency: onSale.school.currency,
       consent_at: null,
-      state: "open",
-      bought_at: formatInstant(context.now),
       held_until: formatInstant(until),
       pay_by: wanted.payBy,
       secret_hash: digestOf(secret),
     });
-    const order = (await readOrder(tx, id)) as OrderRow;
+    const order = (await readOrder(tx, made.id)) as OrderRow;
     await askToPay(tx, services, context, order, secret);
     await watchFrom(tx, context, order);
     return sayOrder(tx, context, order);

@@ -7,20 +7,21 @@ import {
   type documentsQuery,
   type OwnOrder,
 } from "@dawngate/contract/sales";
-import { dateOf, formatInstant, startOfDay, zoneOf } from "@dawngate/core/time";
+import { firstDay, parseMonth } from "@dawngate/core/sales/orders";
+import { formatInstant, startOfDay, zoneOf } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../../base/cursor";
-import { notFound } from "../../base/problem";
+import { notFound, ProblemError } from "../../base/problem";
 import type { SchoolTransaction } from "../../db/connection";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { reading } from "../../school/service";
 import { readSchool } from "../../school/store";
 import { type OrderRow, readOrder, updateOrder } from "../order-store";
-import { isOpen, openedBy, sayOwnOrder } from "../orders";
-import { PAPERS } from "../tasks";
+import { openedBy, sayOwnOrder, seenBy } from "../orders";
+import { PRINT, printOne } from "../tasks";
 import { readDocuments, readDocumentsOf, type Span, sumDocuments } from "./document-store";
-import { numberOf, paperOf, summaryOf } from "./say-document";
+import { numberOf, printedOf, sayDocument } from "./say-document";
 
 const pageEnd = z.tuple([z.iso.datetime(), z.string().max(200), z.int()]);
 
@@ -40,7 +41,7 @@ export async function showDocuments(
     const last = page.at(-1);
     return {
       documents: page.map((row) => ({
-        ...summaryOf(row),
+        ...sayDocument(row),
         order: row.order_id,
         title: row.content.title,
         buyer: row.content.buyer.name,
@@ -60,16 +61,16 @@ export async function documentsFile(
   context: Context,
   { month, part }: z.output<typeof documentsFileQuery>,
 ): Promise<Uint8Array> {
-  const papers = await reading(db, context, async (tx) => {
+  const prints = await reading(db, context, async (tx) => {
     const { time_zone } = await readSchool(tx);
     const rows = await readDocumentsOf(tx, await spanOf(tx, month), {
       skip: (part - 1) * DOCUMENTS_A_FILE,
       most: DOCUMENTS_A_FILE,
     });
-    return rows.map((row) => paperOf(row, time_zone));
+    return rows.map((row) => printedOf(row, time_zone));
   });
-  if (papers.length === 0) throw notFound(`There are no invoices and credit notes of ${month}.`);
-  return threads.run(PAPERS, { title: `Invoices and credit notes of ${month}`, papers });
+  if (prints.length === 0) throw notFound(`There are no invoices and credit notes of ${month}.`);
+  return threads.run(PRINT, { title: `Invoices and credit notes of ${month}`, prints });
 }
 
 /** One of an order's: for its buyer, for whoever has its secret, and for those who sell. */
@@ -79,16 +80,13 @@ export async function documentFile(
   id: string,
   { number, secret }: { number: string; secret: string | undefined },
 ): Promise<Uint8Array> {
-  const paper = await reading(db, context, async (tx) => {
-    const order = await readOrder(tx, id);
-    const may = order && (context.may("sales.see") || (await isOpen(tx, context, order, secret)));
-    if (!may)
-      throw notFound("There is no such order, or it is not yours. Sign in as whoever bought it.");
+  const one = await reading(db, context, async (tx) => {
+    await seenBy(tx, context, id, secret);
     const row = (await readDocuments(tx, id)).find((one) => numberOf(one) === number);
     if (!row) throw notFound(`There is no document ${number} of this order.`);
-    return paperOf(row, (await readSchool(tx)).time_zone);
+    return printedOf(row, (await readSchool(tx)).time_zone);
   });
-  return threads.run(PAPERS, { title: `${paper.kind} ${paper.number}`, papers: [paper] });
+  return printOne({ threads }, one);
 }
 
 /** For which company those to come are written; what is written stays. */
@@ -108,8 +106,8 @@ export async function changeBilling(
 /** A month in the school's zone. */
 async function spanOf(tx: SchoolTransaction, month: string): Promise<Span> {
   const zone = zoneOf((await readSchool(tx)).time_zone);
-  const [year, number] = [Number(month.slice(0, 4)), Number(month.slice(5))];
-  const begins = (months: number) =>
-    formatInstant(startOfDay(zone, dateOf(year + Math.floor(months / 12), (months % 12) + 1, 1)));
-  return [begins(number - 1), begins(number)];
+  const which = parseMonth(month);
+  if (which === null) throw new ProblemError(400, "A month is such as 2027-03.");
+  const begins = (of: number) => formatInstant(startOfDay(zone, firstDay(of)));
+  return [begins(which), begins(which + 1)];
 }

@@ -2,7 +2,6 @@
  * Writes the invoices and credit notes that an order has come to and that are not written yet: each once, by the event
  * that made it, with all that stands on it as it is then. In the transaction in which the money is put on record.
  */
-import { type Invoicing, USUAL_INVOICING } from "@dawngate/contract/sales";
 import { countsInTotal, sayLine } from "@dawngate/core/sales";
 import { documentsOf, type OrderDocument } from "@dawngate/core/sales/orders";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
@@ -14,7 +13,6 @@ import {
   zoneOf,
 } from "@dawngate/core/time";
 import type { Database, SchoolId, SchoolTransaction } from "../../db/connection";
-import type { DocumentContent } from "../../db/tables/sales";
 import { system } from "../../db/who";
 import { readSchool } from "../../school/store";
 import type { Doing } from "../doing";
@@ -22,6 +20,7 @@ import { type OrderRow, readEvents, readOrder } from "../order-store";
 import { isKnown, orderFile } from "../running/order-file";
 import { readTerms } from "../terms-store";
 import { insertDocument, readDocuments } from "./document-store";
+import { invoicingOf, partiesOf } from "./parties";
 import { numberOf } from "./say-document";
 import { taxNotes } from "./tax-notes";
 
@@ -36,13 +35,15 @@ export async function issueDocuments(
   const numbers = new Map(
     (await readDocuments(tx, order.id)).map((row) => [row.event, numberOf(row)]),
   );
+  const missing = made
+    .map((one) => ({ one, event: sequenceOf(events, one.event) }))
+    .filter(({ event }) => !numbers.has(event));
+  if (missing.length === 0) return [];
+  const about = await readSchool(tx);
+  const invoicing = invoicingOf(about);
+  const offer = await readTerms(tx, order.listing_id, order.terms_number);
   const written: string[] = [];
-  for (const one of made) {
-    const event = sequenceOf(events, one.event);
-    if (numbers.has(event)) continue;
-    const about = await readSchool(tx);
-    const invoicing = { ...USUAL_INVOICING, ...about.invoicing };
-    const offer = await readTerms(tx, order.listing_id, order.terms_number);
+  for (const { one, event } of missing) {
     const series = one.kind === "invoice" ? invoicing.invoices : invoicing.creditNotes;
     const { year } = yearMonthDay(
       localDateAt(zoneOf(about.time_zone), Date.parse(one.at) as Instant),
@@ -57,8 +58,7 @@ export async function issueDocuments(
       tax: one.tax,
       currency: order.currency,
       content: {
-        seller: sellerOf(invoicing, about),
-        buyer: buyerOf(order),
+        ...partiesOf(order, about),
         title: order.title,
         seats: order.seats,
         lines: linesOf(order, one),
@@ -105,25 +105,6 @@ const sequenceOf = (events: readonly { sequence: number }[], place: number) => {
   if (!event) throw new Error(`The order's file has no event ${place}`);
   return event.sequence;
 };
-
-const sellerOf = (
-  { name, address, taxNumber }: Invoicing,
-  school: { name: string; contact: string },
-): DocumentContent["seller"] => ({
-  name: name || school.name,
-  address,
-  taxNumber,
-  contact: school.contact,
-});
-
-const buyerOf = ({ name, email, billing, tax }: OrderRow): DocumentContent["buyer"] => ({
-  name,
-  email,
-  company: billing?.company ?? null,
-  address: billing?.address ?? "",
-  reference: billing?.reference ?? "",
-  taxNumber: tax?.buyer.number ? `${tax.buyer.country} ${tax.buyer.number}` : null,
-});
 
 /** What was paid for, or given back, in words. */
 function linesOf(order: OrderRow, { kind, amount, part, period }: OrderDocument) {

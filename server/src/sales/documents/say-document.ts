@@ -1,10 +1,12 @@
 /** Documents as they are called and listed. */
 import type { DocumentSummary } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales";
+import { DOCUMENT_KINDS } from "@dawngate/core/sales/line-words";
 import { sayDate } from "@dawngate/core/schedule/words";
 import { type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import type { DocumentRow } from "./document-store";
-import type { PaperData } from "./paper-pdf";
+import { printParties } from "./parties";
+import type { Printed } from "./print";
 
 /** Where a mail says that one lies. */
 export const sayFile = (
@@ -22,7 +24,7 @@ export const numberOf = ({
 }: Pick<DocumentRow, "series" | "year" | "number">) =>
   `${series}-${String(year).padStart(4, "0")}-${String(number).padStart(4, "0")}`;
 
-export const summaryOf = (row: DocumentRow): DocumentSummary => ({
+export const sayDocument = (row: DocumentRow): DocumentSummary => ({
   number: numberOf(row),
   kind: row.kind,
   at: row.at,
@@ -31,39 +33,24 @@ export const summaryOf = (row: DocumentRow): DocumentSummary => ({
   of: row.content.of,
 });
 
-const KINDS = { invoice: "Invoice", "credit-note": "Credit note" } as const;
-
-/** One as it is set on paper. Days in the school's zone. */
-export function paperOf(row: DocumentRow, timeZone: string): PaperData {
+/** One as it is printed. Days in the school's zone. */
+export function printedOf(row: DocumentRow, timeZone: string): Printed {
   const { content, amount, tax, currency } = row;
-  const { seller, buyer, title, lines, of, rate, notes, seats } = content;
+  const { title, lines, of, rate, notes, seats } = content;
+  const { reference, ...parties } = printParties(content);
   const money = (sum: number) => sayMoney(sum, currency);
   const day = (at: string) => sayDate(localDateAt(zoneOf(timeZone), Date.parse(at) as Instant));
   const isInvoice = row.kind === "invoice";
   const [paid, written] = [day(row.at), day(row.issued_at)];
   return {
-    kind: KINDS[row.kind],
+    kind: DOCUMENT_KINDS[row.kind],
     number: numberOf(row),
     about: [
       `${written} · Order ${row.order_id}`,
       ...(of.length > 0 ? [`Credits invoice ${of.join(", ")}`] : []),
-      ...(buyer.reference === "" ? [] : [`Your reference: ${buyer.reference}`]),
+      ...reference,
     ],
-    school: {
-      name: seller.name,
-      lines: [
-        ...seller.address.split("\n"),
-        seller.taxNumber === "" ? "" : `Tax number ${seller.taxNumber}`,
-        seller.contact,
-      ].filter(Boolean),
-    },
-    buyer: [
-      buyer.company ?? buyer.name,
-      ...buyer.address.split("\n"),
-      buyer.taxNumber === null ? "" : `Tax number ${buyer.taxNumber}`,
-      ...(buyer.company === null ? [] : [buyer.name]),
-      buyer.email,
-    ].filter(Boolean),
+    ...parties,
     title,
     lines: lines.map((line) => ({ says: line.says, amount: money(line.amount) })),
     sums: [

@@ -3,31 +3,19 @@ import { sayMoney } from "@dawngate/core/sales";
 import type { OrderAt } from "@dawngate/core/sales/orders";
 import { sayDate, sayInstant } from "@dawngate/core/schedule/words";
 import { type Instant, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
-import { type Letter, writeLetter } from "../../base/letter";
 import type { SchoolTransaction } from "../../db/connection";
-import { follow } from "../../jobs/outbox";
-import { inMail, schoolInMail } from "../../school/in-mail";
+import { inMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
 import { issueDocuments } from "../documents/issue";
 import { sayFile } from "../documents/say-document";
 import type { Doing } from "../doing";
 import { GOOD_WORDS, letterLink } from "../letter-link";
+import { type BuyerMail, mailBuyer } from "../mail-buyer";
 import type { OrderRow } from "../order-store";
 
-type Mail = Pick<Letter, "subject" | "says"> & Partial<Letter>;
-
-async function write(tx: SchoolTransaction, { school }: Doing, order: OrderRow, mail: Mail) {
-  await follow(tx, school, "mail", {
-    to: order.email,
-    ...writeLetter({
-      from: await schoolInMail(tx),
-      greeting: `Hello ${inMail(order.name)},`,
-      ...mail,
-      small: [...(mail.small ?? []), `Order ${order.id}.`],
-    }),
-  });
-}
+const write = (tx: SchoolTransaction, { school }: Doing, order: OrderRow, mail: BuyerMail) =>
+  mailBuyer(tx, school, order, { ...mail, small: [...(mail.small ?? []), `Order ${order.id}.`] });
 
 const whole = (order: OrderRow, amount: number) => sayMoney(amount, order.currency);
 

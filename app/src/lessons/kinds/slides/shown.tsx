@@ -3,15 +3,14 @@ import type { PartOf } from "@dawngate/core/lessons";
 import { type KeyboardEvent, useRef, useState } from "react";
 import { View } from "react-native";
 import { QuietAction } from "../../../ui/action";
-import { useLessMotion } from "../../../ui/less-motion";
 import { Text } from "../../../ui/text";
-import { usePalette } from "../../../ui/theme";
+import { usePalette, useStill } from "../../../ui/theme";
 import { Gone } from "../gone";
 import type { ShownProps } from "../kind";
 
 export default function SlidesShown({ part, files, title }: ShownProps<PartOf<"slides">>) {
   const { quiet, line, lilac } = usePalette();
-  const calm = useLessMotion();
+  const calm = useStill();
   const row = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState(0);
   const of = part.slides.length;

@@ -3,9 +3,10 @@
  * in it, with every script our text face has. Several stand in one file, each from a page of its own on.
  */
 import PDFDocument from "pdfkit";
+import { FACES } from "../../base/faces";
 
 /** What stands on one, in words. */
-export interface PaperData {
+export interface Printed {
   /** "Receipt", "Invoice", "Credit note". */
   kind: string;
   number: string;
@@ -22,12 +23,6 @@ export interface PaperData {
   notes: string[];
 }
 
-const FACES = {
-  text: "@expo-google-fonts/source-sans-3/400Regular/SourceSans3_400Regular.ttf",
-  strong: "@expo-google-fonts/source-sans-3/600SemiBold/SourceSans3_600SemiBold.ttf",
-  heading: "@expo-google-fonts/bricolage-grotesque/700Bold/BricolageGrotesque_700Bold.ttf",
-} as const;
-
 /** A4, in points. */
 const MARGIN = 64;
 const WIDTH = 595.28 - 2 * MARGIN;
@@ -36,7 +31,7 @@ const QUIET = "#5E5878";
 const INK = "#1F1B2E";
 
 /** One file of all of them; `title`: what the file is called. */
-export function writePapers(papers: readonly PaperData[], title: string): Promise<Uint8Array> {
+export function printAll(prints: readonly Printed[], title: string): Promise<Uint8Array> {
   const file = new PDFDocument({
     size: "A4",
     margin: MARGIN,
@@ -44,7 +39,7 @@ export function writePapers(papers: readonly PaperData[], title: string): Promis
     lang: "en",
     displayTitle: true,
     pdfVersion: "1.7",
-    info: { Title: title, Author: papers[0]?.school.name ?? "" },
+    info: { Title: title, Author: prints[0]?.school.name ?? "" },
   });
   const pieces: Buffer[] = [];
   const done = new Promise<Uint8Array>((resolve, reject) => {
@@ -55,9 +50,9 @@ export function writePapers(papers: readonly PaperData[], title: string): Promis
   for (const [name, path] of Object.entries(FACES)) file.registerFont(name, require.resolve(path));
   const document = file.struct("Document");
   file.addStructure(document);
-  for (const [i, paper] of papers.entries()) {
+  for (const [i, one] of prints.entries()) {
     if (i > 0) file.addPage();
-    write(file, document, paper);
+    write(file, document, one);
   }
   document.end();
   file.end();
@@ -66,7 +61,7 @@ export function writePapers(papers: readonly PaperData[], title: string): Promis
 
 type File = InstanceType<typeof PDFDocument>;
 
-function write(file: File, document: ReturnType<File["struct"]>, data: PaperData): void {
+function write(file: File, document: ReturnType<File["struct"]>, data: Printed): void {
   const say = (tag: string, text: string, face: keyof typeof FACES, size: number, color = INK) =>
     document.add(
       file.struct(tag, {}, () => {

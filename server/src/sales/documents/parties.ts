@@ -1,0 +1,59 @@
+/** Who sells and who buys, as they stand on an invoice, a credit note or a payment request. */
+import { type Invoicing, USUAL_INVOICING } from "@dawngate/contract/sales";
+import type { DocumentContent } from "../../db/tables/sales";
+import type { OrderRow } from "../order-store";
+import type { Printed } from "./print";
+
+type Parties = Pick<DocumentContent, "seller" | "buyer">;
+interface School {
+  name: string;
+  contact: string;
+  invoicing: Invoicing | null;
+}
+
+/** What a school says of itself on them, with what is usual for what it does not say. */
+export const invoicingOf = ({ invoicing }: Pick<School, "invoicing">): Invoicing => ({
+  ...USUAL_INVOICING,
+  ...invoicing,
+});
+
+/** As both are at this moment. */
+export function partiesOf({ name, email, billing, tax }: OrderRow, school: School): Parties {
+  const { address, taxNumber, name: own } = invoicingOf(school);
+  return {
+    seller: { name: own || school.name, address, taxNumber, contact: school.contact },
+    buyer: {
+      name,
+      email,
+      company: billing?.company ?? null,
+      address: billing?.address ?? "",
+      reference: billing?.reference ?? "",
+      taxNumber: tax?.buyer.number ? `${tax.buyer.country} ${tax.buyer.number}` : null,
+    },
+  };
+}
+
+/** Both in lines, and the buyer's own reference, where they have one. */
+export function printParties({
+  seller,
+  buyer,
+}: Parties): Pick<Printed, "school" | "buyer"> & { reference: string[] } {
+  return {
+    school: {
+      name: seller.name,
+      lines: [
+        ...seller.address.split("\n"),
+        seller.taxNumber === "" ? "" : `Tax number ${seller.taxNumber}`,
+        seller.contact,
+      ].filter(Boolean),
+    },
+    buyer: [
+      buyer.company ?? buyer.name,
+      ...buyer.address.split("\n"),
+      buyer.taxNumber === null ? "" : `Tax number ${buyer.taxNumber}`,
+      ...(buyer.company === null ? [] : [buyer.name]),
+      buyer.email,
+    ].filter(Boolean),
+    reference: buyer.reference === "" ? [] : [`Your reference: ${buyer.reference}`],
+  };
+}
