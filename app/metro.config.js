@@ -1,4 +1,4 @@
-// Expo's own; packed typefaces as files; and of Zod's messages in forty languages the one that is used.
+// Expo's own; packed typefaces as files; of Zod's messages in forty languages the one that is used; no parser of SVG files.
 const { getDefaultConfig } = require("expo/metro-config");
 const { join } = require("node:path");
 
@@ -9,6 +9,11 @@ config.resolver.resolveRequest = (context, name, platform) => {
   const from = context.originModulePath.replaceAll("\\", "/");
   if (name === "../locales/index.js" && from.includes("/node_modules/zod/"))
     return { type: "sourceFile", filePath: join(__dirname, "zod-locales.js") };
+  if (
+    (name === "./xml" || name === "./deprecated") &&
+    /\/react-native-svg\/(src|lib\/\w+)\/ReactNativeSVG/.test(from)
+  )
+    return { type: "sourceFile", filePath: join(__dirname, "svg-without-xml.js") };
   return (resolve ?? context.resolveRequest)(context, name, platform);
 };
 module.exports = config;

@@ -9,10 +9,10 @@ import { PrimaryAction, QuietAction } from "../ui/action";
 import { Empty } from "../ui/empty";
 import { Notice } from "../ui/notice";
 import { Skeleton } from "../ui/skeleton";
-import { useGetListingsInfiniteQuery } from "./api";
 import { ListingRows } from "./listing-rows";
 import { NewListing } from "./new-listing";
 import { COURSE_SALES } from "./places";
+import { useGetListingsInfiniteQuery } from "./selling-api";
 
 export function CourseSalesScreen() {
   const place = useLocalSearchParams() as unknown as InCourse;

@@ -21,9 +21,9 @@ import { Table } from "../ui/table/table";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
-import { useGetDocumentsInfiniteQuery, useLazyGetDocumentPageQuery } from "./api";
 import { monthAfter, monthWords } from "./income/income-rows";
 import { SalesSides } from "./sales-sides";
+import { useGetDocumentsInfiniteQuery, useLazyGetDocumentPageQuery } from "./selling-api";
 
 const MANY = { invoice: "invoices", "credit-note": "credit notes" } as const;
 

@@ -14,7 +14,7 @@ import { Skeleton } from "../ui/skeleton";
 import { Switched } from "../ui/switched";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useGetRefundQuery, useGiveBackMutation, useGiveExcessBackMutation } from "./api";
+import { useGetRefundQuery, useGiveBackMutation, useGiveExcessBackMutation } from "./selling-api";
 
 const POLICIES = {
   terms: "By the terms",

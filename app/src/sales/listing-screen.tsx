@@ -21,7 +21,6 @@ import { TextField } from "../ui/text-field";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { AfterBuying } from "./after-buying";
-import { useGetListingQuery } from "./api";
 import { BundleFigures } from "./bundle-figures";
 import { BuyerPays } from "./buyer-pays";
 import { CodeSheet } from "./code-sheet";
@@ -35,6 +34,7 @@ import { Part } from "./part";
 import { PriceOverTime } from "./price-over-time";
 import { sayDated, sayOption } from "./say-terms";
 import { sayWay } from "./say-way";
+import { useGetListingQuery } from "./selling-api";
 import { useOffer } from "./use-offer";
 import { WaySheet } from "./way-sheet";
 

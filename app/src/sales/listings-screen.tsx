@@ -9,10 +9,10 @@ import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Skeleton } from "../ui/skeleton";
 import { TextLink } from "../ui/text-link";
-import { useGetListingsInfiniteQuery } from "./api";
 import { ListingRows } from "./listing-rows";
 import { NewListing } from "./new-listing";
 import { SalesSides } from "./sales-sides";
+import { useGetListingsInfiniteQuery } from "./selling-api";
 
 export function ListingsScreen() {
   const { school } = useLocalSearchParams() as { school: string };

@@ -6,8 +6,8 @@ import { PrimaryAction } from "../ui/action";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { TextField } from "../ui/text-field";
-import { useCreateListingMutation } from "./api";
 import { CourseChoices, useCoursesInUse } from "./course-choices";
+import { useCreateListingMutation } from "./selling-api";
 
 export function NewListing({
   school,

@@ -13,13 +13,13 @@ import { Sheet } from "../ui/sheet";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useGetOrderQuery } from "./api";
 import { MarkPaid } from "./by-hand/mark-paid";
 import { sayCountry } from "./country-field";
 import { GiveBack } from "./give-back";
 import { DocumentLinks, RunningParts } from "./lazy-parts";
 import { QuoteLines } from "./quote-lines";
 import { sayStanding } from "./say-standing";
+import { useGetOrderQuery } from "./selling-api";
 
 /** What an order was taxed by, for those who keep the books. */
 function sayOrderTax({ treatment, country, rate, buyer }: OrderTax): string {

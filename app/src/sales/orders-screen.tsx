@@ -24,11 +24,11 @@ import type { TableColumn } from "../ui/table/columns";
 import { Table } from "../ui/table/table";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useGetOrdersInfiniteQuery, useLazyGetOrderPageQuery } from "./api";
 import { OrderByHand } from "./by-hand/order-by-hand";
 import { OrderSheet } from "./order-sheet";
 import { SalesSides } from "./sales-sides";
 import { ORDER_STATES, STANDINGS } from "./say-standing";
+import { useGetOrdersInfiniteQuery, useLazyGetOrderPageQuery } from "./selling-api";
 
 type State = keyof typeof ORDER_STATES;
 /** What narrows them beside their state. */

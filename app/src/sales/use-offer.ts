@@ -2,7 +2,7 @@
 import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import { useCallback } from "react";
 import { useKept } from "../store/use-kept";
-import { useChangeListingMutation } from "./api";
+import { useChangeListingMutation } from "./selling-api";
 
 export function useOffer(place: { school: string; listing: string }, kept: ListingAnswer) {
   const [change, { error, isLoading }] = useChangeListingMutation();

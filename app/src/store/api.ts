@@ -49,12 +49,6 @@ export function explain(error: unknown): { title: string; detail: string } {
   };
 }
 
-/** What kind of refusal it is, where the server says so; null: it does not, or none came. */
-export function kindOf(error: unknown): string | null {
-  const { data } = (error ?? {}) as { data?: Partial<Problem> };
-  return data?.type ?? null;
-}
-
 /** Whether what went wrong may pass by itself: no answer came, or the server is at fault. */
 export function isPassing(error: unknown): boolean {
   const { status } = (error ?? {}) as { status?: unknown };

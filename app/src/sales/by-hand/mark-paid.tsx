@@ -12,7 +12,7 @@ import { Notice } from "../../ui/notice";
 import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
-import { useMarkPaidMutation } from "../api";
+import { useMarkPaidMutation } from "../selling-api";
 
 interface Props {
   school: string;

@@ -18,9 +18,10 @@ import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
-import { useGetListingsInfiniteQuery, useGetOfferedQuery, useOrderByHandMutation } from "../api";
+import { useGetOfferedQuery } from "../api";
 import { BillingFields } from "../lazy-parts";
 import { QuoteLines } from "../quote-lines";
+import { useGetListingsInfiniteQuery, useOrderByHandMutation } from "../selling-api";
 
 interface Props {
   school: string;

@@ -8,8 +8,8 @@ import { Press } from "../../ui/press";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { useGetIncomeOrdersInfiniteQuery } from "../api";
 import { OrderSheet } from "../order-sheet";
+import { useGetIncomeOrdersInfiniteQuery } from "../selling-api";
 import { monthWords, type Part } from "./income-rows";
 
 interface Props {
