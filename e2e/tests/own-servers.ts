@@ -17,6 +17,8 @@ export interface OwnServer {
 
 /** What a server is told; undefined: it is not told. */
 export type Settings = Record<string, string | undefined>;
+/** Told to a server whose database is ready. */
+export const READY: Settings = { DAWNGATE_DB_ADMIN_PASSWORD: undefined };
 export const root = fileURLToPath(new URL("../..", import.meta.url));
 
 /**
@@ -38,8 +40,13 @@ export async function ownServers(database: string, more: Settings = {}) {
     DAWNGATE_PORT: "0",
     ...more,
   };
+  // Nothing is prepared a second time.
   const start = (more: Settings = {}): Promise<OwnServer> =>
-    servers.startServer(bundle, { ...settings, ...more });
+    servers.startServer(bundle, {
+      ...settings,
+      ...(more.DAWNGATE_START_OVER === undefined && READY),
+      ...more,
+    });
   return { cluster, bundle, settings, start };
 }
 

@@ -54,7 +54,9 @@ export async function bundled(root, name, entry, sources) {
       "@resvg/resvg-wasm",
       "@expo-google-fonts/*",
     ],
+    // Each process and thread reads it whole as it starts: the place of each line, not the sources, which are here.
     sourcemap: "inline",
+    sourcesContent: false,
     banner: {
       js: 'import { createRequire as nodeRequire } from "node:module"; const require = nodeRequire(import.meta.url);',
     },

@@ -2,24 +2,12 @@
  * Each kind of job, with the server that does it killed in the middle (kill -9): another server ends it, and it has
  * happened once. The openings of a course have a test of their own (two-servers.spec.ts).
  */
-import { join } from "node:path";
-import { fileURLToPath } from "node:url";
 import pg from "pg";
 import { SMTPServer } from "smtp-server";
-// @ts-expect-error: plain scripts, shared with the start commands
-import * as servers from "../../../scripts/lib/server.mjs";
 import { expect, test } from "../helpers";
+import { type OwnServer, ownServers } from "../own-servers";
 
-const { databaseSettings, serverBundle, startServer, TEST_SECRETS } = servers;
-const root = fileURLToPath(new URL("../../..", import.meta.url));
-const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
 const NAME = "killed_jobs";
-
-interface Running {
-  port: number;
-  stop(): Promise<void>;
-  kill(): Promise<void>;
-}
 
 test.use({ who: null });
 test.describe.configure({ mode: "serial" });
@@ -28,11 +16,10 @@ test.describe.configure({ mode: "serial" });
 const arrived: { id: string; to: string }[] = [];
 let mailServer: SMTPServer;
 let db: pg.Client;
-let settings: Record<string, string> = {};
-const running: Running[] = [];
+let own: Awaited<ReturnType<typeof ownServers>>;
+const running: OwnServer[] = [];
 
 test.beforeAll(async () => {
-  test.skip(test.info().project.name !== "wide" || cluster === null);
   test.setTimeout(120_000);
   mailServer = new SMTPServer({
     authOptional: true,
@@ -53,19 +40,14 @@ test.beforeAll(async () => {
   });
   await new Promise<void>((resolve) => mailServer.listen(0, "127.0.0.1", resolve));
   const { port } = mailServer.server.address() as { port: number };
-  settings = {
-    ...databaseSettings(cluster, NAME, TEST_SECRETS),
-    DAWNGATE_DEMO: join(root, "demo"),
+  own = await ownServers(NAME, {
     DAWNGATE_SMTP: `smtp://127.0.0.1:${port}`,
-    DAWNGATE_LIMITS: "no",
-    DAWNGATE_LOG: "quiet",
     // What a server leaves undone is found sooner than where people work.
     DAWNGATE_SWEEP_EVERY: "2",
     DAWNGATE_LOST_AFTER: "4",
-    DAWNGATE_PORT: "0",
-  };
-  running.push(await start({ DAWNGATE_START_OVER: "yes" }));
-  db = new pg.Client({ ...cluster, user: "postgres", database: NAME });
+  });
+  running.push(await own.start({ DAWNGATE_START_OVER: "yes" }));
+  db = new pg.Client({ ...own.cluster, user: "postgres", database: NAME });
   await db.connect();
 });
 test.afterAll(async () => {
@@ -74,9 +56,6 @@ test.afterAll(async () => {
   mailServer?.close();
 });
 
-async function start(more = {}): Promise<Running> {
-  return startServer(await serverBundle(root), { ...settings, ...more });
-}
 const put = async (kind: string, payload: object): Promise<string> => {
   const { rows } = await db.query(
     "with put as (insert into outbox (kind, payload) values ($1, $2) returning id) select id, pg_notify('dawngate_outbox', '') from put",
@@ -89,7 +68,7 @@ const rowOf = async (id: string) =>
 /** Kills the server that works on a row, and starts another in its place. */
 const killAndReplace = async () => {
   await running.pop()?.kill();
-  running.push(await start());
+  running.push(await own.start());
 };
 const isDone = async (id: string) =>
   expect.poll(async () => (await rowOf(id)) === undefined, { timeout: 60_000 }).toBe(true);
@@ -108,7 +87,7 @@ const isHeldUp = () =>
     )
     .toBeGreaterThan(0);
 const holding = async (statement: string, values: unknown[] = []) => {
-  const holder = new pg.Client({ ...cluster, user: "postgres", database: NAME });
+  const holder = new pg.Client({ ...own.cluster, user: "postgres", database: NAME });
   await holder.connect();
   await holder.query("begin");
   await holder.query(statement, values);

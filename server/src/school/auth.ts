@@ -270,7 +270,7 @@ export function openAuth({
   }
 
   async function checkPassword(password: string, of: { name: string; email: string } | null) {
-    const fault = passwordFault(password, of ? [of.name, of.email] : []);
+    const fault = await passwordFault(password, of ? [of.name, of.email] : []);
     if (fault !== null) throw refusal(`${fault}.`, [{ path: "password", reason: fault }]);
   }
 

@@ -4,22 +4,32 @@
  * common, the usual strength package knows: its lists of breached passwords, names and words, and its estimate of how
  * many guesses a password takes. One check for every way in which a password is chosen.
  */
-import { zxcvbn, zxcvbnOptions } from "@zxcvbn-ts/core";
-import * as common from "@zxcvbn-ts/language-common";
-import * as english from "@zxcvbn-ts/language-en";
 
-zxcvbnOptions.setOptions({
-  dictionary: { ...common.dictionary, ...english.dictionary },
-  graphs: common.adjacencyGraphs,
-  // Longer ones are judged by their beginning: the estimate grows faster than the password.
-  maxLength: 72,
-});
+/** The package with its lists, read when the first password is chosen: a process that starts does not wait for them. */
+async function readStrength() {
+  const [{ zxcvbn, zxcvbnOptions }, common, english] = await Promise.all([
+    import("@zxcvbn-ts/core"),
+    import("@zxcvbn-ts/language-common"),
+    import("@zxcvbn-ts/language-en"),
+  ]);
+  zxcvbnOptions.setOptions({
+    dictionary: { ...common.dictionary, ...english.dictionary },
+    graphs: common.adjacencyGraphs,
+    // Longer ones are judged by their beginning: the estimate grows faster than the password.
+    maxLength: 72,
+  });
+  return zxcvbn;
+}
+let strength: ReturnType<typeof readStrength> | null = null;
 
 /** A password that takes fewer guesses than this is refused. */
 const LEAST_GUESSES = 1e7;
 
 /** Why a password is refused, with what to do; null where it is not. `own` are the account's name and address. */
-export function passwordFault(password: string, own: readonly string[]): string | null {
+export async function passwordFault(
+  password: string,
+  own: readonly string[],
+): Promise<string | null> {
   const plain = password.normalize("NFKC").toLowerCase();
   if (isRepeated(plain)) return "This password repeats itself; take a few words instead";
   const names = own
@@ -32,7 +42,8 @@ export function passwordFault(password: string, own: readonly string[]): string 
     ])
     .filter((name) => name.length >= 3)
     .slice(0, 40);
-  const { guesses, sequence } = zxcvbn(password.normalize("NFKC"), [
+  strength ??= readStrength();
+  const { guesses, sequence } = (await strength)(password.normalize("NFKC"), [
     ...names,
     "dawngate",
     "dawn",

@@ -47,11 +47,14 @@ const FIRST = Date.UTC(1970, 0, 2);
 const LAST = Date.UTC(2037, 11, 1);
 const iso = (ms: number) => formatInstant(ms as Instant);
 
-/** Zones in which runtime and PostgreSQL agree on every month's offset: the two may carry different tz releases. */
+/** Some zones in which runtime and PostgreSQL agree on every month's offset: the two may carry different tz releases. */
 async function commonZones(): Promise<string[]> {
   const { rows } = await client.query<{ name: string }>("select name from pg_timezone_names");
   const known = new Set(rows.map(({ name }) => name));
-  const zones = Intl.supportedValuesOf("timeZone").filter((zone) => known.has(zone));
+  // Every fifth: a table takes its time, and core/test/time/zone.test.ts has them all.
+  const zones = Intl.supportedValuesOf("timeZone")
+    .filter((zone) => known.has(zone))
+    .filter((_, i) => i % 5 === 0);
   const probes: { zone: string; at: string; ms: number }[] = [];
   for (const zone of zones)
     for (let ms = FIRST; ms < LAST; ms += 30.4 * 86_400_000)
@@ -79,12 +82,10 @@ const isRepeated = (zone: string, date: LocalDate, time: TimeOfDay) => {
 };
 
 test("local times, day starts and offsets in days, months and years agree in thousands of random cases", async () => {
-  const all = await commonZones();
-  expect(all.length).toBeGreaterThan(350);
-  // Every third: a zone's table takes its time, and each release of the database brings others to the front.
-  const zones = all.filter((_, i) => i % 3 === 0);
+  const zones = await commonZones();
+  expect(zones.length).toBeGreaterThan(70);
   const roll = dice(20261125);
-  const cases = Array.from({ length: 6000 }, () => {
+  const cases = Array.from({ length: 3000 }, () => {
     const zone = zones[roll(zones.length)] as string;
     const ms = FIRST + roll(Math.floor((LAST - FIRST) / 60_000)) * 60_000;
     const [years, months, days] = [roll(3), roll(14), roll(400)];
@@ -132,7 +133,7 @@ test("local times, day starts and offsets in days, months and years agree in tho
       iso(rows[i]?.start.getTime() ?? 0),
     ]);
   });
-  expect(compared).toBeGreaterThan(4000);
+  expect(compared).toBeGreaterThan(2500);
 });
 
 test("hours are exact: timestamptz + interval in hours and minutes", async () => {
