@@ -16,4 +16,8 @@ config.resolver.resolveRequest = (context, name, platform) => {
     return { type: "sourceFile", filePath: join(__dirname, "svg-without-xml.js") };
   return (resolve ?? context.resolveRequest)(context, name, platform);
 };
+// A module runs when something of it is first needed, not as its file arrives.
+config.transformer.getTransformOptions = async () => ({
+  transform: { experimentalImportSupport: false, inlineRequires: true },
+});
 module.exports = config;
