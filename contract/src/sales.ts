@@ -6,5 +6,7 @@ export * from "./sales/documents";
 export * from "./sales/income";
 export * from "./sales/offers";
 export * from "./sales/orders";
+export * from "./sales/parts";
 export * from "./sales/refunds";
+export * from "./sales/seat-links";
 export * from "./sales/terms";

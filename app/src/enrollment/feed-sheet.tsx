@@ -1,19 +1,16 @@
 /** One's dates in one's calendar: an address it subscribes to, which can be renewed and ended; or a file, once. */
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
-import { useState } from "react";
 import { View } from "react-native";
 import { explain } from "../store/api";
 import { addressOf } from "../store/ask";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { FileLink } from "../ui/file-link";
 import { Notice } from "../ui/notice";
-import { copyText } from "../ui/save-file";
+import { OnceAddress } from "../ui/once-address";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
-import { TextField } from "../ui/text-field";
 import { TextLink } from "../ui/text-link";
-import { usePalette } from "../ui/theme";
 import { ownZone } from "../ui/zone";
 import { useDropFeedMutation, useGetFeedQuery, useRenewFeedMutation } from "./api";
 
@@ -21,8 +18,6 @@ export function FeedSheet({ school, onClose }: { school: string; onClose(): void
   const { data, error } = useGetFeedQuery({ school });
   const [renew, renewing] = useRenewFeedMutation();
   const [drop, dropping] = useDropFeedMutation();
-  const [copied, setCopied] = useState(false);
-  const { quiet } = usePalette();
   const address = renewing.data?.address;
   const made = data?.made ?? null;
   const failed = error ?? renewing.error ?? dropping.error;
@@ -35,20 +30,14 @@ export function FeedSheet({ school, onClose }: { school: string; onClose(): void
         moves here moves there too.
       </Text>
       {address !== undefined && made !== null ? (
-        <View style={{ gap: 10 }}>
-          <TextField label="The address" value={address} readOnly />
-          <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 10, alignItems: "center" }}>
-            <PrimaryAction
-              label={copied ? "Copied" : "Copy the address"}
-              onPress={async () => setCopied(await copyText(address))}
-            />
-            <TextLink href={address.replace(/^https?:/, "webcal:")}>Open in my calendar</TextLink>
-          </View>
-          <Text kind="small" color={quiet}>
-            Whoever has this address can read your dates, and nothing else. It is shown this once:
-            if it gets lost, make a new one.
-          </Text>
-        </View>
+        <OnceAddress
+          label="The address"
+          copy="Copy the address"
+          address={address}
+          says="Whoever has this address can read your dates, and nothing else."
+        >
+          <TextLink href={address.replace(/^https?:/, "webcal:")}>Open in my calendar</TextLink>
+        </OnceAddress>
       ) : (
         <View style={{ gap: 10 }}>
           {made === null ? null : (

@@ -6,19 +6,16 @@ import { useRouter } from "expo-router";
 import { useRef, useState } from "react";
 import { View } from "react-native";
 import { useGetMeQuery } from "../school/api";
-import { withPlace } from "../school/arrive";
 import { explain, faultsOf, pressKey } from "../store/api";
 import { PrimaryAction } from "../ui/action";
-import { FaultText } from "../ui/fault-text";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
-import { TextField } from "../ui/text-field";
-import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { TickBox } from "../ui/tick-box";
 import { useBuyMutation } from "./api";
 import { GiftFields, NO_GIFT, type SaidGift } from "./gift-fields";
 import { BillingFields } from "./lazy-parts";
+import { type Newcomer, NewcomerFields } from "./newcomer-fields";
 import { NO_COMPANY } from "./no-company";
 
 interface Props {
@@ -39,8 +36,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
   const { quiet } = usePalette();
   const { data: me } = useGetMeQuery();
   const router = useRouter();
-  const [name, setName] = useState("");
-  const [email, setEmail] = useState("");
+  const [newcomer, setNewcomer] = useState<Newcomer>({ name: "", email: "" });
   const [begin, setBegin] = useState(false);
   const [leaveMe, setLeaveMe] = useState(false);
   const [gift, setGift] = useState<SaidGift | null>(giving ? NO_GIFT : null);
@@ -64,7 +60,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
       quote.seats,
       quote.total,
       codes,
-      account?.email ?? email,
+      account?.email ?? newcomer.email,
       gift,
       billing,
     ]);
@@ -87,7 +83,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
           country: offered.tax.buyer.country,
           ...(offered.tax.buyer.number !== null && { taxNumber: offered.tax.buyer.number }),
         }),
-        ...(account === null && { name, email }),
+        ...(account === null && newcomer),
       },
     });
     if (!("data" in answer) || !answer.data) {
@@ -106,22 +102,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
           You buy as {account.name}, {account.email}.
         </Text>
       ) : (
-        <>
-          <TextField label="Your name" value={name} onChangeText={setName} autoComplete="name" />
-          <FaultText>{faults.name}</FaultText>
-          <TextField
-            label="Mail address"
-            value={email}
-            onChangeText={setEmail}
-            autoComplete="email"
-            inputMode="email"
-          />
-          <FaultText>{faults.email}</FaultText>
-          <Text kind="small" color={quiet}>
-            Your way in comes to this address.
-          </Text>
-          <TextLink href={withPlace("/sign-in", here)}>I have an account</TextLink>
-        </>
+        <NewcomerFields value={newcomer} onChange={setNewcomer} faults={faults} here={here} />
       )}
       {mayGive ? <GiftFields gift={gift} faults={faults} onGift={setGift} /> : null}
       {quote.total > 0 ? (

@@ -1,7 +1,7 @@
 /** Buying: what it costs and why, what opens when, who buys, and on to paying. No step stands before the price. */
 import type { Offered } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { sayWrittenDate, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { sayWrittenEnd } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
@@ -15,7 +15,6 @@ import { Choices } from "../ui/choices";
 import { NightPage } from "../ui/night-page";
 import { NumberField } from "../ui/number-field";
 import { Page } from "../ui/page";
-import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { TextLink } from "../ui/text-link";
@@ -23,6 +22,7 @@ import { usePalette } from "../ui/theme";
 import { useGetOfferedQuery } from "./api";
 import { BuyerPlace, type SaidPlace } from "./buyer-place";
 import { Buying } from "./buying";
+import { FirstDates } from "./first-dates";
 import { QuoteLines } from "./quote-lines";
 import { sayWay } from "./say-way";
 import { CODE_REASONS, sayWhyPrice } from "./say-why";
@@ -197,35 +197,7 @@ function Checkout(props: Props) {
           : null}
       </View>
       <CodeField onCode={(code) => onCodes([...codes, code])} busy={busy} />
-      <View style={{ gap: 10 }}>
-        {(offered.renews ? [] : courses).map((course) => (
-          <View key={course.id} style={{ gap: 6 }}>
-            <Text kind="name" level={2}>
-              {course.title}
-            </Text>
-            {course.cohort ? (
-              <Text kind="small" color={quiet}>
-                With cohort {course.cohort.name}, {sayWrittenDate(course.cohort.starts)} to{" "}
-                {sayWrittenDate(course.cohort.ends)}
-              </Text>
-            ) : null}
-            <Fact
-              mark={course.opens === null || Date.parse(course.opens) > now ? "scheduled" : "open"}
-            >
-              {course.opens === null
-                ? "What opens first is not known yet"
-                : Date.parse(course.opens) <= now
-                  ? "Opens at once"
-                  : `Opens ${sayWrittenInstant(course.opens, zoneOf(zone))}`}
-            </Fact>
-            <Fact mark="closed">
-              {course.until === null
-                ? "Yours without an end"
-                : `Yours until ${sayWrittenEnd(course.until, { zone: zoneOf(zone) })}`}
-            </Fact>
-          </View>
-        ))}
-      </View>
+      <FirstDates courses={offered.renews ? [] : courses} zone={zone} />
       {offered.renews ? (
         <>
           <Buying
@@ -290,15 +262,6 @@ function Renewing({
           . No day is lost.
         </Text>
       ))}
-    </View>
-  );
-}
-
-function Fact({ mark, children }: { mark: "open" | "scheduled" | "closed"; children: string }) {
-  return (
-    <View style={{ flexDirection: "row", alignItems: "center", gap: 10 }}>
-      <SunMark mark={mark} size={22} />
-      <Text style={{ flexShrink: 1 }}>{children}</Text>
     </View>
   );
 }

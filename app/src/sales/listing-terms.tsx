@@ -3,7 +3,6 @@ import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import { useState } from "react";
 import { View } from "react-native";
 import { useGetSchoolQuery } from "../school/api";
-import { DateField } from "../ui/moment-fields";
 import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
 import { Options } from "../ui/options";
@@ -12,6 +11,7 @@ import { TextField } from "../ui/text-field";
 import { CourseChoices } from "./course-choices";
 import { Part } from "./part";
 import { SoldCohortChoice } from "./sold-cohort";
+import { SomeDays } from "./some-days";
 
 const SUPPLIES = [
   { value: "electronic", label: "learned alone" },
@@ -130,41 +130,23 @@ export function ListingTerms({
             onChange={(supply) => set({ supply })}
           />
         ) : null}
-        <Switched
+        <SomeDays
           label="Only in some days"
-          on={offer.window !== null}
-          onChange={(on) => set({ window: on ? { opens: today, closes: today } : null })}
+          from="Sold from"
+          through="Sold through"
+          value={offer.window}
+          today={today}
+          onChange={(window) => set({ window })}
         />
-        {offer.window ? (
-          <View style={{ flexDirection: "row", gap: 12 }}>
-            <DateField
-              label="Sold from"
-              value={offer.window.opens}
-              onChange={(opens) =>
-                offer.window &&
-                set({
-                  window: {
-                    opens,
-                    closes: opens > offer.window.closes ? opens : offer.window.closes,
-                  },
-                })
-              }
-            />
-            <DateField
-              label="Sold through"
-              value={offer.window.closes}
-              onChange={(closes) =>
-                offer.window &&
-                set({
-                  window: {
-                    closes,
-                    opens: closes < offer.window.opens ? closes : offer.window.opens,
-                  },
-                })
-              }
-            />
-          </View>
-        ) : null}
+        <SomeDays
+          label="In the catalog only in some days"
+          says="Its page and its link lead there all the same."
+          from="Listed from"
+          through="Listed through"
+          value={offer.listed}
+          today={today}
+          onChange={(listed) => set({ listed })}
+        />
         <Switched
           label="So many seats"
           on={offer.seatLimit !== null}

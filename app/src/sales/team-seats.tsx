@@ -12,6 +12,7 @@ import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 import { useGiveSeatsMutation, useTakeSeatBackMutation } from "./api";
 import { readPeople } from "./read-people";
+import { SeatLink } from "./seat-link";
 
 interface Props {
   place: { school: string; order: string; secret?: string };
@@ -120,6 +121,9 @@ export function TeamSeats({ place, order, zone }: Props) {
           />
         </>
       ) : null}
+      {order.gift || (left === 0 && !order.seatLink) ? null : (
+        <SeatLink place={place} made={order.seatLink} />
+      )}
     </View>
   );
 }

@@ -2,7 +2,7 @@
 
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
-import { endpoints, files, inSchool } from "../endpoint";
+import { endpoints, files, inCourse, inSchool } from "../endpoint";
 import {
   bought,
   byOrder,
@@ -18,6 +18,7 @@ import {
   listings,
   listingsQuery,
   newListing,
+  newParts,
   newRefund,
   newWithdrawal,
   offered,
@@ -28,12 +29,18 @@ import {
   ownOrder,
   ownOrders,
   ownOrdersQuery,
+  partsMade,
   payOpen,
   purchase,
   receiptQuery,
   refundAnswer,
   refundQuery,
+  seatLink,
+  seatOffered,
+  seatOfferedQuery,
   seatsGiven,
+  seatTaken,
+  seatWanted,
   wayChange,
 } from "../sales";
 
@@ -110,6 +117,19 @@ export const sales = endpoints("sales", {
     answered: "The listing as it stands now.",
     changes: ["listings", "public"],
   },
+  splitCourse: {
+    method: "post",
+    path: "/schools/{school}/courses/{course}/parts",
+    summary: "Splits a course into courses that are sold singly and together",
+    description:
+      "Their lessons are shared with it, not copied. Nothing of it is published or on sale by this, and the course itself stays as it is.",
+    who: "sales.change",
+    params: inCourse,
+    body: newParts,
+    answer: partsMade,
+    answered: "The courses and listings that were made, as drafts.",
+    changes: ["listings", "courses"],
+  },
   getOffered: {
     method: "get",
     path: "/schools/{school}/offers/{listing}",
@@ -164,6 +184,52 @@ export const sales = endpoints("sales", {
     answer: ownOrder,
     answered: "The order as its buyer sees it now.",
     changes: ["orders"],
+  },
+  makeSeatLink: {
+    method: "post",
+    path: "/schools/{school}/orders/{order}/seat-link",
+    summary: "Makes a link by which people take the seats of an order themselves",
+    description: "A new one takes the place of the one before, which leads nowhere from then on.",
+    who: "school.see",
+    params: inOrder,
+    body: byOrder,
+    answer: seatLink,
+    answered: "The link, told this once.",
+    changes: ["orders"],
+  },
+  endSeatLink: {
+    method: "post",
+    path: "/schools/{school}/orders/{order}/seat-link/ended",
+    summary: "Ends the link: nobody takes a seat by it any more; seats that were taken stay so",
+    who: "school.see",
+    params: inOrder,
+    body: byOrder,
+    answer: ownOrder,
+    answered: "The order as its buyer sees it now.",
+    changes: ["orders"],
+  },
+  getOfferedSeat: {
+    method: "get",
+    path: "/schools/{school}/orders/{order}/seat-link",
+    summary: "A seat as whoever has the link meets it, with its first dates",
+    who: "school.see",
+    params: inOrder,
+    query: seatOfferedQuery,
+    answer: seatOffered,
+    answered: "What it is for, from whom, and how many are left.",
+    holds: ["orders"],
+  },
+  takeSeat: {
+    method: "post",
+    path: "/schools/{school}/orders/{order}/seat-link/taken",
+    summary: "Takes a seat by the link: one is in at once",
+    description: "Whoever is in already takes none, and is sent the way in again.",
+    who: "school.see",
+    params: inOrder,
+    body: seatWanted,
+    answer: seatTaken,
+    answered: "The way in, or that it was sent.",
+    changes: ["orders", "shelf"],
   },
   getReceipt: {
     method: "get",

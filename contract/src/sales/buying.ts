@@ -59,6 +59,22 @@ const way = z.object({
   trial: z.string().nullable(),
 });
 
+/** What opens when for somebody who comes in now: course by course. */
+export const firstDates = z.array(
+  z.object({
+    id: z.string(),
+    title: z.string(),
+    cohort: z
+      .object({ name: z.string(), starts: z.string(), ends: z.string() })
+      .nullable()
+      .describe("The cohort one comes into; null: none."),
+    opens: z.string().nullable().describe("The first opening of whoever comes in now."),
+    until: z.string().nullable().describe("The end of access; null: none, or not known yet."),
+    modules: z.array(z.object({ title: z.string(), opens: z.string().nullable() })),
+  }),
+);
+export type FirstDates = z.infer<typeof firstDates>;
+
 /** A listing as a buyer meets it, with the price worked out for them at this instant. */
 export const offered = z
   .object({
@@ -94,19 +110,7 @@ export const offered = z
         "Of one seat: when its price rises next, at the start of a day in the school's zone; and the lowest of the thirty days before it was lowered (Directive 98/6/EC, article 6a).",
       ),
     why: z.array(typed<QuoteStep>(z.object({}).loose())),
-    courses: z.array(
-      z.object({
-        id: z.string(),
-        title: z.string(),
-        cohort: z
-          .object({ name: z.string(), starts: z.string(), ends: z.string() })
-          .nullable()
-          .describe("The cohort one comes into; null: none."),
-        opens: z.string().nullable().describe("The first opening after a purchase now."),
-        until: z.string().nullable().describe("The end of access; null: none, or not known yet."),
-        modules: z.array(z.object({ title: z.string(), opens: z.string().nullable() })),
-      }),
-    ),
+    courses: firstDates,
     holds: z.boolean().describe("The one who asks is in all of its courses already."),
     renews: z
       .array(

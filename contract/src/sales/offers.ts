@@ -14,6 +14,17 @@ export const listingState = z.enum(["draft", "on-sale", "private", "hidden"]).me
 
 const { shape } = listingSchema;
 
+/** From a day through another, both included; null: always. */
+const days = (what: string) =>
+  z
+    .strictObject({ opens: planFields.localDate, closes: planFields.localDate })
+    .refine(({ opens, closes }) => opens <= closes, {
+      path: ["closes"],
+      message: `The ${what} closes before it opens`,
+    })
+    .nullable()
+    .default(null);
+
 /** What is sold and how: a listing as its author keeps it. What the school says (currency, zone) is not in it. */
 export const offer = z
   .strictObject({
@@ -35,15 +46,12 @@ export const offer = z
     seats: shape.seats,
     holder: shape.holder,
     codes: shape.codes,
-    window: z
-      .strictObject({ opens: planFields.localDate, closes: planFields.localDate })
-      .refine(({ opens, closes }) => opens <= closes, {
-        path: ["closes"],
-        message: "The window closes before it opens",
-      })
-      .nullable()
-      .default(null)
-      .describe("The days in which it can be bought, both included; null: always."),
+    window: days("window").describe(
+      "The days in which it can be bought, both included; null: always.",
+    ),
+    listed: days("entry").describe(
+      "The days in which it stands in the catalog, both included; null: as long as it is on sale.",
+    ),
     seatLimit: z
       .int("A number of seats is a whole number")
       .min(0)

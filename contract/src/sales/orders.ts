@@ -137,6 +137,7 @@ export const ownOrder = z
     given: z
       .array(seat)
       .describe("The seats of an order for several people that are given out, by number."),
+    seatLink: z.boolean().describe("There is a link by which its seats are taken."),
   })
   .meta({ id: "OwnOrder" });
 export type OwnOrder = z.infer<typeof ownOrder>;

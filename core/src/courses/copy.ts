@@ -1,7 +1,8 @@
 /** Copies of modules and lessons, put into this course or another one. */
-import type { PlanCourse, PlanGate, PlanLesson, PlanModule } from "../plan";
+import type { PlanCourse, PlanLesson, PlanModule } from "../plan";
 import { findPlace, outermost } from "./arrange";
 import type { Operation } from "./operation";
+import { rebound } from "./rebound";
 
 /** Rows that were copied: whole modules and single lessons, in the order they stood in. */
 export interface Clip {
@@ -22,8 +23,8 @@ export function clipOf(course: PlanCourse, rows: ReadonlySet<string>): Clip {
 }
 
 /**
- * Puts copies after a row, with names of their own. A gate that counts from something copied along counts from the
- * copy; one that counts from something this course does not hold goes without that moment. Texts are copied in.
+ * Puts copies after a row, with names of their own. What counts from something copied along counts from the
+ * copy; what counts from something this course does not hold goes without that moment. Texts are copied in.
  */
 export function putCopies(
   course: PlanCourse,
@@ -35,7 +36,7 @@ export function putCopies(
   for (const one of clip.rows)
     for (const { id } of "module" in one ? [one.module, ...one.module.lessons] : [one.lesson])
       names.set(id, newId());
-  const gateOf = (gate: PlanGate | null) => gate && translated(gate, names, course);
+  const counted = (item: string) => names.get(item) ?? (findPlace(course, item) ? item : undefined);
   const nameOf = (id: string) => names.get(id) as string;
   const place = row === null ? null : findPlace(course, row);
   let module = place?.module.id ?? course.modules.at(-1)?.id ?? null;
@@ -46,7 +47,7 @@ export function putCopies(
   const putLesson = (lesson: PlanLesson) => {
     if (module === null) return;
     const id = nameOf(lesson.id);
-    const copy = { ...lesson, id, gate: gateOf(lesson.gate) };
+    const copy = { ...rebound(lesson, counted), id };
     const copyOf = lesson.empty ? {} : { copyOf: { course: clip.course, lesson: lesson.id } };
     operations.push({ type: "insert-lesson", lesson: copy, module, after, ...copyOf });
     after = id;
@@ -55,7 +56,7 @@ export function putCopies(
     if ("lesson" in one) putLesson(one.lesson);
     else {
       const id = nameOf(one.module.id);
-      const copy = { ...one.module, id, gate: gateOf(one.module.gate), lessons: [] };
+      const copy = { ...rebound(one.module, counted), id, lessons: [] };
       operations.push({ type: "insert-module", module: copy, after: module });
       module = id;
       after = null;
@@ -63,18 +64,4 @@ export function putCopies(
     }
   }
   return operations;
-}
-
-function translated(
-  gate: PlanGate,
-  names: ReadonlyMap<string, string>,
-  course: PlanCourse,
-): PlanGate | null {
-  const when = gate.when.flatMap((moment) => {
-    if (!("item" in moment) || moment.item === undefined) return [moment];
-    const name = names.get(moment.item);
-    if (name !== undefined) return [{ ...moment, item: name }];
-    return findPlace(course, moment.item) ? [moment] : [];
-  });
-  return when.length === 0 ? null : { ...gate, when };
 }

@@ -33,8 +33,10 @@ export { linesOf } from "./lines";
 export { type Operation, operation as operationSchema } from "./operation";
 export { type OwnWords, ownWords } from "./own-words";
 export { publishable, standIn } from "./publishable";
+export type { Loosened } from "./rebound";
 export { operationsTo } from "./restore";
 export { SHAPE_IDS, SHAPES, type Shape, type ShapeId, shapedCourse } from "./shapes";
+export { type PartOfCourse, type Split, splitCourse } from "./split";
 export {
   countWords,
   DEFAULT_WORDS,

@@ -31,11 +31,12 @@ export interface Narrowed {
 }
 
 /**
- * All that is shown: courses that are listed, or sold by themselves to everybody; and listings of several courses. So
- * many of a school's courses are looked at, in its own order.
+ * All that is shown on a day of the school's: courses that are listed, or sold by themselves to everybody; and listings
+ * of several courses. A listing whose entry has days stands there in those. So many of a school's courses are looked at,
+ * in its own order.
  */
 const COURSES = 500;
-const SHOWN = sql`
+const shownOn = (today: string) => sql`
   with course_in as materialized (
     select c.school_id, c.id, c.position, c.catalog, c.current_version
     from course c where c.current_version is not null and not c.archived
@@ -43,7 +44,9 @@ const SHOWN = sql`
   ), sold as materialized (
     select l.school_id, l.id, l.title, t.terms,
       (select count(*)::integer from listing_course k
-        where k.school_id = l.school_id and k.listing_id = l.id) as courses
+        where k.school_id = l.school_id and k.listing_id = l.id) as courses,
+      coalesce(${today} between t.terms -> 'listed' ->> 'opens' and t.terms -> 'listed' ->> 'closes',
+        true) as listed
     from listing l join listing_terms t
       on t.school_id = l.school_id and t.listing_id = l.id and t.number = l.number
     where l.state = 'on-sale' order by l.title, l.id limit ${sql.lit(COURSES)}
@@ -56,7 +59,10 @@ const SHOWN = sql`
       c.catalog = 'featured' as featured, c.position,
       coalesce((select jsonb_agg(jsonb_build_object('id', s.id, 'offer', s.terms))
         from sold s join listing_course o on o.school_id = s.school_id and o.listing_id = s.id
-        where s.courses = 1 and o.course_id = c.id), '[]') as offers
+        where s.courses = 1 and o.course_id = c.id), '[]') as offers,
+      exists (select from sold s
+        join listing_course o on o.school_id = s.school_id and o.listing_id = s.id
+        where s.courses = 1 and s.listed and o.course_id = c.id) as listed
     from course_in c
     join course_version v on v.school_id = c.school_id and v.course_id = c.id
       and v.number = c.current_version
@@ -66,28 +72,29 @@ const SHOWN = sql`
     select 'listing', s.id, s.title, coalesce(s.terms -> 'points' ->> 0, ''), '', '', null,
       coalesce(sum(v.lesson_count), 0)::integer, coalesce(sum(v.minutes), 0),
       jsonb_agg(v.title order by c.position), false, coalesce(min(c.position), 0),
-      jsonb_build_array(jsonb_build_object('id', s.id, 'offer', s.terms))
+      jsonb_build_array(jsonb_build_object('id', s.id, 'offer', s.terms)), s.listed
     from sold s
     join listing_course o on o.school_id = s.school_id and o.listing_id = s.id
     join course c on c.school_id = o.school_id and c.id = o.course_id
     join course_version v on v.school_id = c.school_id and v.course_id = c.id
       and v.number = c.current_version
-    where s.courses > 1 group by s.id, s.title, s.terms
+    where s.courses > 1 and s.listed group by s.id, s.title, s.terms, s.listed
   ), visible as (
     select shown.*, case when featured then 0 else 1 end as rank, kind || ' ' || id as key from shown
-    where kind = 'listing' or offers <> '[]'
+    where listed
       or exists (select 1 from course_in c where c.id = shown.id and c.catalog <> 'unlisted')
   )`;
 
 export async function readShown(
   tx: SchoolTransaction,
+  today: string,
   { find = "", subject, level }: Narrowed,
   after: ShownEnd | null,
   most: number,
 ) {
   const like = `%${find.toLowerCase().replaceAll(/[\\%_]/g, "\\$&")}%`;
   const { rows } = await sql<ShownRow & { rank: number; key: string }>`
-    ${SHOWN}
+    ${shownOn(today)}
     select * from visible
     where true
       ${find === "" ? sql`` : sql`and lower(title || ' ' || short || ' ' || subject || ' ' || courses::text) like ${like}`}
@@ -100,9 +107,9 @@ export async function readShown(
 }
 
 /** Subjects and levels of all that is shown. */
-export async function readFacets(tx: SchoolTransaction) {
+export async function readFacets(tx: SchoolTransaction, today: string) {
   const { rows } = await sql<{ subjects: string[]; levels: string[] }>`
-    ${SHOWN}
+    ${shownOn(today)}
     select coalesce(jsonb_agg(distinct subject) filter (where subject <> ''), '[]') as subjects,
       coalesce(jsonb_agg(distinct level) filter (where level <> ''), '[]') as levels
     from visible

@@ -1,7 +1,7 @@
 /** The catalog: what a school shows to everybody, page by page. */
 import type { CatalogEntry, CatalogPage, catalogQuery } from "@dawngate/contract/catalog";
 import { wordsOf } from "@dawngate/core/courses";
-import type { Instant } from "@dawngate/core/time";
+import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
 import type { SchoolTransaction } from "../db/connection";
@@ -28,8 +28,10 @@ export async function catalogIn(
   { after, most, ...narrowed }: z.infer<typeof catalogQuery>,
 ): Promise<CatalogPage> {
   const school = await readSchool(tx);
+  const today = formatDate(localDateAt(zoneOf(school.time_zone), now));
   const rows = await readShown(
     tx,
+    today,
     narrowed,
     after === undefined ? null : readCursor(place, after),
     most,
@@ -40,7 +42,7 @@ export async function catalogIn(
     school: { name: school.name, color: school.color, contact: school.contact },
     words: wordsOf(school.words),
     entries: page.map((row) => entryOf(row, school, now)),
-    ...(await readFacets(tx)),
+    ...(await readFacets(tx, today)),
     next: rows.length > most && last ? writeCursor([last.rank, last.position, last.key]) : null,
   };
 }

@@ -55,6 +55,8 @@ export async function insertCourse(
   course: PlanCourse,
   position: number,
   texts: ReadonlyMap<string, string>,
+  /** Content that stands already, by lesson: it is shared, and its text is not written. */
+  shared: ReadonlyMap<string, string> = new Map(),
 ): Promise<PlanCourse> {
   await insertMany(tx, "course", [{ school_id: school, id: course.id, position }]);
   const placed = course.modules.flatMap((module) =>
@@ -69,16 +71,17 @@ export async function insertCourse(
     course.modules.map((module, number) => ({ ...inCourse, ...moduleColumns(module, number) })),
   );
   // Content of its own: one lesson may stand in several courses, so it is named after the course it came with.
-  const content = (lesson: PlanLesson) => `${course.id}/${lesson.id}`;
+  const content = (lesson: PlanLesson) => shared.get(lesson.id) ?? `${course.id}/${lesson.id}`;
+  const own = placed.filter(({ lesson }) => !shared.has(lesson.id));
   await insertMany(
     tx,
     "lesson",
-    placed.map(({ lesson }) => ({ school_id: school, id: content(lesson) })),
+    own.map(({ lesson }) => ({ school_id: school, id: content(lesson) })),
   );
   await insertMany(
     tx,
     "lesson_revision",
-    placed.map(({ lesson }) => ({
+    own.map(({ lesson }) => ({
       school_id: school,
       lesson_id: content(lesson),
       number: 1,

@@ -3,7 +3,7 @@ import { randomBytes } from "node:crypto";
 import type { CourseChange, NewCourse } from "@dawngate/contract/courses";
 import { addressOf } from "@dawngate/core/catalog";
 import { shapedCourse } from "@dawngate/core/courses";
-import { courseSchema, firstDateOf, shiftCourse } from "@dawngate/core/plan";
+import { courseSchema, firstDateOf, type PlanCourse, shiftCourse } from "@dawngate/core/plan";
 import { formatDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import { notFound, refusal } from "../base/problem";
 import type { Database, SchoolTransaction } from "../db/connection";
@@ -70,9 +70,31 @@ async function copyCourse(
   const course = { ...shiftCourse(draft, days), id, title };
   await insertCourse(tx, context.school, course, await nextPosition(tx), texts);
   await copyParts(tx, context.school, id, new Map(Object.entries(await contentsOfDraft(tx, from))));
+  await looksLike(tx, row, id);
+}
+
+/** A course of some lessons of another, which it shares with it: changed in the one, they are changed in the other. */
+export async function insertPart(
+  tx: SchoolTransaction,
+  context: Context,
+  row: Awaited<ReturnType<typeof existing>>["row"],
+  course: PlanCourse,
+): Promise<void> {
+  const shared = new Map(Object.entries(await contentsOfDraft(tx, row.id)));
+  await insertCourse(tx, context.school, course, await nextPosition(tx), new Map(), shared);
+  await looksLike(tx, row, course.id);
+  await isTheirOwn(tx, context, course.id);
+}
+
+/** A course has the words, the description and the cover of another. */
+async function looksLike(
+  tx: SchoolTransaction,
+  row: Awaited<ReturnType<typeof existing>>["row"],
+  id: string,
+): Promise<void> {
   await setPlace(tx, id, { words: row.words });
   await setPage(tx, id, { description: row.description, card: row.card });
-  await copyCover(tx, from, id);
+  await copyCover(tx, row.id, id);
 }
 
 function dayNumber(text: string): number {
@@ -82,7 +104,7 @@ function dayNumber(text: string): number {
 }
 
 /** The readable part of an identifier: the title's letters and digits. */
-const slugOf = (title: string) => addressOf(title, 40) || "course";
+export const slugOf = (title: string) => addressOf(title, 40) || "course";
 
 /** Where a course stands among the others: its group, its place in the list, the archive. */
 export async function arrangeCourse(

@@ -14,10 +14,8 @@ import {
 import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import type { z } from "zod";
 import { notFound } from "../base/problem";
-import { published } from "../courses/service";
 import type { SchoolTransaction } from "../db/connection";
 import { activeEnrollment } from "../enrollment/enroll";
-import { imaginedDates } from "../schedule/imagined";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { planSchool } from "../school/plan";
@@ -25,6 +23,7 @@ import { listingOf } from "../school/price";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { placeOfBuyer, type Taxed, taxFor } from "./buyer-tax";
+import { firstDatesOf } from "./first-dates";
 import { type ListingRow, readHeld, readListing, readUses } from "./listing-store";
 import { noteOfPrice } from "./price-history";
 import { type Renewable, renewable, waysToRenew } from "./renewal";
@@ -160,29 +159,6 @@ export async function showOffered(
     const of = { school: context.school, listing: id, number: row.number };
     const note = await noteOfPrice(tx, of, school, answer.option, now);
     const zone = timeZone ?? school.time_zone;
-    const courses: Offered["courses"] = [];
-    for (const { id: course } of offer.courses) {
-      const { plan } = await published(tx, context.school, course);
-      const cohort = onSale.cohorts.find((one) => one.course === course)?.named ?? null;
-      const dates = await imaginedDates(
-        tx,
-        { plan, cohort: cohort?.cohort ?? null, timeZone: zone, days: offer.days },
-        now,
-      );
-      const openings = dates.modules.flatMap(({ opens }) => (opens === null ? [] : [opens]));
-      courses.push({
-        id: course,
-        title: plan.title,
-        cohort: cohort && {
-          name: cohort.name,
-          starts: cohort.cohort.starts,
-          ends: cohort.cohort.ends,
-        },
-        opens: openings.sort()[0] ?? null,
-        until: dates.until,
-        modules: dates.modules.slice(0, 60),
-      });
-    }
     return {
       id,
       title: offer.title,
@@ -219,7 +195,7 @@ export async function showOffered(
         before: note.before,
       },
       why,
-      courses,
+      courses: await firstDatesOf(tx, context, offer, onSale.cohorts, zone),
       holds: offer.courses.length > 0 && offer.courses.every((course) => holds.includes(course.id)),
       renews: isRenewal
         ? (onSale.renews ?? []).map(({ course, until, becomes }) => ({

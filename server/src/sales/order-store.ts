@@ -26,9 +26,11 @@ export interface OrderRow
     | "next_at"
     | "renews"
     | "pay_by"
+    | "seat_link"
   > {
   renews: boolean;
   pay_by: string | null;
+  seat_link: string | null;
   quote: Quote;
   tax: OrderTax | null;
   gift: Gift | null;
@@ -73,6 +75,7 @@ const COLUMNS = [
   "billing",
   "pay_by",
   "changing",
+  "seat_link",
   "payment_terms",
   "series",
   "card",
@@ -96,6 +99,7 @@ export type NewOrder = Omit<
   | "next_at"
   | "renews"
   | "pay_by"
+  | "seat_link"
 > & {
   renews: boolean;
   pay_by?: string;
@@ -202,7 +206,7 @@ export async function updateOrder(
       | "receipt_number"
       | "secret_hash"
       | "seats_hash"
-    > & { billing: string | null; changing: string | null }
+    > & { billing: string | null; changing: string | null; seat_link: string | null }
   >,
 ): Promise<void> {
   await tx.updateTable("sales_order").set(set).where("id", "=", id).execute();

@@ -14,6 +14,8 @@ import { receiptFile } from "./receipt";
 import { giveBack, giveExcessBack, giveOwnBack, showRefund } from "./refunds/refund";
 import { cancelOwn, payOpenPart } from "./running/by-buyer";
 import { changeWay, showChanges } from "./running/change-way";
+import { endSeatLink, makeSeatLink, showOfferedSeat, takeSeat } from "./seat-link";
+import { splitCourse } from "./split-course";
 import { giveSeats, takeSeatBack } from "./team-seats";
 
 export function salesRoutes(services: Services) {
@@ -37,6 +39,13 @@ export function salesRoutes(services: Services) {
       const { listing } = c.req.valid("param");
       return c.json(
         await changeListing(services, c.get("context"), listing, c.req.valid("json")),
+        200,
+      );
+    })
+    .openapi(route(services, sales.splitCourse), async (c) => {
+      const { course } = c.req.valid("param");
+      return c.json(
+        await splitCourse(services, c.get("context"), course, c.req.valid("json")),
         200,
       );
     })
@@ -64,6 +73,27 @@ export function salesRoutes(services: Services) {
       const { order, number } = c.req.valid("param");
       const { secret } = c.req.valid("json");
       return c.json(await takeSeatBack(services, c.get("context"), order, number, secret), 200);
+    })
+    .openapi(route(services, sales.makeSeatLink, "buy"), async (c) => {
+      const { order } = c.req.valid("param");
+      const { secret } = c.req.valid("json");
+      return c.json(await makeSeatLink(services, c.get("context"), order, secret), 200);
+    })
+    .openapi(route(services, sales.endSeatLink, "buy"), async (c) => {
+      const { order } = c.req.valid("param");
+      const { secret } = c.req.valid("json");
+      return c.json(await endSeatLink(services, c.get("context"), order, secret), 200);
+    })
+    .openapi(route(services, sales.getOfferedSeat, "public"), async (c) => {
+      const { order } = c.req.valid("param");
+      return c.json(
+        await showOfferedSeat(services, c.get("context"), order, c.req.valid("query")),
+        200,
+      );
+    })
+    .openapi(route(services, sales.takeSeat, "buy"), async (c) => {
+      const { order } = c.req.valid("param");
+      return c.json(await takeSeat(services, c.get("context"), order, c.req.valid("json")), 200);
     })
     .openapi(route(services, sales.getOwnOrders), async (c) =>
       c.json(await showOwnOrders(services, c.get("context"), c.req.valid("query")), 200),

@@ -1,5 +1,5 @@
 /** Seats that were bought for several people: given out by the buyer, and taken back from whoever has not begun. */
-import type { Offer, OwnOrder, seatsGiven } from "@dawngate/contract/sales";
+import type { Offer, OrderStanding, OwnOrder, seatsGiven } from "@dawngate/contract/sales";
 import { formatInstant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { conflict, notFound, refusal } from "../base/problem";
@@ -13,6 +13,7 @@ import { addEnrollment } from "./order-enrollment-store";
 import { isGivenOut } from "./order-kinds";
 import type { OrderRow } from "./order-store";
 import { openedBy, sayOwnOrder } from "./orders";
+import { standingAt } from "./running/order-file";
 import { enrollmentsOf, hasSeat, insertSeat, readSeats, removeSeat } from "./seat-store";
 import { cohortIn, readTerms } from "./terms-store";
 
@@ -27,6 +28,7 @@ export async function giveSeats(
 ): Promise<OwnOrder> {
   return services.db.withSchool(context, async (tx) => {
     const order = await openedForSeats(tx, context, id, secret);
+    await mayGiveOut(tx, order, context.now);
     const offer = await readTerms(tx, order.listing_id, order.terms_number);
     const courses = (offer?.courses ?? []).map((course) => course.id);
     // Whoever has a seat of it already is passed over: the same press twice gives nobody two.
@@ -56,7 +58,8 @@ export async function giveSeats(
   });
 }
 
-async function openedForSeats(
+/** The order whose seats are given out, for its buyer; nobody else changes it until this transaction ends. */
+export async function openedForSeats(
   tx: SchoolTransaction,
   context: Context,
   id: string,
@@ -66,6 +69,24 @@ async function openedForSeats(
   if (!isGivenOut(order)) throw conflict("This order is for one person: there is no seat to give.");
   if (order.state !== "paid") throw conflict("Seats can be given out once they are paid.");
   return order;
+}
+
+/** How an order may stand whose seats nobody gets any more, or not now. */
+const STOPPED: Partial<Record<OrderStanding, string>> = {
+  refunded: "This order was given back: it has no seats any more.",
+  ended: "This order has ended: it has no seats any more.",
+  suspended: "A payment of this order is missing. Once it is paid, seats can be given out again.",
+  disputed: "A payment of this order is disputed. Once that is over, seats can be given out again.",
+};
+
+/** Refuses where the seats of an order are not to be had, as it stands now. */
+export async function mayGiveOut(
+  tx: SchoolTransaction,
+  order: OrderRow,
+  now: Context["now"],
+): Promise<void> {
+  const why = STOPPED[(await standingAt(tx, order, now)).state];
+  if (why !== undefined) throw conflict(why);
 }
 
 /** Whether somebody is in all of these courses. */
@@ -80,15 +101,24 @@ export async function isInAll(
   return true;
 }
 
-/** Gives the lowest free seat to somebody, who is in at once and told so. `says`: with these words first. */
+/** Who gets a seat. `says`: they are told with these words first; `account`: they are signed in, and take it themselves. */
+export interface Seated {
+  name: string;
+  email: string;
+  says?: readonly string[];
+  account?: string | null;
+  timeZone?: string | undefined;
+}
+
+/** Gives the lowest free seat to somebody, who is in at once and told so; their first enrollment. */
 export async function giveOne(
   tx: SchoolTransaction,
   services: Pick<Services, "baseUrl">,
   context: Pick<Context, "school" | "who" | "now" | "slug">,
   order: OrderRow,
   offer: Pick<Offer, "courses" | "cohorts" | "days"> | null,
-  { name, email, says = [] }: Given["people"][number] & { says?: string[] },
-): Promise<void> {
+  { name, email, says = [], account = null, timeZone = order.time_zone }: Seated,
+): Promise<string | null> {
   const at = formatInstant(context.now);
   const known = await findPersonByEmail(tx, email);
   let seat: number | null = null;
@@ -96,10 +126,10 @@ export async function giveOne(
   for (const { id: course } of offer?.courses ?? []) {
     const entry = await enterBought(tx, context, course, {
       person: known?.id ?? null,
-      account: null,
+      account,
       name,
       email,
-      timeZone: order.time_zone,
+      timeZone,
       cohort: cohortIn(offer, course),
       days: offer?.days ?? null,
       needsPayment: false,
@@ -114,6 +144,7 @@ export async function giveOne(
     if (entry.made) await addEnrollment(tx, context.school, order.id, entry.enrollment, seat);
   }
   if (first !== null) await tellEnrolled(tx, services, context, first, email, known, says);
+  return first;
 }
 
 /** Takes a seat back whose holder has not begun; their access ends now. Twice is once. */

@@ -106,6 +106,31 @@ test("what is on sale to everybody stands there with the lowest price of today; 
   expect(entries.find(({ id }) => id === "c")).toMatchObject({ sold: false, price: null });
 });
 
+test("an entry with days of its own stands there in those, both included, in the school's zone; and is on sale all the same", async () => {
+  const before = now;
+  const kept = await owned.ask<{ number: number; offer: object }>(
+    "GET",
+    `/schools/one/listings/${both}`,
+  );
+  const put = (listed: object | null, number: number) =>
+    owned.ask("PUT", `/schools/one/listings/${both}`, { number, offer: { ...kept.offer, listed } });
+  await put({ opens: "2027-06-02", closes: "2027-06-03" }, kept.number);
+  // Lisbon in summer is an hour ahead of UTC: its second of June begins and its third ends at 23:00.
+  for (const [at, stands] of [
+    ["2027-06-01T22:59:59Z", false],
+    ["2027-06-01T23:00:00Z", true],
+    ["2027-06-03T22:59:59Z", true],
+    ["2027-06-03T23:00:00Z", false],
+  ] as const) {
+    now = instant(at);
+    expect([at, (await names()).includes("Both together")]).toEqual([at, stands]);
+    expect((await owned.app.ask(null, "GET", `/schools/one/offers/${both}`)).status).toBe(200);
+  }
+  now = before;
+  await put(null, kept.number + 1);
+  expect(await names()).toContain("Both together");
+});
+
 test("it is searched, narrowed by subject and level, and comes page by page without a gap or a double", async () => {
   await arrange("c", { card: { subject: "Baking", level: "Beginners" } });
   await arrange(rye, { card: { subject: "Rye", level: "Beginners" } });

@@ -398,6 +398,19 @@ export const ROUTES: [string, string, unknown, Permission][] = [
     },
     "school.see",
   ],
+  [
+    "POST",
+    "/schools/one/courses/c/parts",
+    {
+      key: "one-press-of-it",
+      parts: [
+        { title: "One", first: "m", amount: 100 },
+        { title: "Two", first: "n", amount: 100 },
+      ],
+      together: null,
+    },
+    "sales.change",
+  ],
   ["GET", "/schools/one/orders/o/own?secret=s", undefined, "school.see"],
   [
     "POST",
@@ -406,6 +419,10 @@ export const ROUTES: [string, string, unknown, Permission][] = [
     "school.see",
   ],
   ["POST", "/schools/one/orders/o/seats/1/back", { secret: "s" }, "school.see"],
+  ["POST", "/schools/one/orders/o/seat-link", { secret: "s" }, "school.see"],
+  ["POST", "/schools/one/orders/o/seat-link/ended", { secret: "s" }, "school.see"],
+  ["GET", "/schools/one/orders/o/seat-link?secret=s", undefined, "school.see"],
+  ["POST", "/schools/one/orders/o/seat-link/taken", { secret: "s", person: null }, "school.see"],
   ["GET", "/schools/one/income", undefined, "sales.see"],
   ["GET", "/schools/one/income/orders?month=2027-03", undefined, "sales.see"],
   ["GET", "/schools/one/orders", undefined, "sales.see"],

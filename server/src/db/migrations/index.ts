@@ -38,6 +38,7 @@ import * as m0036 from "./0036-documents";
 import * as m0037 from "./0037-orders-by-hand";
 import * as m0038 from "./0038-way-changes";
 import * as m0039 from "./0039-disputes";
+import * as m0040 from "./0040-seat-links";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -79,4 +80,5 @@ export const migrations = {
   "0037-orders-by-hand": m0037,
   "0038-way-changes": m0038,
   "0039-disputes": m0039,
+  "0040-seat-links": m0040,
 };

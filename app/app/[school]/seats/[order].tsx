@@ -1,0 +1,1 @@
+export { TakeSeatScreen as default } from "../../../src/sales/take-seat-screen";

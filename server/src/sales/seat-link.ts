@@ -1,0 +1,160 @@
+/** The link of an order for several people: its buyer passes it on, and whoever has it takes a seat. */
+import type {
+  OwnOrder,
+  SeatOffered,
+  seatLink,
+  seatOfferedQuery,
+  seatTaken,
+  seatWanted,
+} from "@dawngate/contract/sales";
+import type { z } from "zod";
+import { conflict, notFound, refusal } from "../base/problem";
+import { digestOf, newSecret } from "../base/secret";
+import type { SchoolTransaction } from "../db/connection";
+import { activeEnrollment, tellEnrolled } from "../enrollment/enroll";
+import { findPersonByEmail } from "../people/store";
+import type { Context } from "../school/context";
+import { inMail } from "../school/in-mail";
+import type { Services } from "../school/kit";
+import { reading } from "../school/service";
+import { readSchool } from "../school/store";
+import { firstDatesOf } from "./first-dates";
+import { type OrderRow, readOrder, updateOrder } from "./order-store";
+import { sayOwnOrder } from "./orders";
+import { readSeats } from "./seat-store";
+import { soldCohorts } from "./sold-cohorts";
+import { giveOne, isInAll, mayGiveOut, openedForSeats } from "./team-seats";
+import { readTerms } from "./terms-store";
+
+/** Makes the link; one that was made before leads nowhere from then on. */
+export async function makeSeatLink(
+  { db, baseUrl }: Pick<Services, "db" | "baseUrl">,
+  context: Context,
+  id: string,
+  secret: string | undefined,
+): Promise<z.infer<typeof seatLink>> {
+  return db.withSchool(context, async (tx) => {
+    const order = await openedForSeats(tx, context, id, secret);
+    if (order.gift) throw conflict("A gift goes to one person: give it to them.");
+    await mayGiveOut(tx, order, context.now);
+    const made = newSecret();
+    await updateOrder(tx, id, { seat_link: digestOf(made) });
+    return { address: `${baseUrl}/${context.slug}/seats/${id}?secret=${made}` };
+  });
+}
+
+/** Ends the link. Twice is once. */
+export async function endSeatLink(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  id: string,
+  secret: string | undefined,
+): Promise<OwnOrder> {
+  return db.withSchool(context, async (tx) => {
+    const order = await openedForSeats(tx, context, id, secret);
+    await updateOrder(tx, id, { seat_link: null });
+    return sayOwnOrder(tx, context, { ...order, seat_link: null });
+  });
+}
+
+/** The order whose seats a link gives, which has none for whoever guesses. `hold`: until this transaction ends. */
+async function openedByLink(
+  tx: SchoolTransaction,
+  { now }: Pick<Context, "now">,
+  id: string,
+  secret: string,
+  hold = false,
+) {
+  const order = await readOrder(tx, id, hold);
+  if (!order || order.seat_link === null || order.seat_link !== digestOf(secret))
+    throw notFound("This link leads nowhere any more. Ask whoever sent it for a new one.");
+  await mayGiveOut(tx, order, now);
+  const offer = await readTerms(tx, order.listing_id, order.terms_number);
+  const courses = (offer?.courses ?? []).map((course) => course.id);
+  return { order, offer, courses, left: order.seats - (await readSeats(tx, id)).length };
+}
+
+const fromOf = ({ billing, name }: OrderRow) => billing?.company ?? name;
+
+/** Somebody's enrollment in the first of these courses who is in all of them; null: they would take a seat. */
+async function wayIn(
+  tx: SchoolTransaction,
+  context: Pick<Context, "school" | "now">,
+  courses: readonly string[],
+  person: string | null | undefined,
+): Promise<string | null> {
+  if (!person || !(await isInAll(tx, context, courses, person))) return null;
+  return activeEnrollment(tx, context.school, courses[0] ?? "", person, context.now);
+}
+
+export async function showOfferedSeat(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  id: string,
+  { secret, timeZone }: z.infer<typeof seatOfferedQuery>,
+): Promise<SeatOffered> {
+  return reading(db, context, async (tx) => {
+    const { order, offer, courses, left } = await openedByLink(tx, context, id, secret);
+    const { name, time_zone } = await readSchool(tx);
+    const where = { school: context.school, timeZone: time_zone, now: context.now };
+    return {
+      title: order.title,
+      from: fromOf(order),
+      schoolName: name,
+      left,
+      courses: offer
+        ? await firstDatesOf(
+            tx,
+            context,
+            offer,
+            await soldCohorts(tx, where, offer),
+            timeZone ?? time_zone,
+          )
+        : [],
+      enrollment: await wayIn(tx, context, courses, context.person),
+    };
+  });
+}
+
+/** Somebody takes a seat by the link, and is in. Twice is once: whoever is in is sent the way in, and takes no seat. */
+export async function takeSeat(
+  services: Pick<Services, "db" | "baseUrl">,
+  context: Context,
+  id: string,
+  { secret, person, timeZone }: z.infer<typeof seatWanted>,
+): Promise<z.infer<typeof seatTaken>> {
+  const { account } = context;
+  const who = account ?? person;
+  if (!who)
+    throw refusal("Say who takes the seat.", [
+      { path: "person", reason: "Say a name and a mail address, or sign in" },
+    ]);
+  const email = who.email.toLowerCase();
+  return services.db.withSchool(context, async (tx) => {
+    const { order, offer, courses, left } = await openedByLink(tx, context, id, secret, true);
+    const known = await findPersonByEmail(tx, email);
+    const inAlready = await wayIn(
+      tx,
+      context,
+      courses,
+      account ? (context.person ?? known?.id) : known?.id,
+    );
+    if (inAlready !== null) {
+      // Nobody learns here who is in: whoever asks for this address is told the same as a newcomer.
+      if (!account)
+        await tellEnrolled(tx, services, context, inAlready, email, known, [
+          "You were in already, and needed no seat.",
+        ]);
+      return { enrollment: account ? inAlready : null };
+    }
+    if (left < 1) throw conflict(`All seats are taken. Ask ${fromOf(order)} for one more.`);
+    const first = await giveOne(tx, services, context, order, offer, {
+      name: who.name,
+      email,
+      account: account?.id ?? null,
+      timeZone,
+      says: [`You took a seat of ${inMail(fromOf(order))}.`],
+    });
+    return { enrollment: account ? first : null };
+  });
+}
