@@ -64,7 +64,10 @@ export function CourseSalesScreen() {
       {splitting ? (
         <Splitting
           place={place}
-          price={listings.find(({ courses }) => courses.length === 1)?.price?.amount ?? null}
+          price={
+            listings.find(({ courses, state }) => courses.length === 1 && state === "on-sale")
+              ?.price?.amount ?? null
+          }
           onClose={() => setSplitting(false)}
         />
       ) : null}

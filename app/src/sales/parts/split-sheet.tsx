@@ -40,8 +40,10 @@ const NAMED = 4;
 export function SplitSheet({ school, course, currency, price, onClose }: Props) {
   const { quiet } = usePalette();
   const timed = course.modules.every(({ lessons }) => lessons.some(({ minutes }) => minutes));
+  const middle = Math.ceil(course.modules.length / 2);
   const [wanted, setWanted] = useState<Wanted>({
-    cuts: new Set(course.modules.slice(1).map(({ id }) => id)),
+    // In two, until one says where.
+    cuts: new Set(course.modules.slice(1).flatMap(({ id }, i) => (i + 1 === middle ? [id] : []))),
     together: price,
     uplift: 20,
     by: timed ? "minutes" : "equal",
@@ -64,6 +66,12 @@ export function SplitSheet({ school, course, currency, price, onClose }: Props) 
     if (press.current.of !== of) press.current = { of, key: pressKey() };
     void split({ school, course: course.id, body: { ...body, key: press.current.key } });
   };
+  if (course.modules.length < 2)
+    return (
+      <Sheet title="Sell it in parts" onClose={onClose}>
+        <Text>A part is one module or several, and this course has one: make another first.</Text>
+      </Sheet>
+    );
   if (made) return <Made school={school} made={made} onClose={onClose} />;
   return (
     <Sheet title="Sell it in parts" onClose={onClose}>
@@ -72,6 +80,24 @@ export function SplitSheet({ school, course, currency, price, onClose }: Props) 
         lessons stay one: what is changed in a part is changed here, and the other way round. This
         course, and whoever is in it, stay as they are.
       </Text>
+      <View role="group" aria-label="Where a part begins">
+        <Text kind="strong">Where a part begins</Text>
+        {course.modules.slice(1).map(({ id, title }) => (
+          <View key={id} style={{ flexDirection: "row", alignItems: "center", gap: 6 }}>
+            <TickBox
+              label={`A part begins at ${title}`}
+              checked={wanted.cuts.has(id)}
+              onChange={(on) => {
+                const cuts = new Set(wanted.cuts);
+                if (on) cuts.add(id);
+                else cuts.delete(id);
+                change({ cuts });
+              }}
+            />
+            <Text style={{ flex: 1 }}>{title}</Text>
+          </View>
+        ))}
+      </View>
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
         <MoneyField
           label="All parts together"
@@ -113,24 +139,6 @@ export function SplitSheet({ school, course, currency, price, onClose }: Props) 
               });
             }}
           />
-        ))}
-      </View>
-      <View role="group" aria-label="Where a part begins">
-        <Text kind="strong">Where a part begins</Text>
-        {course.modules.slice(1).map(({ id, title }) => (
-          <View key={id} style={{ flexDirection: "row", alignItems: "center", gap: 6 }}>
-            <TickBox
-              label={`A part begins at ${title}`}
-              checked={wanted.cuts.has(id)}
-              onChange={(on) => {
-                const cuts = new Set(wanted.cuts);
-                if (on) cuts.add(id);
-                else cuts.delete(id);
-                change({ cuts });
-              }}
-            />
-            <Text style={{ flex: 1 }}>{title}</Text>
-          </View>
         ))}
       </View>
       {bundle ? (
@@ -189,29 +197,28 @@ function PartRow({
       role="listitem"
       style={{ gap: 8, paddingBottom: 12, borderBottomWidth: 1, borderBottomColor: line }}
     >
-      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
-        <View style={{ flex: 2, minWidth: 200 }}>
-          <TextField
-            label={`Part ${number} is called`}
-            value={part.title}
-            maxLength={200}
-            onChangeText={onTitle}
-          />
-        </View>
+      <TextField
+        label={`Part ${number} is called`}
+        value={part.title}
+        maxLength={200}
+        onChangeText={onTitle}
+      />
+      <View style={{ flexDirection: "row", alignItems: "center", gap: 12 }}>
         <MoneyField
           label={`Part ${number} alone`}
           currency={currency}
           value={part.amount}
           optional
+          width={140}
           onChange={onAmount}
         />
+        <Text kind="small" color={quiet} style={{ flex: 1 }}>
+          {[
+            part.modules.join(", "),
+            ...(part.minutes > 0 ? [`${Math.round(part.minutes)} minutes`] : []),
+          ].join(" · ")}
+        </Text>
       </View>
-      <Text kind="small" color={quiet}>
-        {[
-          part.modules.join(", "),
-          ...(part.minutes > 0 ? [`${Math.round(part.minutes)} minutes`] : []),
-        ].join(" · ")}
-      </Text>
     </View>
   );
 }
