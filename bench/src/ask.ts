@@ -138,8 +138,22 @@ for (const { enrollment, cookie } of learners)
 if (takers.length < AT_ONCE) throw new Error(`The quiz is open to ${takers.length} only`);
 
 type Ask = (n: number) => [string, RequestInit?];
+/** What is bought for nothing, by somebody new each time: order, account, enrollment, openings, receipt and mail. */
+const FREE = "the-starter";
+const buyer = (n: number) => ({
+  key: `bench-buy-${process.pid}-${n}`,
+  option: "free",
+  seen: { total: 0, dueNow: 0 },
+  name: "Ada Lind",
+  email: `ada-${process.pid}-${n}@example.org`,
+  timeZone: "Europe/Lisbon",
+});
 const routes: Record<string, Ask> = {
   bare: () => ["/bare"],
+  quote: () => [`/api/schools/${slug}/offers/sourdough?timeZone=Asia/Tokyo`],
+  "of a bundle": () => [`/api/schools/${slug}/offers/the-winter-baker?timeZone=Asia/Tokyo`],
+  page: () => [`/api/schools/${slug}/pages/the-winter-baker`],
+  checkout: (n) => [`/api/schools/${slug}/offers/${FREE}/orders`, asJson("", "POST", buyer(n))],
   timeline: () => [
     `/api/schools/${slug}/courses/cold-kitchen/timeline?enrollment=${READ}`,
     { headers: { cookie: staff } },
@@ -168,6 +182,7 @@ const routes: Record<string, Ask> = {
 /** How many of each a round asks; what leaves something on record fewer, as of a long course. */
 const NUMBERS: Record<string, number> = {
   done: REQUESTS / 4,
+  checkout: REQUESTS / 8,
   answer: REQUESTS / 4,
   "hand in": takers.length,
 };

@@ -11,7 +11,9 @@ import { readCohorts } from "../schedule/cohort-store";
 import { imaginedDates } from "../schedule/imagined";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
+import { planSchool } from "../school/plan";
 import { reading } from "../school/service";
+import { readSchool } from "../school/store";
 
 /** The dates of somebody imagined who enrolls at this instant and has done nothing yet. */
 export async function showPreview(
@@ -26,7 +28,8 @@ export async function showPreview(
     const cohort = cohorts.find((one) => one.cohort.id === wanted)?.cohort ?? null;
     if (wanted !== undefined && cohort === null)
       throw notFound(`There is no cohort "${wanted}" in this course.`);
-    const dates = await imaginedDates(tx, { plan, cohort, timeZone }, context.now);
+    const school = planSchool(await readSchool(tx));
+    const dates = imaginedDates({ school, plan, cohort, timeZone }, context.now);
     return { at: formatInstant(context.now), ...dates };
   });
 }

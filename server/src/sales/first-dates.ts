@@ -4,6 +4,8 @@ import type { Instant } from "@dawngate/core/time";
 import { published } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { imaginedDates } from "../schedule/imagined";
+import { planSchool } from "../school/plan";
+import type { SchoolRow } from "../school/store";
 import type { SoldCohort } from "./sold-cohorts";
 
 /** So many modules of a course are told. */
@@ -11,26 +13,27 @@ const MOST = 60;
 
 export async function firstDatesOf(
   tx: SchoolTransaction,
-  { school, now }: { school: SchoolId; now: Instant },
+  { school: id, now }: { school: SchoolId; now: Instant },
+  row: SchoolRow,
   { courses, days }: Pick<Offer, "courses" | "days">,
   cohorts: readonly SoldCohort[],
   timeZone: string,
 ): Promise<FirstDates> {
-  const told: FirstDates = [];
-  for (const { id } of courses) {
-    const { plan } = await published(tx, school, id);
-    const named = cohorts.find(({ course }) => course === id)?.named ?? null;
+  const school = planSchool(row);
+  // Asked for at once: they travel together.
+  const plans = await Promise.all(courses.map((course) => published(tx, id, course.id)));
+  return plans.map(({ plan }) => {
+    const named = cohorts.find(({ course }) => course === plan.id)?.named ?? null;
     const cohort = named?.cohort ?? null;
-    const { modules, until } = await imaginedDates(tx, { plan, cohort, timeZone, days }, now);
+    const { modules, until } = imaginedDates({ school, plan, cohort, timeZone, days }, now);
     const openings = modules.flatMap(({ opens }) => (opens === null ? [] : [opens]));
-    told.push({
-      id,
+    return {
+      id: plan.id,
       title: plan.title,
       cohort: named && { name: named.name, starts: named.cohort.starts, ends: named.cohort.ends },
       opens: openings.sort()[0] ?? null,
       until,
       modules: modules.slice(0, MOST),
-    });
-  }
-  return told;
+    };
+  });
 }

@@ -52,18 +52,16 @@ export async function readOnSale(
   email: string | null,
   hold = false,
 ): Promise<OnSale> {
-  const row = await readListing(tx, id, hold);
+  const [row, school] = await Promise.all([readListing(tx, id, hold), readSchool(tx)]);
   if (row?.state !== "on-sale" && row?.state !== "private")
     throw notFound("There is nothing on sale at this address.");
-  const school = await readSchool(tx);
   const { offer } = row;
   const at = formatInstant(now);
-  const uses = await readUses(tx, id, email, at);
+  const [uses, held] = await Promise.all([readUses(tx, id, email, at), readHeld(tx, id, at)]);
   const codes = offer.codes.map((code) => {
     const { used = 0, own = 0 } = uses.get(normalCode(code.code)) ?? {};
     return { ...code, used, usedByBuyer: own };
   });
-  const held = await readHeld(tx, id, at);
   const own = offer.seatLimit === null ? null : Math.max(0, offer.seatLimit - row.sold - held);
   const where = { school: schoolId, timeZone: school.time_zone, now };
   const cohorts = await soldCohorts(tx, where, offer, hold);
@@ -157,8 +155,11 @@ export async function showOffered(
     const asked = { option, seats, codes: entered, renews: isRenewal };
     const { quote: answer, why } = priced(onSale, asked, now, tax);
     const of = { school: context.school, listing: id, number: row.number };
-    const note = await noteOfPrice(tx, of, school, answer.option, now);
     const zone = timeZone ?? school.time_zone;
+    const [note, courses] = await Promise.all([
+      noteOfPrice(tx, of, school, answer.option, now),
+      firstDatesOf(tx, context, school, offer, onSale.cohorts, zone),
+    ]);
     return {
       id,
       title: offer.title,
@@ -195,7 +196,7 @@ export async function showOffered(
         before: note.before,
       },
       why,
-      courses: await firstDatesOf(tx, context, offer, onSale.cohorts, zone),
+      courses,
       holds: offer.courses.length > 0 && offer.courses.every((course) => holds.includes(course.id)),
       renews: isRenewal
         ? (onSale.renews ?? []).map(({ course, until, becomes }) => ({

@@ -95,20 +95,22 @@ export async function showOfferedSeat(
 ): Promise<SeatOffered> {
   return reading(db, context, async (tx) => {
     const { order, offer, courses, left } = await openedByLink(tx, context, id, secret);
-    const { name, time_zone } = await readSchool(tx);
-    const where = { school: context.school, timeZone: time_zone, now: context.now };
+    const school = await readSchool(tx);
+    const zone = school.time_zone;
+    const where = { school: context.school, timeZone: zone, now: context.now };
     return {
       title: order.title,
       from: fromOf(order),
-      schoolName: name,
+      schoolName: school.name,
       left,
       courses: offer
         ? await firstDatesOf(
             tx,
             context,
+            school,
             offer,
             await soldCohorts(tx, where, offer),
-            timeZone ?? time_zone,
+            timeZone ?? zone,
           )
         : [],
       enrollment: await wayIn(tx, context, courses, context.person),

@@ -1,12 +1,15 @@
 /** The dates of somebody imagined who comes in at an instant and has done nothing yet: before one enrolls, or buys. */
-import { enrollmentSchema, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
+import {
+  enrollmentSchema,
+  type PlanCohort,
+  type PlanCourse,
+  type PlanSchool,
+} from "@dawngate/core/plan";
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import type { SchoolTransaction } from "../db/connection";
-import { planSchool } from "../school/plan";
-import { readSchool } from "../school/store";
 import { workOut } from "./case";
 
 interface Imagined {
+  school: PlanSchool;
   plan: PlanCourse;
   cohort: PlanCohort | null;
   timeZone: string;
@@ -16,12 +19,10 @@ interface Imagined {
 
 const written = (instant: Instant | null) => (instant === null ? null : formatInstant(instant));
 
-export async function imaginedDates(
-  tx: SchoolTransaction,
-  { plan, cohort, timeZone, days = null }: Imagined,
+export function imaginedDates(
+  { school, plan, cohort, timeZone, days = null }: Imagined,
   now: Instant,
 ) {
-  const school = planSchool(await readSchool(tx));
   const at = formatInstant(now);
   const enrollment = enrollmentSchema.parse({
     id: "imagined",
