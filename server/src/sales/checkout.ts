@@ -17,6 +17,7 @@ import { conflict, ProblemError, refusal } from "../base/problem";
 import { digestOf, newSecret } from "../base/secret";
 import type { SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
+import { holdTurn } from "../schedule/headcount-store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { referenceOf } from "../stand-ins/payments";
@@ -51,12 +52,10 @@ export async function buy(
       if (before) await updateOrder(tx, before.id, { secret_hash: digestOf(secret) });
       return before && { id: before.id, due: before.state === "open" };
     };
+    await holdPress(tx, wanted.key);
     const before = await again();
     if (before) return before;
-    const onSale = await readOnSale(tx, context, listing, buyer.email, true);
-    // The same press may have come twice at once: the listing is held now, and the other one done.
-    const meanwhile = await again();
-    if (meanwhile) return meanwhile;
+    const onSale = await readOnSale(tx, context, listing, buyer.email, wanted);
     mayBuy(onSale, wanted);
     mayGive(onSale, wanted, buyer.email, context.now);
     const tax = taxFor(onSale.school, onSale.row.offer, place, context.now);
@@ -93,6 +92,9 @@ export async function buy(
   const pay = order.due ? await payAt(services, context, order.id, secret) : null;
   return { order: order.id, secret, pay };
 }
+
+/** The same press may come twice at once: they take turns, and the second finds what the first has made. */
+export const holdPress = (tx: SchoolTransaction, key: string) => holdTurn(tx, "press", key);
 
 /** The order that the same press has made already; null: there is none. */
 export async function madeBefore(

@@ -69,6 +69,20 @@ export async function fulfil(
     entered.push(entry.enrollment);
     await addEnrollment(tx, school, order.id, entry.enrollment);
   }
+  // Whoever has no account yet comes in by a link; the others by their shelf.
+  const [first] = entered;
+  if (isNew && first !== undefined && order.account_id === null) {
+    await noteTold(tx, first, doing.now);
+    await inviteWithin(
+      tx,
+      services,
+      { ...doing } as Context,
+      order.email,
+      "enrollee",
+      await sayEnrolled(tx, doing, first),
+    );
+  }
+  // What everybody who buys counts on, last: the next one waits for no more than the receipt.
   const listing = await readListing(tx, order.listing_id);
   if (listing && !order.renews) await addSold(tx, order.listing_id, order.seats);
   const { time_zone: zone, slug } = await readSchool(tx);
@@ -90,19 +104,6 @@ export async function fulfil(
     receipt: receiptNumber(year, number),
     documents,
   });
-  // Whoever has no account yet comes in by a link; the others by their shelf.
-  const [first] = entered;
-  if (isNew && first !== undefined && order.account_id === null) {
-    await noteTold(tx, first, doing.now);
-    await inviteWithin(
-      tx,
-      services,
-      { ...doing } as Context,
-      order.email,
-      "enrollee",
-      await sayEnrolled(tx, doing, first),
-    );
-  }
 }
 
 /** The last day of a subscription that is paid: of its first period, or of its trial (orders.md); null: it is none. */

@@ -44,15 +44,19 @@ export interface OnSale {
   renews: Renewable[] | null;
 }
 
-/** Reads a listing for somebody who would buy it. `hold`: its seats and codes are theirs until the transaction ends. */
+/**
+ * Reads a listing for somebody who would buy it. `hold`: they do, with these codes; what is counted of it, seats and
+ * codes, is theirs until the transaction ends. Where nothing is counted, many buy at once.
+ */
 export async function readOnSale(
   tx: SchoolTransaction,
   { school: schoolId, person, now }: Pick<Context, "school" | "person" | "now">,
   id: string,
   email: string | null,
-  hold = false,
+  hold: { codes: readonly string[] } | null = null,
 ): Promise<OnSale> {
-  const [row, school] = await Promise.all([readListing(tx, id, hold), readSchool(tx)]);
+  const [met, school] = await Promise.all([readListing(tx, id), readSchool(tx)]);
+  const row = met && hold && counts(met, hold.codes) ? await readListing(tx, id, true) : met;
   if (row?.state !== "on-sale" && row?.state !== "private")
     throw notFound("There is nothing on sale at this address.");
   const { offer } = row;
@@ -64,7 +68,7 @@ export async function readOnSale(
   });
   const own = offer.seatLimit === null ? null : Math.max(0, offer.seatLimit - row.sold - held);
   const where = { school: schoolId, timeZone: school.time_zone, now };
-  const cohorts = await soldCohorts(tx, where, offer, hold);
+  const cohorts = await soldCohorts(tx, where, offer, hold !== null);
   const limits = [own, ...cohorts.map(({ left }) => left)].filter((left) => left !== null);
   const seatsLeft = limits.length === 0 ? null : Math.min(...limits);
   const holds: string[] = [];
@@ -89,6 +93,10 @@ export async function readOnSale(
     holds,
   };
 }
+
+/** Whether one purchase of it can take what another wants: its seats, a cohort's, or a code's uses. */
+const counts = ({ offer }: ListingRow, codes: readonly string[]) =>
+  offer.seatLimit !== null || offer.cohorts.length > 0 || codes.length > 0;
 
 /** What a buyer asks for, priced. Refused where there is no such way to pay for somebody new. */
 export function priced(

@@ -19,7 +19,7 @@ import { digestOf, newSecret } from "../../base/secret";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { placeOfBuyer, taxFor } from "../buyer-tax";
-import { madeBefore, mayBuy } from "../checkout";
+import { holdPress, madeBefore, mayBuy } from "../checkout";
 import { newOrder } from "../new-order";
 import { priced, readOnSale } from "../offered";
 import { insertOrder, type OrderRow, readOrder } from "../order-store";
@@ -45,14 +45,12 @@ export async function writeOrder(
       const before = await madeBefore(tx, wanted.key, wanted.listing, email);
       return before && sayOrder(tx, context, (await readOrder(tx, before.id)) as OrderRow);
     };
+    await holdPress(tx, wanted.key);
     const before = await again();
     if (before) return before;
     // The buyer's, not theirs who write it.
     const asBuyer = { school: context.school, person: null, now: context.now };
-    const onSale = await readOnSale(tx, asBuyer, wanted.listing, email, true);
-    // The same press may have come twice at once: the listing is held now, and the other one done.
-    const meanwhile = await again();
-    if (meanwhile) return meanwhile;
+    const onSale = await readOnSale(tx, asBuyer, wanted.listing, email, wanted);
     mayBuy(onSale, { seats: wanted.seats, renews: false, gift: undefined });
     if (optionOf(onSale.listing, wanted.option)?.kind !== "once")
       throw refusal("An order by hand is paid at once: choose such a way to pay.", [
