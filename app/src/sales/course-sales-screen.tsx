@@ -33,7 +33,7 @@ export function CourseSalesScreen() {
   ) : null;
   const split =
     may("sales.change") && may("courses.edit") ? (
-      <QuietAction label="Sell it in parts" onPress={() => setSplitting(true)} />
+      <QuietAction label="Split it into parts" onPress={() => setSplitting(true)} />
     ) : null;
   return (
     <CourseFrame at={place} title={course?.title} here={COURSE_SALES}>
@@ -89,7 +89,7 @@ function Splitting({
   const { data: school } = useGetSchoolQuery({ school: place.school });
   if (!draft || !school)
     return (
-      <Sheet title="Sell it in parts" onClose={onClose}>
+      <Sheet title="Split it into parts" onClose={onClose}>
         {error ? (
           <Notice {...explain(error)} onRetry={refetch} />
         ) : (

@@ -13,7 +13,7 @@ export function FirstDates({ courses, zone: id }: { courses: Dates; zone: string
   const now = Date.now();
   return (
     <View style={{ gap: 10 }}>
-      {courses.map(({ id, title, cohort, opens, until }) => (
+      {courses.map(({ id, title, cohort, opens, until, endsBy }) => (
         <View key={id} style={{ gap: 6 }}>
           <Text kind="name" level={2}>
             {title}
@@ -32,9 +32,13 @@ export function FirstDates({ courses, zone: id }: { courses: Dates; zone: string
                 : `Opens ${sayWrittenInstant(opens, zone)}`}
           </Fact>
           <Fact mark="closed">
-            {until === null
-              ? "Yours without an end"
-              : `Yours until ${sayWrittenEnd(until, { zone })}`}
+            {until !== null
+              ? `Yours until ${sayWrittenEnd(until, { zone })}`
+              : endsBy === null
+                ? "Yours without an end"
+                : endsBy === "start"
+                  ? "Its days count from the first lesson you begin"
+                  : "Its end is not known yet"}
           </Fact>
         </View>
       ))}

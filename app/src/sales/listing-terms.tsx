@@ -3,6 +3,7 @@ import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import { useState } from "react";
 import { View } from "react-native";
 import { useGetSchoolQuery } from "../school/api";
+import { DateField } from "../ui/moment-fields";
 import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
 import { Options } from "../ui/options";
@@ -16,6 +17,11 @@ import { SomeDays } from "./some-days";
 const SUPPLIES = [
   { value: "electronic", label: "learned alone" },
   { value: "taught", label: "taught by somebody" },
+] as const;
+
+const FROM = [
+  { value: "access", label: "the start of access" },
+  { value: "started", label: "the first lesson begun" },
 ] as const;
 
 interface Place {
@@ -163,7 +169,7 @@ export function ListingTerms({
         )}
         <Switched
           label="Access for so many days"
-          says="Counted from the start of access; else as the course says."
+          says="Else as the course says."
           on={offer.days !== null}
           onChange={(on) => set({ days: on ? 90 : null })}
         />
@@ -175,6 +181,27 @@ export function ListingTerms({
             least={1}
             most={36_500}
             onChange={(days) => set({ days })}
+          />
+        )}
+        {offer.days === null ? null : (
+          <Options
+            label="They count from"
+            says="They count from"
+            options={FROM}
+            value={offer.daysFrom}
+            onChange={(daysFrom) => set({ daysFrom })}
+          />
+        )}
+        <Switched
+          label="Access through a day at the latest"
+          on={offer.through !== null}
+          onChange={(on) => set({ through: on ? today : null })}
+        />
+        {offer.through === null ? null : (
+          <DateField
+            label="Access through"
+            value={offer.through}
+            onChange={(through) => set({ through })}
           />
         )}
       </Part>

@@ -70,6 +70,12 @@ export const firstDates = z.array(
       .describe("The cohort one comes into; null: none."),
     opens: z.string().nullable().describe("The first opening of whoever comes in now."),
     until: z.string().nullable().describe("The end of access; null: none, or not known yet."),
+    endsBy: z
+      .enum(["start", "other"])
+      .nullable()
+      .describe(
+        "The end is not known yet: it counts from the first lesson one begins, or from something else; null: it is known, or there is none.",
+      ),
     modules: z.array(z.object({ title: z.string(), opens: z.string().nullable() })),
   }),
 );

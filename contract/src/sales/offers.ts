@@ -64,7 +64,15 @@ export const offer = z
       .max(36_500)
       .nullable()
       .default(null)
-      .describe("So many days of access from the start of access; null: as the course says."),
+      .describe("So many days of access; null: as the course says."),
+    daysFrom: z
+      .enum(["access", "started"])
+      .default("access")
+      .describe("The days count from the start of access, or from the first lesson one begins."),
+    through: planFields.localDate
+      .nullable()
+      .default(null)
+      .describe("Access ends with this day at the latest; null: no day is named."),
     supply: supplySchema
       .default("electronic")
       .describe("What it is for tax by the buyer's place: by itself, or taught by somebody."),

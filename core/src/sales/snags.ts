@@ -23,6 +23,8 @@ export interface Offering {
   seatLimit: number | null;
   /** So many days of access; null: as the course says. */
   days: number | null;
+  /** Access ends with this day at the latest; null: no day is named. */
+  through: string | null;
 }
 
 const snag =
@@ -119,18 +121,26 @@ const dayOf = (text: string): LocalDate | null => {
 };
 
 /** Parts that fall due after access has ended, for somebody who buys today. */
-function partsAfterAccess({ options }: Listing, { days }: Offering, today: string): SalesSnag[] {
+function partsAfterAccess(
+  { options }: Listing,
+  { days, through }: Offering,
+  today: string,
+): SalesSnag[] {
   const day = dayOf(today);
-  if (days === null || day === null) return [];
-  const ends = addDays(day, days);
+  const last = through === null ? null : dayOf(through);
+  if (day === null || (days === null && last === null)) return [];
+  const ends = Math.min(
+    days === null ? Infinity : addDays(day, days),
+    last ?? Infinity,
+  ) as LocalDate;
   return options.flatMap((option) => {
     const step = option.kind === "installments" ? stepOf(option.every) : null;
     if (option.kind !== "installments" || !step) return [];
-    const last = seriesDate(day, step, option.deposit ? option.count : option.count - 1);
-    return last > ends
+    const falls = seriesDate(day, step, option.deposit ? option.count : option.count - 1);
+    return falls > ends
       ? [
           likely(
-            `Who buys today pays the last part on ${formatDate(last)}, after access has ended on ${formatDate(ends)}.`,
+            `Who buys today pays the last part on ${formatDate(falls)}, after access has ended on ${formatDate(ends)}.`,
           ),
         ]
       : [];

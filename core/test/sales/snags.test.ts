@@ -3,7 +3,7 @@ import { type Offering, parseListing, salesSnags } from "../../src/sales";
 
 const once = { id: "full", kind: "once", amount: 10_000, default: true };
 const three = { id: "three", kind: "installments", amount: 9000, count: 3, every: "P1M" };
-const OPEN: Offering = { window: null, seatLimit: null, days: null };
+const OPEN: Offering = { window: null, seatLimit: null, days: null, through: null };
 
 function reasons(parts: object, offering: Partial<Offering> = {}, options: object[] = [once]) {
   const read = parseListing({
@@ -29,7 +29,7 @@ test("a sound offer has none", () => {
         codes: [{ code: "A", percent: 10, through: "2027-02-20" }],
         seats: { mode: "volume", tiers: [{ from: 20, percent: 1 }] },
       },
-      { window, days: 90, seatLimit: 100 },
+      { window, days: 90, seatLimit: 100, through: null },
       [once, three],
     ),
   ).toEqual([]);
@@ -85,6 +85,13 @@ test.each<[string, object, Partial<Offering>, object[], string]>([
     { days: 30 },
     [three],
     "likely: Who buys today pays the last part on 2027-03-15, after access has ended on 2027-02-14.",
+  ],
+  [
+    "parts after the day through which access goes, the earlier end counting",
+    {},
+    { days: 90, through: "2027-02-28" },
+    [three],
+    "likely: Who buys today pays the last part on 2027-03-15, after access has ended on 2027-02-28.",
   ],
   [
     "a code that is over",

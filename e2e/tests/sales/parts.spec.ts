@@ -16,8 +16,8 @@ test("a course is cut into parts that are priced by themselves and together, and
   });
   const { id } = (await made.json()) as { id: string };
   await page.goto(`/ember-row/courses/${id}/sales`);
-  await page.getByRole("button", { name: "Sell it in parts" }).click();
-  const sheet = page.getByRole("dialog", { name: "Sell it in parts" });
+  await page.getByRole("button", { name: "Split it into parts" }).click();
+  const sheet = page.getByRole("dialog", { name: "Split it into parts" });
   const parts = sheet.getByRole("list", { name: "The parts" }).getByRole("listitem");
   const cuts = sheet.getByRole("checkbox");
   // In two to begin with; and without a price of all there is nothing to make yet.

@@ -29,8 +29,8 @@ export async function showPreview(
     if (wanted !== undefined && cohort === null)
       throw notFound(`There is no cohort "${wanted}" in this course.`);
     const school = planSchool(await readSchool(tx));
-    const dates = imaginedDates({ school, plan, cohort, timeZone }, context.now);
-    return { at: formatInstant(context.now), ...dates };
+    const { from, until, modules } = imaginedDates({ school, plan, cohort, timeZone }, context.now);
+    return { at: formatInstant(context.now), from, until, modules };
   });
 }
 

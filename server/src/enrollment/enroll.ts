@@ -26,7 +26,7 @@ import { findPersonByEmail, insertPerson, setAccount } from "../people/store";
 import { readCase, workOut } from "../schedule/case";
 import { readCohorts } from "../schedule/cohort-store";
 import { holdTurn } from "../schedule/headcount-store";
-import { accessFor } from "../schedule/imagined";
+import type { Validity } from "../schedule/imagined";
 import { projectOne } from "../schedule/project";
 import type { Context } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
@@ -212,8 +212,8 @@ interface Bought {
   timeZone: string;
   /** The cohort they come into; null: none. */
   cohort: string | null;
-  /** So many days of access from its start; null: as the course says. */
-  days: number | null;
+  /** When access ends; null: as the course says. */
+  validity: Validity | null;
   /** The price asked for a payment first, and it has come. */
   needsPayment: boolean;
   boughtAt: string;
@@ -232,7 +232,7 @@ export async function enterBought(
   courseId: string,
   bought: Bought,
 ): Promise<{ enrollment: string; person: string; isNew: boolean; made: boolean }> {
-  const { name, email, timeZone, account, days, boughtAt, reason } = bought;
+  const { name, email, timeZone, account, validity, boughtAt, reason } = bought;
   const context = { school, who, now } as Context;
   const found = bought.person === null ? await findPersonByEmail(tx, email) : undefined;
   const person =
@@ -255,7 +255,7 @@ export async function enterBought(
     needsPayment: bought.needsPayment,
     paidAt: bought.needsPayment ? formatInstant(now) : null,
     paidThrough: bought.paidThrough,
-    ...(days !== null && { validity: accessFor(days) }),
+    ...(validity !== null && { validity }),
   });
   await insertEnrollments(tx, school, [{ enrollment, person, reasonOf: () => reason }]);
   await projectOne(tx, school, id, now);

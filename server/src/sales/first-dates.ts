@@ -3,7 +3,7 @@ import type { FirstDates, Offer } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import { published } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { imaginedDates } from "../schedule/imagined";
+import { accessOf, imaginedDates } from "../schedule/imagined";
 import { planSchool } from "../school/plan";
 import type { SchoolRow } from "../school/store";
 import type { SoldCohort } from "./sold-cohorts";
@@ -15,17 +15,21 @@ export async function firstDatesOf(
   tx: SchoolTransaction,
   { school: id, now }: { school: SchoolId; now: Instant },
   row: SchoolRow,
-  { courses, days }: Pick<Offer, "courses" | "days">,
+  offer: Pick<Offer, "courses" | "days" | "daysFrom" | "through">,
   cohorts: readonly SoldCohort[],
   timeZone: string,
 ): Promise<FirstDates> {
   const school = planSchool(row);
+  const validity = accessOf(offer);
   // Asked for at once: they travel together.
-  const plans = await Promise.all(courses.map((course) => published(tx, id, course.id)));
+  const plans = await Promise.all(offer.courses.map((course) => published(tx, id, course.id)));
   return plans.map(({ plan }) => {
     const named = cohorts.find(({ course }) => course === plan.id)?.named ?? null;
     const cohort = named?.cohort ?? null;
-    const { modules, until } = imaginedDates({ school, plan, cohort, timeZone, days }, now);
+    const { modules, until, endWaitsFor } = imaginedDates(
+      { school, plan, cohort, timeZone, validity },
+      now,
+    );
     const openings = modules.flatMap(({ opens }) => (opens === null ? [] : [opens]));
     return {
       id: plan.id,
@@ -33,6 +37,12 @@ export async function firstDatesOf(
       cohort: named && { name: named.name, starts: named.cohort.starts, ends: named.cohort.ends },
       opens: openings.sort()[0] ?? null,
       until,
+      endsBy:
+        until !== null || endWaitsFor.length === 0
+          ? null
+          : endWaitsFor.includes("started")
+            ? "start"
+            : "other",
       modules: modules.slice(0, MOST),
     };
   });

@@ -15,6 +15,7 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { enterBought } from "../enrollment/enroll";
 import { sayEnrolled } from "../enrollment/say-enrolled";
 import { noteTold } from "../enrollment/store";
+import { accessOf } from "../schedule/imagined";
 import type { Context } from "../school/context";
 import { inMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
@@ -57,7 +58,7 @@ export async function fulfil(
       email: order.email,
       timeZone: order.time_zone,
       cohort: cohortIn(offer, course),
-      days: offer?.days ?? null,
+      validity: offer && accessOf(offer),
       // What is paid later does not keep anybody out today.
       needsPayment: charge !== null,
       boughtAt: order.bought_at,

@@ -78,5 +78,7 @@ export async function splitCourse(
 async function termsOf(tx: SchoolTransaction, course: string) {
   const listings = await readListings(tx, null, LOOKED, course);
   const alone = listings.find(({ offer }) => offer.courses.length === 1)?.offer;
-  return alone ? { tax: alone.tax, days: alone.days, supply: alone.supply } : {};
+  if (!alone) return {};
+  const { tax, days, daysFrom, through, supply } = alone;
+  return { tax, days, daysFrom, through, supply };
 }

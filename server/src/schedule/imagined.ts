@@ -3,6 +3,7 @@ import {
   enrollmentSchema,
   type PlanCohort,
   type PlanCourse,
+  type PlanEnrollment,
   type PlanSchool,
 } from "@dawngate/core/plan";
 import { formatInstant, type Instant } from "@dawngate/core/time";
@@ -13,14 +14,14 @@ interface Imagined {
   plan: PlanCourse;
   cohort: PlanCohort | null;
   timeZone: string;
-  /** So many days of access; left out: as the course says. */
-  days?: number | null;
+  /** When access ends; null, or left out: as the course says. */
+  validity?: Validity | null;
 }
 
 const written = (instant: Instant | null) => (instant === null ? null : formatInstant(instant));
 
 export function imaginedDates(
-  { school, plan, cohort, timeZone, days = null }: Imagined,
+  { school, plan, cohort, timeZone, validity = null }: Imagined,
   now: Instant,
 ) {
   const at = formatInstant(now);
@@ -31,13 +32,14 @@ export function imaginedDates(
     timeZone,
     enrolledAt: at,
     paidAt: at,
-    ...(days !== null && { validity: accessFor(days) }),
+    ...(validity !== null && { validity }),
   });
   const { access, items } = workOut({ school, plan, cohort, enrollment }, now);
   const known = new Map(items.map((item) => [item.id, item]));
   return {
     from: written(access.from),
     until: written(access.until),
+    endWaitsFor: access.untilWaitsFor.map(({ from }) => from),
     modules: plan.modules.flatMap(({ id, title }) => {
       const item = known.get(id);
       return item?.reachable ? [{ title, opens: written(item.opens) }] : [];
@@ -45,7 +47,19 @@ export function imaginedDates(
   };
 }
 
-/** Access for so many days from its start: through the end of the last of them. */
-export const accessFor = (days: number) => [
-  { from: "access" as const, add: `P${days}D`, edge: "end" as const },
-];
+export type Validity = NonNullable<PlanEnrollment["validity"]>;
+
+interface Ends {
+  days: number | null;
+  daysFrom: "access" | "started";
+  through: string | null;
+}
+
+/** When access ends that is sold for so many days, or through a day: the earlier of both. Null: as the course says. */
+export function accessOf({ days, daysFrom, through }: Ends): Validity | null {
+  const ends: Validity = [
+    ...(days === null ? [] : [{ from: daysFrom, add: `P${days}D`, edge: "end" as const }]),
+    ...(through === null ? [] : [{ from: "date" as const, date: through, edge: "end" as const }]),
+  ];
+  return ends.length === 0 ? null : ends;
+}

@@ -68,13 +68,13 @@ export function SplitSheet({ school, course, currency, price, onClose }: Props) 
   };
   if (course.modules.length < 2)
     return (
-      <Sheet title="Sell it in parts" onClose={onClose}>
+      <Sheet title="Split it into parts" onClose={onClose}>
         <Text>A part is one module or several, and this course has one: make another first.</Text>
       </Sheet>
     );
   if (made) return <Made school={school} made={made} onClose={onClose} />;
   return (
-    <Sheet title="Sell it in parts" onClose={onClose}>
+    <Sheet title="Split it into parts" onClose={onClose}>
       <Text>
         Each part becomes a course of its own, on sale by itself and together with the others. The
         lessons stay one: what is changed in a part is changed here, and the other way round. This
