@@ -107,6 +107,8 @@ function Checkout(props: Props) {
   const way = ways.find(({ id }) => id === quote.option);
   const [whole, setWhole] = useState(false);
   const { giving, onGiving } = props;
+  // What costs nothing asks neither for a country nor for a code.
+  const priced = offered.ways.some(({ kind }) => kind !== "free");
   const now = Date.now();
   const suns = courses
     .flatMap(({ modules }) => modules)
@@ -166,7 +168,7 @@ function Checkout(props: Props) {
           ) : null}
         </View>
       ) : null}
-      {offered.tax ? (
+      {offered.tax && priced ? (
         <BuyerPlace tax={offered.tax} said={props.said} onSaid={props.onSaid} />
       ) : null}
       {props.problem ? (
@@ -196,7 +198,7 @@ function Checkout(props: Props) {
             ))
           : null}
       </View>
-      <CodeField onCode={(code) => onCodes([...codes, code])} busy={busy} />
+      {priced ? <CodeField onCode={(code) => onCodes([...codes, code])} busy={busy} /> : null}
       <FirstDates courses={offered.renews ? [] : courses} zone={zone} />
       {offered.renews ? (
         <>

@@ -111,3 +111,22 @@ test("a gift is bought on a phone: whoever gets it is told by whom, and the buye
     page.getByText("Jan Veer gives you “The winter baker, both courses”.").first(),
   ).toBeVisible();
 });
+
+test("what is free asks for a name and an address, and for nothing else", async ({
+  browser,
+  baseURL,
+}) => {
+  test.skip(test.info().project.name !== "phone");
+  const context = await browser.newContext({ baseURL: baseURL ?? "" });
+  const page = await context.newPage();
+  await page.goto("/ember-row/o/the-starter");
+  await expect(page.getByText("Opens at once")).toBeVisible();
+  await expect(page.getByLabel("Your country")).toHaveCount(0);
+  await expect(page.getByLabel("A code")).toHaveCount(0);
+  await page.getByLabel("Your name").fill("Uri Bell");
+  await page.getByLabel("Mail address").fill(`uri-${Date.now() % 1_000_000}@example.org`);
+  await page.getByRole("button", { name: "Get it" }).click();
+  await expect(page.getByRole("heading", { name: "It is yours" })).toBeVisible();
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await context.close();
+});
