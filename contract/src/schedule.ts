@@ -37,7 +37,8 @@ export const timelineQuery = z
   });
 
 const instant = z.string().nullable();
-const anchor = z.object({ from: z.string() }).catchall(z.unknown());
+/** What something counts from, as a plan names it. */
+export const anchor = z.object({ from: z.string() }).catchall(z.unknown());
 const steps = z
   .array(z.object({ kind: z.string() }).catchall(z.unknown()))
   .describe("The steps of a why, in order; the last one carries the result.");

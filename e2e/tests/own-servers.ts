@@ -8,6 +8,7 @@ import { test } from "./helpers";
 
 export interface OwnServer {
   port: number;
+  pid: number;
   /** Settled where it has ended by itself. */
   ended: Promise<void>;
   stop(): Promise<void>;
@@ -17,8 +18,6 @@ export interface OwnServer {
 
 /** What a server is told; undefined: it is not told. */
 export type Settings = Record<string, string | undefined>;
-/** Told to a server whose database is ready. */
-export const READY: Settings = { DAWNGATE_DB_ADMIN_PASSWORD: undefined };
 export const root = fileURLToPath(new URL("../..", import.meta.url));
 
 /**
@@ -40,11 +39,11 @@ export async function ownServers(database: string, more: Settings = {}) {
     DAWNGATE_PORT: "0",
     ...more,
   };
-  // Nothing is prepared a second time.
+  // Whoever is not told the superuser's password prepares nothing: that is done once.
   const start = (more: Settings = {}): Promise<OwnServer> =>
     servers.startServer(bundle, {
       ...settings,
-      ...(more.DAWNGATE_START_OVER === undefined && READY),
+      ...(more.DAWNGATE_START_OVER === undefined && { DAWNGATE_DB_ADMIN_PASSWORD: undefined }),
       ...more,
     });
   return { cluster, bundle, settings, start };

@@ -13,7 +13,7 @@ export function FirstDates({ courses, zone: id }: { courses: Dates; zone: string
   const now = Date.now();
   return (
     <View style={{ gap: 10 }}>
-      {courses.map(({ id, title, cohort, opens, until, endsBy }) => (
+      {courses.map(({ id, title, cohort, opens, until, untilWaitsFor }) => (
         <View key={id} style={{ gap: 6 }}>
           <Text kind="name" level={2}>
             {title}
@@ -34,9 +34,9 @@ export function FirstDates({ courses, zone: id }: { courses: Dates; zone: string
           <Fact mark="closed">
             {until !== null
               ? `Yours until ${sayWrittenEnd(until, { zone })}`
-              : endsBy === null
+              : untilWaitsFor.length === 0
                 ? "Yours without an end"
-                : endsBy === "start"
+                : untilWaitsFor.some(({ from }) => from === "started")
                   ? "Its days count from the first lesson you begin"
                   : "Its end is not known yet"}
           </Fact>

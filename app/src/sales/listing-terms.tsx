@@ -3,6 +3,7 @@ import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import { useState } from "react";
 import { View } from "react-native";
 import { useGetSchoolQuery } from "../school/api";
+import { Given } from "../ui/given";
 import { DateField } from "../ui/moment-fields";
 import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
@@ -103,30 +104,30 @@ export function ListingTerms({
         <Points points={offer.points} onPoints={(points) => set({ points })} />
       </Part>
       <Part title="Tax, days, seats">
-        <Switched
+        <Given
           label="Tax"
-          on={offer.tax !== null}
-          onChange={(on) => set({ tax: on ? { rate: 2300, included: true } : null })}
-        />
-        {offer.tax ? (
-          <View style={{ flexDirection: "row", gap: 12, alignItems: "center" }}>
-            <NumberField
-              label="Percent of tax"
-              width={150}
-              value={offer.tax.rate / 100}
-              least={0}
-              most={100}
-              onChange={(percent) =>
-                offer.tax && set({ tax: { ...offer.tax, rate: percent * 100 } })
-              }
-            />
-            <Switched
-              label="Included in the price"
-              on={offer.tax.included}
-              onChange={(included) => offer.tax && set({ tax: { ...offer.tax, included } })}
-            />
-          </View>
-        ) : null}
+          value={offer.tax}
+          usual={{ rate: 2300, included: true }}
+          onChange={(tax) => set({ tax })}
+        >
+          {(tax) => (
+            <View style={{ flexDirection: "row", gap: 12, alignItems: "center" }}>
+              <NumberField
+                label="Percent of tax"
+                width={150}
+                value={tax.rate / 100}
+                least={0}
+                most={100}
+                onChange={(percent) => set({ tax: { ...tax, rate: percent * 100 } })}
+              />
+              <Switched
+                label="Included in the price"
+                on={tax.included}
+                onChange={(included) => set({ tax: { ...tax, included } })}
+              />
+            </View>
+          )}
+        </Given>
         {offer.tax && school?.tax ? (
           <Options
             label="For tax by the buyer's country it is"
@@ -153,57 +154,63 @@ export function ListingTerms({
           today={today}
           onChange={(listed) => set({ listed })}
         />
-        <Switched
+        <Given
           label="So many seats"
-          on={offer.seatLimit !== null}
-          onChange={(on) => set({ seatLimit: on ? 20 : null })}
-        />
-        {offer.seatLimit === null ? null : (
-          <NumberField
-            label="Seats"
-            value={offer.seatLimit}
-            least={0}
-            most={1_000_000}
-            onChange={(seatLimit) => set({ seatLimit })}
-          />
-        )}
-        <Switched
+          value={offer.seatLimit}
+          usual={20}
+          onChange={(seatLimit) => set({ seatLimit })}
+        >
+          {(seats) => (
+            <NumberField
+              label="Seats"
+              value={seats}
+              least={0}
+              most={1_000_000}
+              onChange={(seatLimit) => set({ seatLimit })}
+            />
+          )}
+        </Given>
+        <Given
           label="Access for so many days"
           says="Else as the course says."
-          on={offer.days !== null}
-          onChange={(on) => set({ days: on ? 90 : null })}
-        />
-        {offer.days === null ? null : (
-          <NumberField
-            label="Days of access"
-            width={150}
-            value={offer.days}
-            least={1}
-            most={36_500}
-            onChange={(days) => set({ days })}
-          />
-        )}
-        {offer.days === null ? null : (
-          <Options
-            label="They count from"
-            says="They count from"
-            options={FROM}
-            value={offer.daysFrom}
-            onChange={(daysFrom) => set({ daysFrom })}
-          />
-        )}
-        <Switched
+          value={offer.days}
+          usual={90}
+          onChange={(days) => set({ days })}
+        >
+          {(value) => (
+            <>
+              <NumberField
+                label="Days of access"
+                width={150}
+                value={value}
+                least={1}
+                most={36_500}
+                onChange={(days) => set({ days })}
+              />
+              <Options
+                label="They count from"
+                says="They count from"
+                options={FROM}
+                value={offer.daysFrom}
+                onChange={(daysFrom) => set({ daysFrom })}
+              />
+            </>
+          )}
+        </Given>
+        <Given
           label="Access through a day at the latest"
-          on={offer.through !== null}
-          onChange={(on) => set({ through: on ? today : null })}
-        />
-        {offer.through === null ? null : (
-          <DateField
-            label="Access through"
-            value={offer.through}
-            onChange={(through) => set({ through })}
-          />
-        )}
+          value={offer.through}
+          usual={today}
+          onChange={(through) => set({ through })}
+        >
+          {(day) => (
+            <DateField
+              label="Access through"
+              value={day}
+              onChange={(through) => set({ through })}
+            />
+          )}
+        </Given>
       </Part>
     </>
   );

@@ -2,11 +2,11 @@
 import type { Offer } from "@dawngate/contract/sales";
 import { useState } from "react";
 import { PrimaryAction } from "../ui/action";
+import { Given } from "../ui/given";
 import { DateField } from "../ui/moment-fields";
 import { NumberField } from "../ui/number-field";
 import { saveFile } from "../ui/save-file";
 import { Sheet } from "../ui/sheet";
-import { Switched } from "../ui/switched";
 import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { manyCodes, unforeseen, type Wanted } from "./many-codes";
@@ -64,18 +64,20 @@ export function ManyCodesSheet({ taken, today, onMake, onClose }: Props) {
         most={100}
         onChange={(percent) => setWanted({ ...wanted, percent })}
       />
-      <Switched
+      <Given
         label="Until a day"
-        on={wanted.through !== null}
-        onChange={(on) => setWanted({ ...wanted, through: on ? today : null })}
-      />
-      {wanted.through === null ? null : (
-        <DateField
-          label="Through"
-          value={wanted.through}
-          onChange={(through) => setWanted({ ...wanted, through })}
-        />
-      )}
+        value={wanted.through}
+        usual={today}
+        onChange={(through) => setWanted({ ...wanted, through })}
+      >
+        {(day) => (
+          <DateField
+            label="Through"
+            value={day}
+            onChange={(through) => setWanted({ ...wanted, through })}
+          />
+        )}
+      </Given>
       <PrimaryAction
         label={wanted.number === 1 ? "Make one code" : `Make ${wanted.number} codes`}
         disabled={wanted.number < 1 || wanted.number > left}

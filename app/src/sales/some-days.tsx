@@ -1,8 +1,8 @@
 /** Days from one through another, both included, or always. The one that is moved past the other takes it along. */
 import type { Offer } from "@dawngate/contract/sales";
 import { View } from "react-native";
+import { Given } from "../ui/given";
 import { DateField } from "../ui/moment-fields";
-import { Switched } from "../ui/switched";
 
 type Days = NonNullable<Offer["window"]>;
 
@@ -19,31 +19,27 @@ interface Props {
 
 export function SomeDays({ label, says, from, through, value, today, onChange }: Props) {
   return (
-    <>
-      <Switched
-        label={label}
-        {...(says !== undefined && { says })}
-        on={value !== null}
-        onChange={(on) => onChange(on ? { opens: today, closes: today } : null)}
-      />
-      {value ? (
+    <Given
+      label={label}
+      {...(says !== undefined && { says })}
+      value={value}
+      usual={{ opens: today, closes: today }}
+      onChange={onChange}
+    >
+      {({ opens, closes }) => (
         <View style={{ flexDirection: "row", gap: 12 }}>
           <DateField
             label={from}
-            value={value.opens}
-            onChange={(opens) =>
-              onChange({ opens, closes: opens > value.closes ? opens : value.closes })
-            }
+            value={opens}
+            onChange={(day) => onChange({ opens: day, closes: day > closes ? day : closes })}
           />
           <DateField
             label={through}
-            value={value.closes}
-            onChange={(closes) =>
-              onChange({ closes, opens: closes < value.opens ? closes : value.opens })
-            }
+            value={closes}
+            onChange={(day) => onChange({ closes: day, opens: day < opens ? day : opens })}
           />
         </View>
-      ) : null}
-    </>
+      )}
+    </Given>
   );
 }

@@ -3,6 +3,7 @@ import { planFields } from "@dawngate/core/plan";
 import type { Quote, QuoteStep } from "@dawngate/core/sales";
 import { z } from "zod";
 import { typed } from "../endpoint";
+import { anchor } from "../schedule";
 import { mailAddress, personName } from "../text";
 import { billing } from "./documents";
 import { offer } from "./offers";
@@ -70,12 +71,9 @@ export const firstDates = z.array(
       .describe("The cohort one comes into; null: none."),
     opens: z.string().nullable().describe("The first opening of whoever comes in now."),
     until: z.string().nullable().describe("The end of access; null: none, or not known yet."),
-    endsBy: z
-      .enum(["start", "other"])
-      .nullable()
-      .describe(
-        "The end is not known yet: it counts from the first lesson one begins, or from something else; null: it is known, or there is none.",
-      ),
+    untilWaitsFor: z
+      .array(anchor)
+      .describe("What the end counts from that has not happened yet, such as the first lesson."),
     modules: z.array(z.object({ title: z.string(), opens: z.string().nullable() })),
   }),
 );

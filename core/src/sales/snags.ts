@@ -128,11 +128,9 @@ function partsAfterAccess(
 ): SalesSnag[] {
   const day = dayOf(today);
   const last = through === null ? null : dayOf(through);
-  if (day === null || (days === null && last === null)) return [];
-  const ends = Math.min(
-    days === null ? Infinity : addDays(day, days),
-    last ?? Infinity,
-  ) as LocalDate;
+  const counted = day === null || days === null ? null : addDays(day, days);
+  const ends = counted === null || (last !== null && last < counted) ? last : counted;
+  if (day === null || ends === null) return [];
   return options.flatMap((option) => {
     const step = option.kind === "installments" ? stepOf(option.every) : null;
     if (option.kind !== "installments" || !step) return [];

@@ -6,33 +6,21 @@
 import { readFileSync } from "node:fs";
 import { request as httpRequest } from "node:http";
 import { connect, createServer, type Server as NetServer, type Socket } from "node:net";
-import { join } from "node:path";
-import { fileURLToPath } from "node:url";
 import pg from "pg";
-// @ts-expect-error: plain scripts, shared with the start commands
-import * as servers from "../../../scripts/lib/server.mjs";
 import { copyPeople, expect, test } from "../helpers";
+import { type OwnServer, ownServers } from "../own-servers";
 
-const { databaseSettings, serverBundle, startServer, TEST_SECRETS } = servers;
-const root = fileURLToPath(new URL("../../..", import.meta.url));
-const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
 const NAME = "hard_ground";
 /** Whoever waits so long, in milliseconds, was held up. The aim is a second; a machine that does much else may add to it. */
 const HELD = 2500;
 /** A reader of files is ended after seven seconds; a busy machine takes its time to start one. */
 const ENDED = 16_000;
 
-interface Running {
-  port: number;
-  pid: number;
-  stop(): Promise<void>;
-  kill(): Promise<void>;
-}
-
 test.use({ who: null });
 test.describe.configure({ mode: "serial" });
 
-let server: Running;
+let own: Awaited<ReturnType<typeof ownServers>>;
+let server: OwnServer;
 let origin = "";
 let cookie = "";
 /** The way to the database, which can be shut. */
@@ -41,11 +29,11 @@ let away = false;
 const open = new Set<Socket>();
 
 test.beforeAll(async () => {
-  test.skip(test.info().project.name !== "wide" || cluster === null);
   test.setTimeout(120_000);
+  own = await ownServers(NAME, { DAWNGATE_METRICS_TOKEN: "a token for the figures" });
   way = createServer((from) => {
     if (away) return from.destroy();
-    const to = connect(cluster.port, cluster.host);
+    const to = connect(own.cluster.port, own.cluster.host);
     for (const socket of [from, to]) {
       open.add(socket);
       socket
@@ -60,15 +48,7 @@ test.beforeAll(async () => {
   }).listen(0, "127.0.0.1");
   await new Promise((resolve) => way.once("listening", resolve));
   const { port } = way.address() as { port: number };
-  server = await startServer(await serverBundle(root), {
-    ...databaseSettings({ ...cluster, port }, NAME, TEST_SECRETS),
-    DAWNGATE_DEMO: join(root, "demo"),
-    DAWNGATE_LIMITS: "no",
-    DAWNGATE_LOG: "quiet",
-    DAWNGATE_METRICS_TOKEN: "a token for the figures",
-    DAWNGATE_PORT: "0",
-    DAWNGATE_START_OVER: "yes",
-  });
+  server = await own.start({ DAWNGATE_DB_PORT: String(port), DAWNGATE_START_OVER: "yes" });
   origin = `http://127.0.0.1:${server.port}`;
   cookie = await signIn("rosa@example.org");
 });
@@ -262,7 +242,7 @@ test("the database away: 503 with Retry-After, and it goes on by itself", async 
 });
 
 test("backends that the database ends in the middle of work end nobody else's", async () => {
-  const admin = new pg.Client({ ...cluster, user: "postgres", database: NAME });
+  const admin = new pg.Client({ ...own.cluster, user: "postgres", database: NAME });
   await admin.connect();
   try {
     for (let round = 0; round < 3; round++) {
@@ -281,7 +261,7 @@ test("backends that the database ends in the middle of work end nobody else's", 
 });
 
 test("one row that somebody holds keeps nobody else waiting", async () => {
-  const admin = new pg.Client({ ...cluster, user: "postgres", database: NAME });
+  const admin = new pg.Client({ ...own.cluster, user: "postgres", database: NAME });
   await admin.connect();
   try {
     await admin.query("begin");
@@ -325,7 +305,7 @@ test("one row that somebody holds keeps nobody else waiting", async () => {
 
 test("a ripple over ten thousand people, everybody at once, and ten who enroll keep nobody waiting", async () => {
   test.setTimeout(180_000);
-  const admin = new pg.Client({ ...cluster, user: "postgres", database: NAME });
+  const admin = new pg.Client({ ...own.cluster, user: "postgres", database: NAME });
   await admin.connect();
   try {
     const { rows } = await admin.query(

@@ -72,13 +72,13 @@ const shownOn = (today: string) => sql`
     select 'listing', s.id, s.title, coalesce(s.terms -> 'points' ->> 0, ''), '', '', null,
       coalesce(sum(v.lesson_count), 0)::integer, coalesce(sum(v.minutes), 0),
       jsonb_agg(v.title order by c.position), false, coalesce(min(c.position), 0),
-      jsonb_build_array(jsonb_build_object('id', s.id, 'offer', s.terms)), s.listed
+      jsonb_build_array(jsonb_build_object('id', s.id, 'offer', s.terms)), true
     from sold s
     join listing_course o on o.school_id = s.school_id and o.listing_id = s.id
     join course c on c.school_id = o.school_id and c.id = o.course_id
     join course_version v on v.school_id = c.school_id and v.course_id = c.id
       and v.number = c.current_version
-    where s.courses > 1 and s.listed group by s.id, s.title, s.terms, s.listed
+    where s.courses > 1 and s.listed group by s.id, s.title, s.terms
   ), visible as (
     select shown.*, case when featured then 0 else 1 end as rank, kind || ' ' || id as key from shown
     where listed

@@ -16,7 +16,7 @@ import { contentsOfDraft, copyParts, readTexts } from "./content-store";
 import { copyCover } from "./cover-store";
 import { insertCourse, setMeant } from "./draft-store";
 import { setPage } from "./page-store";
-import { nextPosition, orderCourses, setPlace } from "./store";
+import { type CourseRow, nextPosition, orderCourses, setPlace } from "./store";
 
 /** A new course: blank with the school's release hour, of a starting shape, or a copy with its dates moved. */
 export async function createCourse(
@@ -73,25 +73,23 @@ async function copyCourse(
   await looksLike(tx, row, id);
 }
 
-/** A course of some lessons of another, which it shares with it: changed in the one, they are changed in the other. */
-export async function insertPart(
+/** Courses of lessons of another, which they share with it: changed in the one, they are changed in the other. */
+export async function insertParts(
   tx: SchoolTransaction,
   context: Context,
-  row: Awaited<ReturnType<typeof existing>>["row"],
-  course: PlanCourse,
+  row: CourseRow,
+  parts: readonly PlanCourse[],
 ): Promise<void> {
   const shared = new Map(Object.entries(await contentsOfDraft(tx, row.id)));
-  await insertCourse(tx, context.school, course, await nextPosition(tx), new Map(), shared);
-  await looksLike(tx, row, course.id);
-  await isTheirOwn(tx, context, course.id);
+  for (const part of parts) {
+    await insertCourse(tx, context.school, part, await nextPosition(tx), new Map(), shared);
+    await looksLike(tx, row, part.id);
+    await isTheirOwn(tx, context, part.id);
+  }
 }
 
 /** A course has the words, the description and the cover of another. */
-async function looksLike(
-  tx: SchoolTransaction,
-  row: Awaited<ReturnType<typeof existing>>["row"],
-  id: string,
-): Promise<void> {
+async function looksLike(tx: SchoolTransaction, row: CourseRow, id: string): Promise<void> {
   await setPlace(tx, id, { words: row.words });
   await setPage(tx, id, { description: row.description, card: row.card });
   await copyCover(tx, row.id, id);

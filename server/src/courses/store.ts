@@ -90,6 +90,8 @@ export async function readPublishedRow(tx: SchoolTransaction, id: string) {
   return row ?? null;
 }
 
+export type CourseRow = NonNullable<Awaited<ReturnType<typeof readCourseRow>>>;
+
 /** A course with its draft's number and its page; the draft is held for the rest of the transaction where asked to. */
 export async function readCourseRow(tx: SchoolTransaction, id: string, hold = false) {
   return tx

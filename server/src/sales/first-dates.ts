@@ -26,7 +26,7 @@ export async function firstDatesOf(
   return plans.map(({ plan }) => {
     const named = cohorts.find(({ course }) => course === plan.id)?.named ?? null;
     const cohort = named?.cohort ?? null;
-    const { modules, until, endWaitsFor } = imaginedDates(
+    const { modules, until, untilWaitsFor } = imaginedDates(
       { school, plan, cohort, timeZone, validity },
       now,
     );
@@ -37,12 +37,7 @@ export async function firstDatesOf(
       cohort: named && { name: named.name, starts: named.cohort.starts, ends: named.cohort.ends },
       opens: openings.sort()[0] ?? null,
       until,
-      endsBy:
-        until !== null || endWaitsFor.length === 0
-          ? null
-          : endWaitsFor.includes("started")
-            ? "start"
-            : "other",
+      untilWaitsFor: [...untilWaitsFor],
       modules: modules.slice(0, MOST),
     };
   });

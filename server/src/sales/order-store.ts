@@ -26,11 +26,11 @@ export interface OrderRow
     | "next_at"
     | "renews"
     | "pay_by"
-    | "seat_link"
+    | "seat_link_hash"
   > {
   renews: boolean;
   pay_by: string | null;
-  seat_link: string | null;
+  seat_link_hash: string | null;
   quote: Quote;
   tax: OrderTax | null;
   gift: Gift | null;
@@ -75,7 +75,7 @@ const COLUMNS = [
   "billing",
   "pay_by",
   "changing",
-  "seat_link",
+  "seat_link_hash",
   "payment_terms",
   "series",
   "card",
@@ -99,7 +99,7 @@ export type NewOrder = Omit<
   | "next_at"
   | "renews"
   | "pay_by"
-  | "seat_link"
+  | "seat_link_hash"
 > & {
   renews: boolean;
   pay_by?: string;
@@ -206,7 +206,7 @@ export async function updateOrder(
       | "receipt_number"
       | "secret_hash"
       | "seats_hash"
-    > & { billing: string | null; changing: string | null; seat_link: string | null }
+    > & { billing: string | null; changing: string | null; seat_link_hash: string | null }
   >,
 ): Promise<void> {
   await tx.updateTable("sales_order").set(set).where("id", "=", id).execute();

@@ -183,6 +183,6 @@ export async function sayOwnOrder(
         ? ((await readTerms(tx, row.listing_id, row.terms_number))?.next ?? null)
         : null,
     given: isGivenOut(row) ? await readSeats(tx, row.id) : [],
-    seatLink: row.seat_link !== null,
+    seatLink: row.seat_link_hash !== null,
   };
 }

@@ -38,7 +38,7 @@ export async function makeSeatLink(
     if (order.gift) throw conflict("A gift goes to one person: give it to them.");
     await mayGiveOut(tx, order, context.now);
     const made = newSecret();
-    await updateOrder(tx, id, { seat_link: digestOf(made) });
+    await updateOrder(tx, id, { seat_link_hash: digestOf(made) });
     return { address: `${baseUrl}/${context.slug}/seats/${id}?secret=${made}` };
   });
 }
@@ -52,8 +52,8 @@ export async function endSeatLink(
 ): Promise<OwnOrder> {
   return db.withSchool(context, async (tx) => {
     const order = await openedForSeats(tx, context, id, secret);
-    await updateOrder(tx, id, { seat_link: null });
-    return sayOwnOrder(tx, context, { ...order, seat_link: null });
+    await updateOrder(tx, id, { seat_link_hash: null });
+    return sayOwnOrder(tx, context, { ...order, seat_link_hash: null });
   });
 }
 
@@ -66,7 +66,7 @@ async function openedByLink(
   hold = false,
 ) {
   const order = await readOrder(tx, id, hold);
-  if (!order || order.seat_link === null || order.seat_link !== digestOf(secret))
+  if (!order || order.seat_link_hash === null || order.seat_link_hash !== digestOf(secret))
     throw notFound("This link leads nowhere any more. Ask whoever sent it for a new one.");
   await mayGiveOut(tx, order, now);
   const offer = await readTerms(tx, order.listing_id, order.terms_number);

@@ -7,7 +7,7 @@ import { conflict, notFound, refusal } from "../base/problem";
 import { digestOf } from "../base/secret";
 import { existing } from "../courses/authoring";
 import { readDraft } from "../courses/draft-store";
-import { insertPart, slugOf } from "../courses/making";
+import { insertParts, slugOf } from "../courses/making";
 import type { SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
@@ -48,7 +48,12 @@ export async function splitCourse(
       loosened: split.loosened,
     };
     if (await readDraft(tx, named[0]?.id ?? "")) return made;
-    for (const one of split.parts) await insertPart(tx, context, row, one.course);
+    await insertParts(
+      tx,
+      context,
+      row,
+      split.parts.map((part) => part.course),
+    );
     const like = await termsOf(tx, course);
     const put = async (
       id: string,
@@ -60,10 +65,8 @@ export async function splitCourse(
       if (!(await insertListing(tx, context.school, id, offer, formatInstant(context.now))))
         throw conflict("Its address is taken; press again.");
     };
-    for (const [i, { course: id, listing }] of made.parts.entries()) {
-      const part = named[i];
-      if (part) await put(listing, part, [{ id, price: null }]);
-    }
+    for (const [i, part] of named.entries())
+      await put(listed(part.title, i), part, [{ id: part.id, price: null }]);
     if (made.together !== null && together)
       await put(
         made.together,

@@ -39,7 +39,7 @@ export function imaginedDates(
   return {
     from: written(access.from),
     until: written(access.until),
-    endWaitsFor: access.untilWaitsFor.map(({ from }) => from),
+    untilWaitsFor: access.untilWaitsFor,
     modules: plan.modules.flatMap(({ id, title }) => {
       const item = known.get(id);
       return item?.reachable ? [{ title, opens: written(item.opens) }] : [];

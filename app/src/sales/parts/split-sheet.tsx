@@ -5,11 +5,10 @@ import { useRef, useState } from "react";
 import { View } from "react-native";
 import { explain, pressKey } from "../../store/api";
 import { PrimaryAction } from "../../ui/action";
-import { Choice } from "../../ui/choice";
-import { Choices } from "../../ui/choices";
 import { MoneyField } from "../../ui/money-field";
 import { Notice } from "../../ui/notice";
 import { NumberField } from "../../ui/number-field";
+import { Options } from "../../ui/options";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
@@ -30,8 +29,8 @@ interface Props {
 }
 
 const WAYS = [
-  { id: "minutes", says: "By their minutes" },
-  { id: "equal", says: "The same for each" },
+  { value: "minutes", label: "By their minutes" },
+  { value: "equal", label: "The same for each" },
 ] as const;
 
 /** So many of what is loosened are named. */
@@ -114,16 +113,12 @@ export function SplitSheet({ school, course, currency, price, onClose }: Props) 
           onChange={(uplift) => change({ uplift })}
         />
       </View>
-      <Choices label="How the price falls on the parts">
-        {WAYS.map(({ id, says }) => (
-          <Choice
-            key={id}
-            label={says}
-            taken={wanted.by === id}
-            onPress={() => change({ by: id })}
-          />
-        ))}
-      </Choices>
+      <Options
+        label="How the price falls on the parts"
+        options={WAYS}
+        value={wanted.by}
+        onChange={(by) => change({ by })}
+      />
       <View role="list" aria-label="The parts" style={{ gap: 14 }}>
         {parts.map((part, i) => (
           <PartRow

@@ -88,7 +88,7 @@ export interface SalesOrderTable {
   /** Of the secret in the mail by which seats are given out; null: one seat. */
   seats_hash: string | null;
   /** Of the secret in the link by which people take its seats themselves; null: there is none. */
-  seat_link: Generated<string | null>;
+  seat_link_hash: Generated<string | null>;
   receipt_year: number | null;
   receipt_number: number | null;
   changing: ColumnType<Changing | null, string | null | undefined, string | null>;
