@@ -115,7 +115,11 @@ export const offered = z
       ),
     why: z.array(typed<QuoteStep>(z.object({}).loose())),
     courses: firstDates,
-    holds: z.boolean().describe("The one who asks is in all of its courses already."),
+    holds: z
+      .boolean()
+      .describe(
+        "The one who asks is in all of its courses already, and would stay no longer by buying it.",
+      ),
     renews: z
       .array(
         z.object({

@@ -33,6 +33,7 @@ import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { inviteWithin } from "../school/staff";
 import { linkPerson, readPersonOf, readSchool } from "../school/store";
+import { reachAsFar } from "./reach";
 import { sayFault } from "./say";
 import { sayEnrolled } from "./say-enrolled";
 import { holdSeats } from "./seats";
@@ -220,11 +221,13 @@ interface Bought {
   /** Of a subscription: the last day that is paid; null: no subscription. */
   paidThrough: string | null;
   reason: string;
+  /** Of the purchase, or of the seat: the same twice is one. */
+  key: string;
 }
 
 /**
  * Somebody has bought a course: they are in, whatever its window says by now, for what is paid is given. Whoever is in
- * already stays in that enrollment.
+ * already stays in that enrollment, as long as if they came in now.
  */
 export async function enterBought(
   tx: SchoolTransaction,
@@ -243,7 +246,10 @@ export async function enterBought(
   await holdTurn(tx, courseId, `person ${person}`);
   const active = await activeEnrollment(tx, school, courseId, person, now);
   const isNew = bought.person === null && !found;
-  if (active !== null) return { enrollment: active, person, isNew, made: false };
+  if (active !== null) {
+    await reachAsFar(tx, { school, now }, active, bought);
+    return { enrollment: active, person, isNew, made: false };
+  }
   await published(tx, school, courseId);
   const id = randomUUID();
   const enrollment = enrollmentSchema.parse({

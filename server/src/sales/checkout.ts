@@ -141,7 +141,7 @@ const STATES = {
 
 /** Whether it can be bought now, by so many. */
 export function mayBuy(
-  { state, seatsLeft, holds, row, renews: renewable }: OnSale,
+  { state, seatsLeft, isInside, row, renews: renewable }: OnSale,
   { seats, gift, renews }: Pick<Purchase, "seats" | "gift" | "renews">,
 ): void {
   if (renews) {
@@ -157,7 +157,7 @@ export function mayBuy(
     );
   if (seats !== 1 && !row.offer.teams) throw conflict("This is sold to one person at a time.");
   // Seats are bought for others, whoever buys them.
-  if (seats === 1 && !gift && row.offer.courses.every(({ id }) => holds.includes(id)))
+  if (seats === 1 && !gift && isInside)
     throw conflict("You are in this already: it stands on your shelf.");
 }
 

@@ -64,6 +64,7 @@ export async function fulfil(
       boughtAt: order.bought_at,
       paidThrough: paidThrough(order, charge !== null),
       reason: `Bought: ${order.title}, order ${order.id}`,
+      key: `order ${order.id}`,
     });
     person = entry.person;
     isNew ||= entry.isNew;

@@ -1,7 +1,7 @@
 /** A listing as a buyer meets it: what it costs them at this instant and why, and what opens when if they bought now. */
-import type { Offered, offeredQuery } from "@dawngate/contract/sales";
+import type { Offer, Offered, offeredQuery } from "@dawngate/contract/sales";
 import { windowState } from "@dawngate/core/enrollment";
-import { readCalendar } from "@dawngate/core/plan";
+import { isSame, readCalendar } from "@dawngate/core/plan";
 import {
   EU,
   type Listing,
@@ -14,8 +14,10 @@ import {
 import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import type { z } from "zod";
 import { notFound } from "../base/problem";
-import type { SchoolTransaction } from "../db/connection";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { activeEnrollment } from "../enrollment/enroll";
+import { laterEnd } from "../enrollment/reach";
+import { accessOf } from "../schedule/imagined";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { planSchool } from "../school/plan";
@@ -28,6 +30,7 @@ import { type ListingRow, readHeld, readListing, readUses } from "./listing-stor
 import { noteOfPrice } from "./price-history";
 import { type Renewable, renewable, waysToRenew } from "./renewal";
 import { type SoldCohort, soldCohorts, worst } from "./sold-cohorts";
+import { cohortIn } from "./terms-store";
 
 /** A listing that can be met, with all that its price depends on. */
 export interface OnSale {
@@ -38,6 +41,8 @@ export interface OnSale {
   state: Offered["state"];
   /** The courses of it that the one who asks is in. */
   holds: string[];
+  /** They are in all of it, and would stay no longer by buying it. */
+  isInside: boolean;
   /** What of it is sold with a cohort. */
   cohorts: SoldCohort[];
   /** They are in all of it, and can stay longer; null: they cannot. */
@@ -60,8 +65,8 @@ export async function readOnSale(
   if (row?.state !== "on-sale" && row?.state !== "private")
     throw notFound("There is nothing on sale at this address.");
   const { offer } = row;
-  const at = formatInstant(now);
-  const [uses, held] = await Promise.all([readUses(tx, id, email, at), readHeld(tx, id, at)]);
+  const asked = formatInstant(now);
+  const [uses, held] = await Promise.all([readUses(tx, id, email, asked), readHeld(tx, id, asked)]);
   const codes = offer.codes.map((code) => {
     const { used = 0, own = 0 } = uses.get(normalCode(code.code)) ?? {};
     return { ...code, used, usedByBuyer: own };
@@ -71,27 +76,50 @@ export async function readOnSale(
   const cohorts = await soldCohorts(tx, where, offer, hold !== null);
   const limits = [own, ...cohorts.map(({ left }) => left)].filter((left) => left !== null);
   const seatsLeft = limits.length === 0 ? null : Math.min(...limits);
-  const holds: string[] = [];
+  const inside = new Map<string, string>();
   if (person !== null)
     for (const course of new Set([
       ...offer.courses.map((one) => one.id),
       ...(offer.holder?.courses ?? []),
-    ]))
-      if ((await activeEnrollment(tx, schoolId, course, person, now)) !== null) holds.push(course);
-  const isInAll = offer.courses.every((course) => holds.includes(course.id));
+    ])) {
+      const active = await activeEnrollment(tx, schoolId, course, person, now);
+      if (active !== null) inside.set(course, active);
+    }
+  const isInAll = offer.courses.every((course) => inside.has(course.id));
+  const at = { school: schoolId, now };
   return {
     row,
     listing: listingOf(id, { ...offer, codes }, school),
     school,
     seatsLeft,
-    renews: isInAll ? await renewable(tx, { school: schoolId, person, now }, offer) : null,
+    renews: isInAll ? await renewable(tx, { ...at, person }, offer) : null,
     cohorts,
     state: worst([
       windowState(offer.window, zoneOf(school.time_zone), now, seatsLeft),
       ...cohorts.map((one) => one.state),
     ]),
-    holds,
+    holds: [...inside.keys()],
+    isInside: isInAll && !(await isMore(tx, at, offer, inside)),
   };
+}
+
+/**
+ * Whether a course of it is sold for longer than somebody is in it, and by other terms: who was let in for two weeks can
+ * buy it. Who has bought it by these terms stays longer by renewing, and buys nothing twice by mistake.
+ */
+async function isMore(
+  tx: SchoolTransaction,
+  at: { school: SchoolId; now: Instant },
+  offer: Offer,
+  inside: ReadonlyMap<string, string>,
+): Promise<boolean> {
+  const validity = accessOf(offer);
+  for (const { id } of offer.courses) {
+    const bought = { cohort: cohortIn(offer, id), validity };
+    const later = await laterEnd(tx, at, inside.get(id) ?? "", bought);
+    if (later && !isSame(later.held.enrollment.validity, validity)) return true;
+  }
+  return false;
 }
 
 /** Whether one purchase of it can take what another wants: its seats, a cohort's, or a code's uses. */
@@ -205,7 +233,7 @@ export async function showOffered(
       },
       why,
       courses,
-      holds: offer.courses.length > 0 && offer.courses.every((course) => holds.includes(course.id)),
+      holds: offer.courses.length > 0 && onSale.isInside,
       renews: isRenewal
         ? (onSale.renews ?? []).map(({ course, until, becomes }) => ({
             course,

@@ -22,8 +22,15 @@ export function waysToRenew(options: readonly PriceOption[]): PriceOption[] {
   return (own.length > 0 ? own : options).filter(({ kind }) => kind !== "subscription");
 }
 
-/** By how much access grows: the listing's days or, where it names none, what the course gives; null: nothing is known. */
-export function spanOf({ days }: Pick<Offer, "days">, plan: PlanCourse): string | null {
+/**
+ * By how much access grows: the listing's days or, where it names none, what the course gives; null: nothing is known, or
+ * it is sold through a day, beyond which it gives nobody anything.
+ */
+export function spanOf(
+  { days, through }: Pick<Offer, "days" | "through">,
+  plan: PlanCourse,
+): string | null {
+  if (through !== null) return null;
   if (days !== null) return `P${days}D`;
   const added = plan.validity
     ?.map(({ add }) => add)

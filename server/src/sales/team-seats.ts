@@ -138,6 +138,7 @@ export async function giveOne(
       boughtAt: at,
       paidThrough: null,
       reason: `A seat of order ${order.id}, given out by ${order.name}`,
+      key: `seat of order ${order.id} ${at}`,
     });
     seat ??= await insertSeat(tx, context.school, { order: order.id, person: entry.person, at });
     first ??= entry.enrollment;

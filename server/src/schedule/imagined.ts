@@ -6,6 +6,7 @@ import {
   type PlanEnrollment,
   type PlanSchool,
 } from "@dawngate/core/plan";
+import type { Timeline } from "@dawngate/core/schedule";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { workOut } from "./case";
 
@@ -16,14 +17,17 @@ interface Imagined {
   timeZone: string;
   /** When access ends; null, or left out: as the course says. */
   validity?: Validity | null;
+  /** They begin a lesson at once. */
+  started?: boolean;
 }
 
 const written = (instant: Instant | null) => (instant === null ? null : formatInstant(instant));
 
-export function imaginedDates(
-  { school, plan, cohort, timeZone, validity = null }: Imagined,
+/** All that holds of them. */
+export function imagined(
+  { school, plan, cohort, timeZone, validity = null, started = false }: Imagined,
   now: Instant,
-) {
+): Timeline {
   const at = formatInstant(now);
   const enrollment = enrollmentSchema.parse({
     id: "imagined",
@@ -32,15 +36,20 @@ export function imaginedDates(
     timeZone,
     enrolledAt: at,
     paidAt: at,
+    ...(started && { startedAt: at }),
     ...(validity !== null && { validity }),
   });
-  const { access, items } = workOut({ school, plan, cohort, enrollment }, now);
+  return workOut({ school, plan, cohort, enrollment }, now);
+}
+
+export function imaginedDates(of: Imagined, now: Instant) {
+  const { access, items } = imagined(of, now);
   const known = new Map(items.map((item) => [item.id, item]));
   return {
     from: written(access.from),
     until: written(access.until),
     untilWaitsFor: access.untilWaitsFor,
-    modules: plan.modules.flatMap(({ id, title }) => {
+    modules: of.plan.modules.flatMap(({ id, title }) => {
       const item = known.get(id);
       return item?.reachable ? [{ title, opens: written(item.opens) }] : [];
     }),

@@ -1,0 +1,86 @@
+/** Whoever is in a course already and buys it: they stay in as long as somebody would who came in now, never shorter. */
+import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
+import { published } from "../courses/service";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { type Case, readCase, workOut } from "../schedule/case";
+import { readCohorts } from "../schedule/cohort-store";
+import { imagined, type Validity } from "../schedule/imagined";
+import { appendEvent } from "./append";
+
+/** What is bought of a course. */
+export interface Reach {
+  cohort: string | null;
+  /** When access ends; null: as the course says. */
+  validity: Validity | null;
+}
+
+interface At {
+  school: SchoolId;
+  now: Instant;
+}
+
+/** The end of whoever came in now with it, where it is later than somebody's own; null: they gain nothing by it. */
+export async function laterEnd(
+  tx: SchoolTransaction,
+  { school, now }: At,
+  enrollment: string,
+  { cohort, validity }: Reach,
+): Promise<{ held: Case; until: Instant | null } | null> {
+  const held = await readCase(tx, school, enrollment);
+  const own = held && workOut(held, now).access.until;
+  if (!held || own === null) return null;
+  const { plan } = await published(tx, school, held.course);
+  const named = cohort === null ? undefined : await readCohorts(tx, held.course);
+  const { until } = imagined(
+    {
+      school: held.school,
+      plan,
+      cohort: named?.find((one) => one.cohort.id === cohort)?.cohort ?? null,
+      timeZone: held.enrollment.timeZone,
+      validity,
+      // What counts from the first lesson counts from now, for whoever has begun one.
+      started: held.enrollment.startedAt !== null,
+    },
+    now,
+  ).access;
+  return until === null || until > own ? { held, until } : null;
+}
+
+/** Moves somebody's end to where it would be if they came in now. Twice, by the same key, is once. */
+export async function reachAsFar(
+  tx: SchoolTransaction,
+  at: At,
+  enrollment: string,
+  bought: Reach & { paidThrough: string | null; reason: string; key: string },
+): Promise<void> {
+  const later = await laterEnd(tx, at, enrollment, bought);
+  if (!later) return;
+  const { held, until } = later;
+  const { validity, paidThrough, reason, key } = bought;
+  const zone = zoneOf(
+    held.plan.clock === "school" ? held.school.timeZone : held.enrollment.timeZone,
+  );
+  const events =
+    until === null
+      ? [
+          { kind: "validity-given", data: { validity } },
+          ...(paidThrough === null
+            ? []
+            : [{ kind: "paid-through", data: { through: paidThrough, grace: 0 } }]),
+        ]
+      : [
+          {
+            kind: "end-set",
+            data: { through: formatDate(localDateAt(zone, (until - 1) as Instant)) },
+          },
+        ];
+  for (const event of events)
+    await appendEvent(
+      tx,
+      at.school,
+      held.course,
+      enrollment,
+      { ...event, at: formatInstant(at.now), reason, key: `${key} ${event.kind}` },
+      at.now,
+    );
+}
