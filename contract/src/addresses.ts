@@ -149,6 +149,7 @@ export const ADDRESSES = {
   getListings: ["GET", "/schools/{school}/listings", ["listings"], []],
   createListing: ["POST", "/schools/{school}/listings", [], ["listings"]],
   getListing: ["GET", "/schools/{school}/listings/{listing}", ["listings"], []],
+  getAsIfBought: ["GET", "/schools/{school}/listings/{listing}/as-if-bought", ["listings","courses"], []],
   changeListing: ["PUT", "/schools/{school}/listings/{listing}", [], ["listings","public"]],
   splitCourse: ["POST", "/schools/{school}/courses/{course}/parts", [], ["listings","courses"]],
   getOffered: ["GET", "/schools/{school}/offers/{listing}", ["listings"], []],

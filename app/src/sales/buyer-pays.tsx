@@ -1,14 +1,16 @@
 /** Beside a listing that is changed: what one buyer pays on a day, and why; and what is odd about the whole. */
 import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import type { School } from "@dawngate/contract/school";
-import { type Listing, type PriceOption, type QuoteStep, quote } from "@dawngate/core/sales";
+import { EU, type Listing, type PriceOption, type QuoteStep, quote } from "@dawngate/core/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
 import { type Instant, parseDate, startOfDay, zoneOf } from "@dawngate/core/time";
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import { View } from "react-native";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { type BuyerWhere, BuyerWhereFields, placeFor } from "./buyer-where";
+import type { AsIfBuyer } from "./as-if-buyer";
+import { AsIfDates } from "./as-if-dates";
+import { placeFor } from "./buyer-where";
 import { QuoteLines } from "./quote-lines";
 import { sayWay } from "./say-way";
 import { sayWhyPrice } from "./say-why";
@@ -16,49 +18,53 @@ import { sayWhyPrice } from "./say-why";
 export function BuyerPays({
   listing,
   option,
-  day,
-  code,
-  seats,
+  place,
+  as,
   offer,
   tax,
   snags,
 }: {
+  place: { school: string; listing: string };
+
   listing: Listing | null;
   option: PriceOption | null;
-  day: string;
-  code: string;
-  seats: number;
+  as: AsIfBuyer;
   offer: Offer;
   /** By whose place tax goes; null: every buyer pays the listing's own rate. */
   tax: School["tax"];
   snags: ListingAnswer["snags"];
 }) {
-  const { surface, line, quiet, ember } = usePalette();
-  const [where, setWhere] = useState<BuyerWhere | null>(null);
-  const as = useMemo(
-    () => (tax && offer.tax ? (where ?? { country: tax.country, company: false }) : null),
-    [tax, offer.tax, where],
-  );
+  const { surface, line, quiet, ember, lilac } = usePalette();
+  const { day, where } = as;
   const taxed = useMemo(
     () =>
-      tax && offer.tax && as
-        ? placeFor(tax, { kind: offer.supply, included: offer.tax.included, on: day }, as)
+      tax && offer.tax && where
+        ? placeFor(tax, { kind: offer.supply, included: offer.tax.included, on: day }, where)
         : null,
-    [tax, offer.tax, offer.supply, day, as],
+    [tax, offer.tax, offer.supply, day, where],
   );
+  const seats = offer.teams ? as.seats : 1;
   const priced = useMemo(() => {
     const date = parseDate(day);
     if (!listing || !option || !date.ok) return null;
     const why: QuoteStep[] = [];
     const at = (startOfDay(zoneOf(listing.timeZone), date.value) + 12 * 3_600_000) as Instant;
-    const place = taxed && "place" in taxed ? taxed.place : null;
+    const bought = {
+      at,
+      option: option.id,
+      codes: as.code.trim() === "" ? [] : [as.code],
+      holds: as.holds ? (listing.holder?.courses ?? []) : [],
+      seats,
+      place: taxed && "place" in taxed ? taxed.place : null,
+    };
     try {
-      const codes = code.trim() === "" ? [] : [code];
-      return { answer: quote(listing, { at, option: option.id, codes, seats, place }, why), why };
+      return { answer: quote(listing, bought, why), why };
     } catch {
       return null;
     }
-  }, [listing, option, day, code, seats, taxed]);
+  }, [listing, option, day, as.code, as.holds, seats, taxed]);
+  const refused = priced?.why.filter((step) => step.kind === "code" && step.because !== "counts");
+  const says = (steps: QuoteStep[]) => sayWhyPrice(steps, listing?.currency ?? "EUR");
   return (
     <View
       style={{
@@ -73,7 +79,6 @@ export function BuyerPays({
       <Text kind="name" level={2}>
         This buyer pays
       </Text>
-      {as ? <BuyerWhereFields where={as} onWhere={setWhere} /> : null}
       {taxed && "fault" in taxed ? (
         <Text color={ember} role="alert">
           {taxed.fault}
@@ -91,13 +96,30 @@ export function BuyerPays({
               trial: null,
             })}
           />
+          {refused && refused.length > 0 ? (
+            <View style={{ backgroundColor: lilac, borderRadius: 10, padding: 12 }}>
+              {says(refused).map((sentence) => (
+                <Text key={sentence} kind="small">
+                  {sentence}
+                </Text>
+              ))}
+            </View>
+          ) : null}
           <View style={{ gap: 4 }}>
-            {sayWhyPrice(priced.why, listing.currency).map((sentence) => (
+            {says(priced.why.filter((step) => !refused?.includes(step))).map((sentence) => (
               <Text key={sentence} kind="small" color={quiet}>
                 {sentence}
               </Text>
             ))}
           </View>
+          <AsIfDates
+            place={place}
+            as={as}
+            mayGiveBack={
+              priced.answer.total > 0 &&
+              (where === null || (!where.company && EU.has(where.country)))
+            }
+          />
         </>
       ) : (
         <Text color={quiet}>

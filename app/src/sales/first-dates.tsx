@@ -7,13 +7,20 @@ import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 
-export function FirstDates({ courses, zone: id }: { courses: Dates; zone: string }) {
+interface Props {
+  courses: Dates;
+  zone: string;
+  /** When they would come in; left out: now. */
+  at?: string;
+}
+
+export function FirstDates({ courses, zone: id, at }: Props) {
   const { quiet } = usePalette();
   const zone = zoneOf(id);
-  const now = Date.now();
+  const now = at === undefined ? Date.now() : Date.parse(at);
   return (
     <View style={{ gap: 10 }}>
-      {courses.map(({ id, title, cohort, opens, until, untilWaitsFor }) => (
+      {courses.map(({ id, title, cohort, opens, until, ends }) => (
         <View key={id} style={{ gap: 6 }}>
           <Text kind="name" level={2}>
             {title}
@@ -33,12 +40,12 @@ export function FirstDates({ courses, zone: id }: { courses: Dates; zone: string
           </Fact>
           <Fact mark="closed">
             {until !== null
-              ? `Yours until ${sayWrittenEnd(until, { zone })}`
-              : untilWaitsFor.length === 0
+              ? `Yours until ${sayWrittenEnd(until, { zone })}${
+                  ends.length === 0 ? "" : `, or earlier: until ${ends.join(", or ")}`
+                }`
+              : ends.length === 0
                 ? "Yours without an end"
-                : untilWaitsFor.some(({ from }) => from === "started")
-                  ? "Its days count from the first lesson you begin"
-                  : "Its end is not known yet"}
+                : `Yours until ${ends.join(", or ")}`}
           </Fact>
         </View>
       ))}

@@ -12,15 +12,13 @@ import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
 import { KeptWords } from "../ui/kept-words";
 import { useWide } from "../ui/layout";
-import { DateField } from "../ui/moment-fields";
-import { NumberField } from "../ui/number-field";
 import { Page } from "../ui/page";
 import { Press } from "../ui/press";
 import { Text } from "../ui/text";
-import { TextField } from "../ui/text-field";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { AfterBuying } from "./after-buying";
+import { type AsIfBuyer, AsIfBuyerStrip } from "./as-if-buyer";
 import { BundleFigures } from "./bundle-figures";
 import { BuyerPays } from "./buyer-pays";
 import { CodeSheet } from "./code-sheet";
@@ -65,9 +63,12 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
   const wide = useWide();
   const today = formatDate(localDateAt(zoneOf(timeZone), Date.now() as Instant));
   const [open, setOpen] = useState<Open | null>(null);
-  const [day, setDay] = useState(today);
-  const [code, setCode] = useState("");
-  const [seats, setSeats] = useState(1);
+  const [changed, setChanged] = useState<Partial<AsIfBuyer>>({});
+  const setAs = (part: Partial<AsIfBuyer>) => setChanged((before) => ({ ...before, ...part }));
+  const tax = about?.tax ?? null;
+  const home = tax && offer.tax ? { country: tax.country, company: false } : null;
+  const usual = { day: today, code: "", seats: 1, holds: false, timeZone };
+  const as: AsIfBuyer = { ...usual, ...changed, where: home && (changed.where ?? home) };
   const [option, setOption] = useState<string | null>(null);
   const read = useMemo(
     () => (offer.options.length === 0 ? null : readOffer(place.listing, offer, currency, timeZone)),
@@ -115,11 +116,10 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
     <BuyerPays
       listing={read}
       option={chosen}
-      day={day}
-      code={code}
-      seats={offer.teams ? seats : 1}
+      place={place}
+      as={as}
       offer={offer}
-      tax={about?.tax ?? null}
+      tax={tax}
       snags={kept.snags}
     />
   );
@@ -140,28 +140,7 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
           <PrimaryAction label="Put on sale" onPress={() => send("on-sale")} />
         )}
       </View>
-      <View
-        role="group"
-        aria-label="As if somebody buys"
-        style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}
-      >
-        <View style={{ width: 210 }}>
-          <DateField label="As if bought on" value={day} onChange={setDay} />
-        </View>
-        <View style={{ width: 150 }}>
-          <TextField label="With code" value={code} maxLength={60} onChangeText={setCode} />
-        </View>
-        {offer.teams ? (
-          <NumberField
-            label="So many seats"
-            width={140}
-            value={seats}
-            least={1}
-            most={10_000}
-            onChange={setSeats}
-          />
-        ) : null}
-      </View>
+      <AsIfBuyerStrip as={as} offer={offer} schoolZone={timeZone} onAs={setAs} />
       <View style={{ flexDirection: wide ? "row" : "column", gap: 28, alignItems: "stretch" }}>
         <View style={{ flex: wide ? 3 : undefined, gap: 24, minWidth: 0 }}>
           <Part title="Ways to pay" add="Another way to pay" onAdd={() => add("way")}>
@@ -215,9 +194,9 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
               <PriceOverTime
                 listing={read}
                 option={chosen.id}
-                day={day}
+                day={as.day}
                 window={offer.window}
-                onDay={setDay}
+                onDay={(day) => setAs({ day })}
               />
             </Part>
           ) : null}

@@ -4,7 +4,6 @@ import { useState } from "react";
 import { View } from "react-native";
 import { useGetSchoolQuery } from "../school/api";
 import { Given } from "../ui/given";
-import { DateField } from "../ui/moment-fields";
 import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
 import { Options } from "../ui/options";
@@ -13,16 +12,12 @@ import { TextField } from "../ui/text-field";
 import { CourseChoices } from "./course-choices";
 import { Part } from "./part";
 import { SoldCohortChoice } from "./sold-cohort";
+import { SoldEnds } from "./sold-ends";
 import { SomeDays } from "./some-days";
 
 const SUPPLIES = [
   { value: "electronic", label: "learned alone" },
   { value: "taught", label: "taught by somebody" },
-] as const;
-
-const FROM = [
-  { value: "access", label: "the start of access" },
-  { value: "started", label: "the first lesson begun" },
 ] as const;
 
 interface Place {
@@ -170,47 +165,7 @@ export function ListingTerms({
             />
           )}
         </Given>
-        <Given
-          label="Access for so many days"
-          says="Else as the course says."
-          value={offer.days}
-          usual={90}
-          onChange={(days) => set({ days })}
-        >
-          {(value) => (
-            <>
-              <NumberField
-                label="Days of access"
-                width={150}
-                value={value}
-                least={1}
-                most={36_500}
-                onChange={(days) => set({ days })}
-              />
-              <Options
-                label="They count from"
-                says="They count from"
-                options={FROM}
-                value={offer.daysFrom}
-                onChange={(daysFrom) => set({ daysFrom })}
-              />
-            </>
-          )}
-        </Given>
-        <Given
-          label="Access through a day at the latest"
-          value={offer.through}
-          usual={today}
-          onChange={(through) => set({ through })}
-        >
-          {(day) => (
-            <DateField
-              label="Access through"
-              value={day}
-              onChange={(through) => set({ through })}
-            />
-          )}
-        </Given>
+        <SoldEnds school={place.school} offer={offer} today={today} set={set} />
       </Part>
     </>
   );

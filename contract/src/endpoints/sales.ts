@@ -4,6 +4,8 @@ import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { endpoints, files, inCourse, inSchool } from "../endpoint";
 import {
+  asIfBought,
+  asIfBoughtQuery,
   bought,
   byOrder,
   changes,
@@ -105,6 +107,17 @@ export const sales = endpoints("sales", {
     answer: listing,
     answered: "The listing.",
     holds: ["listings"],
+  },
+  getAsIfBought: {
+    method: "get",
+    path: "/schools/{school}/listings/{listing}/as-if-bought",
+    summary: "What would open when for somebody who buys it on a day, on sale or not",
+    who: "sales.see",
+    params: inListing,
+    query: asIfBoughtQuery,
+    answer: asIfBought,
+    answered: "The dates, course by course.",
+    holds: ["listings", "courses"],
   },
   changeListing: {
     method: "put",

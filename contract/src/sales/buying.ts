@@ -74,10 +74,29 @@ export const firstDates = z.array(
     untilWaitsFor: z
       .array(anchor)
       .describe("What the end counts from that has not happened yet, such as the first lesson."),
+    ends: z
+      .array(z.string())
+      .describe("The same in words: when access ends, counted from what has not happened yet."),
     modules: z.array(z.object({ title: z.string(), opens: z.string().nullable() })),
   }),
 );
 export type FirstDates = z.infer<typeof firstDates>;
+
+export const asIfBoughtQuery = z.strictObject({
+  on: planFields.localDate.describe("Of the school's zone; at noon, or now where it is today."),
+  timeZone: planFields.timeZone.optional().describe("The buyer's; left out: the school's."),
+});
+
+/** The dates of somebody who would buy a listing on a day. */
+export const asIfBought = z.object({
+  at: z.string().describe("When they come in."),
+  courses: firstDates.describe("Those of its courses that are published."),
+  giveBack: z
+    .string()
+    .nullable()
+    .describe("The last day on which a consumer in the European Union could withdraw."),
+});
+export type AsIfBought = z.infer<typeof asIfBought>;
 
 /** A listing as a buyer meets it, with the price worked out for them at this instant. */
 export const offered = z

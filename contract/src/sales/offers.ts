@@ -1,5 +1,5 @@
 /** What is put on sale, as its author keeps it. */
-import { planFields } from "@dawngate/core/plan";
+import { countedMoment, planFields } from "@dawngate/core/plan";
 import { listingSchema, optionSchema, supplySchema } from "@dawngate/core/sales";
 import { z } from "zod";
 import { cursor, oneLine } from "../text";
@@ -58,21 +58,14 @@ export const offer = z
       .max(10_000_000)
       .nullable()
       .default(null),
-    days: z
-      .int("A number of days is a whole number")
-      .min(1, "Access lasts at least a day")
-      .max(36_500)
+    validity: z
+      .array(countedMoment)
+      .max(10, "At most 10 ends")
       .nullable()
       .default(null)
-      .describe("So many days of access; null: as the course says."),
-    daysFrom: z
-      .enum(["access", "started"])
-      .default("access")
-      .describe("The days count from the start of access, or from the first lesson one begins."),
-    through: planFields.localDate
-      .nullable()
-      .default(null)
-      .describe("Access ends with this day at the latest; null: no day is named."),
+      .describe(
+        "When access ends: at the earliest of these; none of them: never; null: as the course says.",
+      ),
     supply: supplySchema
       .default("electronic")
       .describe("What it is for tax by the buyer's place: by itself, or taught by somebody."),

@@ -9,6 +9,7 @@ export { itemsOf, type PlanItem } from "./items";
 export { jsonSchemaOf, planJsonSchema } from "./json-schema";
 export {
   anchorOf,
+  countedMoment,
   gate as gateSchema,
   itemMoment as momentSchema,
   type PlanGate,

@@ -1,6 +1,8 @@
 /** Faults of an offer, found as it is written (calculations.md 9): each with its weight and the figures in it. */
+
+import type { PlanMoment } from "../plan";
 import {
-  addDays,
+  addToDate,
   type DateOffset,
   formatDate,
   type LocalDate,
@@ -21,10 +23,8 @@ export interface SalesSnag {
 export interface Offering {
   window: { opens: string; closes: string } | null;
   seatLimit: number | null;
-  /** So many days of access; null: as the course says. */
-  days: number | null;
-  /** Access ends with this day at the latest; null: no day is named. */
-  through: string | null;
+  /** When access ends: at the earliest of these; null: as the course says. */
+  validity: readonly PlanMoment[] | null;
 }
 
 const snag =
@@ -120,17 +120,29 @@ const dayOf = (text: string): LocalDate | null => {
   return parsed.ok ? parsed.value : null;
 };
 
+/** What somebody does at once who buys today and has been asked for nothing else first. */
+const AT_ONCE: readonly string[] = ["enrolled", "paid", "access"];
+
+/** The last day of access by one of its ends, for whoever buys on a day; null: it hangs on what nobody knows yet. */
+function lastDay(end: PlanMoment, day: LocalDate): LocalDate | null {
+  if (end.from === "staff" || (end.from === "paid" && end.part !== undefined)) return null;
+  const from = end.from === "date" ? dayOf(end.date) : AT_ONCE.includes(end.from) ? day : null;
+  const step = end.add === undefined ? null : stepOf(end.add);
+  if (from === null || (end.add !== undefined && step === null)) return null;
+  return step === null ? from : addToDate(from, step);
+}
+
 /** Parts that fall due after access has ended, for somebody who buys today. */
 function partsAfterAccess(
   { options }: Listing,
-  { days, through }: Offering,
+  { validity }: Offering,
   today: string,
 ): SalesSnag[] {
   const day = dayOf(today);
-  const last = through === null ? null : dayOf(through);
-  const counted = day === null || days === null ? null : addDays(day, days);
-  const ends = counted === null || (last !== null && last < counted) ? last : counted;
-  if (day === null || ends === null) return [];
+  if (day === null) return [];
+  const known = (validity ?? []).flatMap((end) => lastDay(end, day) ?? []);
+  if (known.length === 0) return [];
+  const ends = known.reduce((earliest, one) => (one < earliest ? one : earliest));
   return options.flatMap((option) => {
     const step = option.kind === "installments" ? stepOf(option.every) : null;
     if (option.kind !== "installments" || !step) return [];

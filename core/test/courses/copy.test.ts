@@ -53,6 +53,34 @@ test("a gate counts from the copy of what it counted from, and from nothing that
   expect(within.modules[3]?.gate).toEqual(opened("b"));
 });
 
+test("so do closings and due dates: what counts from something absent falls away", () => {
+  const [a] = from.modules;
+  const of = (item: string) => ({
+    from: "opened" as const,
+    item,
+    add: "P3D",
+    edge: "end" as const,
+  });
+  const timed = courseSchema.parse({
+    ...from,
+    modules: [
+      {
+        ...a,
+        lessons: [
+          { ...newLesson("own", "Own"), due: of("own"), closes: of("a") },
+          { ...newLesson("far", "Far"), due: of("b1"), closes: of("b1") },
+        ],
+      },
+      ...from.modules.slice(1),
+    ],
+  });
+  const [, module] = play(to, putCopies(to, clipOf(timed, new Set(["a"])), "x", newId)).modules;
+  expect(module?.lessons).toMatchObject([
+    { id: "n1", due: of("n1"), closes: of("n0") },
+    { id: "n2", due: null, closes: null },
+  ]);
+});
+
 test("lessons go after the row, their texts with them; an empty one has none to bring", () => {
   const operations = putCopies(to, clipOf(from, new Set(["a1", "b1"])), "x", newId);
   expect(titles(play(to, operations))).toEqual(["X(One Two)"]);

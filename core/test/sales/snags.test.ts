@@ -3,7 +3,12 @@ import { type Offering, parseListing, salesSnags } from "../../src/sales";
 
 const once = { id: "full", kind: "once", amount: 10_000, default: true };
 const three = { id: "three", kind: "installments", amount: 9000, count: 3, every: "P1M" };
-const OPEN: Offering = { window: null, seatLimit: null, days: null, through: null };
+const OPEN: Offering = { window: null, seatLimit: null, validity: null };
+const days = (count: number) => ({
+  from: "access" as const,
+  add: `P${count}D`,
+  edge: "end" as const,
+});
 
 function reasons(parts: object, offering: Partial<Offering> = {}, options: object[] = [once]) {
   const read = parseListing({
@@ -29,7 +34,7 @@ test("a sound offer has none", () => {
         codes: [{ code: "A", percent: 10, through: "2027-02-20" }],
         seats: { mode: "volume", tiers: [{ from: 20, percent: 1 }] },
       },
-      { window, days: 90, seatLimit: 100, through: null },
+      { window, validity: [days(90)], seatLimit: 100 },
       [once, three],
     ),
   ).toEqual([]);
@@ -82,14 +87,14 @@ test.each<[string, object, Partial<Offering>, object[], string]>([
   [
     "parts after access has ended",
     {},
-    { days: 30 },
+    { validity: [days(30)] },
     [three],
     "likely: Who buys today pays the last part on 2027-03-15, after access has ended on 2027-02-14.",
   ],
   [
     "parts after the day through which access goes, the earlier end counting",
     {},
-    { days: 90, through: "2027-02-28" },
+    { validity: [days(90), { from: "date", date: "2027-02-28", edge: "end" }] },
     [three],
     "likely: Who buys today pays the last part on 2027-03-15, after access has ended on 2027-02-28.",
   ],

@@ -1,9 +1,17 @@
 /** What opens when for somebody who comes in now by a listing: course by course. */
 import type { FirstDates, Offer } from "@dawngate/contract/sales";
-import type { Instant } from "@dawngate/core/time";
+import {
+  anchorOf,
+  isSame,
+  itemTitles,
+  type PlanCourse,
+  type PlanMoment,
+} from "@dawngate/core/plan";
+import { momentParts } from "@dawngate/core/schedule/words";
+import type { Anchor, Instant } from "@dawngate/core/time";
 import { published } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { accessOf, imaginedDates } from "../schedule/imagined";
+import { imaginedDates } from "../schedule/imagined";
 import { planSchool } from "../school/plan";
 import type { SchoolRow } from "../school/store";
 import type { SoldCohort } from "./sold-cohorts";
@@ -15,12 +23,12 @@ export async function firstDatesOf(
   tx: SchoolTransaction,
   { school: id, now }: { school: SchoolId; now: Instant },
   row: SchoolRow,
-  offer: Pick<Offer, "courses" | "days" | "daysFrom" | "through">,
+  offer: Pick<Offer, "courses" | "validity">,
   cohorts: readonly SoldCohort[],
   timeZone: string,
 ): Promise<FirstDates> {
   const school = planSchool(row);
-  const validity = accessOf(offer);
+  const { validity } = offer;
   // Asked for at once: they travel together.
   const plans = await Promise.all(offer.courses.map((course) => published(tx, id, course.id)));
   return plans.map(({ plan }) => {
@@ -38,7 +46,27 @@ export async function firstDatesOf(
       opens: openings.sort()[0] ?? null,
       until,
       untilWaitsFor: [...untilWaitsFor],
+      ends: endsThatWait(plan, validity ?? plan.validity, untilWaitsFor),
       modules: modules.slice(0, MOST),
     };
   });
+}
+
+/** What an end counts from that has not happened, as sentences: "30 days after the first lesson is opened". */
+function endsThatWait(
+  plan: PlanCourse,
+  validity: readonly PlanMoment[],
+  waitsFor: readonly Anchor[],
+): string[] {
+  if (waitsFor.length === 0) return [];
+  const titles = itemTitles(plan);
+  const titleOf = (item: string) => (item === plan.id ? plan.title : titles.get(item)) ?? item;
+  return validity
+    .filter((moment) => waitsFor.some((anchor) => isSame(anchor, anchorOf(moment))))
+    .map(({ edge: _, ...moment }) =>
+      // A last day is whole, as everywhere: nobody is told so each time.
+      momentParts(moment as PlanMoment, titleOf)
+        .map(({ text }) => text)
+        .join(""),
+    );
 }

@@ -15,7 +15,6 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { enterBought } from "../enrollment/enroll";
 import { sayEnrolled } from "../enrollment/say-enrolled";
 import { noteTold } from "../enrollment/store";
-import { accessOf } from "../schedule/imagined";
 import type { Context } from "../school/context";
 import { inMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
@@ -58,7 +57,7 @@ export async function fulfil(
       email: order.email,
       timeZone: order.time_zone,
       cohort: cohortIn(offer, course),
-      validity: offer && accessOf(offer),
+      validity: offer?.validity ?? null,
       // What is paid later does not keep anybody out today.
       needsPayment: charge !== null,
       boughtAt: order.bought_at,

@@ -10,13 +10,14 @@ import {
   offer as offerSchema,
 } from "@dawngate/contract/sales";
 import { addressOf } from "@dawngate/core/catalog";
-import { isSame } from "@dawngate/core/plan";
+import { isSame, itemsOf } from "@dawngate/core/plan";
 import { type PriceOption, type SalesSnag, salesSnags } from "@dawngate/core/sales";
 import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
 import { conflict, notFound, refusal } from "../base/problem";
-import type { SchoolTransaction } from "../db/connection";
+import { findPublished } from "../courses/service";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { readCohorts } from "../schedule/cohort-store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
@@ -107,6 +108,38 @@ async function knownCohorts(tx: SchoolTransaction, { courses, cohorts }: Offer):
   if (faults.length > 0) throw refusal("A cohort of the listing is not there.", faults);
 }
 
+/** An end that counts from a module or a lesson counts from one of the course that is sold alone. */
+async function knownEnds(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  { courses, validity }: Offer,
+): Promise<void> {
+  const counted = (validity ?? []).flatMap((end, i) =>
+    "item" in end ? [{ item: end.item, i }] : [],
+  );
+  if (counted.length === 0) return;
+  const [first, ...others] = courses;
+  const alone = first && others.length === 0 ? first.id : null;
+  const known = alone === null ? null : await heldItems(tx, school, alone);
+  const faults = counted.flatMap(({ item, i }) => {
+    const path = `offer.validity[${i}].item`;
+    if (known === null)
+      return [
+        { path, reason: "Several courses: count from what all of them have, such as paying" },
+      ];
+    return known.has(item)
+      ? []
+      : [{ path, reason: `The course has no module or lesson "${item}" that is published` }];
+  });
+  if (faults.length > 0) throw refusal("An end of access counts from what is not in it.", faults);
+}
+
+/** The course itself, its modules and its lessons, as published. */
+async function heldItems(tx: SchoolTransaction, school: SchoolId, course: string) {
+  const found = await findPublished(tx, school, course);
+  return new Set(found ? [course, ...itemsOf(found.plan).map(({ id }) => id)] : []);
+}
+
 export async function showListing(
   { db }: Pick<Services, "db">,
   context: Context,
@@ -136,6 +169,7 @@ export async function changeListing(
       offer.courses.map((course) => course.id),
     );
     await knownCohorts(tx, offer);
+    await knownEnds(tx, context.school, offer);
     const school = await readSchool(tx);
     listingOf(id, { ...offer, options: withAny(offer.options) }, school);
     const snags = await snagsOf(tx, id, offer, school, context.now);

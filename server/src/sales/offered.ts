@@ -1,31 +1,29 @@
 /** A listing as a buyer meets it: what it costs them at this instant and why, and what opens when if they bought now. */
 import type { Offer, Offered, offeredQuery } from "@dawngate/contract/sales";
 import { windowState } from "@dawngate/core/enrollment";
-import { isSame, readCalendar } from "@dawngate/core/plan";
+import { isSame } from "@dawngate/core/plan";
 import {
   EU,
   type Listing,
-  lastDayToGiveBack,
   normalCode,
   type Quote,
   type QuoteStep,
   quote,
 } from "@dawngate/core/sales";
-import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
+import { formatDate, formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
 import type { z } from "zod";
 import { notFound } from "../base/problem";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { activeEnrollment } from "../enrollment/enroll";
 import { laterEnd } from "../enrollment/reach";
-import { accessOf } from "../schedule/imagined";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
-import { planSchool } from "../school/plan";
 import { listingOf } from "../school/price";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { placeOfBuyer, type Taxed, taxFor } from "./buyer-tax";
 import { firstDatesOf } from "./first-dates";
+import { giveBackDay } from "./give-back-day";
 import { type ListingRow, readHeld, readListing, readUses } from "./listing-store";
 import { noteOfPrice } from "./price-history";
 import { type Renewable, renewable, waysToRenew } from "./renewal";
@@ -113,7 +111,7 @@ async function isMore(
   offer: Offer,
   inside: ReadonlyMap<string, string>,
 ): Promise<boolean> {
-  const validity = accessOf(offer);
+  const { validity } = offer;
   for (const { id } of offer.courses) {
     const bought = { cohort: cohortIn(offer, id), validity };
     const later = await laterEnd(tx, at, inside.get(id) ?? "", bought);
@@ -160,14 +158,6 @@ export const waysFor = ({ options }: Listing, renews: boolean) =>
 /** A consumer in the Union may; whoever is not asked where they are, is told so. */
 const mayWithdraw = (tax: Taxed | null) =>
   tax === null || (!tax.buyer.company && EU.has(tax.buyer.country));
-
-/** The last day on which it may be given back, if it is bought now. */
-function giveBackDay(row: OnSale["school"], now: Instant): string | null {
-  const school = planSchool(row);
-  const bought = localDateAt(zoneOf(school.timeZone), now);
-  const last = lastDayToGiveBack(bought, readCalendar(school));
-  return last === null ? null : formatDate(last);
-}
 
 export async function showOffered(
   { db, numbers }: Pick<Services, "db" | "numbers">,

@@ -22,20 +22,17 @@ export function waysToRenew(options: readonly PriceOption[]): PriceOption[] {
   return (own.length > 0 ? own : options).filter(({ kind }) => kind !== "subscription");
 }
 
+/** What counts from a day of the calendar gives nobody anything beyond it. */
+const DATED: readonly string[] = ["date", "cohort-start", "cohort-end"];
+
 /**
- * By how much access grows: the listing's days or, where it names none, what the course gives; null: nothing is known, or
- * it is sold through a day, beyond which it gives nobody anything.
+ * By how much access grows: by what the listing gives or, where it says nothing, the course; null: nothing is known, or
+ * access ends with a day, whenever one buys.
  */
-export function spanOf(
-  { days, through }: Pick<Offer, "days" | "through">,
-  plan: PlanCourse,
-): string | null {
-  if (through !== null) return null;
-  if (days !== null) return `P${days}D`;
-  const added = plan.validity
-    ?.map(({ add }) => add)
-    .find((add) => add !== undefined && isSpan(add));
-  return added ?? null;
+export function spanOf({ validity }: Pick<Offer, "validity">, plan: PlanCourse): string | null {
+  const ends = validity ?? plan.validity;
+  if (ends.some(({ from }) => DATED.includes(from))) return null;
+  return ends.map(({ add }) => add).find((add) => add !== undefined && isSpan(add)) ?? null;
 }
 
 function isSpan(text: string): boolean {

@@ -3,6 +3,7 @@
 import { sales } from "@dawngate/contract/endpoints/sales";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
+import { showAsIfBought } from "./as-if-bought";
 import { buy } from "./checkout";
 import { showOrdersBehind } from "./income/behind";
 import { showIncome } from "./income/income";
@@ -35,6 +36,13 @@ export function salesRoutes(services: Services) {
     .openapi(route(services, sales.getListing), async (c) =>
       c.json(await showListing(services, c.get("context"), c.req.valid("param").listing), 200),
     )
+    .openapi(route(services, sales.getAsIfBought), async (c) => {
+      const { listing } = c.req.valid("param");
+      return c.json(
+        await showAsIfBought(services, c.get("context"), listing, c.req.valid("query")),
+        200,
+      );
+    })
     .openapi(route(services, sales.changeListing), async (c) => {
       const { listing } = c.req.valid("param");
       return c.json(

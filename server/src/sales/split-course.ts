@@ -82,6 +82,8 @@ async function termsOf(tx: SchoolTransaction, course: string) {
   const listings = await readListings(tx, null, LOOKED, course);
   const alone = listings.find(({ offer }) => offer.courses.length === 1)?.offer;
   if (!alone) return {};
-  const { tax, days, daysFrom, through, supply } = alone;
-  return { tax, days, daysFrom, through, supply };
+  const { tax, validity, supply } = alone;
+  // What counts from a lesson counts from one of its parts alone.
+  const ends = validity?.some((moment) => "item" in moment) ? null : validity;
+  return { tax, validity: ends, supply };
 }

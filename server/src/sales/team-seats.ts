@@ -7,7 +7,6 @@ import type { SchoolTransaction } from "../db/connection";
 import { appendEvent } from "../enrollment/append";
 import { activeEnrollment, enterBought, tellEnrolled } from "../enrollment/enroll";
 import { findPersonByEmail } from "../people/store";
-import { accessOf } from "../schedule/imagined";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { addEnrollment } from "./order-enrollment-store";
@@ -117,7 +116,7 @@ export async function giveOne(
   services: Pick<Services, "baseUrl">,
   context: Pick<Context, "school" | "who" | "now" | "slug">,
   order: OrderRow,
-  offer: Pick<Offer, "courses" | "cohorts" | "days" | "daysFrom" | "through"> | null,
+  offer: Pick<Offer, "courses" | "cohorts" | "validity"> | null,
   { name, email, says = [], account = null, timeZone = order.time_zone }: Seated,
 ): Promise<string | null> {
   const at = formatInstant(context.now);
@@ -132,7 +131,7 @@ export async function giveOne(
       email,
       timeZone,
       cohort: cohortIn(offer, course),
-      validity: offer && accessOf(offer),
+      validity: offer?.validity ?? null,
       needsPayment: false,
       // A seat counts from the day on which it is given out, not from the purchase.
       boughtAt: at,

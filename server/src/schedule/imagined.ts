@@ -57,18 +57,3 @@ export function imaginedDates(of: Imagined, now: Instant) {
 }
 
 export type Validity = NonNullable<PlanEnrollment["validity"]>;
-
-interface Ends {
-  days: number | null;
-  daysFrom: "access" | "started";
-  through: string | null;
-}
-
-/** When access ends that is sold for so many days, or through a day: the earlier of both. Null: as the course says. */
-export function accessOf({ days, daysFrom, through }: Ends): Validity | null {
-  const ends: Validity = [
-    ...(days === null ? [] : [{ from: daysFrom, add: `P${days}D`, edge: "end" as const }]),
-    ...(through === null ? [] : [{ from: "date" as const, date: through, edge: "end" as const }]),
-  ];
-  return ends.length === 0 ? null : ends;
-}

@@ -166,6 +166,53 @@ describe("what was written before anybody had an identifier", () => {
   });
 });
 
+test("access that was sold for days, from an anchor or through a day, ends at moments", async () => {
+  const name = `test_${randomBytes(6).toString("hex")}`;
+  const old = await emptyDatabase(name);
+  try {
+    const steps = migratorOf(old);
+    const before = await steps.migrateTo("0040-seat-links");
+    if (before.error) throw before.error;
+    const terms = [
+      { title: "As the course says", days: null, daysFrom: "access", through: null },
+      { title: "Before there were such terms" },
+      { title: "Days", days: 30 },
+      { title: "Both", days: 5, daysFrom: "started", through: "2027-03-31" },
+      { title: "A day", days: null, through: "2027-04-30" },
+    ];
+    await sql`
+      insert into school (id, slug, name, time_zone, currency)
+        values ('00000000-0000-4000-8000-000000000001', 's', 'S', 'UTC', 'EUR');
+      insert into listing (school_id, id, title, number, state)
+        select id, 'l', 'L', ${sql.lit(terms.length)}, 'draft' from school;
+      insert into listing_terms (school_id, listing_id, number, terms, at)
+        select school.id, 'l', n, t, '2027-01-01T00:00:00Z' from school,
+          jsonb_array_elements(${sql.lit(JSON.stringify(terms))}::jsonb) with ordinality x (t, n);
+    `.execute(old);
+    const after = await steps.migrateTo("0041-any-end");
+    if (after.error) throw after.error;
+    const { rows } = await sql`select terms from listing_terms order by number`.execute(old);
+    expect(rows).toEqual(
+      [
+        { title: "As the course says", validity: null },
+        { title: "Before there were such terms" },
+        { title: "Days", validity: [{ from: "access", add: "P30D", edge: "end" }] },
+        {
+          title: "Both",
+          validity: [
+            { from: "started", add: "P5D", edge: "end" },
+            { from: "date", date: "2027-03-31", edge: "end" },
+          ],
+        },
+        { title: "A day", validity: [{ from: "date", date: "2027-04-30", edge: "end" }] },
+      ].map((one) => ({ terms: one })),
+    );
+  } finally {
+    await old.destroy();
+    await dropDatabase(cluster, name);
+  }
+}, 60_000);
+
 test("migrating twice changes nothing", async () => {
   const { results } = await migrator.migrateToLatest();
   expect(results).toEqual([]);

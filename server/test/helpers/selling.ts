@@ -98,3 +98,13 @@ export async function sellingSchool(now: () => Instant): Promise<Selling> {
   };
   return school;
 }
+
+/** Access for so many days, from its start or from another anchor. */
+export const forDays = (days: number, from = "access") => ({
+  from,
+  add: `P${days}D`,
+  edge: "end" as const,
+});
+
+/** Access through a day. */
+export const through = (date: string) => ({ from: "date" as const, date, edge: "end" as const });

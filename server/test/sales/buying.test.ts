@@ -4,7 +4,14 @@ import type { ListingAnswer, Offered, Order } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import { tillAsker } from "../../src/sales/ask-till";
 import { instant } from "../helpers/sample";
-import { type Bought, ONCE, type Selling, sellingSchool, somebody } from "../helpers/selling";
+import {
+  type Bought,
+  forDays,
+  ONCE,
+  type Selling,
+  sellingSchool,
+  somebody,
+} from "../helpers/selling";
 
 let school: Selling;
 let owned: Selling["owned"];
@@ -85,7 +92,7 @@ test("a visitor reads what it costs and why, what opens when, and why a code doe
       { code: "oven20", percent: 20 },
       { code: "later", percent: 50, from: "2027-04-01" },
     ],
-    days: 30,
+    validity: [forDays(30)],
     window: { opens: "2027-03-01", closes: "2027-03-20" },
   });
   const response = await owned.app.ask(
@@ -247,7 +254,7 @@ describe("buying", () => {
     await press(null, id, { ...somebody("Second"), ...gift }, 409);
   });
   test("what is bought counts its days from the purchase, and whoever is in already is told so", async () => {
-    const id = await onSale("Ninety days", { days: 90 });
+    const id = await onSale("Ninety days", { validity: [forDays(90)] });
     const first = await press("buyer@example.org", id, {});
     await tell(first.order, "paid", "ch-90");
     const [enrolled] = (await own(first)).enrollments;

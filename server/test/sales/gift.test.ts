@@ -3,7 +3,7 @@ import type { Order } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import { giver } from "../../src/sales/gift";
 import { instant } from "../helpers/sample";
-import { type Bought, type Selling, sellingSchool, somebody } from "../helpers/selling";
+import { type Bought, forDays, type Selling, sellingSchool, somebody } from "../helpers/selling";
 
 let school: Selling;
 let now: Instant = instant("2027-03-10T12:00:00Z");
@@ -47,7 +47,7 @@ test("once it is paid the other is in, told by whom and with which words; the bu
 });
 
 test("on a day that was chosen: nobody is told before, and the days count from then", async () => {
-  const listing = await school.onSale("For the feast", { days: 10 });
+  const listing = await school.onSale("For the feast", { validity: [forDays(10)] });
   const gift = { ...forAda, email: "feast@example.org", on: "2027-03-24" };
   const bought = await school.press(null, listing, { ...somebody("Uri"), gift });
   await school.tell(bought.order, "paid", "ch-feast");

@@ -2,7 +2,7 @@
 import type { Offered, OwnOrder } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import { instant } from "../helpers/sample";
-import { type Bought, ONCE, type Selling, sellingSchool } from "../helpers/selling";
+import { type Bought, forDays, ONCE, type Selling, sellingSchool } from "../helpers/selling";
 
 let school: Selling;
 const now: Instant = instant("2027-03-10T12:00:00Z");
@@ -26,7 +26,10 @@ const renews = (listing: string, wanted: object = {}, status = 200) =>
   );
 
 test("somebody new is not offered a renewal; somebody who is in sees both ends and the price of staying", async () => {
-  const listing = await school.onSale("Half a year", { days: 30, options: [ONCE, RENEWAL] });
+  const listing = await school.onSale("Half a year", {
+    validity: [forDays(30)],
+    options: [ONCE, RENEWAL],
+  });
   const anybody = await offered(listing, null);
   expect([anybody.renews, anybody.quote.total]).toEqual([null, 19_900]);
   expect(anybody.ways.map(({ id }) => id)).toEqual(["once"]);
@@ -44,7 +47,7 @@ test("somebody new is not offered a renewal; somebody who is in sees both ends a
 
 test("paid, the end is moved by the span, once; it takes no seat, and the record says by what", async () => {
   const listing = await school.onSale("Renewed", {
-    days: 30,
+    validity: [forDays(30)],
     options: [ONCE, RENEWAL],
     seatLimit: 0,
   });
@@ -68,7 +71,7 @@ test("paid, the end is moved by the span, once; it takes no seat, and the record
 });
 
 test("where no way is made for it, the usual ones renew; a subscription renews nothing", async () => {
-  const usual = await school.onSale("Usual", { days: 10 });
+  const usual = await school.onSale("Usual", { validity: [forDays(10)] });
   expect((await offered(usual, WHO)).ways.map(({ id }) => id)).toEqual(["once"]);
   const monthly = await school.onSale("Monthly", {
     options: [{ id: "m", kind: "subscription", amount: 900, every: "P1M", default: true }],
@@ -77,7 +80,10 @@ test("where no way is made for it, the usual ones renew; a subscription renews n
 });
 
 test("who is in nothing renews nothing, and nobody buys twice what they are in", async () => {
-  const listing = await school.onSale("Not theirs", { days: 30, options: [ONCE, RENEWAL] });
+  const listing = await school.onSale("Not theirs", {
+    validity: [forDays(30)],
+    options: [ONCE, RENEWAL],
+  });
   const nobody = await school.press<{ detail: string }>(
     null,
     listing,

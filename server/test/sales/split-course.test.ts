@@ -4,7 +4,7 @@ import type { LessonDraft } from "@dawngate/contract/lessons";
 import type { ListingAnswer, PartsMade } from "@dawngate/contract/sales";
 import { OWNER } from "../helpers/owned";
 import { instant } from "../helpers/sample";
-import { type Selling, sellingSchool } from "../helpers/selling";
+import { forDays, type Selling, sellingSchool } from "../helpers/selling";
 
 let school: Selling;
 beforeAll(async () => {
@@ -34,7 +34,7 @@ const lessonOf = (course: string, lesson: string) =>
   school.owned.ask<LessonDraft>("GET", `/schools/one/courses/${course}/draft/lessons/${lesson}`);
 
 test("each part is a course and a listing of its own, with the terms of the course's own listing; the course stays", async () => {
-  await school.onSale("Bread alone", { days: 90 });
+  await school.onSale("Bread alone", { validity: [forDays(90)] });
   const before = await school.owned.ask<{ sequence: number }>(
     "GET",
     "/schools/one/courses/c/draft",
@@ -67,7 +67,7 @@ test("each part is a course and a listing of its own, with the terms of the cour
     offer: {
       courses: [{ id: two?.course }],
       options: [{ kind: "once", amount: 12_900 }],
-      days: 90,
+      validity: [forDays(90)],
       tax: { rate: 2300, included: true },
     },
   });

@@ -378,6 +378,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["GET", "/schools/one/listings", undefined, "sales.see"],
   ["POST", "/schools/one/listings", { title: "L", courses: ["c"] }, "sales.change"],
   ["GET", "/schools/one/listings/l", undefined, "sales.see"],
+  ["GET", "/schools/one/listings/l/as-if-bought?on=2027-01-04", undefined, "sales.see"],
   [
     "PUT",
     "/schools/one/listings/l",

@@ -1,7 +1,7 @@
 /** A course's settings: its name, its release hour, how days are counted, its window, how long it is one's own. */
 
 import type { CourseCard, OwnWords } from "@dawngate/core/courses";
-import type { PlanCourse, PlanMoment } from "@dawngate/core/plan";
+import type { PlanCourse } from "@dawngate/core/plan";
 import { useState } from "react";
 import { View } from "react-native";
 import { useGetSchoolQuery } from "../../school/api";
@@ -19,11 +19,12 @@ import { type InCourse, useArrangeCourseMutation, useDescribeCourseMutation } fr
 import { CardFields } from "../card-fields";
 import { CoverFields } from "../cover-fields";
 import { OwnWordsFields } from "../own-words";
-import { readAmount, UNITS, type Unit } from "./moments";
+import { Ends } from "./ends";
 
 interface Props {
   place: InCourse;
   course: PlanCourse;
+  hasCohorts: boolean;
   description: string;
   words: OwnWords;
   card: CourseCard;
@@ -31,7 +32,16 @@ interface Props {
   onClose(): void;
 }
 
-export function CourseSheet({ place, course, description, words, card, onSet, onClose }: Props) {
+export function CourseSheet({
+  place,
+  course,
+  hasCohorts,
+  description,
+  words,
+  card,
+  onSet,
+  onClose,
+}: Props) {
   return (
     <Sheet title="Settings of this course" onClose={onClose}>
       <Words
@@ -79,7 +89,12 @@ export function CourseSheet({ place, course, description, words, card, onSet, on
           onPress={() => onSet({ order: "in-order" })}
         />
       </Group>
-      <Validity course={course} onSet={onSet} />
+      <Ends
+        context={{ course, hasCohorts, today: new Date().toISOString().slice(0, 10) }}
+        ends={course.validity}
+        from="enrolled"
+        onEnds={(ends) => onSet({ validity: (ends ?? []) as PlanCourse["validity"] })}
+      />
       <Dates course={course} onSet={onSet} />
     </Sheet>
   );
@@ -99,7 +114,14 @@ function Group({ label, children }: { label: string; children: React.ReactNode }
 
 type Part = Pick<Props, "course" | "onSet">;
 
-function Words({ place, course, description, words, card, onSet }: Omit<Props, "onClose">) {
+function Words({
+  place,
+  course,
+  description,
+  words,
+  card,
+  onSet,
+}: Omit<Props, "onClose" | "hasCohorts">) {
   const { surface } = usePalette();
   const [title, setTitle] = useState(course.title);
   const [text, setText] = useState(description);
@@ -156,53 +178,6 @@ function Hours({ course, onSet }: Part) {
           />
         </>
       )}
-    </View>
-  );
-}
-
-function Validity({ course, onSet }: Part) {
-  const { quiet } = usePalette();
-  const [moment] = course.validity;
-  const amount = moment?.from === "enrolled" ? readAmount(moment.add) : null;
-  const term = (count: number, unit: Unit): PlanMoment[] => [
-    { from: "enrolled", add: `P${count}${unit}`, edge: "end" },
-  ];
-  const set = (moments: PlanMoment[]) => onSet({ validity: moments as PlanCourse["validity"] });
-  return (
-    <View style={{ gap: 8 }}>
-      <Group label="It is one's own">
-        <Choice label="for ever" taken={course.validity.length === 0} onPress={() => set([])} />
-        <Choice
-          label="for a term from enrolling"
-          taken={amount !== null}
-          onPress={() => set(term(6, "M"))}
-        />
-        {course.validity.length > 0 && amount === null ? (
-          <Choice label="as set elsewhere" taken onPress={() => undefined} />
-        ) : null}
-      </Group>
-      {amount ? (
-        <View style={{ flexDirection: "row", gap: 8, alignItems: "center", flexWrap: "wrap" }}>
-          <TextField
-            label="How many"
-            inputMode="numeric"
-            value={String(amount.amount)}
-            onChangeText={(text) => /^\d{1,4}$/.test(text) && set(term(Number(text), amount.unit))}
-            style={{ width: 110 }}
-          />
-          {UNITS.map(({ unit, label }) => (
-            <Choice
-              key={unit}
-              label={label}
-              taken={amount.unit === unit}
-              onPress={() => set(term(amount.amount, unit))}
-            />
-          ))}
-        </View>
-      ) : null}
-      <Text kind="small" color={quiet}>
-        The last day is included.
-      </Text>
     </View>
   );
 }

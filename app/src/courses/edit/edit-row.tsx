@@ -1,6 +1,6 @@
 /** One row of an outline that is edited: the title where it stands, the gate, and the date it comes to. */
 import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/schedule";
-import type { PlanCourse, PlanLesson, PlanModule } from "@dawngate/core/plan";
+import type { PlanLesson, PlanModule } from "@dawngate/core/plan";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import type { Instant, Zone } from "@dawngate/core/time";
 import { memo, useDeferredValue, useRef } from "react";
@@ -329,13 +329,4 @@ function More({ name, title, onMore }: { name: string; title: string; onMore(): 
       <Icon name="chevron-right" color={quiet} />
     </Press>
   );
-}
-
-export function titleIn(course: PlanCourse, id: string): string {
-  for (const module of course.modules) {
-    if (module.id === id) return module.title;
-    const lesson = module.lessons.find((one) => one.id === id);
-    if (lesson) return lesson.title;
-  }
-  return id === course.id ? course.title : "something that is gone";
 }

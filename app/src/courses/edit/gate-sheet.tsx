@@ -15,13 +15,13 @@ import { Sheet } from "../../ui/sheet";
 import { SunMark } from "../../ui/sun-mark";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { titleIn } from "./edit-row";
 import { type Found, findItem } from "./find-item";
 import { GateWriting } from "./gate-writing";
 import type { MomentContext } from "./moment-context";
 import { MomentSentence } from "./moment-sentence";
 import { withAnchor } from "./moments";
 import { gateFor, momentFor, SameForOthers } from "./same-for-others";
+import { titleIn } from "./title-in";
 
 /** A cohort that may hold an item by a gate of its own. */
 export interface CohortGate {

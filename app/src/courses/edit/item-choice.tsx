@@ -1,6 +1,5 @@
 /** A module or lesson of the course, found by typing a part of its title where there are many. */
 
-import type { PlanCourse } from "@dawngate/core/plan";
 import { useState } from "react";
 import { View } from "react-native";
 import { Choice } from "../../ui/choice";
@@ -8,27 +7,31 @@ import { Choices } from "../../ui/choices";
 import { SearchField } from "../../ui/search-field";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import type { MomentCourse } from "./moment-context";
 
 interface Props {
-  course: PlanCourse;
+  course: MomentCourse;
   own: string;
   chosen: string;
   /** Only what can be passed. */
   quizzes: boolean;
+  /** The course as a whole, too. */
+  whole?: boolean;
   onChoose(id: string): void;
 }
 
 const MOST = 12;
 
-export function ItemChoice({ course, own, chosen, quizzes, onChoose }: Props) {
+export function ItemChoice({ course, own, chosen, quizzes, whole = false, onChoose }: Props) {
   const { quiet } = usePalette();
   const [typed, setTyped] = useState("");
-  const all = course.modules.flatMap((module) => [
+  const inIt = course.modules.flatMap((module) => [
     ...(quizzes ? [] : [{ id: module.id, title: module.title, module: true }]),
     ...module.lessons
       .filter(({ kind }) => !quizzes || kind === "quiz" || kind === "assignment")
       .map(({ id, title }) => ({ id, title, module: false })),
   ]);
+  const all = whole ? [{ id: course.id, title: course.title, module: true }, ...inIt] : inIt;
   const wanted = typed.trim().toLowerCase();
   const matches = all.filter(
     ({ id, title }) => id !== own && (id === chosen || title.toLowerCase().includes(wanted)),

@@ -8,9 +8,9 @@ import { Press } from "../../ui/press";
 import { SaidPart } from "../../ui/said-part";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { titleIn } from "./edit-row";
 import type { MomentContext } from "./moment-context";
 import { PartEditor } from "./part-editor";
+import { titleIn } from "./title-in";
 
 interface Props {
   context: MomentContext;

@@ -21,16 +21,11 @@ export const ANCHORS = [
 
 export type AnchorName = (typeof ANCHORS)[number]["from"];
 
-export const UNITS = [
+/** All units of an offset; hours and minutes are exact and go with no day and no time of day. */
+export const ALL_UNITS = [
   { unit: "D", label: "days" },
   { unit: "W", label: "weeks" },
   { unit: "M", label: "months" },
-] as const;
-export type Unit = (typeof UNITS)[number]["unit"];
-
-/** All units of an offset; hours and minutes are exact and go with no day and no time of day. */
-export const ALL_UNITS = [
-  ...UNITS,
   { unit: "Y", label: "years" },
   { unit: "TH", label: "hours" },
   { unit: "TM", label: "minutes" },
@@ -43,14 +38,7 @@ export interface Amount {
   back: boolean;
 }
 
-/** The amount of an offset that is made of one unit of days, weeks or months, forward; null where it is of another make. */
-export function readAmount(add: string | undefined): { amount: number; unit: Unit } | null {
-  if (add === undefined) return { amount: 0, unit: "D" };
-  const found = /^P(\d{1,4})([DWM])$/.exec(add);
-  return found ? { amount: Number(found[1]), unit: found[2] as Unit } : null;
-}
-
-/** The same of any one unit, either way; null for mixed ones. */
+/** The amount of an offset that is made of one unit, either way; null for mixed ones. */
 export function readAnyAmount(add: string | undefined): Amount | null {
   if (add === undefined) return { amount: 0, unit: "D", back: false };
   const found = /^(-)?P(?:(\d{1,5})([DWMY])|T(\d{1,6})([HM]))$/.exec(add);

@@ -94,6 +94,9 @@ function AmountPart({ moment, onChange }: Props) {
   );
 }
 
+/** What is counted from a module or a lesson. */
+const OF_ITEMS: readonly string[] = ["opened", "completed", "passed"];
+
 function AnchorPart({ context, moment, onChange }: Props) {
   const { course, own, before, hasCohorts, today, role } = context;
   const first = course.modules.flatMap((one) => one.lessons).find(({ id }) => id !== own);
@@ -101,7 +104,9 @@ function AnchorPart({ context, moment, onChange }: Props) {
   const offered = ANCHORS.filter(
     ({ from }) =>
       moment.from === from ||
-      ((hasCohorts || !from.startsWith("cohort")) && (role === "opens" || from !== "staff")),
+      ((hasCohorts || !from.startsWith("cohort")) &&
+        (first !== undefined || !OF_ITEMS.includes(from)) &&
+        (role === "opens" || from !== "staff")),
   );
   return (
     <>
@@ -120,6 +125,7 @@ function AnchorPart({ context, moment, onChange }: Props) {
           own={own}
           chosen={moment.item}
           quizzes={moment.from === "passed"}
+          whole={role === "ends" && moment.from === "completed"}
           onChoose={(item) => onChange({ ...moment, item })}
         />
       ) : null}

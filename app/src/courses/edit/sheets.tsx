@@ -126,6 +126,7 @@ export function Sheets(props: Props) {
         <CourseSheet
           place={place}
           course={course}
+          hasCohorts={props.hasCohorts}
           description={draft.description}
           words={draft.words}
           card={draft.card}

@@ -39,6 +39,7 @@ import * as m0037 from "./0037-orders-by-hand";
 import * as m0038 from "./0038-way-changes";
 import * as m0039 from "./0039-disputes";
 import * as m0040 from "./0040-seat-links";
+import * as m0041 from "./0041-any-end";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -81,4 +82,5 @@ export const migrations = {
   "0038-way-changes": m0038,
   "0039-disputes": m0039,
   "0040-seat-links": m0040,
+  "0041-any-end": m0041,
 };
