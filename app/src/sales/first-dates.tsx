@@ -10,13 +10,14 @@ import { usePalette } from "../ui/theme";
 interface Props {
   courses: Dates;
   zone: string;
-  /** When they would come in; left out: now. */
+  /** When somebody else would come in; left out: whoever reads it, now. */
   at?: string;
 }
 
 export function FirstDates({ courses, zone: id, at }: Props) {
   const { quiet } = usePalette();
   const zone = zoneOf(id);
+  const whose = at === undefined ? "Yours" : "Theirs";
   const now = at === undefined ? Date.now() : Date.parse(at);
   return (
     <View style={{ gap: 10 }}>
@@ -40,12 +41,12 @@ export function FirstDates({ courses, zone: id, at }: Props) {
           </Fact>
           <Fact mark="closed">
             {until !== null
-              ? `Yours until ${sayWrittenEnd(until, { zone })}${
+              ? `${whose} until ${sayWrittenEnd(until, { zone })}${
                   ends.length === 0 ? "" : `, or earlier: until ${ends.join(", or ")}`
                 }`
               : ends.length === 0
-                ? "Yours without an end"
-                : `Yours until ${ends.join(", or ")}`}
+                ? `${whose} without an end`
+                : `${whose} until ${ends.join(", or ")}`}
           </Fact>
         </View>
       ))}

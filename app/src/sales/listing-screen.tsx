@@ -13,10 +13,8 @@ import { Choices } from "../ui/choices";
 import { KeptWords } from "../ui/kept-words";
 import { useWide } from "../ui/layout";
 import { Page } from "../ui/page";
-import { Press } from "../ui/press";
 import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
-import { usePalette } from "../ui/theme";
 import { AfterBuying } from "./after-buying";
 import { type AsIfBuyer, AsIfBuyerStrip } from "./as-if-buyer";
 import { BundleFigures } from "./bundle-figures";
@@ -34,6 +32,7 @@ import { sayDated, sayOption } from "./say-terms";
 import { sayWay } from "./say-way";
 import { useGetListingQuery } from "./selling-api";
 import { useOffer } from "./use-offer";
+import { WayCard } from "./way-card";
 import { WaySheet } from "./way-sheet";
 
 interface Place {
@@ -59,7 +58,6 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
   const { offer, set, send, error, isKeeping, keptAt } = useOffer(place, kept);
   const { currency, timeZone } = kept;
   const { data: about } = useGetSchoolQuery({ school: place.school });
-  const { quiet, line, dusk } = usePalette();
   const wide = useWide();
   const today = formatDate(localDateAt(zoneOf(timeZone), Date.now() as Instant));
   const [open, setOpen] = useState<Open | null>(null);
@@ -145,28 +143,21 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
         <View style={{ flex: wide ? 3 : undefined, gap: 24, minWidth: 0 }}>
           <Part title="Ways to pay" add="Another way to pay" onAdd={() => add("way")}>
             {offer.options.map((one, at) => (
-              <Press
+              <WayCard
                 key={one.id}
-                onPress={() => setOpen({ kind: "way", at })}
-                style={{
-                  borderWidth: 1,
-                  boxShadow: one.id === chosen?.id ? `inset 0 0 0 1px ${dusk}` : undefined,
-                  borderColor: one.id === chosen?.id ? dusk : line,
-                  borderRadius: 12,
-                  padding: 14,
-                }}
-              >
-                <Text>{sayOption(one, currency)}</Text>
-                <Text kind="small" color={quiet}>
-                  {[
-                    one.renewal ? "only to renew" : null,
-                    one.default ? "shown first" : null,
-                    offer.tax ? (offer.tax.included ? "tax included" : "tax added") : null,
-                  ]
-                    .filter(Boolean)
-                    .join(", ")}
-                </Text>
-              </Press>
+                option={one}
+                currency={currency}
+                tax={
+                  offer.tax && one.kind !== "free"
+                    ? offer.tax.included
+                      ? "tax included"
+                      : "tax added"
+                    : null
+                }
+                chosen={one.id === chosen?.id}
+                open={open?.kind === "way" && open.at === at}
+                onOpen={() => setOpen({ kind: "way", at })}
+              />
             ))}
             {offer.options.length > 1 ? (
               <Choices label="The buyer chooses">
