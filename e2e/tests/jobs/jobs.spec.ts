@@ -184,3 +184,82 @@ test("a school removed: all of it or nothing, and then nothing of it is left", a
     );
   expect((await db.query("select 1 from school where id = $1", [school])).rowCount).toBe(0);
 });
+
+/** A press on a free listing by somebody new; the order. */
+async function bought(name: string, more: object = {}): Promise<string> {
+  const at = `http://127.0.0.1:${running.at(-1)?.port}`;
+  const answer = await fetch(`${at}/api/schools/ember-row/offers/the-starter/orders`, {
+    method: "POST",
+    headers: { origin: at, "content-type": "application/json" },
+    body: JSON.stringify({
+      key: `press-of-${name}`,
+      option: "free",
+      seen: { total: 0, dueNow: 0 },
+      name,
+      email: `${name}@example.org`,
+      timeZone: "Europe/Lisbon",
+      ...more,
+    }),
+  });
+  expect(answer.status).toBe(200);
+  return ((await answer.json()) as { order: string }).order;
+}
+/** A job that waits for its day is due now. */
+const makeDue = async (kind: string, order: string): Promise<string> => {
+  const { rows } = await db.query(
+    `with due as (
+       update outbox set due = now() where kind = $1 and payload ->> 'order' = $2 returning id
+     ) select id, pg_notify('dawngate_outbox', '') from due`,
+    [kind, order],
+  );
+  expect(rows).toHaveLength(1);
+  return rows[0].id;
+};
+const mailsTo = (to: string) =>
+  new Set(arrived.filter((mail) => mail.to === to).map(({ id }) => id)).size;
+
+test("a gift on its day: given once, and told once", async () => {
+  test.setTimeout(90_000);
+  const tomorrow = new Date(Date.now() + 2 * 86_400_000).toISOString().slice(0, 10);
+  const gift = { name: "Gifted", email: "gifted@example.org", says: "Bake well", on: tomorrow };
+  const order = await bought("giver", { gift });
+  const letGo = await holding("select 1 from sales_order where id = $1 for update", [order]);
+  const id = await makeDue("give-gift", order);
+  await isHeldUp();
+  await killAndReplace();
+  await letGo();
+  await isDone(id);
+  const seats = () => db.query("select 1 from order_seat where order_id = $1", [order]);
+  expect((await seats()).rowCount).toBe(1);
+  await expect.poll(() => mailsTo("gifted@example.org"), { timeout: 30_000 }).toBe(1);
+  // Done and not yet crossed off when the server went: the job comes once more, and does nothing.
+  const { rows } = await db.query("select school_id from sales_order where id = $1", [order]);
+  await isDone(await put("give-gift", { school: rows[0].school_id, order }));
+  await new Promise((resolve) => setTimeout(resolve, 3000));
+  expect((await seats()).rowCount).toBe(1);
+  expect(mailsTo("gifted@example.org")).toBe(1);
+});
+
+test("a checkout that was left: whoever left it is written to once", async () => {
+  test.setTimeout(90_000);
+  const order = await bought("leaver");
+  // As if it had not been for nothing, and nobody had paid.
+  const { rows } = await db.query(
+    "update sales_order set state = 'open' where id = $1 returning school_id",
+    [order],
+  );
+  const payload = { school: rows[0].school_id, order };
+  // The way in and the receipt.
+  const before = 2;
+  await expect.poll(() => mailsTo("leaver@example.org"), { timeout: 30_000 }).toBe(before);
+  const letGo = await holding("select 1 from sales_order where id = $1 for update", [order]);
+  const id = await put("follow-up-order", payload);
+  await isHeldUp();
+  await killAndReplace();
+  await letGo();
+  await isDone(id);
+  await isDone(await put("follow-up-order", payload));
+  await expect.poll(() => mailsTo("leaver@example.org"), { timeout: 30_000 }).toBe(before + 1);
+  await new Promise((resolve) => setTimeout(resolve, 3000));
+  expect(mailsTo("leaver@example.org")).toBe(before + 1);
+});

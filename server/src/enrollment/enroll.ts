@@ -227,14 +227,14 @@ interface Bought {
 
 /**
  * Somebody has bought a course: they are in, whatever its window says by now, for what is paid is given. Whoever is in
- * already stays in that enrollment, as long as if they came in now.
+ * already stays in that enrollment, as long as if they came in now. `gained`: they are in by it, or longer.
  */
 export async function enterBought(
   tx: SchoolTransaction,
   { school, who, now }: Pick<Context, "school" | "who" | "now">,
   courseId: string,
   bought: Bought,
-): Promise<{ enrollment: string; person: string; isNew: boolean; made: boolean }> {
+): Promise<{ enrollment: string; person: string; isNew: boolean; gained: boolean }> {
   const { name, email, timeZone, account, validity, boughtAt, reason } = bought;
   const context = { school, who, now } as Context;
   const found = bought.person === null ? await findPersonByEmail(tx, email) : undefined;
@@ -247,8 +247,8 @@ export async function enterBought(
   const active = await activeEnrollment(tx, school, courseId, person, now);
   const isNew = bought.person === null && !found;
   if (active !== null) {
-    await reachAsFar(tx, { school, now }, active, bought);
-    return { enrollment: active, person, isNew, made: false };
+    const gained = await reachAsFar(tx, { school, now }, active, bought);
+    return { enrollment: active, person, isNew, gained };
   }
   await published(tx, school, courseId);
   const id = randomUUID();
@@ -265,7 +265,7 @@ export async function enterBought(
   });
   await insertEnrollments(tx, school, [{ enrollment, person, reasonOf: () => reason }]);
   await projectOne(tx, school, id, now);
-  return { enrollment: id, person, isNew, made: true };
+  return { enrollment: id, person, isNew, gained: true };
 }
 
 /** What keeps staff, too, from enrolling somebody. */

@@ -46,15 +46,15 @@ export async function laterEnd(
   return until === null || until > own ? { held, until } : null;
 }
 
-/** Moves somebody's end to where it would be if they came in now. Twice, by the same key, is once. */
+/** Moves somebody's end to where it would be if they came in now; whether they stay longer by it. */
 export async function reachAsFar(
   tx: SchoolTransaction,
   at: At,
   enrollment: string,
   bought: Reach & { paidThrough: string | null; reason: string; key: string },
-): Promise<void> {
+): Promise<boolean> {
   const later = await laterEnd(tx, at, enrollment, bought);
-  if (!later) return;
+  if (!later) return false;
   const { held, until } = later;
   const { validity, paidThrough, reason, key } = bought;
   const zone = zoneOf(
@@ -83,4 +83,5 @@ export async function reachAsFar(
       { ...event, at: formatInstant(at.now), reason, key: `${key} ${event.kind}` },
       at.now,
     );
+  return true;
 }

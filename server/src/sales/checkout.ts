@@ -55,7 +55,10 @@ export async function buy(
     await holdPress(tx, wanted.key);
     const before = await again();
     if (before) return before;
-    const onSale = await readOnSale(tx, context, listing, buyer.email, wanted);
+    const onSale = await readOnSale(tx, context, listing, buyer.email, {
+      codes: wanted.codes,
+      hold: true,
+    });
     mayBuy(onSale, wanted);
     mayGive(onSale, wanted, buyer.email, context.now);
     const tax = taxFor(onSale.school, onSale.row.offer, place, context.now);

@@ -63,9 +63,9 @@ function endsThatWait(
   const titleOf = (item: string) => (item === plan.id ? plan.title : titles.get(item)) ?? item;
   return validity
     .filter((moment) => waitsFor.some((anchor) => isSame(anchor, anchorOf(moment))))
-    .map(({ edge: _, ...moment }) =>
+    .map((moment) =>
       // A last day is whole, as everywhere: nobody is told so each time.
-      momentParts(moment as PlanMoment, titleOf)
+      momentParts({ ...moment, edge: undefined } as PlanMoment, titleOf)
         .map(({ text }) => text)
         .join(""),
     );

@@ -7,10 +7,11 @@ import { follow } from "../jobs/outbox";
 import { findPersonByEmail } from "../people/store";
 import { inMail, schoolInMail } from "../school/in-mail";
 import { readSchool } from "../school/store";
+import { needsNone } from "./inside";
 import { GOOD_WORDS, letterLink } from "./letter-link";
 import { addEvent, readOrder } from "./order-store";
 import { readSeats } from "./seat-store";
-import { giveOne, isInAll } from "./team-seats";
+import { giveOne, NOTHING } from "./team-seats";
 import { readTerms } from "./terms-store";
 
 interface Parts {
@@ -31,11 +32,11 @@ export const giver =
       if ((await readSeats(tx, id)).length > 0) return;
       const { gift } = order;
       const offer = await readTerms(tx, order.listing_id, order.terms_number);
-      const courses = (offer?.courses ?? []).map((course) => course.id);
+      const sold = { listing: order.listing_id, offer: offer ?? NOTHING };
       const { slug } = await readSchool(tx);
       const email = gift.email.toLowerCase();
       const known = await findPersonByEmail(tx, email);
-      if (!known || !(await isInAll(tx, doing, courses, known.id))) {
+      if (!known || !(await needsNone(tx, doing, sold, known.id))) {
         const says = [
           `${inMail(order.name)} gives you “${inMail(order.title)}”.`,
           ...(gift.says === "" ? [] : [`“${inMail(gift.says)}”`]),

@@ -1,7 +1,6 @@
 /** A listing as a buyer meets it: what it costs them at this instant and why, and what opens when if they bought now. */
-import type { Offer, Offered, offeredQuery } from "@dawngate/contract/sales";
+import type { Offered, offeredQuery } from "@dawngate/contract/sales";
 import { windowState } from "@dawngate/core/enrollment";
-import { isSame } from "@dawngate/core/plan";
 import {
   EU,
   type Listing,
@@ -11,24 +10,23 @@ import {
   quote,
 } from "@dawngate/core/sales";
 import { formatDate, formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
+import { LRUCache } from "lru-cache";
 import type { z } from "zod";
 import { notFound } from "../base/problem";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { activeEnrollment } from "../enrollment/enroll";
-import { laterEnd } from "../enrollment/reach";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { listingOf } from "../school/price";
 import { reading } from "../school/service";
-import { readSchool } from "../school/store";
+import { readSchool, type SchoolRow } from "../school/store";
 import { placeOfBuyer, type Taxed, taxFor } from "./buyer-tax";
 import { firstDatesOf } from "./first-dates";
 import { giveBackDay } from "./give-back-day";
+import { insideOf, wouldGain } from "./inside";
 import { type ListingRow, readHeld, readListing, readUses } from "./listing-store";
 import { noteOfPrice } from "./price-history";
 import { type Renewable, renewable, waysToRenew } from "./renewal";
 import { type SoldCohort, soldCohorts, worst } from "./sold-cohorts";
-import { cohortIn } from "./terms-store";
 
 /** A listing that can be met, with all that its price depends on. */
 export interface OnSale {
@@ -56,38 +54,31 @@ export async function readOnSale(
   { school: schoolId, person, now }: Pick<Context, "school" | "person" | "now">,
   id: string,
   email: string | null,
-  hold: { codes: readonly string[] } | null = null,
+  { codes: entered, hold }: { codes: readonly string[]; hold: boolean },
 ): Promise<OnSale> {
   const [met, school] = await Promise.all([readListing(tx, id), readSchool(tx)]);
-  const row = met && hold && counts(met, hold.codes) ? await readListing(tx, id, true) : met;
+  const row = met && hold && counts(met, entered) ? await readListing(tx, id, true) : met;
   if (row?.state !== "on-sale" && row?.state !== "private")
     throw notFound("There is nothing on sale at this address.");
   const { offer } = row;
-  const asked = formatInstant(now);
-  const [uses, held] = await Promise.all([readUses(tx, id, email, asked), readHeld(tx, id, asked)]);
-  const codes = offer.codes.map((code) => {
-    const { used = 0, own = 0 } = uses.get(normalCode(code.code)) ?? {};
-    return { ...code, used, usedByBuyer: own };
-  });
+  const instant = formatInstant(now);
+  // Counted where something hangs on it.
+  const [uses, held] = await Promise.all([
+    entered.length === 0 ? null : readUses(tx, id, email, instant),
+    offer.seatLimit === null ? 0 : readHeld(tx, id, instant),
+  ]);
   const own = offer.seatLimit === null ? null : Math.max(0, offer.seatLimit - row.sold - held);
   const where = { school: schoolId, timeZone: school.time_zone, now };
-  const cohorts = await soldCohorts(tx, where, offer, hold !== null);
+  const cohorts = await soldCohorts(tx, where, offer, hold);
   const limits = [own, ...cohorts.map(({ left }) => left)].filter((left) => left !== null);
   const seatsLeft = limits.length === 0 ? null : Math.min(...limits);
-  const inside = new Map<string, string>();
-  if (person !== null)
-    for (const course of new Set([
-      ...offer.courses.map((one) => one.id),
-      ...(offer.holder?.courses ?? []),
-    ])) {
-      const active = await activeEnrollment(tx, schoolId, course, person, now);
-      if (active !== null) inside.set(course, active);
-    }
-  const isInAll = offer.courses.every((course) => inside.has(course.id));
   const at = { school: schoolId, now };
+  const asked = [...offer.courses.map((one) => one.id), ...(offer.holder?.courses ?? [])];
+  const inside = person === null ? new Map() : await insideOf(tx, at, asked, person);
+  const isInAll = offer.courses.every((course) => inside.has(course.id));
   return {
     row,
-    listing: listingOf(id, { ...offer, codes }, school),
+    listing: withUses(listingIn(schoolId, row, school), uses),
     school,
     seatsLeft,
     renews: isInAll ? await renewable(tx, { ...at, person }, offer) : null,
@@ -97,27 +88,30 @@ export async function readOnSale(
       ...cohorts.map((one) => one.state),
     ]),
     holds: [...inside.keys()],
-    isInside: isInAll && !(await isMore(tx, at, offer, inside)),
+    isInside: isInAll && !(await wouldGain(tx, at, { listing: id, offer }, inside)),
   };
 }
 
-/**
- * Whether a course of it is sold for longer than somebody is in it, and by other terms: who was let in for two weeks can
- * buy it. Who has bought it by these terms stays longer by renewing, and buys nothing twice by mistake.
- */
-async function isMore(
-  tx: SchoolTransaction,
-  at: { school: SchoolId; now: Instant },
-  offer: Offer,
-  inside: ReadonlyMap<string, string>,
-): Promise<boolean> {
-  const { validity } = offer;
-  for (const { id } of offer.courses) {
-    const bought = { cohort: cohortIn(offer, id), validity };
-    const later = await laterEnd(tx, at, inside.get(id) ?? "", bought);
-    if (later && !isSame(later.held.enrollment.validity, validity)) return true;
-  }
-  return false;
+/** What was read is true for ever: the terms of a number do not change. */
+const kept = new LRUCache<string, Listing>({ max: 500 });
+
+function listingIn(of: SchoolId, { id, number, offer }: ListingRow, school: SchoolRow): Listing {
+  const key = JSON.stringify([of, id, number, school.currency, school.time_zone]);
+  const found = kept.get(key);
+  if (found) return found;
+  const read = listingOf(id, offer, school);
+  kept.set(key, read);
+  return read;
+}
+
+/** How often its codes were used, by everybody and by the buyer. */
+function withUses(listing: Listing, uses: Awaited<ReturnType<typeof readUses>> | null): Listing {
+  if (uses === null) return listing;
+  const codes = listing.codes.map((code) => {
+    const { used = 0, own = 0 } = uses.get(normalCode(code.code)) ?? {};
+    return { ...code, used, usedByBuyer: own };
+  });
+  return { ...listing, codes };
 }
 
 /** Whether one purchase of it can take what another wants: its seats, a cohort's, or a code's uses. */
@@ -168,14 +162,15 @@ export async function showOffered(
   const { now } = context;
   const buyer = await placeOfBuyer(numbers, said);
   return reading(db, context, async (tx) => {
-    const onSale = await readOnSale(tx, context, id, context.account?.email ?? null);
-    const { row, listing, school, seatsLeft, state, holds } = onSale;
-    const { offer } = row;
     const entered = (codes ?? "")
       .split(",")
       .map((code) => code.trim())
       .filter(Boolean)
       .slice(0, 20);
+    const email = context.account?.email ?? null;
+    const onSale = await readOnSale(tx, context, id, email, { codes: entered, hold: false });
+    const { row, listing, school, seatsLeft, state, holds } = onSale;
+    const { offer } = row;
     const tax = taxFor(school, offer, buyer, now);
     const isRenewal = onSale.renews !== null && seats === 1 && renews !== "false";
     const asked = { option, seats, codes: entered, renews: isRenewal };

@@ -79,3 +79,23 @@ export async function begunAt(tx: SchoolTransaction, order: string): Promise<str
   `.execute(tx);
   return rows[0]?.at ?? null;
 }
+
+/** Whether an enrollment is somebody's by a paid order of a listing. */
+export async function isByListing(
+  tx: SchoolTransaction,
+  enrollment: string,
+  listing: string,
+): Promise<boolean> {
+  const row = await tx
+    .selectFrom("order_enrollment as k")
+    .innerJoin("sales_order as o", (join) =>
+      join.onRef("o.school_id", "=", "k.school_id").onRef("o.id", "=", "k.order_id"),
+    )
+    .select("o.id")
+    .where("k.enrollment_id", "=", enrollment)
+    .where("o.listing_id", "=", listing)
+    .where("o.state", "=", "paid")
+    .limit(1)
+    .executeTakeFirst();
+  return row !== undefined;
+}

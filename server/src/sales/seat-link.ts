@@ -19,11 +19,12 @@ import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { firstDatesOf } from "./first-dates";
+import { needsNone, type Sold } from "./inside";
 import { type OrderRow, readOrder, updateOrder } from "./order-store";
 import { sayOwnOrder } from "./orders";
 import { readSeats } from "./seat-store";
 import { soldCohorts } from "./sold-cohorts";
-import { giveOne, isInAll, mayGiveOut, openedForSeats } from "./team-seats";
+import { giveOne, mayGiveOut, NOTHING, openedForSeats } from "./team-seats";
 import { readTerms } from "./terms-store";
 
 /** Makes the link; one that was made before leads nowhere from then on. */
@@ -70,21 +71,21 @@ async function openedByLink(
     throw notFound("This link leads nowhere any more. Ask whoever sent it for a new one.");
   await mayGiveOut(tx, order, now);
   const offer = await readTerms(tx, order.listing_id, order.terms_number);
-  const courses = (offer?.courses ?? []).map((course) => course.id);
-  return { order, offer, courses, left: order.seats - (await readSeats(tx, id)).length };
+  const sold = { listing: order.listing_id, offer: offer ?? NOTHING };
+  return { order, offer, sold, left: order.seats - (await readSeats(tx, id)).length };
 }
 
 const fromOf = ({ billing, name }: OrderRow) => billing?.company ?? name;
 
-/** Somebody's enrollment in the first of these courses who is in all of them; null: they would take a seat. */
+/** Somebody's enrollment in the first course of it who needs none; null: they would take a seat. */
 async function wayIn(
   tx: SchoolTransaction,
   context: Pick<Context, "school" | "now">,
-  courses: readonly string[],
+  sold: Sold,
   person: string | null | undefined,
 ): Promise<string | null> {
-  if (!person || !(await isInAll(tx, context, courses, person))) return null;
-  return activeEnrollment(tx, context.school, courses[0] ?? "", person, context.now);
+  if (!person || !(await needsNone(tx, context, sold, person))) return null;
+  return activeEnrollment(tx, context.school, sold.offer.courses[0]?.id ?? "", person, context.now);
 }
 
 export async function showOfferedSeat(
@@ -94,7 +95,7 @@ export async function showOfferedSeat(
   { secret, timeZone }: z.infer<typeof seatOfferedQuery>,
 ): Promise<SeatOffered> {
   return reading(db, context, async (tx) => {
-    const { order, offer, courses, left } = await openedByLink(tx, context, id, secret);
+    const { order, offer, sold, left } = await openedByLink(tx, context, id, secret);
     const school = await readSchool(tx);
     const zone = school.time_zone;
     const where = { school: context.school, timeZone: zone, now: context.now };
@@ -113,7 +114,7 @@ export async function showOfferedSeat(
             timeZone ?? zone,
           )
         : [],
-      enrollment: await wayIn(tx, context, courses, context.person),
+      enrollment: await wayIn(tx, context, sold, context.person),
     };
   });
 }
@@ -133,12 +134,12 @@ export async function takeSeat(
     ]);
   const email = who.email.toLowerCase();
   return services.db.withSchool(context, async (tx) => {
-    const { order, offer, courses, left } = await openedByLink(tx, context, id, secret, true);
+    const { order, offer, sold, left } = await openedByLink(tx, context, id, secret, true);
     const known = await findPersonByEmail(tx, email);
     const inAlready = await wayIn(
       tx,
       context,
-      courses,
+      sold,
       account ? (context.person ?? known?.id) : known?.id,
     );
     if (inAlready !== null) {

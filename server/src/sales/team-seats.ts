@@ -5,10 +5,11 @@ import type { z } from "zod";
 import { conflict, notFound, refusal } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import { appendEvent } from "../enrollment/append";
-import { activeEnrollment, enterBought, tellEnrolled } from "../enrollment/enroll";
+import { enterBought, tellEnrolled } from "../enrollment/enroll";
 import { findPersonByEmail } from "../people/store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
+import { needsNone } from "./inside";
 import { addEnrollment } from "./order-enrollment-store";
 import { isGivenOut } from "./order-kinds";
 import type { OrderRow } from "./order-store";
@@ -16,6 +17,9 @@ import { openedBy, sayOwnOrder } from "./orders";
 import { standingAt } from "./running/order-file";
 import { enrollmentsOf, hasSeat, insertSeat, readSeats, removeSeat } from "./seat-store";
 import { cohortIn, readTerms } from "./terms-store";
+
+/** Terms that are gone: nothing is in them. */
+export const NOTHING = { courses: [], cohorts: [], validity: null };
 
 type Given = z.output<typeof seatsGiven>;
 
@@ -30,7 +34,7 @@ export async function giveSeats(
     const order = await openedForSeats(tx, context, id, secret);
     await mayGiveOut(tx, order, context.now);
     const offer = await readTerms(tx, order.listing_id, order.terms_number);
-    const courses = (offer?.courses ?? []).map((course) => course.id);
+    const sold = { listing: order.listing_id, offer: offer ?? NOTHING };
     // Whoever has a seat of it already is passed over: the same press twice gives nobody two.
     const wanted: Given["people"] = [];
     const faults: { path: string; reason: string }[] = [];
@@ -40,7 +44,7 @@ export async function giveSeats(
       const known = await findPersonByEmail(tx, email);
       if (seen.has(email) || (known && (await hasSeat(tx, id, known.id)))) continue;
       seen.add(email);
-      if (known && (await isInAll(tx, context, courses, known.id)))
+      if (known && (await needsNone(tx, context, sold, known.id)))
         faults.push({ path: `people[${i}].email`, reason: `${one.email} is in already` });
       wanted.push({ ...one, email });
     }
@@ -89,18 +93,6 @@ export async function mayGiveOut(
   if (why !== undefined) throw conflict(why);
 }
 
-/** Whether somebody is in all of these courses. */
-export async function isInAll(
-  tx: SchoolTransaction,
-  { school, now }: Pick<Context, "school" | "now">,
-  courses: readonly string[],
-  person: string,
-): Promise<boolean> {
-  for (const course of courses)
-    if ((await activeEnrollment(tx, school, course, person, now)) === null) return false;
-  return true;
-}
-
 /** Who gets a seat. `says`: they are told with these words first; `account`: they are signed in, and take it themselves. */
 export interface Seated {
   name: string;
@@ -141,8 +133,8 @@ export async function giveOne(
     });
     seat ??= await insertSeat(tx, context.school, { order: order.id, person: entry.person, at });
     first ??= entry.enrollment;
-    // What they were in before is theirs, and goes with no seat.
-    if (entry.made) await addEnrollment(tx, context.school, order.id, entry.enrollment, seat);
+    // What they were in before, as long as this, is theirs, and goes with no seat.
+    if (entry.gained) await addEnrollment(tx, context.school, order.id, entry.enrollment, seat);
   }
   if (first !== null) await tellEnrolled(tx, services, context, first, email, known, says);
   return first;

@@ -3,10 +3,10 @@ import type { OwnOrder, SeatOffered } from "@dawngate/contract/sales";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { OWNER } from "../helpers/owned";
 import { instant } from "../helpers/sample";
-import { type Bought, type Selling, sellingSchool, somebody } from "../helpers/selling";
+import { type Bought, forDays, type Selling, sellingSchool, somebody } from "../helpers/selling";
 
 let school: Selling;
-const now: Instant = instant("2027-03-10T12:00:00Z");
+let now: Instant = instant("2027-03-10T12:00:00Z");
 beforeAll(async () => {
   school = await sellingSchool(() => now);
 });
@@ -152,4 +152,33 @@ test("an order that was given back has no seats any more, by link or by hand", a
       "This order was given back: it has no seats any more.",
     ]);
   expect((await school.own(bought)).given).toEqual([]);
+});
+
+test("whoever is in for two weeks takes a seat and stays longer; a day later the same gives a day, and no second seat", async () => {
+  const taster = await school.onSale("Two weeks", {
+    options: [{ id: "free", kind: "free", default: true }],
+    validity: [forDays(14)],
+  });
+  const free = { option: "free", seen: { total: 0, dueNow: 0 } };
+  await school.press(null, taster, { ...somebody("Xan"), ...free });
+  const listing = await school.onSale("Sixty days", { ...SEATS, validity: [forDays(60)] });
+  const seen = { total: 35_820, dueNow: 35_820 };
+  const bought = await school.bought("Tessa", listing, { seats: 2, seen });
+  const secret = secretOf(await linkOf(bought));
+  const until = async () => {
+    const { people } = await school.owned.ask<{ people: { until: string | null }[] }>(
+      "GET",
+      "/schools/one/courses/c/people?find=xan",
+    );
+    return people.map((one) => one.until);
+  };
+  const given = async () => (await school.own(bought)).given?.map(({ name }) => name);
+  expect((await take(bought.order, secret, "Xan")).status).toBe(200);
+  expect(await given()).toEqual(["Xan"]);
+  expect(await until()).toEqual(["2027-05-09T23:00:00Z"]);
+  now = instant("2027-03-11T12:00:00Z");
+  expect((await take(bought.order, secret, "Xan")).status).toBe(200);
+  expect(school.owned.app.mails.at(-1)?.text).toContain("needed no seat");
+  expect(await given()).toEqual(["Xan"]);
+  expect(await until()).toEqual(["2027-05-09T23:00:00Z"]);
 });

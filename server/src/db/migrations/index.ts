@@ -40,6 +40,7 @@ import * as m0038 from "./0038-way-changes";
 import * as m0039 from "./0039-disputes";
 import * as m0040 from "./0040-seat-links";
 import * as m0041 from "./0041-any-end";
+import * as m0042 from "./0042-orders-of-enrollments";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -83,4 +84,5 @@ export const migrations = {
   "0039-disputes": m0039,
   "0040-seat-links": m0040,
   "0041-any-end": m0041,
+  "0042-orders-of-enrollments": m0042,
 };

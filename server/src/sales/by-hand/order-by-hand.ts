@@ -50,7 +50,10 @@ export async function writeOrder(
     if (before) return before;
     // The buyer's, not theirs who write it.
     const asBuyer = { school: context.school, person: null, now: context.now };
-    const onSale = await readOnSale(tx, asBuyer, wanted.listing, email, wanted);
+    const onSale = await readOnSale(tx, asBuyer, wanted.listing, email, {
+      codes: wanted.codes,
+      hold: true,
+    });
     mayBuy(onSale, { seats: wanted.seats, renews: false, gift: undefined });
     if (optionOf(onSale.listing, wanted.option)?.kind !== "once")
       throw refusal("An order by hand is paid at once: choose such a way to pay.", [
