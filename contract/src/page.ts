@@ -1,5 +1,6 @@
 /** Public pages as those make them who sell, and what is announced in a course. */
 import { ADDRESS, type Block, blocksSchema } from "@dawngate/core/catalog";
+import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { typed } from "./endpoint";
 import { cursor, oneLine } from "./text";
@@ -38,16 +39,27 @@ export const announcement = z
     title: z.string(),
     text: z.string().describe("Markdown."),
     onPage: z.boolean().describe("Visitors read it too."),
-    at: z.string(),
+    cohort: z.string().nullable().describe("For those in this cohort; null: for everybody in it."),
+    at: z.string().describe("When it goes out, or went; until then only staff read it."),
   })
   .meta({ id: "Announcement" });
 export type Announcement = z.infer<typeof announcement>;
 
-export const newAnnouncement = z.strictObject({
-  title: oneLine("A title"),
-  text: z.string().trim().max(10_000, "An announcement has at most 10000 characters"),
-  onPage: z.boolean().default(false),
-});
+export const newAnnouncement = z
+  .strictObject({
+    title: oneLine("A title"),
+    text: z.string().trim().max(10_000, "An announcement has at most 10000 characters"),
+    onPage: z.boolean().default(false),
+    cohort: planFields.id.nullable().default(null),
+    at: planFields.instant
+      .nullable()
+      .default(null)
+      .describe("When it goes out; null: at once. What has gone out stays where it is in time."),
+  })
+  .refine(({ onPage, cohort }) => !onPage || cohort === null, {
+    path: ["onPage"],
+    message: "What is for one cohort is not for visitors",
+  });
 
 export const announcements = z.object({
   announcements: z.array(announcement).describe("The latest first."),

@@ -20,7 +20,7 @@ import { readable } from "./readable";
 import { publicModules } from "./service";
 import { apiOf, type SharedPicture, sharingAt } from "./sharing";
 import { catalogIn, priceOf } from "./shown";
-import { readPage } from "./store";
+import { readPageAt } from "./store";
 
 type Parts = Pick<Services, "identity" | "baseUrl" | "now"> & { db: Database };
 
@@ -94,7 +94,7 @@ async function courseHead(
   at: string,
   asked: string,
 ): Promise<Head | null> {
-  const { id, row: page } = await foundAt(tx, "course", asked, readPage);
+  const { id, row: page } = await foundAt(tx, "course", asked, readPageAt(context.now));
   const plan = page && (await versionPlan(tx, context.school, id, page.version));
   if (!plan) return null;
   const alone = page.offers.filter(({ offer }) => offer.courses.length === 1);

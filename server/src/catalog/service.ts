@@ -33,7 +33,7 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { foundAt } from "./address-store";
-import { readPage } from "./store";
+import { readPageAt } from "./store";
 import { PUBLIC_PAGE } from "./tasks";
 
 /** A course as everybody may see it, with the ways into it for the one who asks. */
@@ -77,7 +77,7 @@ export async function publicCourseFor(
   now: Instant,
   most?: number,
 ): Promise<PublicCourse> {
-  const { id, row: page } = await foundAt(tx, "course", asked, readPage);
+  const { id, row: page } = await foundAt(tx, "course", asked, readPageAt(now));
   const plan = page && (await versionPlan(tx, schoolId, id, page.version));
   if (!plan) throw notFound(`There is no course "${id}" in this school.`);
   const { school, cohorts, archived, offers } = page;

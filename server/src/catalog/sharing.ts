@@ -14,7 +14,7 @@ import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { foundAt } from "./address-store";
 import { publicListingIn } from "./public-listing";
-import { readPage } from "./store";
+import { readPageAt } from "./store";
 
 interface Shown {
   title: string;
@@ -88,7 +88,7 @@ async function shownOf(
     const school = await readSchool(tx);
     return { title: school.name, school };
   }
-  const { row } = await foundAt(tx, "course", course, readPage);
+  const { row } = await foundAt(tx, "course", course, readPageAt(context.now));
   if (!row) throw notFound("There is no course at this address.");
   return row;
 }

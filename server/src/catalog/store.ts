@@ -6,6 +6,7 @@ import type { Offer } from "@dawngate/contract/sales";
 import type { Block } from "@dawngate/core/catalog";
 import type { CourseCard, OwnWords } from "@dawngate/core/courses";
 import { cohortSchema } from "@dawngate/core/plan";
+import { formatInstant, type Instant } from "@dawngate/core/time";
 import { type RawBuilder, sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
 
@@ -47,8 +48,11 @@ export const onPage = (
 /** So many announcements stand on a page. */
 const MOST_ANNOUNCED = 5;
 
-/** A published course's page with its school and its cohorts, by their first day; null where there is none. */
-export async function readPage(tx: SchoolTransaction, id: string) {
+/**
+ * Reads a published course's page as it stands at an instant, with its school and its cohorts, by their first day; null
+ * where there is none.
+ */
+export const readPageAt = (now: Instant) => async (tx: SchoolTransaction, id: string) => {
   const { rows } = await sql<PageRow>`
     select v0.plan ->> 'title' as title, c.current_version as version, c.archived, p.description, c.words, p.card,
       (select jsonb_build_object('hash', v.hash, 'width', v.width, 'height', v.height,
@@ -56,10 +60,10 @@ export async function readPage(tx: SchoolTransaction, id: string) {
         from course_cover v where v.school_id = c.school_id and v.course_id = c.id) as cover,
       ${onPage("course", sql`c.school_id`, sql`c.id`)},
       coalesce((select jsonb_agg(jsonb_build_object('id', n.id, 'title', n.title, 'text', n.text,
-          'onPage', true, 'at', to_char(n.at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"'))
+          'onPage', true, 'cohort', null, 'at', to_char(n.at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"'))
           order by n.at desc, n.id)
         from (select * from announcement n where n.school_id = c.school_id and n.course_id = c.id
-          and n.on_page order by n.at desc, n.id limit ${sql.lit(MOST_ANNOUNCED)}) n), '[]') as announcements,
+          and n.on_page and n.at <= ${formatInstant(now)}::timestamptz order by n.at desc, n.id limit ${sql.lit(MOST_ANNOUNCED)}) n), '[]') as announcements,
       jsonb_build_object('name', s.name, 'color', s.color, 'timeZone', s.time_zone,
         'contact', s.contact, 'words', s.words) as school,
       coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'cohort', jsonb_build_object(
@@ -86,4 +90,4 @@ export async function readPage(tx: SchoolTransaction, id: string) {
     cohort: cohortSchema.parse(cohort),
   }));
   return { ...row, cohorts };
-}
+};

@@ -23,7 +23,14 @@ export interface HeldRow {
   since: string | null;
   /** What staff have done to it lately. */
   acts: { id: string; what: "moved" | "extended" | "withdrawn"; at: string }[];
-  announced: { id: string; at: string; title: string; text: string; course: string }[];
+  announced: {
+    id: string;
+    at: string;
+    title: string;
+    text: string;
+    course: string;
+    cohort: string | null;
+  }[];
 }
 
 /**
@@ -47,10 +54,11 @@ export async function readHeld(
           where m.school_id = e.school_id and m.enrollment_id = e.id and m.kind = 'moved'
       ) began where at > e.enrolled_at) as since,
       coalesce((select json_agg(json_build_object('id', a.id, 'title', a.title, 'text', a.text,
-          'course', a.course_id,
+          'course', a.course_id, 'cohort', a.cohort_id,
           'at', to_char(a.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')))
         from announcement a
         where a.school_id = e.school_id and a.course_id = e.course_id
+          and (a.cohort_id is null or a.cohort_id = e.cohort_id)
           and a.at > ${lately}::timestamptz), '[]'::json) as announced
       , coalesce((select json_agg(json_build_object('id', e.id || ' ' || v.sequence,
           'what', case v.kind when 'moved' then 'moved' when 'revoked' then 'withdrawn'

@@ -122,7 +122,12 @@ function toPerson(
     ],
     byStaff: own.flatMap(({ id, acts }) => acts.map((act) => ({ ...act, enrollment: id }))),
     announcements: [
-      ...new Map(announced.map(({ id, at, course }) => [id, { id, at, course }])).values(),
+      ...new Map(
+        announced.map(({ id, at, course, cohort }) => [
+          id,
+          { id, at, ...(cohort === null ? { course } : { cohort }) },
+        ]),
+      ).values(),
     ],
   };
   const known = new Set(sent.flatMap(({ about }) => about.map(({ key }) => key)));

@@ -10,20 +10,13 @@ import { explain } from "../../store/api";
 import { PrimaryAction, QuietAction } from "../../ui/action";
 import { Empty } from "../../ui/empty";
 import { Notice } from "../../ui/notice";
-import { Sheet } from "../../ui/sheet";
 import { Skeleton } from "../../ui/skeleton";
-import { Switched } from "../../ui/switched";
 import { Text } from "../../ui/text";
-import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { AnnouncementItem } from "../announcement-item";
-import {
-  useAddAnnouncementMutation,
-  useChangeAnnouncementMutation,
-  useGetAnnouncementsInfiniteQuery,
-  useRemoveAnnouncementMutation,
-} from "../api";
+import { useGetAnnouncementsInfiniteQuery } from "../api";
 import { ANNOUNCEMENTS } from "../places";
+import { AnnouncementSheet } from "./announcement-sheet";
 
 export function AnnouncementsScreen() {
   const place = useLocalSearchParams() as unknown as InCourse;
@@ -60,8 +53,8 @@ export function AnnouncementsScreen() {
             {all.map((announcement) => (
               <AnnouncementItem key={announcement.id} announcement={announcement}>
                 <View style={{ flexDirection: "row", alignItems: "center", gap: 12 }}>
-                  <Text kind="small" color={quiet} style={{ flexGrow: 1 }}>
-                    {announcement.onPage ? "Visitors read it too" : "Only for those who are in"}
+                  <Text kind="small" color={quiet} style={{ flexGrow: 1, flexShrink: 1 }}>
+                    {sayFor(announcement, course?.cohorts ?? [])}
                   </Text>
                   {may ? (
                     <QuietAction
@@ -80,6 +73,8 @@ export function AnnouncementsScreen() {
       {open === null ? null : (
         <AnnouncementSheet
           place={place}
+          cohorts={course?.cohorts ?? []}
+          people={course?.people ?? 0}
           announcement={open === "new" ? null : open}
           onClose={() => setOpen(null)}
         />
@@ -88,71 +83,16 @@ export function AnnouncementsScreen() {
   );
 }
 
-function AnnouncementSheet({
-  place,
-  announcement,
-  onClose,
-}: {
-  place: InCourse;
-  /** Null: a new one. */
-  announcement: Announcement | null;
-  onClose(): void;
-}) {
-  const { quiet } = usePalette();
-  const [title, setTitle] = useState(announcement?.title ?? "");
-  const [text, setText] = useState(announcement?.text ?? "");
-  const [onPage, setOnPage] = useState(announcement?.onPage ?? false);
-  const [add, adding] = useAddAnnouncementMutation();
-  const [change, changing] = useChangeAnnouncementMutation();
-  const [remove, removing] = useRemoveAnnouncementMutation();
-  const error = adding.error ?? changing.error ?? removing.error;
-  const keep = async () => {
-    const body = { title, text, onPage };
-    const answer = announcement
-      ? await change({ ...place, announcement: announcement.id, body })
-      : await add({ ...place, body });
-    if ("data" in answer && answer.data) onClose();
-  };
-  const back = async () => {
-    if (!announcement) return;
-    const answer = await remove({ ...place, announcement: announcement.id });
-    if ("data" in answer && answer.data) onClose();
-  };
-  return (
-    <Sheet
-      title={announcement ? "Change what was announced" : "Announce something"}
-      onClose={onClose}
-    >
-      <TextField label="Title" value={title} maxLength={200} onChangeText={setTitle} />
-      <TextField
-        label="What there is to say, in Markdown"
-        value={text}
-        maxLength={10_000}
-        multiline
-        onChangeText={setText}
-        style={{ minHeight: 160 }}
-      />
-      <Switched
-        label="Visitors read it too"
-        says="It stands on the public page, where that has a block for it."
-        on={onPage}
-        onChange={setOnPage}
-      />
-      {announcement ? null : (
-        <Text kind="small" color={quiet}>
-          Whoever is in the course is told by mail, at night when their morning comes.
-        </Text>
-      )}
-      {error ? <Notice {...explain(error)} /> : null}
-      <PrimaryAction
-        label={announcement ? "Keep it" : "Announce it"}
-        busy={adding.isLoading || changing.isLoading}
-        disabled={title.trim() === ""}
-        onPress={keep}
-      />
-      {announcement ? (
-        <QuietAction label="Take it back" busy={removing.isLoading} onPress={back} />
-      ) : null}
-    </Sheet>
-  );
+/** Whom it is for, and that it has not gone out yet. */
+function sayFor(
+  { cohort, onPage, at }: Announcement,
+  cohorts: readonly { id: string; name: string }[],
+): string {
+  const whose =
+    cohort !== null
+      ? `For cohort ${cohorts.find(({ id }) => id === cohort)?.name ?? cohort}`
+      : onPage
+        ? "Visitors read it too"
+        : "Only for those who are in";
+  return Date.parse(at) > Date.now() ? `${whose}. It has not gone out yet` : whose;
 }

@@ -41,6 +41,7 @@ import * as m0039 from "./0039-disputes";
 import * as m0040 from "./0040-seat-links";
 import * as m0041 from "./0041-any-end";
 import * as m0042 from "./0042-orders-of-enrollments";
+import * as m0043 from "./0043-announced-to-whom";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -85,4 +86,5 @@ export const migrations = {
   "0040-seat-links": m0040,
   "0041-any-end": m0041,
   "0042-orders-of-enrollments": m0042,
+  "0043-announced-to-whom": m0043,
 };

@@ -38,6 +38,8 @@ export interface AnnouncementTable {
   title: string;
   text: string;
   on_page: boolean;
+  /** Null: for everybody in the course. */
+  cohort_id: string | null;
   at: string;
 }
 
