@@ -38,6 +38,7 @@ export const HELD = {
   cover: ["school", "course"],
   timeline: ["school", "course"],
   people: ["school", "course"],
+  reminder: ["school", "reminder"],
   public: ["school", "course"],
   announcements: ["school", "course"],
   versions: ["school", "course"],

@@ -24,6 +24,7 @@ import type { JobParts } from "./jobs/kind";
 import { startQueue } from "./jobs/queue";
 import { startThreads } from "./jobs/threads";
 import { startReaders } from "./readers";
+import { reminder } from "./reminders/tell";
 import { tillAsker } from "./sales/ask-till";
 import { handWatcher } from "./sales/by-hand/watch";
 import { documentWriter } from "./sales/documents/issue";
@@ -113,6 +114,7 @@ else {
     markAgain: marker({ db, now }),
     tellStatements: teller({ db, ask: outside.ask, baseUrl, now }),
     giveGift,
+    remind: reminder({ db, baseUrl, now }),
     dropFiles: (school) => dropFiles(db, kept, school),
     payBack,
     runOrder,

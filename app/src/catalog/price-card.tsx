@@ -4,6 +4,7 @@ import { sayMoney } from "@dawngate/core/sales/currency";
 import { sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
+import { RemindMe } from "../reminders/remind-me";
 import { useGetOfferedQuery } from "../sales/api";
 import { perStep, sayWayAtLength } from "../sales/say-way";
 import { capital } from "../ui/capital";
@@ -86,6 +87,9 @@ export function PriceCard({ school, id, title }: Props) {
           {STATES[state]}
         </Text>
       )}
+      {state === "before" ? (
+        <RemindMe school={school} door={{ kind: "listing", listing: id }} />
+      ) : null}
       <Text kind="small" color={quiet}>
         {sayTerms(data)}
       </Text>
@@ -114,7 +118,7 @@ export function sayTerms({ courses, seatsLeft, state }: Offered): string {
     ...(same
       ? [
           ends[0] === null || ends[0] === undefined
-            ? "yours without an end"
+            ? sayWaiting(courses)
             : `yours until ${sayWrittenEnd(ends[0], { zone })}`,
         ]
       : []),
@@ -124,4 +128,14 @@ export function sayTerms({ courses, seatsLeft, state }: Offered): string {
       ? ` ${seatsLeft === 1 ? "One seat" : `${seatsLeft} seats`} left.`
       : "";
   return parts.length === 0 ? left.trim() : `${capital(parts.join(", "))}.${left}`;
+}
+
+/** Until when it is one's own, where no day is known: for ever, or counted from what one does. */
+function sayWaiting(courses: Offered["courses"]): string {
+  const all = courses.flatMap(({ ends }) => ends);
+  if (all.length === 0) return "yours without an end";
+  const [first] = all;
+  return all.every((one) => one === first)
+    ? `yours until ${first}`
+    : "yours until a day that counts from what you do";
 }

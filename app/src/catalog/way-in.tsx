@@ -11,6 +11,7 @@ import {
   useJoinWaitlistMutation,
   useLeaveWaitlistMutation,
 } from "../enrollment/ways-in/api";
+import { RemindMe } from "../reminders/remind-me";
 import { withPlace } from "../school/arrive";
 import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
@@ -84,6 +85,16 @@ export function Way({ way, first, zone, onEnd, ...rest }: Props) {
         />
       ) : null}
       <Door way={way} {...rest} />
+      {state === "before" ? (
+        <RemindMe
+          school={rest.school}
+          door={
+            cohort
+              ? { kind: "cohort", course: rest.course, cohort: cohort.id }
+              : { kind: "course", course: rest.course }
+          }
+        />
+      ) : null}
     </View>
   );
 }

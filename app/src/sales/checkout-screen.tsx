@@ -6,6 +6,7 @@ import { type Instant, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { useState } from "react";
 import { View } from "react-native";
+import { RemindMe } from "../reminders/remind-me";
 import { SunLine } from "../schedule/horizon/sun-line";
 import { explain } from "../store/api";
 import { Coming, titleComing } from "../store/coming";
@@ -233,9 +234,14 @@ function Checkout(props: Props) {
           onAgain={onAgain}
         />
       ) : (
-        <Text kind="strong" role="status">
-          {STATES[state]}
-        </Text>
+        <>
+          <Text kind="strong" role="status">
+            {STATES[state]}
+          </Text>
+          {state === "before" ? (
+            <RemindMe school={place.school} door={{ kind: "listing", listing: place.listing }} />
+          ) : null}
+        </>
       )}
     </NightPage>
   );

@@ -15,6 +15,7 @@ import { me } from "./me";
 import { notices } from "./notices";
 import { people } from "./people";
 import { peopleFile } from "./people-file";
+import { reminders } from "./reminders";
 import { review } from "./review";
 import { sales } from "./sales";
 import { schedule } from "./schedule";
@@ -44,6 +45,7 @@ export const ROOMS = {
   year,
   compare,
   review,
+  reminders,
   sales,
   documents,
   "by-hand": byHand,

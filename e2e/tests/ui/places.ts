@@ -57,5 +57,6 @@ export const PLACES: Record<string, [string, string][]> = {
     ["a forgotten password", "/forgot"],
     ["a new password", "/new-password?token=none"],
     ["an invitation that is used up", "/welcome?token=none"],
+    ["a reminder that is forgotten", "/ember-row/reminders/none?secret=none"],
   ],
 };

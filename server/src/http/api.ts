@@ -15,6 +15,7 @@ import type { Changes } from "../jobs/changes";
 import { lessonRoutes } from "../lessons/routes";
 import { noticeRoutes } from "../notices/routes";
 import { peopleRoutes } from "../people/routes";
+import { reminderRoutes } from "../reminders/routes";
 import { reviewRoutes } from "../review/routes";
 import { byHandRoutes } from "../sales/by-hand/routes";
 import { documentRoutes } from "../sales/documents/routes";
@@ -52,6 +53,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", checkRoutes(services))
     .route("/", assignmentRoutes(services))
     .route("/", catalogRoutes(services))
+    .route("/", reminderRoutes(services))
     .route("/", noticeRoutes(services))
     .route("/", statementRoutes(services))
     .route("/", todayRoutes(services));

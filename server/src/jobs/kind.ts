@@ -1,4 +1,5 @@
 /** What a kind of job is: a name, what it is told, how often it is tried, and what it does. */
+import type { Door } from "@dawngate/contract/reminders";
 import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import type { Database } from "../db/connection";
@@ -39,6 +40,8 @@ export interface JobParts {
     currency: string;
   }): Promise<void>;
   giveGift(school: string, order: string): Promise<void>;
+  /** Tells those who wait for a window that it has opened. */
+  remind(school: string, door: Door): Promise<void>;
   /** Removes all files of a school, where it is gone. */
   dropFiles(school: string): Promise<void>;
   threads: Threads;

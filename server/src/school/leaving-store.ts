@@ -71,6 +71,7 @@ const TAKEN = [
   "block_page",
   "page_address",
   "announcement",
+  "reminder",
   "change",
 ] as const;
 const PAGE = 500;

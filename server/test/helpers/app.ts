@@ -14,6 +14,7 @@ import type { JobParts } from "../../src/jobs/kind";
 import { noThreads } from "../../src/jobs/threads";
 import { workOffAll } from "../../src/jobs/work-off";
 import { readersHere } from "../../src/readers";
+import { reminder } from "../../src/reminders/tell";
 import { tillAsker } from "../../src/sales/ask-till";
 import { handWatcher } from "../../src/sales/by-hand/watch";
 import { documentWriter } from "../../src/sales/documents/issue";
@@ -102,6 +103,7 @@ export function testApp(
     }),
     dropFiles: (school) => dropFiles(db, other.kept ?? null, school),
     giveGift: giver({ db, now, baseUrl: "http://127.0.0.1:1" }),
+    remind: reminder({ db, now, baseUrl: "http://127.0.0.1:1" }),
     askTill: tillAsker({
       db,
       now,

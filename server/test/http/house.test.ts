@@ -16,7 +16,7 @@ const STOREYS = [
   ["enrollment"],
   ["review"],
   ["sales", "checks", "credentials", "notices", "statements", "catalog"],
-  ["today", "import"],
+  ["today", "import", "reminders"],
   ["http"],
 ];
 /** What stands beside the rooms: the queue, what reads files, stand-ins for services outside. */

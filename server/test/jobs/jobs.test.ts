@@ -44,6 +44,7 @@ beforeAll(async () => {
           tellStatements: async () => undefined,
           workOnPeopleFile: async () => undefined,
           giveGift: async () => undefined,
+          remind: async () => undefined,
           dropFiles: async () => undefined,
           runOrder: async () => undefined,
           writeDocuments: async () => undefined,

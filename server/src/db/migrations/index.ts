@@ -42,6 +42,7 @@ import * as m0040 from "./0040-seat-links";
 import * as m0041 from "./0041-any-end";
 import * as m0042 from "./0042-orders-of-enrollments";
 import * as m0043 from "./0043-announced-to-whom";
+import * as m0044 from "./0044-reminders";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -87,4 +88,5 @@ export const migrations = {
   "0041-any-end": m0041,
   "0042-orders-of-enrollments": m0042,
   "0043-announced-to-whom": m0043,
+  "0044-reminders": m0044,
 };

@@ -7,6 +7,7 @@ import type { FilesTables } from "./files";
 import type { LessonsTables } from "./lessons";
 import type { NoticesTables } from "./notices";
 import type { PeopleTables } from "./people";
+import type { RemindersTables } from "./reminders";
 import type { ReviewTables } from "./review";
 import type { SalesTables } from "./sales";
 import type { ScheduleTables } from "./schedule";
@@ -26,4 +27,5 @@ export interface Tables
     ChecksTables,
     CatalogTables,
     NoticesTables,
+    RemindersTables,
     StatementsTables {}

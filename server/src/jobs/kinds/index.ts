@@ -14,6 +14,7 @@ import { markAgain } from "./mark-again";
 import { payBack } from "./pay-back";
 import { peopleFile } from "./people-file";
 import { projectCourse } from "./project-course";
+import { remind } from "./remind";
 import { renameEverywhere } from "./rename-account";
 import { runOrder } from "./run-order";
 import { sendNotice } from "./send-notice";
@@ -42,6 +43,7 @@ const all = {
   "pay-back": payBack,
   "follow-up-order": followUpOrder,
   "give-gift": giveGift,
+  remind,
   "rename-account": renameEverywhere,
 };
 

@@ -1,0 +1,1 @@
+export { ReminderScreen as default } from "../../../src/reminders/reminder-screen";
