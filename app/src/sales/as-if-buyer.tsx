@@ -173,12 +173,17 @@ function AsIfSheet({ as, offer, open, onAs, onClose }: Props & { open: Open; onC
           />
           {offer.codes.length > 0 ? (
             <Choices label="Codes of it">
+              <Choice
+                label="no code"
+                taken={as.code.trim() === ""}
+                onPress={() => onAs({ code: "" })}
+              />
               {offer.codes.slice(0, 12).map(({ code }) => (
                 <Choice
                   key={code}
                   label={code}
                   taken={as.code === code}
-                  onPress={() => onAs({ code: as.code === code ? "" : code })}
+                  onPress={() => onAs({ code })}
                 />
               ))}
             </Choices>

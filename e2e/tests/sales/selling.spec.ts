@@ -39,7 +39,7 @@ test("a course is put on sale, bought with a second step by somebody new, and op
   await sheet.getByRole("button", { name: "Close" }).click();
   // The live quote: 201 - 10 % = 180.90; - 20 % = 144.72; in three parts of 48.24.
   await page.getByRole("button", { name: /^with code none/ }).click();
-  await sheet.getByRole("button", { name: "oven20" }).click();
+  await sheet.getByRole("radio", { name: "OVEN20" }).click();
   await sheet.getByRole("button", { name: "Close" }).click();
   const price = page.getByRole("group", { name: "The price, line by line" });
   await expect(price.getByText("€48.24").first()).toBeVisible();
