@@ -22,7 +22,7 @@ import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { PrimaryAction, QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
-import { Choices } from "../../ui/choices";
+import { LabeledChoices } from "../../ui/labeled-choices";
 import { DateField, TimeField } from "../../ui/moment-fields";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
@@ -92,7 +92,7 @@ export function AnnouncementSheet({ place, cohorts, people, announcement, onClos
         style={{ minHeight: 160 }}
       />
       {isOut || cohorts.length === 0 ? null : (
-        <Choices label="It is for">
+        <LabeledChoices label="It is for">
           <Choice
             label="everybody in the course"
             taken={cohort === null}
@@ -106,7 +106,7 @@ export function AnnouncementSheet({ place, cohorts, people, announcement, onClos
               onPress={() => setCohort(id)}
             />
           ))}
-        </Choices>
+        </LabeledChoices>
       )}
       {cohort === null ? (
         <Switched
@@ -183,14 +183,14 @@ function GoesOut({
   };
   return (
     <>
-      <Choices label="It goes out">
+      <LabeledChoices label="It goes out">
         <Choice label="at once" taken={at === null} onPress={() => onAt(null)} />
         <Choice
           label="on a day"
           taken={at !== null}
           onPress={() => at === null && change(day, time)}
         />
-      </Choices>
+      </LabeledChoices>
       {at === null ? null : (
         <View style={{ flexDirection: "row", gap: 12 }}>
           <DateField label="Goes out on" value={day} onChange={(value) => change(value, time)} />

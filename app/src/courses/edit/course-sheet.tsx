@@ -8,11 +8,10 @@ import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
-import { Choices } from "../../ui/choices";
+import { LabeledChoices } from "../../ui/labeled-choices";
 import { DateField, TimeField } from "../../ui/moment-fields";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
-import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { type InCourse, useArrangeCourseMutation, useDescribeCourseMutation } from "../api";
@@ -53,7 +52,7 @@ export function CourseSheet({
         onSet={onSet}
       />
       <Hours course={course} onSet={onSet} />
-      <Group label="Days are counted in the time of">
+      <LabeledChoices label="Days are counted in the time of">
         <Choice
           label="the school"
           taken={course.clock === "school"}
@@ -64,8 +63,8 @@ export function CourseSheet({
           taken={course.clock === "enrollee"}
           onPress={() => onSet({ clock: "enrollee" })}
         />
-      </Group>
-      <Group label="A day is">
+      </LabeledChoices>
+      <LabeledChoices label="A day is">
         <Choice
           label="a day of the calendar"
           taken={course.counting === "calendar"}
@@ -76,8 +75,8 @@ export function CourseSheet({
           taken={course.counting === "full"}
           onPress={() => onSet({ counting: "full" })}
         />
-      </Group>
-      <Group label="Lessons are taken">
+      </LabeledChoices>
+      <LabeledChoices label="Lessons are taken">
         <Choice
           label="in any order"
           taken={course.order === "free"}
@@ -88,7 +87,7 @@ export function CourseSheet({
           taken={course.order === "in-order"}
           onPress={() => onSet({ order: "in-order" })}
         />
-      </Group>
+      </LabeledChoices>
       <Ends
         context={{ course, hasCohorts, today: new Date().toISOString().slice(0, 10) }}
         ends={course.validity}
@@ -97,18 +96,6 @@ export function CourseSheet({
       />
       <Dates course={course} onSet={onSet} />
     </Sheet>
-  );
-}
-
-function Group({ label, children }: { label: string; children: React.ReactNode }) {
-  const { quiet } = usePalette();
-  return (
-    <View style={{ gap: 6 }}>
-      <Text kind="small" color={quiet}>
-        {label}
-      </Text>
-      <Choices label={label}>{children}</Choices>
-    </View>
   );
 }
 

@@ -2,7 +2,7 @@
 import type { PlanMoment } from "@dawngate/core/plan";
 import { View } from "react-native";
 import { Choice } from "../../ui/choice";
-import { Choices } from "../../ui/choices";
+import { LabeledChoices } from "../../ui/labeled-choices";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import type { MomentContext } from "./moment-context";
@@ -21,13 +21,12 @@ interface Props {
 export function Ends({ context, ends, unsaid, from, onEnds }: Props) {
   const { quiet } = usePalette();
   const term: PlanMoment = { from, add: "P6M", edge: "end" };
-  const dated: PlanMoment = { from: "date", date: context.today, edge: "end" };
+  // Far enough ahead that nobody is shut out while it is being chosen.
+  const year = Number(context.today.slice(0, 4)) + 1;
+  const dated: PlanMoment = { from: "date", date: `${year}-12-31`, edge: "end" };
   return (
     <View role="group" aria-label="Access ends" style={{ gap: 10 }}>
-      <Text kind="small" color={quiet}>
-        Access ends
-      </Text>
-      <Choices label="Access ends">
+      <LabeledChoices label="Access ends">
         {unsaid === undefined ? null : (
           <Choice label={unsaid} taken={ends === null} onPress={() => onEnds(null)} />
         )}
@@ -37,7 +36,7 @@ export function Ends({ context, ends, unsaid, from, onEnds }: Props) {
           taken={ends !== null && ends.length > 0}
           onPress={() => (ends === null || ends.length === 0) && onEnds([term])}
         />
-      </Choices>
+      </LabeledChoices>
       {(ends ?? []).map((end, i) => (
         <View
           // biome-ignore lint/suspicious/noArrayIndexKey: an end is known by its place in the sentence
