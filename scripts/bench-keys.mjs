@@ -24,10 +24,11 @@ function watch() {
   }).observe({ type: "event", durationThreshold: 16 });
 }
 
-async function press(page, what, key) {
+/** `keys`: one after another, and again. */
+async function press(page, what, ...keys) {
   await page.evaluate(() => window.timed.splice(0));
   for (let i = 0; i < TIMES; i++) {
-    await page.keyboard.press(key);
+    await page.keyboard.press(keys[i % keys.length]);
     await page.waitForTimeout(200);
   }
   const timed = await page.evaluate(() => window.timed.splice(0));
@@ -113,6 +114,22 @@ async function instant(page) {
   await page.mouse.up();
 }
 
+/** A price that is typed, with its quote and its chart in sight; and a code beside the same. */
+async function listing(page) {
+  await page.goto("/ember-row/sales/sourdough");
+  await page.getByText("This buyer pays").waitFor();
+  await page.waitForTimeout(2000);
+  await page.evaluate(watch);
+  await page.getByRole("group", { name: "Once" }).getByRole("button").first().click();
+  await page.getByLabel("In all, EUR").focus();
+  await page.keyboard.press("End");
+  await press(page, "a price", "Backspace", "5");
+  await page.getByRole("button", { name: "Close", exact: true }).click();
+  await page.getByRole("button", { name: /^with code/ }).click();
+  await page.getByLabel("With code").focus();
+  await press(page, "a code", "x");
+}
+
 const cluster = await testCluster(root, say);
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_FLAGS });
 try {
@@ -161,6 +178,7 @@ try {
     }
   });
   await instant(page);
+  await listing(page);
   await bare(browser);
   await server.stop();
 } finally {

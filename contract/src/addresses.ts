@@ -110,6 +110,7 @@ export const ADDRESSES = {
   mayEnter: ["GET", "/schools/{school}/courses/{course}/ways/may", ["ways"], []],
   getJoinCodes: ["GET", "/schools/{school}/courses/{course}/codes", ["ways"], []],
   makeJoinCode: ["POST", "/schools/{school}/courses/{course}/codes", [], ["ways"]],
+  getJoinPage: ["GET", "/schools/{school}/courses/{course}/codes/{code}/page", [], []],
   endJoinCode: ["DELETE", "/schools/{school}/courses/{course}/codes/{code}", [], ["ways"]],
   getRequests: ["GET", "/schools/{school}/courses/{course}/requests", ["ways"], []],
   decideRequests: ["POST", "/schools/{school}/courses/{course}/requests", [], ["ways","course","courses","people","public","mail"]],

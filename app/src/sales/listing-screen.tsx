@@ -3,7 +3,7 @@ import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import type { PriceOption } from "@dawngate/core/sales";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
-import { useMemo, useState } from "react";
+import { memo, useCallback, useDeferredValue, useMemo, useState } from "react";
 import { View } from "react-native";
 import { useGetSchoolQuery } from "../school/api";
 import { Coming, titleComing } from "../store/coming";
@@ -26,6 +26,7 @@ import { freshId, newCode, readOffer } from "./fresh";
 import { STATE_WORDS } from "./listing-rows";
 import { ListingSeats } from "./listing-seats";
 import { ListingTerms } from "./listing-terms";
+import { memoOn } from "./memo-on";
 import { Part } from "./part";
 import { PriceOverTime } from "./price-over-time";
 import { sayDated, sayOption } from "./say-terms";
@@ -54,7 +55,19 @@ export function ListingScreen() {
 
 type Open = { kind: "way" | "dated" | "code"; at: number };
 
-function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
+/** Parts beside the one that is typed in wait for nothing of it. */
+const Terms = memoOn(ListingTerms, [
+  ...(["title", "points", "courses", "cohorts", "tax", "supply"] as const),
+  ...(["window", "listed", "seatLimit", "validity"] as const),
+]);
+const Seats = memoOn(ListingSeats, ["options", "teams", "seats", "holder"]);
+const OverTime = memo(PriceOverTime);
+
+function Editor({ place: named, kept }: { place: Place; kept: ListingAnswer }) {
+  const place = useMemo(
+    () => ({ school: named.school, listing: named.listing }),
+    [named.school, named.listing],
+  );
   const { offer, set, send, error, isKeeping, keptAt } = useOffer(place, kept);
   const { currency, timeZone } = kept;
   const { data: about } = useGetSchoolQuery({ school: place.school });
@@ -62,20 +75,26 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
   const today = formatDate(localDateAt(zoneOf(timeZone), Date.now() as Instant));
   const [open, setOpen] = useState<Open | null>(null);
   const [changed, setChanged] = useState<Partial<AsIfBuyer>>({});
-  const setAs = (part: Partial<AsIfBuyer>) => setChanged((before) => ({ ...before, ...part }));
-  const tax = about?.tax ?? null;
-  const home = tax && offer.tax ? { country: tax.country, company: false } : null;
-  const usual = { day: today, code: "", seats: 1, holds: false, timeZone };
-  const as: AsIfBuyer = { ...usual, ...changed, where: home && (changed.where ?? home) };
-  const [option, setOption] = useState<string | null>(null);
-  const read = useMemo(
-    () => (offer.options.length === 0 ? null : readOffer(place.listing, offer, currency, timeZone)),
-    [place.listing, offer, currency, timeZone],
+  const setAs = useCallback(
+    (part: Partial<AsIfBuyer>) => setChanged((before) => ({ ...before, ...part })),
+    [],
   );
-  const first =
-    offer.options.find((one) => one.default && !one.renewal) ??
-    offer.options.find((one) => !one.renewal);
-  const chosen = offer.options.find(({ id }) => id === option) ?? first ?? null;
+  const onDay = useCallback((day: string) => setAs({ day }), [setAs]);
+  const tax = about?.tax ?? null;
+  const isTaxed = offer.tax !== null;
+  const as = useMemo((): AsIfBuyer => {
+    const home = tax && isTaxed ? { country: tax.country, company: false } : null;
+    const usual = { day: today, code: "", seats: 1, holds: false, timeZone };
+    return { ...usual, ...changed, where: home && (changed.where ?? home) };
+  }, [tax, isTaxed, today, timeZone, changed]);
+  const [option, setOption] = useState<string | null>(null);
+  const chosen = chosenOf(offer, option);
+  // What a key changes stands in its field at once; the quote and the chart follow it.
+  const [seen, seenAs] = [useDeferredValue(offer), useDeferredValue(as)];
+  const read = useMemo(
+    () => (seen.options.length === 0 ? null : readOffer(place.listing, seen, currency, timeZone)),
+    [place.listing, seen, currency, timeZone],
+  );
   const ways = offer.options.map((one) => ({ id: one.id, says: sayOption(one, currency) }));
   const replace = <T,>(list: readonly T[], at: number, next: T | null): T[] =>
     list.flatMap((one, i) => (i === at ? (next === null ? [] : [next]) : [one]));
@@ -110,16 +129,19 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
       setOpen({ kind, at: offer.codes.length });
     }
   };
-  const beside = (
-    <BuyerPays
-      listing={read}
-      option={chosen}
-      place={place}
-      as={as}
-      offer={offer}
-      tax={tax}
-      snags={kept.snags}
-    />
+  const beside = useMemo(
+    () => (
+      <BuyerPays
+        listing={read}
+        option={chosenOf(seen, option)}
+        place={place}
+        as={seenAs}
+        offer={seen}
+        tax={tax}
+        snags={kept.snags}
+      />
+    ),
+    [read, seen, option, place, seenAs, tax, kept.snags],
   );
   const sold = kept.state === "on-sale" || kept.state === "private";
   return (
@@ -182,12 +204,12 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
           {wide ? null : beside}
           {read && chosen && chosen.kind !== "free" ? (
             <Part title="Price over time">
-              <PriceOverTime
+              <OverTime
                 listing={read}
                 option={chosen.id}
-                day={as.day}
-                window={offer.window}
-                onDay={(day) => setAs({ day })}
+                day={seenAs.day}
+                window={seen.window}
+                onDay={onDay}
               />
             </Part>
           ) : null}
@@ -215,9 +237,9 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
             onMake={(made) => set({ codes: [...offer.codes, ...made] })}
           />
           <BundleFigures offer={offer} kept={kept} option={chosen} />
-          <ListingTerms place={place} offer={offer} kept={kept} today={today} set={set} />
+          <Terms place={place} offer={offer} kept={kept} today={today} set={set} />
           <AfterBuying next={offer.next} onNext={(next) => set({ next })} />
-          <ListingSeats school={place.school} offer={offer} kept={kept} set={set} />
+          <Seats school={place.school} offer={offer} kept={kept} set={set} />
         </View>
         {wide ? <View style={{ flex: 2, minWidth: 320 }}>{beside}</View> : null}
       </View>
@@ -262,4 +284,11 @@ function Editor({ place, kept }: { place: Place; kept: ListingAnswer }) {
       ) : null}
     </Page>
   );
+}
+
+/** The way to pay that one looks at: the one that was chosen or, where none was, the one shown first. */
+function chosenOf({ options }: Offer, option: string | null): PriceOption | null {
+  const first =
+    options.find((one) => one.default && !one.renewal) ?? options.find((one) => !one.renewal);
+  return options.find(({ id }) => id === option) ?? first ?? null;
 }

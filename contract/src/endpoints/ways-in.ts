@@ -1,7 +1,7 @@
 /** Endpoints of the ways in: how people come in, join codes, the approval queue, the waitlist, who is kept out. */
 import { planFields } from "@dawngate/core/plan";
 import { created } from "../courses";
-import { done, endpoints, inCohort, inCourse, inSchool } from "../endpoint";
+import { done, endpoints, files, inCohort, inCourse, inSchool } from "../endpoint";
 import {
   askEntry,
   blocks,
@@ -85,6 +85,15 @@ export const waysIn = endpoints("ways-in", {
     answer: created,
     answered: "The code.",
     changes: ["ways"],
+  },
+  getJoinPage: {
+    method: "get",
+    path: `${COURSE}/codes/{code}/page`,
+    summary: "A page to hang up, with a join code as a picture, a word and an address",
+    who: "cohorts.change",
+    params: inCode,
+    answer: files("application/pdf"),
+    answered: "The page.",
   },
   endJoinCode: {
     method: "delete",

@@ -481,6 +481,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["POST", "/schools/one/notices/wrong/corrections", undefined, "notices.change"],
   ["GET", "/schools/one/self/notices", undefined, "self.learn"],
   ["PUT", "/schools/one/self/notices", { off: [], courses: [] }, "self.learn"],
+  ["GET", "/schools/one/courses/c/codes/x/page", undefined, "cohorts.change"],
   [
     "POST",
     "/schools/one/reminders",

@@ -6,8 +6,10 @@ import { useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../../courses/api";
 import { explain, faultsOf } from "../../store/api";
+import { addressOf } from "../../store/ask";
 import { QuietAction } from "../../ui/action";
 import { DayOrNone } from "../../ui/day-or-none";
+import { FileLink } from "../../ui/file-link";
 import { Notice } from "../../ui/notice";
 import { NumberField } from "../../ui/number-field";
 import { QrPicture } from "../../ui/qr-picture";
@@ -112,6 +114,9 @@ function CodeRow({ place, code }: { place: InCourse; code: JoinCode }) {
             tight
             onPress={() => setShown(!shown)}
           />
+          <FileLink href={addressOf("getJoinPage", { ...place, code: code.id })}>
+            {`To print: ${word}`}
+          </FileLink>
           <QuietAction
             label="End it"
             says={`End it: ${word}`}

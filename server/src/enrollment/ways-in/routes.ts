@@ -1,9 +1,11 @@
 /** HTTP of the ways in. */
 import { waysIn } from "@dawngate/contract/endpoints/ways-in";
+import { pdf } from "../../base/pdf";
 import { router, type Services } from "../../school/kit";
 import { route } from "../../school/route";
 import { block, showBlocks, unblock } from "./blocks";
 import { endJoinCode, makeJoinCode, showJoinCodes } from "./codes";
+import { joinPage } from "./join-page";
 import { askEntry, decideRequests, showRequests } from "./requests";
 import { joinWaitlist, leaveWaitlist, moveUp, showWaitlist, takeOff } from "./waitlist";
 import { setWay, showMayEnter, showWays } from "./ways";
@@ -34,6 +36,10 @@ export function waysInRoutes(services: Services) {
       const { course } = c.req.valid("param");
       const wanted = c.req.valid("json");
       return c.json(await makeJoinCode(services, c.get("context"), course, wanted), 200);
+    })
+    .openapi(route(services, waysIn.getJoinPage, "export"), async (c) => {
+      const { course, code } = c.req.valid("param");
+      return pdf(c, await joinPage(services, c.get("context"), course, code), `join-${course}`);
     })
     .openapi(route(services, waysIn.endJoinCode), async (c) => {
       const { course, code } = c.req.valid("param");

@@ -182,6 +182,17 @@ export async function pageOfCodes(
     .execute();
 }
 
+/** A join code of a course; null: there is none. */
+export async function readCode(tx: SchoolTransaction, course: string, id: string) {
+  const row = await tx
+    .selectFrom("join_code")
+    .select(["code", "cohort_id as cohort", "until", "domain", "ended_at"])
+    .where("course_id", "=", course)
+    .where("id", "=", id)
+    .executeTakeFirst();
+  return row ?? null;
+}
+
 /** False where another has this code already. */
 export async function insertCode(tx: SchoolTransaction, code: JoinCodeTable): Promise<boolean> {
   const { numInsertedOrUpdatedRows } = await tx

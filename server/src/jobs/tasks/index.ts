@@ -4,6 +4,7 @@ import type { Doing, TaskParts } from "./doing";
 import { everybody } from "./everybody";
 import { income } from "./income";
 import { notify } from "./notify";
+import { poster } from "./poster";
 import { print } from "./print";
 import { project } from "./project";
 import { publicPage } from "./public-page";
@@ -22,6 +23,7 @@ const ALL = [
   publicPage,
   today,
   print,
+  poster,
   quizAnalysis,
 ] as readonly unknown[] as readonly Doing<unknown, unknown>[];
 

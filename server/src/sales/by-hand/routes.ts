@@ -1,9 +1,9 @@
 /** HTTP of orders by hand. */
 
 import { byHand } from "@dawngate/contract/endpoints/by-hand";
+import { pdf } from "../../base/pdf";
 import { router, type Services } from "../../school/kit";
 import { route } from "../../school/route";
-import { pdf } from "../documents/pdf-answer";
 import { markPaid } from "./mark-paid";
 import { writeOrder } from "./order-by-hand";
 import { requestFile } from "./request";

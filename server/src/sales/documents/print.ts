@@ -1,9 +1,6 @@
-/**
- * Receipts, invoices and credit notes as a PDF: tagged, so that they can be heard too (ISO 14289-1, PDF/UA), their fonts
- * in it, with every script our text face has. Several stand in one file, each from a page of its own on.
- */
-import PDFDocument from "pdfkit";
-import { FACES } from "../../base/faces";
+/** Receipts, invoices and credit notes as a PDF. Several stand in one file, each from a page of its own on. */
+import type { FACES } from "../../base/faces";
+import { type OpenPdf, openPdf, type PdfFile } from "../../base/pdf";
 
 /** What stands on one, in words. */
 export interface Printed {
@@ -32,24 +29,8 @@ const INK = "#1F1B2E";
 
 /** One file of all of them; `title`: what the file is called. */
 export function printAll(prints: readonly Printed[], title: string): Promise<Uint8Array> {
-  const file = new PDFDocument({
-    size: "A4",
-    margin: MARGIN,
-    tagged: true,
-    lang: "en",
-    displayTitle: true,
-    pdfVersion: "1.7",
-    info: { Title: title, Author: prints[0]?.school.name ?? "" },
-  });
-  const pieces: Buffer[] = [];
-  const done = new Promise<Uint8Array>((resolve, reject) => {
-    file.on("data", (piece: Buffer) => pieces.push(piece));
-    file.on("end", () => resolve(new Uint8Array(Buffer.concat(pieces))));
-    file.on("error", reject);
-  });
-  for (const [name, path] of Object.entries(FACES)) file.registerFont(name, require.resolve(path));
-  const document = file.struct("Document");
-  file.addStructure(document);
+  const author = prints[0]?.school.name ?? "";
+  const { file, document, done } = openPdf({ title, author, margin: MARGIN });
   for (const [i, one] of prints.entries()) {
     if (i > 0) file.addPage();
     write(file, document, one);
@@ -59,9 +40,7 @@ export function printAll(prints: readonly Printed[], title: string): Promise<Uin
   return done;
 }
 
-type File = InstanceType<typeof PDFDocument>;
-
-function write(file: File, document: ReturnType<File["struct"]>, data: Printed): void {
+function write(file: PdfFile, document: OpenPdf["document"], data: Printed): void {
   const say = (tag: string, text: string, face: keyof typeof FACES, size: number, color = INK) =>
     document.add(
       file.struct(tag, {}, () => {

@@ -1,10 +1,10 @@
 /** HTTP of invoices and credit notes. */
 
 import { documents } from "@dawngate/contract/endpoints/documents";
+import { pdf } from "../../base/pdf";
 import { router, type Services } from "../../school/kit";
 import { route } from "../../school/route";
 import { changeBilling, documentFile, documentsFile, showDocuments } from "./documents";
-import { pdf } from "./pdf-answer";
 
 export function documentRoutes(services: Services) {
   return router()

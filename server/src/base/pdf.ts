@@ -1,0 +1,59 @@
+/**
+ * PDFs: tagged, so that they can be heard too (ISO 14289-1, PDF/UA), their fonts in them, with every script our text
+ * face has.
+ */
+import PDFDocument from "pdfkit";
+import { FACES } from "./faces";
+
+export type PdfFile = InstanceType<typeof PDFDocument>;
+
+/** A file that is being written, what its tags hang on, and its bytes once both are ended. */
+export interface OpenPdf {
+  file: PdfFile;
+  document: ReturnType<PdfFile["struct"]>;
+  done: Promise<Uint8Array>;
+}
+
+/** Begins one, A4; `margin` in points. */
+export function openPdf({
+  title,
+  author,
+  margin,
+}: {
+  title: string;
+  author: string;
+  margin: number;
+}): OpenPdf {
+  const file = new PDFDocument({
+    size: "A4",
+    margin,
+    tagged: true,
+    lang: "en",
+    displayTitle: true,
+    pdfVersion: "1.7",
+    info: { Title: title, Author: author },
+  });
+  const pieces: Buffer[] = [];
+  const done = new Promise<Uint8Array>((resolve, reject) => {
+    file.on("data", (piece: Buffer) => pieces.push(piece));
+    file.on("end", () => resolve(new Uint8Array(Buffer.concat(pieces))));
+    file.on("error", reject);
+  });
+  for (const [name, path] of Object.entries(FACES)) file.registerFont(name, require.resolve(path));
+  const document = file.struct("Document");
+  file.addStructure(document);
+  return { file, document, done };
+}
+
+/** A PDF as an answer: a file of that name. */
+export const pdf = (
+  c: {
+    body(data: Uint8Array<ArrayBuffer>, status: 200, headers: Record<string, string>): Response;
+  },
+  file: Uint8Array,
+  name: string,
+) =>
+  c.body(new Uint8Array(file), 200, {
+    "content-type": "application/pdf",
+    "content-disposition": `attachment; filename="${name}.pdf"`,
+  });
