@@ -47,6 +47,7 @@ export {
   type Entry,
   endsIn,
   type JoinCode,
+  MADE_LENGTH,
   plainCode,
   sayCode,
   takesWaiters,

@@ -81,5 +81,9 @@ export const CODE_SIGNS = "ABCDEFGHJKMNPQRSTUVWXYZ23456789";
  */
 export const plainCode = (typed: string) => typed.toUpperCase().replace(/[^A-Z0-9]/g, "");
 
-/** A join code as people read it: in groups of four. */
-export const sayCode = (code: string) => code.match(/.{1,4}/g)?.join("-") ?? code;
+/** Codes that are made have so many signs, of 31: some 850 thousand million codes, of which nobody guesses one. */
+export const MADE_LENGTH = 8;
+
+/** A join code as people read it: one that was made in groups of four, a word of the school's own as it is. */
+export const sayCode = (code: string) =>
+  code.length === MADE_LENGTH ? `${code.slice(0, 4)}-${code.slice(4)}` : code;

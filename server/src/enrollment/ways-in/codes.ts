@@ -1,7 +1,7 @@
 /** Join codes: made, listed with what each brought, ended. */
 import { randomInt, randomUUID } from "node:crypto";
 import type { JoinCodes, NewJoinCode } from "@dawngate/contract/ways-in";
-import { CODE_SIGNS, plainCode } from "@dawngate/core/enrollment";
+import { CODE_SIGNS, MADE_LENGTH, plainCode } from "@dawngate/core/enrollment";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../../base/cursor";
@@ -14,15 +14,13 @@ import { endCode, insertCode, pageOfCodes } from "./store";
 
 type Db = Pick<Services, "db">;
 
-/** Of 31 signs: some 850 thousand million codes, of which nobody guesses one. */
-const LENGTH = 8;
 /** A word of the school's own is no shorter. */
 const SHORTEST = 4;
 const PAGE = 50;
 const pageEnd = z.tuple([z.string().max(40), z.string().max(60)]);
 
 const invented = () =>
-  Array.from({ length: LENGTH }, () => CODE_SIGNS[randomInt(CODE_SIGNS.length)]).join("");
+  Array.from({ length: MADE_LENGTH }, () => CODE_SIGNS[randomInt(CODE_SIGNS.length)]).join("");
 
 export async function makeJoinCode(
   { db }: Db,
