@@ -46,6 +46,9 @@ export async function laterEnd(
   return until === null || until > own ? { held, until } : null;
 }
 
+/** What says that there is no end but that of what is paid. */
+const WHILE_PAID: Validity = [];
+
 /** Moves somebody's end to where it would be if they came in now; whether they stay longer by it. */
 export async function reachAsFar(
   tx: SchoolTransaction,
@@ -53,27 +56,30 @@ export async function reachAsFar(
   enrollment: string,
   bought: Reach & { paidThrough: string | null; reason: string; key: string },
 ): Promise<boolean> {
-  const later = await laterEnd(tx, at, enrollment, bought);
+  const later = await laterEnd(tx, at, enrollment, {
+    ...bought,
+    ...(bought.paidThrough !== null && { validity: WHILE_PAID }),
+  });
   if (!later) return false;
   const { held, until } = later;
-  const { validity, paidThrough, reason, key } = bought;
+  const { paidThrough, reason, key } = bought;
   const zone = zoneOf(
     held.plan.clock === "school" ? held.school.timeZone : held.enrollment.timeZone,
   );
+  const last = until === null ? null : formatDate(localDateAt(zone, (until - 1) as Instant));
   const events =
-    until === null
+    paidThrough !== null
       ? [
-          { kind: "validity-given", data: { validity } },
-          ...(paidThrough === null
-            ? []
-            : [{ kind: "paid-through", data: { through: paidThrough, grace: 0 } }]),
-        ]
-      : [
+          // What is paid period by period ends with the last one, and with the cohort.
           {
-            kind: "end-set",
-            data: { through: formatDate(localDateAt(zone, (until - 1) as Instant)) },
+            kind: "validity-given",
+            data: { validity: last === null ? [] : [{ from: "date", date: last, edge: "end" }] },
           },
-        ];
+          { kind: "paid-through", data: { through: paidThrough, grace: 0 } },
+        ]
+      : last === null
+        ? [{ kind: "validity-given", data: { validity: bought.validity } }]
+        : [{ kind: "end-set", data: { through: last } }];
   for (const event of events)
     await appendEvent(
       tx,

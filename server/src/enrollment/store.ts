@@ -112,6 +112,7 @@ export async function unpaidOrder(
     .select("o.id")
     .where("k.enrollment_id", "=", enrollment)
     .where("o.standing", "=", "suspended")
+    .where("k.gained", "=", true)
     // A seat is paid by whoever bought it.
     .where("o.seats", "=", 1)
     .where("o.gift", "is", null)

@@ -68,7 +68,8 @@ export async function fulfil(
     person = entry.person;
     isNew ||= entry.isNew;
     entered.push(entry.enrollment);
-    await addEnrollment(tx, school, order.id, entry.enrollment);
+    // What they were in before, as long as this, stays theirs whatever becomes of the order.
+    await addEnrollment(tx, school, order.id, entry.enrollment, { gained: entry.gained });
   }
   // Whoever has no account yet comes in by a link; the others by their shelf.
   const [first] = entered;

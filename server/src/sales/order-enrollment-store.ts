@@ -7,11 +7,11 @@ export async function addEnrollment(
   school: SchoolId,
   order: string,
   enrollment: string,
-  seat: number | null = null,
+  { seat = null, gained = true }: { seat?: number | null; gained?: boolean } = {},
 ): Promise<void> {
   await tx
     .insertInto("order_enrollment")
-    .values({ school_id: school, order_id: order, enrollment_id: enrollment, seat })
+    .values({ school_id: school, order_id: order, enrollment_id: enrollment, seat, gained })
     .onConflict((on) => on.doNothing())
     .execute();
 }
@@ -29,7 +29,7 @@ export async function readEnrollments(tx: SchoolTransaction, order: string) {
   return rows;
 }
 
-/** The enrollments that hang on an order: of a team those whose seats are given out. */
+/** The enrollments that stand and fall with an order: of a team those whose seats are given out. */
 export async function enrollmentsOfOrder(tx: SchoolTransaction, order: string) {
   return tx
     .selectFrom("order_enrollment")
@@ -40,6 +40,7 @@ export async function enrollmentsOfOrder(tx: SchoolTransaction, order: string) {
     )
     .select(["enrollment.id", "enrollment.course_id as course"])
     .where("order_enrollment.order_id", "=", order)
+    .where("order_enrollment.gained", "=", true)
     .orderBy("enrollment.id")
     .limit(10_000)
     .execute();

@@ -134,7 +134,7 @@ export async function giveOne(
     seat ??= await insertSeat(tx, context.school, { order: order.id, person: entry.person, at });
     first ??= entry.enrollment;
     // What they were in before, as long as this, is theirs, and goes with no seat.
-    if (entry.gained) await addEnrollment(tx, context.school, order.id, entry.enrollment, seat);
+    if (entry.gained) await addEnrollment(tx, context.school, order.id, entry.enrollment, { seat });
   }
   if (first !== null) await tellEnrolled(tx, services, context, first, email, known, says);
   return first;

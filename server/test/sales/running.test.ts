@@ -9,7 +9,14 @@ import { formatInstant, type Instant } from "@dawngate/core/time";
 import { orderRunner } from "../../src/sales/running/charge";
 import { OWNER } from "../helpers/owned";
 import { instant } from "../helpers/sample";
-import { type Bought, IN_THREE, type Selling, sellingSchool, somebody } from "../helpers/selling";
+import {
+  type Bought,
+  forDays,
+  IN_THREE,
+  type Selling,
+  sellingSchool,
+  somebody,
+} from "../helpers/selling";
 
 let school: Selling;
 let now: Instant = instant("2027-03-06T11:00:00Z");
@@ -321,4 +328,68 @@ test("whoever has paid is led on where the listing says, and nobody to an addres
     );
     expect([url, response.status]).toEqual([url, 422]);
   }
+});
+
+/** By the month, without a trial. */
+const AT_ONCE = {
+  options: [{ id: "monthly", kind: "subscription", amount: 1500, every: "P1M", default: true }],
+};
+
+test("whoever was in for ever and buys once more keeps what they had, whatever becomes of the order", async () => {
+  const forEver = await school.onSale("For ever", {
+    options: [{ id: "free", kind: "free", default: true }],
+    validity: [],
+  });
+  const free = { option: "free", seen: { total: 0, dueNow: 0 } };
+  await school.press(null, forEver, { ...somebody("Wim"), ...free });
+  const access = async () => {
+    const { people } = await school.owned.ask<{ people: { enrollment: string }[] }>(
+      "GET",
+      "/schools/one/courses/c/people?find=wim",
+    );
+    const { access } = await school.owned.ask<{
+      access: { until: string | null; state: string; shutBy: string | null };
+    }>("GET", `/schools/one/courses/c/timeline?enrollment=${people[0]?.enrollment}`);
+    return [people.length, access.until, access.shutBy];
+  };
+  // Not signed in, so nobody can tell them that they need not.
+  const monthly = await school.onSale("By the month, for Wim", AT_ONCE);
+  const bought = await school.press(null, monthly, {
+    ...somebody("Wim"),
+    option: "monthly",
+    seen: { total: 1500, dueNow: 1500 },
+  });
+  await school.tell(bought.order, "paid", `ch-${bought.order}`);
+  school.till.become("refused");
+  for (const day of ["2027-04-06", "2027-04-20", "2027-05-30"])
+    await at(`${day}T11:00:00Z`, bought);
+  expect((await nextOf(bought)).standing).toBe("ended");
+  expect(await access()).toEqual([1, null, null]);
+});
+
+test("whoever was let in for two weeks and pays by the month is in for as long as it is paid", async () => {
+  const taster = await school.onSale("Two weeks for Ulf", {
+    options: [{ id: "free", kind: "free", default: true }],
+    validity: [forDays(14)],
+  });
+  const free = { option: "free", seen: { total: 0, dueNow: 0 } };
+  await school.press(null, taster, { ...somebody("Ulf"), ...free });
+  const listing = await school.onSale("By the month, for Ulf", AT_ONCE);
+  const bought = await school.press(null, listing, {
+    ...somebody("Ulf"),
+    option: "monthly",
+    seen: { total: 1500, dueNow: 1500 },
+  });
+  await school.tell(bought.order, "paid", `ch-${bought.order}`);
+  const until = async () => {
+    const { people } = await school.owned.ask<{ people: { until: string | null }[] }>(
+      "GET",
+      "/schools/one/courses/c/people?find=ulf",
+    );
+    return people.map((one) => one.until?.slice(0, 10));
+  };
+  const first = await until();
+  expect(first[0]?.slice(0, 7)).toBe("2027-04");
+  await at("2027-04-06T11:00:00Z", bought);
+  expect((await until())[0]?.slice(0, 7)).toBe("2027-05");
 });

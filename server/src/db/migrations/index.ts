@@ -43,6 +43,7 @@ import * as m0041 from "./0041-any-end";
 import * as m0042 from "./0042-orders-of-enrollments";
 import * as m0043 from "./0043-announced-to-whom";
 import * as m0044 from "./0044-reminders";
+import * as m0045 from "./0045-had-before";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -89,4 +90,5 @@ export const migrations = {
   "0042-orders-of-enrollments": m0042,
   "0043-announced-to-whom": m0043,
   "0044-reminders": m0044,
+  "0045-had-before": m0045,
 };

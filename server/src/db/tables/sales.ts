@@ -163,6 +163,8 @@ export interface OrderEnrollmentTable {
   enrollment_id: string;
   /** The seat it was given out with; null: the buyer's own, or a seat that was taken back. */
   seat: number | null;
+  /** False: they were in before, as long as this, and stay so whatever becomes of the order. */
+  gained: ColumnType<boolean, boolean | undefined, boolean>;
 }
 
 export interface OrderSeatTable {
