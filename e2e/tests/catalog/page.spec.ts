@@ -111,6 +111,17 @@ test("something is announced: whoever is in the course reads it, and a visitor w
   await sheet.getByRole("button", { name: "Announce it" }).click();
   await expect(page.getByText(title)).toBeVisible();
   await expect(page.getByText("Visitors read it too").first()).toBeVisible();
+  // For one cohort, and on a day to come: until then its staff alone read it.
+  const later = `Bring a jar ${Date.now() % 100_000}`;
+  await page.getByRole("button", { name: "Announce something" }).first().click();
+  await sheet.getByLabel("Title").fill(later);
+  await sheet.getByRole("radio", { name: "cohort New year" }).click();
+  await sheet.getByRole("radio", { name: "on a day" }).click();
+  await expect(sheet.getByText(/told by mail/)).toBeVisible();
+  await expect(sheet.getByRole("group", { name: "As it is read" })).toContainText(later);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await sheet.getByRole("button", { name: "Announce it then" }).click();
+  await expect(page.getByText("For cohort New year. It has not gone out yet")).toBeVisible();
   const context = await browser.newContext({ baseURL: baseURL ?? "" });
   const visitor = await context.newPage();
   await visitor.goto("/ember-row/c/winter-rye");
@@ -122,8 +133,12 @@ test("something is announced: whoever is in the course reads it, and a visitor w
   await visitor.goto("/ember-row/shelf");
   await visitor.getByRole("link", { name: /Rye through the winter/ }).click();
   await expect(visitor.getByRole("region", { name: "Announcements" })).toContainText(title);
+  await expect(visitor.getByText(later)).toBeHidden();
   await context.close();
   await page.getByRole("button", { name: `Change ${title}` }).click();
   await sheet.getByRole("button", { name: "Take it back" }).click();
   await expect(page.getByText(title)).toBeHidden();
+  await page.getByRole("button", { name: `Change ${later}` }).click();
+  await sheet.getByRole("button", { name: "Take it back" }).click();
+  await expect(page.getByText(later)).toBeHidden();
 });

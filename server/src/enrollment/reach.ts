@@ -27,8 +27,9 @@ export async function laterEnd(
   { cohort, validity }: Reach,
 ): Promise<{ held: Case; until: Instant | null } | null> {
   const held = await readCase(tx, school, enrollment);
-  const own = held && workOut(held, now).access.until;
-  if (!held || own === null) return null;
+  if (!held) return null;
+  const { until: own, untilWaitsFor } = workOut(held, now).access;
+  if (own === null && untilWaitsFor.length === 0) return null;
   const { plan } = await published(tx, school, held.course);
   const named = cohort === null ? undefined : await readCohorts(tx, held.course);
   const { until } = imagined(
@@ -43,7 +44,8 @@ export async function laterEnd(
     },
     now,
   ).access;
-  return until === null || until > own ? { held, until } : null;
+  // An end that still counts from something may come any day.
+  return until === null || own === null || until > own ? { held, until } : null;
 }
 
 /** What says that there is no end but that of what is paid. */

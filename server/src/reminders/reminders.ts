@@ -70,11 +70,12 @@ export async function askReminder(
       askedAt: at,
       confirmedAt: isOwn ? at : null,
     };
+    if (before && isOwn) {
+      if (before.confirmedAt === null) await updateReminder(tx, row.id, { confirmed_at: at });
+      return { confirmed: true };
+    }
     if (before) {
-      if (before.confirmedAt !== null || isOwn) {
-        if (before.confirmedAt === null) await updateReminder(tx, row.id, { confirmed_at: at });
-        return { confirmed: isOwn };
-      }
+      // One that is confirmed is written to as well: the mail's page says so, and can forget it.
       if (now - Date.parse(before.askedAt) < BETWEEN_MAILS) return { confirmed: false };
       await updateReminder(tx, row.id, { asked_at: at, secret_hash: digestOf(secret) });
     } else if (!(await insertReminder(tx, context.school, row, digestOf(secret))))

@@ -17,11 +17,12 @@ const columns = (door: Door) => ({
   listing_id: door.kind === "listing" ? door.listing : null,
 });
 
+/** As the index has it. */
 const at = (door: Door) => {
   const { course_id, cohort_id, listing_id } = columns(door);
-  return sql<boolean>`course_id is not distinct from ${course_id}
-    and cohort_id is not distinct from ${cohort_id}
-    and listing_id is not distinct from ${listing_id}`;
+  return sql<boolean>`coalesce(course_id, '') = ${course_id ?? ""}
+    and coalesce(cohort_id, '') = ${cohort_id ?? ""}
+    and coalesce(listing_id, '') = ${listing_id ?? ""}`;
 };
 
 interface Row {

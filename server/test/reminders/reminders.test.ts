@@ -107,6 +107,22 @@ test("signed in nothing is to be confirmed; the same asked for twice is one, and
   expect(await rows()).toMatchObject([{ confirmed_at: expect.any(String) }]);
 });
 
+test("whoever has confirmed and asks again has a mail again, whose page says that they are told", async () => {
+  now = instant("2027-02-13T12:00:00Z");
+  const mail = "again@example.org";
+  await ask(COURSE, mail);
+  await school.owned.app.workOff();
+  const first = linkOf(mail);
+  await said(null, "POST", `${first.path}/confirmed`, { secret: first.secret });
+  now = instant("2027-02-13T12:11:00Z");
+  expect((await ask(COURSE, mail)).body).toEqual({ confirmed: false });
+  await school.owned.app.workOff();
+  const { path, secret } = linkOf(mail);
+  const seen = await said<Reminder>(null, "GET", `${path}?secret=${secret}`);
+  expect(seen.body).toMatchObject({ confirmed: true });
+  await said(null, "POST", `${path}/dropped`, { secret });
+});
+
 test("a window that moves takes its reminders along; one that is closed for good tells nobody", async () => {
   now = instant("2027-02-12T12:00:00Z");
   const listing = await school.onSale("In spring", {

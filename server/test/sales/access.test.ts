@@ -202,6 +202,40 @@ test("where the end of what is bought counts from the first lesson, it does so f
   expect(await accessOf("yan")).toEqual({ enrollments: 1, until: null, waits: ["started"] });
 });
 
+test("an end that has not begun to count ends nothing of what is bought: days from the first lesson, and then the whole", async () => {
+  const validity = [forDays(14, "started")];
+  const taster = await school.onSale("From when they begin", { options: FREE, validity });
+  await school.press(null, taster, { ...somebody("Vera"), ...FOR_NOTHING });
+  expect(await accessOf("vera")).toEqual({ enrollments: 1, until: null, waits: ["started"] });
+  await school.bought("Vera", await school.onSale("The whole for Vera"));
+  expect((await accessOf("vera")).until).toBe("2027-06-08T23:00:00Z");
+});
+
+test("of a course that is one's for ever, the whole is for ever", async () => {
+  const { id } = await school.owned.ask<{ id: string }>("POST", "/schools/one/courses", {
+    title: "For ever",
+    shape: "part-a-week",
+  });
+  await school.owned.ask("POST", `/schools/one/courses/${id}/versions`, {});
+  const courses = [{ id }];
+  const taster = await school.onSale("A while", {
+    courses,
+    options: FREE,
+    validity: [forDays(14)],
+  });
+  await school.press(null, taster, { ...somebody("Wanda"), ...FOR_NOTHING });
+  const until = async () => {
+    const { people } = await school.owned.ask<{ people: { until: string | null }[] }>(
+      "GET",
+      `/schools/one/courses/${id}/people?find=wanda`,
+    );
+    return people.map((one) => one.until);
+  };
+  expect(await until()).toEqual(["2027-03-25T00:00:00Z"]);
+  await school.bought("Wanda", await school.onSale("All of it", { courses }));
+  expect(await until()).toEqual([null]);
+});
+
 test("signed in, they may buy what goes on longer, and not the same once more", async () => {
   const { app } = school.owned;
   const taster = await school.onSale("For the owner", { options: FREE, validity: [forDays(14)] });
