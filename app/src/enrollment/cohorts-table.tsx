@@ -2,6 +2,7 @@
 import type { Cohort } from "@dawngate/contract/courses";
 import type { WayInSet } from "@dawngate/contract/ways-in";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import { addDays, formatDate, parseDate } from "@dawngate/core/time";
 import type { ReactNode } from "react";
 import { View } from "react-native";
 import { CohortLine, daysOf, sayRange } from "../schedule/horizon/cohort-line";
@@ -167,13 +168,14 @@ export function sayCohort(
   if (today < starts)
     return `Enrolled, not yet started: access begins on ${sayWrittenDate(starts)}`;
   if (today <= ends) return `Running until ${sayWrittenDate(ends)}`;
-  return `Ended on ${sayWrittenDate(ends)}${
-    grace === null
-      ? "; access goes on"
-      : grace === 0
-        ? "; access ended with it"
-        : `; access goes on for ${grace} ${grace === 1 ? "day" : "days"}`
-  }`;
+  const ended = `Ended on ${sayWrittenDate(ends)}`;
+  if (grace === null) return `${ended}; access goes on`;
+  if (grace === 0) return `${ended}; access ended with it`;
+  const end = parseDate(ends);
+  const last = end.ok ? formatDate(addDays(end.value, grace)) : ends;
+  return today <= last
+    ? `In its days of grace: ended on ${sayWrittenDate(ends)}, access goes on until ${sayWrittenDate(last)}`
+    : `${ended}; access ended on ${sayWrittenDate(last)}`;
 }
 
 function CohortRow({

@@ -24,7 +24,17 @@ describe("a cohort's state, in words people understand", () => {
     ["2027-04-04", {}, "Enrolled, not yet started: access begins on Mon 5 Apr 2027"],
     ["2027-04-05", {}, "Running until Fri 25 Jun 2027"],
     ["2027-06-25", {}, "Running until Fri 25 Jun 2027"],
-    ["2027-06-26", {}, "Ended on Fri 25 Jun 2027; access goes on for 14 days"],
+    [
+      "2027-06-26",
+      {},
+      "In its days of grace: ended on Fri 25 Jun 2027, access goes on until Fri 9 Jul 2027",
+    ],
+    [
+      "2027-07-09",
+      {},
+      "In its days of grace: ended on Fri 25 Jun 2027, access goes on until Fri 9 Jul 2027",
+    ],
+    ["2027-07-10", {}, "Ended on Fri 25 Jun 2027; access ended on Fri 9 Jul 2027"],
     ["2027-06-26", { grace: 0 }, "Ended on Fri 25 Jun 2027; access ended with it"],
     ["2027-06-26", { grace: null }, "Ended on Fri 25 Jun 2027; access goes on"],
   ])("on %s %j", (today, change, words) => {
