@@ -1,5 +1,6 @@
 /** One order with all that happened to it: what stands on it, its documents, and what can be done. */
 import type { OrderTax } from "@dawngate/contract/sales";
+import { evidenceOf } from "@dawngate/core/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
 import { sayWrittenDate, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
@@ -30,6 +31,18 @@ function sayOrderTax({ treatment, country, rate, buyer }: OrderTax): string {
     return `Reverse charge: ${who}, number ${buyer.country} ${buyer.number}`;
   if (treatment === "outside") return `No tax: ${who} is outside of the European Union`;
   return `Tax of ${sayCountry(country)}, ${rate / 100} %; the buyer: ${who}`;
+}
+
+/** How well it is proven where the buyer is; null: a company's number says it. */
+function sayEvidence({ buyer, evidence }: OrderTax): string | null {
+  const proven = evidenceOf({ buyer, evidence });
+  if (proven === "number") return null;
+  if (proven === "enough")
+    return `Where they are is proven twice: the address they gave and their card's bank are in ${sayCountry(buyer.country)}`;
+  const card = evidence.find(({ kind }) => kind === "card");
+  return card
+    ? `They gave an address in ${sayCountry(buyer.country)}, and their card's bank is in ${sayCountry(card.country)}: ask them for another proof`
+    : "Where they are rests on the address they gave alone";
 }
 
 const EVENTS: Record<string, string> = {
@@ -144,7 +157,11 @@ export function OrderSheet({
             ))}
           </View>
           {may("sales.refund") ? <GiveBack school={school} order={data} /> : null}
-          {data.tax ? <Text kind="small">{sayOrderTax(data.tax)}</Text> : null}
+          {data.tax ? (
+            <Text kind="small">
+              {[sayOrderTax(data.tax), sayEvidence(data.tax)].filter(Boolean).join(". ")}
+            </Text>
+          ) : null}
           {data.enrollments.length > 0 ? (
             <Text kind="small">In {data.enrollments.map(({ title }) => title).join(" and ")}</Text>
           ) : null}

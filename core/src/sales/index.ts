@@ -26,6 +26,7 @@ export {
 } from "./stretches";
 export {
   EU,
+  evidenceOf,
   type PlaceTax,
   parseTax,
   supplySchema,

@@ -163,7 +163,13 @@ function rateOf({ rates, kind, on }: AskedPlace, where: string): number | null {
   return found?.rate ?? null;
 }
 
-function evidenceOf({ buyer, evidence }: TaxInput): TaxByPlace["evidence"] {
+/** How well a buyer's country is proven: by a company's valid number, by two kinds of evidence that name it, or by less. */
+export function evidenceOf({
+  buyer,
+  evidence,
+}: Pick<TaxInput, "evidence"> & {
+  buyer: Pick<TaxInput["buyer"], "country" | "company" | "numberValid">;
+}): TaxByPlace["evidence"] {
   if (buyer.company && buyer.numberValid) return "number";
   const kinds = new Set(
     evidence.filter(({ country }) => country === buyer.country).map(({ kind }) => kind),

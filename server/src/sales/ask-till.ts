@@ -30,6 +30,7 @@ export const tillAsker =
           amount: found.amount,
           part: 1,
           card: found.card,
+          cardCountry: found.cardCountry ?? null,
         });
       await lapse(tx, id, doing.now);
       const after = await readOrder(tx, id);

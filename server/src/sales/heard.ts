@@ -46,6 +46,7 @@ export function heardRoutes({
         amount: heard.amount,
         part: whose.part,
         card: heard.card,
+        cardCountry: heard.cardCountry,
       }),
     );
     return c.json({ heard: true });

@@ -206,7 +206,12 @@ export async function updateOrder(
       | "receipt_number"
       | "secret_hash"
       | "seats_hash"
-    > & { billing: string | null; changing: string | null; seat_link_hash: string | null }
+    > & {
+      billing: string | null;
+      changing: string | null;
+      seat_link_hash: string | null;
+      tax: string;
+    }
   >,
 ): Promise<void> {
   await tx.updateTable("sales_order").set(set).where("id", "=", id).execute();

@@ -1,4 +1,5 @@
 /** What the till has told of an order, by a message or when asked: counted once, in whatever order it comes. */
+import type { OrderTax } from "@dawngate/contract/sales";
 import { formatInstant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Services } from "../school/kit";
@@ -23,6 +24,8 @@ export interface Told {
   part: number;
   /** The token of the card it was paid with; left out: as before. */
   card?: string | null;
+  /** Where the bank of that card is; left out, or null: nobody says. */
+  cardCountry?: string | null;
   /** Noted with the payment: who marked it, and what with. */
   noted?: object;
 }
@@ -33,7 +36,7 @@ export async function settle(
   services: Pick<Services, "baseUrl">,
   doing: Doing,
   id: string,
-  { paid, charge, amount, part, card = null, noted }: Told,
+  { paid, charge, amount, part, card = null, cardCountry = null, noted }: Told,
 ): Promise<void> {
   const order = await readOrder(tx, id, true);
   if (!order) return;
@@ -78,6 +81,8 @@ export async function settle(
   )
     return;
   if (card !== null) await updateOrder(tx, id, { card });
+  if (cardCountry !== null && order.tax && order.state !== "paid")
+    await updateOrder(tx, id, { tax: JSON.stringify(withCard(order.tax, cardCountry)) });
   if (order.state === "paid" && runs(order)) {
     await updateOrder(tx, id, { held_until: null });
     await goOn(tx, services, doing, id, { part, paid, charge });
@@ -96,6 +101,12 @@ export async function settle(
   await fulfil(tx, services, doing, order, charge);
   await runOn(tx, services, doing, id);
 }
+
+/** The second kind of evidence of where a buyer is (282/2011, art. 24f; from memory): the country of the card's bank. */
+const withCard = (tax: OrderTax, country: string): OrderTax => ({
+  ...tax,
+  evidence: [...tax.evidence.filter(({ kind }) => kind !== "card"), { kind: "card", country }],
+});
 
 /** What follows from a later part that was paid, or could not be; its buyer is told. */
 async function goOn(

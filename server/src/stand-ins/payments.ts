@@ -53,7 +53,24 @@ export interface FoundPayment {
   amount: number;
   /** The token of the card it was paid with. */
   card: string | null;
+  /** Where the bank is that gave that card out; null, or left out: the service does not say. */
+  cardCountry?: string | null;
 }
+
+const cardCountry = z
+  .string()
+  .regex(/^[A-Z]{2}$/)
+  .nullable()
+  .default(null);
+
+/** A payment as a service says how it stands. */
+export const foundSchema = z.object({
+  state: z.enum(["open", "paid", "refused"]),
+  charge: z.string().nullable(),
+  amount: z.int(),
+  card: z.string().nullable(),
+  cardCountry,
+});
 
 /** What a payment service tells. */
 export const heardSchema = z.strictObject({
@@ -71,6 +88,7 @@ export const heardSchema = z.strictObject({
   amount: z.int(),
   currency: z.string().max(3),
   card: z.string().max(100).nullable().default(null),
+  cardCountry,
 });
 export type Heard = z.infer<typeof heardSchema>;
 

@@ -78,6 +78,7 @@ export function testTill() {
       charge: string,
       at = new Date(),
       card: string | null = type === "paid" ? "card-1" : null,
+      cardCountry: string | null = null,
     ) {
       const body = {
         type: type.startsWith("dispute.") ? type : `payment.${type}`,
@@ -87,6 +88,7 @@ export function testTill() {
         amount: payment.amount,
         currency: payment.currency,
         card,
+        cardCountry,
       };
       const id = `msg_${type}_${charge}`;
       return {

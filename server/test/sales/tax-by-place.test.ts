@@ -77,6 +77,34 @@ test("what was seen is bought, stands with the order, and on its receipt", async
   expect((await meet("?country=DE")).tax).toBeNull();
 });
 
+test("where a buyer is stands on the address they gave and, once it is paid, on their card's bank", async () => {
+  await school.owned.ask("PATCH", "/schools/one", {
+    tax: { country: "PT", belowThreshold: false, rates: RATES },
+  });
+  const seen = { total: 12_300, dueNow: 12_300 };
+  const evidence = async (name: string, country: string | null) => {
+    const { order } = await school.press(null, listing, { ...somebody(name), country: "DE", seen });
+    const payment = school.till.made.find(({ reference }) => reference.includes(order));
+    if (!payment) throw new Error("Nothing was made");
+    const { body, headers } = school.till.says(
+      payment,
+      "paid",
+      `ch-${order}`,
+      new Date(),
+      "card-1",
+      country,
+    );
+    // Told twice is once.
+    for (const _ of [1, 2])
+      await school.owned.app.ask(null, "POST", "/payments/heard", body, headers);
+    return (await school.owned.ask<Order>("GET", `/schools/one/orders/${order}`)).tax?.evidence;
+  };
+  const address = { kind: "address", country: "DE" };
+  expect(await evidence("Berta", "DE")).toEqual([address, { kind: "card", country: "DE" }]);
+  expect(await evidence("Carl", "PT")).toEqual([address, { kind: "card", country: "PT" }]);
+  expect(await evidence("Dora", null)).toEqual([address]);
+});
+
 test("rates that do not go together are refused with their places", async () => {
   const response = await school.owned.app.ask("owner@example.org", "PATCH", "/schools/one", {
     tax: { country: "Portugal", rates: [{ country: "PT", kind: "electronic", rate: -1 }] },

@@ -84,6 +84,7 @@ test("the same key is the same payment, and no other", async () => {
     charge: null,
     amount: 13_680,
     card: null,
+    cardCountry: null,
   });
   expect(await client.find("never")).toBeNull();
   // Nobody else asks it anything.
@@ -106,6 +107,16 @@ test("a card that is paid leads back, and is told once, signed so that it can be
   await post("card", { card: card("refused") });
   await tellDue(store, secret);
   expect(types()).toEqual(["payment.paid"]);
+});
+
+test("where a card's bank is, is told with what was paid by it", async () => {
+  const abroad = await made();
+  const german = CARDS.find(({ country }) => country === "DE")?.number ?? "";
+  await abroad.post("card", { card: german });
+  await tellDue(store, secret);
+  const [{ body, headers } = { body: "", headers: new Headers() }] = told;
+  expect(client.read(body, headers)).toMatchObject({ cardCountry: "DE" });
+  expect(await client.find(abroad.wanted.key)).toMatchObject({ cardCountry: "DE" });
 });
 
 test("a refused card can be followed by another; a number no card has is refused", async () => {

@@ -4,7 +4,7 @@ import { Hono } from "hono";
 import { secureHeaders } from "hono/secure-headers";
 import { Webhook } from "standardwebhooks";
 import { z } from "zod";
-import { type Outcome, outcomeOf } from "./cards";
+import { countryOf, type Outcome, outcomeOf } from "./cards";
 import { latelyPage, overPage, payPage, secondStepPage } from "./pages";
 import type { Payment, TillStore } from "./store";
 
@@ -171,11 +171,14 @@ export function tillApp({ store, secret, url, lateAfter = LATE }: Parts) {
 
   async function stateOf(payment: Payment) {
     const settled = payment.state === "paid" || payment.state === "refused";
+    const card = payment.state === "paid" ? payment.card : null;
+    const number = card === null ? null : await store.numberOf(card);
     return {
       state: settled ? payment.state : "open",
       charge: settled ? await store.chargeOf(payment.id) : null,
       amount: payment.amount,
-      card: payment.state === "paid" ? payment.card : null,
+      card,
+      cardCountry: number === null ? null : countryOf(number),
     };
   }
 

@@ -18,8 +18,23 @@ export type Outcome =
   /** Paid, and never told: it has to be asked for. */
   | "silent";
 
-export const CARDS: readonly { number: string; outcome: Outcome; says: string }[] = [
+/** Where the bank of a practice card is, where the card says nothing else. */
+const HOME = "PT";
+
+export const CARDS: readonly {
+  number: string;
+  outcome: Outcome;
+  says: string;
+  /** Of its bank. */
+  country?: string;
+}[] = [
   { number: "9000 0000 0000 0001", outcome: "paid", says: "is paid at once" },
+  {
+    number: "9000 0000 0000 0009",
+    outcome: "paid",
+    says: "is paid at once, from a bank in Germany",
+    country: "DE",
+  },
   { number: "9000 0000 0000 0002", outcome: "second-step", says: "asks for a second step" },
   { number: "9000 0000 0000 0003", outcome: "refused", says: "is refused" },
   { number: "9000 0000 0000 0004", outcome: "late", says: "is paid after two minutes" },
@@ -33,8 +48,16 @@ export const CARDS: readonly { number: string; outcome: Outcome; says: string }[
   { number: "9000 0000 0000 0007", outcome: "silent", says: "is paid, and the till tells nobody" },
 ];
 
-/** What becomes of a card; another number is refused. */
-export function outcomeOf(number: string): Outcome {
+const cardOf = (number: string) => {
   const digits = number.replaceAll(/\D/g, "");
-  return CARDS.find((card) => card.number.replaceAll(" ", "") === digits)?.outcome ?? "refused";
-}
+  return CARDS.find((card) => card.number.replaceAll(" ", "") === digits);
+};
+
+/** What becomes of a card; another number is refused. */
+export const outcomeOf = (number: string): Outcome => cardOf(number)?.outcome ?? "refused";
+
+/** Where the bank is that gave it out; null: it is no practice card. */
+export const countryOf = (number: string): string | null => {
+  const card = cardOf(number);
+  return card ? (card.country ?? HOME) : null;
+};

@@ -3,6 +3,7 @@ import { Webhook } from "standardwebhooks";
 import { z } from "zod";
 import {
   type FoundPayment,
+  foundSchema,
   type Heard,
   heardSchema,
   type NewCharge,
@@ -22,13 +23,6 @@ export interface TillSettings {
 
 const made = z.object({ id: z.string(), url: z.string() });
 const refunded = z.object({ id: z.string() });
-const found = z.object({
-  state: z.enum(["open", "paid", "refused"]),
-  charge: z.string().nullable(),
-  amount: z.int(),
-  card: z.string().nullable(),
-});
-
 /** So long an answer is waited for, in milliseconds: a buyer waits for it. */
 const PATIENCE = 5000;
 
@@ -55,7 +49,7 @@ export function practiceTill({ url, secret, tellAt }: TillSettings): PaymentServ
         body: JSON.stringify({ ...wanted, tellAt }),
       });
       if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
-      return found.parse(await answer.json());
+      return foundSchema.parse(await answer.json());
     },
     async refund(wanted: NewRefund): Promise<{ id: string }> {
       const answer = await ask("/refunds", { method: "POST", body: JSON.stringify(wanted) });
@@ -66,7 +60,7 @@ export function practiceTill({ url, secret, tellAt }: TillSettings): PaymentServ
       const answer = await ask(`/payments/${encodeURIComponent(key)}`);
       if (answer.status === 404) return null;
       if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
-      return found.parse(await answer.json());
+      return foundSchema.parse(await answer.json());
     },
     read(body: string, headers: Headers): Heard | null {
       try {

@@ -2,6 +2,7 @@
 import { randomBytes } from "node:crypto";
 import type { DatabaseAddress } from "../../db/address";
 import { type Pool, REQUEST, sturdyPool } from "../../db/pool";
+import { countryOf } from "./cards";
 
 export interface Payment {
   id: string;
@@ -51,10 +52,13 @@ export function openTillStore(address: DatabaseAddress) {
           payment.id,
           outcome,
         ]);
-        const used = await client.query<{ card: string | null }>(
-          `select card from till.payment where id = $1`,
+        const used = await client.query<{ card: string | null; number: string | null }>(
+          `select p.card, c.number from till.payment p left join till.card c on c.token = p.card
+           where p.id = $1`,
           [payment.id],
         );
+        const { card = null, number = null } = used.rows[0] ?? {};
+        const isPaid = outcome === "paid";
         const body = JSON.stringify({
           type: `payment.${outcome}`,
           payment: payment.id,
@@ -62,7 +66,8 @@ export function openTillStore(address: DatabaseAddress) {
           charge,
           amount: payment.amount,
           currency: payment.currency,
-          card: outcome === "paid" ? (used.rows[0]?.card ?? null) : null,
+          card: isPaid ? card : null,
+          cardCountry: isPaid && number !== null ? countryOf(number) : null,
         });
         for (let i = 0; i < (quiet ? 0 : times); i++)
           await client.query(
@@ -110,6 +115,14 @@ export function openTillStore(address: DatabaseAddress) {
       const token = newId("card");
       await pool.query(`insert into till.card (token, number) values ($1, $2)`, [token, number]);
       await pool.query(`update till.payment set card = $2 where id = $1`, [payment, token]);
+    },
+    /** The number of a kept card; null: there is none of this token. */
+    async numberOf(token: string): Promise<string | null> {
+      const { rows } = await pool.query<{ number: string }>(
+        `select number from till.card where token = $1`,
+        [token],
+      );
+      return rows[0]?.number ?? null;
     },
     /** A kept card, used for a payment whose holder is not there; null: there is none of this token. */
     async useToken(payment: string, token: string): Promise<string | null> {
