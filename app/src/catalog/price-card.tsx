@@ -118,7 +118,7 @@ export function sayTerms({ courses, seatsLeft, state }: Offered): string {
     ...(same
       ? [
           ends[0] === null || ends[0] === undefined
-            ? sayWaiting(courses)
+            ? sayUnknownEnd(courses)
             : `yours until ${sayWrittenEnd(ends[0], { zone })}`,
         ]
       : []),
@@ -131,7 +131,7 @@ export function sayTerms({ courses, seatsLeft, state }: Offered): string {
 }
 
 /** Until when it is one's own, where no day is known: for ever, or counted from what one does. */
-function sayWaiting(courses: Offered["courses"]): string {
+function sayUnknownEnd(courses: Offered["courses"]): string {
   const all = courses.flatMap(({ ends }) => ends);
   if (all.length === 0) return "yours without an end";
   const [first] = all;

@@ -2,10 +2,8 @@
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { View } from "react-native";
 import { Coming } from "../store/coming";
-import { SunMark } from "../ui/sun-mark";
-import { Text } from "../ui/text";
 import type { AsIfBuyer } from "./as-if-buyer";
-import { FirstDates } from "./first-dates";
+import { Fact, FirstDates } from "./first-dates";
 import { useGetAsIfBoughtQuery } from "./selling-api";
 
 interface Props {
@@ -23,12 +21,7 @@ export function AsIfDates({ place, as, mayGiveBack }: Props) {
     <View style={{ gap: 10 }}>
       <FirstDates courses={data.courses} zone={timeZone} at={data.at} />
       {mayGiveBack && data.giveBack ? (
-        <View style={{ flexDirection: "row", alignItems: "center", gap: 10 }}>
-          <SunMark mark="closed" size={22} />
-          <Text
-            style={{ flexShrink: 1 }}
-          >{`May withdraw until ${sayWrittenDate(data.giveBack)}`}</Text>
-        </View>
+        <Fact mark="closed">{`May withdraw until ${sayWrittenDate(data.giveBack)}`}</Fact>
       ) : null}
     </View>
   );

@@ -1,7 +1,13 @@
 /** Beside a listing that is changed: what one buyer pays on a day, and why; and what is odd about the whole. */
 import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import type { School } from "@dawngate/contract/school";
-import { EU, type Listing, type PriceOption, type QuoteStep, quote } from "@dawngate/core/sales";
+import {
+  type Listing,
+  mayWithdraw,
+  type PriceOption,
+  type QuoteStep,
+  quote,
+} from "@dawngate/core/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
 import { type Instant, parseDate, startOfDay, zoneOf } from "@dawngate/core/time";
 import { useMemo } from "react";
@@ -115,10 +121,7 @@ export function BuyerPays({
           <AsIfDates
             place={place}
             as={as}
-            mayGiveBack={
-              priced.answer.total > 0 &&
-              (where === null || (!where.company && EU.has(where.country)))
-            }
+            mayGiveBack={priced.answer.total > 0 && mayWithdraw(where)}
           />
         </>
       ) : (

@@ -54,7 +54,14 @@ export function FirstDates({ courses, zone: id, at }: Props) {
   );
 }
 
-function Fact({ mark, children }: { mark: "open" | "scheduled" | "closed"; children: string }) {
+/** A fact about somebody's dates, with its sun. */
+export function Fact({
+  mark,
+  children,
+}: {
+  mark: "open" | "scheduled" | "closed";
+  children: string;
+}) {
   return (
     <View style={{ flexDirection: "row", alignItems: "center", gap: 10 }}>
       <SunMark mark={mark} size={22} />

@@ -57,8 +57,16 @@ type Open = { kind: "way" | "dated" | "code"; at: number };
 
 /** Parts beside the one that is typed in wait for nothing of it. */
 const Terms = memoOn(ListingTerms, [
-  ...(["title", "points", "courses", "cohorts", "tax", "supply"] as const),
-  ...(["window", "listed", "seatLimit", "validity"] as const),
+  "title",
+  "points",
+  "courses",
+  "cohorts",
+  "tax",
+  "supply",
+  "window",
+  "listed",
+  "seatLimit",
+  "validity",
 ]);
 const Seats = memoOn(ListingSeats, ["options", "teams", "seats", "holder"]);
 const OverTime = memo(PriceOverTime);

@@ -3,21 +3,21 @@ import type { PriceOption } from "@dawngate/core/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import type { Dated } from "./dated-sheet";
-import { sayWayAtLength } from "./say-way";
+import { sayWayAtLength, type WayAtLength } from "./say-way";
+
+/** A way to pay, as its sentence is made from it. */
+export const wayOf = (option: PriceOption): WayAtLength => ({
+  kind: option.kind,
+  amount: "amount" in option ? option.amount : 0,
+  count: option.kind === "installments" ? option.count : null,
+  deposit: option.kind === "installments" ? option.deposit : null,
+  every: "every" in option ? option.every : null,
+  trial: option.kind === "subscription" ? option.trial : null,
+});
 
 /** A way to pay. */
 export const sayOption = (option: PriceOption, currency: string) =>
-  sayWayAtLength(
-    {
-      kind: option.kind,
-      amount: "amount" in option ? option.amount : 0,
-      count: option.kind === "installments" ? option.count : null,
-      deposit: option.kind === "installments" ? option.deposit : null,
-      every: "every" in option ? option.every : null,
-      trial: option.kind === "subscription" ? option.trial : null,
-    },
-    currency,
-  );
+  sayWayAtLength(wayOf(option), currency);
 
 /** A price for some days. */
 export function sayDated(dated: Dated, currency: string): string {

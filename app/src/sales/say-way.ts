@@ -22,24 +22,48 @@ export function sayWay({ kind, count, every }: Way): string {
 /** "month" of "P1M", "3 months" of "P3M". */
 export const perStep = (every: string | null) => sayOffset(every ?? "P1M").replace(/^1 /, "");
 
-/** "€201.00 in 3 parts, one every month". */
-export function sayWayAtLength(
-  way: Way & { amount: number; deposit?: number | null },
-  currency: string,
-): string {
-  const money = sayMoney(way.amount, currency);
+/** A way, with what is asked by it. */
+export type WayAtLength = Way & { amount: number; deposit?: number | null };
+
+/** A word or two of a way's sentence; `terms`: it is one of its terms, that one could press to change it. */
+export interface Said {
+  text: string;
+  terms: boolean;
+}
+
+/** "€201.00 in 3 parts, one every month", in its pieces. */
+export function wayParts(way: WayAtLength, currency: string): Said[] {
+  const said = (text: string): Said => ({ text, terms: true });
+  const between = (text: string): Said => ({ text, terms: false });
+  const money = (amount: number) => said(sayMoney(amount, currency));
   switch (way.kind) {
     case "free":
-      return "Free";
+      return [said("Free")];
     case "once":
-      return `${money}, once`;
+      return [money(way.amount), between(", once")];
     case "installments":
-      return `${money} in ${way.count} parts, one every ${perStep(way.every)}${
-        way.deposit ? `, after ${sayMoney(way.deposit, currency)} at the purchase` : ""
-      }`;
+      return [
+        money(way.amount),
+        between("in"),
+        said(`${way.count} parts`),
+        between(", one"),
+        said(`every ${perStep(way.every)}`),
+        ...(way.deposit
+          ? [between(", after"), money(way.deposit), between("at the purchase")]
+          : []),
+      ];
     case "subscription":
-      return `${money} every ${perStep(way.every)}${
-        way.trial ? `, the first ${sayOffset(way.trial)} free` : ""
-      }`;
+      return [
+        money(way.amount),
+        said(`every ${perStep(way.every)}`),
+        ...(way.trial ? [between(", the first"), said(sayOffset(way.trial)), between("free")] : []),
+      ];
   }
 }
+
+/** The same in one. */
+export const sayWayAtLength = (way: WayAtLength, currency: string): string =>
+  wayParts(way, currency)
+    .map(({ text }) => text)
+    .join(" ")
+    .replaceAll(" ,", ",");

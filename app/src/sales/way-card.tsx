@@ -1,12 +1,11 @@
 /** A way to pay as a sentence whose parts one presses, and what holds for it beside. */
 import type { PriceOption } from "@dawngate/core/sales";
-import { sayMoney } from "@dawngate/core/sales/currency";
-import { sayOffset } from "@dawngate/core/schedule/words";
 import { View } from "react-native";
 import { SaidPart } from "../ui/said-part";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { perStep } from "./say-way";
+import { wayOf } from "./say-terms";
+import { wayParts } from "./say-way";
 
 interface Props {
   option: PriceOption;
@@ -27,43 +26,12 @@ const NAMES = {
   subscription: "Again and again",
 } as const;
 
-/** What one can press, and the words between. */
-type Said = { text: string; pressed: boolean };
-const said = (text: string): Said => ({ text, pressed: true });
-const words = (text: string): Said => ({ text, pressed: false });
-
-function sentenceOf(option: PriceOption, currency: string): Said[] {
-  const money = (amount: number) => said(sayMoney(amount, currency));
-  switch (option.kind) {
-    case "free":
-      return [said("nothing"), words("is asked")];
-    case "once":
-      return [money(option.amount)];
-    case "installments":
-      return [
-        money(option.amount),
-        words("in"),
-        said(`${option.count} parts`),
-        words(", one"),
-        said(`every ${perStep(option.every)}`),
-        ...(option.deposit
-          ? [words(", after"), money(option.deposit), words("at the purchase")]
-          : []),
-      ];
-    case "subscription":
-      return [
-        money(option.amount),
-        said(`every ${perStep(option.every)}`),
-        ...(option.trial
-          ? [words(", the first"), said(sayOffset(option.trial)), words("free")]
-          : []),
-      ];
-  }
-}
-
 export function WayCard({ option, currency, tax, chosen, open, onOpen }: Props) {
   const { quiet, line, dusk, surface } = usePalette();
-  const parts = sentenceOf(option, currency);
+  // That it is once, its name says already.
+  const parts = wayParts(wayOf(option), currency).filter(
+    ({ terms }) => terms || option.kind !== "once",
+  );
   const beside = [
     option.default ? "shown first" : null,
     option.renewal ? "only to renew" : null,
@@ -99,8 +67,8 @@ export function WayCard({ option, currency, tax, chosen, open, onOpen }: Props) 
           rowGap: 6,
         }}
       >
-        {parts.map(({ text, pressed }, i) =>
-          pressed ? (
+        {parts.map(({ text, terms }, i) =>
+          terms ? (
             // biome-ignore lint/suspicious/noArrayIndexKey: a part is known by its place in the sentence
             <SaidPart key={i} text={text} open={open} onPress={onOpen} />
           ) : (

@@ -38,4 +38,4 @@ export {
 } from "./tax-by-place";
 export type { Line } from "./unit";
 export type { QuoteStep } from "./why";
-export { lastDayToGiveBack } from "./withdrawal";
+export { lastDayToGiveBack, mayWithdraw } from "./withdrawal";

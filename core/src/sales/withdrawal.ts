@@ -3,6 +3,7 @@
  * first day from there that is neither weekend nor closed (2011/83/EU art. 9; 1182/71 art. 3(4); from memory).
  */
 import { addDays, firstAllowed, type LocalDate, type SchoolCalendar } from "../time";
+import { EU } from "./tax-by-place";
 
 const DAYS = 14;
 
@@ -10,3 +11,7 @@ const DAYS = 14;
 export function lastDayToGiveBack(bought: LocalDate, calendar: SchoolCalendar): LocalDate | null {
   return firstAllowed(addDays(bought, DAYS), { weekdays: 0, workdays: true }, calendar);
 }
+
+/** Whether a buyer has this right: a consumer in the Union; who is not asked where they are (null) is taken for one. */
+export const mayWithdraw = (buyer: { country: string; company: boolean } | null): boolean =>
+  buyer === null || (!buyer.company && EU.has(buyer.country));

@@ -1,11 +1,10 @@
 /** When a door with reminders is looked at: in the morning on which it opens, and each day before, since windows move. */
 import type { Door } from "@dawngate/contract/reminders";
 import type { Instant } from "@dawngate/core/time";
+import { MORNING } from "../base/morning";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
 
-/** In the morning: so many milliseconds after the day has begun. Nobody is woken at midnight. */
-export const MORNING = 8 * 3_600_000;
 const DAY = 24 * 3_600_000;
 
 const keyOf = (door: Door) =>

@@ -72,7 +72,7 @@ export async function readAsked(
   return row ? rowOf(row) : null;
 }
 
-/** The one whose secret this is, held until the transaction ends; null: none. */
+/** The one whose secret this is; null: none. */
 export async function readReminder(
   tx: SchoolTransaction,
   id: string,

@@ -3,13 +3,14 @@ import type { Door } from "@dawngate/contract/reminders";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { writeLetter } from "../base/letter";
+import { MORNING } from "../base/morning";
 import type { Database, SchoolId } from "../db/connection";
 import { system } from "../db/who";
 import { follow, followAll } from "../jobs/outbox";
 import { inMail, schoolInMail } from "../school/in-mail";
 import { readSchool } from "../school/store";
 import { doorNow } from "./door";
-import { lookLater, MORNING } from "./later";
+import { lookLater } from "./later";
 import { deleteUnconfirmed, isWaitedFor, takeReminders } from "./store";
 
 interface Parts {

@@ -1,11 +1,9 @@
 /** When a gift is given: on its day, in the morning of the school's zone; once it is paid where no day was named. */
 import { type Instant, parseDate, startOfDay, zoneOf } from "@dawngate/core/time";
+import { MORNING } from "../base/morning";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
 import type { OrderRow } from "./order-store";
-
-/** In the morning: so many milliseconds after the day has begun. */
-const MORNING = 8 * 3_600_000;
 
 /** Asks for it in the transaction that records the payment. */
 export async function giveLater(

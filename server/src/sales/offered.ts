@@ -2,8 +2,8 @@
 import type { Offered, offeredQuery } from "@dawngate/contract/sales";
 import { windowState } from "@dawngate/core/enrollment";
 import {
-  EU,
   type Listing,
+  mayWithdraw,
   normalCode,
   type Quote,
   type QuoteStep,
@@ -149,10 +149,6 @@ export function priced(
 export const waysFor = ({ options }: Listing, renews: boolean) =>
   renews ? waysToRenew(options) : options.filter(({ renewal }) => !renewal);
 
-/** A consumer in the Union may; whoever is not asked where they are, is told so. */
-const mayWithdraw = (tax: Taxed | null) =>
-  tax === null || (!tax.buyer.company && EU.has(tax.buyer.country));
-
 export async function showOffered(
   { db, numbers }: Pick<Services, "db" | "numbers">,
   context: Context,
@@ -226,7 +222,8 @@ export async function showOffered(
             becomes: formatInstant(becomes),
           }))
         : null,
-      giveBack: answer.total > 0 && mayWithdraw(tax) ? giveBackDay(school, now) : null,
+      giveBack:
+        answer.total > 0 && mayWithdraw(tax?.buyer ?? null) ? giveBackDay(school, now) : null,
     };
   });
 }

@@ -46,17 +46,7 @@ export interface NewRefund {
   currency: string;
 }
 
-export interface FoundPayment {
-  state: "open" | "paid" | "refused";
-  /** The charge by which it was paid, or the last that failed. */
-  charge: string | null;
-  amount: number;
-  /** The token of the card it was paid with. */
-  card: string | null;
-  /** Where the bank is that gave that card out; null, or left out: the service does not say. */
-  cardCountry?: string | null;
-}
-
+/** Where the bank is that gave a card out; null, or left out: the service does not say. */
 const cardCountry = z
   .string()
   .regex(/^[A-Z]{2}$/)
@@ -66,11 +56,12 @@ const cardCountry = z
 /** A payment as a service says how it stands. */
 export const foundSchema = z.object({
   state: z.enum(["open", "paid", "refused"]),
-  charge: z.string().nullable(),
+  charge: z.string().nullable().describe("By which it was paid, or the last that failed."),
   amount: z.int(),
-  card: z.string().nullable(),
+  card: z.string().nullable().describe("The token of the card it was paid with."),
   cardCountry,
 });
+export type FoundPayment = z.input<typeof foundSchema>;
 
 /** What a payment service tells. */
 export const heardSchema = z.strictObject({

@@ -2,16 +2,12 @@
 import type { Course } from "@dawngate/contract/courses";
 import type { Announcement } from "@dawngate/contract/page";
 import {
-  formatDate,
+  addDays,
   formatInstant,
-  formatTimeOfDay,
   type Instant,
   instantAt,
   localDateAt,
-  parseDate,
   parseTimeOfDay,
-  type TimeOfDay,
-  timeOfDayAt,
   type Zone,
   zoneOf,
 } from "@dawngate/core/time";
@@ -22,8 +18,8 @@ import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { PrimaryAction, QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
+import { InstantFields } from "../../ui/instant-fields";
 import { LabeledChoices } from "../../ui/labeled-choices";
-import { DateField, TimeField } from "../../ui/moment-fields";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
 import { Switched } from "../../ui/switched";
@@ -46,8 +42,6 @@ interface Props {
   announcement: Announcement | null;
   onClose(): void;
 }
-
-const DAY = 86_400_000;
 
 export function AnnouncementSheet({ place, cohorts, people, announcement, onClose }: Props) {
   const { quiet, line } = usePalette();
@@ -170,31 +164,25 @@ function GoesOut({
   at: string | null;
   onAt(at: string | null): void;
 }) {
-  const shown = (at === null ? Date.now() + DAY : Date.parse(at)) as Instant;
-  const day = formatDate(localDateAt(zone, shown));
-  const time =
-    at === null
-      ? "09:00"
-      : formatTimeOfDay((Math.floor(timeOfDayAt(zone, shown) / 60_000) * 60_000) as TimeOfDay);
-  const change = (newDay: string, newTime: string) => {
-    const date = parseDate(newDay);
-    const clock = parseTimeOfDay(newTime);
-    if (date.ok && clock.ok) onAt(formatInstant(instantAt(zone, date.value, clock.value)));
+  const tomorrow = () => {
+    const nine = parseTimeOfDay("09:00");
+    const day = addDays(localDateAt(zone, Date.now() as Instant), 1);
+    if (nine.ok) onAt(formatInstant(instantAt(zone, day, nine.value)));
   };
   return (
     <>
       <LabeledChoices label="It goes out">
         <Choice label="at once" taken={at === null} onPress={() => onAt(null)} />
-        <Choice
-          label="on a day"
-          taken={at !== null}
-          onPress={() => at === null && change(day, time)}
-        />
+        <Choice label="on a day" taken={at !== null} onPress={() => at === null && tomorrow()} />
       </LabeledChoices>
       {at === null ? null : (
         <View style={{ flexDirection: "row", gap: 12 }}>
-          <DateField label="Goes out on" value={day} onChange={(value) => change(value, time)} />
-          <TimeField label="At" value={time} onChange={(value) => change(day, value)} />
+          <InstantFields
+            labels={["Goes out on", "At"]}
+            zone={zone}
+            at={Date.parse(at) as Instant}
+            onChange={onAt}
+          />
         </View>
       )}
     </>

@@ -2,21 +2,17 @@
 import { sayZone } from "@dawngate/core/schedule/words";
 import {
   addDays,
-  formatDate,
   formatInstant,
-  formatTimeOfDay,
   type Instant,
   instantAt,
   localDateAt,
-  parseDate,
-  parseTimeOfDay,
   type TimeOfDay,
   timeOfDayAt,
   type Zone,
 } from "@dawngate/core/time";
 import { View } from "react-native";
 import { Choice } from "../../ui/choice";
-import { DateField, TimeField } from "../../ui/moment-fields";
+import { InstantFields } from "../../ui/instant-fields";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -39,24 +35,18 @@ const STEPS: [string, number][] = [
 
 export function WhenSheet({ zone, at, isNow, onChange, onClose }: Props) {
   const { quiet } = usePalette();
-  const day = formatDate(localDateAt(zone, at));
-  const time = formatTimeOfDay((Math.floor(timeOfDayAt(zone, at) / 60_000) * 60_000) as TimeOfDay);
-  const change = (newDay: string, newTime: string, days = 0) => {
-    const date = parseDate(newDay);
-    const clock = parseTimeOfDay(newTime);
-    if (date.ok && clock.ok)
-      onChange(formatInstant(instantAt(zone, addDays(date.value, days), clock.value)));
-  };
+  const minute = (Math.floor(timeOfDayAt(zone, at) / 60_000) * 60_000) as TimeOfDay;
+  const step = (days: number) =>
+    onChange(formatInstant(instantAt(zone, addDays(localDateAt(zone, at), days), minute)));
   return (
     <Sheet title="Seen when?" onClose={onClose}>
       <View style={{ flexDirection: "row", gap: 12 }}>
-        <DateField label="Day" value={day} onChange={(value) => change(value, time)} />
-        <TimeField label="Time" value={time} onChange={(value) => change(day, value)} />
+        <InstantFields labels={["Day", "Time"]} zone={zone} at={at} onChange={onChange} />
       </View>
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
         <Choice label={isNow ? "Now (as shown)" : "Now"} onPress={() => onChange(null)} />
         {STEPS.map(([label, days]) => (
-          <Choice key={label} label={label} onPress={() => change(day, time, days)} />
+          <Choice key={label} label={label} onPress={() => step(days)} />
         ))}
       </View>
       <Text kind="small" color={quiet}>

@@ -7,9 +7,9 @@ import { readCohorts } from "../../schedule/cohort-store";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
-import type { Poster } from "./poster";
+import type { JoinPage } from "./print-join-page";
 import { readCode } from "./store";
-import { POSTER } from "./tasks";
+import { JOIN_PAGE } from "./tasks";
 
 export async function joinPage(
   { db, threads, baseUrl }: Pick<Services, "db" | "threads" | "baseUrl">,
@@ -17,7 +17,7 @@ export async function joinPage(
   course: string,
   id: string,
 ): Promise<Uint8Array> {
-  const poster = await db.readSchool(context, async (tx): Promise<Poster> => {
+  const page = await db.readSchool(context, async (tx): Promise<JoinPage> => {
     const code = await readCode(tx, course, id);
     if (!code) throw notFound("There is no such join code in this course.");
     if (code.ended_at !== null) throw conflict("This join code has ended: it lets nobody in.");
@@ -45,5 +45,5 @@ export async function joinPage(
       link: `${baseUrl}/${context.slug}/c/${course}?join=${encodeURIComponent(code.code)}`,
     };
   });
-  return threads.run(POSTER, poster);
+  return threads.run(JOIN_PAGE, page);
 }

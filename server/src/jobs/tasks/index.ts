@@ -3,8 +3,8 @@ import type { Progress } from "../task";
 import type { Doing, TaskParts } from "./doing";
 import { everybody } from "./everybody";
 import { income } from "./income";
+import { joinPage } from "./join-page";
 import { notify } from "./notify";
-import { poster } from "./poster";
 import { print } from "./print";
 import { project } from "./project";
 import { publicPage } from "./public-page";
@@ -23,7 +23,7 @@ const ALL = [
   publicPage,
   today,
   print,
-  poster,
+  joinPage,
   quizAnalysis,
 ] as readonly unknown[] as readonly Doing<unknown, unknown>[];
 

@@ -2,21 +2,17 @@
 import type { ShownFile } from "@dawngate/contract/files";
 import type { PartOf } from "@dawngate/core/lessons";
 import {
-  formatDate,
   formatInstant,
-  formatTimeOfDay,
   type Instant,
   instantAt,
   localDateAt,
-  parseDate,
   parseTimeOfDay,
-  timeOfDayAt,
   zoneOf,
 } from "@dawngate/core/time";
 import { View } from "react-native";
 import { FilePlace } from "../../../files/file-place";
 import { QuietAction } from "../../../ui/action";
-import { DateField, TimeField } from "../../../ui/moment-fields";
+import { InstantFields } from "../../../ui/instant-fields";
 import { NumberField } from "../../../ui/number-field";
 import { Text } from "../../../ui/text";
 import { usePalette } from "../../../ui/theme";
@@ -55,12 +51,6 @@ export default function MeetingEditor({
     return <QuietAction label="Set its day and hour" onPress={set} />;
   }
   const at = Date.parse(part.at) as Instant;
-  const date = formatDate(localDateAt(zone, at));
-  const time = formatTimeOfDay(timeOfDayAt(zone, at));
-  const move = (nextDate: string, nextTime: string) => {
-    const [d, t] = [parseDate(nextDate), parseTimeOfDay(nextTime)];
-    if (d.ok && t.ok) onPart({ ...part, at: formatInstant(instantAt(zone, d.value, t.value)) });
-  };
   const take = async (file: ShownFile) => {
     const seconds = file.seconds ?? (await lengthOf(file.url));
     onPart({ ...part, recording: file.id, seconds }, [file]);
@@ -68,8 +58,12 @@ export default function MeetingEditor({
   return (
     <View style={{ gap: 14 }}>
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 10 }}>
-        <DateField label="Day" value={date} onChange={(next) => move(next, time)} />
-        <TimeField label="Hour" value={time} onChange={(next) => move(date, next)} />
+        <InstantFields
+          labels={["Day", "Hour"]}
+          zone={zone}
+          at={at}
+          onChange={(next) => onPart({ ...part, at: next })}
+        />
         <NumberField
           label="Minutes"
           value={part.minutes}

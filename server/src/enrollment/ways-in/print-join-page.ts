@@ -3,7 +3,7 @@ import QRCode from "qrcode";
 import { openPdf } from "../../base/pdf";
 
 /** What stands on it, in words. */
-export interface Poster {
+export interface JoinPage {
   school: string;
   /** #RRGGBB */
   color: string;
@@ -24,8 +24,8 @@ const QUIET_ZONE = 4;
 const INK = "#1F1B2E";
 const QUIET = "#5E5878";
 
-export async function printPoster(poster: Poster): Promise<Uint8Array> {
-  const { school, color, title, says, word, link } = poster;
+export async function printJoinPage(page: JoinPage): Promise<Uint8Array> {
+  const { school, color, title, says, word, link } = page;
   const { file, document, done } = openPdf({ title, author: school, margin: MARGIN });
   const say = (tag: string, text: string, face: string, size: number, ink = INK) =>
     document.add(
