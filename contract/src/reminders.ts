@@ -29,6 +29,7 @@ export const reminder = z
     title: z.string(),
     school: z.string(),
     opens: z.string().nullable().describe("When it opens; null: it has opened, or is over."),
+    timeZone: z.string().describe("The school's, in which it opens."),
     path: z.string().describe("Where one comes in, below the school's address."),
     confirmed: z.boolean(),
   })

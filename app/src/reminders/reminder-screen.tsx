@@ -1,5 +1,5 @@
 /** What the link of a reminder's mail leads to: confirmed with one press, or forgotten. */
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { View } from "react-native";
@@ -11,7 +11,6 @@ import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { ownZone } from "../ui/zone";
 import { useConfirmReminderMutation, useDropReminderMutation, useGetReminderQuery } from "./api";
 
 interface Place {
@@ -39,8 +38,8 @@ export function ReminderScreen() {
     );
   const at = { school, reminder, body: { secret } };
   const failed = confirming.error ?? dropping.error;
-  const { title, opens, path, confirmed } = data;
-  const day = opens === null ? null : sayWrittenInstant(opens, zoneOf(ownZone()));
+  const { title, opens, timeZone, path, confirmed } = data;
+  const day = opens === null ? null : sayWrittenInstant(opens, zoneOf(timeZone));
   return (
     <NightPage title={title} above={{ text: data.school }}>
       <View style={{ gap: 14 }} role="status">
@@ -54,7 +53,7 @@ export function ReminderScreen() {
                 : "Shall we tell you when it opens?"}
         </Text>
         {dropping.isSuccess || day === null ? null : (
-          <Text>{`It opens ${day}, your time; the mail comes in the morning of that day.`}</Text>
+          <Text>{`It opens ${day}, ${sayZone(timeZone)} time; the mail comes in the morning of that day.`}</Text>
         )}
         {failed ? <Notice {...explain(failed)} /> : null}
         {dropping.isSuccess ? null : opens === null ? (

@@ -109,6 +109,7 @@ test("something is announced: whoever is in the course reads it, and a visitor w
   await sheet.getByLabel(/What there is to say/).fill("The oven is **swept**.");
   await sheet.getByRole("switch", { name: "Visitors read it too" }).click();
   await sheet.getByRole("button", { name: "Announce it" }).click();
+  await expect(sheet).toBeHidden();
   await expect(page.getByText(title)).toBeVisible();
   await expect(page.getByText("Visitors read it too").first()).toBeVisible();
   // For one cohort, and on a day to come: until then its staff alone read it.
@@ -121,6 +122,7 @@ test("something is announced: whoever is in the course reads it, and a visitor w
   await expect(sheet.getByRole("group", { name: "As it is read" })).toContainText(later);
   expect(await accessibilityFaults(page)).toEqual([]);
   await sheet.getByRole("button", { name: "Announce it then" }).click();
+  await expect(sheet).toBeHidden();
   await expect(page.getByText("For cohort New year. It has not gone out yet")).toBeVisible();
   const context = await browser.newContext({ baseURL: baseURL ?? "" });
   const visitor = await context.newPage();
@@ -137,8 +139,11 @@ test("something is announced: whoever is in the course reads it, and a visitor w
   await context.close();
   await page.getByRole("button", { name: `Change ${title}` }).click();
   await sheet.getByRole("button", { name: "Take it back" }).click();
+  // What is read as it is written stands there too, until it is closed.
+  await expect(sheet).toBeHidden();
   await expect(page.getByText(title)).toBeHidden();
   await page.getByRole("button", { name: `Change ${later}` }).click();
   await sheet.getByRole("button", { name: "Take it back" }).click();
+  await expect(sheet).toBeHidden();
   await expect(page.getByText(later)).toBeHidden();
 });

@@ -136,6 +136,7 @@ async function said(
   return {
     title: stands?.title ?? school.name,
     school: school.name,
+    timeZone: school.time_zone,
     opens: opens === null ? null : formatInstant(opens),
     path: stands?.path ?? "",
     confirmed: confirmedAt !== null,

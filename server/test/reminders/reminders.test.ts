@@ -52,6 +52,7 @@ test("a visitor confirms by the mail, and is told once when it opens; whoever di
   expect(seen.body).toMatchObject({
     title: "Bread & more",
     opens: "2027-03-01T00:00:00Z",
+    timeZone: "Europe/Lisbon",
     path: "c/c",
     confirmed: false,
   });
