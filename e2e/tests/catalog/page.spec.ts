@@ -123,7 +123,9 @@ test("something is announced: whoever is in the course reads it, and a visitor w
   expect(await accessibilityFaults(page)).toEqual([]);
   await sheet.getByRole("button", { name: "Announce it then" }).click();
   await expect(sheet).toBeHidden();
-  await expect(page.getByText("For cohort New year. It has not gone out yet")).toBeVisible();
+  await expect(
+    page.getByText("For cohort New year. It has not gone out yet").first(),
+  ).toBeVisible();
   const context = await browser.newContext({ baseURL: baseURL ?? "" });
   const visitor = await context.newPage();
   await visitor.goto("/ember-row/c/winter-rye");
