@@ -136,6 +136,6 @@ function sayUnknownEnd(courses: Offered["courses"]): string {
   if (all.length === 0) return "yours without an end";
   const [first] = all;
   return all.every((one) => one === first)
-    ? `yours until ${first}`
+    ? `ends ${first}`
     : "yours until a day that counts from what you do";
 }

@@ -42,11 +42,11 @@ export function FirstDates({ courses, zone: id, at }: Props) {
           <Fact mark="closed">
             {until !== null
               ? `${whose} until ${sayWrittenEnd(until, { zone })}${
-                  ends.length === 0 ? "" : `, or earlier: until ${ends.join(", or ")}`
+                  ends.length === 0 ? "" : `, or earlier: ${ends.join(", or ")}`
                 }`
               : ends.length === 0
                 ? `${whose} without an end`
-                : `${whose} until ${ends.join(", or ")}`}
+                : `Ends ${ends.join(", or ")}`}
           </Fact>
         </View>
       ))}
