@@ -45,6 +45,9 @@ import { teller } from "./statements/tell";
 /** So long a connection that stands may wait for its next request while the server ends, in milliseconds. */
 const GRACE = 1500;
 
+/** So long a connection nobody asks anything on stays open, in milliseconds. */
+const KEPT_OPEN = 75_000;
+
 /** So often files that nothing shows are looked for, in milliseconds. */
 const FILES_EVERY = 3_600_000;
 
@@ -182,6 +185,9 @@ else {
   // A request that dribbles in, or never ends, is not waited for.
   server.headersTimeout = 15_000;
   server.requestTimeout = 120_000;
+  // Whoever holds a connection open lets go of it first: closed from here while a request is on its way, that request is
+  // lost. A proxy in front commonly holds one for sixty seconds (common practice).
+  server.keepAliveTimeout = KEPT_OPEN;
   server.on("error", (error: NodeJS.ErrnoException) => {
     tell({ failed: error.code ?? error.message });
     process.exit(1);

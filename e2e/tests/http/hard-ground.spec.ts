@@ -412,6 +412,8 @@ test("headers keep other pages and old ways out; https is told of only over http
   expect(headers.get("permissions-policy")).toContain("camera=()");
   expect(headers.get("strict-transport-security")).toBeNull();
   expect(headers.get("x-content-type-options")).toBe("nosniff");
+  // Whoever holds a connection open, commonly for sixty seconds, closes it before we do (common practice).
+  expect(headers.get("keep-alive")).toBe("timeout=75");
   expect(headers.get("x-request-id")).toMatch(/^[0-9a-f-]{36}$/);
 });
 
