@@ -6,6 +6,7 @@ import { words } from "./catalog";
 import { cover } from "./courses";
 import { seen } from "./learning";
 import { lessonContent } from "./lessons";
+import { fieldAnswers } from "./own-fields";
 import { personRipple } from "./review";
 import { matching } from "./roster";
 import { type TimelineAnswer, timeline } from "./schedule";
@@ -83,6 +84,7 @@ export const newEnrollment = z
     email: mailAddress,
     timeZone: planFields.timeZone,
     cohort: planFields.id.nullable(),
+    answers: fieldAnswers.optional().describe("To the school's own fields that staff are asked."),
     overrule: oneLine("A reason", 300)
       .optional()
       .describe("They come in though no seat is free, or though they are kept out: why."),
@@ -203,6 +205,7 @@ export const enrollRequest = z
     cohort: planFields.id.nullable(),
     timeZone: planFields.timeZone,
     code: z.string().max(60).optional().describe("A join code, where one has one."),
+    answers: fieldAnswers.optional().describe("To what the school asks of whoever comes in."),
   })
   .meta({ id: "EnrollRequest" });
 

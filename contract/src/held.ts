@@ -29,6 +29,8 @@ export const HELD = {
   questions: ["school", "enrollment", "lesson"],
   quiz: ["school", "enrollment", "lesson"],
   assignment: ["school", "enrollment", "lesson"],
+  fields: ["school"],
+  ownAnswers: ["school"],
   asked: ["school", "course"],
   ways: ["school", "course"],
   blocks: ["school", "person"],

@@ -4,6 +4,12 @@ import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { cursor, oneLine } from "./text";
 
+/** What a column is: of ours, or of one of the school's own fields. */
+const column = z.union([
+  z.enum(FILE_COLUMNS),
+  z.templateLiteral(["own:", z.string().regex(/^[\w-]{1,64}$/)]),
+]);
+
 /** What would become of a row. */
 export const ROW_FATES = ["new", "known", "moves", "in", "refused"] as const;
 
@@ -29,7 +35,9 @@ export const peopleFile = z
       .enum(["checking", "checked", "enrolling", "done", "broken"])
       .describe("Checked: nothing is written yet."),
     heads: z.array(z.string()),
-    columns: z.array(z.enum(FILE_COLUMNS).nullable()).describe("What each column is."),
+    columns: z
+      .array(column.nullable())
+      .describe("What each column is; `own:` and a field: one of the school's own."),
     missing: z.string().nullable().describe("What has to be said first; null: nothing."),
     cohort: z.string().nullable(),
     timeZone: z.string(),
@@ -43,7 +51,7 @@ export const peopleFile = z
 
 export const peopleFileChange = z
   .strictObject({
-    columns: z.array(z.enum(FILE_COLUMNS).nullable()).max(100),
+    columns: z.array(column.nullable()).max(100),
     cohort: planFields.id.nullable(),
     timeZone: planFields.timeZone,
   })

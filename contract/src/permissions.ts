@@ -54,6 +54,10 @@ export const PERMISSIONS = {
     words: "Extend, pause, open early, withdraw, move (instructors: in their cohorts)",
     roles: ["owner", "manager", "instructor"],
   },
+  "fields.change": {
+    words: "Say what the school asks about people, in fields of its own",
+    roles: ["owner", "manager"],
+  },
   "questions.answer": {
     words: "Answer what people ask under lessons (instructors: people of their cohorts)",
     roles: ["owner", "manager", "author", "instructor"],

@@ -17,6 +17,8 @@ export const RECORDED = {
   course_version: "Publishing",
   cohort: "Cohort",
   person: "Person",
+  own_field: "Own field",
+  own_value: "What somebody answered",
   enrollment: "Enrollment",
   enrollment_event: "What happened to somebody",
 } as const;

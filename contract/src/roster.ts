@@ -28,6 +28,10 @@ const narrowing = {
       `Only who stands so; finished: who has done all that is required; late: something was due and is not done; ending: access ends within ${ENDING_DAYS} days; quiet: something is open, and they were not here for ${QUIET_DAYS} days.`,
     ),
   cohort: planFields.id.optional().describe("Only who is in this cohort."),
+  field: planFields.id
+    .optional()
+    .describe("Only of whom one of the school's own fields says what `says` says."),
+  says: z.string().max(500).optional().describe("A choice's identifier, a text, a number, a day."),
 };
 
 export const rosterQuery = z.strictObject({
@@ -62,6 +66,9 @@ export const rosterPerson = z
       .max(60)
       .describe("When modules open for them, as far as that is known; the first sixty."),
     seenAt: z.string().nullable().describe("When they were here last; null: never."),
+    answers: z
+      .record(z.string(), z.union([z.string(), z.number(), z.array(z.string())]))
+      .describe("What stands in the school's own fields that are listed, as far as one sees them."),
   })
   .meta({ id: "RosterPerson" });
 
@@ -79,6 +86,8 @@ export const roster = z
 export const rosterTotalsQuery = z.strictObject({
   find: narrowing.find,
   cohort: narrowing.cohort,
+  field: narrowing.field,
+  says: narrowing.says,
 });
 
 export const rosterTotals = z

@@ -2,6 +2,7 @@
 import { CODE_SIGNS, ENTRIES } from "@dawngate/core/enrollment";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
+import { fieldAnswers } from "./own-fields";
 import { cursor, oneLine } from "./text";
 
 const domain = z
@@ -180,11 +181,16 @@ export const askEntry = z
     cohort: planFields.id.nullable(),
     timeZone: planFields.timeZone,
     words: z.string().trim().max(2000, "At most 2,000 characters"),
+    answers: fieldAnswers.optional().describe("To what the school asks of whoever comes in."),
   })
   .meta({ id: "AskEntry" });
 
 export const joinWaitlist = z
-  .strictObject({ cohort: planFields.id, timeZone: planFields.timeZone })
+  .strictObject({
+    cohort: planFields.id,
+    timeZone: planFields.timeZone,
+    answers: fieldAnswers.optional().describe("To what the school asks of whoever comes in."),
+  })
   .meta({ id: "JoinWaitlist" });
 
 export const leaveWaitlist = z

@@ -13,6 +13,7 @@ import { learning } from "./learning";
 import { lessons } from "./lessons";
 import { me } from "./me";
 import { notices } from "./notices";
+import { ownFieldEndpoints } from "./own-fields";
 import { people } from "./people";
 import { peopleFile } from "./people-file";
 import { reminders } from "./reminders";
@@ -33,6 +34,7 @@ export const ROOMS = {
   staff,
   upkeep,
   people,
+  "own-fields": ownFieldEndpoints,
   courses,
   covers,
   files,

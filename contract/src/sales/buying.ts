@@ -3,6 +3,7 @@ import { planFields } from "@dawngate/core/plan";
 import type { Quote, QuoteStep } from "@dawngate/core/sales";
 import { z } from "zod";
 import { typed } from "../endpoint";
+import { fieldAnswers } from "../own-fields";
 import { anchor } from "../schedule";
 import { mailAddress, personName } from "../text";
 import { billing } from "./documents";
@@ -188,6 +189,9 @@ export const purchase = z.strictObject({
   renews: z.boolean().default(false).describe("The buyer, who is in all of it, stays longer."),
   gift: gift.optional().describe("Somebody else gets it; left out: the buyer."),
   billing: billing.optional().describe("For which company invoices are written."),
+  answers: fieldAnswers
+    .optional()
+    .describe("To what the school asks of whoever buys for themselves."),
   leaveMe: z
     .boolean()
     .default(false)

@@ -32,10 +32,12 @@ export {
   seriesFrom,
 } from "./next-cohort";
 export {
+  type Column,
   columnsOf,
   FILE_COLUMNS,
   type FileColumn,
   missingColumn,
+  ownColumn,
   readRow,
 } from "./people-file";
 export { holdsSeat, STANDINGS, type Standing, standingOf } from "./standing";

@@ -32,7 +32,11 @@ test("a row's cells, trimmed; a name of two columns put together", () => {
     name: "Ana Rita Sá",
     email: "a@example.org",
     zone: "",
+    own: new Map(),
     cohort: "",
   });
+  expect([
+    ...readRow(["a@b.example", " Rye  house", " "], ["email", "own:f1", "own:f2"]).own,
+  ]).toEqual([["f1", "Rye house"]]);
   expect(readRow(["Ana"], columns)).toMatchObject({ name: "Ana", email: "" });
 });

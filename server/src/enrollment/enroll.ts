@@ -22,6 +22,7 @@ import { conflict, notFound, ProblemError } from "../base/problem";
 import { published } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
+import { takeAnswers } from "../people/fields/answers";
 import { findPersonByEmail, insertPerson, setAccount } from "../people/store";
 import { readCase, workOut } from "../schedule/case";
 import { readCohorts } from "../schedule/cohort-store";
@@ -109,12 +110,15 @@ export async function enrollSelf(
   { db }: Pick<Services, "db">,
   context: Context,
   courseId: string,
-  { cohort, timeZone, code = "" }: EnrollRequest,
+  { cohort, timeZone, code = "", answers }: EnrollRequest,
 ): Promise<{ enrollment: string }> {
   return db.withSchool(context, async (tx) => {
     const { person, email } = await ownPerson(tx, context, timeZone);
     const self = { email, code };
-    return enter(tx, context, courseId, { person, cohort, timeZone, self, reason: null });
+    const entry = { person, cohort, timeZone, self, reason: null };
+    const entered = await enter(tx, context, courseId, entry);
+    await takeAnswers(tx, context, "entering", person, answers);
+    return entered;
   });
 }
 
@@ -139,7 +143,7 @@ export async function enrollByHand(
   services: Services,
   context: Context,
   courseId: string,
-  { name, email, timeZone, cohort, overrule }: NewEnrollment,
+  { name, email, timeZone, cohort, overrule, answers }: NewEnrollment,
 ): Promise<{ enrollment: string }> {
   const { db, baseUrl } = services;
   return db.withSchool(context, async (tx) => {
@@ -150,6 +154,7 @@ export async function enrollByHand(
     const overrules = overrule !== undefined;
     const entry = { person, cohort, timeZone, self: null, reason, overrules };
     const entered = await enter(tx, context, courseId, entry);
+    await takeAnswers(tx, context, "staff", person, answers);
     await tellEnrolled(tx, { baseUrl }, context, entered.enrollment, email, found);
     return entered;
   });

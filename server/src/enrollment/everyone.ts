@@ -1,9 +1,12 @@
 /** The people of the whole school, and one of them with all they hold. */
+import type { askedFields, FieldAnswers } from "@dawngate/contract/own-fields";
 import type { Everyone, everyoneQuery, Someone } from "@dawngate/contract/people";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
 import { notFound } from "../base/problem";
+import type { SchoolTransaction } from "../db/connection";
+import { fieldsOf, setFieldsOf } from "../people/fields/service";
 import { type Context, isTheirs } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
@@ -55,4 +58,34 @@ export async function showSomeone(
         .map((one) => sayHeld(one, now)),
     };
   });
+}
+
+/** What stands in a person's fields. */
+export async function showFieldsOf(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  id: string,
+): Promise<z.infer<typeof askedFields>> {
+  return db.readSchool(context, async (tx) => {
+    await known(tx, context, id);
+    return fieldsOf(tx, context, id);
+  });
+}
+
+export async function writeFieldsOf(
+  { db }: Pick<Services, "db">,
+  context: Context,
+  id: string,
+  answers: FieldAnswers,
+): Promise<void> {
+  await db.withSchool(context, async (tx) => {
+    await known(tx, context, id);
+    await setFieldsOf(tx, context, id, answers);
+  });
+}
+
+/** Instructors meet the people of their cohorts, and nobody else. */
+async function known(tx: SchoolTransaction, { cohorts }: Context, id: string): Promise<void> {
+  if (!(await readSomeone(tx, id, cohorts)))
+    throw notFound(`There is no person "${id}" in this school.`);
 }

@@ -25,6 +25,8 @@ export interface Narrowing {
   cohorts: readonly string[] | null;
   /** Who enrolled later is not meant. */
   upTo: string | undefined;
+  /** What a part of one of the school's own fields says of them; null: whatever it says. */
+  answer: { field: string; says: string } | null;
 }
 
 /** Where a page ended: the last row looked at, by what the order sorts by, and by its number. */
@@ -133,6 +135,15 @@ export async function readRoster(
     }
   }
   const find = narrowing.find?.trim() ?? "";
+  // What few have answered is found by its index.
+  if (narrowing.answer !== null) {
+    const people = await peopleWho(tx, narrowing.answer);
+    if (people.length <= FOUND_MOST) {
+      const those = sql`and e.person_id = any (${people}::text[])
+        ${find === "" ? sql`` : sql`and e.sort_name like ${pattern(find)}`}`;
+      return fullPage(await select(tx, { ...asked, most: most + 1 }, those), most);
+    }
+  }
   const length = needsLooking(narrowing, order) ? SHORT_WALK : most + 1;
   const near = await walkAlong(tx, asked, length);
   if (near.rows.length === most || near.end === null) return near;
@@ -150,7 +161,10 @@ export async function readRoster(
 }
 
 /** Whether rows are walked over that do not match: none are where the index holds those that do, and no others. */
-function needsLooking({ find, standing, cohort, cohorts, upTo }: Narrowing, order: RosterOrder) {
+function needsLooking(
+  { find, standing, cohort, cohorts, upTo, answer }: Narrowing,
+  order: RosterOrder,
+) {
   const byIndex = order === "name" ? 1 : 0;
   const narrowed = [standing, cohort].filter((one) => one !== undefined).length;
   return (
@@ -158,6 +172,7 @@ function needsLooking({ find, standing, cohort, cohorts, upTo }: Narrowing, orde
     (find ?? "").trim() !== "" ||
     cohorts !== null ||
     upTo !== undefined ||
+    answer !== null ||
     narrowed > byIndex
   );
 }
@@ -217,7 +232,7 @@ export async function countNeeds(
 
 /** What everybody on the page must be. */
 function conditions(
-  { standing, cohort, cohorts, upTo }: Narrowing,
+  { standing, cohort, cohorts, upTo, answer }: Narrowing,
   at: string,
 ): RawBuilder<unknown> {
   return sql`
@@ -225,6 +240,12 @@ function conditions(
     ${cohort === undefined ? sql`` : sql`and e.cohort_id = ${cohort}`}
     ${cohorts === null ? sql`` : sql`and e.cohort_id = any (${cohorts}::text[])`}
     ${upTo === undefined ? sql`` : sql`and e.enrolled_at <= ${upTo}::timestamptz`}
+    ${
+      answer === null
+        ? sql``
+        : sql`and exists (select from own_value v where v.person_id = e.person_id
+            and v.field_id = ${answer.field} and v.value = ${answer.says})`
+    }
   `;
 }
 
@@ -289,7 +310,7 @@ async function walkAlong(
             : sql``;
   const { rows } = await sql<RosterRow & { walked: number; lastKey: string; lastNumber: string }>`
     with walked as materialized (
-      select e.id, e.number, e.sort_name, e.standing, e.cohort_id, e.finished_at, e.enrolled_at,
+      select e.id, e.number, e.person_id, e.sort_name, e.standing, e.cohort_id, e.finished_at, e.enrolled_at,
         e.todo, e.next_due, e.seen_at, e.access_from, e.access_until,
         (${KEYS[order].key}) as k, row_number() over (order by ${sorted(order)}) as n
       from enrollment e
@@ -358,6 +379,18 @@ async function peopleCalled(tx: SchoolTransaction, find: string): Promise<string
   return rows.map(({ id }) => id);
 }
 
+/** The people of whom a field says something, so many at the most and one more. */
+async function peopleWho(
+  tx: SchoolTransaction,
+  { field, says }: { field: string; says: string },
+): Promise<string[]> {
+  const { rows } = await sql<{ id: string }>`
+    select person_id as id from own_value where field_id = ${field} and value = ${says}
+    limit ${sql.lit(FOUND_MOST + 1)}
+  `.execute(tx);
+  return rows.map(({ id }) => id);
+}
+
 /** One person of a course; undefined where there is none. */
 export async function readRosterRow(tx: SchoolTransaction, course: string, id: string, at: string) {
   const { rows } = await sql<RosterRow>`
@@ -367,9 +400,13 @@ export async function readRosterRow(tx: SchoolTransaction, course: string, id: s
   return rows[0];
 }
 
-/** How many whose name has a part stand how; null where too many match to be counted. */
-export async function countFound(tx: SchoolTransaction, course: string, find: string) {
-  const people = await peopleCalled(tx, find);
+/** How many whose name has a part, or of whom a field says something, stand how; null: too many match to be counted. */
+export async function countFound(
+  tx: SchoolTransaction,
+  course: string,
+  { find, answer }: { find: string } & Pick<Narrowing, "answer">,
+) {
+  const people = answer === null ? await peopleCalled(tx, find) : await peopleWho(tx, answer);
   if (people.length > FOUND_MOST) return null;
   const { rows } = await sql<{
     cohort: string | null;
@@ -380,6 +417,7 @@ export async function countFound(tx: SchoolTransaction, course: string, find: st
     select cohort_id as cohort, standing, finished_at is not null as finished, count(*)::integer as people
     from enrollment e
     where e.course_id = ${course} and e.person_id = any (${people}::text[])
+      ${answer === null || find === "" ? sql`` : sql`and e.sort_name like ${pattern(find)}`}
     group by 1, 2, 3
   `.execute(tx);
   return rows;

@@ -15,6 +15,8 @@ import { notFound } from "../base/problem";
 import { findPublished } from "../courses/service";
 import { versionPlan, versionPlans } from "../courses/versions";
 import type { SchoolTransaction } from "../db/connection";
+import { mayRead } from "../people/fields/answers";
+import { readFields, readValues } from "../people/fields/store";
 import { type Heads, readHeads, sum } from "../schedule/headcount-store";
 import { inBulkFor } from "../schedule/in-bulk";
 import { type Line, lineIn } from "../schedule/line";
@@ -56,9 +58,27 @@ const writeEnd = (order: Query["order"], { key, number }: PageEnd) =>
 
 const narrowingOf = (
   { cohorts }: Context,
-  { find, standing, cohort }: Pick<Query, "find" | "standing" | "cohort">,
+  { find, standing, cohort, field, says }: Pick<Query, keyof Matching & keyof Query>,
   upTo?: string,
-): Narrowing => ({ find, standing, cohort, cohorts, upTo });
+): Narrowing => ({
+  find,
+  standing,
+  cohort,
+  cohorts,
+  upTo,
+  answer: field === undefined || says === undefined ? null : { field, says },
+});
+
+/** Nobody narrows by what they may not read: who is left would tell it. */
+async function mayNarrow(
+  tx: SchoolTransaction,
+  context: Context,
+  { answer }: Narrowing,
+): Promise<void> {
+  if (answer === null) return;
+  const field = (await readFields(tx)).find(({ id }) => id === answer.field);
+  if (!field || !mayRead(context, field)) throw notFound("There is no such field.");
+}
 
 export async function showRoster(
   { db }: Pick<Services, "db">,
@@ -70,6 +90,7 @@ export async function showRoster(
   const at = formatInstant(context.now);
   return reading(db, context, async (tx) => {
     const narrowing = narrowingOf(context, narrowed);
+    await mayNarrow(tx, context, narrowing);
     const { rows, end } = await readRoster(tx, {
       course,
       narrowing,
@@ -117,10 +138,11 @@ const MOST_OPENINGS = 60;
 /** Rows as they are shown: what does not hold is worked out, what opens next has its title. */
 async function present(
   tx: SchoolTransaction,
-  { school, now }: Context,
+  context: Context,
   course: string,
   rows: readonly RosterRow[],
 ): Promise<RosterPerson[]> {
+  const { school, now } = context;
   const fresh = await workedOut(tx, school, course, rows, now);
   const plans = new Map<number, Awaited<ReturnType<typeof versionPlan>>>();
   for (const { version } of rows)
@@ -130,6 +152,12 @@ async function present(
   // Openings of a line that does not hold are not shown as true.
   const holding = rows.filter(({ id }) => !fresh.has(id)).map(({ id }) => id);
   const openings = await readOpenings(tx, holding, [...new Set(modules)]);
+  const listed = (await readFields(tx)).filter((field) => field.listed && mayRead(context, field));
+  const answers = await readValues(
+    tx,
+    rows.map(({ person }) => person),
+    listed,
+  );
   const people: RosterPerson[] = [];
   for (const row of rows) {
     const line = fresh.get(row.id);
@@ -158,6 +186,7 @@ async function present(
             },
       openings: (openings.get(row.id) ?? []).slice(0, MOST_OPENINGS),
       seenAt: row.seenAt,
+      answers: Object.fromEntries(answers.get(row.person) ?? []),
     });
   }
   return people;
@@ -198,19 +227,21 @@ export async function showTotals(
   { db }: Pick<Services, "db">,
   context: Context,
   course: string,
-  { find: asked, cohort }: Pick<Query, "find" | "cohort">,
+  { find: asked, cohort, field, says }: Pick<Query, "find" | "cohort" | "field" | "says">,
 ): Promise<RosterTotals> {
   const find = asked?.trim() ?? "";
   return reading(db, context, async (tx) => {
-    const counted =
-      find === ""
-        ? await readHeads(tx, [course])
-        : find.length < FINDABLE
-          ? null
-          : ((await countFound(tx, course, find))?.map((one) => ({ course, ...one })) ?? null);
+    const narrowing = narrowingOf(context, { cohort, field, says } as Query);
+    await mayNarrow(tx, context, narrowing);
+    const { answer } = narrowing;
+    const all = find === "" && answer === null;
+    const counted = all
+      ? await readHeads(tx, [course])
+      : answer === null && find.length < FINDABLE
+        ? null
+        : await countFound(tx, course, { find, answer });
     if (!counted)
       return { counted: false, all: 0, finished: 0, standings: {}, needs: {}, cohorts: {} };
-    const narrowing = narrowingOf(context, { cohort } as Query);
     const seen = counted.filter((one) => isTheirs(context, one.cohort));
     const here = seen.filter((one) => cohort === undefined || one.cohort === cohort);
     return {
@@ -218,13 +249,15 @@ export async function showTotals(
       all: sum(here),
       finished: sum(here.filter(({ finished }) => finished)),
       standings: added(here, ({ standing }) => standing),
-      needs: find === "" ? await countNeeds(tx, course, narrowing, formatInstant(context.now)) : {},
+      needs: all ? await countNeeds(tx, course, narrowing, formatInstant(context.now)) : {},
       cohorts: added(seen, (one) => one.cohort),
     };
   });
 }
 
-function added(heads: readonly Heads[], by: (one: Heads) => Standing | string | null) {
+type Counted = Omit<Heads, "course">;
+
+function added(heads: readonly Counted[], by: (one: Counted) => Standing | string | null) {
   const all: Record<string, number> = {};
   for (const one of heads) {
     const key = by(one);
@@ -247,6 +280,7 @@ export async function nextMatching(
   const from = readEnd("name", after);
   const at = formatInstant(context.now);
   const narrowing = narrowingOf(context, { ...narrowed } as Query, upTo);
+  await mayNarrow(tx, context, narrowing);
   const { rows, end } = await readRoster(tx, {
     course,
     narrowing,

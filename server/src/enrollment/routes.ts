@@ -2,6 +2,7 @@
 import { compare } from "@dawngate/contract/endpoints/compare";
 import { courses } from "@dawngate/contract/endpoints/courses";
 import { enrollment } from "@dawngate/contract/endpoints/enrollment";
+import { ownFieldEndpoints } from "@dawngate/contract/endpoints/own-fields";
 import { people } from "@dawngate/contract/endpoints/people";
 import { year } from "@dawngate/contract/endpoints/year";
 
@@ -14,7 +15,7 @@ import { compareCohorts } from "./compare/compare";
 import { listCourses, showCourse } from "./courses";
 import { datesFile, endFeed, readFeed, renewFeed, showDates, showFeed } from "./dates";
 import { enrollByHand, enrollSelf } from "./enroll";
-import { showEveryone, showSomeone } from "./everyone";
+import { showEveryone, showFieldsOf, showSomeone, writeFieldsOf } from "./everyone";
 import { showInvitedTo } from "./invited";
 import { openMyLesson, showMyCourse } from "./mine";
 import { changeZone, showOwnself } from "./own-zone";
@@ -79,6 +80,15 @@ export function enrollmentRoutes(services: Services) {
     .openapi(route(services, people.getEveryone, "search"), async (c) =>
       c.json(await showEveryone(services, c.get("context"), c.req.valid("query")), 200),
     )
+    .openapi(route(services, ownFieldEndpoints.getFieldsOf), async (c) =>
+      c.json(await showFieldsOf(services, c.get("context"), c.req.valid("param").person), 200),
+    )
+    .openapi(route(services, ownFieldEndpoints.setFieldsOf), async (c) => {
+      const { person } = c.req.valid("param");
+      const { values } = c.req.valid("json");
+      await writeFieldsOf(services, c.get("context"), person, values);
+      return c.json({ done: true as const }, 200);
+    })
     .openapi(route(services, people.getSomeone), async (c) =>
       c.json(await showSomeone(services, c.get("context"), c.req.valid("param").person), 200),
     )

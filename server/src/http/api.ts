@@ -14,6 +14,7 @@ import { fileRoutes } from "../files/routes";
 import type { Changes } from "../jobs/changes";
 import { lessonRoutes } from "../lessons/routes";
 import { noticeRoutes } from "../notices/routes";
+import { ownFieldRoutes } from "../people/fields/routes";
 import { peopleRoutes } from "../people/routes";
 import { reminderRoutes } from "../reminders/routes";
 import { reviewRoutes } from "../review/routes";
@@ -37,6 +38,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", staffRoutes(services))
     .route("/", courseRoutes(services, changes))
     .route("/", peopleRoutes(services))
+    .route("/", ownFieldRoutes(services))
     .route("/", coverRoutes(services))
     .route("/", fileRoutes(services))
     .route("/", lessonRoutes(services))

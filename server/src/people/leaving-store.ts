@@ -71,6 +71,10 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
         'notWanted', coalesce((select jsonb_agg(jsonb_build_object('kind', f.kind,
             'enrollment', f.enrollment_id))
           from notice_off f where f.school_id = p.school_id and f.person_id = p.id), '[]'),
+        'answers', coalesce((select jsonb_agg(jsonb_build_object('field', f.terms ->> 'name',
+            'value', v.value) order by f.place, v.part)
+          from own_value v join own_field f on f.school_id = v.school_id and f.id = v.field_id
+          where v.school_id = p.school_id and v.person_id = p.id), '[]'),
         'changes', coalesce((select jsonb_agg(jsonb_build_object('at', c.at, 'by', c.author,
             'what', c.what, 'act', c.act, 'before', c.before, 'after', c.after) order by c.number)
           from change c where c.school_id = p.school_id and c.person = p.id), '[]')) as data
@@ -90,6 +94,7 @@ const THEIRS = [
   "entry_request",
   "waiting",
   "entry_block",
+  "own_value",
 ] as const;
 
 /**
@@ -124,6 +129,15 @@ export async function forgetPerson(tx: SchoolTransaction, person: string): Promi
   await tx.deleteFrom("calendar_entry").where("person_id", "=", person).execute();
   for (const table of THEIRS) await tx.deleteFrom(table).where("person_id", "=", person).execute();
   await forgetWritten(tx, person);
+  // What they answered at a checkout that is not paid waits with the order.
+  await tx
+    .updateTable("sales_order")
+    .set({ answers: null })
+    .where(
+      sql<boolean>`answers is not null and (person_id = ${person}
+        or lower(email) = (select lower(p.email) from person p where p.id = ${person}))`,
+    )
+    .execute();
   const { rows } = await sql<{ account: string | null }>`
     select forget_person(${person}) as account`.execute(tx);
   return rows[0]?.account ?? null;

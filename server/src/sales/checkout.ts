@@ -17,6 +17,7 @@ import { conflict, ProblemError, refusal } from "../base/problem";
 import { digestOf, newSecret } from "../base/secret";
 import type { SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
+import { answersAt } from "../people/fields/answers";
 import { holdTurn } from "../schedule/headcount-store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
@@ -64,6 +65,11 @@ export async function buy(
     const tax = taxFor(onSale.school, onSale.row.offer, place, context.now);
     const { quote } = priced(onSale, wanted, context.now, tax);
     sameAsSeen(quote, wanted.seen, onSale.school.currency);
+    // Of whoever buys for others nothing is asked: it would be about those.
+    const own = wanted.gift === undefined && wanted.seats === 1 && !wanted.renews;
+    const answers = own
+      ? await answersAt(tx, "buying", context.person, wanted.answers ?? {})
+      : null;
     const made = newOrder(onSale, { listing, quote, tax, wanted, now: context.now });
     const { id } = made;
     await insertOrder(tx, context.school, {
@@ -72,6 +78,7 @@ export async function buy(
       person_id: context.person,
       ...buyer,
       gift: wanted.gift ?? null,
+      answers: answers && Object.fromEntries(answers),
       renews: wanted.renews,
       consent_at: wanted.beginAtOnce ? formatInstant(context.now) : null,
       held_until: formatInstant((context.now + HOLD) as Instant),

@@ -15,6 +15,7 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { enterBought } from "../enrollment/enroll";
 import { sayEnrolled } from "../enrollment/say-enrolled";
 import { noteTold } from "../enrollment/store";
+import { keepWhatHolds } from "../people/fields/answers";
 import type { Context } from "../school/context";
 import { inMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
@@ -28,7 +29,7 @@ import { addSold, readListing } from "./listing-store";
 import { mailBuyer, quoteInMail } from "./mail-buyer";
 import { addEnrollment } from "./order-enrollment-store";
 import { isGivenOut } from "./order-kinds";
-import { nextReceipt, type OrderRow, updateOrder } from "./order-store";
+import { nextReceipt, type OrderRow, takeOrderAnswers, updateOrder } from "./order-store";
 import { renew } from "./renewal";
 import { cohortIn, readTerms } from "./terms-store";
 
@@ -84,6 +85,8 @@ export async function fulfil(
       await sayEnrolled(tx, doing, first),
     );
   }
+  const answers = await takeOrderAnswers(tx, order.id);
+  if (answers && person !== null) await keepWhatHolds(tx, school, person, answers);
   // What everybody who buys counts on, last: the next one waits for no more than the receipt.
   const listing = await readListing(tx, order.listing_id);
   if (listing && !order.renews) await addSold(tx, order.listing_id, order.seats);

@@ -1,4 +1,5 @@
 /** Orders and what happened to them, in the database. */
+import type { FieldAnswers } from "@dawngate/contract/own-fields";
 import type {
   Billing,
   Gift,
@@ -44,7 +45,7 @@ export interface OrderRow
 }
 
 /** What is kept as documents. */
-type Documents = "tax" | "gift" | "payment_terms" | "series" | "billing" | "changing";
+type Documents = "answers" | "tax" | "gift" | "payment_terms" | "series" | "billing" | "changing";
 
 const COLUMNS = [
   "id",
@@ -106,6 +107,7 @@ export type NewOrder = Omit<
   quote: Quote;
   tax: OrderTax | null;
   gift: Gift | null;
+  answers?: FieldAnswers | null;
   billing: Billing | null;
   payment_terms: PaymentTerms;
   series: Series | null;
@@ -114,7 +116,7 @@ export type NewOrder = Omit<
 export async function insertOrder(
   tx: SchoolTransaction,
   school: SchoolId,
-  { quote, tax, gift, billing, payment_terms, series, ...order }: NewOrder,
+  { quote, tax, gift, answers = null, billing, payment_terms, series, ...order }: NewOrder,
 ): Promise<void> {
   await tx
     .insertInto("sales_order")
@@ -124,6 +126,7 @@ export async function insertOrder(
       quote: JSON.stringify(quote),
       tax: tax && JSON.stringify(tax),
       gift: gift && JSON.stringify(gift),
+      answers: answers && JSON.stringify(answers),
       billing: billing && JSON.stringify(billing),
       payment_terms: JSON.stringify(payment_terms),
       series: series && JSON.stringify(series),
@@ -380,4 +383,19 @@ export async function hasBoughtSince(
     limit 1
   `.execute(tx);
   return rows.length > 0;
+}
+
+/** What the buyer of an order answered, taken from it: it is theirs from now on, and the order holds it no more. */
+export async function takeOrderAnswers(
+  tx: SchoolTransaction,
+  order: string,
+): Promise<FieldAnswers | null> {
+  const row = await tx
+    .selectFrom("sales_order")
+    .select("answers")
+    .where("id", "=", order)
+    .executeTakeFirst();
+  if (!row?.answers) return null;
+  await tx.updateTable("sales_order").set({ answers: null }).where("id", "=", order).execute();
+  return row.answers;
 }

@@ -32,7 +32,8 @@ export async function countPeople(tx: SchoolTransaction, course: string, cohort?
   return sum(heads.filter((one) => cohort === undefined || one.cohort === cohort));
 }
 
-export const sum = (heads: readonly Heads[]) => heads.reduce((all, { people }) => all + people, 0);
+export const sum = (heads: readonly Pick<Heads, "people">[]) =>
+  heads.reduce((all, { people }) => all + people, 0);
 
 /**
  * How many hold a seat in each cohort of a course by the lines that were counted, and whose line does not hold, so many

@@ -73,5 +73,11 @@ export async function joinPeople(tx: SchoolTransaction, into: string, from: stri
         and not exists (select from ${sql.table(table)} o where o.school_id = t.school_id
           and o.person_id = ${own.id} and o.course_id is not distinct from t.course_id)
     `.execute(tx);
+  // What only the other answered stays answered.
+  await sql`
+    update own_value t set person_id = ${own.id} where t.person_id = ${other.id}
+      and not exists (select from own_value o where o.school_id = t.school_id
+        and o.person_id = ${own.id} and o.field_id = t.field_id)
+  `.execute(tx);
   await tx.deleteFrom("person").where("id", "=", other.id).execute();
 }

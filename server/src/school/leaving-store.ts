@@ -37,6 +37,8 @@ const TAKEN = [
   "cohort_instructor",
   "course_author",
   "person",
+  "own_field",
+  "own_value",
   "enrollment",
   "enrollment_event",
   "opening",

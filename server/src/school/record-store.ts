@@ -47,6 +47,8 @@ export async function readChanges(
         when 'person' then (select x.name from person x where x.id = c.subject)
         when 'enrollment' then (select x.name from person x where x.id = c.person)
         when 'enrollment_event' then (select x.name from person x where x.id = c.person)
+        when 'own_field' then (select x.terms ->> 'name' from own_field x where x.id = c.subject)
+        when 'own_value' then (select x.terms ->> 'name' from own_field x where x.id = c.subject)
         when 'member' then (select x.name from member x where x.user_id = c.subject)
         when 'cohort_instructor' then (select x.name from member x where x.user_id = c.subject)
         when 'course_author' then (select x.name from member x where x.user_id = c.subject)

@@ -1,6 +1,7 @@
 import type { Course } from "@dawngate/contract/courses";
 import type { PeopleFile, PeopleRows, RowFate } from "@dawngate/contract/people-file";
 import type { Roster } from "@dawngate/contract/roster";
+import { NO_CHECK } from "@dawngate/core/people";
 import type { Instant } from "@dawngate/core/time";
 import { peopleFileWorker } from "../../src/enrollment/people-file/work";
 import { OWNER, type Owned, ownedSchool } from "../helpers/owned";
@@ -176,5 +177,72 @@ describe("trouble", () => {
       new TextEncoder().encode("name,mail\nA,a@example.org"),
       404,
     );
+  });
+});
+
+describe("columns of the school's own fields", () => {
+  const field = (name: string, more: object) =>
+    ask<{ id: string }>("POST", "/schools/one/fields", {
+      name,
+      hint: "",
+      kind: "text",
+      check: NO_CHECK,
+      choices: [],
+      asks: { entering: "no", buying: "no", staff: "may" },
+      seenBy: "staff",
+      listed: true,
+      ended: false,
+      ...more,
+    });
+  const said = async (find: string) =>
+    (await roster(find)).people.map(({ name, answers }) => [name, ...Object.values(answers)]);
+  test("are known by their names, checked row by row, and kept with whoever comes in or is in", async () => {
+    const sites = [
+      { id: "mill", text: "The Mill", ended: false },
+      { id: "oven", text: "The Oven", ended: false },
+    ];
+    const site = await field("Works at", { kind: "choice", choices: sites });
+    await field("Years baking", { kind: "number", check: { ...NO_CHECK, least: 0 } });
+    const file = [
+      "Name,Mail,works AT,Years-baking",
+      "Dora Field,dora.field@example.org,the mill,0.5",
+      "Egon Field,egon.field@example.org,The Moon,1",
+      "Fay Field,fay.field@example.org,,minus one",
+      "Ben Oak,ben.oak@example.org,The Oven,",
+    ].join("\n");
+    const id = await bring(file);
+    expect(await show(id)).toMatchObject({
+      columns: ["name", "email", `own:${site.id}`, expect.stringMatching(/^own:f-/)],
+      fates: { new: 1, in: 1, refused: 2 },
+    });
+    expect((await rows(id, "refused")).map(({ reason }) => reason)).toEqual([
+      "Works at: There is no choice “The Moon”",
+      "Years baking: “minus one” is no number; write it as 12 or 0.5",
+    ]);
+    await enroll(id);
+    expect(await said("Field")).toEqual([["Dora Field", "mill", 0.5]]);
+    // Whoever is in already stays as they are, and what the file says of them is known now.
+    expect(await said("Ben Oak")).toEqual([["Ben Oak", "oven"]]);
+  });
+  test("a column of a field that is not asked is refused; a field staff must fill in is missed in a row", async () => {
+    await field("Contract", { asks: { entering: "no", buying: "no", staff: "must" } });
+    const id = await bring("Name,Mail,Paper\nGus Field,gus.field@example.org,yes\n");
+    expect((await rows(id)).map(({ reason }) => reason)).toEqual([
+      "Contract: the school asks for this",
+    ]);
+    const set = (column: string, status = 200) =>
+      ask(
+        "PUT",
+        `${files}/${id}`,
+        { columns: ["name", "email", column], cohort: null, timeZone: "Europe/Lisbon" },
+        status,
+      );
+    await set("own:nothing", 422);
+    const { fields } = await ask<{ fields: { id: string; name: string }[] }>(
+      "GET",
+      "/schools/one/fields",
+    );
+    await set(`own:${fields.find(({ name }) => name === "Contract")?.id}`);
+    expect(await show(id)).toMatchObject({ fates: { new: 1, refused: 0 } });
   });
 });

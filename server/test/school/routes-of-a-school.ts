@@ -14,6 +14,17 @@ const cohort = {
   grace: 0,
   seats: null,
 };
+const FIELD = {
+  name: "Bakery",
+  hint: "",
+  kind: "text",
+  check: { longest: null, signs: "any", least: null, most: null, from: null, to: null },
+  choices: [],
+  asks: { entering: "no", buying: "no", staff: "may" },
+  seenBy: "them",
+  listed: false,
+  ended: false,
+};
 export const act = {
   enrollments: ["e2"],
   key: "12345678",
@@ -52,6 +63,15 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ],
   ["GET", "/schools/one/courses/c/people-files/x/refused.csv", undefined, "cohorts.change"],
   ["DELETE", "/schools/one/courses/c/people-files/x", undefined, "cohorts.change"],
+  ["GET", "/schools/one/fields", undefined, "people.see"],
+  ["POST", "/schools/one/fields", FIELD, "fields.change"],
+  ["PUT", "/schools/one/fields/f", FIELD, "fields.change"],
+  ["PUT", "/schools/one/fields/f/place", { place: 0 }, "fields.change"],
+  ["DELETE", "/schools/one/fields/f", undefined, "fields.change"],
+  ["GET", "/schools/one/fields/asked", undefined, "school.see"],
+  ["PUT", "/schools/one/fields/asked", { values: {} }, "self.learn"],
+  ["GET", "/schools/one/people/p/fields", undefined, "people.see"],
+  ["PUT", "/schools/one/people/p/fields", { values: {} }, "people.act"],
   ["GET", "/schools/one/courses/c/cohorts/compare?cohorts=k", undefined, "people.see"],
   ["GET", "/schools/one/questions", undefined, "courses.edit"],
   [

@@ -44,6 +44,7 @@ import * as m0042 from "./0042-orders-of-enrollments";
 import * as m0043 from "./0043-announced-to-whom";
 import * as m0044 from "./0044-reminders";
 import * as m0045 from "./0045-had-before";
+import * as m0046 from "./0046-own-fields";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -91,4 +92,5 @@ export const migrations = {
   "0043-announced-to-whom": m0043,
   "0044-reminders": m0044,
   "0045-had-before": m0045,
+  "0046-own-fields": m0046,
 };

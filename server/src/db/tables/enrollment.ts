@@ -1,6 +1,6 @@
 /** Cohorts, who is in, and all that happened to them. */
 import type { RowFate } from "@dawngate/contract/people-file";
-import type { Entry, FileColumn, Standing } from "@dawngate/core/enrollment";
+import type { Column, Entry, Standing } from "@dawngate/core/enrollment";
 import type { PlanCohort } from "@dawngate/core/plan";
 import type { Generated, JSONColumnType } from "kysely";
 import type { Authored } from "./columns";
@@ -98,7 +98,7 @@ export interface PeopleFileTable {
   name: string;
   state: "checking" | "checked" | "enrolling" | "done" | "broken";
   heads: JSONColumnType<string[]>;
-  columns: JSONColumnType<(FileColumn | null)[]>;
+  columns: JSONColumnType<(Column | null)[]>;
   cohort_id: string | null;
   time_zone: string;
   number: Generated<number>;

@@ -1,5 +1,6 @@
 /** Whom a school knows, and their calendars. */
-import type { Generated } from "kysely";
+import type { OwnFieldTerms } from "@dawngate/contract/own-fields";
+import type { ColumnType, Generated } from "kysely";
 
 export interface PersonTable {
   school_id: string;
@@ -30,7 +31,26 @@ export interface CalendarEntryTable {
   gone: Generated<boolean>;
 }
 
+export interface OwnFieldTable {
+  school_id: string;
+  id: string;
+  place: number;
+  /** All that is said of it. */
+  terms: ColumnType<OwnFieldTerms, string, string>;
+}
+
+/** Each part of an answer is a row: of several choices each is found by itself. */
+export interface OwnValueTable {
+  school_id: string;
+  person_id: string;
+  field_id: string;
+  part: Generated<number>;
+  value: string;
+}
+
 export interface PeopleTables {
+  own_field: OwnFieldTable;
+  own_value: OwnValueTable;
   person: PersonTable;
   calendar_feed: CalendarFeedTable;
   calendar_entry: CalendarEntryTable;

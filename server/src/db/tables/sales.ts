@@ -1,4 +1,5 @@
 /** What is on sale, and what was bought. */
+import type { FieldAnswers } from "@dawngate/contract/own-fields";
 import type {
   Billing,
   Gift,
@@ -76,6 +77,8 @@ export interface SalesOrderTable {
   renews: ColumnType<boolean, boolean | undefined, boolean>;
   /** Null: the buyer keeps it. */
   gift: ColumnType<Gift | null, string | null | undefined, string | null>;
+  /** What the buyer answered the school; kept with them once they are in. */
+  answers: ColumnType<FieldAnswers | null, string | null | undefined, string | null>;
   quote: JSONColumnType<Quote>;
   currency: string;
   consent_at: string | null;

@@ -1,9 +1,12 @@
 /** What would become of a row of a file, or will: one judgment, for looking and for enrolling. */
+import type { OwnField } from "@dawngate/contract/own-fields";
 import type { RowFate } from "@dawngate/contract/people-file";
 import { mailAddress, personName } from "@dawngate/contract/text";
-import { type FileColumn, readRow } from "@dawngate/core/enrollment";
+import { type Column, readRow } from "@dawngate/core/enrollment";
+import { type FieldValue, readTypedAnswer } from "@dawngate/core/people";
 import { findZone, formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
+import { readFields, readValues } from "../../people/fields/store";
 import { readCohorts } from "../../schedule/cohort-store";
 import { seatsLeft } from "../seats";
 import { type FileRow, knownBy } from "./store";
@@ -12,7 +15,9 @@ import { type FileRow, knownBy } from "./store";
 export interface Ground {
   course: string;
   archived: boolean;
-  columns: readonly (FileColumn | null)[];
+  columns: readonly (Column | null)[];
+  /** The school's own that are asked. */
+  fields: readonly OwnField[];
   /** For rows that say nothing. */
   cohort: string | null;
   timeZone: string;
@@ -35,7 +40,8 @@ export async function groundOf(
   return {
     course: file.course_id,
     archived,
-    columns: file.columns as (FileColumn | null)[],
+    columns: file.columns as (Column | null)[],
+    fields: (await readFields(tx)).filter(({ ended }) => !ended),
     cohort: file.cohort_id,
     timeZone: file.time_zone,
     cohorts: cohorts.map(({ name, cohort }) => ({ id: cohort.id, name })),
@@ -56,6 +62,8 @@ export interface Judged {
   account: string | null;
   /** What they hold already. */
   enrollment: string | null;
+  /** What the row says of the school's own fields. */
+  answers: Map<string, FieldValue>;
 }
 
 const folded = (text: string) => text.normalize("NFKC").toLowerCase().replace(/\s+/gu, " ").trim();
@@ -70,8 +78,11 @@ export async function judge(
   const read = rows.map((row) => ({ line: row.line, ...readRow(row.cells, ground.columns) }));
   const emails = [...new Set(read.map(({ email }) => email.toLowerCase()))];
   const known = await knownBy(tx, ground.course, emails, formatInstant(now));
-  return read.map(({ line, name, email, zone, cohort: named }) => {
+  const people = [...known.values()].map(({ id }) => id);
+  const answered = await readValues(tx, people, ground.fields);
+  return read.map(({ line, name, email, zone, cohort: named, own }) => {
     const person = known.get(email.toLowerCase());
+    const { answers, fault } = answersOf(ground, own, person && answered.get(person.id));
     const cohort =
       named === ""
         ? ground.cohort
@@ -85,10 +96,11 @@ export async function judge(
       person: person?.id ?? null,
       account: person?.account ?? null,
       enrollment: person?.enrollment ?? null,
+      answers,
     };
     const refused = (reason: string) => ({ ...judged, fate: "refused" as const, reason });
     const wrong = faultOf({ ...judged, zone, named }, ground);
-    if (wrong) return refused(wrong);
+    if (wrong ?? fault) return refused(wrong ?? fault ?? "");
     const before = ground.seen.get(email.toLowerCase());
     if (before !== undefined && before !== line)
       return refused(`The same address stands in line ${before}`);
@@ -108,6 +120,29 @@ export async function judge(
       };
     return { ...judged, fate: person ? ("known" as const) : ("new" as const), reason: null };
   });
+}
+
+/** What a row says of the school's own fields, and what is wrong with it, or missing; null: nothing. */
+function answersOf(
+  { fields }: Ground,
+  own: ReadonlyMap<string, string>,
+  known: ReadonlyMap<string, FieldValue> = new Map(),
+): { answers: Map<string, FieldValue>; fault: string | null } {
+  const answers = new Map<string, FieldValue>();
+  let fault: string | null = null;
+  for (const field of fields) {
+    const said = own.get(field.id);
+    const before = known.get(field.id) ?? null;
+    if (said === undefined) {
+      if (field.asks.staff === "must" && before === null)
+        fault ??= `${field.name}: the school asks for this`;
+      continue;
+    }
+    const read = readTypedAnswer(field, said, before);
+    if (read.ok) answers.set(field.id, read.value);
+    else fault ??= `${field.name}: ${read.fault}`;
+  }
+  return { answers, fault };
 }
 
 const nameOf = ({ cohorts }: Ground, id: string | null) =>

@@ -6,7 +6,13 @@ import type {
   PeopleRows,
   peopleRowsQuery,
 } from "@dawngate/contract/people-file";
-import { columnsOf, type FileColumn, missingColumn, readRow } from "@dawngate/core/enrollment";
+import {
+  type Column,
+  columnsOf,
+  missingColumn,
+  ownColumn,
+  readRow,
+} from "@dawngate/core/enrollment";
 import { formatInstant } from "@dawngate/core/time";
 import papaparse from "papaparse";
 import { z } from "zod";
@@ -15,6 +21,7 @@ import { conflict, notFound, refusal } from "../../base/problem";
 import { published } from "../../courses/service";
 import type { SchoolTransaction } from "../../db/connection";
 import { follow } from "../../jobs/outbox";
+import { readFields } from "../../people/fields/store";
 import { readCohorts } from "../../schedule/cohort-store";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
@@ -46,7 +53,7 @@ export async function bringPeople(
   await db.withSchool(context, async (tx) => {
     await published(tx, context.school, course);
     await knownCohort(tx, course, cohort);
-    const columns = (await columnsBefore(tx, heads)) ?? columnsOf(heads);
+    const columns = await columnsFor(tx, heads);
     const by = { id: context.who.id, name: context.who.name };
     const at = formatInstant(context.now);
     await insertFile(
@@ -62,6 +69,29 @@ export async function bringPeople(
 
 const workOn = (tx: SchoolTransaction, { school }: Pick<Context, "school">, file: string) =>
   follow(tx, school, "people-file", { school, file });
+
+/** The columns as they were said for a file of such heads, or as their heads say; of fields those that are asked. */
+async function columnsFor(
+  tx: SchoolTransaction,
+  heads: readonly string[],
+): Promise<(Column | null)[]> {
+  const fields = (await readFields(tx)).filter(({ ended }) => !ended);
+  const before = await columnsBefore(tx, heads);
+  if (!before) return columnsOf(heads, fields);
+  const there = new Set<Column | null>(fields.map(({ id }) => ownColumn(id)));
+  return before.map((column) => (column?.startsWith("own:") && !there.has(column) ? null : column));
+}
+
+async function knownFields(tx: SchoolTransaction, columns: readonly (Column | null)[]) {
+  const fields = new Set((await readFields(tx)).flatMap(({ id, ended }) => (ended ? [] : [id])));
+  const at = columns.findIndex(
+    (column) => column?.startsWith("own:") && !fields.has(column.slice("own:".length)),
+  );
+  if (at >= 0)
+    throw refusal("A field is not asked any more.", [
+      { path: `columns[${at}]`, reason: "The school does not ask this any more" },
+    ]);
+}
 
 async function knownCohort(tx: SchoolTransaction, course: string, cohort: string | null) {
   if (cohort !== null && !(await readCohorts(tx, course)).some((k) => k.cohort.id === cohort))
@@ -115,6 +145,7 @@ export async function changePeopleFile(
         { path: "columns", reason: "Say once which column is what" },
       ]);
     await knownCohort(tx, course, cohort);
+    await knownFields(tx, columns);
     await updateFile(tx, id, {
       state: "checking",
       columns: JSON.stringify(columns),
@@ -146,7 +177,7 @@ export async function showPeopleRows(
     return {
       rows: page.flatMap(({ line, cells, fate: became, reason }) => {
         if (became === "unknown") return [];
-        const { name, email, cohort } = readRow(cells, columns as (FileColumn | null)[]);
+        const { name, email, cohort } = readRow(cells, columns as (Column | null)[]);
         return [
           {
             number: line,

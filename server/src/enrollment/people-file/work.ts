@@ -7,6 +7,7 @@ import { ProblemError } from "../../base/problem";
 import { published } from "../../courses/service";
 import type { Database, SchoolId, SchoolTransaction } from "../../db/connection";
 import { projectSoon } from "../../jobs/projecting-store";
+import { writeValues } from "../../people/fields/store";
 import { insertPeople } from "../../people/store";
 import { readCohorts } from "../../schedule/cohort-store";
 import type { Context } from "../../school/context";
@@ -128,6 +129,7 @@ async function enrollAll(parts: Parts, school: SchoolId, brought: Held): Promise
       const judged = await judge(tx, ground, rows, at);
       const entering = judged.filter(({ fate }) => fate === "new" || fate === "known");
       await enterAll(tx, parts, school, file, entering, at);
+      await keepAll(tx, school, judged);
       const moving = judged.filter(({ fate }) => fate === "moves");
       await setFates(
         tx,
@@ -165,6 +167,7 @@ async function enterAll(
       .filter(({ isNew }) => isNew)
       .map(({ person, name, email, timeZone }) => ({ id: person, name, email, timeZone })),
   );
+  await writeAnswers(tx, school, made);
   const reason = `Enrolled by ${file.by_name}, from ${file.name}`;
   await insertEnrollments(
     tx,
@@ -195,6 +198,29 @@ async function enterAll(
       user_id: account,
     });
 }
+
+/** What the rows say of people who were known before; whoever has come in by them has theirs. */
+async function keepAll(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  rows: readonly Judged[],
+): Promise<void> {
+  const known = rows.filter(({ fate }) => fate === "in" || fate === "moves");
+  await writeAnswers(tx, school, known);
+}
+
+const writeAnswers = (
+  tx: SchoolTransaction,
+  school: SchoolId,
+  rows: readonly Pick<Judged, "person" | "answers">[],
+) =>
+  writeValues(
+    tx,
+    school,
+    rows.flatMap(({ person, answers }) =>
+      person === null ? [] : [...answers].map(([field, value]) => ({ person, field, value })),
+    ),
+  );
 
 /** Those who are in another cohort are moved as staff move them, under a key of the row's: once. */
 async function moveAll(

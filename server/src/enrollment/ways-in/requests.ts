@@ -1,6 +1,11 @@
 /** The approval queue: people ask to come in, staff decide, and either way they are told. */
 import { randomUUID } from "node:crypto";
-import type { EntryDecided, EntryDecision, EntryRequests } from "@dawngate/contract/ways-in";
+import type {
+  askEntry as askEntryBody,
+  EntryDecided,
+  EntryDecision,
+  EntryRequests,
+} from "@dawngate/contract/ways-in";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../../base/cursor";
@@ -9,6 +14,7 @@ import { conflict, notFound, ProblemError } from "../../base/problem";
 import { published } from "../../courses/service";
 import type { SchoolTransaction } from "../../db/connection";
 import { follow } from "../../jobs/outbox";
+import { takeAnswers } from "../../people/fields/answers";
 import { type Context, isTheirs } from "../../school/context";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
@@ -32,7 +38,7 @@ export async function askEntry(
   { db }: Db,
   context: Context,
   course: string,
-  asked: { cohort: string | null; timeZone: string; words: string },
+  asked: z.infer<typeof askEntryBody>,
 ): Promise<void> {
   await db.withSchool(context, async (tx) => {
     const { person, email } = await ownPerson(tx, context, asked.timeZone);
@@ -48,6 +54,7 @@ export async function askEntry(
       throw new ProblemError(422, "The school asks a question first.", [
         { path: "words", reason: "Answer what is asked" },
       ]);
+    await takeAnswers(tx, context, "entering", person, asked.answers);
     await insertRequest(tx, {
       school_id: context.school,
       id: randomUUID(),

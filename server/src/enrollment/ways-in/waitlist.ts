@@ -3,7 +3,7 @@
  * an offer lapses after the time the school sets. Whatever gives out seats takes turns, also on two servers.
  */
 import { randomUUID } from "node:crypto";
-import type { WaitlistPage } from "@dawngate/contract/ways-in";
+import type { joinWaitlist as joining, WaitlistPage } from "@dawngate/contract/ways-in";
 import { mayWait, takesWaiters } from "@dawngate/core/enrollment";
 import { sayInstant, sayZone } from "@dawngate/core/schedule/words";
 import { formatInstant, HOUR, type Instant, MINUTE, zoneOf } from "@dawngate/core/time";
@@ -15,6 +15,7 @@ import { published } from "../../courses/service";
 import type { Database, SchoolId, SchoolTransaction } from "../../db/connection";
 import { system } from "../../db/who";
 import { follow } from "../../jobs/outbox";
+import { takeAnswers } from "../../people/fields/answers";
 import { readCohorts } from "../../schedule/cohort-store";
 import { holdTurn } from "../../schedule/headcount-store";
 import { type Context, isTheirs } from "../../school/context";
@@ -47,7 +48,7 @@ export async function joinWaitlist(
   { db }: Db,
   context: Context,
   course: string,
-  { cohort, timeZone }: { cohort: string; timeZone: string },
+  { cohort, timeZone, answers }: z.infer<typeof joining>,
 ): Promise<void> {
   await db.withSchool(context, async (tx) => {
     const { person, email } = await ownPerson(tx, context, timeZone);
@@ -58,6 +59,7 @@ export async function joinWaitlist(
     if (door.waits) return;
     if (door.faults.length === 0) throw conflict("A seat is free: enroll, and it is yours.");
     if (!mayWait(door.faults)) door.refuse(door.faults);
+    await takeAnswers(tx, context, "entering", person, answers);
     await insertWaiting(tx, {
       school_id: context.school,
       id: randomUUID(),

@@ -1,0 +1,118 @@
+/** Endpoints of a school's own fields about its people. */
+import { planFields } from "@dawngate/core/plan";
+import { z } from "zod";
+import { done, endpoints, inSchool } from "../endpoint";
+import {
+  answeredFields,
+  askedFields,
+  askedQuery,
+  fieldPlace,
+  ownFields,
+  ownFieldTerms,
+} from "../own-fields";
+
+const FIELDS = "/schools/{school}/fields";
+const inField = inSchool.extend({ field: planFields.id });
+const inPerson = inSchool.extend({ person: planFields.id });
+
+export const ownFieldEndpoints = endpoints("own-fields", {
+  getOwnFields: {
+    method: "get",
+    path: FIELDS,
+    summary: "The school's own fields about people",
+    description: "Those whoever asks sees the answers of.",
+    who: "people.see",
+    params: inSchool,
+    answer: ownFields,
+    answered: "The fields, in the school's order.",
+    holds: ["fields"],
+  },
+  makeOwnField: {
+    method: "post",
+    path: FIELDS,
+    summary: "Ask one thing more",
+    who: "fields.change",
+    params: inSchool,
+    body: ownFieldTerms,
+    answer: z.object({ id: z.string() }),
+    answered: "It stands last.",
+    changes: ["fields", "ownAnswers", "changes"],
+  },
+  setOwnField: {
+    method: "put",
+    path: `${FIELDS}/{field}`,
+    summary: "Change a field",
+    description:
+      "What it holds stays of its kind while somebody has answered; a choice that somebody has taken is put out of use, not taken away.",
+    who: "fields.change",
+    params: inField,
+    body: ownFieldTerms,
+    answer: done,
+    answered: "Kept; it holds for whoever answers from now on.",
+    changes: ["fields", "ownAnswers", "people", "changes"],
+  },
+  placeOwnField: {
+    method: "put",
+    path: `${FIELDS}/{field}/place`,
+    summary: "Put a field at another place",
+    who: "fields.change",
+    params: inField,
+    body: fieldPlace,
+    answer: done,
+    answered: "It stands there.",
+    changes: ["fields", "ownAnswers"],
+  },
+  dropOwnField: {
+    method: "delete",
+    path: `${FIELDS}/{field}`,
+    summary: "Take away a field that nobody has answered",
+    who: "fields.change",
+    params: inField,
+    answer: done,
+    answered: "It is gone.",
+    changes: ["fields", "ownAnswers", "changes"],
+  },
+  getAskedFields: {
+    method: "get",
+    path: `${FIELDS}/asked`,
+    summary: "What the school asks of whoever comes in, or buys; with what is known of oneself",
+    who: "school.see",
+    params: inSchool,
+    query: askedQuery,
+    answer: askedFields,
+    answered: "The fields, with one's own answers where one is signed in.",
+    holds: ["ownAnswers"],
+  },
+  answerFields: {
+    method: "put",
+    path: `${FIELDS}/asked`,
+    summary: "Answer for oneself what the school asks",
+    who: "self.learn",
+    params: inSchool,
+    body: answeredFields,
+    answer: done,
+    answered: "Kept.",
+    changes: ["ownAnswers", "people", "changes"],
+  },
+  getFieldsOf: {
+    method: "get",
+    path: "/schools/{school}/people/{person}/fields",
+    summary: "What stands in a person's fields, for staff",
+    who: "people.see",
+    params: inPerson,
+    answer: askedFields,
+    answered: "The fields whoever asks sees, with what stands in them.",
+    holds: ["people"],
+  },
+  setFieldsOf: {
+    method: "put",
+    path: "/schools/{school}/people/{person}/fields",
+    summary: "Write what stands in a person's fields",
+    who: "people.act",
+    params: inPerson,
+    body: answeredFields,
+    answer: done,
+    answered: "Kept, and on the record of changes.",
+    changes: ["people", "ownAnswers", "changes"],
+  },
+});

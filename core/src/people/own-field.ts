@@ -1,0 +1,210 @@
+/** A field of a school's own about its people: what it asks, and whether an answer can be one. */
+import { formatDate, parseDate } from "../time";
+
+/** What a field holds: words, a number, a day, one of some choices, or several of them. */
+export const FIELD_KINDS = ["text", "number", "date", "choice", "several"] as const;
+export type FieldKind = (typeof FIELD_KINDS)[number];
+
+/** Where somebody is asked: coming in by themselves, buying, or by staff who enroll them. */
+export const ASKED_AT = ["entering", "buying", "staff"] as const;
+export type AskedAt = (typeof ASKED_AT)[number];
+
+/** Whether it is asked there, and whether it has to be answered. */
+export const ASKS = ["no", "may", "must"] as const;
+export type Ask = (typeof ASKS)[number];
+
+/** Who sees what is in it: the person and all staff who see them; all those staff; or those who look after all people. */
+export const SEEN_BY = ["them", "staff", "managers"] as const;
+export type SeenBy = (typeof SEEN_BY)[number];
+
+/** Of which signs a text is: any; figures; or letters from A to Z, figures and hyphens. */
+export const SIGNS = ["any", "figures", "plain"] as const;
+export type Signs = (typeof SIGNS)[number];
+
+/** A choice; one that is put out of use is offered no more, and stays where it was chosen. */
+export interface FieldChoice {
+  id: string;
+  text: string;
+  ended: boolean;
+}
+
+/** What an answer is held to. What does not concern a field's kind is not looked at; null: no limit. */
+export interface FieldCheck {
+  /** The most signs of a text, and of which it is. */
+  longest: number | null;
+  signs: Signs;
+  /** The bounds of a number, both included. */
+  least: number | null;
+  most: number | null;
+  /** The bounds of a day, both included: `YYYY-MM-DD`. */
+  from: string | null;
+  to: string | null;
+}
+
+export const NO_CHECK: FieldCheck = {
+  longest: null,
+  signs: "any",
+  least: null,
+  most: null,
+  from: null,
+  to: null,
+};
+
+/** What of a field decides what an answer can be. */
+export interface AnswerableField {
+  kind: FieldKind;
+  check: FieldCheck;
+  choices: readonly FieldChoice[];
+}
+
+/** What stands in a field: words, a number, a day, a choice's identifier, or several of them. */
+export type FieldValue = string | number | string[];
+
+/** A text has at most so many signs, whatever a school sets. */
+export const LONGEST_TEXT = 500;
+/** A number is at most so far from zero, and has at most so many decimals. */
+const FARTHEST = 1e12;
+const DECIMALS = 6;
+
+type Read = { ok: true; value: FieldValue } | { ok: false; fault: string };
+
+const fault = (text: string): Read => ({ ok: false, fault: text });
+const found = (value: FieldValue): Read => ({ ok: true, value });
+
+/** Line breaks, control characters, and marks that turn the direction of what follows. */
+const UNFIT = /[\p{Cc}\p{Zl}\p{Zp}\u202A-\u202E\u2066-\u2069]/u;
+
+function readText(text: string, { longest, signs }: FieldCheck): Read {
+  const value = text.trim();
+  const most = Math.min(longest ?? LONGEST_TEXT, LONGEST_TEXT);
+  if (value === "") return fault("Write something, or leave it out");
+  if ([...value].length > most) return fault(`At most ${most} ${most === 1 ? "sign" : "signs"}`);
+  if (UNFIT.test(value)) return fault("It stands on one line, without control characters");
+  if (signs === "figures" && !/^\d+$/.test(value)) return fault("Figures only");
+  if (signs === "plain" && !/^[A-Za-z0-9-]+$/.test(value))
+    return fault("Letters from A to Z, figures and hyphens only");
+  return found(value);
+}
+
+function readNumber(value: number, { least, most }: FieldCheck): Read {
+  if (!Number.isFinite(value) || Math.abs(value) > FARTHEST)
+    return fault("Write a number, such as 12 or 0.5");
+  if (Number(value.toFixed(DECIMALS)) !== value) return fault(`At most ${DECIMALS} decimals`);
+  if (least !== null && value < least) return fault(`At least ${least}`);
+  if (most !== null && value > most) return fault(`At most ${most}`);
+  return found(value === 0 ? 0 : value);
+}
+
+function readDay(text: string, { from, to }: FieldCheck): Read {
+  const day = parseDate(text);
+  if (!day.ok) return fault("Write a day as year, month and day, such as 2027-03-01");
+  const value = formatDate(day.value);
+  // Days of four figures stand in the order of their letters.
+  if (from !== null && value < from) return fault(`Not before ${from}`);
+  if (to !== null && value > to) return fault(`Not after ${to}`);
+  return found(value);
+}
+
+/** Of several choices those there are, each once, in the field's order. `before`: what stood there may stay. */
+function readChoices(
+  ids: readonly string[],
+  { kind, choices }: AnswerableField,
+  before: readonly string[],
+): Read {
+  for (const id of ids) {
+    const choice = choices.find((one) => one.id === id);
+    if (!choice) return fault("Choose one of what is offered");
+    if (choice.ended && !before.includes(id))
+      return fault(`“${choice.text}” is not offered any more`);
+  }
+  if (ids.length === 0) return fault("Choose something, or leave it out");
+  if (kind === "several") return found(choices.flatMap(({ id }) => (ids.includes(id) ? [id] : [])));
+  const [only] = ids;
+  if (ids.length > 1 || only === undefined) return fault("Choose one");
+  return found(only);
+}
+
+/**
+ * What somebody gave for a field, as it is kept; or why it cannot be. `before`: what stood there, which may stay though
+ * a choice of it is offered no more.
+ *
+ * @example readAnswer({ kind: "number", check: { ...NO_CHECK, least: 1 }, choices: [] }, 0) // { ok: false, fault: "At least 1" }
+ */
+export function readAnswer(
+  field: AnswerableField,
+  given: unknown,
+  before: FieldValue | null = null,
+): Read {
+  const { kind, check } = field;
+  if (kind === "number")
+    return typeof given === "number" ? readNumber(given, check) : fault("Write a number");
+  if (kind === "several" || kind === "choice") {
+    const ids = Array.isArray(given) ? given : [given];
+    if (!ids.every((id): id is string => typeof id === "string"))
+      return fault("Choose one of what is offered");
+    return readChoices(ids, field, partsOf(before));
+  }
+  if (typeof given !== "string") return fault(kind === "date" ? "Write a day" : "Write a text");
+  return kind === "date" ? readDay(given, check) : readText(given, check);
+}
+
+/** A choice by its words, as a file or a person writes them: letters' size and runs of spaces do not matter. */
+const folded = (text: string) => text.normalize("NFKC").toLowerCase().replace(/\s+/gu, " ").trim();
+
+/**
+ * The same from a text, as it is typed or stands in a file: choices by their words, several parted by `;`. A number has
+ * a point or a comma before its decimals, and nothing between its thousands.
+ *
+ * @example readTypedAnswer({ kind: "number", check: NO_CHECK, choices: [] }, "0,5") // { ok: true, value: 0.5 }
+ */
+export function readTypedAnswer(
+  field: AnswerableField,
+  text: string,
+  before: FieldValue | null = null,
+): Read {
+  const { kind, choices } = field;
+  if (kind === "number") {
+    const plain = text.trim().replace(",", ".");
+    if (!/^[+-]?\d{1,13}(\.\d{1,12})?$/.test(plain))
+      return fault(`“${text.trim().slice(0, 40)}” is no number; write it as 12 or 0.5`);
+    return readAnswer(field, Number(plain), before);
+  }
+  if (kind !== "choice" && kind !== "several") return readAnswer(field, text.trim(), before);
+  const ids: string[] = [];
+  const said = kind === "several" ? text.split(";").filter((one) => one.trim() !== "") : [text];
+  for (const one of said) {
+    const choice =
+      choices.find((known) => !known.ended && folded(known.text) === folded(one)) ??
+      choices.find((known) => folded(known.text) === folded(one));
+    if (!choice) return fault(`There is no choice “${one.trim().slice(0, 60)}”`);
+    ids.push(choice.id);
+  }
+  return readAnswer(field, ids, before);
+}
+
+/** What is kept, part by part: each is a line of its own, and found by itself. */
+export function partsOf(value: FieldValue | null): string[] {
+  if (value === null) return [];
+  return Array.isArray(value) ? value : [String(value)];
+}
+
+/** What was kept part by part, whole again; null where nothing was. */
+export function answerOf(kind: FieldKind, parts: readonly string[]): FieldValue | null {
+  const [first] = parts;
+  if (first === undefined) return null;
+  if (kind === "several") return [...parts];
+  return kind === "number" ? Number(first) : first;
+}
+
+/**
+ * What stands in a field, in words: a choice by its text, several with `; ` between, so that `readTypedAnswer` reads what is
+ * said. A day is `YYYY-MM-DD`; whoever shows it to people may say it otherwise.
+ */
+export function sayAnswer(
+  { choices }: Pick<AnswerableField, "choices">,
+  value: FieldValue,
+): string {
+  const textOf = (id: string) => choices.find((one) => one.id === id)?.text ?? id;
+  if (Array.isArray(value)) return value.map(textOf).join("; ");
+  return typeof value === "number" ? String(value) : textOf(value);
+}

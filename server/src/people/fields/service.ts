@@ -1,0 +1,217 @@
+/** A school's own fields: made, changed, put out of use; and what stands in them, for oneself and for staff. */
+import { randomBytes } from "node:crypto";
+import {
+  type AskedField,
+  type FieldAnswers,
+  MOST_FIELDS,
+  type OwnField,
+  type OwnFieldTerms,
+} from "@dawngate/contract/own-fields";
+import { type AskedAt, NO_CHECK } from "@dawngate/core/people";
+import { conflict, notFound, ProblemError, refusal } from "../../base/problem";
+import type { SchoolTransaction } from "../../db/connection";
+import type { Context } from "../../school/context";
+import type { Services } from "../../school/kit";
+import { asked, fieldsAskedAt, keepAnswers, knownOf, mayRead, readAnswers } from "./answers";
+import {
+  deleteField,
+  holdFields,
+  insertField,
+  isAnswered,
+  orderFields,
+  readFields,
+  takenOf,
+  updateField,
+} from "./store";
+
+type Db = Pick<Services, "db">;
+
+export async function showFields({ db }: Db, context: Context): Promise<{ fields: OwnField[] }> {
+  return db.readSchool(context, async (tx) => ({
+    fields: (await readFields(tx)).filter((field) => mayRead(context, field)),
+  }));
+}
+
+/** What does not concern a field's kind is not kept: it would come back when the kind changes. */
+function tidied(terms: OwnFieldTerms): OwnFieldTerms {
+  const { kind, check } = terms;
+  const { longest, signs, least, most, from, to } = check;
+  return {
+    ...terms,
+    check: {
+      ...NO_CHECK,
+      ...(kind === "text" && { longest, signs }),
+      ...(kind === "number" && { least, most }),
+      ...(kind === "date" && { from, to }),
+    },
+  };
+}
+
+const sameName = (one: string, other: string) =>
+  one.normalize("NFKC").toLowerCase() === other.normalize("NFKC").toLowerCase();
+
+/** Two fields of one name could not be told apart in a list, and not in a file's heads. */
+function freeName(fields: readonly OwnField[], name: string, but: string | null): void {
+  if (fields.some((field) => field.id !== but && sameName(field.name, name)))
+    throw refusal("Another field has this name.", [
+      { path: "name", reason: "Another field has this name" },
+    ]);
+}
+
+export async function makeField(
+  { db }: Db,
+  context: Context,
+  terms: OwnFieldTerms,
+): Promise<{ id: string }> {
+  const id = `f-${randomBytes(5).toString("hex")}`;
+  await db.withSchool(context, async (tx) => {
+    await holdFields(tx, context.school);
+    const fields = await readFields(tx);
+    if (fields.length >= MOST_FIELDS)
+      throw conflict(`A school has at most ${MOST_FIELDS} fields of its own.`);
+    freeName(fields, terms.name, null);
+    await insertField(tx, context.school, id, tidied(terms));
+  });
+  return { id };
+}
+
+const found = (fields: readonly OwnField[], id: string): OwnField => {
+  const field = fields.find((one) => one.id === id);
+  if (!field) throw notFound("There is no such field. It may have been taken away meanwhile.");
+  return field;
+};
+
+export async function setField(
+  { db }: Db,
+  context: Context,
+  id: string,
+  terms: OwnFieldTerms,
+): Promise<void> {
+  await db.withSchool(context, async (tx) => {
+    const fields = await readFields(tx, true);
+    const before = found(fields, id);
+    freeName(fields, terms.name, id);
+    if (before.kind !== terms.kind && (await isAnswered(tx, id)))
+      throw refusal("People have answered this field: it stays of its kind.", [
+        {
+          path: "kind",
+          reason:
+            "People have answered it. Put it out of use, and make another of the kind you want",
+        },
+      ]);
+    const gone = before.choices.filter(({ id }) => !terms.choices.some((one) => one.id === id));
+    const [taken] = await takenOf(
+      tx,
+      id,
+      gone.map((one) => one.id),
+    );
+    if (taken !== undefined) {
+      const text = gone.find((one) => one.id === taken)?.text ?? taken;
+      throw refusal(`People have chosen “${text}”: put it out of use instead.`, [
+        { path: "choices", reason: `People have chosen “${text}”: put it out of use instead` },
+      ]);
+    }
+    await updateField(tx, id, tidied(terms));
+  });
+}
+
+export async function placeField(
+  { db }: Db,
+  context: Context,
+  id: string,
+  place: number,
+): Promise<void> {
+  await db.withSchool(context, async (tx) => {
+    await holdFields(tx, context.school);
+    const fields = await readFields(tx);
+    found(fields, id);
+    const ids = fields.map((one) => one.id).filter((one) => one !== id);
+    ids.splice(place, 0, id);
+    await orderFields(tx, ids);
+  });
+}
+
+export async function dropField({ db }: Db, context: Context, id: string): Promise<void> {
+  await db.withSchool(context, async (tx) => {
+    found(await readFields(tx, true), id);
+    if (await isAnswered(tx, id))
+      throw conflict(
+        "People have answered this field, and what is known is not thrown away: put it out of use.",
+      );
+    await deleteField(tx, id);
+  });
+}
+
+/** What somebody is asked at a place, with what is known of them; without a place all they see about themselves. */
+export async function showAsked(
+  { db }: Db,
+  context: Context,
+  at: AskedAt | null,
+): Promise<{ fields: AskedField[] }> {
+  return db.readSchool(context, async (tx) => {
+    const { person } = context;
+    const fields = await mine(tx, at);
+    const known = await knownOf(tx, person, fields);
+    const shown = fields.map((field) => asked(field, at, known.get(field.id) ?? null));
+    // What is asked no more, or of staff alone, is shown where something is known.
+    return { fields: at !== null ? shown : shown.filter(({ value }) => value !== null) };
+  });
+}
+
+/** What one may read about oneself: at a place what is asked there. What staff ask is not everybody's to read. */
+async function mine(tx: SchoolTransaction, at: AskedAt | null): Promise<OwnField[]> {
+  const fields = at === null ? await readFields(tx) : await fieldsAskedAt(tx, at);
+  return fields.filter(({ seenBy }) => seenBy === "them");
+}
+
+/** Answers for oneself, whatever place it is asked at. */
+export async function answerAsked(
+  { db }: Db,
+  context: Context,
+  given: FieldAnswers,
+): Promise<void> {
+  await db.withSchool(context, async (tx) => {
+    const { person } = context;
+    if (person === null)
+      throw new ProblemError(404, "This school does not know you yet: enroll in a course first.");
+    const fields = (await mine(tx, null)).filter(({ ended }) => !ended);
+    const known = await knownOf(tx, person, fields);
+    const answers = readAnswers(fields, given, known, { at: null, path: "values" });
+    // What has to be answered somewhere can be changed, and not be taken away.
+    for (const [id, value] of answers)
+      if (value === null && Object.values(found(fields, id).asks).includes("must"))
+        throw refusal("The school asks for this: change it, it cannot be empty.", [
+          { path: `values.${id}`, reason: "The school asks for this" },
+        ]);
+    await keepAnswers(tx, context.school, person, answers);
+  });
+}
+
+/** What stands in a person's fields, as far as whoever asks sees it. Whether they see the person is asked before. */
+export async function fieldsOf(
+  tx: SchoolTransaction,
+  context: Context,
+  person: string,
+): Promise<{ fields: AskedField[] }> {
+  const fields = (await readFields(tx)).filter((field) => mayRead(context, field));
+  const known = await knownOf(tx, person, fields);
+  return {
+    fields: fields
+      .map((field) => ({ field, value: known.get(field.id) ?? null }))
+      .filter(({ field, value }) => !field.ended || value !== null)
+      .map(({ field, value }) => asked(field, "staff", value)),
+  };
+}
+
+/** Writes what staff know of a person. */
+export async function setFieldsOf(
+  tx: SchoolTransaction,
+  context: Context,
+  person: string,
+  given: FieldAnswers,
+): Promise<void> {
+  const fields = (await readFields(tx)).filter((field) => mayRead(context, field));
+  const known = await knownOf(tx, person, fields);
+  const answers = readAnswers(fields, given, known, { at: null, path: "values" });
+  await keepAnswers(tx, context.school, person, answers);
+}
