@@ -1,5 +1,12 @@
 /** Fields of a school's own about its people: what they ask, where, of whom, and what stands in them. */
-import { ASKED_AT, ASKS, FIELD_KINDS, LONGEST_TEXT, SEEN_BY, SIGNS } from "@dawngate/core/people";
+import {
+  ASKED_AT,
+  ASKS,
+  FIELD_KINDS,
+  LONGEST_TEXT,
+  SEEN_BY,
+  SIGNS,
+} from "@dawngate/core/people/field";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { oneLine, shortText } from "./text";

@@ -11,9 +11,11 @@ import {
   useJoinWaitlistMutation,
   useLeaveWaitlistMutation,
 } from "../enrollment/ways-in/api";
+import { AskedFields } from "../people/fields/lazy-fields";
+import { type Asking, isOfAnswers } from "../people/fields/use-asked";
 import { RemindMe } from "../reminders/remind-me";
 import { withPlace } from "../school/arrive";
-import { explain } from "../store/api";
+import { explain, faultsOf } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { LinkAction } from "../ui/link-action";
 import { Notice } from "../ui/notice";
@@ -42,6 +44,12 @@ interface Props {
   signedIn: boolean;
   here: string;
   busy: boolean;
+  /** What the school asks of whoever comes in. */
+  asking: Asking;
+  /** There is no other way to enroll. */
+  alone: boolean;
+  /** Why what was answered was refused. */
+  faults: Record<string, string>;
   onEnd(): void;
   onEnroll(): void;
 }
@@ -101,7 +109,7 @@ export function Way({ way, first, zone, onEnd, ...rest }: Props) {
 
 /** What one does here. */
 function Door(props: Omit<Props, "first" | "zone" | "onEnd">) {
-  const { way, signedIn, here, busy, onEnroll } = props;
+  const { way, signedIn, here } = props;
   const { does, faults, waits } = way;
   if (waits) return <Waiting {...props} />;
   if (does === null || does === "code") return <Told faults={faults} />;
@@ -115,10 +123,20 @@ function Door(props: Omit<Props, "first" | "zone" | "onEnd">) {
         </View>
       </View>
     );
-  if (does === "enroll")
-    return <PrimaryAction label="Enroll" onPress={onEnroll} busy={busy} fill />;
-  return does === "ask" ? <Asking {...props} /> : <Joining {...props} />;
+  if (does === "enroll") return <Enrolling {...props} />;
+  return does === "ask" ? <AskingIn {...props} /> : <Joining {...props} />;
 }
+
+/** What the school asks, where it asks anything. */
+const Asked = ({ asking, faults }: Pick<Props, "asking" | "faults">) =>
+  asking.fields.length === 0 ? null : (
+    <AskedFields
+      fields={asking.fields}
+      answers={asking.answers}
+      faults={faults}
+      onAnswers={asking.onAnswers}
+    />
+  );
 
 /** Why one cannot come in here by oneself, each reason on a line. */
 const Told = ({ faults }: Pick<WayIn, "faults">) =>
@@ -126,8 +144,36 @@ const Told = ({ faults }: Pick<WayIn, "faults">) =>
 
 const DOES = { enroll: "enroll", ask: "ask", wait: "join the waitlist" };
 
+/** What is asked unfolds under the way that is taken: beside others it would stand there more than once. */
+function Enrolling({
+  busy,
+  asking,
+  faults,
+  alone,
+  onEnroll,
+}: Omit<Props, "first" | "zone" | "onEnd">) {
+  const [taken, setTaken] = useState(false);
+  const asks = asking.fields.length > 0;
+  return (
+    <View style={{ gap: 14 }}>
+      {alone || taken ? <Asked asking={asking} faults={faults} /> : null}
+      <PrimaryAction
+        label="Enroll"
+        onPress={asks && !alone && !taken ? () => setTaken(true) : onEnroll}
+        busy={busy}
+        fill
+      />
+    </View>
+  );
+}
+
 /** Asks to come in, with an answer to what the school wants to know. */
-function Asking({ school, course, way }: Pick<Props, "school" | "course" | "way">) {
+function AskingIn({
+  school,
+  course,
+  way,
+  asking,
+}: Pick<Props, "school" | "course" | "way" | "asking">) {
   const [ask, { error, isLoading }] = useAskEntryMutation();
   const [words, setWords] = useState("");
   const { cohort, question, faults } = way;
@@ -141,7 +187,8 @@ function Asking({ school, course, way }: Pick<Props, "school" | "course" | "way"
         multiline
         onChangeText={setWords}
       />
-      {error ? <Notice {...explain(error)} /> : null}
+      <Asked asking={asking} faults={faultsOf(error)} />
+      {error && !isOfAnswers(faultsOf(error)) ? <Notice {...explain(error)} /> : null}
       <PrimaryAction
         label="Ask to come in"
         busy={isLoading}
@@ -150,7 +197,12 @@ function Asking({ school, course, way }: Pick<Props, "school" | "course" | "way"
           ask({
             school,
             course,
-            body: { cohort: cohort?.id ?? null, timeZone: ownZone(), words: words.trim() },
+            body: {
+              cohort: cohort?.id ?? null,
+              timeZone: ownZone(),
+              words: words.trim(),
+              ...asking.given,
+            },
           })
         }
       />
@@ -158,25 +210,41 @@ function Asking({ school, course, way }: Pick<Props, "school" | "course" | "way"
   );
 }
 
-function Joining({ school, course, way }: Pick<Props, "school" | "course" | "way">) {
+function Joining({
+  school,
+  course,
+  way,
+  asking,
+}: Pick<Props, "school" | "course" | "way" | "asking">) {
   const [join, { error, isLoading }] = useJoinWaitlistMutation();
   const cohort = way.cohort?.id ?? "";
   return (
     <View style={{ gap: 8 }}>
       <Told faults={way.faults} />
-      {error ? <Notice {...explain(error)} /> : null}
+      <Asked asking={asking} faults={faultsOf(error)} />
+      {error && !isOfAnswers(faultsOf(error)) ? <Notice {...explain(error)} /> : null}
       <PrimaryAction
         label="Join the waitlist"
         busy={isLoading}
         fill
-        onPress={() => join({ school, course, body: { cohort, timeZone: ownZone() } })}
+        onPress={() =>
+          join({ school, course, body: { cohort, timeZone: ownZone(), ...asking.given } })
+        }
       />
     </View>
   );
 }
 
 /** Where one stands on the waitlist; a place that is held for one is taken here, or let go. */
-function Waiting({ school, course, way, busy, onEnroll }: Omit<Props, "first" | "zone" | "onEnd">) {
+function Waiting({
+  school,
+  course,
+  way,
+  busy,
+  asking,
+  faults,
+  onEnroll,
+}: Omit<Props, "first" | "zone" | "onEnd">) {
   const [leave, { error, isLoading }] = useLeaveWaitlistMutation();
   const { quiet } = usePalette();
   const { waits, does, cohort } = way;
@@ -202,6 +270,7 @@ function Waiting({ school, course, way, busy, onEnroll }: Omit<Props, "first" | 
             }.`}
       </Text>
       {error ? <Notice {...explain(error)} /> : null}
+      {held ? <Asked asking={asking} faults={faults} /> : null}
       {held ? <PrimaryAction label="Take the place" onPress={onEnroll} busy={busy} fill /> : null}
       <QuietAction
         label={held ? "Let it go to the next" : "Wait no longer"}

@@ -2,8 +2,9 @@
 import { useLocalSearchParams, useRouter } from "expo-router";
 import { View } from "react-native";
 import { useEnrollSelfMutation } from "../enrollment/api";
+import { isOfAnswers, useAsked } from "../people/fields/use-asked";
 import { useGetMeQuery } from "../school/api";
-import { explain } from "../store/api";
+import { explain, faultsOf } from "../store/api";
 import { PrimaryAction } from "../ui/action";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
@@ -19,6 +20,11 @@ export function Ways({ shown }: { shown: Shown }) {
   const router = useRouter();
   const { join } = useLocalSearchParams() as { join?: string };
   const { surface, line } = usePalette();
+  const { course, offers, school } = shown;
+  // A visitor is not asked before they have signed in, and of whoever is in, or has to buy, nothing is asked here.
+  const isAsked =
+    me?.account != null && course !== null && !course?.enrollment && offers.length === 0;
+  const asking = useAsked(school, "entering", !isAsked);
   const card = {
     backgroundColor: surface,
     borderRadius: 14,
@@ -28,7 +34,6 @@ export function Ways({ shown }: { shown: Shown }) {
     gap: 18,
     boxShadow: "0 6px 24px rgba(34, 29, 61, 0.10)",
   } as const;
-  const { course, offers, school } = shown;
   if (course?.enrollment)
     return (
       <View style={card}>
@@ -40,9 +45,15 @@ export function Ways({ shown }: { shown: Shown }) {
         />
       </View>
     );
+  const faults = faultsOf(error);
   const go = async (cohort: string | null) => {
     if (!course) return;
-    const body = { cohort, timeZone: ownZone(), ...(join !== undefined && { code: join }) };
+    const body = {
+      cohort,
+      timeZone: ownZone(),
+      ...asking.given,
+      ...(join !== undefined && { code: join }),
+    };
     const answer = await enroll({ school, course: course.id, body });
     if ("data" in answer && answer.data) router.push(`/${school}/shelf/${answer.data.enrollment}`);
   };
@@ -53,7 +64,7 @@ export function Ways({ shown }: { shown: Shown }) {
   const ways = sold || !course ? [] : course.ways;
   return (
     <View style={card}>
-      {error ? <Notice {...explain(error)} /> : null}
+      {error && !isOfAnswers(faults) ? <Notice {...explain(error)} /> : null}
       {offers.map((offer) => (
         <PriceCard
           key={offer.id}
@@ -77,6 +88,9 @@ export function Ways({ shown }: { shown: Shown }) {
             signedIn={me?.account != null}
             here={`/${school}/c/${course?.id}${join === undefined ? "" : `?join=${encodeURIComponent(join)}`}`}
             busy={isLoading}
+            asking={asking}
+            faults={faults}
+            alone={ways.filter(({ does }) => does === "enroll").length === 1}
             onEnroll={() => go(way.cohort?.id ?? null)}
           />
         ))}

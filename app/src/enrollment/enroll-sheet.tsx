@@ -1,10 +1,14 @@
 /** Enrolling somebody by hand. */
 import type { Course } from "@dawngate/contract/courses";
 import { MAY_OVERRULE } from "@dawngate/contract/enrollment";
+import type { FieldAnswers } from "@dawngate/contract/own-fields";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import type { InCourse } from "../courses/api";
+import { AskedFields } from "../people/fields/lazy-fields";
+import { useGetOwnFieldsQuery } from "../people/fields/staff-api";
+import { isOfAnswers } from "../people/fields/use-asked";
 import { useGetSchoolQuery } from "../school/api";
 import { explain, faultsOf } from "../store/api";
 import { kindOf } from "../store/kind-of";
@@ -49,21 +53,25 @@ export function EnrollSheet({ place, course, onClose }: Props) {
   const { quiet } = usePalette();
   const mayOverrule = kindOf(error) === MAY_OVERRULE;
   const [why, setWhy] = useState("");
+  const { data: own } = useGetOwnFieldsQuery({ school: place.school });
+  const asked = (own?.fields ?? []).filter(({ ended, asks }) => !ended && asks.staff !== "no");
+  const [answers, setAnswers] = useState<FieldAnswers>({});
   const submit = handleSubmit(async ({ name, email }) => {
     const person = {
       name: name.trim(),
       email: email.trim(),
       timeZone,
       cohort,
+      ...(Object.keys(answers).length > 0 && { answers }),
       ...(mayOverrule && why.trim() !== "" && { overrule: why.trim() }),
     };
     const answer = await enroll({ ...place, body: person });
     for (const [path, message] of Object.entries(faultsOf((answer as { error?: unknown }).error)))
-      setError(path as "name", { message });
+      if (path === "name" || path === "email") setError(path, { message });
   });
   return (
     <Sheet title="Enroll somebody" onClose={onClose}>
-      {error ? <Notice {...explain(error)} /> : null}
+      {error && !isOfAnswers(faultsOf(error)) ? <Notice {...explain(error)} /> : null}
       {isSuccess ? (
         <>
           <Text kind="strong">Enrolled. A mail tells them how to come in.</Text>
@@ -83,6 +91,20 @@ export function EnrollSheet({ place, course, onClose }: Props) {
           {course.cohorts.length > 0 ? (
             <CohortChoice cohorts={course.cohorts} value={cohort} onChange={setCohort} />
           ) : null}
+          {asked.length === 0 ? null : (
+            <AskedFields
+              fields={asked.map((field) => ({
+                ...field,
+                choices: field.choices.filter(({ ended }) => !ended),
+                must: field.asks.staff === "must",
+                value: null,
+              }))}
+              answers={answers}
+              faults={faultsOf(error)}
+              forThem
+              onAnswers={setAnswers}
+            />
+          )}
           <Text kind="small" color={quiet}>
             Staff may enroll outside the window. Seats, and who is kept out, count still, and can be
             overruled with a reason.

@@ -1,6 +1,7 @@
 /** Who is in a course: found, narrowed and sorted by the server, drawn as far as one looks, acted for together. */
 
 import type { Course } from "@dawngate/contract/courses";
+import type { OwnField } from "@dawngate/contract/own-fields";
 import type { RosterOrder, RosterPerson } from "@dawngate/contract/roster";
 import type { Instant } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
@@ -9,6 +10,7 @@ import { View } from "react-native";
 import type { InCourse } from "../courses/api";
 import { useGetCourseQuery } from "../courses/api";
 import { CourseFrame } from "../frame/course-frame";
+import { useGetOwnFieldsQuery } from "../people/fields/staff-api";
 import { rangeOf } from "../schedule/horizon/person-line";
 import { useGetSchoolQuery } from "../school/api";
 import { useMay } from "../school/may";
@@ -106,10 +108,15 @@ function People({
   const { quiet } = usePalette();
   const roster = useRoster(place, STANDING_NAMES.find(([name]) => name === who)?.[0]);
   const { data: about } = useGetSchoolQuery({ school: place.school });
+  const { data: own } = useGetOwnFieldsQuery({ school: place.school });
+  const fields = own?.fields ?? NO_FIELDS;
   const [marks, setMarks] = useState<Marks>(NOBODY);
   const { narrowed, people, error, loaded } = roster;
   const isNarrowed =
-    narrowed.find.trim() !== "" || narrowed.standing !== null || narrowed.cohort !== null;
+    narrowed.find.trim() !== "" ||
+    narrowed.standing !== null ||
+    narrowed.cohort !== null ||
+    narrowed.answer !== null;
   // What "everybody who matches" means has changed with what matches: nobody is marked unseen.
   const narrow: RosterView["narrow"] = (change) => {
     if (marks.kind === "matching" && !("order" in change)) setMarks(NOBODY);
@@ -135,6 +142,7 @@ function People({
     <View style={{ gap: 10 }}>
       <RosterFilters
         cohorts={course.cohorts}
+        fields={fields}
         narrowed={narrowed}
         totals={roster.totals}
         present={roster.present}
@@ -149,6 +157,7 @@ function People({
           place={place}
           course={course}
           roster={roster}
+          fields={fields}
           marks={marks}
           onMarks={setMarks}
           onOrder={(order) => narrow({ order })}
@@ -160,16 +169,19 @@ function People({
   );
 }
 
+const NO_FIELDS: readonly OwnField[] = [];
+
 interface PartProps {
   place: InCourse;
   course: Course;
   roster: RosterView;
+  fields: readonly OwnField[];
   marks: Marks;
   onMarks(marks: Marks): void;
 }
 
 function Rows(props: PartProps & { onOrder(order: RosterOrder): void }) {
-  const { place, course, roster, marks, onMarks, onOrder } = props;
+  const { place, course, roster, fields, marks, onMarks, onOrder } = props;
   const { quiet } = usePalette();
   const router = useRouter();
   const { people, more, bring, settling, total } = roster;
@@ -194,8 +206,15 @@ function Rows(props: PartProps & { onOrder(order: RosterOrder): void }) {
   const first = people.slice(0, 50);
   const range = useSame(rangeOf(first.map(linePoints), useToday()));
   const columns = useMemo(
-    () => rosterColumns({ range, clock, cohortOf, onOpen: open }),
-    [range, clock, cohortOf, open],
+    () =>
+      rosterColumns({
+        range,
+        clock,
+        cohortOf,
+        fields: fields.filter(({ listed }) => listed),
+        onOpen: open,
+      }),
+    [range, clock, cohortOf, fields, open],
   );
   return (
     <>

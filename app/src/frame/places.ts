@@ -6,7 +6,7 @@ import { COURSES, EDIT } from "../courses/places";
 import { COHORTS, DATES, DOOR, PEOPLE, QUESTIONS, SHELF } from "../enrollment/places";
 import { LIBRARY } from "../lessons/places";
 import { NOTICES } from "../notices/places";
-import { EVERYONE } from "../people/places";
+import { EVERYONE, OWN_FIELDS } from "../people/places";
 import { REMARKS } from "../review/places";
 import { COURSE_SALES, SALES } from "../sales/places";
 import { EVERYBODY, REHEARSAL, SCHEDULE } from "../schedule/places";
@@ -21,6 +21,7 @@ export const PLACES: readonly RoomPlace[] = [
   SALES,
   SETTINGS,
   STAFF,
+  OWN_FIELDS,
   NOTICES,
   HANDED_IN,
   LIBRARY,

@@ -21,6 +21,7 @@ export { NoticeKindScreen } from "../notices/kind-screen";
 export { NoticesScreen } from "../notices/notices-screen";
 export { NoticesSentScreen } from "../notices/sent-screen";
 export { EveryoneScreen } from "../people/everyone-screen";
+export { OwnFieldsScreen } from "../people/fields/own-fields-screen";
 export { SomeoneScreen } from "../people/someone-screen";
 export { RemarksScreen } from "../review/remarks-screen";
 export { VersionsScreen } from "../review/versions-screen";

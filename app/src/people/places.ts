@@ -1,4 +1,4 @@
-/** The place of the people of a school. */
+/** The places of the people of a school, and of what it asks about them. */
 import type { RoomPlace } from "../ui/place";
 
 export const EVERYONE: RoomPlace = {
@@ -7,4 +7,11 @@ export const EVERYONE: RoomPlace = {
   mark: "people",
   href: ({ school }) => `/${school}/people`,
   who: "people.see",
+};
+
+export const OWN_FIELDS: RoomPlace = {
+  within: "school",
+  name: "Own fields",
+  href: ({ school }) => `/${school}/fields`,
+  who: "fields.change",
 };

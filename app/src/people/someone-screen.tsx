@@ -19,6 +19,7 @@ import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useGetSomeoneQuery } from "./api";
+import { TheirFields } from "./fields/their-fields";
 import { KeptOut } from "./kept-out";
 import { OneHorizon } from "./one-horizon";
 import { EVERYONE } from "./places";
@@ -112,6 +113,7 @@ export function SomeoneScreen() {
               );
             })}
           </View>
+          <TheirFields school={school} person={person} />
           {may("cohorts.change") ? (
             <KeptOut school={school} person={person} name={data.name} />
           ) : null}

@@ -5,6 +5,8 @@ import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useRouter } from "expo-router";
 import { useRef, useState } from "react";
 import { View } from "react-native";
+import { AskedFields } from "../people/fields/lazy-fields";
+import { useAsked } from "../people/fields/use-asked";
 import { useGetMeQuery } from "../school/api";
 import { explain, faultsOf, pressKey } from "../store/api";
 import { PrimaryAction } from "../ui/action";
@@ -53,6 +55,9 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
   // A subscription is paid by who uses it; several seats are given out anyhow.
   const way = offered.ways.find(({ id }) => id === quote.option);
   const mayGive = quote.seats === 1 && way?.kind !== "subscription" && offered.renews === null;
+  // Of whoever buys for others nothing is asked: it would be about those.
+  const forOthers = quote.seats > 1 || (mayGive && gift !== null) || offered.renews !== null;
+  const asking = useAsked(place.school, "buying", forOthers);
   const submit = async () => {
     const of = JSON.stringify([
       offered.tax?.buyer,
@@ -63,6 +68,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
       account?.email ?? newcomer.email,
       gift,
       billing,
+      asking.given,
     ]);
     if (key.current.of !== of) key.current = { of, key: pressKey() };
     const answer = await buy({
@@ -77,6 +83,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
         beginAtOnce: begin,
         leaveMe,
         renews: offered.renews !== null,
+        ...asking.given,
         ...(mayGive && gift && { gift }),
         ...(billing && quote.total > 0 && { billing }),
         ...(offered.tax && {
@@ -105,6 +112,14 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
         <NewcomerFields value={newcomer} onChange={setNewcomer} faults={faults} here={here} />
       )}
       {mayGive ? <GiftFields gift={gift} faults={faults} onGift={setGift} /> : null}
+      {asking.fields.length === 0 ? null : (
+        <AskedFields
+          fields={asking.fields}
+          answers={asking.answers}
+          faults={faults}
+          onAnswers={asking.onAnswers}
+        />
+      )}
       {quote.total > 0 ? (
         <BillingFields billing={billing} faults={faults} onBilling={setBilling} />
       ) : null}

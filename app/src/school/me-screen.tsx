@@ -5,6 +5,7 @@ import { lazy, Suspense } from "react";
 import { View } from "react-native";
 import { OwnZone } from "../enrollment/own-zone";
 import { Elsewhere } from "../frame/elsewhere";
+import { OwnAnswers } from "../people/fields/own-answers";
 import { OwnOrders } from "../sales/own-orders";
 import { addressOf } from "../store/ask";
 import { QuietAction } from "../ui/action";
@@ -46,6 +47,7 @@ export function MeScreen() {
           <Elsewhere school={school} />
           <OwnOrders school={school} />
           <OwnZone school={school} />
+          <OwnAnswers school={school} />
           <Suspense fallback={null}>
             <OwnWishes school={school} />
           </Suspense>

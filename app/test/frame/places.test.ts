@@ -52,5 +52,5 @@ test("an enrollee finds the shelf, their dates and themselves, a visitor themsel
   expect(sides("author")).toEqual(["Handed in", "Library"]);
   expect(sides("instructor")).toEqual(["Handed in"]);
   expect(placesFor("school", may("reviewer"))).toEqual([]);
-  expect(sides("manager")).toEqual(["Staff", "Notices", "Handed in"]);
+  expect(sides("manager")).toEqual(["Staff", "Own fields", "Notices", "Handed in"]);
 });

@@ -1,2 +1,5 @@
 /** Who a school knows: fields of its own about them. */
-export * from "./own-field";
+export * from "./field";
+export * from "./parts";
+export * from "./read-answer";
+export * from "./say-answer";

@@ -40,6 +40,7 @@ export const PLACES: Record<string, [string, string][]> = {
     ["a school's settings", "/ember-row/settings"],
     ["oneself", "/ember-row/me"],
     ["the staff", "/ember-row/staff"],
+    ["what the school asks about people", "/ember-row/fields"],
     ["the library", "/ember-row/library"],
     ["what was handed in", "/ember-row/handed-in"],
     ["one that was handed in", "/ember-row/handed-in/demo-rye-03-stage-diary-2"],

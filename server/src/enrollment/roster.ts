@@ -1,4 +1,5 @@
 /** The roster: a course's people by the lines that are kept; of a page those whose line does not hold are asked about. */
+import type { OwnField } from "@dawngate/contract/own-fields";
 import type {
   Matching,
   Roster,
@@ -7,6 +8,7 @@ import type {
   rosterQuery,
 } from "@dawngate/contract/roster";
 import type { Standing } from "@dawngate/core/enrollment";
+import type { FieldValue } from "@dawngate/core/people";
 import { itemTitles } from "@dawngate/core/plan";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
@@ -186,11 +188,19 @@ async function present(
             },
       openings: (openings.get(row.id) ?? []).slice(0, MOST_OPENINGS),
       seenAt: row.seenAt,
-      answers: Object.fromEntries(answers.get(row.person) ?? []),
+      answers: inOrder(listed, answers.get(row.person)),
     });
   }
   return people;
 }
+
+const inOrder = (fields: readonly OwnField[], said: ReadonlyMap<string, FieldValue> = new Map()) =>
+  Object.fromEntries(
+    fields.flatMap(({ id }) => {
+      const value = said.get(id);
+      return value === undefined ? [] : [[id, value]];
+    }),
+  );
 
 const titles = new WeakMap<object, ReadonlyMap<string, string>>();
 function titlesOf(plan: Parameters<typeof itemTitles>[0]): ReadonlyMap<string, string> {

@@ -61,7 +61,7 @@ export async function demoDoors(
     ...USUAL_WAY,
     cohort: null,
     entry: "approval",
-    question: "Which bakery do you work for?",
+    question: "What do you do there?",
   });
   const code = { school_id: school, course_id: OVEN, cohort_id: null, until: null, domain: null };
   const made = { made_at: ago(30 * 24), ended_at: null };

@@ -23,6 +23,7 @@ import { readersHere } from "../readers";
 import { insertMember, replaceCohorts, setCourses } from "../school/staff-store";
 import { loadDemoAssignments } from "./demo-assignments";
 import { demoDoors } from "./demo-doors";
+import { demoFields } from "./demo-fields";
 import { loadDemoMedia, withPictures } from "./demo-media";
 import { demoOrders } from "./demo-orders";
 import { loadDemoQuizzes } from "./demo-quizzes";
@@ -150,6 +151,7 @@ export async function loadDemo(
       if (courses) await setCourses(tx, school, user_id, courses);
     }
     if (baseUrl === null) return;
+    await demoFields(tx, school);
     await demoDoors(tx, school, daysMoved(folder, zone, now), now);
     await loadDemoQuizzes(tx, school, folder, now);
     await demoOrders(tx, school, now);

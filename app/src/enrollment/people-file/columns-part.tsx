@@ -1,6 +1,8 @@
 /** Which column of a file is what: known by its head, or said here. */
+
+import type { OwnField } from "@dawngate/contract/own-fields";
 import type { PeopleFile } from "@dawngate/contract/people-file";
-import { FILE_COLUMNS, type FileColumn } from "@dawngate/core/enrollment";
+import { type Column, FILE_COLUMNS, type FileColumn, ownColumn } from "@dawngate/core/enrollment";
 import { View } from "react-native";
 import { FoundField } from "../../ui/found-field";
 import { Text } from "../../ui/text";
@@ -17,30 +19,36 @@ const WORDS: Record<FileColumn, string> = {
 
 interface Props {
   file: PeopleFile;
-  onChange(columns: (FileColumn | null)[]): void;
+  /** The school's own fields: one that no column is called like is offered where a column is left. */
+  fields: readonly OwnField[];
+  onChange(columns: (Column | null)[]): void;
 }
 
-export function ColumnsPart({ file, onChange }: Props) {
+export function ColumnsPart({ file, fields, onChange }: Props) {
   const { ember, quiet } = usePalette();
   const { heads, columns, missing } = file;
   const others = heads.filter((_, i) => columns[i] === null);
   // A name stands in one column or in two; what stands there already decides.
   const whole = columns.includes("name");
   const parts = columns.includes("first") || columns.includes("last");
-  const asked = FILE_COLUMNS.filter(
+  const ours = FILE_COLUMNS.filter(
     (one) => !(one === "name" && parts) && !((one === "first" || one === "last") && whole),
-  );
-  const set = (column: FileColumn, at: number) =>
+  ).map((column): [Column, string] => [column, WORDS[column]]);
+  const own = fields
+    .filter(({ ended }) => !ended)
+    .map(({ id, name }): [Column, string] => [ownColumn(id), name])
+    .filter(([column]) => others.length > 0 || columns.includes(column));
+  const set = (column: Column, at: number) =>
     onChange(columns.map((one, i) => (i === at ? column : one === column ? null : one)));
   return (
     <View role="group" aria-label="Its columns" style={{ gap: 10 }}>
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
-        {asked.map((column) => {
+        {[...ours, ...own].map(([column, words]) => {
           const at = columns.indexOf(column);
           return (
             <View key={column} style={{ flexGrow: 1, minWidth: 200, maxWidth: 380 }}>
               <FoundField
-                label={`${WORDS[column]} stands in`}
+                label={`${words} stands in`}
                 says={at < 0 ? "" : (heads[at] ?? "")}
                 of={heads.map((head, i) => ({
                   value: String(i),

@@ -6,6 +6,7 @@ import { useEffect, useRef, useState } from "react";
 import { View } from "react-native";
 import { useDispatch } from "react-redux";
 import type { InCourse } from "../../courses/api";
+import { useGetOwnFieldsQuery } from "../../people/fields/staff-api";
 import { api, explain } from "../../store/api";
 import { addressOf } from "../../store/ask";
 import { Coming } from "../../store/coming";
@@ -148,6 +149,7 @@ function Brought({
   const { data, error, refetch } = useGetPeopleFileQuery(at, {
     pollingInterval: working ? AGAIN : 0,
   });
+  const { data: own } = useGetOwnFieldsQuery({ school: place.school });
   const [change, changing] = useChangePeopleFileMutation();
   const [said, setSaid] = useState<Said | null>(null);
   const sent = useRef(Promise.resolve());
@@ -190,7 +192,11 @@ function Brought({
       {changing.error ? <Notice {...explain(changing.error)} /> : null}
       {fixed ? null : (
         <>
-          <ColumnsPart file={{ ...data, columns }} onChange={(next) => say({ columns: next })} />
+          <ColumnsPart
+            file={{ ...data, columns }}
+            fields={own?.fields ?? []}
+            onChange={(next) => say({ columns: next })}
+          />
           <CohortOfRows
             course={course}
             cohort={cohort}

@@ -1,5 +1,6 @@
 /** What narrows and sorts the roster: a part of a name, how people stand, a cohort, and by what they are sorted. */
 import type { Cohort } from "@dawngate/contract/courses";
+import type { OwnField } from "@dawngate/contract/own-fields";
 import type { RosterOrder, RosterTotals } from "@dawngate/contract/roster";
 import { NEEDS_COUNTED } from "@dawngate/core/enrollment/needs";
 import { type ReactNode, useState } from "react";
@@ -7,6 +8,7 @@ import { View } from "react-native";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
+import { LabeledChoices } from "../../ui/labeled-choices";
 import { useWide } from "../../ui/layout";
 import { SearchField } from "../../ui/search-field";
 import { Sheet } from "../../ui/sheet";
@@ -23,6 +25,8 @@ const ORDERS: [RosterOrder, string][] = [
 
 interface Props {
   cohorts: readonly Pick<Cohort, "id" | "name">[];
+  /** The school's own: by a choice of one of them people are narrowed. */
+  fields: readonly OwnField[];
   narrowed: Narrowed;
   /** Null: not counted. */
   totals: RosterTotals | null;
@@ -33,10 +37,15 @@ interface Props {
   children: ReactNode;
 }
 
-export function RosterFilters({ cohorts, narrowed, totals, present, onNarrow, children }: Props) {
+export function RosterFilters(props: Props) {
+  const { cohorts, fields, narrowed, totals, present, onNarrow, children } = props;
   const wide = useWide();
   const [sorting, setSorting] = useState(false);
-  const { standing, cohort } = narrowed;
+  const { standing, cohort, answer } = narrowed;
+  const choosing = fields.filter(({ kind }) => kind === "choice" || kind === "several");
+  const answerName = choosing
+    .find(({ id }) => id === answer?.field)
+    ?.choices.find(({ id }) => id === answer?.says)?.text;
   const counted = (name: string, of = totals): number | null =>
     of === null
       ? null
@@ -83,10 +92,15 @@ export function RosterFilters({ cohorts, narrowed, totals, present, onNarrow, ch
             onChange={(find) => onNarrow({ find })}
           />
         </View>
-        {wide && cohorts.length === 0 ? null : (
+        {wide && cohorts.length === 0 && choosing.length === 0 ? null : (
           <QuietAction
             label={[
-              cohortName ? `Cohort ${cohortName}` : wide ? "All cohorts" : null,
+              cohortName
+                ? `Cohort ${cohortName}`
+                : wide && cohorts.length > 0
+                  ? "All cohorts"
+                  : null,
+              answerName ?? (wide && cohorts.length === 0 ? "By an answer" : null),
               wide ? null : order,
             ]
               .filter(Boolean)
@@ -117,6 +131,23 @@ export function RosterFilters({ cohorts, narrowed, totals, present, onNarrow, ch
               ))}
             </Choices>
           ) : null}
+          {choosing.map(({ id, name, choices }) => (
+            <LabeledChoices key={id} label={name}>
+              <Choice
+                label="All"
+                taken={answer?.field !== id}
+                onPress={() => onNarrow({ answer: null })}
+              />
+              {choices.map((choice) => (
+                <Choice
+                  key={choice.id}
+                  label={choice.text}
+                  taken={answer?.field === id && answer.says === choice.id}
+                  onPress={() => onNarrow({ answer: { field: id, says: choice.id } })}
+                />
+              ))}
+            </LabeledChoices>
+          ))}
           <Choices label="Sorted">
             {ORDERS.map(([name, label]) => (
               <Choice

@@ -10,6 +10,8 @@ export interface Narrowed {
   find: string;
   standing: Matching["standing"] | null;
   cohort: string | null;
+  /** What one of the school's own fields says of them; null: whatever it says. */
+  answer: { field: string; says: string } | null;
   order: RosterOrder;
 }
 
@@ -18,18 +20,27 @@ export function useRoster(place: InCourse, first: Narrowed["standing"] = null) {
     find: "",
     standing: first,
     cohort: null,
+    answer: null,
     order: "name",
   });
   const find = useSettled(narrowed.find.trim(), 200);
-  const asked = { ...place, ...narrowed, find };
+  const { answer, ...rest } = narrowed;
+  const own = { field: answer?.field ?? null, says: answer?.says ?? null };
+  const asked = { ...place, ...rest, ...own, find };
   const { data, error, isFetching, hasNextPage, fetchNextPage, refetch } =
     useGetRosterInfiniteQuery(asked, { refetchOnMountOrArgChange: true });
   const [ask] = useLazyFindPeopleQuery();
   const totals = useGetRosterTotalsQuery(
-    { ...place, find, cohort: narrowed.cohort },
+    { ...place, ...own, find, cohort: narrowed.cohort },
     { refetchOnMountOrArgChange: true },
   );
-  const present = useGetRosterTotalsQuery({ ...place, find: "", cohort: null });
+  const present = useGetRosterTotalsQuery({
+    ...place,
+    find: "",
+    cohort: null,
+    field: null,
+    says: null,
+  });
   const people: RosterPerson[] = useMemo(
     () => data?.pages.flatMap((page) => page.people) ?? [],
     [data],
@@ -75,6 +86,7 @@ export function useRoster(place: InCourse, first: Narrowed["standing"] = null) {
       ...(find !== "" && { find }),
       ...(standing && { standing }),
       ...(narrowed.cohort !== null && { cohort: narrowed.cohort }),
+      ...(answer !== null && answer),
       upTo: data?.pages[0]?.at ?? new Date().toISOString(),
     }),
   };

@@ -14,10 +14,12 @@ import type { TableColumn, TableProps } from "./columns";
 interface Props<Row, Order extends string> extends TableProps<Row, Order> {
   shown: Record<string, boolean>;
   choose(id: string, on: boolean): void;
+  /** The columns this screen has no room for. */
+  left: readonly string[];
 }
 
 export function TableTools<Row, Order extends string>(props: Props<Row, Order>) {
-  const { label, columns, rows, all, shown, choose, tools } = props;
+  const { label, columns, rows, all, shown, choose, left, tools } = props;
   const { quiet, ember } = usePalette();
   const wide = useWide();
   const [choosing, setChoosing] = useState(false);
@@ -55,10 +57,22 @@ export function TableTools<Row, Order extends string>(props: Props<Row, Order>) 
           The rows could not all be fetched. Try again.
         </Text>
       ) : null}
-      {wide ? <QuietAction label="Columns" tight onPress={() => setChoosing(true)} /> : null}
+      {wide ? (
+        <QuietAction
+          label={left.length === 0 ? "Columns" : `Columns, ${left.length} left out`}
+          tight
+          onPress={() => setChoosing(true)}
+        />
+      ) : null}
       <QuietAction label="Download as CSV" tight busy={written !== null} onPress={take} />
       {choosing ? (
         <Sheet title="Columns" onClose={() => setChoosing(false)}>
+          {left.length === 0 ? null : (
+            <Text kind="small" color={quiet}>
+              There is no room here for {left.join(", ")}. What you put away makes some; what you
+              turn on anew comes first.
+            </Text>
+          )}
           <View>
             {columns
               .filter(({ always }) => !always)

@@ -20,8 +20,9 @@ import {
   useLayoutEffect,
   useMemo,
   useRef,
+  useState,
 } from "react";
-import { View } from "react-native";
+import { useWindowDimensions, View } from "react-native";
 import { rowsInSteps } from "../in-steps";
 import { useWide } from "../layout";
 import { LongList } from "../long-list";
@@ -31,18 +32,29 @@ import { Text } from "../text";
 import { usePalette } from "../theme";
 import { TickBox } from "../tick-box";
 import type { TableColumn, TableProps } from "./columns";
+import { inRoom } from "./room";
 import { TableTools } from "./table-tools";
 import { useColumns } from "./use-columns";
 
 export function Table<Row, Order extends string>(props: TableProps<Row, Order>) {
   const wide = useWide();
-  const { shown, choose } = useColumns(props.name, props.columns);
-  const { label, rows, of, keyOf, height, phone, onEnd } = props;
+  const { shown, asked, choose } = useColumns(props.name, props.columns);
+  const { label, columns, rows, of, keyOf, height, phone, onEnd } = props;
+  const [room, setRoom] = useState<number | null>(null);
+  const { width } = useWindowDimensions();
+  const drawn = inRoom(columns, shown, asked, room ?? width - BESIDE);
   return (
     <>
-      <TableTools {...props} shown={shown} choose={choose} />
+      <View onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout.width)}>
+        <TableTools
+          {...props}
+          shown={shown}
+          choose={choose}
+          left={columns.filter(({ id }) => shown[id] && !drawn[id]).map(({ title }) => title)}
+        />
+      </View>
       {wide ? (
-        <Wide {...props} shown={shown} />
+        <Wide {...props} shown={drawn} />
       ) : (
         <LongList
           label={label}
@@ -59,6 +71,8 @@ export function Table<Row, Order extends string>(props: TableProps<Row, Order>) 
 }
 
 const MARK = 44;
+/** So much of a wide screen is not the table's, until it is measured. */
+const BESIDE = 148;
 
 function Wide<Row, Order extends string>({
   label,

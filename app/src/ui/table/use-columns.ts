@@ -29,5 +29,5 @@ export function useColumns<Row>(name: string, columns: readonly TableColumn<Row>
       // A browser that keeps nothing shows them until one leaves.
     }
   };
-  return { shown, choose };
+  return { shown, asked: chosen, choose };
 }

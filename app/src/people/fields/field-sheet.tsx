@@ -1,0 +1,178 @@
+/** One field of the school's own: what it asks, what an answer is held to, where it is asked, and who sees it. */
+import type { OwnField, OwnFieldTerms } from "@dawngate/contract/own-fields";
+import { ASKED_AT, ASKS, FIELD_KINDS, SEEN_BY, SIGNS } from "@dawngate/core/people/field";
+import { useState } from "react";
+import { View } from "react-native";
+import { explain, faultsOf } from "../../store/api";
+import { PrimaryAction, QuietAction } from "../../ui/action";
+import { FaultText } from "../../ui/fault-text";
+import { Notice } from "../../ui/notice";
+import { Options } from "../../ui/options";
+import { Section } from "../../ui/section";
+import { Sheet } from "../../ui/sheet";
+import { Switched } from "../../ui/switched";
+import { Text } from "../../ui/text";
+import { TextField } from "../../ui/text-field";
+import { usePalette } from "../../ui/theme";
+import { useToast } from "../../ui/toast";
+import { CheckFields } from "./check-fields";
+import { choicesOf, linesOf } from "./choice-lines";
+import { ASK_WORDS, AT_WORDS, KIND_WORDS, NEW_FIELD, SEEN_WORDS, SIGNS_WORDS } from "./say-field";
+import {
+  useDropOwnFieldMutation,
+  useMakeOwnFieldMutation,
+  useSetOwnFieldMutation,
+} from "./staff-api";
+
+interface Props {
+  school: string;
+  /** Null: a new one. */
+  field: OwnField | null;
+  onClose(): void;
+}
+
+const newId = () => `c-${Math.random().toString(36).slice(2, 10)}`;
+
+export function FieldSheet({ school, field, onClose }: Props) {
+  const { quiet } = usePalette();
+  const say = useToast();
+  const [make, making] = useMakeOwnFieldMutation();
+  const [set, setting] = useSetOwnFieldMutation();
+  const [drop, dropping] = useDropOwnFieldMutation();
+  const { id, ...before } = field ?? { id: null, ...NEW_FIELD };
+  const [terms, setTerms] = useState<OwnFieldTerms>(before);
+  const [lines, setLines] = useState(linesOf(before.choices));
+  const change = (part: Partial<OwnFieldTerms>) => setTerms({ ...terms, ...part });
+  const { kind, check, asks, seenBy } = terms;
+  const chosen = kind === "choice" || kind === "several";
+  const error = making.error ?? setting.error ?? dropping.error;
+  const faults = faultsOf(error);
+  const first = (path: string) =>
+    Object.entries(faults).find(([at]) => at === path || at.startsWith(`${path}[`))?.[1];
+  const choices = chosen ? choicesOf(lines, before.choices, newId) : [];
+  const gone = choices.filter(({ ended }) => ended);
+  const keep = async () => {
+    const body = { ...terms, choices };
+    const answer =
+      id === null ? await make({ school, body }) : await set({ school, field: id, body });
+    if (!("data" in answer)) return;
+    say({ says: "Kept; it holds for whoever answers from now on." });
+    onClose();
+  };
+  return (
+    <Sheet title={field?.name ?? "Ask one thing more"} broad onClose={onClose}>
+      {error && Object.keys(faults).length === 0 ? <Notice {...explain(error)} /> : null}
+      <TextField
+        label="What is asked"
+        placeholder="Where do you work?"
+        value={terms.name}
+        maxLength={60}
+        onChangeText={(name) => change({ name })}
+      />
+      <FaultText>{faults.name}</FaultText>
+      <TextField
+        label="What is said under it, or nothing"
+        value={terms.hint}
+        maxLength={200}
+        onChangeText={(hint) => change({ hint })}
+      />
+      <Options
+        label="The answer is"
+        says="The answer is"
+        options={FIELD_KINDS.map((one) => ({ value: one, label: KIND_WORDS[one] }))}
+        value={kind}
+        onChange={(next) => change({ kind: next })}
+      />
+      <FaultText>{faults.kind}</FaultText>
+      {chosen ? (
+        <View style={{ gap: 4 }}>
+          <TextField
+            label="The choices, one a line"
+            value={lines}
+            multiline
+            numberOfLines={5}
+            maxLength={20_000}
+            onChangeText={setLines}
+          />
+          <FaultText>{first("choices")}</FaultText>
+          <Text kind="small" color={quiet}>
+            {gone.length === 0
+              ? "What you take out later is offered no more, and stays where it was chosen."
+              : `Offered no more: ${gone.map(({ text }) => text).join(", ")}. Write it again to offer it again.`}
+          </Text>
+        </View>
+      ) : null}
+      {kind === "text" ? (
+        <Options
+          label="Of which signs"
+          says="Of which signs"
+          options={SIGNS.map((one) => ({ value: one, label: SIGNS_WORDS[one] }))}
+          value={check.signs}
+          onChange={(signs) => change({ check: { ...check, signs } })}
+        />
+      ) : null}
+      <CheckFields
+        kind={kind}
+        check={check}
+        faults={faults}
+        onChange={(next) => change({ check: next })}
+      />
+      <Section title="Where it is asked">
+        {ASKED_AT.map((at) => (
+          <Options
+            key={at}
+            label={`Asked ${AT_WORDS[at]}`}
+            says={`Asked ${AT_WORDS[at]}`}
+            // Staff can always write down what they know.
+            options={ASKS.map((one) => ({
+              value: one,
+              label: at === "staff" && one === "may" ? "can be written down" : ASK_WORDS[one],
+            }))}
+            value={asks[at]}
+            onChange={(ask) =>
+              change({
+                asks: { ...asks, [at]: ask },
+                // Whoever is asked sees what they answered.
+                ...(at !== "staff" && ask !== "no" && { seenBy: "them" as const }),
+              })
+            }
+          />
+        ))}
+      </Section>
+      <Options
+        label="What is answered is seen by"
+        says="What is answered is seen by"
+        options={SEEN_BY.map((one) => ({ value: one, label: SEEN_WORDS[one] }))}
+        value={seenBy}
+        onChange={(next) => change({ seenBy: next })}
+      />
+      <FaultText>{faults.seenBy}</FaultText>
+      <Switched
+        label="It stands in lists of people"
+        says="As a column, in what is taken along, and, where there are choices, as what a list is narrowed by."
+        on={terms.listed}
+        onChange={(listed) => change({ listed })}
+      />
+      {id === null ? null : (
+        <Switched
+          label="It is asked no more"
+          says="What is known stays where it is."
+          on={terms.ended}
+          onChange={(ended) => change({ ended })}
+        />
+      )}
+      <PrimaryAction label="Keep" busy={making.isLoading || setting.isLoading} onPress={keep} />
+      {id === null ? null : (
+        <QuietAction
+          label="Take it away"
+          says="Take it away: only while nobody has answered"
+          busy={dropping.isLoading}
+          onPress={async () => {
+            const answer = await drop({ school, field: id });
+            if ("data" in answer) onClose();
+          }}
+        />
+      )}
+    </Sheet>
+  );
+}

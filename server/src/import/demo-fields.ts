@@ -1,0 +1,78 @@
+/** What the demo school asks about people beyond their names: which partner bakery they work for, and how long they bake. */
+import type { OwnFieldTerms } from "@dawngate/contract/own-fields";
+import { NO_CHECK } from "@dawngate/core/people";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { insertField, writeValues } from "../people/fields/store";
+
+const BAKERIES = [
+  { id: "mill-lane", text: "Mill Lane Bakery", ended: false },
+  { id: "esquina", text: "Pão da Esquina", ended: false },
+  { id: "sand", text: "Bakery Sand & Son", ended: false },
+  { id: "home", text: "I bake at home", ended: false },
+];
+const USUAL: Pick<OwnFieldTerms, "hint" | "check" | "choices" | "listed" | "ended"> = {
+  hint: "",
+  check: NO_CHECK,
+  choices: [],
+  listed: true,
+  ended: false,
+};
+const FIELDS: [string, OwnFieldTerms][] = [
+  [
+    "bakery",
+    {
+      ...USUAL,
+      name: "Bakery",
+      hint: "The partner bakery you work for",
+      kind: "choice",
+      choices: BAKERIES,
+      asks: { entering: "may", buying: "no", staff: "may" },
+      seenBy: "them",
+    },
+  ],
+  [
+    "years",
+    {
+      ...USUAL,
+      name: "Years at the oven",
+      kind: "number",
+      check: { ...NO_CHECK, least: 0, most: 70 },
+      asks: { entering: "no", buying: "may", staff: "may" },
+      seenBy: "them",
+    },
+  ],
+  [
+    "personnel",
+    {
+      ...USUAL,
+      name: "Personnel number",
+      hint: "As the partner bakery has it",
+      kind: "text",
+      check: { ...NO_CHECK, signs: "figures", longest: 8 },
+      asks: { entering: "no", buying: "no", staff: "may" },
+      seenBy: "managers",
+      listed: false,
+    },
+  ],
+];
+
+/** Of three who are trained for a bakery one works at each; so many years as their place among them says. */
+export async function demoFields(tx: SchoolTransaction, school: SchoolId): Promise<void> {
+  for (const [id, terms] of FIELDS) await insertField(tx, school, id, terms);
+  const trained = await tx
+    .selectFrom("enrollment")
+    .select(["person_id as person", "course_id as course"])
+    .orderBy("id")
+    .execute();
+  const people = (course: string) =>
+    trained.filter((one) => one.course === course).map(({ person }) => person);
+  await writeValues(tx, school, [
+    ...people("oven-and-allergens").flatMap((person, at) => [
+      { person, field: "bakery", value: BAKERIES[at % 3]?.id ?? "home" },
+      { person, field: "personnel", value: String(40_117 + 23 * at) },
+    ]),
+    ...people("cold-kitchen")
+      .filter((_, at) => at % 3 !== 2)
+      .map((person, at) => ({ person, field: "years", value: (at * 5) % 19 })),
+  ]);
+}
