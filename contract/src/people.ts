@@ -1,7 +1,8 @@
 /** The people a school knows: what is on record about one, and forgetting them. */
+import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { shelf } from "./enrollment";
-import { standing } from "./roster";
+import { rosterPerson, standing } from "./roster";
 import { cursor } from "./text";
 
 export const forgetting = z
@@ -20,6 +21,10 @@ export const forgotten = z
 
 export const everyoneQuery = z.strictObject({
   find: z.string().trim().max(100, "At most 100 characters").optional(),
+  field: planFields.id
+    .optional()
+    .describe("Only of whom one of the school's own fields says what `says` says."),
+  says: z.string().max(500).optional(),
   after: cursor.optional().describe("The page begins after where the one before ended."),
   most: z.coerce.number<number>().int().min(1).max(200).default(50),
 });
@@ -46,6 +51,7 @@ export const everyone = z
           )
           .describe("The newest of what they hold."),
         number: z.int().describe("How many courses they hold."),
+        answers: rosterPerson.shape.answers,
       }),
     ),
     next: z.string().nullable(),

@@ -110,6 +110,9 @@ export const entryRequests = z
         email: z.string(),
         cohort: z.object({ id: z.string(), name: z.string() }).nullable(),
         words: z.string().describe("What they wrote."),
+        answers: z
+          .array(z.object({ name: z.string(), says: z.string() }))
+          .describe("What stands in the school's own fields that are listed."),
         at: z.string(),
         state: z.enum(["waiting", "approved", "refused"]),
         reason: z.string().nullable().describe("What they were told."),

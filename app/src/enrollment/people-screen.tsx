@@ -211,7 +211,7 @@ function Rows(props: PartProps & { onOrder(order: RosterOrder): void }) {
         range,
         clock,
         cohortOf,
-        fields: fields.filter(({ listed }) => listed),
+        fields,
         onOpen: open,
       }),
     [range, clock, cohortOf, fields, open],

@@ -1,4 +1,5 @@
 /** The people of a school, by name, with what they hold and how they stand in it. */
+import type { OwnField } from "@dawngate/contract/own-fields";
 import type { Everyone } from "@dawngate/contract/people";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams, useRouter } from "expo-router";
@@ -7,12 +8,15 @@ import { View } from "react-native";
 import { sayLastDay } from "../enrollment/roster/say-standing";
 import { explain } from "../store/api";
 import { everyPage } from "../store/every-page";
+import { useGoOnWhileEmpty } from "../store/go-on-while-empty";
+import { QuietAction } from "../ui/action";
 import { Empty } from "../ui/empty";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Press } from "../ui/press";
 import { SearchField } from "../ui/search-field";
 import { useSettled } from "../ui/settled";
+import { Sheet } from "../ui/sheet";
 import { Skeleton } from "../ui/skeleton";
 import { type Mark, SunMark } from "../ui/sun-mark";
 import type { TableColumn } from "../ui/table/columns";
@@ -21,35 +25,77 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { ownZone } from "../ui/zone";
 import { useGetEveryoneInfiniteQuery, useLazyFindEveryoneQuery } from "./api";
+import {
+  type AnswerNarrowed,
+  NarrowByAnswer,
+  narrowing,
+  ownColumns,
+  sayNarrowed,
+} from "./fields/own-columns";
+import { useGetOwnFieldsQuery } from "./fields/staff-api";
 
 type Person = Everyone["people"][number];
+const NO_FIELDS: readonly OwnField[] = [];
 
 export function EveryoneScreen() {
   const { school } = useLocalSearchParams() as { school: string };
   const { quiet } = usePalette();
   const [typed, setTyped] = useState("");
+  const [answer, setAnswer] = useState<AnswerNarrowed>(null);
+  const [narrowed, setNarrowed] = useState(false);
+  const { data: own } = useGetOwnFieldsQuery({ school });
+  const fields = own?.fields ?? NO_FIELDS;
   const find = useSettled(typed.trim(), 200);
+  const asked = { school, find, field: answer?.field ?? null, says: answer?.says ?? null };
   const { data, error, refetch, isFetching, hasNextPage, fetchNextPage } =
-    useGetEveryoneInfiniteQuery({ school, find }, { refetchOnMountOrArgChange: true });
+    useGetEveryoneInfiniteQuery({ ...asked }, { refetchOnMountOrArgChange: true });
   const [ask] = useLazyFindEveryoneQuery();
   const router = useRouter();
   const open = useCallback(
     ({ id }: Person) => router.push(`/${school}/people/${encodeURIComponent(id)}`),
     [router, school],
   );
-  const columns = useMemo(() => columnsOf(open), [open]);
+  const columns = useMemo(
+    () => [...columnsOf(open), ...ownColumns<Person, "name">(fields)],
+    [open, fields],
+  );
   async function* all() {
-    const pages = everyPage((after) => ask({ school, find, after, most: 200 }).unwrap());
+    const pages = everyPage((after) => ask({ ...asked, after, most: 200 }).unwrap());
     for await (const page of pages) yield page.people;
   }
   const people = data?.pages.flatMap((page) => page.people) ?? [];
+  useGoOnWhileEmpty(data?.pages.at(-1)?.people.length === 0, {
+    isFetching,
+    hasNextPage,
+    error,
+    fetchNextPage,
+  });
   return (
     <Page title="People" full dense>
-      <SearchField label="Find somebody" value={typed} onChange={setTyped} />
+      <View style={{ flexDirection: "row", gap: 8, alignItems: "center" }}>
+        <View style={{ flex: 1 }}>
+          <SearchField label="Find somebody" value={typed} onChange={setTyped} />
+        </View>
+        {narrowing(fields).length === 0 ? null : (
+          <QuietAction
+            label={sayNarrowed(fields, answer) ?? "By an answer"}
+            onPress={() => setNarrowed(true)}
+          />
+        )}
+      </View>
+      {narrowed ? (
+        <Sheet title="Whom" onClose={() => setNarrowed(false)}>
+          <NarrowByAnswer fields={fields} answer={answer} onNarrow={setAnswer} />
+        </Sheet>
+      ) : null}
       {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
       {data ? (
         people.length === 0 ? (
-          find === "" ? (
+          answer !== null ? (
+            <Text color={quiet} role="status">
+              Nobody here matches.
+            </Text>
+          ) : find === "" ? (
             <Empty
               title="Nobody yet"
               says="Whoever is enrolled in a course of this school stands here."

@@ -2,10 +2,11 @@
 import type { Everyone } from "@dawngate/contract/people";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
+import { peopleWho, type Said, saysOf } from "../people/fields/store";
 import { holdsAt } from "../schedule/store";
 import { pattern } from "./roster-store";
 
-export type PersonRow = Everyone["people"][number] & { sortName: string };
+export type PersonRow = Omit<Everyone["people"][number], "answers"> & { sortName: string };
 
 /** So many of what somebody holds are named. */
 const NAMED = 3;
@@ -25,6 +26,7 @@ export async function readEveryone(
     cohorts,
     most,
     scanned,
+    answer,
   }: {
     find: string;
     after: readonly [string, string] | null;
@@ -32,22 +34,33 @@ export async function readEveryone(
     cohorts: readonly string[] | null;
     most: number;
     scanned: number;
+    /** What one of the school's own fields says of them; null: whatever it says. */
+    answer: Said | null;
   },
 ): Promise<{ people: PersonRow[]; last: [string, string] | null }> {
   const [name, id] = after ?? ["", ""];
+  // Those few of whom a field says it are found by its index; among many one walks along.
+  const few = answer === null ? null : await peopleWho(tx, answer, FOUND + 1);
   const walked =
-    find === ""
-      ? sql`people_after(${name}, ${id}, ${scanned})`
-      : sql`(
+    few !== null && few.length <= FOUND
+      ? sql`(
+          select p.id, sort_name_of(p.name) as sort_name from person p
+          where p.id = any (${few}::text[]) and (sort_name_of(p.name), p.id) > (${name}, ${id})
+            ${find === "" ? sql`` : sql`and sort_name_of(p.name) like ${pattern(find)}`}
+          order by sort_name_of(p.name), p.id limit ${scanned})`
+      : find === ""
+        ? sql`people_after(${name}, ${id}, ${scanned})`
+        : sql`(
           select p.id, sort_name_of(p.name) as sort_name
           from people_called(${pattern(find)}, ${FOUND}) f join person p on p.id = f.id
           where (sort_name_of(p.name), p.id) > (${name}, ${id})
           order by sort_name_of(p.name), p.id limit ${scanned})`;
+  const says = answer === null ? sql`true` : saysOf(sql.ref("w.id"), answer);
   const seen =
     cohorts === null
-      ? sql`true`
+      ? says
       : sql`exists (select 1 from enrollment e
-          where e.person_id = w.id and e.cohort_id = any (${cohorts}::text[]))`;
+          where e.person_id = w.id and e.cohort_id = any (${cohorts}::text[])) and ${says}`;
   const theirs = cohorts === null ? sql`true` : sql`e.cohort_id = any (${cohorts}::text[])`;
   const { rows } = await sql<PersonRow & { isSeen: boolean }>`
     with walked as materialized (select w.id, w.sort_name from ${walked} w),

@@ -6,6 +6,7 @@ import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
 import { notFound } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
+import { mayNarrowBy, readListed } from "../people/fields/answers";
 import { fieldsOf, setFieldsOf } from "../people/fields/service";
 import { type Context, isTheirs } from "../school/context";
 import type { Services } from "../school/kit";
@@ -21,21 +22,32 @@ const place = z.tuple([z.string(), z.string()]);
 export async function showEveryone(
   { db }: Pick<Services, "db">,
   context: Context,
-  { find = "", after, most }: z.infer<typeof everyoneQuery>,
+  { find = "", after, most, field, says }: z.infer<typeof everyoneQuery>,
 ): Promise<Everyone> {
   const from = after === undefined ? null : readCursor(place, after);
   const { cohorts, now } = context;
+  const answer = field === undefined || says === undefined ? null : { field, says };
   return reading(db, context, async (tx) => {
+    await mayNarrowBy(tx, context, answer);
     const { people, last } = await readEveryone(tx, {
       find,
       after: from,
       at: formatInstant(now),
       cohorts,
       most,
-      scanned: cohorts === null ? most : SCANNED,
+      answer,
+      scanned: cohorts === null && answer === null ? most : SCANNED,
     });
+    const answers = await readListed(
+      tx,
+      context,
+      people.map(({ id }) => id),
+    );
     return {
-      people: people.map(({ sortName, ...person }) => person),
+      people: people.map(({ sortName, ...person }) => ({
+        ...person,
+        answers: answers.byField(person.id),
+      })),
       next: last && writeCursor(last),
     };
   });

@@ -14,6 +14,7 @@ import {
 } from "@dawngate/core/enrollment";
 import { type RawBuilder, sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
+import { peopleWho, type Said, saysOf } from "../people/fields/store";
 import { holdsAt } from "../schedule/store";
 
 /** Whom a page is narrowed to. */
@@ -26,7 +27,7 @@ export interface Narrowing {
   /** Who enrolled later is not meant. */
   upTo: string | undefined;
   /** What a part of one of the school's own fields says of them; null: whatever it says. */
-  answer: { field: string; says: string } | null;
+  answer: Said | null;
 }
 
 /** Where a page ended: the last row looked at, by what the order sorts by, and by its number. */
@@ -137,7 +138,7 @@ export async function readRoster(
   const find = narrowing.find?.trim() ?? "";
   // What few have answered is found by its index.
   if (narrowing.answer !== null) {
-    const people = await peopleWho(tx, narrowing.answer);
+    const people = await peopleWho(tx, narrowing.answer, FOUND_MOST + 1);
     if (people.length <= FOUND_MOST) {
       const those = sql`and e.person_id = any (${people}::text[])
         ${find === "" ? sql`` : sql`and e.sort_name like ${pattern(find)}`}`;
@@ -240,12 +241,7 @@ function conditions(
     ${cohort === undefined ? sql`` : sql`and e.cohort_id = ${cohort}`}
     ${cohorts === null ? sql`` : sql`and e.cohort_id = any (${cohorts}::text[])`}
     ${upTo === undefined ? sql`` : sql`and e.enrolled_at <= ${upTo}::timestamptz`}
-    ${
-      answer === null
-        ? sql``
-        : sql`and exists (select from own_value v where v.person_id = e.person_id
-            and v.field_id = ${answer.field} and v.value = ${answer.says})`
-    }
+    ${answer === null ? sql`` : sql`and ${saysOf(sql.ref("e.person_id"), answer)}`}
   `;
 }
 
@@ -379,18 +375,6 @@ async function peopleCalled(tx: SchoolTransaction, find: string): Promise<string
   return rows.map(({ id }) => id);
 }
 
-/** The people of whom a field says something, so many at the most and one more. */
-async function peopleWho(
-  tx: SchoolTransaction,
-  { field, says }: { field: string; says: string },
-): Promise<string[]> {
-  const { rows } = await sql<{ id: string }>`
-    select person_id as id from own_value where field_id = ${field} and value = ${says}
-    limit ${sql.lit(FOUND_MOST + 1)}
-  `.execute(tx);
-  return rows.map(({ id }) => id);
-}
-
 /** One person of a course; undefined where there is none. */
 export async function readRosterRow(tx: SchoolTransaction, course: string, id: string, at: string) {
   const { rows } = await sql<RosterRow>`
@@ -406,7 +390,8 @@ export async function countFound(
   course: string,
   { find, answer }: { find: string } & Pick<Narrowing, "answer">,
 ) {
-  const people = answer === null ? await peopleCalled(tx, find) : await peopleWho(tx, answer);
+  const people =
+    answer === null ? await peopleCalled(tx, find) : await peopleWho(tx, answer, FOUND_MOST + 1);
   if (people.length > FOUND_MOST) return null;
   const { rows } = await sql<{
     cohort: string | null;

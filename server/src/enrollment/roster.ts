@@ -1,5 +1,4 @@
 /** The roster: a course's people by the lines that are kept; of a page those whose line does not hold are asked about. */
-import type { OwnField } from "@dawngate/contract/own-fields";
 import type {
   Matching,
   Roster,
@@ -8,7 +7,6 @@ import type {
   rosterQuery,
 } from "@dawngate/contract/roster";
 import type { Standing } from "@dawngate/core/enrollment";
-import type { FieldValue } from "@dawngate/core/people";
 import { itemTitles } from "@dawngate/core/plan";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
@@ -17,8 +15,7 @@ import { notFound } from "../base/problem";
 import { findPublished } from "../courses/service";
 import { versionPlan, versionPlans } from "../courses/versions";
 import type { SchoolTransaction } from "../db/connection";
-import { mayRead } from "../people/fields/answers";
-import { readFields, readValues } from "../people/fields/store";
+import { mayNarrowBy, readListed } from "../people/fields/answers";
 import { type Heads, readHeads, sum } from "../schedule/headcount-store";
 import { inBulkFor } from "../schedule/in-bulk";
 import { type Line, lineIn } from "../schedule/line";
@@ -71,17 +68,6 @@ const narrowingOf = (
   answer: field === undefined || says === undefined ? null : { field, says },
 });
 
-/** Nobody narrows by what they may not read: who is left would tell it. */
-async function mayNarrow(
-  tx: SchoolTransaction,
-  context: Context,
-  { answer }: Narrowing,
-): Promise<void> {
-  if (answer === null) return;
-  const field = (await readFields(tx)).find(({ id }) => id === answer.field);
-  if (!field || !mayRead(context, field)) throw notFound("There is no such field.");
-}
-
 export async function showRoster(
   { db }: Pick<Services, "db">,
   context: Context,
@@ -92,7 +78,7 @@ export async function showRoster(
   const at = formatInstant(context.now);
   return reading(db, context, async (tx) => {
     const narrowing = narrowingOf(context, narrowed);
-    await mayNarrow(tx, context, narrowing);
+    await mayNarrowBy(tx, context, narrowing.answer);
     const { rows, end } = await readRoster(tx, {
       course,
       narrowing,
@@ -154,11 +140,10 @@ async function present(
   // Openings of a line that does not hold are not shown as true.
   const holding = rows.filter(({ id }) => !fresh.has(id)).map(({ id }) => id);
   const openings = await readOpenings(tx, holding, [...new Set(modules)]);
-  const listed = (await readFields(tx)).filter((field) => field.listed && mayRead(context, field));
-  const answers = await readValues(
+  const answers = await readListed(
     tx,
+    context,
     rows.map(({ person }) => person),
-    listed,
   );
   const people: RosterPerson[] = [];
   for (const row of rows) {
@@ -188,19 +173,11 @@ async function present(
             },
       openings: (openings.get(row.id) ?? []).slice(0, MOST_OPENINGS),
       seenAt: row.seenAt,
-      answers: inOrder(listed, answers.get(row.person)),
+      answers: answers.byField(row.person),
     });
   }
   return people;
 }
-
-const inOrder = (fields: readonly OwnField[], said: ReadonlyMap<string, FieldValue> = new Map()) =>
-  Object.fromEntries(
-    fields.flatMap(({ id }) => {
-      const value = said.get(id);
-      return value === undefined ? [] : [[id, value]];
-    }),
-  );
 
 const titles = new WeakMap<object, ReadonlyMap<string, string>>();
 function titlesOf(plan: Parameters<typeof itemTitles>[0]): ReadonlyMap<string, string> {
@@ -242,7 +219,7 @@ export async function showTotals(
   const find = asked?.trim() ?? "";
   return reading(db, context, async (tx) => {
     const narrowing = narrowingOf(context, { cohort, field, says } as Query);
-    await mayNarrow(tx, context, narrowing);
+    await mayNarrowBy(tx, context, narrowing.answer);
     const { answer } = narrowing;
     const all = find === "" && answer === null;
     const counted = all
@@ -290,7 +267,7 @@ export async function nextMatching(
   const from = readEnd("name", after);
   const at = formatInstant(context.now);
   const narrowing = narrowingOf(context, { ...narrowed } as Query, upTo);
-  await mayNarrow(tx, context, narrowing);
+  await mayNarrowBy(tx, context, narrowing.answer);
   const { rows, end } = await readRoster(tx, {
     course,
     narrowing,

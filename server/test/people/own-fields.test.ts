@@ -1,7 +1,9 @@
 /** A school's own fields about people: asked where it says, kept with whoever answers, seen by whom it says. */
 import type { AskedField, OwnField, OwnFieldTerms } from "@dawngate/contract/own-fields";
+import type { Everyone } from "@dawngate/contract/people";
 import type { Problem } from "@dawngate/contract/problem";
 import type { Roster, RosterTotals } from "@dawngate/contract/roster";
+import type { EntryRequests } from "@dawngate/contract/ways-in";
 import { NO_CHECK } from "@dawngate/core/people";
 import { insertMember } from "../../src/school/staff-store";
 import { atTheDoor, catalog, course, zone } from "../helpers/at-the-door";
@@ -144,6 +146,15 @@ test("a roster shows what is listed, and is narrowed by it, with its counts and 
     `${course}/people/totals?field=${bakery}&says=oven`,
   );
   expect(totals).toMatchObject({ counted: true, all: 2 });
+  // So is everybody of the school, whatever they are in.
+  const everybody = await door.ask<Everyone>(
+    "GET",
+    `/schools/one/people?field=${bakery}&says=oven`,
+  );
+  expect(everybody.people.map(({ name, answers }) => [name, answers[bakery]])).toEqual([
+    ["nia", "oven"],
+    ["Pim Ott", "oven"],
+  ]);
   // An act over all who match reaches those and nobody else.
   const acted = await door.ask<{ done: number }>("POST", `${course}/acts`, {
     matching: { field: bakery, says: "oven", find: "pim", upTo: "2027-03-02T00:00:00Z" },
@@ -264,6 +275,10 @@ test("by approval and on the waitlist it is asked as well; asking is what comes 
     });
   expect(await faults(await ask())).toEqual({ status: 422, errors: [`answers.${bakery}`] });
   expect((await ask({ [bakery]: "rye" })).status).toBe(200);
+  const queue = await door.ask<EntryRequests>("GET", `${course}/requests`);
+  expect(queue.requests.map(({ name, answers }) => [name, answers])).toEqual([
+    ["ada", [{ name: "Bakery", says: "Rye & Sons" }]],
+  ]);
   expect(await askedOf("ada@example.org")).toMatchObject([{ value: "rye" }, { value: null }]);
   await door.set({ entry: "anyone", waitlist: { until: null, offerHours: 24 } });
   await door.seats(1);

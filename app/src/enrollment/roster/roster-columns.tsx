@@ -1,10 +1,10 @@
 /** The columns of a course's people: who, on the horizon, how they stand, what is done, what opens next, when it ends. */
 import type { OwnField } from "@dawngate/contract/own-fields";
 import type { RosterOrder, RosterPerson } from "@dawngate/contract/roster";
-import { sayAnswer } from "@dawngate/core/people/say-answer";
 import { sayShortDate, sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
 import { type Instant, localDateAt, type Zone, zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
+import { ownColumns } from "../../people/fields/own-columns";
 import { type LineRange, PersonLine } from "../../schedule/horizon/person-line";
 import { Press } from "../../ui/press";
 import type { TableColumn } from "../../ui/table/columns";
@@ -17,7 +17,7 @@ interface Setting {
   /** The zone in which dates are counted; null: each person's own. */
   clock: string | null;
   cohortOf(person: RosterPerson): string | null;
-  /** The school's own that are listed. */
+  /** The school's own. */
   fields: readonly OwnField[];
   onOpen(person: RosterPerson): void;
 }
@@ -166,22 +166,6 @@ export function rosterColumns({
       cell: (person) => <Text kind="small">{sayDay(person.enrolledAt, zoneFor(person))}</Text>,
       text: ({ enrolledAt }) => enrolledAt,
     },
-    ...fields.map((field) => {
-      const said = ({ answers }: RosterPerson) => {
-        const value = answers[field.id];
-        return value === undefined ? null : sayAnswer(field, value);
-      };
-      return {
-        id: `own-${field.id}`,
-        title: field.name,
-        width: 150,
-        cell: (person: RosterPerson) => (
-          <Text kind="small" numberOfLines={2}>
-            {said(person) ?? ""}
-          </Text>
-        ),
-        text: said,
-      };
-    }),
+    ...ownColumns<RosterPerson, RosterOrder>(fields),
   ];
 }

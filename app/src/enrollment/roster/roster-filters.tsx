@@ -5,10 +5,10 @@ import type { RosterOrder, RosterTotals } from "@dawngate/contract/roster";
 import { NEEDS_COUNTED } from "@dawngate/core/enrollment/needs";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
+import { NarrowByAnswer, narrowing, sayNarrowed } from "../../people/fields/own-columns";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
-import { LabeledChoices } from "../../ui/labeled-choices";
 import { useWide } from "../../ui/layout";
 import { SearchField } from "../../ui/search-field";
 import { Sheet } from "../../ui/sheet";
@@ -42,10 +42,8 @@ export function RosterFilters(props: Props) {
   const wide = useWide();
   const [sorting, setSorting] = useState(false);
   const { standing, cohort, answer } = narrowed;
-  const choosing = fields.filter(({ kind }) => kind === "choice" || kind === "several");
-  const answerName = choosing
-    .find(({ id }) => id === answer?.field)
-    ?.choices.find(({ id }) => id === answer?.says)?.text;
+  const choosing = narrowing(fields);
+  const answerName = sayNarrowed(fields, answer);
   const counted = (name: string, of = totals): number | null =>
     of === null
       ? null
@@ -131,23 +129,11 @@ export function RosterFilters(props: Props) {
               ))}
             </Choices>
           ) : null}
-          {choosing.map(({ id, name, choices }) => (
-            <LabeledChoices key={id} label={name}>
-              <Choice
-                label="All"
-                taken={answer?.field !== id}
-                onPress={() => onNarrow({ answer: null })}
-              />
-              {choices.map((choice) => (
-                <Choice
-                  key={choice.id}
-                  label={choice.text}
-                  taken={answer?.field === id && answer.says === choice.id}
-                  onPress={() => onNarrow({ answer: { field: id, says: choice.id } })}
-                />
-              ))}
-            </LabeledChoices>
-          ))}
+          <NarrowByAnswer
+            fields={fields}
+            answer={answer}
+            onNarrow={(next) => onNarrow({ answer: next })}
+          />
           <Choices label="Sorted">
             {ORDERS.map(([name, label]) => (
               <Choice

@@ -1,8 +1,9 @@
 /** The people of a course as one has narrowed and sorted them, page after page, and how many there are of each. */
 import type { Matching, RosterOrder, RosterPerson } from "@dawngate/contract/roster";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import type { InCourse } from "../../courses/api";
 import { everyPage } from "../../store/every-page";
+import { useGoOnWhileEmpty } from "../../store/go-on-while-empty";
 import { useSettled } from "../../ui/settled";
 import { useGetRosterInfiniteQuery, useGetRosterTotalsQuery, useLazyFindPeopleQuery } from "../api";
 
@@ -45,11 +46,12 @@ export function useRoster(place: InCourse, first: Narrowed["standing"] = null) {
     () => data?.pages.flatMap((page) => page.people) ?? [],
     [data],
   );
-  // A page walks so far and no further: where nobody on that way matches, the next one goes on from there.
-  const isEmpty = data?.pages.at(-1)?.people.length === 0;
-  useEffect(() => {
-    if (isEmpty && hasNextPage && !isFetching && !error) fetchNextPage();
-  }, [isEmpty, hasNextPage, isFetching, error, fetchNextPage]);
+  useGoOnWhileEmpty(data?.pages.at(-1)?.people.length === 0, {
+    isFetching,
+    hasNextPage,
+    error,
+    fetchNextPage,
+  });
   const { standing } = narrowed;
   const counted = totals.data?.counted ? totals.data : null;
   const total = !counted

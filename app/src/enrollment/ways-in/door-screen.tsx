@@ -159,7 +159,7 @@ const STATE_WORDS = { waiting: "", approved: "Let in", refused: "Refused" };
 
 function RequestRow({ request, zone, marked, onMark, onDecide }: RowProps) {
   const { line, quiet } = usePalette();
-  const { name, email, cohort, words, at, state, reason } = request;
+  const { name, email, cohort, words, answers, at, state, reason } = request;
   return (
     <View
       role="listitem"
@@ -182,6 +182,9 @@ function RequestRow({ request, zone, marked, onMark, onDecide }: RowProps) {
           </Text>
         </View>
         {words === "" ? null : <Text>{words}</Text>}
+        {answers.length === 0 ? null : (
+          <Text kind="small">{answers.map((one) => `${one.name}: ${one.says}`).join(" · ")}</Text>
+        )}
         {state === "waiting" ? (
           <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
             <QuietAction

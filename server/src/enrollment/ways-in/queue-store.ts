@@ -49,6 +49,7 @@ export async function pageOfRequests(
 ) {
   const { rows } = await sql<{
     id: string;
+    person: string;
     name: string;
     email: string;
     cohort: string | null;
@@ -58,7 +59,7 @@ export async function pageOfRequests(
     state: EntryRequestTable["state"];
     reason: string | null;
   }>`
-    select r.id, p.name, p.email, r.cohort_id as cohort, k.name as "cohortName", r.words,
+    select r.id, r.person_id as person, p.name, p.email, r.cohort_id as cohort, k.name as "cohortName", r.words,
       to_char(r.asked_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at, r.state, r.reason
     from entry_request r join person p on p.school_id = r.school_id and p.id = r.person_id
     left join cohort k on k.school_id = r.school_id and k.id = r.cohort_id

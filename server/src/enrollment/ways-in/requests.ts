@@ -6,6 +6,7 @@ import type {
   EntryDecision,
   EntryRequests,
 } from "@dawngate/contract/ways-in";
+import { sayAnswer } from "@dawngate/core/people";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../../base/cursor";
@@ -14,7 +15,7 @@ import { conflict, notFound, ProblemError } from "../../base/problem";
 import { published } from "../../courses/service";
 import type { SchoolTransaction } from "../../db/connection";
 import { follow } from "../../jobs/outbox";
-import { takeAnswers } from "../../people/fields/answers";
+import { readListed, takeAnswers } from "../../people/fields/answers";
 import { type Context, isTheirs } from "../../school/context";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
@@ -89,9 +90,17 @@ export async function showRequests(
     });
     const page = rows.slice(0, PAGE);
     const last = page.at(-1);
+    const answers = await readListed(
+      tx,
+      context,
+      page.map(({ person }) => person),
+    );
     return {
-      requests: page.map(({ cohort, cohortName, ...one }) => ({
+      requests: page.map(({ cohort, cohortName, person, ...one }) => ({
         ...one,
+        answers: answers
+          .answersOf(person)
+          .map(([field, value]) => ({ name: field.name, says: sayAnswer(field, value) })),
         cohort: cohort === null ? null : { id: cohort, name: cohortName ?? cohort },
       })),
       waiting: await countAsking(tx, course, cohorts),

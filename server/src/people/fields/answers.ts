@@ -1,14 +1,45 @@
 /** What people answer: what they are asked, whether it can be kept, and what is missing. */
 import type { AskedField, FieldAnswers, OwnField } from "@dawngate/contract/own-fields";
 import { type AskedAt, type FieldValue, readAnswer } from "@dawngate/core/people";
-import { refusal } from "../../base/problem";
+import { notFound, refusal } from "../../base/problem";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
 import type { Reach } from "../../school/context";
-import { readFields, readValues, writeValues } from "./store";
+import { readFields, readValues, type Said, writeValues } from "./store";
 
 /** Whether whoever reaches so far sees what is answered. Who reaches cohorts alone looks after some people only. */
 export const mayRead = ({ cohorts }: Pick<Reach, "cohorts">, { seenBy }: OwnField): boolean =>
   cohorts === null || seenBy !== "managers";
+
+/** Nobody narrows by what they may not read: who is left would tell it. Refused where it is so. */
+export async function mayNarrowBy(
+  tx: SchoolTransaction,
+  reach: Pick<Reach, "cohorts">,
+  answer: Said | null,
+): Promise<void> {
+  if (answer === null) return;
+  const field = (await readFields(tx)).find(({ id }) => id === answer.field);
+  if (!field || !mayRead(reach, field)) throw notFound("There is no such field.");
+}
+
+/** What stands in the listed fields of some people, as far as one may read it; each in the school's order. */
+export async function readListed(
+  tx: SchoolTransaction,
+  reach: Pick<Reach, "cohorts">,
+  people: readonly string[],
+) {
+  const fields = (await readFields(tx)).filter((field) => field.listed && mayRead(reach, field));
+  const known = await readValues(tx, people, fields);
+  const answersOf = (person: string): [OwnField, FieldValue][] =>
+    fields.flatMap((field) => {
+      const value = known.get(person)?.get(field.id);
+      return value === undefined ? [] : [[field, value] as [OwnField, FieldValue]];
+    });
+  return {
+    answersOf,
+    byField: (person: string) =>
+      Object.fromEntries(answersOf(person).map(([{ id }, value]) => [id, value])),
+  };
+}
 
 /** The fields that are asked at a place, in the school's order. */
 export async function fieldsAskedAt(tx: SchoolTransaction, at: AskedAt): Promise<OwnField[]> {

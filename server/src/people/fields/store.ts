@@ -1,7 +1,7 @@
 /** Own fields, and what stands in them, in the database. */
 import type { OwnField, OwnFieldTerms } from "@dawngate/contract/own-fields";
 import { answerOf, type FieldValue, partsOf } from "@dawngate/core/people";
-import { sql } from "kysely";
+import { type RawBuilder, sql } from "kysely";
 import { insertMany } from "../../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
 
@@ -150,3 +150,27 @@ export async function writeValues(
     parts.filter(({ person_id, field_id, part }) => !stands.has(key(person_id, field_id, part))),
   );
 }
+
+/** What a part of a field says. */
+export interface Said {
+  field: string;
+  says: string;
+}
+
+/** The people of whom a field says something, so many at the most. */
+export async function peopleWho(
+  tx: SchoolTransaction,
+  { field, says }: Said,
+  most: number,
+): Promise<string[]> {
+  const { rows } = await sql<{ id: string }>`
+    select person_id as id from own_value where field_id = ${field} and value = ${says}
+    limit ${sql.lit(most)}
+  `.execute(tx);
+  return rows.map(({ id }) => id);
+}
+
+/** Whether a field says something of a person, as a part of a statement. */
+export const saysOf = (person: RawBuilder<unknown>, { field, says }: Said) =>
+  sql`exists (select from own_value v where v.person_id = ${person}
+    and v.field_id = ${field} and v.value = ${says})`;
