@@ -32,6 +32,16 @@ const wayTerms = {
   listed: z.boolean().describe("Visitors meet it on the course's page."),
   question: oneLine("A question", 300).nullable().describe("Asked of whoever asks to come in."),
   domains: z.array(domain).max(20, "At most 20 domains").describe("Empty: any address."),
+  audience: z
+    .array(
+      z.strictObject({
+        field: planFields.id,
+        says: z.array(planFields.id).min(1, "Say what it may say").max(100, "At most 100 choices"),
+      }),
+    )
+    .max(5, "At most 5 fields")
+    .default([])
+    .describe("Own fields with choices, and what each may say; empty: anybody."),
   needs: z
     .array(planFields.id)
     .max(20, "At most 20 courses")

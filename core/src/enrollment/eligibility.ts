@@ -30,6 +30,8 @@ export interface Comer {
   email?: string | null;
   /** Courses that have to be completed first and are not, by their titles. */
   missing?: readonly { course: string; title: string }[];
+  /** What the school's own fields should say of them and do not; `known`: they say something else. */
+  unfit?: readonly { field: string; says: readonly string[]; known: boolean }[];
   /** What they bring: a join code that holds, or what keeps it from holding; null: none. */
   code?: "holds" | CodeFault | null;
   /** What became of their asking to come in; null: they have not asked. */
@@ -46,6 +48,7 @@ export type EnrollingFault =
   | { kind: "sold" }
   | { kind: "blocked" }
   | { kind: "other-address"; domains: readonly string[] }
+  | { kind: "other-answer"; field: string; says: readonly string[]; known: boolean }
   | { kind: "needs-course"; course: string; title: string }
   | { kind: "not-yet"; opens: Instant }
   | { kind: "window-closed"; closed: Instant }
@@ -64,7 +67,7 @@ type FaultKind = EnrollingFault["kind"];
 export const CHECKS = {
   published: ["not-published", "archived"],
   blocked: ["blocked"],
-  audience: ["other-address"],
+  audience: ["other-address", "other-answer"],
   prerequisites: ["needs-course"],
   window: ["not-yet", "window-closed", "cohort-ended"],
   entry: ["sold", "needs-code", "code", "needs-approval", "asked", "refused", "by-staff"],
@@ -96,6 +99,7 @@ export function enrollingFaults(
   // Whoever is not known yet is told when they are: the page does not guess.
   if (domains.length > 0 && email !== null && !endsIn(email, domains))
     faults.push({ kind: "other-address", domains });
+  for (const one of comer.unfit ?? []) faults.push({ kind: "other-answer", ...one });
   for (const one of comer.missing ?? []) faults.push({ kind: "needs-course", ...one });
   if (place.window) {
     const { opens, closes } = windowInstants(place.window, zone);

@@ -49,6 +49,13 @@ describe("who may come in", () => {
     expect(kinds({ domains }, { email: "a@Kitchen.EXAMPLE.org" })).toEqual([]);
     expect(kinds({ domains }, { email: null })).toEqual([]);
   });
+  test("what an own field does not say keeps out, with what it should say", () => {
+    const unfit = [{ field: "Bakery", says: ["Mill Lane", "The Oven"], known: true }];
+    expect(faults({}, { unfit })).toEqual([{ kind: "other-answer", ...unfit[0] }]);
+    expect(
+      kinds({ domains: ["example.org"] }, { email: "a@b.example", unfit, blocked: true }),
+    ).toEqual(["blocked", "other-address", "other-answer"]);
+  });
   test("each course that is missing is named", () => {
     const missing = ["Bread", "Ovens"].map((title) => ({ course: title.toLowerCase(), title }));
     expect(faults({}, { missing })).toEqual([

@@ -19,6 +19,7 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { activeEnrollment, placeOf } from "../enrollment/enroll";
 import { either, sayFault } from "../enrollment/say";
 import { FEW, seatsLeft, TooMany } from "../enrollment/seats";
+import { sayAudience } from "../enrollment/ways-in/audience";
 import {
   askedBy,
   codeAt,
@@ -96,7 +97,7 @@ export async function publicCourseFor(
   for (const cohort of cohorts.length > 0 ? cohorts : [null]) {
     const own = cohort?.cohort.id ?? null;
     const way = askedBy(set, own);
-    const at = { cohort: own, needs: way.needs };
+    const at = { cohort: own, needs: way.needs, audience: way.audience };
     const found = await comerAt(tx, id, at, knocks, code, known, now);
     const { comer, waits, refusedBecause } = found;
     // What is not for everybody to see, those see who bring its code, or have a part in it already.
@@ -187,11 +188,14 @@ function doesAt(faults: readonly EnrollingFault[]): WayIn["does"] {
 /** For whom a way is, said to visitors whom nobody knows yet. */
 async function forWhom(
   tx: SchoolTransaction,
-  { domains, needs }: { domains: readonly string[]; needs: readonly string[] },
+  { domains, needs, audience }: Pick<ReturnType<typeof askedBy>, "domains" | "needs" | "audience">,
 ): Promise<string[]> {
   const titles = (await notCompleted(tx, null, needs)).map(({ title }) => `“${title}”`);
   return [
     ...(domains.length > 0 ? [`For people whose mail address ends in ${either(domains)}.`] : []),
+    ...(await sayAudience(tx, audience)).map(
+      ({ field, says }) => `For people of whom “${field}” says ${either(says)}.`,
+    ),
     ...titles.map((title) => `For those who have completed ${title}.`),
   ];
 }

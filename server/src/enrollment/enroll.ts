@@ -116,9 +116,9 @@ export async function enrollSelf(
     const { person, email } = await ownPerson(tx, context, timeZone);
     const self = { email, code };
     const entry = { person, cohort, timeZone, self, reason: null };
-    const entered = await enter(tx, context, courseId, entry);
+    // What they answer may be what lets them in; where they are refused it is not kept.
     await takeAnswers(tx, context, "entering", person, answers);
-    return entered;
+    return enter(tx, context, courseId, entry);
   });
 }
 
@@ -318,9 +318,18 @@ export async function standsAtDoor(
   const email = self?.email ?? null;
   const code = self && (await codeAt(tx, courseId, { code: self.code, email }, zone, now, true));
   const isIn = (await activeEnrollment(tx, context.school, courseId, person, now)) !== null;
-  const at = { cohort, needs: way.needs };
+  const at = { cohort, needs: way.needs, audience: way.audience };
   const known = await knownAt(tx, courseId, person, isIn);
-  const { comer, waits } = await comerAt(tx, courseId, at, { person, email }, code, known, now);
+  const { comer, waits } = await comerAt(
+    tx,
+    courseId,
+    at,
+    { person, email },
+    code,
+    known,
+    now,
+    false,
+  );
   const waiting = way.waitlist ? ((await readWaitingIn(tx, courseId)).get(cohort ?? "") ?? 0) : 0;
   // Staff see the seats there are; whom they pass over is theirs to answer for.
   const theirs = self ? seatsFor(left, way.waitlist, waiting, waits, zone, now) : left;

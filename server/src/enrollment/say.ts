@@ -31,6 +31,12 @@ export function sayFault(
       return `The school does not let you into this ${course}; write to it if you do not know why.`;
     case "other-address":
       return `This ${course} is for people whose mail address ends in ${either(fault.domains)}; sign in with such an address.`;
+    case "other-answer":
+      return `This ${course} is for people of whom “${fault.field}” says ${either(fault.says)}; ${
+        fault.known
+          ? "of you the school knows something else. Ask it to put that right, if it is wrong."
+          : "of you the school does not know it yet. Ask it to write it down."
+      }`;
     case "needs-course":
       return `Complete “${fault.title}” first; then this ${course} is open to you.`;
     case "not-yet":

@@ -3,7 +3,7 @@ import type { AskedField, OwnField, OwnFieldTerms } from "@dawngate/contract/own
 import type { Everyone } from "@dawngate/contract/people";
 import type { Problem } from "@dawngate/contract/problem";
 import type { Roster, RosterTotals } from "@dawngate/contract/roster";
-import type { EntryRequests } from "@dawngate/contract/ways-in";
+import type { EntryRequests, MayEnter } from "@dawngate/contract/ways-in";
 import { NO_CHECK } from "@dawngate/core/people";
 import { insertMember } from "../../src/school/staff-store";
 import { atTheDoor, catalog, course, zone } from "../helpers/at-the-door";
@@ -286,6 +286,53 @@ test("by approval and on the waitlist it is asked as well; asking is what comes 
     door.by("bo@example.org", "POST", `${catalog}/waitlist`, { cohort: "k", ...zone, answers });
   expect(await faults(await wait())).toEqual({ status: 422, errors: [`answers.${bakery}`] });
   expect((await wait({ [bakery]: "rye" })).status).toBe(200);
+});
+
+test("a cohort can be for those alone of whom a field says something, answered at the door or known before", async () => {
+  await door.seats(null);
+  const rule = { field: bakery, says: ["rye"] };
+  await door.set({ entry: "anyone", audience: [rule] });
+  const said = (await door.page(null)).ways[0]?.says;
+  expect(said).toEqual(["For people of whom “Bakery” says Rye & Sons."]);
+  // Whoever has not answered yet says it here; what does not fit is refused, and not kept.
+  expect((await door.page("cleo@example.org")).ways[0]?.does).toBe("enroll");
+  const shut = await make("Floor", {
+    kind: "choice",
+    choices: BAKERIES.map((one) => ({ ...one, id: `floor-${one.id}` })),
+    asks: { entering: "no", buying: "no", staff: "may" },
+  });
+  await door.set({ entry: "anyone", audience: [rule, { field: shut, says: ["floor-rye"] }] });
+  const refused = await door.enroll("cleo@example.org", { answers: { [bakery]: "rye" } });
+  expect(refused.status).toBe(409);
+  expect(await door.why(refused)).toBe(
+    "This course is for people of whom “Floor” says Rye & Sons; of you the school does not know it yet. Ask it to write it down.",
+  );
+  expect((await askedOf("cleo@example.org"))[0]?.value).toBeNull();
+  await door.set({ entry: "anyone", audience: [rule] });
+  expect((await door.enroll("cleo@example.org", { answers: { [bakery]: "rye" } })).status).toBe(
+    200,
+  );
+  // Whoever works elsewhere is told so; staff let them in all the same.
+  await door.by("dana@example.org", "POST", `${catalog}/waitlist`, { cohort: "k", ...zone });
+  const pim = await personOf("Pim Ott");
+  const may = await door.ask<MayEnter>("GET", `${course}/ways/may?cohort=k&email=pim@example.org`);
+  expect(pim).not.toBe("");
+  expect(may.checks.find(({ check }) => check === "audience")?.says).toEqual([
+    "This course is for people of whom “Bakery” says Rye & Sons; of you the school knows something else. Ask it to put that right, if it is wrong.",
+  ]);
+  // What a way is for is not taken away under it.
+  expect((await door.by("owner@example.org", "DELETE", `${FIELDS}/${bakery}`)).status).toBe(409);
+  await door.set({ entry: "anyone", audience: [{ field: shut, says: ["floor-oven"] }] });
+  expect((await door.by("owner@example.org", "DELETE", `${FIELDS}/${shut}`)).status).toBe(409);
+  expect(
+    await faults(
+      await door.by("owner@example.org", "PUT", `${course}/ways`, {
+        ...door.way,
+        audience: [{ field: number, says: ["x"] }],
+      }),
+    ),
+  ).toEqual({ status: 422, errors: ["audience[0].field"] });
+  await door.set({ entry: "anyone" });
 });
 
 test("two accounts made one keep what either answered; whoever is forgotten has answered nothing", async () => {

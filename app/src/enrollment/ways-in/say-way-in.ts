@@ -21,11 +21,12 @@ export const ENTRY_SAYS: Record<Entry, string> = {
 
 /** "With a join code; not on the page; waitlist until Fri 5 Mar 2027". */
 export function sayWayIn(way: WayInSet): string {
-  const { entry, listed, domains, needs, waitlist } = way;
+  const { entry, listed, domains, audience, needs, waitlist } = way;
   return [
     ENTRY_WORDS[entry],
     ...(listed ? [] : ["not on the page"]),
     ...(domains.length > 0 ? [`addresses of ${domains.join(", ")}`] : []),
+    ...(audience.length > 0 ? ["by what own fields say"] : []),
     ...(needs.length > 0
       ? [needs.length === 1 ? "after another course" : `after ${needs.length} other courses`]
       : []),

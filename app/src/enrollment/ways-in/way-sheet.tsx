@@ -21,6 +21,7 @@ import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { useToast } from "../../ui/toast";
 import { useSetWayMutation } from "./api";
+import { AudiencePart } from "./audience-part";
 import { CodesPart } from "./codes-part";
 import { MayPart } from "./may-part";
 import { ENTRY_SAYS, ENTRY_WORDS } from "./say-way-in";
@@ -46,7 +47,7 @@ export function WaySheet({ place, way, courses, seats, today, onClose }: Props) 
   const [terms, setTerms] = useState(way);
   const [domains, setDomains] = useState(way.domains.join(", "));
   const change = (part: Partial<WayInSet>) => setTerms({ ...terms, ...part });
-  const { entry, listed, question, needs, waitlist } = terms;
+  const { entry, listed, question, needs, audience, waitlist } = terms;
   const faults = faultsOf(error);
   const wrong = Object.entries(faults)[0];
   const keep = async () => {
@@ -59,6 +60,7 @@ export function WaySheet({ place, way, courses, seats, today, onClose }: Props) 
         question: entry === "approval" && question?.trim() ? question.trim() : null,
         domains: domains.split(/[\s,;]+/).filter((one) => one !== ""),
         needs,
+        audience,
         waitlist,
       },
     });
@@ -104,6 +106,11 @@ export function WaySheet({ place, way, courses, seats, today, onClose }: Props) 
         placeholder="bakery.example, ovens.example"
         autoCapitalize="none"
         onChangeText={setDomains}
+      />
+      <AudiencePart
+        school={place.school}
+        audience={audience}
+        onChange={(next) => change({ audience: next })}
       />
       {needs.length > 0 ? (
         <Choices label="Completed first" many>

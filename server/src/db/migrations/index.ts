@@ -45,6 +45,7 @@ import * as m0043 from "./0043-announced-to-whom";
 import * as m0044 from "./0044-reminders";
 import * as m0045 from "./0045-had-before";
 import * as m0046 from "./0046-own-fields";
+import * as m0047 from "./0047-audience";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -93,4 +94,5 @@ export const migrations = {
   "0044-reminders": m0044,
   "0045-had-before": m0045,
   "0046-own-fields": m0046,
+  "0047-audience": m0047,
 };

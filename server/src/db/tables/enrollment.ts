@@ -2,7 +2,7 @@
 import type { RowFate } from "@dawngate/contract/people-file";
 import type { Column, Entry, Standing } from "@dawngate/core/enrollment";
 import type { PlanCohort } from "@dawngate/core/plan";
-import type { Generated, JSONColumnType } from "kysely";
+import type { ColumnType, Generated, JSONColumnType } from "kysely";
 import type { Authored } from "./columns";
 
 export interface CohortTable {
@@ -36,6 +36,8 @@ export interface WayInTable {
   question: string | null;
   domains: string[];
   needs: string[];
+  /** What own fields may say; empty: anything. */
+  audience: ColumnType<{ field: string; says: string[] }[], string | undefined, string>;
   waitlist: boolean;
   waitlist_until: string | null;
   offer_hours: number | null;

@@ -9,6 +9,7 @@ import {
 } from "@dawngate/core/enrollment";
 import type { Instant, Zone } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
+import { notFitting } from "./audience";
 import { lastRequest, placeOn } from "./queue-store";
 import { findCode, isBlocked, notCompleted, USUAL_WAY, type WayRow } from "./store";
 
@@ -73,11 +74,13 @@ export async function knownAt(
 export async function comerAt(
   tx: SchoolTransaction,
   course: string,
-  { cohort, needs }: { cohort: string | null; needs: readonly string[] },
+  { cohort, needs, audience }: { cohort: string | null } & Pick<WayRow, "needs" | "audience">,
   { person, email }: Pick<Knocks, "person" | "email">,
   code: Awaited<ReturnType<typeof codeAt>>,
   known: KnownComer,
   now: Instant,
+  /** Whether they stand before it, and can still answer what is asked there. */
+  atDoor = true,
 ) {
   // A code for another cohort opens nothing here.
   const fits = code === null || code.found?.cohort == null || code.found.cohort === cohort;
@@ -90,6 +93,7 @@ export async function comerAt(
     email,
     // A visitor may have completed it under another name: they are asked to sign in first.
     missing: email === null ? [] : await notCompleted(tx, person, needs),
+    unfit: email === null ? [] : await notFitting(tx, audience, person, atDoor),
     code: code !== null && fits ? (code.stands ?? null) : null,
     asked: asked?.state ?? null,
     offered,

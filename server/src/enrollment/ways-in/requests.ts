@@ -44,6 +44,7 @@ export async function askEntry(
   await db.withSchool(context, async (tx) => {
     const { person, email } = await ownPerson(tx, context, asked.timeZone);
     const self = { email, code: "" };
+    await takeAnswers(tx, context, "entering", person, asked.answers);
     const door = await standsAtDoor(tx, context, course, { person, cohort: asked.cohort, self });
     const others = door.faults.filter(
       ({ kind }) => kind !== "needs-approval" && kind !== "refused" && kind !== "full",
@@ -55,7 +56,6 @@ export async function askEntry(
       throw new ProblemError(422, "The school asks a question first.", [
         { path: "words", reason: "Answer what is asked" },
       ]);
-    await takeAnswers(tx, context, "entering", person, asked.answers);
     await insertRequest(tx, {
       school_id: context.school,
       id: randomUUID(),

@@ -12,6 +12,7 @@ export interface WayRow {
   question: string | null;
   domains: string[];
   needs: string[];
+  audience: { field: string; says: string[] }[];
   waitlist: { until: string | null; offerHours: number | null } | null;
 }
 
@@ -22,6 +23,7 @@ export const USUAL_WAY: Omit<WayRow, "cohort"> = {
   question: null,
   domains: [],
   needs: [],
+  audience: [],
   waitlist: null,
 };
 
@@ -38,6 +40,7 @@ export async function readWays(tx: SchoolTransaction, course: string) {
         question: row.question,
         domains: row.domains,
         needs: row.needs,
+        audience: row.audience,
         waitlist: row.waitlist ? { until: row.waitlist_until, offerHours: row.offer_hours } : null,
       },
     ]),
@@ -48,7 +51,7 @@ export async function writeWay(
   tx: SchoolTransaction,
   school: SchoolId,
   course: string,
-  { cohort, entry, listed, question, domains, needs, waitlist }: WayRow,
+  { cohort, entry, listed, question, domains, needs, audience, waitlist }: WayRow,
 ): Promise<void> {
   const set = {
     entry,
@@ -56,6 +59,7 @@ export async function writeWay(
     question,
     domains,
     needs,
+    audience: JSON.stringify(audience),
     waitlist: waitlist !== null,
     waitlist_until: waitlist?.until ?? null,
     offer_hours: waitlist?.offerHours ?? null,

@@ -55,11 +55,11 @@ export async function joinWaitlist(
     // Who comes first is decided where seats are given out.
     await holdTurn(tx, course, `seats ${cohort}`);
     const self = { email, code: "" };
+    await takeAnswers(tx, context, "entering", person, answers);
     const door = await standsAtDoor(tx, context, course, { person, cohort, self });
     if (door.waits) return;
     if (door.faults.length === 0) throw conflict("A seat is free: enroll, and it is yours.");
     if (!mayWait(door.faults)) door.refuse(door.faults);
-    await takeAnswers(tx, context, "entering", person, answers);
     await insertWaiting(tx, {
       school_id: context.school,
       id: randomUUID(),

@@ -25,6 +25,7 @@ import { activeEnrollment, placeOf } from "../enroll";
 import { sayFault } from "../say";
 import { seatsLeft } from "../seats";
 import { isOnSale } from "../store";
+import { knownAudience } from "./audience";
 import { askedBy, comerAt, knownAt, seatsFor } from "./comer";
 import { readWaitingIn } from "./queue-store";
 import { courseTitles, readDoors, readWays, USUAL_WAY, writeWay } from "./store";
@@ -87,6 +88,7 @@ export async function setWay(
       throw refusal("A course that should be completed first is not there.", [
         { path: `needs[${unknown}]`, reason: "Choose another published course of the school" },
       ]);
+    await knownAudience(tx, change.audience);
     await writeWay(tx, context.school, course, { ...change, needs: [...new Set(needs)] });
   });
 }
@@ -123,7 +125,7 @@ export async function showMayEnter(
           cohort.cohort.id,
         ) ?? null)
       : null;
-    const door = { cohort: id, needs: way.needs };
+    const door = { cohort: id, needs: way.needs, audience: way.audience };
     const known = await knownAt(tx, course, who.person, false);
     const { comer, waits } = await comerAt(tx, course, door, who, null, known, now);
     const waiting = (await readWaitingIn(tx, course)).get(id ?? "") ?? 0;

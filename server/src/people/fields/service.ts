@@ -18,6 +18,7 @@ import {
   holdFields,
   insertField,
   isAnswered,
+  isAudience,
   orderFields,
   readFields,
   takenOf,
@@ -107,8 +108,8 @@ export async function setField(
     );
     if (taken !== undefined) {
       const text = gone.find((one) => one.id === taken)?.text ?? taken;
-      throw refusal(`People have chosen “${text}”: put it out of use instead.`, [
-        { path: "choices", reason: `People have chosen “${text}”: put it out of use instead` },
+      throw refusal(`“${text}” is in use: put it out of use instead.`, [
+        { path: "choices", reason: `“${text}” is in use: put it out of use instead` },
       ]);
     }
     await updateField(tx, id, tidied(terms));
@@ -137,6 +138,10 @@ export async function dropField({ db }: Db, context: Context, id: string): Promi
     if (await isAnswered(tx, id))
       throw conflict(
         "People have answered this field, and what is known is not thrown away: put it out of use.",
+      );
+    if (await isAudience(tx, id))
+      throw conflict(
+        "A way into a course is for people of whom this field says something. Let that way be for anybody first.",
       );
     await deleteField(tx, id);
   });

@@ -66,7 +66,7 @@ export async function isAnswered(tx: SchoolTransaction, field: string): Promise<
   return found !== undefined;
 }
 
-/** Which of some choices of a field somebody has taken. */
+/** Which of some choices of a field somebody has taken, or a way into a course is for. */
 export async function takenOf(
   tx: SchoolTransaction,
   field: string,
@@ -75,6 +75,8 @@ export async function takenOf(
   const { rows } = await sql<{ id: string }>`
     select id from unnest(${[...choices]}::text[]) id
     where exists (select from own_value v where v.field_id = ${field} and v.value = id)
+      or exists (select from way_in w where w.audience
+        @> jsonb_build_array(jsonb_build_object('field', ${field}::text, 'says', jsonb_build_array(id))))
   `.execute(tx);
   return rows.map(({ id }) => id);
 }
@@ -174,3 +176,11 @@ export async function peopleWho(
 export const saysOf = (person: RawBuilder<unknown>, { field, says }: Said) =>
   sql`exists (select from own_value v where v.person_id = ${person}
     and v.field_id = ${field} and v.value = ${says})`;
+
+/** Whether a way into a course is for those of whom a field says something. */
+export async function isAudience(tx: SchoolTransaction, field: string): Promise<boolean> {
+  const { rows } = await sql`
+    select from way_in where audience @> ${JSON.stringify([{ field }])}::jsonb limit 1
+  `.execute(tx);
+  return rows.length > 0;
+}
