@@ -12,7 +12,7 @@ const fault = z.object({ kind: z.string(), sentence: z.string() });
 
 /** One way into a course: a cohort, or the course itself. */
 export const wayIn = z.object({
-  cohort: cohort.pick({ id: true, name: true, starts: true, ends: true }).nullable(),
+  cohort: cohort.pick({ id: true, name: true, starts: true, ends: true, place: true }).nullable(),
   window: z.object({ opens: z.string(), closes: z.string() }).nullable(),
   state: z.enum(["before", "open", "full", "waitlist", "closed"]),
   seatsLeft: z.int().nullable(),

@@ -102,6 +102,8 @@ export const cohort = z
     ends: z.string(),
     grace: z.int().nullable(),
     seats: z.int().nullable(),
+    place: z.string().describe("Where it meets, for everybody to read; empty: not said."),
+    link: z.string().describe("Where it meets in the browser, for those who are in it."),
     gates: z
       .record(z.string(), gateJson.nullable())
       .describe("The cohort's own gates, by item, instead of the items' own; null: none."),

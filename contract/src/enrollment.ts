@@ -10,7 +10,7 @@ import { fieldAnswers } from "./own-fields";
 import { personRipple } from "./review";
 import { matching } from "./roster";
 import { type TimelineAnswer, timeline } from "./schedule";
-import { cursor, mailAddress, oneLine, personName } from "./text";
+import { cursor, mailAddress, oneLine, personName, shortText } from "./text";
 
 const window = z
   .strictObject({ opens: planFields.localDate, closes: planFields.localDate })
@@ -29,11 +29,25 @@ const cohortTerms = {
   seats: z.int("Seats are a whole number").min(0).max(100_000).nullable(),
 };
 
+/** Where a cohort meets; left out: as it was. */
+const meets = {
+  place: shortText("A place", 200).optional().describe("For everybody to read; empty: none."),
+  link: z
+    .union([
+      z.literal(""),
+      z
+        .url({ protocol: /^https?$/, error: "An address such as https://meet.example.org/rye" })
+        .max(500, "At most 500 characters"),
+    ])
+    .optional()
+    .describe("Where it meets in the browser, for those who are in it; empty: nowhere."),
+};
+
 const inOrder = ({ starts, ends }: { starts: string; ends: string }) => starts <= ends;
 const outOfOrder = { path: ["ends"], message: "The cohort ends before it starts" };
 
 export const newCohort = z
-  .strictObject(cohortTerms)
+  .strictObject({ ...cohortTerms, ...meets })
   .refine(inOrder, outOfOrder)
   .meta({ id: "NewCohort" });
 
@@ -337,6 +351,10 @@ export const myCourse = z
         ),
       }),
     ),
+    meets: z
+      .object({ cohort: z.string(), place: z.string(), link: z.string() })
+      .nullable()
+      .describe("The cohort they are in, and where it meets; null: in none, or it meets nowhere."),
     changed: planChanges.nullable(),
     goOn: z
       .string()

@@ -79,6 +79,7 @@ export function Way({ way, first, zone, onEnd, ...rest }: Props) {
             : []),
         ].join(" · ")}
       </Text>
+      {cohort?.place ? <Text kind="small">At {cohort.place}</Text> : null}
       {says.map((one) => (
         <Text key={one} kind="small">
           {one}

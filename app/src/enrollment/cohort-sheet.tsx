@@ -42,6 +42,8 @@ export function CohortSheet({
   const [closes, setCloses] = useState(cohort?.window?.closes ?? proposed.closes);
   const [grace, setGrace] = useState(cohort ? String(cohort.grace ?? "") : "0");
   const [seats, setSeats] = useState(cohort?.seats == null ? "" : String(cohort.seats));
+  const [meetsAt, setMeetsAt] = useState(cohort?.place ?? "");
+  const [link, setLink] = useState(cohort?.link ?? "");
   const [create, creating] = useCreateCohortMutation();
   const [change, changing] = useChangeCohortMutation();
   const error = creating.error ?? changing.error;
@@ -54,6 +56,8 @@ export function CohortSheet({
     ends,
     grace: number(grace),
     seats: number(seats),
+    place: meetsAt.trim(),
+    link: link.trim(),
   };
   const [looking, setLooking] = useState(false);
   const keep = async () => {
@@ -127,6 +131,18 @@ export function CohortSheet({
       </View>
       {wrong("grace")}
       {wrong("seats")}
+      <View style={{ flexDirection: "row" }}>
+        {input("Where it meets, or nothing", meetsAt, setMeetsAt)}
+      </View>
+      {wrong("place")}
+      <View style={{ flexDirection: "row" }}>
+        {input("Its meeting's address in the browser, or nothing", link, setLink)}
+      </View>
+      {wrong("link") ?? (
+        <Text kind="small" color={quiet}>
+          Everybody reads the place; the address is for those who are in the cohort.
+        </Text>
+      )}
       <CohortSnags school={school} course={course} cohort={wanted} id={cohort?.id ?? null} />
       <PrimaryAction
         label={cohort ? (moves ? "See what it does" : "Keep") : "Make the cohort"}

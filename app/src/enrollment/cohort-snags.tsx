@@ -27,7 +27,7 @@ export function CohortSnags({ school, course, cohort, id }: Props) {
   const plan = useMemo(() => ({ ...course }) as unknown as PlanCourse, [course]);
   const typed = JSON.stringify(cohort);
   const cohorts = useMemo(() => {
-    const { name, ...dates } = JSON.parse(typed) as NewCohort;
+    const { name, place, link, ...dates } = JSON.parse(typed) as NewCohort;
     const before = course.cohorts.find((one) => one.id === own);
     const one = { ...dates, id: own, course: course.id, gates: before?.gates ?? {} };
     return [{ ...one, grace: one.grace ?? null, seats: null, name: name.trim() }];

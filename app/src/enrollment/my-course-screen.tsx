@@ -11,6 +11,7 @@ import { read } from "../schedule/horizon/scale";
 import { SunLine } from "../schedule/horizon/sun-line";
 import { markOf } from "../schedule/state-words";
 import { Coming, titleComing } from "../store/coming";
+import { FileLink } from "../ui/file-link";
 import { LinkAction } from "../ui/link-action";
 import { NightPage } from "../ui/night-page";
 import { Text } from "../ui/text";
@@ -58,11 +59,27 @@ export function MyCourseScreen() {
       <Suspense fallback={null}>
         <CourseAnnouncements place={{ school: place.school, course: data.course }} />
       </Suspense>
+      {data.meets ? <Meets {...data.meets} /> : null}
       <CourseOutline
         course={data}
         onEnter={(lesson) => router.push(`/${place.school}/shelf/${place.enrollment}/${lesson}`)}
       />
     </NightPage>
+  );
+}
+
+/** Where the cohort meets one is in. */
+function Meets({ cohort, place, link }: NonNullable<MyCourse["meets"]>) {
+  return (
+    <View role="group" aria-label={`Cohort ${cohort} meets`}>
+      <Text kind="smallStrong">Cohort {cohort} meets</Text>
+      {place === "" ? null : <Text>{place}</Text>}
+      {link === "" ? null : (
+        <FileLink href={link} open>
+          In the browser
+        </FileLink>
+      )}
+    </View>
   );
 }
 

@@ -58,6 +58,8 @@ test("somebody who is enrolled by hand belongs to the cohort that takes people n
     grace: null,
     gates: {},
     seats,
+    place: "",
+    link: "",
     people: 5,
   });
   const cohorts = [

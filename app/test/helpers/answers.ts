@@ -98,6 +98,8 @@ export function courseAnswer(): Course {
     cohorts: cohorts.map((cohort, i) => ({
       ...cohort,
       name: i === 0 ? "Winter" : "Spring",
+      place: "",
+      link: "",
       people: 0,
     })),
     people: 2,

@@ -18,6 +18,8 @@ describe("a cohort's state, in words people understand", () => {
     ends: "2027-06-25",
     grace: 14,
     seats: null,
+    place: "",
+    link: "",
     gates: {},
   };
   test.each([

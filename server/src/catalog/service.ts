@@ -115,6 +115,7 @@ export async function publicCourseFor(
         name: cohort.name,
         starts: cohort.cohort.starts,
         ends: cohort.cohort.ends,
+        place: cohort.place,
       },
       window: place.window,
       state: archived

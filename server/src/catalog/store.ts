@@ -28,7 +28,7 @@ interface PageRow extends OnPage {
   card: CourseCard;
   cover: Cover | null;
   school: { name: string; color: string; timeZone: string; contact: string; words: OwnWords };
-  cohorts: { name: string; cohort: unknown }[];
+  cohorts: { name: string; place: string; cohort: unknown }[];
   /** Listings it is sold in. */
   offers: { id: string; title: string; offer: Offer }[];
 }
@@ -66,7 +66,7 @@ export const readPageAt = (now: Instant) => async (tx: SchoolTransaction, id: st
           and n.on_page and n.at <= ${formatInstant(now)}::timestamptz order by n.at desc, n.id limit ${sql.lit(MOST_ANNOUNCED)}) n), '[]') as announcements,
       jsonb_build_object('name', s.name, 'color', s.color, 'timeZone', s.time_zone,
         'contact', s.contact, 'words', s.words) as school,
-      coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'cohort', jsonb_build_object(
+      coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'place', k.place, 'cohort', jsonb_build_object(
           'id', k.id, 'course', k.course_id, 'starts', k.starts, 'ends', k.ends,
           'window', case when k.window_opens is null or k.window_closes is null then null
             else jsonb_build_object('opens', k.window_opens, 'closes', k.window_closes) end,
@@ -85,8 +85,9 @@ export const readPageAt = (now: Instant) => async (tx: SchoolTransaction, id: st
   `.execute(tx);
   const [row] = rows;
   if (!row) return null;
-  const cohorts = row.cohorts.map(({ name, cohort }) => ({
+  const cohorts = row.cohorts.map(({ name, place, cohort }) => ({
     name,
+    place,
     cohort: cohortSchema.parse(cohort),
   }));
   return { ...row, cohorts };

@@ -61,9 +61,11 @@ export async function showCourse(db: Database, context: Context, id: string): Pr
       window: plan.window,
       validity: plan.validity,
       modules: publishedOutline(plan),
-      cohorts: cohorts.map(({ name, cohort: { course, ...cohort } }) => ({
+      cohorts: cohorts.map(({ name, place, link, cohort: { course, ...cohort } }) => ({
         ...cohort,
         name,
+        place,
+        link,
         people: sum(seen.filter((one) => one.cohort === cohort.id)),
       })),
       people: sum(seen),

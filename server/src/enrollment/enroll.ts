@@ -50,7 +50,7 @@ interface Seeking {
   ends: Instant | null;
 }
 
-type NamedCohort = Awaited<ReturnType<typeof readCohorts>>[number];
+type NamedCohort = Pick<Awaited<ReturnType<typeof readCohorts>>[number], "name" | "cohort">;
 
 /** The enrollment by which somebody is in a course, its access not ended; null where there is none. */
 export async function activeEnrollment(

@@ -21,7 +21,7 @@ import { changedSince } from "./changed";
 import { countBeside } from "./learning/beside-store";
 import { beginSeen, readSeen } from "./learning/seen-store";
 import { saySeen, watchedIn } from "./learning/watched";
-import { renewedBy, setSeen, unpaidOrder } from "./store";
+import { renewedBy, setSeen, unpaidOrder, whereMet } from "./store";
 
 /** One of one's own enrollments as it stands at an instant. */
 export interface Mine extends Case {
@@ -62,6 +62,8 @@ export async function showMyCourse(
       ...sayMine(own, at),
       renewBy: own.timeline.access.until === null ? null : await renewedBy(tx, id),
       unpaid: own.timeline.access.shutBy === "suspension" ? await unpaidOrder(tx, id) : null,
+      // Whoever is shut out does not come to its meetings.
+      meets: own.timeline.access.state === "open" ? await whereMet(tx, id) : null,
       changed: await changedSince(tx, context.school, own, at),
     };
   });
@@ -70,7 +72,7 @@ export async function showMyCourse(
 function sayMine(
   { enrollment, plan, version, timeline, clock, schoolName, ...own }: Mine,
   at: Instant,
-): Omit<MyCourse, "changed" | "unpaid" | "renewBy"> {
+): Omit<MyCourse, "changed" | "unpaid" | "renewBy" | "meets"> {
   return {
     course: plan.id,
     title: plan.title,

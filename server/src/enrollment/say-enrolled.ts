@@ -34,8 +34,9 @@ export async function sayEnrolled(
     title,
     says: [
       `You are in “${title}”${held?.cohortName ? `, with cohort ${inMail(held.cohortName)}` : ""}.${
-        opens.length === 0 ? "" : " What opens when:"
+        opens.length === 0 || held?.place ? "" : " What opens when:"
       }`,
+      ...(held?.place ? [`You meet at ${inMail(held.place)}.`] : []),
     ],
     dates: opens.slice(0, FIRST).map(({ at, title }) => ({
       when: at <= context.now ? "now" : sayInstant(at, zone),

@@ -31,13 +31,14 @@ export async function createCohort(
   db: Database,
   context: Context,
   course: string,
-  { name, ...cohort }: NewCohort,
+  { name, place, link, ...cohort }: NewCohort,
 ): Promise<{ id: string }> {
   const id = `cohort-${randomBytes(4).toString("hex")}`;
   await db.withSchool(context, async (tx) => {
     if (!(await readCourseRow(tx, course)))
       throw notFound(`There is no course "${course}" in this school.`);
     await insertCohorts(tx, context.school, [{ id, course, gates: {}, ...cohort }], () => name);
+    if (place || link) await updateCohort(tx, course, id, { ...whereOf({ place, link }) });
   });
   return { id };
 }
@@ -56,8 +57,8 @@ export async function makeNextCohorts(
   return db.withSchool(context, async (tx) => {
     await holdTurn(tx, course, "cohorts");
     const before = await readCohorts(tx, course);
-    if (!before.some(({ cohort }) => cohort.id === earlier))
-      throw notFound(`There is no cohort "${earlier}" in this course.`);
+    const from = before.find(({ cohort }) => cohort.id === earlier);
+    if (!from) throw notFound(`There is no cohort "${earlier}" in this course.`);
     const made = cohorts.map(({ name, ...cohort }, i) => ({
       name,
       cohort: { id: `cohort-${shortHash(`${earlier} ${key} ${i}`)}`, course, ...cohort },
@@ -81,6 +82,9 @@ export async function makeNextCohorts(
     const names = new Map(made.map(({ name, cohort }) => [cohort.id, name]));
     const plans = made.map(({ cohort }) => cohort);
     await insertCohorts(tx, context.school, plans, (id) => names.get(id) ?? id);
+    // They meet where it met; the address of a meeting is each one's own.
+    if (from.place !== "")
+      for (const { id } of plans) await updateCohort(tx, course, id, { place: from.place });
     const ways = await readWays(tx, course);
     const way = ways.get(earlier);
     // People come into the next as they came into the earlier one; its waitlist has other days.
@@ -109,6 +113,12 @@ export async function makeNextCohorts(
   });
 }
 
+/** What is said of where it meets; what is left out stays. */
+const whereOf = ({ place, link }: Pick<NewCohort, "place" | "link">) => ({
+  ...(place !== undefined && { place }),
+  ...(link !== undefined && { link }),
+});
+
 /** The same words give the same name: a press that is heard twice makes one cohort. */
 const shortHash = (text: string) => createHash("sha256").update(text).digest("hex").slice(0, 12);
 
@@ -120,11 +130,12 @@ export async function changeCohort(
   context: Context,
   course: string,
   id: string,
-  { name, window, starts, ends, grace, seats }: NewCohort,
+  { name, window, starts, ends, grace, seats, place, link }: NewCohort,
 ): Promise<void> {
   await db.withSchool(context, async (tx) => {
     const [window_opens, window_closes] = [window?.opens ?? null, window?.closes ?? null];
-    const set = { name, window_opens, window_closes, starts, ends, grace, seats };
+    const terms = { name, window_opens, window_closes, starts, ends, grace, seats };
+    const set = { ...terms, ...whereOf({ place, link }) };
     if (!(await updateCohort(tx, course, id, set)))
       throw notFound(`There is no cohort "${id}" in this course.`);
     await unproject(tx, course, id);

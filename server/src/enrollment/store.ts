@@ -153,8 +153,13 @@ export async function linesOf(tx: SchoolTransaction, person: string, at: string,
 
 /** What a person holds, the newest first, with what a shelf shows of it; so many at the most. */
 export async function heldBy(tx: SchoolTransaction, person: string, most: number) {
-  const { rows } = await sql<{ id: string; cohortName: string | null; cover: Cover | null }>`
-    select e.id, k.name as "cohortName",
+  const { rows } = await sql<{
+    id: string;
+    cohortName: string | null;
+    place: string | null;
+    cover: Cover | null;
+  }>`
+    select e.id, k.name as "cohortName", k.place,
       case when v.hash is null then null else jsonb_build_object('hash', v.hash, 'width', v.width,
         'height', v.height, 'x', v.focus_x, 'y', v.focus_y) end as cover
     from enrollment e
@@ -164,6 +169,16 @@ export async function heldBy(tx: SchoolTransaction, person: string, most: number
     order by e.enrolled_at desc, e.id desc limit ${most}
   `.execute(tx);
   return rows;
+}
+
+/** The cohort of an enrollment that meets somewhere, and where; null: there is none. */
+export async function whereMet(tx: SchoolTransaction, enrollment: string) {
+  const { rows } = await sql<{ cohort: string; place: string; link: string }>`
+    select k.name as cohort, k.place, k.link from enrollment e
+    join cohort k on k.school_id = e.school_id and k.course_id = e.course_id and k.id = e.cohort_id
+    where e.id = ${enrollment} and (k.place <> '' or k.link <> '')
+  `.execute(tx);
+  return rows[0] ?? null;
 }
 
 /** Whose enrollment it is, and of which course. */

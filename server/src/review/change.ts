@@ -169,7 +169,7 @@ async function cohortChange(
 
 function changedCohort(cohort: PlanCohort, changed: NewCohort | CohortGate): PlanCohort {
   if ("item" in changed) return { ...cohort, gates: gatesWith(cohort, changed) };
-  const { name: _name, ...dates } = changed;
+  const { name: _name, place: _place, link: _link, ...dates } = changed;
   return cohortSchema.parse({ ...cohort, ...dates });
 }
 

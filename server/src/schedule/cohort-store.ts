@@ -15,6 +15,8 @@ export async function readCohorts(tx: SchoolTransaction, course: string) {
     .execute();
   return rows.map((row) => ({
     name: row.name,
+    place: row.place,
+    link: row.link,
     cohort: cohortSchema.parse({
       id: row.id,
       course: row.course_id,

@@ -46,6 +46,7 @@ import * as m0044 from "./0044-reminders";
 import * as m0045 from "./0045-had-before";
 import * as m0046 from "./0046-own-fields";
 import * as m0047 from "./0047-audience";
+import * as m0048 from "./0048-where-cohorts-meet";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -95,4 +96,5 @@ export const migrations = {
   "0045-had-before": m0045,
   "0046-own-fields": m0046,
   "0047-audience": m0047,
+  "0048-where-cohorts-meet": m0048,
 };

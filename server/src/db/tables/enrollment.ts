@@ -16,6 +16,10 @@ export interface CohortTable {
   ends: string;
   grace: number | null;
   seats: number | null;
+  /** Where it meets, for everybody to read. */
+  place: Generated<string>;
+  /** Where it meets in the browser, for those who are in it. */
+  link: Generated<string>;
   gates: JSONColumnType<PlanCohort["gates"]>;
 }
 
