@@ -84,6 +84,7 @@ export const ADDRESSES = {
   gateCohort: ["PUT", "/schools/{school}/courses/{course}/cohorts/{cohort}/gates", [], ["course","people","timeline"]],
   enroll: ["POST", "/schools/{school}/courses/{course}/enrollments", [], ["course","courses","public","mail","people"]],
   getRoster: ["GET", "/schools/{school}/courses/{course}/people", ["people"], []],
+  getSignList: ["GET", "/schools/{school}/courses/{course}/people/to-sign", [], []],
   getRosterTotals: ["GET", "/schools/{school}/courses/{course}/people/totals", ["people"], []],
   getRosterPerson: ["GET", "/schools/{school}/courses/{course}/enrollments/{enrollment}", ["people"], []],
   getRecord: ["GET", "/schools/{school}/courses/{course}/enrollments/{enrollment}/events", ["record"], []],

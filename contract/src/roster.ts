@@ -46,6 +46,18 @@ export const rosterQuery = z.strictObject({
   most: z.coerce.number<number>().int().min(1).max(200).default(50),
 });
 
+/** Whom a list to sign names, and how often each signs. */
+export const signListQuery = z.strictObject({
+  ...narrowing,
+  times: z.coerce
+    .number<number>()
+    .int()
+    .min(1, "At least once")
+    .max(6, "At most six times")
+    .default(1)
+    .describe("So many times each signs: for each day, or in and out."),
+});
+
 export const rosterPerson = z
   .object({
     enrollment: z.string(),

@@ -33,6 +33,7 @@ import { linePoints, rosterColumns } from "./roster/roster-columns";
 import { RosterFilters } from "./roster/roster-filters";
 import { RosterRow } from "./roster/roster-row";
 import { STANDING_NAMES } from "./roster/say-standing";
+import { SignList } from "./roster/sign-list";
 import { type RosterView, useRoster } from "./roster/use-roster";
 import { SeveralSheet } from "./several-sheet";
 
@@ -246,7 +247,12 @@ function Rows(props: PartProps & { onOrder(order: RosterOrder): void }) {
         onOpen={open}
         onEnd={bring}
         all={roster.all}
-        tools={<MarkAll roster={roster} marks={marks} onMarks={onMarks} />}
+        tools={
+          <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, alignItems: "center" }}>
+            <MarkAll roster={roster} marks={marks} onMarks={onMarks} />
+            <SignList place={place} roster={roster} />
+          </View>
+        }
         phone={(person) => (
           <RosterRow
             person={person}

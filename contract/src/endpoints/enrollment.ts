@@ -40,7 +40,14 @@ import {
   whyMail,
   zoneChange,
 } from "../enrollment";
-import { roster, rosterPerson, rosterQuery, rosterTotals, rosterTotalsQuery } from "../roster";
+import {
+  roster,
+  rosterPerson,
+  rosterQuery,
+  rosterTotals,
+  rosterTotalsQuery,
+  signListQuery,
+} from "../roster";
 
 const inMine = inSchool.extend({ enrollment: planFields.id });
 
@@ -114,6 +121,16 @@ export const enrollment = endpoints("enrollment", {
     answered: "A page, and where the next one begins.",
     mayLag: true,
     holds: ["people"],
+  },
+  getSignList: {
+    method: "get",
+    path: "/schools/{school}/courses/{course}/people/to-sign",
+    summary: "The people of a course as a list to sign, by name",
+    who: "people.see",
+    params: inCourse,
+    query: signListQuery,
+    answer: files("application/pdf"),
+    answered: "The list; of a thousand people at the most.",
   },
   getRosterTotals: {
     method: "get",

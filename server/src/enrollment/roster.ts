@@ -55,7 +55,7 @@ function readEnd(order: Query["order"], text: string | undefined): PageEnd | nul
 const writeEnd = (order: Query["order"], { key, number }: PageEnd) =>
   writeCursor([order, key, number]);
 
-const narrowingOf = (
+export const narrowingOf = (
   { cohorts }: Context,
   { find, standing, cohort, field, says }: Pick<Query, keyof Matching & keyof Query>,
   upTo?: string,

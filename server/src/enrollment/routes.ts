@@ -6,6 +6,7 @@ import { ownFieldEndpoints } from "@dawngate/contract/endpoints/own-fields";
 import { people } from "@dawngate/contract/endpoints/people";
 import { year } from "@dawngate/contract/endpoints/year";
 
+import { pdf } from "../base/pdf";
 import { refusal } from "../base/problem";
 import { isTheirs } from "../school/context";
 import { limited, router, type Services } from "../school/kit";
@@ -23,6 +24,7 @@ import { showRoster, showRosterPerson, showTotals } from "./roster";
 import { sendWhy } from "./send-why";
 import { changeCohort, createCohort, gateCohort, makeNextCohorts, showRecord } from "./service";
 import { showShelf } from "./shelf";
+import { signList } from "./sign-list/sign-list";
 import { tickLesson } from "./tick";
 import { showYear } from "./year/year";
 
@@ -98,6 +100,11 @@ export function enrollmentRoutes(services: Services) {
         await showRoster(services, c.get("context"), course, c.req.valid("query")),
         200,
       );
+    })
+    .openapi(route(services, enrollment.getSignList, "export"), async (c) => {
+      const { course } = c.req.valid("param");
+      const list = await signList(services, c.get("context"), course, c.req.valid("query"));
+      return pdf(c, list, `to-sign-${course}`);
     })
     .openapi(route(services, enrollment.getRosterTotals), async (c) => {
       const { course } = c.req.valid("param");

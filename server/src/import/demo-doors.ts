@@ -11,7 +11,7 @@ import {
   parseDate,
 } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { insertCohorts, insertEnrollments } from "../enrollment/store";
+import { insertCohorts, insertEnrollments, updateCohort } from "../enrollment/store";
 import { insertRequest, insertWaiting } from "../enrollment/ways-in/queue-store";
 import { insertCode, USUAL_WAY, writeWay } from "../enrollment/ways-in/store";
 import { insertPeople } from "../people/store";
@@ -108,6 +108,11 @@ export async function demoDoors(
   });
   const names = { [spring.id]: "Spring", [autumn.id]: "Next autumn" };
   await insertCohorts(tx, school, [spring, autumn], (id) => names[id] ?? id);
+  // Its people meet in the school's kitchen once a month, and in the browser between.
+  await updateCohort(tx, RYE, "rye-autumn", {
+    place: "The school's kitchen, Rua do Forno 7, Lisbon",
+    link: "https://meet.example.org/ember-row-rye",
+  });
   await writeWay(tx, school, RYE, {
     ...USUAL_WAY,
     cohort: spring.id,

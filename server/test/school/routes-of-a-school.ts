@@ -64,6 +64,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["GET", "/schools/one/courses/c/people-files/x/refused.csv", undefined, "cohorts.change"],
   ["DELETE", "/schools/one/courses/c/people-files/x", undefined, "cohorts.change"],
   ["GET", "/schools/one/fields", undefined, "people.see"],
+  ["GET", "/schools/one/courses/c/people/to-sign", undefined, "people.see"],
   ["POST", "/schools/one/fields", FIELD, "fields.change"],
   ["PUT", "/schools/one/fields/f", FIELD, "fields.change"],
   ["PUT", "/schools/one/fields/f/place", { place: 0 }, "fields.change"],

@@ -10,6 +10,7 @@ import { project } from "./project";
 import { publicPage } from "./public-page";
 import { quizAnalysis } from "./quiz-analysis";
 import { ripple } from "./ripple";
+import { signList } from "./sign-list";
 import { today } from "./today";
 import { touched } from "./touched";
 
@@ -24,6 +25,7 @@ const ALL = [
   today,
   print,
   joinPage,
+  signList,
   quizAnalysis,
 ] as readonly unknown[] as readonly Doing<unknown, unknown>[];
 

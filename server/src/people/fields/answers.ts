@@ -35,6 +35,7 @@ export async function readListed(
       return value === undefined ? [] : [[field, value] as [OwnField, FieldValue]];
     });
   return {
+    fields,
     answersOf,
     byField: (person: string) =>
       Object.fromEntries(answersOf(person).map(([{ id }, value]) => [id, value])),
