@@ -21,6 +21,8 @@ const BOTTOM = 841.89 - MARGIN - 24;
 const ROW = 30;
 const NUMBER = 28;
 const SIZE = 10;
+const SMALL = 8.5;
+const GAP = 10;
 const INK = "#1F1B2E";
 const QUIET = "#5E5878";
 const LINE = "#B9B3C9";
@@ -40,9 +42,9 @@ export async function printSignList(list: SignList): Promise<Uint8Array> {
   file.moveDown(0.8);
 
   // Half for whoever signs, the rest for the name and what is said of it, which are cut where they do not fit.
-  const signed = WIDTH * (times > 1 ? 0.55 : 0.4);
+  const signed = WIDTH * (times > 2 ? 0.55 : times > 1 ? 0.48 : 0.36);
   const said = WIDTH - NUMBER - signed;
-  const name = heads.length === 0 ? said : said * (heads.length === 1 ? 0.6 : 0.46);
+  const name = heads.length === 0 ? said : said * (heads.length === 1 ? 0.56 : 0.42);
   const beside = heads.length === 0 ? 0 : (said - name) / heads.length;
   const columns = [
     { head: "", at: 0, width: NUMBER },
@@ -57,13 +59,16 @@ export async function printSignList(list: SignList): Promise<Uint8Array> {
   const table = file.struct("Table");
   document.add(table);
   let top = file.y;
-  const line = (y: number) => {
+  /** A line under who it is, and one of its own for each time they sign. */
+  const lines = (y: number) => {
     file.markContent("Artifact", { type: "Layout" });
-    file
-      .moveTo(MARGIN, y)
-      .lineTo(MARGIN + WIDTH, y)
-      .lineWidth(0.5)
-      .stroke(LINE);
+    const under = [{ at: 0, width: said }, ...columns.slice(-times)];
+    for (const { at, width } of under)
+      file
+        .moveTo(MARGIN + at, y)
+        .lineTo(MARGIN + at + width - GAP, y)
+        .lineWidth(0.5)
+        .stroke(LINE);
     file.endMarkedContent();
   };
   const row = (cells: readonly string[], tag: "TH" | "TD") => {
@@ -75,12 +80,12 @@ export async function printSignList(list: SignList): Promise<Uint8Array> {
           file.struct(tag, {}, () => {
             file
               .font(tag === "TH" || i === 1 ? "strong" : "text")
-              .fontSize(SIZE)
+              .fontSize(i > 1 && tag === "TD" ? SMALL : SIZE)
               .fillColor(tag === "TH" ? QUIET : INK)
-              .text(cells[i] ?? "", MARGIN + at, top + (tag === "TH" ? 8 : 10), {
-                width: width - 6,
-                height: SIZE + 4,
-                lineBreak: false,
+              // Two lines stand in a row: what is longer is cut.
+              .text(cells[i] ?? "", MARGIN + at, top + (tag === "TH" ? 8 : i > 1 ? 6 : 10), {
+                width: width - GAP,
+                height: tag === "TH" || i < 2 ? SIZE + 4 : 2 * (SMALL + 4),
                 ellipsis: true,
               });
           }),
@@ -88,7 +93,7 @@ export async function printSignList(list: SignList): Promise<Uint8Array> {
       ),
     );
     top += tag === "TH" ? 24 : ROW;
-    line(top);
+    lines(top);
   };
   const heading = columns.map(({ head }) => head);
   row(heading, "TH");
