@@ -75,12 +75,15 @@ export async function reachAsFar(
           // What is paid period by period ends with the last one, and with the cohort.
           {
             kind: "validity-given",
-            data: { validity: last === null ? [] : [{ from: "date", date: last, edge: "end" }] },
+            data: {
+              validity: last === null ? [] : [{ from: "date", date: last, edge: "end" }],
+              anew: true,
+            },
           },
           { kind: "paid-through", data: { through: paidThrough, grace: 0 } },
         ]
       : last === null
-        ? [{ kind: "validity-given", data: { validity: bought.validity } }]
+        ? [{ kind: "validity-given", data: { validity: bought.validity, anew: true } }]
         : [{ kind: "end-set", data: { through: last } }];
   for (const event of events)
     await appendEvent(

@@ -38,6 +38,9 @@ export function toEvents(enrollment: PlanEnrollment): NewEvent[] {
   return [...events, ...happened.sort((a, b) => Date.parse(a.at) - Date.parse(b.at))];
 }
 
+/** What moves the end of access. */
+const MOVES_THE_END: readonly string[] = ["extended", "renewed", "end-set"];
+
 /** The plan's enrollment that events add up to. Throws where they do not begin with an enrolling. */
 export function fromEvents(
   id: string,
@@ -56,6 +59,10 @@ export function addedUp(id: string, course: string, events: readonly KeptEvent[]
   const enrolled = last("enrolled");
   if (!enrolled) throw new Error(`The enrollment ${id} has no enrolling among its events`);
   const paidThrough = last("paid-through")?.data;
+  // What is given anew stands in place of all ends before it, also of those that staff have set.
+  const anew = events.findLastIndex(
+    ({ kind, data }) => kind === "validity-given" && data.anew === true,
+  );
   const { cohort = null } = (last("moved") ?? enrolled).data;
   return {
     id,
@@ -70,7 +77,7 @@ export function addedUp(id: string, course: string, events: readonly KeptEvent[]
     paidThrough: (paidThrough?.through ?? null) as string | null,
     grace: (paidThrough?.grace ?? 0) as number,
     events: events
-      .filter(({ kind }) => !setsUp(kind))
+      .filter(({ kind }, i) => !setsUp(kind) && (i > anew || !MOVES_THE_END.includes(kind)))
       .map(({ kind, at, data }) => ({ ...data, type: kind, at }) as PlanEvent),
   };
 }

@@ -232,8 +232,25 @@ test("of a course that is one's for ever, the whole is for ever", async () => {
     return people.map((one) => one.until);
   };
   expect(await until()).toEqual(["2027-03-25T00:00:00Z"]);
+  // The next step ends with a day that is set; what is for ever stands in its place, whoever set it.
+  await school.bought(
+    "Wanda",
+    await school.onSale("A quarter", { courses, validity: [forDays(90)] }),
+  );
+  expect(await until()).toEqual(["2027-06-08T23:00:00Z"]);
   await school.bought("Wanda", await school.onSale("All of it", { courses }));
   expect(await until()).toEqual([null]);
+  // What staff set afterwards holds.
+  const { people } = await school.owned.ask<{ people: { enrollment: string }[] }>(
+    "GET",
+    `/schools/one/courses/${id}/people?find=wanda`,
+  );
+  await school.owned.ask("POST", `/schools/one/courses/${id}/acts`, {
+    enrollments: [people[0]?.enrollment],
+    key: "an-end-of-staff",
+    act: { type: "end-set", through: "2027-12-31", reason: "Agreed" },
+  });
+  expect(await until()).toEqual(["2028-01-01T00:00:00Z"]);
 });
 
 test("signed in, they may buy what goes on longer, and not the same once more", async () => {
