@@ -98,7 +98,7 @@ export function CohortSheet({
       {error && Object.keys(faults).length === 0 ? <Notice {...explain(error)} /> : null}
       <View style={{ flexDirection: "row" }}>{input("Name", name, setName)}</View>
       {wrong("name")}
-      <View style={{ flexDirection: "row", gap: 12 }}>
+      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
         <DateField label="First day" value={starts} onChange={setStarts} />
         <DateField label="Last day" value={ends} onChange={setEnds} />
       </View>
@@ -115,7 +115,7 @@ export function CohortSheet({
             : `It begins on a Monday, so that people can come in before, and ends a week after “${proposed.last}”, which opens last.`}
         </Text>
       ) : null}
-      <View style={{ flexDirection: "row", gap: 12 }}>
+      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
         <DateField label="Enrolling from" value={opens} onChange={setOpens} />
         <DateField label="Enrolling through" value={closes} onChange={setCloses} />
       </View>

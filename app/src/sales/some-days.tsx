@@ -27,7 +27,7 @@ export function SomeDays({ label, says, from, through, value, today, onChange }:
       onChange={onChange}
     >
       {({ opens, closes }) => (
-        <View style={{ flexDirection: "row", gap: 12 }}>
+        <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
           <DateField
             label={from}
             value={opens}

@@ -24,7 +24,8 @@ export function DateField(props: FieldProps) {
     <>
       <TypedField
         {...props}
-        width={160}
+        // A whole date, and what chooses it in a month, stand in it.
+        width={190}
         shown={value === "" ? "" : sayWrittenDate(value)}
         read={(text) => {
           const day = readDay(text);

@@ -196,7 +196,7 @@ function Dates({ course, onSet }: Part) {
         />
       ) : (
         <>
-          <View style={{ flexDirection: "row", gap: 12 }}>
+          <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
             <DateField
               label="Enrolling from"
               value={window.opens}

@@ -46,7 +46,10 @@ export function CodesPart({ place, cohort, today }: Props) {
     (code) => code.cohort === cohort,
   );
   return (
-    <Section title="Join codes" says="A word or a link that lets people in through any of these doors. For whom it is holds all the same.">
+    <Section
+      title="Join codes"
+      says="A word or a link that lets people in through any of these doors. For whom it is holds all the same."
+    >
       {error ? <Notice {...explain(error)} /> : null}
       {codes.length === 0 && data ? (
         <Text kind="small" color={quiet}>
