@@ -126,6 +126,20 @@ export const submissionSeen = z
   })
   .meta({ id: "SubmissionSeen" });
 
+/** Whether one is written to when something waits for one's review. */
+export const reviewMail = z
+  .object({
+    on: z
+      .boolean()
+      .nullable()
+      .describe("Null: one leads no cohort, and nothing is shared out to one."),
+  })
+  .meta({ id: "ReviewMail" });
+
+export const reviewMailChange = z
+  .strictObject({ on: z.boolean() })
+  .meta({ id: "ReviewMailChange" });
+
 export const reviewGiven = z
   .strictObject({
     decision,

@@ -17,6 +17,8 @@ export const HELD = {
   library: ["school"],
   bank: ["school"],
   submissions: ["school"],
+  reviewMail: ["school"],
+  views: ["school"],
   rubrics: ["school"],
   recordStore: ["school"],
   courses: ["school"],

@@ -1,8 +1,7 @@
 /** The people a school knows: what is on record about one, and forgetting them. */
-import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { shelf } from "./enrollment";
-import { rosterPerson, standing } from "./roster";
+import { byAnswer, rosterPerson, standing } from "./roster";
 import { cursor } from "./text";
 
 export const forgetting = z
@@ -21,10 +20,7 @@ export const forgotten = z
 
 export const everyoneQuery = z.strictObject({
   find: z.string().trim().max(100, "At most 100 characters").optional(),
-  field: planFields.id
-    .optional()
-    .describe("Only of whom one of the school's own fields says what `says` says."),
-  says: z.string().max(500).optional(),
+  ...byAnswer,
   after: cursor.optional().describe("The page begins after where the one before ended."),
   most: z.coerce.number<number>().int().min(1).max(200).default(50),
 });

@@ -15,23 +15,30 @@ export const standing = z.enum(STANDINGS).meta({ id: "Standing" });
 /** How a roster can be sorted. */
 export const ROSTER_ORDERS = ["name", "next", "ends", "enrolled", "seen"] as const;
 
+/** Whom a roster can be narrowed to by how they stand. */
+export const rosterStanding = z.enum([...STANDINGS, "finished", ...NEEDS]);
+
+/** By what one of the school's own fields says. */
+export const byAnswer = {
+  field: planFields.id
+    .optional()
+    .describe("Only of whom one of the school's own fields says what `says` says."),
+  says: z.string().max(500).optional().describe("A choice's identifier, a text, a number, a day."),
+};
+
 const narrowing = {
   find: z
     .string()
     .max(200, "A name that is looked for has at most 200 characters")
     .optional()
     .describe("A part of a name."),
-  standing: z
-    .enum([...STANDINGS, "finished", ...NEEDS])
+  standing: rosterStanding
     .optional()
     .describe(
       `Only who stands so; finished: who has done all that is required; late: something was due and is not done; ending: access ends within ${ENDING_DAYS} days; quiet: something is open, and they were not here for ${QUIET_DAYS} days.`,
     ),
   cohort: planFields.id.optional().describe("Only who is in this cohort."),
-  field: planFields.id
-    .optional()
-    .describe("Only of whom one of the school's own fields says what `says` says."),
-  says: z.string().max(500).optional().describe("A choice's identifier, a text, a number, a day."),
+  ...byAnswer,
 };
 
 export const rosterQuery = z.strictObject({
@@ -98,8 +105,7 @@ export const roster = z
 export const rosterTotalsQuery = z.strictObject({
   find: narrowing.find,
   cohort: narrowing.cohort,
-  field: narrowing.field,
-  says: narrowing.says,
+  ...byAnswer,
 });
 
 export const rosterTotals = z

@@ -142,6 +142,7 @@ function People({
   return (
     <View style={{ gap: 10 }}>
       <RosterFilters
+        school={place.school}
         cohorts={course.cohorts}
         fields={fields}
         narrowed={narrowed}

@@ -18,6 +18,7 @@ import { people } from "./people";
 import { peopleFile } from "./people-file";
 import { reminders } from "./reminders";
 import { review } from "./review";
+import { rosterViewEndpoints } from "./roster-views";
 import { sales } from "./sales";
 import { schedule } from "./schedule";
 import { school } from "./school";
@@ -44,6 +45,7 @@ export const ROOMS = {
   learning,
   "ways-in": waysIn,
   "people-file": peopleFile,
+  "roster-views": rosterViewEndpoints,
   year,
   compare,
   review,

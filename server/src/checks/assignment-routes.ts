@@ -3,6 +3,7 @@ import { assignments } from "@dawngate/contract/endpoints/assignments";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { keepMyDraft, keepMyFile, showMyAssignment, submit } from "./assignments";
+import { setReviewMail, showReviewMail } from "./review-mail";
 import { review, showForReview, showQueue, takeOver } from "./reviewing";
 import { keepRubric, removeRubric, showRubrics } from "./rubrics";
 
@@ -26,6 +27,13 @@ export function assignmentRoutes(services: Services) {
     .openapi(route(services, assignments.getSubmissions), async (c) =>
       c.json(await showQueue(services, c.get("context"), c.req.valid("query")), 200),
     )
+    .openapi(route(services, assignments.getReviewMail), async (c) =>
+      c.json(await showReviewMail(services, c.get("context")), 200),
+    )
+    .openapi(route(services, assignments.setReviewMail), async (c) => {
+      await setReviewMail(services, c.get("context"), c.req.valid("json").on);
+      return c.json({ done: true as const }, 200);
+    })
     .openapi(route(services, assignments.getSubmission), async (c) => {
       const { submission } = c.req.valid("param");
       return c.json(await showForReview(services, c.get("context"), submission), 200);

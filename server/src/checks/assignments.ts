@@ -9,6 +9,7 @@ import type {
 import type { ShownFile } from "@dawngate/contract/files";
 import type { PartOf } from "@dawngate/core/lessons";
 import { lateness, submissionFaults } from "@dawngate/core/lessons/assignment";
+import { itemTitles } from "@dawngate/core/plan/titles";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { conflict, notFound, refusal } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
@@ -32,6 +33,7 @@ import {
   type Whose,
 } from "./assignment-store";
 import { partIn } from "./part-in";
+import { tellReviewer } from "./review-mail";
 import { shareOut } from "./reviewing-store";
 
 type Parts = Pick<Services, "db" | "kept">;
@@ -236,7 +238,7 @@ export async function keepMyFile(
 const FILES_MOST = 200;
 
 export async function submit(
-  services: Parts,
+  services: Parts & Pick<Services, "baseUrl">,
   context: Context,
   where: Where,
   { text, files, key }: Submitted,
@@ -269,7 +271,15 @@ export async function submit(
     // What waits already keeps its place in the queue.
     if (row.state === "waiting")
       await setState(tx, whose, { state: "waiting", at: row.at, submission: id });
-    else await setState(tx, whose, { state: "waiting", at, reviewer, submission: id });
+    else {
+      await setState(tx, whose, { state: "waiting", at, reviewer, submission: id });
+      if (reviewer !== null)
+        await tellReviewer(tx, services, context, reviewer, {
+          ...whose,
+          title: itemTitles(own.plan).get(where.lesson) ?? own.plan.title,
+          courseTitle: own.plan.title,
+        });
+    }
     return show(tx, services, context, own, part, where);
   });
 }

@@ -192,3 +192,38 @@ export async function memberName(tx: SchoolTransaction, account: string): Promis
     .executeTakeFirst();
   return row?.name ?? null;
 }
+
+/** Whom to tell that something waits: nobody to whom something else is shared out that waits, or who wants no mail. */
+export async function toTellOf(
+  tx: SchoolTransaction,
+  reviewer: string,
+  { enrollment, item }: { enrollment: string; item: string },
+): Promise<{ name: string; email: string } | null> {
+  const { rows } = await sql<{ name: string; email: string }>`
+    select m.name, m.email from member m
+    where m.user_id = ${reviewer} and m.review_mail and not exists (
+      select from assignment a where a.school_id = m.school_id and a.reviewer_id = m.user_id
+        and a.state = 'waiting' and (a.enrollment_id, a.item) <> (${enrollment}, ${item}))
+  `.execute(tx);
+  return rows[0] ?? null;
+}
+
+/** Whether somebody is written to; null: they lead no cohort, and nothing is shared out to them. */
+export async function reviewMailOf(
+  tx: SchoolTransaction,
+  account: string,
+): Promise<boolean | null> {
+  const { rows } = await sql<{ on: boolean }>`
+    select m.review_mail as on from member m where m.user_id = ${account} and exists (
+      select from cohort_instructor i where i.school_id = m.school_id and i.user_id = m.user_id)
+  `.execute(tx);
+  return rows[0]?.on ?? null;
+}
+
+export async function setReviewMailOf(
+  tx: SchoolTransaction,
+  account: string,
+  on: boolean,
+): Promise<void> {
+  await tx.updateTable("member").set({ review_mail: on }).where("user_id", "=", account).execute();
+}

@@ -4,6 +4,7 @@ import { courses } from "@dawngate/contract/endpoints/courses";
 import { enrollment } from "@dawngate/contract/endpoints/enrollment";
 import { ownFieldEndpoints } from "@dawngate/contract/endpoints/own-fields";
 import { people } from "@dawngate/contract/endpoints/people";
+import { rosterViewEndpoints } from "@dawngate/contract/endpoints/roster-views";
 import { year } from "@dawngate/contract/endpoints/year";
 
 import { pdf } from "../base/pdf";
@@ -26,6 +27,7 @@ import { changeCohort, createCohort, gateCohort, makeNextCohorts, showRecord } f
 import { showShelf } from "./shelf";
 import { signList } from "./sign-list/sign-list";
 import { tickLesson } from "./tick";
+import { dropView, keepView, showViews } from "./views/views";
 import { showYear } from "./year/year";
 
 /** A calendar is one person's: no cache between keeps it. */
@@ -100,6 +102,16 @@ export function enrollmentRoutes(services: Services) {
         await showRoster(services, c.get("context"), course, c.req.valid("query")),
         200,
       );
+    })
+    .openapi(route(services, rosterViewEndpoints.getRosterViews), async (c) =>
+      c.json(await showViews(services, c.get("context")), 200),
+    )
+    .openapi(route(services, rosterViewEndpoints.keepRosterView), async (c) =>
+      c.json(await keepView(services, c.get("context"), c.req.valid("json")), 200),
+    )
+    .openapi(route(services, rosterViewEndpoints.dropRosterView), async (c) => {
+      await dropView(services, c.get("context"), c.req.valid("param").view);
+      return c.json({ done: true as const }, 200);
     })
     .openapi(route(services, enrollment.getSignList, "export"), async (c) => {
       const { course } = c.req.valid("param");

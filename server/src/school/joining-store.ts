@@ -42,6 +42,12 @@ export async function joinMembers(
       select school_id, ${into.id}, ${sql.ref(column)} from ${sql.table(table)} where user_id = ${from}
       on conflict do nothing
     `.execute(tx);
+  // A view of a name that the one that stays has too goes with the other.
+  await sql`
+    update roster_view v set account_id = ${into.id} where v.account_id = ${from}
+      and not exists (select from roster_view o where o.school_id = v.school_id
+        and o.account_id = ${into.id} and lower(o.name) = lower(v.name))
+  `.execute(tx);
   await tx.deleteFrom("member").where("user_id", "=", from).execute();
 }
 

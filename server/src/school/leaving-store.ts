@@ -44,6 +44,7 @@ const TAKEN = [
   "entry_request",
   "waiting",
   "entry_block",
+  "roster_view",
   "enrollment",
   "enrollment_event",
   "opening",

@@ -5,6 +5,7 @@ import { SchoolSides } from "../../frame/sides";
 import { useGetSchoolQuery } from "../../school/api";
 import { Page } from "../../ui/page";
 import { HANDED_IN } from "../places";
+import { ReviewMail } from "./review-mail";
 import { SubmissionsList } from "./submissions-list";
 
 export function HandedInScreen() {
@@ -14,6 +15,7 @@ export function HandedInScreen() {
     <Page title="Handed in" {...(about && { above: { text: about.name } })}>
       <SchoolSides school={school} here={HANDED_IN} />
       <View style={{ maxWidth: 760 }}>
+        <ReviewMail school={school} />
         <SubmissionsList school={school} />
       </View>
     </Page>

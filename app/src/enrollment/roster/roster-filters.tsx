@@ -12,6 +12,7 @@ import { Choices } from "../../ui/choices";
 import { useWide } from "../../ui/layout";
 import { SearchField } from "../../ui/search-field";
 import { Sheet } from "../../ui/sheet";
+import { KeptViews } from "./kept-views";
 import { STANDING_NAMES } from "./say-standing";
 import type { Narrowed } from "./use-roster";
 
@@ -24,6 +25,7 @@ const ORDERS: [RosterOrder, string][] = [
 ];
 
 interface Props {
+  school: string;
   cohorts: readonly Pick<Cohort, "id" | "name">[];
   /** The school's own: by a choice of one of them people are narrowed. */
   fields: readonly OwnField[];
@@ -38,7 +40,7 @@ interface Props {
 }
 
 export function RosterFilters(props: Props) {
-  const { cohorts, fields, narrowed, totals, present, onNarrow, children } = props;
+  const { school, cohorts, fields, narrowed, totals, present, onNarrow, children } = props;
   const wide = useWide();
   const [sorting, setSorting] = useState(false);
   const { standing, cohort, answer } = narrowed;
@@ -90,7 +92,9 @@ export function RosterFilters(props: Props) {
             onChange={(find) => onNarrow({ find })}
           />
         </View>
-        {wide && cohorts.length === 0 && choosing.length === 0 ? null : (
+        {wide && cohorts.length === 0 && choosing.length === 0 ? (
+          <QuietAction label="Kept views" onPress={() => setSorting(true)} />
+        ) : (
           <QuietAction
             label={[
               cohortName
@@ -112,6 +116,7 @@ export function RosterFilters(props: Props) {
       {wide ? null : who}
       {sorting ? (
         <Sheet title="Whom, and in what order" onClose={() => setSorting(false)}>
+          <KeptViews school={school} fields={fields} narrowed={narrowed} onNarrow={onNarrow} />
           {cohorts.length > 0 ? (
             <Choices label="Cohort">
               <Choice

@@ -47,6 +47,8 @@ import * as m0045 from "./0045-had-before";
 import * as m0046 from "./0046-own-fields";
 import * as m0047 from "./0047-audience";
 import * as m0048 from "./0048-where-cohorts-meet";
+import * as m0049 from "./0049-review-mail";
+import * as m0050 from "./0050-roster-views";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -97,4 +99,6 @@ export const migrations = {
   "0046-own-fields": m0046,
   "0047-audience": m0047,
   "0048-where-cohorts-meet": m0048,
+  "0049-review-mail": m0049,
+  "0050-roster-views": m0050,
 };

@@ -193,7 +193,18 @@ export interface UntoldActTable {
   key: string;
 }
 
+/** A view of rosters that somebody has kept. */
+export interface RosterViewTable {
+  school_id: string;
+  id: string;
+  /** Null: all staff's. */
+  account_id: string | null;
+  name: string;
+  terms: unknown;
+}
+
 export interface EnrollmentTables {
+  roster_view: RosterViewTable;
   untold_act: UntoldActTable;
   cohort: CohortTable;
   cohort_instructor: CohortInstructorTable;

@@ -44,6 +44,8 @@ export interface MemberTable {
   all_courses: Generated<boolean>;
   name: string;
   email: string;
+  /** They are written to when something waits for their review. */
+  review_mail: Generated<boolean>;
   created_at: Generated<string>;
 }
 
