@@ -1,6 +1,6 @@
 /** Fields of a school's own about its people: what they ask, where, of whom, and what stands in them. */
 import {
-  ASKED_AT,
+  type ASKED_AT,
   ASKS,
   FIELD_KINDS,
   LONGEST_TEXT,
@@ -137,7 +137,8 @@ export const askedFields = z.object({ fields: z.array(askedField) }).meta({ id: 
 
 export const askedQuery = z.strictObject({
   at: z
-    .enum(ASKED_AT)
+    // What staff are asked is not everybody's to read.
+    .enum(["entering", "buying"] satisfies (typeof ASKED_AT)[number][])
     .optional()
     .describe("Where one is asked; left out: everything about oneself that one sees."),
 });

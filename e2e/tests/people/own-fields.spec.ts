@@ -66,11 +66,24 @@ test("a field is made with its choices, asked of whoever comes in, and its answe
   await page.getByRole("button", { name: /All cohorts|By an answer|Sorted by name/ }).click();
   const narrowing = page.getByRole("dialog", { name: "Whom, and in what order" });
   await narrowing.getByRole("radiogroup", { name }).getByRole("radio", { name: "Wood" }).click();
+  // Kept by a name, the view is there again after a reload.
+  await narrowing.getByRole("button", { name: "Keep what stands here as a view" }).click();
+  await narrowing.getByRole("textbox", { name: "Its name" }).fill(`Wood (${size})`);
+  await narrowing.getByRole("button", { name: "Keep it" }).click();
+  await expect(narrowing.getByRole("radio", { name: `Wood (${size})` })).toBeChecked();
+  await page.reload();
+  await page.getByRole("button", { name: /All cohorts|By an answer|Sorted by name/ }).click();
+  await narrowing.getByRole("radio", { name: `Wood (${size})` }).click();
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
   await page.keyboard.press("Escape");
   await expect(page.getByText("Callum Reyes").first()).toBeVisible();
   await expect(page.getByRole("link", { name: /Hazel Okafor/ })).toHaveCount(0);
   await settled(page);
   expect(await accessibilityFaults(page)).toEqual([]);
+  await page.getByRole("button", { name: "Wood" }).click();
+  await narrowing.getByRole("button", { name: "Forget this view" }).click();
+  await expect(narrowing.getByRole("radio", { name: `Wood (${size})` })).toHaveCount(0);
   // Asked no more: the demo is as it was.
   await page.goto(`${SCHOOL}/fields`);
   await row.click();

@@ -20,7 +20,7 @@ export const isOfAnswers = (faults: Record<string, string>) =>
   Object.keys(faults).some((path) => path.startsWith("answers."));
 
 /** What is known already is not asked again. `skip`: nobody is asked here. */
-export function useAsked(school: string, at: AskedAt, skip = false): Asking {
+export function useAsked(school: string, at: Exclude<AskedAt, "staff">, skip = false): Asking {
   const { data } = useGetAskedFieldsQuery({ school, at }, { skip });
   const [answers, onAnswers] = useState<FieldAnswers>({});
   const fields = skip ? NONE : (data?.fields.filter(({ value }) => value === null) ?? NONE);

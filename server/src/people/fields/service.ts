@@ -163,7 +163,7 @@ export async function showAsked(
   });
 }
 
-/** What one may read about oneself: at a place what is asked there. What staff ask is not everybody's to read. */
+/** What one may read about oneself: at a place what is asked there. */
 async function mine(tx: SchoolTransaction, at: AskedAt | null): Promise<OwnField[]> {
   const fields = at === null ? await readFields(tx) : await fieldsAskedAt(tx, at);
   return fields.filter(({ seenBy }) => seenBy === "them");
