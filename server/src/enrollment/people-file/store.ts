@@ -103,13 +103,13 @@ export interface FileRow {
   reason: string | null;
 }
 
-/** Rows after a line; `fate`: only those; `waiting`: only those that are to be enrolled still. */
+/** Rows after a line; `fate`: only those; `waiting`: only those of these fates that are not done. */
 export async function rowsAfter(
   tx: SchoolTransaction,
   id: string,
   after: number,
   most: number,
-  { fate, waiting = false }: { fate?: RowFate | undefined; waiting?: boolean } = {},
+  { fate, waiting }: { fate?: RowFate | undefined; waiting?: readonly RowFate[] } = {},
 ): Promise<FileRow[]> {
   return tx
     .selectFrom("people_file_row")
@@ -117,8 +117,8 @@ export async function rowsAfter(
     .where("file_id", "=", id)
     .where("line", ">", after)
     .$if(fate !== undefined, (query) => query.where("fate", "=", fate as RowFate))
-    .$if(waiting, (query) =>
-      query.where("fate", "in", ["new", "known", "moves"]).where("enrolled", "=", false),
+    .$if(waiting !== undefined, (query) =>
+      query.where("fate", "in", waiting as RowFate[]).where("enrolled", "=", false),
     )
     .orderBy("line")
     .limit(most)

@@ -110,13 +110,21 @@ const kept = ({ line, fate, reason }: Judged, enrolled: boolean) => ({
   enrolled,
 });
 
+/** Whoever is in already is nothing to do for, but where a column says something of them. */
+const undone = ({ columns }: Held): readonly RowFate[] => [
+  "new",
+  "known",
+  "moves",
+  ...(columns.some((column) => column?.startsWith("own:")) ? (["in"] as const) : []),
+];
+
 async function enrollAll(parts: Parts, school: SchoolId, brought: Held): Promise<void> {
   const { id } = brought;
   for (;;) {
     const done = await lot(parts, school, brought, async (tx, file, at) => {
       const { archived } = await published(tx, school, file.course_id);
       const most = file.tell ? TELL_LOT : ENROLL_LOT;
-      const rows = await rowsAfter(tx, id, 0, most, { waiting: true });
+      const rows = await rowsAfter(tx, id, 0, most, { waiting: undone(file) });
       if (rows.length === 0) {
         await updateFile(tx, id, { state: "done" });
         await projectSoon(tx, school, file.course_id);
