@@ -15,8 +15,8 @@ export function HandedInScreen() {
     <Page title="Handed in" {...(about && { above: { text: about.name } })}>
       <SchoolSides school={school} here={HANDED_IN} />
       <View style={{ maxWidth: 760 }}>
-        <ReviewMail school={school} />
         <SubmissionsList school={school} />
+        <ReviewMail school={school} />
       </View>
     </Page>
   );

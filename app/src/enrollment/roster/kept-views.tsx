@@ -60,6 +60,9 @@ export function KeptViews({ school, fields, narrowed, onNarrow }: Props) {
       answer: answer && fields.some(({ id }) => id === answer.field) ? answer : null,
     });
   const error = keeping.error ?? dropping.error;
+  // What everybody meets needs no name.
+  const isUsual = now.standing === null && now.answer === null && now.order === "name";
+  if (isUsual && views.length === 0) return null;
   return (
     <View style={{ gap: 8 }}>
       <Text kind="small" color={quiet}>
@@ -85,7 +88,7 @@ export function KeptViews({ school, fields, narrowed, onNarrow }: Props) {
           onPress={() => drop({ school, view: here.id })}
         />
       ) : null}
-      {here ? null : name === null ? (
+      {here || isUsual ? null : name === null ? (
         <QuietAction label="Keep what stands here as a view" onPress={() => setName("")} />
       ) : (
         <>
