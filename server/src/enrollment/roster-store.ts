@@ -7,7 +7,6 @@ import type { RosterOrder } from "@dawngate/contract/roster";
 import {
   ENDING_DAYS,
   NEEDS,
-  NEEDS_COUNTED,
   type NeedOf,
   QUIET_DAYS,
   type Standing,
@@ -94,7 +93,7 @@ const LONG_WALK = 2500;
 /** Of so many people, in the order in which they enrolled, it is seen how common a name is. */
 const SAMPLE = 300;
 /** So many people of the school whose name matches are looked up by it; of more the list is walked along. */
-const FOUND_MOST = 2000;
+export const FOUND_MOST = 2000;
 /** From so many letters on names are found by an index. */
 export const FINDABLE = 3;
 
@@ -190,7 +189,7 @@ export const isNeed = (standing: string | undefined): standing is NeedOf =>
   (NEEDS as readonly (string | undefined)[]).includes(standing);
 
 /** Whom somebody should look after, each as its index has it. */
-const NEEDING: Record<NeedOf, (at: string) => RawBuilder<unknown>> = {
+export const NEEDING: Record<NeedOf, (at: string) => RawBuilder<unknown>> = {
   late: (at) => sql`(e.standing = 'open' and e.next_due is not null
     and e.next_due <= ${at}::timestamptz)`,
   ending: (at) => sql`(e.standing = 'open'
@@ -202,34 +201,6 @@ const NEEDING: Record<NeedOf, (at: string) => RawBuilder<unknown>> = {
       < ${at}::timestamptz - make_interval(days => ${sql.lit(QUIET_DAYS)})
     and e.access_from < ${at}::timestamptz - make_interval(days => ${sql.lit(QUIET_DAYS)}))`,
 };
-
-/** How many of a course need somebody for one reason, as a part of a statement. */
-export const countNeeding = (
-  need: NeedOf,
-  course: RawBuilder<unknown>,
-  cohorts: readonly string[] | null,
-  at: string,
-  cohort?: string,
-) => sql`(select count(*)::integer from (
-  select from enrollment e
-  where e.course_id = ${course} and ${NEEDING[need](at)}
-    ${cohort === undefined ? sql`` : sql`and e.cohort_id = ${cohort}`}
-    ${cohorts === null ? sql`` : sql`and e.cohort_id = any (${cohorts}::text[])`}
-  limit ${sql.lit(NEEDS_COUNTED + 1)}) found)`;
-
-/** How many of a course need somebody, and why; of more than are counted one more. */
-export async function countNeeds(
-  tx: SchoolTransaction,
-  course: string,
-  { cohort, cohorts }: Pick<Narrowing, "cohort" | "cohorts">,
-  at: string,
-): Promise<Record<NeedOf, number>> {
-  const one = (need: NeedOf) => countNeeding(need, sql`${course}`, cohorts, at, cohort);
-  const { rows } = await sql<Record<NeedOf, number>>`
-    select ${one("late")} as late, ${one("ending")} as ending, ${one("quiet")} as quiet
-  `.execute(tx);
-  return rows[0] as Record<NeedOf, number>;
-}
 
 /** What everybody on the page must be. */
 function conditions(
@@ -368,7 +339,7 @@ async function isCommon(tx: SchoolTransaction, course: string, find: string): Pr
 }
 
 /** The people of the school whose name has a part, so many at the most and one more. */
-async function peopleCalled(tx: SchoolTransaction, find: string): Promise<string[]> {
+export async function peopleCalled(tx: SchoolTransaction, find: string): Promise<string[]> {
   const { rows } = await sql<{ id: string }>`
     select id from people_called(${pattern(find)}, ${FOUND_MOST + 1})
   `.execute(tx);
@@ -382,30 +353,6 @@ export async function readRosterRow(tx: SchoolTransaction, course: string, id: s
     where e.course_id = ${course} and e.id = ${id}
   `.execute(tx);
   return rows[0];
-}
-
-/** How many whose name has a part, or of whom a field says something, stand how; null: too many match to be counted. */
-export async function countFound(
-  tx: SchoolTransaction,
-  course: string,
-  { find, answer }: { find: string } & Pick<Narrowing, "answer">,
-) {
-  const people =
-    answer === null ? await peopleCalled(tx, find) : await peopleWho(tx, answer, FOUND_MOST + 1);
-  if (people.length > FOUND_MOST) return null;
-  const { rows } = await sql<{
-    cohort: string | null;
-    standing: Standing;
-    finished: boolean;
-    people: number;
-  }>`
-    select cohort_id as cohort, standing, finished_at is not null as finished, count(*)::integer as people
-    from enrollment e
-    where e.course_id = ${course} and e.person_id = any (${people}::text[])
-      ${answer === null || find === "" ? sql`` : sql`and e.sort_name like ${pattern(find)}`}
-    group by 1, 2, 3
-  `.execute(tx);
-  return rows;
 }
 
 /** Whether somebody's line in a course does not hold at an instant. */

@@ -23,9 +23,8 @@ import { readLot } from "../schedule/lot-store";
 import { type Context, isTheirs } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
+import { countFound, countNeeds } from "./roster-count-store";
 import {
-  countFound,
-  countNeeds,
   FINDABLE,
   isNeed,
   isPageEnd,

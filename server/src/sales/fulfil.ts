@@ -27,9 +27,10 @@ import type { Doing } from "./doing";
 import { giveLater } from "./gift-later";
 import { addSold, readListing } from "./listing-store";
 import { mailBuyer, quoteInMail } from "./mail-buyer";
+import { takeOrderAnswers } from "./order-answers-store";
 import { addEnrollment } from "./order-enrollment-store";
 import { isGivenOut } from "./order-kinds";
-import { nextReceipt, type OrderRow, takeOrderAnswers, updateOrder } from "./order-store";
+import { nextReceipt, type OrderRow, updateOrder } from "./order-store";
 import { renew } from "./renewal";
 import { cohortIn, readTerms } from "./terms-store";
 

@@ -2,7 +2,7 @@
 import type { Window } from "@dawngate/core/enrollment";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
-import { countNeeding } from "../enrollment/roster-store";
+import { countNeeding } from "../enrollment/roster-count-store";
 
 /** Published courses that are not put away, in the order of the list; so many at the most. */
 export async function liveCourses(

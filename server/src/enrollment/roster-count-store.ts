@@ -1,0 +1,58 @@
+/** How many of a course's people there are of each sort, in the database. */
+import { NEEDS_COUNTED, type NeedOf, type Standing } from "@dawngate/core/enrollment";
+import { type RawBuilder, sql } from "kysely";
+import type { SchoolTransaction } from "../db/connection";
+import { peopleWho } from "../people/fields/store";
+import { FOUND_MOST, type Narrowing, NEEDING, pattern, peopleCalled } from "./roster-store";
+
+/** How many of a course need somebody for one reason, as a part of a statement. */
+export const countNeeding = (
+  need: NeedOf,
+  course: RawBuilder<unknown>,
+  cohorts: readonly string[] | null,
+  at: string,
+  cohort?: string,
+) => sql`(select count(*)::integer from (
+  select from enrollment e
+  where e.course_id = ${course} and ${NEEDING[need](at)}
+    ${cohort === undefined ? sql`` : sql`and e.cohort_id = ${cohort}`}
+    ${cohorts === null ? sql`` : sql`and e.cohort_id = any (${cohorts}::text[])`}
+  limit ${sql.lit(NEEDS_COUNTED + 1)}) found)`;
+
+/** How many of a course need somebody, and why; of more than are counted one more. */
+export async function countNeeds(
+  tx: SchoolTransaction,
+  course: string,
+  { cohort, cohorts }: Pick<Narrowing, "cohort" | "cohorts">,
+  at: string,
+): Promise<Record<NeedOf, number>> {
+  const one = (need: NeedOf) => countNeeding(need, sql`${course}`, cohorts, at, cohort);
+  const { rows } = await sql<Record<NeedOf, number>>`
+    select ${one("late")} as late, ${one("ending")} as ending, ${one("quiet")} as quiet
+  `.execute(tx);
+  return rows[0] as Record<NeedOf, number>;
+}
+
+/** How many whose name has a part, or of whom a field says something, stand how; null: too many match to be counted. */
+export async function countFound(
+  tx: SchoolTransaction,
+  course: string,
+  { find, answer }: { find: string } & Pick<Narrowing, "answer">,
+) {
+  const people =
+    answer === null ? await peopleCalled(tx, find) : await peopleWho(tx, answer, FOUND_MOST + 1);
+  if (people.length > FOUND_MOST) return null;
+  const { rows } = await sql<{
+    cohort: string | null;
+    standing: Standing;
+    finished: boolean;
+    people: number;
+  }>`
+    select cohort_id as cohort, standing, finished_at is not null as finished, count(*)::integer as people
+    from enrollment e
+    where e.course_id = ${course} and e.person_id = any (${people}::text[])
+      ${answer === null || find === "" ? sql`` : sql`and e.sort_name like ${pattern(find)}`}
+    group by 1, 2, 3
+  `.execute(tx);
+  return rows;
+}
