@@ -6,8 +6,8 @@ import { PLACES } from "./places";
 
 test.use({ allowedErrors: /status of 404/ });
 
-const WIDTHS = [320, 768, 1280, 1920];
-/** Where longer words press: the narrowest, and just wide. */
+const WIDTHS = [768, 1920];
+/** Where longer words press, and so those there are: the narrowest, and just wide. */
 const TIGHT = [320, 1280];
 
 /** A word of sixty letters, as some languages have them. */
