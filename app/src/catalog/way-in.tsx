@@ -11,7 +11,7 @@ import {
   useJoinWaitlistMutation,
   useLeaveWaitlistMutation,
 } from "../enrollment/ways-in/api";
-import { AskedFields } from "../people/fields/lazy-fields";
+import { Asked } from "../people/fields/asked";
 import { type Asking, isOfAnswers } from "../people/fields/use-asked";
 import { RemindMe } from "../reminders/remind-me";
 import { withPlace } from "../school/arrive";
@@ -108,8 +108,10 @@ export function Way({ way, first, zone, onEnd, ...rest }: Props) {
   );
 }
 
+type DoorProps = Omit<Props, "first" | "zone" | "onEnd">;
+
 /** What one does here. */
-function Door(props: Omit<Props, "first" | "zone" | "onEnd">) {
+function Door(props: DoorProps) {
   const { way, signedIn, here } = props;
   const { does, faults, waits } = way;
   if (waits) return <Waiting {...props} />;
@@ -128,17 +130,6 @@ function Door(props: Omit<Props, "first" | "zone" | "onEnd">) {
   return does === "ask" ? <AskingIn {...props} /> : <Joining {...props} />;
 }
 
-/** What the school asks, where it asks anything. */
-const Asked = ({ asking, faults }: Pick<Props, "asking" | "faults">) =>
-  asking.fields.length === 0 ? null : (
-    <AskedFields
-      fields={asking.fields}
-      answers={asking.answers}
-      faults={faults}
-      onAnswers={asking.onAnswers}
-    />
-  );
-
 /** Why one cannot come in here by oneself, each reason on a line. */
 const Told = ({ faults }: Pick<WayIn, "faults">) =>
   faults.map(({ kind, sentence }) => <Text key={kind}>{sentence}</Text>);
@@ -146,13 +137,7 @@ const Told = ({ faults }: Pick<WayIn, "faults">) =>
 const DOES = { enroll: "enroll", ask: "ask", wait: "join the waitlist" };
 
 /** What is asked unfolds under the way that is taken: beside others it would stand there more than once. */
-function Enrolling({
-  busy,
-  asking,
-  faults,
-  alone,
-  onEnroll,
-}: Omit<Props, "first" | "zone" | "onEnd">) {
+function Enrolling({ busy, asking, faults, alone, onEnroll }: DoorProps) {
   const [taken, setTaken] = useState(false);
   const asks = asking.fields.length > 0;
   return (
@@ -237,15 +222,7 @@ function Joining({
 }
 
 /** Where one stands on the waitlist; a place that is held for one is taken here, or let go. */
-function Waiting({
-  school,
-  course,
-  way,
-  busy,
-  asking,
-  faults,
-  onEnroll,
-}: Omit<Props, "first" | "zone" | "onEnd">) {
+function Waiting({ school, course, way, busy, asking, faults, onEnroll }: DoorProps) {
   const [leave, { error, isLoading }] = useLeaveWaitlistMutation();
   const { quiet } = usePalette();
   const { waits, does, cohort } = way;

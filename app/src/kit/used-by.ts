@@ -69,6 +69,7 @@ export const USED_BY: Record<string, readonly string[]> = {
   "tick-box": ["checks/edit/answer-rows","enrollment/roster/roster-row","enrollment/ways-in/door-screen","sales/billing-fields","sales/buying","sales/gift-fields","sales/parts/split-sheet"],
   "title": ["catalog/catalog-screen","catalog/public-course-screen","catalog/public-listing-screen","frame/course-frame","lessons/lesson-screen","school/door-page"],
   "toast": ["checks/analysis-part","checks/assignment/looking-screen","checks/their-quizzes","courses/edit/edit-screen","enrollment/next-cohort/next-cohort-sheet","enrollment/ways-in/codes-part","enrollment/ways-in/way-sheet","enrollment/year/cohort-peek","people/fields/field-sheet"],
+  "toggled": ["checks/kinds/several","checks/survey/form","enrollment/compare/compare-sheet","enrollment/ways-in/audience-part","notices/copies-part","people/fields/asked-fields","sales/dated-sheet","school/member-sheet"],
   "typing-now": ["review/snag-card"],
   "use-typed": ["catalog/editor/block-fields","courses/edit/edit-row","courses/edit/gate-writing","school/invoice-settings"],
   "zone": ["catalog/preview","catalog/price-card","catalog/sample-sheet","catalog/way-in","catalog/ways-card","checks/assignment/assignment-screen","enrollment/feed-sheet","enrollment/my-lesson-screen","enrollment/on-record","lessons/edit/revisions-sheet","lessons/lesson-screen","people/everyone-screen","review/remarks-screen","sales/own-order-screen","sales/take-seat-screen","schedule/rehearsal/rehearsed-lesson","school/mail-screen","school/new-school-screen","school/security"],

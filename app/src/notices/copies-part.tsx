@@ -8,6 +8,7 @@ import { Choices } from "../ui/choices";
 import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
+import { toggled } from "../ui/toggled";
 import { KIND_WORDS } from "./say-kind";
 
 export interface Copy {
@@ -31,9 +32,7 @@ export function withKind(copies: readonly Copy[], email: string, kind: SentKind)
         ? copy
         : {
             email,
-            kinds: copy.kinds.includes(kind)
-              ? copy.kinds.filter((one) => one !== kind)
-              : [...copy.kinds, kind],
+            kinds: toggled(copy.kinds, kind),
           },
     )
     .filter(({ kinds }) => kinds.length > 0);

@@ -5,7 +5,7 @@ import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useRouter } from "expo-router";
 import { useRef, useState } from "react";
 import { View } from "react-native";
-import { AskedFields } from "../people/fields/lazy-fields";
+import { Asked } from "../people/fields/asked";
 import { useAsked } from "../people/fields/use-asked";
 import { useGetMeQuery } from "../school/api";
 import { explain, faultsOf, pressKey } from "../store/api";
@@ -112,14 +112,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
         <NewcomerFields value={newcomer} onChange={setNewcomer} faults={faults} here={here} />
       )}
       {mayGive ? <GiftFields gift={gift} faults={faults} onGift={setGift} /> : null}
-      {asking.fields.length === 0 ? null : (
-        <AskedFields
-          fields={asking.fields}
-          answers={asking.answers}
-          faults={faults}
-          onAnswers={asking.onAnswers}
-        />
-      )}
+      <Asked asking={asking} faults={faults} />
       {quote.total > 0 ? (
         <BillingFields billing={billing} faults={faults} onBilling={setBilling} />
       ) : null}

@@ -8,6 +8,7 @@ import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
 import { Options } from "../ui/options";
 import { Sheet } from "../ui/sheet";
+import { toggled } from "../ui/toggled";
 
 export type Dated = Listing["dated"][number];
 
@@ -136,9 +137,7 @@ export function DatedSheet({ dated, currency, ways, today, onChange, onRemove, o
               label={says}
               taken={named.includes(id)}
               onPress={() => {
-                const next = named.includes(id)
-                  ? named.filter((one) => one !== id)
-                  : [...named, id];
+                const next = toggled(named, id);
                 if (next.length > 0) onChange({ ...dated, options: next });
               }}
             />

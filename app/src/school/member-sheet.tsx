@@ -12,6 +12,7 @@ import { Choices } from "../ui/choices";
 import { Notice } from "../ui/notice";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
+import { toggled } from "../ui/toggled";
 import { useGetMeQuery } from "./api";
 import { RoleChoice } from "./role-choice";
 import { useChangeMemberMutation, useDismissMutation, useOfferSchoolMutation } from "./staff-api";
@@ -139,11 +140,7 @@ function AuthorsCourses({
                 many
                 label={title}
                 taken={chosen.includes(id)}
-                onPress={() =>
-                  onChange(
-                    chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id],
-                  )
-                }
+                onPress={() => onChange(toggled(chosen, id))}
               />
             ))}
       </Choices>

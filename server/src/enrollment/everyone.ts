@@ -6,7 +6,7 @@ import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
 import { notFound } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
-import { mayNarrowBy, readListed } from "../people/fields/answers";
+import { mayNarrowBy, narrowedTo, readListed } from "../people/fields/answers";
 import { fieldsOf, setFieldsOf } from "../people/fields/service";
 import { type Context, isTheirs } from "../school/context";
 import type { Services } from "../school/kit";
@@ -22,11 +22,11 @@ const place = z.tuple([z.string(), z.string()]);
 export async function showEveryone(
   { db }: Pick<Services, "db">,
   context: Context,
-  { find = "", after, most, field, says }: z.infer<typeof everyoneQuery>,
+  { find = "", after, most, ...narrowed }: z.infer<typeof everyoneQuery>,
 ): Promise<Everyone> {
   const from = after === undefined ? null : readCursor(place, after);
   const { cohorts, now } = context;
-  const answer = field === undefined || says === undefined ? null : { field, says };
+  const answer = narrowedTo(narrowed);
   return reading(db, context, async (tx) => {
     await mayNarrowBy(tx, context, answer);
     const { people, last } = await readEveryone(tx, {
@@ -58,10 +58,9 @@ export async function showSomeone(
   context: Context,
   id: string,
 ): Promise<Someone> {
-  const { school, cohorts, now } = context;
+  const { school, now } = context;
   return reading(db, context, async (tx) => {
-    const person = await readSomeone(tx, id, cohorts);
-    if (!person) throw notFound(`There is no person "${id}" in this school.`);
+    const person = await known(tx, context, id);
     const held = await holdingsOf(tx, school, id, now);
     return {
       ...person,
@@ -97,7 +96,8 @@ export async function writeFieldsOf(
 }
 
 /** Instructors meet the people of their cohorts, and nobody else. */
-async function known(tx: SchoolTransaction, { cohorts }: Context, id: string): Promise<void> {
-  if (!(await readSomeone(tx, id, cohorts)))
-    throw notFound(`There is no person "${id}" in this school.`);
+async function known(tx: SchoolTransaction, { cohorts }: Context, id: string) {
+  const person = await readSomeone(tx, id, cohorts);
+  if (!person) throw notFound(`There is no person "${id}" in this school.`);
+  return person;
 }

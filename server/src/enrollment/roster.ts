@@ -15,7 +15,7 @@ import { notFound } from "../base/problem";
 import { findPublished } from "../courses/service";
 import { versionPlan, versionPlans } from "../courses/versions";
 import type { SchoolTransaction } from "../db/connection";
-import { mayNarrowBy, readListed } from "../people/fields/answers";
+import { mayNarrowBy, narrowedTo, readListed } from "../people/fields/answers";
 import { type Heads, readHeads, sum } from "../schedule/headcount-store";
 import { inBulkFor } from "../schedule/in-bulk";
 import { type Line, lineIn } from "../schedule/line";
@@ -64,7 +64,7 @@ export const narrowingOf = (
   cohort,
   cohorts,
   upTo,
-  answer: field === undefined || says === undefined ? null : { field, says },
+  answer: narrowedTo({ field, says }),
 });
 
 export async function showRoster(

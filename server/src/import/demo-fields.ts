@@ -56,6 +56,13 @@ const FIELDS: [string, OwnFieldTerms][] = [
   ],
 ];
 
+/** Who asks to come in has said where they work. */
+const ASKING: [string, string][] = [
+  ["noor.haddad", "esquina"],
+  ["emil.sand", "sand"],
+  ["signe.dahl", "mill-lane"],
+];
+
 /** Of three who are trained for a bakery one works at each; so many years as their place among them says. */
 export async function demoFields(tx: SchoolTransaction, school: SchoolId): Promise<void> {
   for (const [id, terms] of FIELDS) await insertField(tx, school, id, terms);
@@ -67,6 +74,7 @@ export async function demoFields(tx: SchoolTransaction, school: SchoolId): Promi
   const people = (course: string) =>
     trained.filter((one) => one.course === course).map(({ person }) => person);
   await writeValues(tx, school, [
+    ...ASKING.map(([person, value]) => ({ person, field: "bakery", value })),
     ...people("oven-and-allergens").flatMap((person, at) => [
       { person, field: "bakery", value: BAKERIES[at % 3]?.id ?? "home" },
       { person, field: "personnel", value: String(40_117 + 23 * at) },

@@ -151,8 +151,8 @@ export async function loadDemo(
       if (courses) await setCourses(tx, school, user_id, courses);
     }
     if (baseUrl === null) return;
-    await demoFields(tx, school);
     await demoDoors(tx, school, daysMoved(folder, zone, now), now);
+    await demoFields(tx, school);
     await loadDemoQuizzes(tx, school, folder, now);
     await demoOrders(tx, school, now);
     await tellPast(tx, school, baseUrl, (now - PAST * DAY) as Instant, now);

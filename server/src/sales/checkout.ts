@@ -68,7 +68,7 @@ export async function buy(
     // Of whoever buys for others nothing is asked: it would be about those.
     const own = wanted.gift === undefined && wanted.seats === 1 && !wanted.renews;
     const answers = own
-      ? await answersAt(tx, "buying", context.person, wanted.answers ?? {})
+      ? await answersAt(tx, context, "buying", context.person, wanted.answers ?? {})
       : null;
     const made = newOrder(onSale, { listing, quote, tax, wanted, now: context.now });
     const { id } = made;

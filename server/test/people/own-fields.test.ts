@@ -7,6 +7,7 @@ import type { EntryRequests, MayEnter } from "@dawngate/contract/ways-in";
 import { NO_CHECK } from "@dawngate/core/people";
 import { insertMember } from "../../src/school/staff-store";
 import { atTheDoor, catalog, course, zone } from "../helpers/at-the-door";
+import { OWNER } from "../helpers/owned";
 
 const FIELDS = "/schools/one/fields";
 const door = atTheDoor("2027-03-01T12:00:00Z");
@@ -194,6 +195,19 @@ test("an instructor sees the fields of staff, and not those of whoever looks aft
   expect((await write({ [ours?.id ?? ""]: "x" })).status).toBe(422);
   expect((await write({ [number]: "42" })).status).toBe(200);
   expect((await door.by("lead@example.org", "POST", FIELDS, terms("Mine"))).status).toBe(403);
+  // What they do not see they are not asked for, whatever has to be filled in by staff.
+  const must = { entering: "no", buying: "no", staff: "must" } as const;
+  const contract = await make("Contract", { seenBy: "managers", asks: must });
+  const somebody = { name: "Lou", email: "lou@example.org", ...zone, cohort: "k" };
+  const enroll = (who: string, answers: object) =>
+    door.by(who, "POST", `${course}/enrollments`, { ...somebody, answers });
+  const shift = fields.fields.find(({ name }) => name === "Shift")?.id ?? "";
+  expect(await faults(await enroll(OWNER, { [shift]: ["early"] }))).toEqual({
+    status: 422,
+    errors: [`answers.${contract}`],
+  });
+  expect((await enroll("lead@example.org", { [shift]: ["early"] })).status).toBe(200);
+  await door.ask("DELETE", `${FIELDS}/${contract}`);
 });
 
 test("what has been answered stays of its kind; a choice somebody has taken is put out of use, not away", async () => {

@@ -13,7 +13,8 @@ import { linkPerson } from "../../src/school/store";
 import { type TestApp, testApp } from "../helpers/app";
 import { type TestDatabase, testDatabase } from "../helpers/database";
 import { instant, sampleImport } from "../helpers/sample";
-import { act, ROUTES } from "./routes-of-a-school";
+import { ROUTES } from "./routes-of-a-school";
+import { act } from "./routes-of-courses";
 
 const now = instant("2027-03-10T12:00:00Z");
 let test_: TestDatabase;

@@ -2,6 +2,7 @@
 import { View } from "react-native";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { toggled } from "../../ui/toggled";
 import type { AnswerProps } from "./kind";
 import { Marked } from "./marked";
 
@@ -20,9 +21,7 @@ export function Several({ question, answer, files, onAnswer }: AnswerProps<strin
           text={text}
           files={files}
           taken={ticked.includes(id)}
-          onPress={() =>
-            onAnswer(ticked.includes(id) ? ticked.filter((one) => one !== id) : [...ticked, id])
-          }
+          onPress={() => onAnswer(toggled(ticked, id))}
         />
       ))}
     </View>

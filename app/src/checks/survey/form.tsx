@@ -13,6 +13,7 @@ import { Notice } from "../../ui/notice";
 import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
+import { toggled } from "../../ui/toggled";
 import { useAnswerSurveyMutation } from "../api";
 import { Marked } from "../kinds/marked";
 
@@ -148,13 +149,7 @@ function AnswerField({
           many={question.several}
           taken={taken.includes(place)}
           onPress={() =>
-            onAnswer(
-              !question.several
-                ? [place]
-                : taken.includes(place)
-                  ? taken.filter((one) => one !== place)
-                  : [...taken, place].sort((a, b) => a - b),
-            )
+            onAnswer(!question.several ? [place] : toggled(taken, place).sort((a, b) => a - b))
           }
         />
       ))}

@@ -12,6 +12,7 @@ import { Choices } from "../../ui/choices";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { toggled } from "../../ui/toggled";
 import { useCompareCohortsQuery } from "./api";
 import { ProgressChart } from "./progress-chart";
 
@@ -32,10 +33,7 @@ export function CompareSheet({ place, cohorts, onClose }: Props) {
     { skip: chosen.length === 0, refetchOnMountOrArgChange: true },
   );
   const { quiet } = usePalette();
-  const toggle = (id: string) =>
-    setChosen(
-      chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id].slice(-MOST),
-    );
+  const toggle = (id: string) => setChosen(toggled(chosen, id).slice(-MOST));
   return (
     <Sheet title="Cohorts side by side" broad onClose={onClose}>
       <Choices label="Which cohorts" many>

@@ -62,7 +62,6 @@ export function KeptViews({ school, fields, narrowed, onNarrow }: Props) {
   const error = keeping.error ?? dropping.error;
   // What everybody meets needs no name.
   const isUsual = now.standing === null && now.answer === null && now.order === "name";
-  if (isUsual && views.length === 0) return null;
   return (
     <View style={{ gap: 8 }}>
       <Text kind="small" color={quiet}>
@@ -87,6 +86,11 @@ export function KeptViews({ school, fields, narrowed, onNarrow }: Props) {
           busy={dropping.isLoading}
           onPress={() => drop({ school, view: here.id })}
         />
+      ) : null}
+      {isUsual && views.length === 0 ? (
+        <Text kind="small" color={quiet}>
+          Narrow or sort the list; then it can be kept here by a name.
+        </Text>
       ) : null}
       {here || isUsual ? null : name === null ? (
         <QuietAction label="Keep what stands here as a view" onPress={() => setName("")} />

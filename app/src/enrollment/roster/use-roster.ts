@@ -2,6 +2,7 @@
 import type { Matching, RosterOrder, RosterPerson } from "@dawngate/contract/roster";
 import { useMemo, useState } from "react";
 import type { InCourse } from "../../courses/api";
+import type { AnswerNarrowed } from "../../people/fields/own-columns";
 import { everyPage } from "../../store/every-page";
 import { useGoOnWhileEmpty } from "../../store/go-on-while-empty";
 import { useSettled } from "../../ui/settled";
@@ -12,7 +13,7 @@ export interface Narrowed {
   standing: Matching["standing"] | null;
   cohort: string | null;
   /** What one of the school's own fields says of them; null: whatever it says. */
-  answer: { field: string; says: string } | null;
+  answer: AnswerNarrowed;
   order: RosterOrder;
 }
 

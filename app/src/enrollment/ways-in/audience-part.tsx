@@ -6,6 +6,7 @@ import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { toggled } from "../../ui/toggled";
 
 type Audience = WayInSet["audience"];
 
@@ -44,14 +45,7 @@ export function AudiencePart({ school, audience, onChange }: Props) {
                 many
                 label={one.text}
                 taken={says.includes(one.id)}
-                onPress={() =>
-                  set(
-                    id,
-                    says.includes(one.id)
-                      ? says.filter((said) => said !== one.id)
-                      : [...says, one.id],
-                  )
-                }
+                onPress={() => set(id, toggled(says, one.id))}
               />
             ))}
         </Choices>

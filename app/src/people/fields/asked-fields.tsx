@@ -16,6 +16,7 @@ import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
+import { toggled } from "../../ui/toggled";
 
 type Answer = FieldAnswers[string];
 
@@ -100,7 +101,7 @@ function Chosen({ field, answer, onAnswer }: FieldProps) {
   const taken = Array.isArray(answer) ? answer : answer === null ? [] : [String(answer)];
   const press = (id: string) => {
     if (!several) return onAnswer(taken.includes(id) && !must ? null : id);
-    const next = taken.includes(id) ? taken.filter((one) => one !== id) : [...taken, id];
+    const next = toggled(taken, id);
     return onAnswer(next.length === 0 ? null : next);
   };
   const many = choices.length > MANY;

@@ -6,6 +6,7 @@ import { type Column, readRow } from "@dawngate/core/enrollment";
 import { type FieldValue, readTypedAnswer } from "@dawngate/core/people";
 import { findZone, formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
+import { lookAt } from "../../people/fields/answers";
 import { readFields, readValues } from "../../people/fields/store";
 import { readCohorts } from "../../schedule/cohort-store";
 import { seatsLeft } from "../seats";
@@ -82,7 +83,13 @@ export async function judge(
   const answered = await readValues(tx, people, ground.fields);
   return read.map(({ line, name, email, zone, cohort: named, own }) => {
     const person = known.get(email.toLowerCase());
-    const { answers, fault } = answersOf(ground, own, person && answered.get(person.id));
+    const { answers, faults } = lookAt(
+      ground.fields,
+      ({ id }) => own.get(id),
+      (person && answered.get(person.id)) ?? new Map(),
+      "staff",
+      readTypedAnswer,
+    );
     const cohort =
       named === ""
         ? ground.cohort
@@ -99,8 +106,8 @@ export async function judge(
       answers,
     };
     const refused = (reason: string) => ({ ...judged, fate: "refused" as const, reason });
-    const wrong = faultOf({ ...judged, zone, named }, ground);
-    if (wrong ?? fault) return refused(wrong ?? fault ?? "");
+    const wrong = faultOf({ ...judged, zone, named }, ground) ?? faults[0]?.reason;
+    if (wrong) return refused(wrong);
     const before = ground.seen.get(email.toLowerCase());
     if (before !== undefined && before !== line)
       return refused(`The same address stands in line ${before}`);
@@ -120,29 +127,6 @@ export async function judge(
       };
     return { ...judged, fate: person ? ("known" as const) : ("new" as const), reason: null };
   });
-}
-
-/** What a row says of the school's own fields, and what is wrong with it, or missing; null: nothing. */
-function answersOf(
-  { fields }: Ground,
-  own: ReadonlyMap<string, string>,
-  known: ReadonlyMap<string, FieldValue> = new Map(),
-): { answers: Map<string, FieldValue>; fault: string | null } {
-  const answers = new Map<string, FieldValue>();
-  let fault: string | null = null;
-  for (const field of fields) {
-    const said = own.get(field.id);
-    const before = known.get(field.id) ?? null;
-    if (said === undefined) {
-      if (field.asks.staff === "must" && before === null)
-        fault ??= `${field.name}: the school asks for this`;
-      continue;
-    }
-    const read = readTypedAnswer(field, said, before);
-    if (read.ok) answers.set(field.id, read.value);
-    else fault ??= `${field.name}: ${read.fault}`;
-  }
-  return { answers, fault };
 }
 
 const nameOf = ({ cohorts }: Ground, id: string | null) =>

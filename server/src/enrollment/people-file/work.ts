@@ -137,7 +137,9 @@ async function enrollAll(parts: Parts, school: SchoolId, brought: Held): Promise
       const judged = await judge(tx, ground, rows, at);
       const entering = judged.filter(({ fate }) => fate === "new" || fate === "known");
       await enterAll(tx, parts, school, file, entering, at);
-      await keepAll(tx, school, judged);
+      // Whoever has come in by them has theirs.
+      const known = judged.filter(({ fate }) => fate === "in" || fate === "moves");
+      await writeAnswers(tx, school, known);
       const moving = judged.filter(({ fate }) => fate === "moves");
       await setFates(
         tx,
@@ -207,16 +209,7 @@ async function enterAll(
     });
 }
 
-/** What the rows say of people who were known before; whoever has come in by them has theirs. */
-async function keepAll(
-  tx: SchoolTransaction,
-  school: SchoolId,
-  rows: readonly Judged[],
-): Promise<void> {
-  const known = rows.filter(({ fate }) => fate === "in" || fate === "moves");
-  await writeAnswers(tx, school, known);
-}
-
+/** Keeps what rows say of people in the school's own fields. */
 const writeAnswers = (
   tx: SchoolTransaction,
   school: SchoolId,

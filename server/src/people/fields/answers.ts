@@ -10,6 +10,15 @@ import { readFields, readValues, type Said, writeValues } from "./store";
 export const mayRead = ({ cohorts }: Pick<Reach, "cohorts">, { seenBy }: OwnField): boolean =>
   cohorts === null || seenBy !== "managers";
 
+/** What a list is narrowed to, as it is asked for; null: whatever the fields say. */
+export const narrowedTo = ({
+  field,
+  says,
+}: {
+  field?: string | undefined;
+  says?: string | undefined;
+}): Said | null => (field === undefined || says === undefined ? null : { field, says });
+
 /** Nobody narrows by what they may not read: who is left would tell it. Refused where it is so. */
 export async function mayNarrowBy(
   tx: SchoolTransaction,
@@ -42,9 +51,15 @@ export async function readListed(
   };
 }
 
-/** The fields that are asked at a place, in the school's order. */
-export async function fieldsAskedAt(tx: SchoolTransaction, at: AskedAt): Promise<OwnField[]> {
-  return (await readFields(tx)).filter(({ asks, ended }) => !ended && asks[at] !== "no");
+/** The fields that whoever reaches so far is asked at a place, in the school's order: none whose answers they do not see. */
+export async function fieldsAskedAt(
+  tx: SchoolTransaction,
+  reach: Pick<Reach, "cohorts">,
+  at: AskedAt,
+): Promise<OwnField[]> {
+  return (await readFields(tx)).filter(
+    (field) => !field.ended && field.asks[at] !== "no" && mayRead(reach, field),
+  );
 }
 
 /** A field as whoever answers it meets it. A choice that is put out of use is there while it is the answer. */
@@ -66,41 +81,70 @@ export function asked(field: OwnField, at: AskedAt | null, value: FieldValue | n
 /** Answers that can be kept, by field; null takes away. */
 export type Answers = Map<string, FieldValue | null>;
 
+interface Looked<Value> {
+  answers: Map<string, Value>;
+  /** By field, in the school's order. */
+  faults: { field: OwnField; reason: string }[];
+}
+
 /**
- * Reads what was answered to some fields. Refused, with every fault at its path: what is not asked, what cannot be an
- * answer, and at a place what has to be answered and is not, nor known already.
+ * Looks at what is said to some fields: what can be kept, and what is off, or has to be answered at a place and is
+ * neither said nor known. `read`: makes an answer of what is said.
  */
+export function lookAt<Said, Value extends FieldValue | null>(
+  fields: readonly OwnField[],
+  saidTo: (field: OwnField) => Said | undefined,
+  known: ReadonlyMap<string, FieldValue>,
+  at: AskedAt | null,
+  read: (
+    field: OwnField,
+    said: Said,
+    before: FieldValue | null,
+  ) => { ok: true; value: Value } | { ok: false; fault: string },
+): Looked<Value> {
+  const looked: Looked<Value> = { answers: new Map(), faults: [] };
+  for (const field of fields) {
+    const wrong = (reason: string) =>
+      looked.faults.push({ field, reason: `${field.name}: ${reason}` });
+    const before = known.get(field.id) ?? null;
+    const must = at !== null && field.asks[at] === "must";
+    const said = saidTo(field);
+    const found = said === undefined ? null : read(field, said, before);
+    if (found && !found.ok) wrong(found.fault);
+    else if (must && (found ? found.value : before) === null) wrong("the school asks for this");
+    else if (found) looked.answers.set(field.id, found.value);
+  }
+  return looked;
+}
+
+/** Nothing takes away what stood there. */
+const readOrTakeAway = (
+  field: OwnField,
+  said: FieldAnswers[string],
+  before: FieldValue | null,
+): { ok: true; value: FieldValue | null } | { ok: false; fault: string } =>
+  said === null ? { ok: true, value: null } : readAnswer(field, said, before);
+
+/** Reads what was answered to some fields. Refused, with every fault at its path, also what is not asked. */
 export function readAnswers(
   fields: readonly OwnField[],
   given: FieldAnswers,
   known: ReadonlyMap<string, FieldValue>,
   { at, path }: { at: AskedAt | null; path: string },
 ): Answers {
-  const faults: { path: string; reason: string }[] = [];
-  const answers: Answers = new Map();
-  const wrong = (id: string, reason: string) => faults.push({ path: `${path}.${id}`, reason });
-  for (const id of Object.keys(given))
-    if (!fields.some((field) => field.id === id))
-      wrong(id, "The school does not ask this any more");
-  for (const field of fields) {
-    const before = known.get(field.id) ?? null;
-    const said = given[field.id];
-    const must = at !== null && field.asks[at] === "must";
-    if (said === undefined) {
-      if (must && before === null) wrong(field.id, `${field.name}: the school asks for this`);
-    } else if (said === null) {
-      if (must) wrong(field.id, `${field.name}: the school asks for this`);
-      else answers.set(field.id, null);
-    } else {
-      const read = readAnswer(field, said, before);
-      if (read.ok) answers.set(field.id, read.value);
-      else wrong(field.id, `${field.name}: ${read.fault}`);
-    }
-  }
-  if (faults.length > 0)
+  const { answers, faults } = lookAt(fields, ({ id }) => given[id], known, at, readOrTakeAway);
+  const unknown = Object.keys(given).filter((id) => !fields.some((field) => field.id === id));
+  const all = [
+    ...unknown.map((id) => ({
+      path: `${path}.${id}`,
+      reason: "The school does not ask this any more",
+    })),
+    ...faults.map(({ field, reason }) => ({ path: `${path}.${field.id}`, reason })),
+  ];
+  if (all.length > 0)
     throw refusal(
-      faults.length === 1 ? (faults[0]?.reason ?? "") : "Some answers are missing or off.",
-      faults,
+      all.length === 1 ? (all[0]?.reason ?? "") : "Some answers are missing or off.",
+      all,
     );
   return answers;
 }
@@ -118,11 +162,12 @@ export async function knownOf(
 /** What somebody answers who comes in, buys, or is enrolled by staff: read for them, and not kept yet. */
 export async function answersAt(
   tx: SchoolTransaction,
+  reach: Pick<Reach, "cohorts">,
   at: AskedAt,
   person: string | null,
   given: FieldAnswers,
 ): Promise<Answers> {
-  const fields = await fieldsAskedAt(tx, at);
+  const fields = await fieldsAskedAt(tx, reach, at);
   if (fields.length === 0 && Object.keys(given).length === 0) return new Map();
   return readAnswers(fields, given, await knownOf(tx, person, fields), { at, path: "answers" });
 }
@@ -130,12 +175,13 @@ export async function answersAt(
 /** Reads and keeps what somebody answers at a place. Refused where something is missing or off. */
 export async function takeAnswers(
   tx: SchoolTransaction,
-  { school }: { school: SchoolId },
+  context: { school: SchoolId } & Pick<Reach, "cohorts">,
   at: AskedAt,
   person: string,
   given: FieldAnswers = {},
 ): Promise<void> {
-  await keepAnswers(tx, school, person, await answersAt(tx, at, person, given));
+  const answers = await answersAt(tx, context, at, person, given);
+  await keepAnswers(tx, context.school, person, answers);
 }
 
 /** Keeps answers of some time ago: those that are still asked for, and can still be an answer. */

@@ -155,7 +155,7 @@ export async function showAsked(
 ): Promise<{ fields: AskedField[] }> {
   return db.readSchool(context, async (tx) => {
     const { person } = context;
-    const fields = await mine(tx, at);
+    const fields = await mine(tx, context, at);
     const known = await knownOf(tx, person, fields);
     const shown = fields.map((field) => asked(field, at, known.get(field.id) ?? null));
     // What is asked no more, or of staff alone, is shown where something is known.
@@ -164,8 +164,12 @@ export async function showAsked(
 }
 
 /** What one may read about oneself: at a place what is asked there. */
-async function mine(tx: SchoolTransaction, at: AskedAt | null): Promise<OwnField[]> {
-  const fields = at === null ? await readFields(tx) : await fieldsAskedAt(tx, at);
+async function mine(
+  tx: SchoolTransaction,
+  context: Context,
+  at: AskedAt | null,
+): Promise<OwnField[]> {
+  const fields = at === null ? await readFields(tx) : await fieldsAskedAt(tx, context, at);
   return fields.filter(({ seenBy }) => seenBy === "them");
 }
 
@@ -179,7 +183,7 @@ export async function answerAsked(
     const { person } = context;
     if (person === null)
       throw new ProblemError(404, "This school does not know you yet: enroll in a course first.");
-    const fields = (await mine(tx, null)).filter(({ ended }) => !ended);
+    const fields = (await mine(tx, context, null)).filter(({ ended }) => !ended);
     const known = await knownOf(tx, person, fields);
     const answers = readAnswers(fields, given, known, { at: null, path: "values" });
     // What has to be answered somewhere can be changed, and not be taken away.
