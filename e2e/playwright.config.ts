@@ -57,7 +57,7 @@ export default defineConfig({
     launchOptions: {
       executablePath: CHROMIUM,
       // A page lives for seconds here: what is compiled once more to run faster later never gets there.
-      args: [...CHROMIUM_FLAGS, "--js-flags=--no-opt"],
+      args: [...CHROMIUM_FLAGS, "--js-flags=--no-opt,--no-maglev"],
     },
     trace: "off",
   },

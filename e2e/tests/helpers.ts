@@ -1,16 +1,58 @@
 /** What every browser test needs: pages that fail on errors, and an accessibility check. */
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
-import { type Browser, test as base, type Cookie, expect, type Page } from "@playwright/test";
+import {
+  type Browser,
+  type BrowserContext,
+  type BrowserContextOptions,
+  test as base,
+  type Cookie,
+  expect,
+  type Page,
+  type PlaywrightTestOptions,
+} from "@playwright/test";
 import type { Client } from "pg";
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
+/** What a project says of its browser's windows. */
+function looksOf(use: PlaywrightTestOptions): BrowserContextOptions {
+  const { baseURL, locale, timezoneId, viewport, hasTouch } = use;
+  const said = Object.entries({ baseURL, locale, timezoneId, viewport, hasTouch });
+  return Object.fromEntries(said.filter(([, value]) => value !== undefined));
+}
+
 /** A page on which any error in the console, and any script that breaks, fails the test. */
 export const test = base.extend<
-  { allowedErrors: RegExp | null; who: string | null },
-  { sessions: Map<string, Cookie[]> }
+  { allowedErrors: RegExp | null; who: string | null; coldBrowser: boolean },
+  { sessions: Map<string, Cookie[]>; profile: BrowserContext }
 >({
+  /**
+   * One profile for a worker's tests: what has been fetched and compiled is kept on the disk from one to the next, as it
+   * is for whoever comes back; half of a page's time goes into that otherwise.
+   */
+  profile: [
+    async ({ playwright }, use, { project }) => {
+      const profile = await playwright.chromium.launchPersistentContext("", {
+        ...project.use.launchOptions,
+        ...looksOf(project.use),
+      });
+      await use(profile);
+      await profile.close();
+    },
+    { scope: "worker" },
+  ],
+  /** Nothing fetched before: the browser of whoever comes for the first time. */
+  coldBrowser: [false, { option: true }],
+  context: async ({ playwright, coldBrowser, profile, baseURL }, use, { project }) => {
+    if (coldBrowser) {
+      const browser = await playwright.chromium.launch(project.use.launchOptions);
+      await use(await browser.newContext(looksOf(project.use)));
+      return browser.close();
+    }
+    await use(profile);
+    await leftAsFound(profile, baseURL ?? "");
+  },
   /** Whoever has signed in once in this worker comes with that session: a password takes the processor's time. */
   sessions: [
     // biome-ignore lint/correctness/noEmptyPattern: playwright wants its fixtures named, also where there are none
@@ -40,6 +82,24 @@ export const test = base.extend<
 });
 
 export { expect };
+
+/** Closes what a test opened, and forgets what it kept: who was signed in, notes, files, permissions. */
+async function leftAsFound(profile: BrowserContext, origin: string): Promise<void> {
+  // The first page holds the browser open; nobody works in it.
+  const [first, ...opened] = profile.pages();
+  for (const page of opened) await page.close();
+  await profile.unrouteAll({ behavior: "ignoreErrors" });
+  await profile.setOffline(false);
+  await profile.clearPermissions();
+  await profile.clearCookies();
+  if (first === undefined) return;
+  const browser = await profile.newCDPSession(first);
+  await browser.send("Storage.clearDataForOrigin", {
+    origin,
+    storageTypes: "local_storage,indexeddb,cache_storage,service_workers,file_systems",
+  });
+  await browser.detach();
+}
 
 /** Signs in with the demo's password, as the form does. */
 export async function signIn(page: Page, email: string, origin: string): Promise<void> {

@@ -177,7 +177,7 @@ function AskingIn({
       {error && !isOfAnswers(faultsOf(error)) ? <Notice {...explain(error)} /> : null}
       <PrimaryAction
         label="Ask to come in"
-        busy={isLoading}
+        busy={isLoading || !asking.ready}
         fill
         onPress={() =>
           ask({
@@ -211,7 +211,7 @@ function Joining({
       {error && !isOfAnswers(faultsOf(error)) ? <Notice {...explain(error)} /> : null}
       <PrimaryAction
         label="Join the waitlist"
-        busy={isLoading}
+        busy={isLoading || !asking.ready}
         fill
         onPress={() =>
           join({ school, course, body: { cohort, timeZone: ownZone(), ...asking.given } })

@@ -87,7 +87,7 @@ export function Ways({ shown }: { shown: Shown }) {
             onEnd={shown.again}
             signedIn={me?.account != null}
             here={`/${school}/c/${course?.id}${join === undefined ? "" : `?join=${encodeURIComponent(join)}`}`}
-            busy={isLoading}
+            busy={isLoading || !asking.ready}
             asking={asking}
             faults={faults}
             alone={ways.filter(({ does }) => does === "enroll").length === 1}

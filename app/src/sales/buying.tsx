@@ -145,7 +145,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
       {error && Object.keys(faults).length === 0 ? <Notice {...explain(error)} /> : null}
       <PrimaryAction
         label={quote.dueNow === 0 ? "Get it" : `Pay ${sayMoney(quote.dueNow, currency)}`}
-        busy={isLoading}
+        busy={isLoading || !asking.ready}
         fill
         onPress={submit}
       />

@@ -1,6 +1,6 @@
 import { expect, test } from "../helpers";
 
-test.use({ who: "callum.reyes" });
+test.use({ who: "callum.reyes", coldBrowser: true });
 
 /** The packed size of an enrollee's first load, told for docs/first-load.md; what is asserted is what is not loaded. */
 test("an enrollee's first load brings what it shows and no more", async ({ page }) => {
