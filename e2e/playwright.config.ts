@@ -24,6 +24,8 @@ const ON_A_PHONE = [
   // The orders and the invoices wide: layout.spec.
   "**/sales/by-hand.spec.ts",
   "**/sales/change-way.spec.ts",
+  // Partners wide: layout.spec.
+  "**/sales/partners.spec.ts",
   // What is asked is answered in one hand; its screen wide: layout.spec.
   "**/people/own-fields.spec.ts",
 ];

@@ -15,6 +15,7 @@ import { dropDatabase, prepareDatabase } from "@dawngate/server/db/prepare";
 import { createApp } from "@dawngate/server/http/app";
 import { noThreads } from "@dawngate/server/jobs/threads";
 import { readersHere } from "@dawngate/server/readers/index";
+import { openTouches } from "@dawngate/server/sales/partners/touches";
 import { projectCourse } from "@dawngate/server/schedule/project";
 import type { Account } from "@dawngate/server/school/account";
 import { NO_LIMITS } from "@dawngate/server/school/limits";
@@ -95,6 +96,7 @@ const app = new Hono()
       files: null,
       homeSchool: null,
       numbers: practiceNumbers(),
+      touches: openTouches("a secret of the tests, long enough to sign with"),
       outside: openOutside(false),
       kept: null,
       baseUrl: "http://127.0.0.1:1",

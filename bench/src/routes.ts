@@ -9,6 +9,7 @@ import { createApp } from "@dawngate/server/http/app";
 import { loadDemo, readDemo } from "@dawngate/server/import/demo";
 import { noThreads } from "@dawngate/server/jobs/threads";
 import { readersHere } from "@dawngate/server/readers/index";
+import { openTouches } from "@dawngate/server/sales/partners/touches";
 import { openAuth } from "@dawngate/server/school/auth";
 import { NO_LIMITS } from "@dawngate/server/school/limits";
 import { practiceNumbers } from "@dawngate/server/stand-ins/tax-numbers";
@@ -78,6 +79,7 @@ const app = new Hono()
       ...parts,
       ...nothing,
       numbers: practiceNumbers(),
+      touches: openTouches("a secret of the tests, long enough to sign with"),
       outside: openOutside(false),
       baseUrl: "http://127.0.0.1:1",
     }),

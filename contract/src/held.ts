@@ -13,6 +13,7 @@ export const HELD = {
   listings: ["school"],
   pages: ["school"],
   orders: ["school"],
+  partners: ["school"],
   notices: ["school"],
   library: ["school"],
   bank: ["school"],

@@ -16,8 +16,13 @@ import type { Client } from "pg";
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
 /** What a project says of its browser's windows. */
-function looksOf(use: PlaywrightTestOptions): BrowserContextOptions {
-  const { baseURL, locale, timezoneId, viewport, hasTouch } = use;
+function looksOf({
+  baseURL,
+  locale,
+  timezoneId,
+  viewport,
+  hasTouch,
+}: Partial<PlaywrightTestOptions>): BrowserContextOptions {
   const said = Object.entries({ baseURL, locale, timezoneId, viewport, hasTouch });
   return Object.fromEntries(said.filter(([, value]) => value !== undefined));
 }

@@ -30,6 +30,8 @@ import { handWatcher } from "./sales/by-hand/watch";
 import { documentWriter } from "./sales/documents/issue";
 import { follower } from "./sales/follow-up";
 import { giver } from "./sales/gift";
+import { shareKeeper } from "./sales/partners/share";
+import { openTouches } from "./sales/partners/touches";
 import { backPayer } from "./sales/refunds/pay-back";
 import { wayChanger } from "./sales/running/change-way";
 import { orderRunner } from "./sales/running/charge";
@@ -121,6 +123,7 @@ else {
     dropFiles: (school) => dropFiles(db, kept, school),
     payBack,
     runOrder,
+    keepShare: shareKeeper({ db, now }),
     writeDocuments: documentWriter({ db, now }),
     changeWay: wayChanger({ db, payments, baseUrl, now }),
     watchOrder: handWatcher({ db, baseUrl, now }),
@@ -158,6 +161,7 @@ else {
     payments,
     outside,
     numbers: practiceNumbers(),
+    touches: openTouches(settings.secret),
     kept,
     threads,
     readers: startReaders(bundle),

@@ -26,7 +26,7 @@ export function SchoolFrame() {
   const path = usePathname();
   const at = { school, course: "" };
   // Nobody is signed in: they can do that, and land where they wanted to go. Public pages are everybody's.
-  const isOpen = ["c", "p", "o", "orders", "reminders", "seats", "told"]
+  const isOpen = ["c", "p", "o", "orders", "partner", "reminders", "seats", "told"]
     .map((part) => `/${school}/${part}/`)
     .some((one) => path.startsWith(one));
   const isInside = path.startsWith(`/${school}/`) && !isOpen;

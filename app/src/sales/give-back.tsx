@@ -122,6 +122,11 @@ function Giving({ school, order, onDone }: Props & { onDone(): void }) {
       {!asks ? null : data ? (
         <>
           <Text role="status">{sayRefund(data)}</Text>
+          {data.partner && data.partner.before !== data.partner.after ? (
+            <Text kind="small" color={quiet}>
+              {`${data.partner.name}, who brought it, has then earned ${sayMoney(data.partner.after, data.currency)} by it instead of ${sayMoney(data.partner.before, data.currency)}.`}
+            </Text>
+          ) : null}
           {data.withdrawal.lastDay === "" ? null : (
             <Text kind="small" color={quiet}>
               {sayWithdrawal(data)}

@@ -18,6 +18,7 @@ import { MarkPaid } from "./by-hand/mark-paid";
 import { sayCountry } from "./country-field";
 import { GiveBack } from "./give-back";
 import { DocumentLinks, RunningParts } from "./lazy-parts";
+import { BroughtBy } from "./partners/brought-by";
 import { QuoteLines } from "./quote-lines";
 import { sayStanding } from "./say-standing";
 import { useGetOrderQuery } from "./selling-api";
@@ -126,6 +127,14 @@ export function OrderSheet({
             </Text>
           ) : null}
           <QuoteLines quote={data.quote} currency={data.currency} way="Price" bought />
+          {data.partner ? (
+            <BroughtBy
+              school={school}
+              zone={zone}
+              partner={data.partner}
+              currency={data.currency}
+            />
+          ) : null}
           {data.gift ? (
             <Text kind="small">
               A gift for {data.gift.name}, {data.gift.email}

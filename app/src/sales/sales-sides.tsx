@@ -6,7 +6,7 @@ export function SalesSides({
   here,
 }: {
   school: string;
-  here: "listings" | "orders" | "documents" | "income";
+  here: "listings" | "orders" | "documents" | "income" | "partners";
 }) {
   return (
     <Tabs
@@ -20,6 +20,7 @@ export function SalesSides({
           here: here === "documents",
         },
         { name: "Income", href: `/${school}/sales/income`, here: here === "income" },
+        { name: "Partners", href: `/${school}/sales/partners`, here: here === "partners" },
       ]}
     />
   );

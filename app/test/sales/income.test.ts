@@ -1,6 +1,7 @@
 /** Income as a table and a picture have it: parted, added up, from the first month on in which there is anything. */
 import type { Income } from "@dawngate/contract/sales";
 import { fromFirst, monthWords, overAll, partsOf } from "../../src/sales/income/income-rows";
+import { sayWhatComes } from "../../src/sales/income/what-comes";
 
 const month = (name: string, received: number, earned: number, due = 0) => ({
   month: name,
@@ -21,6 +22,7 @@ const INCOME: Income = {
   thisMonth: "2027-03",
   months: [],
   rows: [row("a", null, 500), row("a", "k", 200), row("b", null, 900)],
+  usual: { due: 0, unpaid: 0 },
   orders: 3,
 };
 
@@ -43,4 +45,27 @@ test("months before anything happened are left out, those between are not", () =
 
 test("a month is called by its name", () => {
   expect(monthWords("2027-03")).toMatch(/^Mar\w* 2027$/);
+});
+
+test("what comes of what is due is said with what it is worked out from, or not at all", () => {
+  const said = (due: number, usual: { due: number; unpaid: number }) =>
+    sayWhatComes({
+      currency: "EUR",
+      thisMonth: "2027-03",
+      months: [
+        month("2027-02", 0, 0, 700),
+        month("2027-03", 0, 0, due),
+        month("2027-04", 0, 0, due),
+      ].map((one) => ({ ...one, tax: 0, dueTax: 0 })),
+      usual,
+    });
+  expect(said(0, { due: 100, unpaid: 0 })).toBeNull();
+  expect(said(500, { due: 0, unpaid: 0 })).toBeNull();
+  expect(said(500, { due: 1000, unpaid: 0 })).toBe(
+    "€10.00 is due until Apr 2027. Of €10.00 that fell due after the purchase within a year all was paid.",
+  );
+  expect(said(500, { due: 1000, unpaid: 250 })).toBe(
+    "€10.00 is due until Apr 2027. Of €10.00 that fell due after the purchase within a year €2.50 was not paid, 25 %; if it goes on like this, €7.50 comes.",
+  );
+  expect(said(500, { due: 100_000, unpaid: 1 })).toMatch(/€0\.01 was not paid, less than 1 %;/);
 });

@@ -119,6 +119,7 @@ test("a refund is a sentence: what goes back, what is not asked for any more, or
     currency: "EUR",
     payments: [],
     withdrawal: { lastDay: "2027-03-22", open: true, endedBy: null },
+    partner: null,
     fault: null,
   };
   expect(sayRefund(refund)).toBe(

@@ -14,6 +14,7 @@ import { lessons } from "./lessons";
 import { me } from "./me";
 import { notices } from "./notices";
 import { ownFieldEndpoints } from "./own-fields";
+import { partnerEndpoints } from "./partners";
 import { people } from "./people";
 import { peopleFile } from "./people-file";
 import { reminders } from "./reminders";
@@ -53,6 +54,7 @@ export const ROOMS = {
   sales,
   documents,
   "by-hand": byHand,
+  partners: partnerEndpoints,
   checks,
   assignments,
   catalog,

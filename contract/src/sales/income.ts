@@ -64,6 +64,14 @@ export const income = z
         months: z.array(incomeMonth),
       }),
     ),
+    usual: z
+      .object({
+        due: z
+          .int()
+          .describe("What of parts after the purchase fell due in a year, but for the last month."),
+        unpaid: z.int().describe("What of it was not paid."),
+      })
+      .describe("What usually fails, net of tax."),
     orders: z.int().describe("So many orders it comes from."),
   })
   .meta({ id: "Income" });

@@ -209,6 +209,17 @@ export const order = z
     ),
     running: runningOrder.nullable(),
     enrollments: z.array(z.object({ id: z.string(), course: z.string(), title: z.string() })),
+    partner: z
+      .object({
+        id: z.string(),
+        name: z.string(),
+        percent: z.number(),
+        earned: z.int(),
+        payable: z.int(),
+        nextPayable: z.string().nullable(),
+      })
+      .nullable()
+      .describe("Who brought it, and what of it is theirs; null: nobody."),
   })
   .meta({ id: "Order" });
 export type Order = z.infer<typeof order>;

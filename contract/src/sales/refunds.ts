@@ -31,6 +31,10 @@ export const refundAnswer = z
       open: z.boolean(),
       endedBy: z.enum(["company", "place", "begun", "time"]).nullable(),
     }),
+    partner: z
+      .object({ name: z.string(), before: z.int(), after: z.int() })
+      .nullable()
+      .describe("What a partner has earned by it, before and after; null: nobody brought it."),
     fault: z.string().nullable().describe("Why it cannot be asked for like this."),
   })
   .meta({ id: "Refund" });

@@ -12,7 +12,7 @@ export {
   type PriceOption,
   parseListing,
 } from "./listing";
-export { type Minor, split, timesOver } from "./money";
+export { type Minor, percentOf, percentSchema, split, timesOver } from "./money";
 export { type Asked, optionOf, type Quote, quote } from "./quote";
 export type { Due } from "./schedule";
 export { type Offering, type SalesSnag, salesSnags } from "./snags";

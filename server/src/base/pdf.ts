@@ -2,7 +2,7 @@
  * PDFs: tagged, so that they can be heard too (ISO 14289-1, PDF/UA), their fonts in them, with every script our text
  * face has.
  */
-import PDFDocument from "pdfkit";
+import type PDFDocument from "pdfkit";
 import { FACES } from "./faces";
 
 export type PdfFile = InstanceType<typeof PDFDocument>;
@@ -14,8 +14,8 @@ export interface OpenPdf {
   done: Promise<Uint8Array>;
 }
 
-/** Begins one, A4; `margin` in points. */
-export function openPdf({
+/** Begins one, A4; `margin` in points. What writes PDFs is read when the first is written: few servers ever do. */
+export async function openPdf({
   title,
   author,
   margin,
@@ -23,8 +23,9 @@ export function openPdf({
   title: string;
   author: string;
   margin: number;
-}): OpenPdf {
-  const file = new PDFDocument({
+}): Promise<OpenPdf> {
+  const { default: Document } = await import("pdfkit");
+  const file = new Document({
     size: "A4",
     margin,
     tagged: true,

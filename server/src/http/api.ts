@@ -21,6 +21,7 @@ import { reviewRoutes } from "../review/routes";
 import { byHandRoutes } from "../sales/by-hand/routes";
 import { documentRoutes } from "../sales/documents/routes";
 import { heardRoutes } from "../sales/heard";
+import { partnerRoutes } from "../sales/partners/routes";
 import { salesRoutes } from "../sales/routes";
 import { scheduleRoutes } from "../schedule/routes";
 import type { Env, Services } from "../school/kit";
@@ -51,6 +52,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", salesRoutes(services))
     .route("/", documentRoutes(services))
     .route("/", byHandRoutes(services))
+    .route("/", partnerRoutes(services))
     .route("/", heardRoutes(services))
     .route("/", checkRoutes(services))
     .route("/", assignmentRoutes(services))

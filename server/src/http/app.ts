@@ -10,6 +10,7 @@ import { addresses, bodies } from "../base/bodies";
 import { answerProblem, asProblem, notFound, ProblemError } from "../base/problem";
 import { catalogHead, type Head, headOf, listingHeadOf, sitemapOf } from "../catalog/head";
 import type { Changes } from "../jobs/changes";
+import { followsLinks } from "../sales/partners/follow-link";
 import { type Env, remembersWriting, type Services } from "../school/kit";
 import { whereFrom } from "../school/limits";
 import { PRACTICE_PATH, practiceRecords } from "../stand-ins/records";
@@ -114,6 +115,7 @@ export function createApp({
   };
   for (const path of ["/api", "/api/*", "/health", "/health/*", "/metrics", "/metrics/*"])
     app.all(path, nothing);
+  app.get("*", followsLinks(services));
   if (files) {
     // An address that a page had before leads to the one it has; kept by nobody, since it may lead back one day.
     const page = (c: Context<Env>, head: Head | null) => {

@@ -11,6 +11,7 @@ import {
 } from "@dawngate/core/time";
 import { digestOf } from "../base/secret";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import type { Agreed } from "../db/tables/partners";
 import { issueDocuments } from "../sales/documents/issue";
 import { readListing } from "../sales/listing-store";
 import { addEnrollment } from "../sales/order-enrollment-store";
@@ -27,6 +28,7 @@ import { seriesOf } from "../sales/running/series";
 import { listingOf } from "../school/price";
 import { readSchool, updateSchool } from "../school/store";
 import { type Entered, enteredInto } from "./demo-orders-store";
+import { broughtTo, demoPartners, demoShares } from "./demo-partners";
 
 /** What somebody bought: by which way to pay, with which code; the part that was never paid; when it was given back. */
 interface Bought {
@@ -35,6 +37,8 @@ interface Bought {
   code?: string;
   failsAt?: number;
   givenBackAfter?: number;
+  /** By whose links they came. */
+  partners?: Agreed | null;
 }
 
 const once: Bought = { listing: "sourdough", option: "once" };
@@ -58,13 +62,15 @@ export async function demoOrders(
 ): Promise<void> {
   await updateSchool(tx, { invoicing: JSON.stringify(INVOICING) });
   const entered = await enteredInto(tx, "cold-kitchen");
-  for (const [i, who] of entered.entries())
-    await buy(tx, school, who, PATTERN[i % PATTERN.length] as Bought, now);
-  await writeDocuments(
-    tx,
-    school,
-    entered.map(({ enrollment }) => `o-${enrollment}`),
-  );
+  const { time_zone } = await readSchool(tx);
+  await demoPartners(tx, school, time_zone, now);
+  for (const [i, who] of entered.entries()) {
+    const partners = broughtTo(i, Date.parse(who.enrolledAt) as Instant);
+    await buy(tx, school, who, { ...(PATTERN[i % PATTERN.length] as Bought), partners }, now);
+  }
+  const orders = entered.map(({ enrollment }) => `o-${enrollment}`);
+  await writeDocuments(tx, school, orders);
+  await demoShares(tx, school, orders, now);
 }
 
 /** What stands of the school on its invoices. */
@@ -95,7 +101,7 @@ async function buy(
   tx: SchoolTransaction,
   school: SchoolId,
   who: Entered,
-  { listing: id, option, code, failsAt, givenBackAfter }: Bought,
+  { listing: id, option, code, failsAt, givenBackAfter, partners = null }: Bought,
   now: Instant,
 ): Promise<void> {
   const about = await readSchool(tx);
@@ -137,6 +143,7 @@ async function buy(
     payment_terms: USUAL_TERMS,
     series: seriesOf(listing, agreed, { ...asked }, at),
     renews: false,
+    partners,
   });
   const year = new Date(at).getUTCFullYear();
   await updateOrder(tx, order, {

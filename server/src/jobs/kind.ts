@@ -25,6 +25,8 @@ export interface JobParts {
   /** Tells a school's learning record store what people have achieved. */
   tellStatements(school: string): Promise<void>;
   runOrder(school: string, order: string): Promise<void>;
+  /** Works out what of an order is a partner's. */
+  keepShare(school: string, order: string): Promise<void>;
   /** Reminds of an order by hand when its day is over, and lets it lapse. */
   watchOrder(school: string, order: string): Promise<void>;
   /** Asks what became of the charge of a changed subscription. */

@@ -15,6 +15,7 @@ import {
 import type { z } from "zod";
 import { conflict, ProblemError, refusal } from "../base/problem";
 import { digestOf, newSecret } from "../base/secret";
+import type { Touch } from "../base/touches";
 import type { SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
 import { answersAt } from "../people/fields/answers";
@@ -28,6 +29,7 @@ import { fulfil } from "./fulfil";
 import { newOrder } from "./new-order";
 import { type OnSale, priced, readOnSale } from "./offered";
 import { insertOrder, readByKey, readOrder, updateOrder } from "./order-store";
+import { agreed, keepShare } from "./partners/share";
 import { runOn } from "./running/run";
 
 /** So long seats and price are held for somebody who pays, in milliseconds. */
@@ -42,6 +44,7 @@ export async function buy(
   context: Context,
   listing: string,
   wanted: Purchase,
+  via: readonly Touch[] = [],
 ): Promise<z.infer<typeof bought>> {
   const buyer = await buyerOf(services, context, wanted);
   const place = await placeOfBuyer(services.numbers, wanted);
@@ -70,6 +73,7 @@ export async function buy(
     const answers = own
       ? await answersAt(tx, context, "buying", context.person, wanted.answers ?? {})
       : null;
+    const partners = await agreed(tx, via, buyer.email);
     const made = newOrder(onSale, { listing, quote, tax, wanted, now: context.now });
     const { id } = made;
     await insertOrder(tx, context.school, {
@@ -79,6 +83,7 @@ export async function buy(
       ...buyer,
       gift: wanted.gift ?? null,
       answers: answers && Object.fromEntries(answers),
+      partners,
       renews: wanted.renews,
       consent_at: wanted.beginAtOnce ? formatInstant(context.now) : null,
       held_until: formatInstant((context.now + HOLD) as Instant),
@@ -86,8 +91,10 @@ export async function buy(
     });
     if (quote.dueNow === 0) {
       await fulfilNow(tx, services, context, id);
+      if (partners) await keepShare(tx, context, id);
       return { id, due: false };
     }
+    if (partners) await keepShare(tx, context, id);
     await follow(
       tx,
       context.school,

@@ -10,8 +10,11 @@ import type {
 import type { Quote } from "@dawngate/core/sales";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import type { Agreed } from "../db/tables/partners";
 import type { Changing, SalesOrderTable, Series } from "../db/tables/sales";
 import { pattern } from "../enrollment/roster-store";
+import { follow } from "../jobs/outbox";
+import { staleShare } from "./partners/store";
 
 export interface OrderRow
   extends Omit<
@@ -39,13 +42,22 @@ export interface OrderRow
   changing: Changing | null;
   payment_terms: PaymentTerms | null;
   series: Series | null;
+  partners: Agreed | null;
   card: string | null;
   standing: OrderStanding | null;
   next_at: string | null;
 }
 
 /** What is kept as documents. */
-type Documents = "answers" | "tax" | "gift" | "payment_terms" | "series" | "billing" | "changing";
+type Documents =
+  | "partners"
+  | "answers"
+  | "tax"
+  | "gift"
+  | "payment_terms"
+  | "series"
+  | "billing"
+  | "changing";
 
 const COLUMNS = [
   "id",
@@ -79,6 +91,7 @@ const COLUMNS = [
   "seat_link_hash",
   "payment_terms",
   "series",
+  "partners",
   "card",
   "standing",
   "next_at",
@@ -108,6 +121,7 @@ export type NewOrder = Omit<
   tax: OrderTax | null;
   gift: Gift | null;
   answers?: FieldAnswers | null;
+  partners?: Agreed | null;
   billing: Billing | null;
   payment_terms: PaymentTerms;
   series: Series | null;
@@ -116,7 +130,17 @@ export type NewOrder = Omit<
 export async function insertOrder(
   tx: SchoolTransaction,
   school: SchoolId,
-  { quote, tax, gift, answers = null, billing, payment_terms, series, ...order }: NewOrder,
+  {
+    quote,
+    tax,
+    gift,
+    answers = null,
+    partners = null,
+    billing,
+    payment_terms,
+    series,
+    ...order
+  }: NewOrder,
 ): Promise<void> {
   await tx
     .insertInto("sales_order")
@@ -127,6 +151,7 @@ export async function insertOrder(
       tax: tax && JSON.stringify(tax),
       gift: gift && JSON.stringify(gift),
       answers: answers && JSON.stringify(answers),
+      partners: partners && JSON.stringify(partners),
       billing: billing && JSON.stringify(billing),
       payment_terms: JSON.stringify(payment_terms),
       series: series && JSON.stringify(series),
@@ -248,7 +273,10 @@ export async function addEvent(
     from order_event where order_id = ${order}
     on conflict (school_id, kind, charge) do nothing
   `.execute(tx);
-  return numAffectedRows === 1n;
+  if (numAffectedRows !== 1n) return false;
+  // What somebody earns by it may be another from now on.
+  if (await staleShare(tx, order)) await follow(tx, school, "partner-share", { school, order });
+  return true;
 }
 
 /** Whether an event of this kind is on record for a charge. */

@@ -16,6 +16,7 @@ import { receiptNumber } from "./fulfil";
 import { readEnrollments } from "./order-enrollment-store";
 import { isGivenOut } from "./order-kinds";
 import { isOpenedBy, type OrderRow, readEvents, readOrder, readOrders } from "./order-store";
+import { readShareOf } from "./partners/store";
 import { withdrawalNow } from "./refunds/work-out";
 import { sayRunning } from "./running/say-running";
 import { readSeats } from "./seat-store";
@@ -100,7 +101,15 @@ export async function sayOrder(
     })),
     running: await sayRunning(tx, row, context.now),
     enrollments: await readEnrollments(tx, row.id),
+    partner: await partnerIn(tx, row.id),
   };
+}
+
+async function partnerIn(tx: SchoolTransaction, order: string): Promise<Order["partner"]> {
+  const share = await readShareOf(tx, order);
+  if (share === null) return null;
+  const { net: _, ...said } = share;
+  return said;
 }
 
 /** The same for its buyer, who has its secret. */

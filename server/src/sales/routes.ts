@@ -1,6 +1,7 @@
 /** HTTP of selling. */
 
 import { sales } from "@dawngate/contract/endpoints/sales";
+import { getCookie } from "hono/cookie";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { showAsIfBought } from "./as-if-bought";
@@ -11,6 +12,7 @@ import { changeListing, createListing, showListing, showListings } from "./listi
 import { showOffered } from "./offered";
 import { showOrder, showOrders, showOwnOrder } from "./orders";
 import { showOwnOrders } from "./own-orders";
+import { viaCookie } from "./partners/follow-link";
 import { receiptFile } from "./receipt";
 import { giveBack, giveExcessBack, giveOwnBack, showRefund } from "./refunds/refund";
 import { cancelOwn, payOpenPart } from "./running/by-buyer";
@@ -66,7 +68,9 @@ export function salesRoutes(services: Services) {
     })
     .openapi(route(services, sales.buy, "buy"), async (c) => {
       const { listing } = c.req.valid("param");
-      return c.json(await buy(services, c.get("context"), listing, c.req.valid("json")), 200);
+      const context = c.get("context");
+      const via = services.touches.read(context.school, getCookie(c, viaCookie(context.slug)));
+      return c.json(await buy(services, context, listing, c.req.valid("json"), via), 200);
     })
     .openapi(route(services, sales.getOwnOrder, "public"), async (c) => {
       const { order } = c.req.valid("param");

@@ -8,6 +8,7 @@ import { getCookie, setCookie } from "hono/cookie";
 import type { KeptFiles } from "../base/kept-files";
 import type { Outside } from "../base/outside";
 import { notFound, ProblemError } from "../base/problem";
+import type { Touches } from "../base/touches";
 import { inTurn } from "../base/turns";
 import type { ActorRow, Database } from "../db/connection";
 import type { Who } from "../db/who";
@@ -50,6 +51,8 @@ export interface Services {
   outside: Outside;
   /** Whether a company's tax number is registered. */
   numbers: TaxNumberService;
+  /** Whose links a browser has followed. */
+  touches: Touches;
   /** Where files are kept; null: none can be brought. */
   kept: KeptFiles | null;
   threads: Threads;

@@ -69,7 +69,11 @@ const TAKEN = [
   "listing",
   "listing_terms",
   "listing_course",
+  "partner",
+  "partner_visit",
   "sales_order",
+  "partner_share",
+  "partner_payout",
   "order_event",
   "order_enrollment",
   "order_seat",
@@ -95,7 +99,7 @@ export async function* rowsOfSchool(
       // A page in a transaction of its own: whoever takes it slowly holds nothing. Rows are met in their own order.
       const rows = await db.readSchool(school, async (tx) => {
         const found = await sql<{ row: unknown; at: string }>`
-          select to_jsonb(t) - '{key,secret_hash,seats_hash}'::text[] as row, t.ctid::text as at from ${sql.table(table)} t
+          select to_jsonb(t) - '{key,secret_hash,seats_hash,seat_link_hash,page_hash}'::text[] as row, t.ctid::text as at from ${sql.table(table)} t
           where t.ctid > ${after}::tid order by t.ctid limit ${PAGE}
         `.execute(tx);
         return found.rows;

@@ -20,6 +20,8 @@ import { handWatcher } from "../../src/sales/by-hand/watch";
 import { documentWriter } from "../../src/sales/documents/issue";
 import { follower } from "../../src/sales/follow-up";
 import { giver } from "../../src/sales/gift";
+import { shareKeeper } from "../../src/sales/partners/share";
+import { openTouches } from "../../src/sales/partners/touches";
 import { backPayer } from "../../src/sales/refunds/pay-back";
 import { wayChanger } from "../../src/sales/running/change-way";
 import { orderRunner } from "../../src/sales/running/charge";
@@ -42,6 +44,8 @@ export interface TestApp {
   ): Promise<Response>;
   /** Does what waits in the outbox. */
   workOff(): Promise<void>;
+  /** A page, as a browser asks for it. */
+  page(path: string, headers?: Record<string, string>): Promise<Response>;
   mails: Mail[];
   logged: string[];
   close(): Promise<void>;
@@ -95,6 +99,7 @@ export function testApp(
       now,
     }),
     watchOrder: handWatcher({ db, baseUrl: "http://127.0.0.1:1", now }),
+    keepShare: shareKeeper({ db, now }),
     runOrder: orderRunner({
       db,
       now,
@@ -118,6 +123,7 @@ export function testApp(
     readers: readersHere,
     outside,
     numbers: practiceNumbers(),
+    touches: openTouches("a secret of the tests, long enough to sign with"),
     limits: NO_LIMITS,
     homeSchool: "one",
     baseUrl: "http://127.0.0.1:1",
@@ -150,6 +156,7 @@ export function testApp(
     logged,
     workOff,
     close: () => pool.end(),
+    page: async (path, headers = {}) => app.request(path, { headers }),
     async ask(who, method, path, body, headers = {}) {
       const raw = body instanceof Uint8Array;
       const response = await app.request(`/api${path}`, {

@@ -30,6 +30,7 @@ export interface Selling {
     listing: string,
     wanted: object,
     status?: number,
+    headers?: Record<string, string>,
   ): Promise<T>;
   /** The till tells of an order; the status of the answer. */
   tell(
@@ -61,15 +62,23 @@ export async function sellingSchool(now: () => Instant): Promise<Selling> {
       await owned.ask("PUT", `/schools/one/listings/${id}`, { number: 1, offer, state: "on-sale" });
       return id;
     },
-    async press<T = Bought>(who: string | null, listing: string, wanted: object, status = 200) {
+    async press<T = Bought>(
+      who: string | null,
+      listing: string,
+      wanted: object,
+      status = 200,
+      headers: Record<string, string> = {},
+    ) {
       presses += 1;
-      const response = await owned.app.ask(who, "POST", `/schools/one/offers/${listing}/orders`, {
+      const press = {
         key: `press-${presses}-of-the-test`,
         option: "once",
         seen: { total: 19_900, dueNow: 19_900 },
         timeZone: "Europe/Lisbon",
         ...wanted,
-      });
+      };
+      const path = `/schools/one/offers/${listing}/orders`;
+      const response = await owned.app.ask(who, "POST", path, press, headers);
       const text = await response.text();
       if (response.status !== status)
         throw new Error(`${response.status}: ${text}\n${owned.app.logged}`);

@@ -36,6 +36,7 @@ beforeAll(async () => {
           db: test_.db,
           threads: noThreads({ db: test_.db }),
           mailer: { send: (mail, key) => send(mail, key) },
+          keepShare: async () => undefined,
           askTill: async () => undefined,
           followUp: async () => undefined,
           callNext: async () => undefined,

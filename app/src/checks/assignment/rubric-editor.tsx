@@ -3,10 +3,10 @@ import type { Rubric } from "@dawngate/core/lessons/rubric";
 import { useState } from "react";
 import { View } from "react-native";
 import { QuietAction } from "../../ui/action";
+import { DecimalField } from "../../ui/decimal-field";
 import { LeftField } from "../../ui/left-field";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { DecimalField } from "../edit/decimal-field";
 import { newId } from "../new-id";
 import { RubricsSheet } from "./rubrics-sheet";
 

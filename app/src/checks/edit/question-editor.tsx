@@ -6,12 +6,12 @@ import { useState } from "react";
 import { View } from "react-native";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
+import { DecimalField } from "../../ui/decimal-field";
 import { Switched } from "../../ui/switched";
 import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { AnswerRows } from "./answer-rows";
-import { DecimalField } from "./decimal-field";
 import { PictureField } from "./picture-field";
 
 interface Props {

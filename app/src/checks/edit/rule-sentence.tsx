@@ -3,6 +3,7 @@ import { minutesIn } from "@dawngate/core/checks";
 import type { PartOf } from "@dawngate/core/lessons";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
+import { DecimalField } from "../../ui/decimal-field";
 import { NumberField } from "../../ui/number-field";
 import { Options } from "../../ui/options";
 import { SaidPart } from "../../ui/said-part";
@@ -11,7 +12,6 @@ import { Text } from "../../ui/text";
 import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { inWords, SHOWN, sayMinutes } from "../say-rules";
-import { DecimalField } from "./decimal-field";
 
 type Quiz = PartOf<"quiz">;
 interface Props {

@@ -23,6 +23,7 @@ import { useGetIncomeQuery } from "../selling-api";
 import { BehindSheet } from "./behind-sheet";
 import { IncomeChart } from "./income-chart";
 import { fromFirst, monthWords, overAll, type Part, partsOf } from "./income-rows";
+import { sayWhatComes } from "./what-comes";
 
 const PARTS: Record<Part, string> = {
   listing: "By listing",
@@ -132,6 +133,7 @@ function Figures({ school, income, zone }: { school: string; income: Income; zon
       <Text kind="small" color={quiet}>
         {`Net of tax, from ${income.orders === 1 ? "one order" : `${income.orders} orders`}, as of ${sayWrittenInstant(`${income.at.slice(0, 16)}:00Z`, zoneOf(zone))}. In these months ${money(sums.received)} received, ${money(sums.earned)} earned; ${money(sums.due)} is due and not paid. What is given back counts against its month. What has no end is earned over twelve months.`}
       </Text>
+      {only === null ? <WhatComes income={income} /> : null}
       <Table
         label="Income by month"
         name="income"
@@ -154,6 +156,16 @@ function Figures({ school, income, zone }: { school: string; income: Income; zon
         )}
       />
     </>
+  );
+}
+
+/** What is due from this month on, and what comes of it if it goes on as it did. */
+function WhatComes({ income }: { income: Income }) {
+  const said = sayWhatComes(income);
+  return said === null ? null : (
+    <Text kind="small" style={{ maxWidth: 720 }}>
+      {said}
+    </Text>
   );
 }
 

@@ -11,11 +11,13 @@ import {
   yearMonthDay,
   type Zone,
 } from "../../time";
+import type { Usual } from "../usual";
 import { Documents, type WrittenDocument } from "./documents";
 import type { Life } from "./life";
 import { lifeOf } from "./life-of";
 import type { Order, Orders } from "./schema";
 import { ShareOfAccess } from "./share";
+import { addUsual } from "./usual";
 import { earnedByCourse, netIfPaid, netOfPart, receivedByCourse } from "./value";
 
 /** A month as the count of months since year 0, so that months are compared and counted by subtraction. */
@@ -102,6 +104,8 @@ export class IncomeBook {
   private readonly tax: Float64Array;
   private readonly dueTax: Float64Array;
   private readonly documents: Documents;
+  /** What of later parts fell due in the last year, and was not paid. */
+  readonly usual: Usual = { due: 0, unpaid: 0 };
 
   constructor(
     readonly now: Instant,
@@ -136,6 +140,7 @@ export class IncomeBook {
     }
     life.moveTo(this.now);
     this.addDue(life, totals);
+    addUsual(this.usual, life);
     this.documents.add(life);
   }
 

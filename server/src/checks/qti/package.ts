@@ -1,7 +1,6 @@
 /** A quiz as a package of QTI 3.0: its test, an item a question, the pictures they show, and what it could not say. */
 import { minutesIn, type Question } from "@dawngate/core/checks";
 import { filesInText, type PartOf } from "@dawngate/core/lessons";
-import JSZip from "jszip";
 import { paragraphs, writeItem } from "./item";
 import { written } from "./written";
 
@@ -48,6 +47,7 @@ export async function writePackage({
   questions,
   pictures,
 }: Packed): Promise<Uint8Array> {
+  const { default: JSZip } = await import("jszip");
   const zip = new JSZip();
   const notes: string[] = unsaid(part).map((one) => `Not carried: ${one}.`);
   const names = new Map(

@@ -49,6 +49,7 @@ import * as m0047 from "./0047-audience";
 import * as m0048 from "./0048-where-cohorts-meet";
 import * as m0049 from "./0049-review-mail";
 import * as m0050 from "./0050-roster-views";
+import * as m0051 from "./0051-partners";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -101,4 +102,5 @@ export const migrations = {
   "0048-where-cohorts-meet": m0048,
   "0049-review-mail": m0049,
   "0050-roster-views": m0050,
+  "0051-partners": m0051,
 };

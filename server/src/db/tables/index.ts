@@ -6,6 +6,7 @@ import type { EnrollmentTables } from "./enrollment";
 import type { FilesTables } from "./files";
 import type { LessonsTables } from "./lessons";
 import type { NoticesTables } from "./notices";
+import type { PartnerTables } from "./partners";
 import type { PeopleTables } from "./people";
 import type { RemindersTables } from "./reminders";
 import type { ReviewTables } from "./review";
@@ -24,6 +25,7 @@ export interface Tables
     EnrollmentTables,
     ReviewTables,
     SalesTables,
+    PartnerTables,
     ChecksTables,
     CatalogTables,
     NoticesTables,

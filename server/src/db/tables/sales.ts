@@ -11,6 +11,7 @@ import type {
 import type { Quote } from "@dawngate/core/sales";
 import type { Order } from "@dawngate/core/sales/orders";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
+import type { Agreed } from "./partners";
 
 export interface ListingTable {
   school_id: string;
@@ -99,6 +100,8 @@ export interface SalesOrderTable {
   pay_by: Generated<string | null>;
   /** For which company invoices are written; null: for the buyer alone. */
   billing: ColumnType<Billing | null, string | null | undefined, string | null>;
+  /** What was agreed with partners; null: nobody brought it. */
+  partners: ColumnType<Agreed | null, string | null | undefined, string | null>;
   /** What it was taxed by, where tax goes by the buyer's place. */
   tax: JSONColumnType<OrderTax | null> | null;
 }

@@ -1,4 +1,5 @@
 /** A school, who works for it, its record of changes and what it has to send. */
+import type { PartnerTerms } from "@dawngate/contract/partners";
 import type { StaffRole } from "@dawngate/contract/permissions";
 import type { Invoicing, PaymentTerms } from "@dawngate/contract/sales";
 import type { OwnWords } from "@dawngate/core/courses";
@@ -25,6 +26,7 @@ export interface SchoolTable {
   /** After so many hours whoever left a checkout is written to; null: nobody is. */
   follow_up_hours: number | null;
   /** By which parts are charged; null: as it is usual. */
+  partner_terms: ColumnType<PartnerTerms | null, string | null | undefined, string | null>;
   payment_terms: ColumnType<PaymentTerms | null, string | null | undefined, string | null>;
   /** What stands of it on invoices; null: its name alone. */
   invoicing: ColumnType<Invoicing | null, string | null | undefined, string | null>;

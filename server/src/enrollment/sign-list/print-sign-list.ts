@@ -29,7 +29,7 @@ const LINE = "#B9B3C9";
 
 export async function printSignList(list: SignList): Promise<Uint8Array> {
   const { school, title, says, heads, people, times } = list;
-  const { file, document, done } = openPdf({ title, author: school, margin: MARGIN });
+  const { file, document, done } = await openPdf({ title, author: school, margin: MARGIN });
   const say = (tag: string, text: string, face: string, size: number, ink = INK) =>
     document.add(
       file.struct(tag, {}, () => {

@@ -1,6 +1,6 @@
 /** A page to hang up: what one can join, the code as a picture to be scanned, as a word, and as an address. */
 import QRCode from "qrcode";
-import { openPdf } from "../../base/pdf";
+import { type OpenPdf, openPdf } from "../../base/pdf";
 
 /** What stands on it, in words. */
 export interface JoinPage {
@@ -26,7 +26,7 @@ const QUIET = "#5E5878";
 
 export async function printJoinPage(page: JoinPage): Promise<Uint8Array> {
   const { school, color, title, says, word, link } = page;
-  const { file, document, done } = openPdf({ title, author: school, margin: MARGIN });
+  const { file, document, done } = await openPdf({ title, author: school, margin: MARGIN });
   const say = (tag: string, text: string, face: string, size: number, ink = INK) =>
     document.add(
       file.struct(tag, {}, () => {
@@ -67,7 +67,7 @@ export async function printJoinPage(page: JoinPage): Promise<Uint8Array> {
   return done;
 }
 
-function drawCode(file: ReturnType<typeof openPdf>["file"], text: string, x: number, y: number) {
+function drawCode(file: OpenPdf["file"], text: string, x: number, y: number) {
   const { modules } = QRCode.create(text, { errorCorrectionLevel: "M" });
   const side = PICTURE / (modules.size + 2 * QUIET_ZONE);
   for (let row = 0; row < modules.size; row++)

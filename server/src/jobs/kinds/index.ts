@@ -11,6 +11,7 @@ import { giveGift } from "./give-gift";
 import { joinAccounts } from "./join-accounts";
 import { mail } from "./mail";
 import { markAgain } from "./mark-again";
+import { partnerShare } from "./partner-share";
 import { payBack } from "./pay-back";
 import { peopleFile } from "./people-file";
 import { projectCourse } from "./project-course";
@@ -40,6 +41,7 @@ const all = {
   "settle-order": settleOrder,
   "run-order": runOrder,
   "send-notice": sendNotice,
+  "partner-share": partnerShare,
   "pay-back": payBack,
   "follow-up-order": followUpOrder,
   "give-gift": giveGift,

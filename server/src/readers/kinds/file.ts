@@ -5,7 +5,6 @@
  */
 import { open, stat } from "node:fs/promises";
 import { type FileFamily, familyByName, fileTypeOf } from "@dawngate/core/lessons/file-types";
-import { fileTypeFromFile } from "file-type/node";
 import { imageSize } from "image-size";
 import { refusal } from "../../base/problem";
 
@@ -70,6 +69,7 @@ export async function file({ path, name }: { path: string; name: string }): Prom
 const sayFamily = (family: FileFamily) => (family === "captions" ? "captions file" : family);
 
 async function typeOf(path: string): Promise<string> {
+  const { fileTypeFromFile } = await import("file-type/node");
   const found = await fileTypeFromFile(path);
   if (found) return SAME[found.mime] ?? found.mime;
   const head = await headOf(path);

@@ -3,7 +3,7 @@
  * processor's document, or a text. What becomes of each is seen before any is put in; what stays behind is said.
  */
 import { type Question, readRows, TYPED_MOST, writeTyped } from "@dawngate/core/checks";
-import JSZip from "jszip";
+import type JSZip from "jszip";
 import { refusal } from "../../base/problem";
 import { readItem } from "../questions/item";
 import { allOf, attribute, childrenOf, firstOf, nameOf, parseXml } from "../questions/xml";
@@ -30,7 +30,8 @@ export async function questions({
   name: string;
 }): Promise<ReadQuestions> {
   if (isZip(bytes)) {
-    const zip = await JSZip.loadAsync(bytes).catch(() => {
+    const { default: Zip } = await import("jszip");
+    const zip = await Zip.loadAsync(bytes).catch(() => {
       throw refusal(
         "This archive cannot be read; it may be damaged, or shut by a password. Export it once more.",
       );

@@ -28,9 +28,9 @@ const QUIET = "#5E5878";
 const INK = "#1F1B2E";
 
 /** One file of all of them; `title`: what the file is called. */
-export function printAll(prints: readonly Printed[], title: string): Promise<Uint8Array> {
+export async function printAll(prints: readonly Printed[], title: string): Promise<Uint8Array> {
   const author = prints[0]?.school.name ?? "";
-  const { file, document, done } = openPdf({ title, author, margin: MARGIN });
+  const { file, document, done } = await openPdf({ title, author, margin: MARGIN });
   for (const [i, one] of prints.entries()) {
     if (i > 0) file.addPage();
     write(file, document, one);

@@ -111,6 +111,7 @@ export async function incomeIn(
       cohort: cohort === null ? null : { id: cohort, name: named("cohort", cohort) },
       months,
     })),
+    usual: book.usual,
     orders,
   };
 }

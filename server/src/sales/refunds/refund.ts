@@ -11,7 +11,7 @@ import type {
   OwnOrder,
   RefundAnswer,
 } from "@dawngate/contract/sales";
-import { sayMoney } from "@dawngate/core/sales";
+import { percentOf, sayMoney } from "@dawngate/core/sales";
 import type { Refund } from "@dawngate/core/sales/orders";
 import { formatInstant } from "@dawngate/core/time";
 import type { z } from "zod";
@@ -25,6 +25,7 @@ import { isByHand } from "../by-hand/charge";
 import { issueDocuments } from "../documents/issue";
 import { addEvent, type OrderRow, readEvents, readOrder } from "../order-store";
 import { openedBy, sayOrder, sayOwnOrder } from "../orders";
+import { readShareOf } from "../partners/store";
 import { tellGivenBack } from "../running/letters";
 import { standingAt } from "../running/order-file";
 import { runOn } from "../running/run";
@@ -41,8 +42,21 @@ export async function showRefund(
   return reading(db, context, async (tx) => {
     const order = await readOrder(tx, id);
     if (!order) throw notFound(`There is no order "${id}" in this school.`);
-    return sayRefund(order, await workOut(tx, context, order, asked));
+    const said = sayRefund(order, await workOut(tx, context, order, asked));
+    return { ...said, partner: await partnerAfter(tx, order, said) };
   });
+}
+
+/** What whoever brought the order has earned by it, before and after. */
+async function partnerAfter(
+  tx: SchoolTransaction,
+  { id }: OrderRow,
+  { amount, tax }: RefundAnswer,
+): Promise<RefundAnswer["partner"]> {
+  const share = await readShareOf(tx, id);
+  if (share === null) return null;
+  const { name, net, percent, earned } = share;
+  return { name, before: earned, after: percentOf(net - (amount - tax), percent) };
 }
 
 /** Gives it back: whoever sells says by which policy. Twice is once. */

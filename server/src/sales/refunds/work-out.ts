@@ -40,6 +40,7 @@ export function sayRefund({ currency }: OrderRow, worked: Worked): RefundAnswer 
     currency,
     payments: [],
     withdrawal: { lastDay: "", open: false, endedBy: null },
+    partner: null,
   };
   if (worked === null) return { ...none, fault: "Nothing was paid for it." };
   if (!worked.ok) return { ...none, fault: worked.faults.map(({ reason }) => reason).join(" ") };
@@ -49,6 +50,7 @@ export function sayRefund({ currency }: OrderRow, worked: Worked): RefundAnswer 
     ...{ rule, amount, tax, off, access, currency },
     payments: payments.map(({ charge, part, amount: of }) => ({ charge, part, amount: of })),
     withdrawal: { lastDay, open, endedBy },
+    partner: null,
     fault: null,
   };
 }

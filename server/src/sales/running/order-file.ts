@@ -104,6 +104,7 @@ export async function orderFile(
     consentAt: order.consent_at,
     begunAt: exact ? await begunAt(tx, order.id) : null,
     calendar: { weekend: school.weekend, closed: school.closed },
+    partners: order.partners,
     events,
   });
   if (!read.ok)

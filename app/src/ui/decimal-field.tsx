@@ -3,7 +3,7 @@
  * mark, and let pass whoever hands in at that moment.
  */
 import { useState } from "react";
-import { TextField } from "../../ui/text-field";
+import { TextField } from "./text-field";
 
 interface Props {
   label: string;
