@@ -1,6 +1,8 @@
 /** A partner is taken on, passes on a link, and somebody buys by it; both sides see whose share it is. */
 import { accessibilityFaults, expect, mailTo, settled, test } from "../helpers";
 
+test.use({ allowedErrors: /status of 422/ });
+
 test("somebody buys by a partner's link: the seller sees the share on the order, the partner on a page of their own", async ({
   page,
   browser,
@@ -80,12 +82,12 @@ test("a share that can be paid out is marked once, and taken back", async ({ pag
   await sheet.getByLabel("Paid out, EUR").fill("99999");
   await sheet.getByRole("button", { name: "Mark as paid out" }).click();
   await expect(sheet.getByText(/can be paid out to them by now/)).toBeVisible();
-  await sheet.getByLabel("Paid out, EUR").fill("10");
+  await sheet.getByLabel("Paid out, EUR").fill("1");
   await sheet.getByLabel("A note, or nothing").fill("Tried");
   expect(await accessibilityFaults(page)).toEqual([]);
   await sheet.getByRole("button", { name: "Mark as paid out" }).click();
   const paid = page.getByRole("list", { name: "What was paid out" });
   await expect(paid.getByText(/: Tried$/)).toBeVisible();
-  await paid.getByRole("button", { name: /^Take back €10\.00/ }).click();
-  await expect(paid.getByText("€10.00, taken back")).toBeVisible();
+  await paid.getByRole("button", { name: /^Take back €1\.00/ }).click();
+  await expect(paid.getByText("€1.00, taken back")).toBeVisible();
 });

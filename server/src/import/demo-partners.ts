@@ -45,7 +45,7 @@ export async function demoPartners(
     await insertPartner(tx, school, one, 2);
     const today = localDateAt(zoneOf(zone), now);
     for (let i = 0; i < 40; i++)
-      for (let seen = (i * one.percent) % 4; seen > 0; seen--)
+      for (let seen = (i * 3 + one.word.length) % 4; seen > 0; seen--)
         await countVisit(tx, school, one.id, formatDate(addDays(today, -i)));
   }
 }
@@ -71,7 +71,7 @@ export async function demoShares(
 ): Promise<void> {
   for (const order of orders) await keepShare(tx, { school, who: system("demo"), now }, order);
   const [balance] = await readBalances(tx, [MILL.id]);
-  const amount = Math.floor((balance?.due ?? 0) / 20_000) * 10_000;
+  const amount = Math.floor((balance?.due ?? 0) / 200) * 100;
   if (balance === undefined || amount <= 0) return;
   await insertPayout(tx, school, {
     id: "po-000000000001",

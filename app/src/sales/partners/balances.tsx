@@ -39,9 +39,7 @@ export function Balances({ balances }: { balances: readonly PartnerBalance[] }) 
           >
             {figures.map(([amount, what]) => (
               <View key={what} role="listitem" style={{ minWidth: 120, maxWidth: 260 }}>
-                <Text kind="heading" level={3}>
-                  {amount}
-                </Text>
+                <Text kind="heading">{amount}</Text>
                 <Text kind="small" color={quiet}>
                   {what}
                 </Text>

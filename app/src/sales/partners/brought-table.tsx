@@ -8,6 +8,7 @@ import { View } from "react-native";
 import { explain } from "../../store/api";
 import { everyPage } from "../../store/every-page";
 import { Notice } from "../../ui/notice";
+import { saidAt } from "../../ui/said-at";
 import type { TableColumn } from "../../ui/table/columns";
 import { Table } from "../../ui/table/table";
 import { Text } from "../../ui/text";
@@ -77,7 +78,7 @@ function columnsOf(zone: string): TableColumn<Brought>[] {
       id: "at",
       title: "Bought",
       width: 180,
-      cell: ({ at }) => small(sayWrittenInstant(at, zoneOf(zone))),
+      cell: ({ at }) => small(saidAt(at, zone)),
       text: ({ at }) => at,
     },
     {
@@ -121,7 +122,7 @@ function PhoneRow({ row, zone }: { row: Brought; zone: string }) {
     <View style={{ paddingVertical: 8, gap: 2 }}>
       <Text numberOfLines={1}>{row.buyer}</Text>
       <Text kind="small" color={quiet} numberOfLines={1}>
-        {row.title}, {sayWrittenInstant(row.at, zoneOf(zone))}
+        {row.title}, {saidAt(row.at, zone)}
       </Text>
       <Text kind="small" numberOfLines={1}>
         {sayPercent(row.percent)} of {sayMoney(row.net, row.currency)}:{" "}

@@ -65,9 +65,12 @@ export function PartnerScreen() {
       {data.ended ? null : <Links school={school} word={data.word} />}
       <PayOut school={school} zone={about.timeZone} partner={data} may={may} />
       {orders > 0 ? (
-        <Section title="What they brought">
+        <View style={{ gap: 8 }}>
+          <Text kind="heading" level={2}>
+            What they brought
+          </Text>
           <BroughtTable school={school} partner={partner} zone={about.timeZone} of={orders} />
-        </Section>
+        </View>
       ) : null}
       {may ? <PagePart school={school} partner={data} /> : null}
       {changing ? (

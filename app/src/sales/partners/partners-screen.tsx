@@ -59,14 +59,12 @@ export function PartnersScreen() {
       ) : (
         <>
           {add}
-          <View style={{ gap: 4, maxWidth: 720 }}>
-            <Text kind="small" color={quiet}>
+          <View style={{ flexDirection: "row", flexWrap: "wrap", alignItems: "center", gap: 12 }}>
+            <Text kind="small" color={quiet} style={{ maxWidth: 620, flexShrink: 1 }}>
               {sayPartnerTerms(data.terms)}
             </Text>
             {may("sales.change") ? (
-              <View style={{ alignItems: "flex-start" }}>
-                <QuietAction label="Agree otherwise" onPress={() => setOpen("terms")} />
-              </View>
+              <QuietAction label="Agree otherwise" onPress={() => setOpen("terms")} />
             ) : null}
           </View>
           <Table

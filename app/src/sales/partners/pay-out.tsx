@@ -1,8 +1,6 @@
 /** Sums paid out to a partner: those that were, and the one that can be now. */
 import type { PartnerDetail } from "@dawngate/contract/partners";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
 import { useRef, useState } from "react";
 import { View } from "react-native";
 import { explain, faultsOf, pressKey } from "../../store/api";
@@ -10,6 +8,7 @@ import { PrimaryAction, QuietAction } from "../../ui/action";
 import { FaultText } from "../../ui/fault-text";
 import { MoneyField } from "../../ui/money-field";
 import { Notice } from "../../ui/notice";
+import { saidAt } from "../../ui/said-at";
 import { Section } from "../../ui/section";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
@@ -67,7 +66,7 @@ export function PayOut({ school, zone, partner, may }: Props) {
                   {one.takenBack ? ", taken back" : ""}
                 </Text>
                 <Text kind="small" color={quiet}>
-                  {sayWrittenInstant(one.at, zoneOf(zone))}
+                  {saidAt(one.at, zone)}
                   {one.by === null ? "" : `, by ${one.by}`}
                   {one.note === "" ? "" : `: ${one.note}`}
                 </Text>
