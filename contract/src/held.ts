@@ -24,6 +24,7 @@ export const HELD = {
   recordStore: ["school"],
   courses: ["school"],
   year: ["school"],
+  yearFeed: ["school"],
   shelf: ["school"],
   feed: ["school"],
   self: ["school"],

@@ -1,6 +1,6 @@
 import ICAL from "ical.js";
 import { Temporal } from "temporal-polyfill";
-import { timelines, timelinesToCsv, timelinesToIcs } from "../../src/schedule";
+import { timelines, timelinesToCsv, timelinesToIcs, writeCalendar } from "../../src/schedule";
 import { instant, parsed, planOf } from "../helpers";
 
 const nasty = 'Crust; crumb, "ears" \\ and\nair 🥖'.repeat(6);
@@ -128,3 +128,20 @@ function parseCsv(text: string): string[][] {
   }
   return rows;
 }
+
+test("an event of a whole day has its day and no instant (RFC 5545 3.3.4), read back as that day", () => {
+  const at = instant("2027-03-27T00:00:00Z");
+  const event = { uid: "a@example.org", at, day: "2027-03-28", summary: "Starts", description: "" };
+  const text = writeCalendar([event, { ...event, uid: "b@example.org", sequence: 2 }], now, {
+    name: "The year",
+    refresh: "PT12H",
+  });
+  expect(text).toContain("\r\nDTSTART;VALUE=DATE:20270328\r\n");
+  const [first, second] = new ICAL.Component(ICAL.parse(text))
+    .getAllSubcomponents("vevent")
+    .map((component) => new ICAL.Event(component));
+  expect([first?.startDate.isDate, first?.startDate.toString()]).toEqual([true, "2027-03-28"]);
+  // Without an end it lasts the one day (3.6.1).
+  expect(first?.endDate.toString()).toBe("2027-03-29");
+  expect(second?.sequence).toBe(2);
+});

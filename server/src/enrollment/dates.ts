@@ -19,7 +19,8 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
-import { dropFeed, findFeed, keepEntries, readFeedMade, setFeed, timeZoneOf } from "./dates-store";
+import { keepEntries } from "./calendar-entry-store";
+import { dropFeed, findFeed, readFeedMade, setFeed, timeZoneOf } from "./dates-store";
 import { type Holding, holdingsOf } from "./holdings";
 
 interface Dated extends Happening {
@@ -127,7 +128,7 @@ async function calendarOf(
         url: `${baseUrl}/${slug}/shelf/${encodeURIComponent(id)}`,
       };
     });
-  const kept = await keepEntries(tx, school, person, told, (now - BACK) as Instant);
+  const kept = await keepEntries(tx, school, { person }, told, (now - BACK) as Instant);
   return writeCalendar(kept, now, { name, refresh: "PT3H" });
 }
 

@@ -28,6 +28,7 @@ import { showShelf } from "./shelf";
 import { signList } from "./sign-list/sign-list";
 import { tickLesson } from "./tick";
 import { dropView, keepView, showViews } from "./views/views";
+import { endYearFeed, readYearFeed, renewYearFeed, showYearFeed } from "./year/feed";
 import { showYear } from "./year/year";
 
 /** A calendar is one person's: no cache between keeps it. */
@@ -53,6 +54,20 @@ export function enrollmentRoutes(services: Services) {
     .openapi(route(services, year.getYear), async (c) =>
       c.json(await showYear(services, c.get("context"), c.req.valid("query")), 200),
     )
+    .openapi(route(services, year.getYearFeed), async (c) =>
+      c.json(await showYearFeed(services, c.get("context")), 200),
+    )
+    .openapi(route(services, year.renewYearFeed), async (c) =>
+      c.json(await renewYearFeed(services, c.get("context")), 200),
+    )
+    .openapi(route(services, year.dropYearFeed), async (c) => {
+      await endYearFeed(services, c.get("context"));
+      return c.json({ done: true as const }, 200);
+    })
+    .openapi(route(services, year.readYearFeed, "public"), async (c) => {
+      const { token } = c.req.valid("param");
+      return c.body(await readYearFeed(services, c.get("context"), token), 200, CALENDAR);
+    })
     .openapi(route(services, enrollment.createCohort), async (c) => {
       const { course } = c.req.valid("param");
       return c.json(await createCohort(db, c.get("context"), course, c.req.valid("json")), 200);

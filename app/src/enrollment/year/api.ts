@@ -1,9 +1,17 @@
-/** The question about the year. */
+/** Questions about the year. */
 import { api } from "../../store/api";
-import { readsPages } from "../../store/ask";
+import { does, reads, readsPages } from "../../store/ask";
 
-export const { useGetYearInfiniteQuery } = api.injectEndpoints({
+export const {
+  useGetYearInfiniteQuery,
+  useGetYearFeedQuery,
+  useRenewYearFeedMutation,
+  useDropYearFeedMutation,
+} = api.injectEndpoints({
   endpoints: (build) => ({
     getYear: readsPages(build, "getYear", "after"),
+    getYearFeed: reads(build, "getYearFeed"),
+    renewYearFeed: does(build, "renewYearFeed"),
+    dropYearFeed: does(build, "dropYearFeed"),
   }),
 });

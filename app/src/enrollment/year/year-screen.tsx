@@ -19,6 +19,7 @@ import { useGetYearInfiniteQuery } from "./api";
 import { leadsTwo, spanOf } from "./arrange";
 import { CohortPeek } from "./cohort-peek";
 import { YearChart } from "./year-chart";
+import { YearFeed } from "./year-feed";
 import { YearList } from "./year-list";
 
 /** The first month shown is so many before this one. */
@@ -39,6 +40,7 @@ export function YearScreen() {
   const [peek, setPeek] = useState<{ course: YearCourse; cohort: YearCohort; days: number } | null>(
     null,
   );
+  const [feeding, setFeeding] = useState(false);
   const span = spanOf(today, shift - (wide ? BEFORE : 0), MONTHS);
   const { data, error, refetch, hasNextPage, fetchNextPage } = useGetYearInfiniteQuery(
     { school, from: formatDate(span.from), through: formatDate(span.through) },
@@ -71,6 +73,7 @@ export function YearScreen() {
         <QuietAction label="Earlier" onPress={() => setShift(shift - STEP)} />
         {shift === 0 ? null : <QuietAction label="Today" onPress={() => setShift(0)} />}
         <QuietAction label="Later" onPress={() => setShift(shift + STEP)} />
+        <QuietAction label="In my calendar" onPress={() => setFeeding(true)} />
         <Choices label="Which cohorts" line>
           <Choice
             label="All courses"
@@ -126,6 +129,7 @@ export function YearScreen() {
       )}
       {hasNextPage ? <QuietAction label="More courses" onPress={() => fetchNextPage()} /> : null}
       {overlaps.length > 0 ? <Overlaps says={overlaps} /> : null}
+      {feeding ? <YearFeed school={school} onClose={() => setFeeding(false)} /> : null}
       {peek && about ? (
         <CohortPeek
           key={`${peek.cohort.id} ${peek.days}`}

@@ -5,6 +5,8 @@ export interface CalendarEvent {
   /** The same for the same event for ever; no two are alike. */
   uid: string;
   at: Instant;
+  /** It is all of this day, in whatever zone (`2027-03-01`); `at` is then where it stands among others. */
+  day?: string;
   summary: string;
   description: string;
   /** How often it has been moved or changed (RFC 5545 3.8.7.4); left out: nothing is said of it. */
@@ -48,12 +50,13 @@ export function writeCalendar(
         ]
       : []),
   ];
-  for (const { uid, at, summary, description, sequence, cancelled, url } of events)
+  for (const { uid, at, day, summary, description, sequence, cancelled, url } of events)
     lines.push(
       "BEGIN:VEVENT",
       `UID:${escapeText(uid)}`,
       `DTSTAMP:${stamp}`,
-      `DTSTART:${utc(at)}`,
+      // A day without an end is one day (RFC 5545 3.6.1).
+      day === undefined ? `DTSTART:${utc(at)}` : `DTSTART;VALUE=DATE:${day.replaceAll("-", "")}`,
       ...(sequence === undefined ? [] : [`SEQUENCE:${sequence}`]),
       ...(cancelled ? ["STATUS:CANCELLED"] : []),
       `SUMMARY:${escapeText(summary)}`,

@@ -50,6 +50,7 @@ import * as m0048 from "./0048-where-cohorts-meet";
 import * as m0049 from "./0049-review-mail";
 import * as m0050 from "./0050-roster-views";
 import * as m0051 from "./0051-partners";
+import * as m0052 from "./0052-year-feeds";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -103,4 +104,5 @@ export const migrations = {
   "0049-review-mail": m0049,
   "0050-roster-views": m0050,
   "0051-partners": m0051,
+  "0052-year-feeds": m0052,
 };

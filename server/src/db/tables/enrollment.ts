@@ -203,7 +203,27 @@ export interface RosterViewTable {
   terms: unknown;
 }
 
+/** Of a calendar of the year that somebody of the staff subscribes to. */
+interface YearFeedTable {
+  school_id: string;
+  user_id: string;
+  token_hash: string;
+  made_at: string;
+}
+
+/** What these calendars told. */
+interface YearEntryTable {
+  school_id: string;
+  uid: string;
+  at: string;
+  summary: string;
+  sequence: Generated<number>;
+  gone: Generated<boolean>;
+}
+
 export interface EnrollmentTables {
+  year_feed: YearFeedTable;
+  year_entry: YearEntryTable;
   roster_view: RosterViewTable;
   untold_act: UntoldActTable;
   cohort: CohortTable;

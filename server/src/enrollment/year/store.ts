@@ -81,7 +81,7 @@ export async function salesBetween(
     join listing_terms t on t.school_id = l.school_id and t.listing_id = l.id and t.number = l.number
     where c.course_id = any (${courses}::text[]) and l.state in ('on-sale', 'private')
       and t.terms -> 'window' ->> 'opens' <= ${through} and t.terms -> 'window' ->> 'closes' >= ${from}
-    order by 4, 2 limit 200
+    order by 4, 2, 1 limit 200
   `.execute(tx);
   return rows;
 }
