@@ -2,10 +2,15 @@
 
 import type { ComparedCohort } from "@dawngate/contract/compare";
 import type { Cohort } from "@dawngate/contract/courses";
+import type { Income } from "@dawngate/contract/sales";
+import { sayMoney } from "@dawngate/core/sales/currency";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { ScrollView, View } from "react-native";
 import type { InCourse } from "../../courses/api";
+import { useGetIncomeQuery } from "../../sales/selling-api";
+import { useMay } from "../../school/may";
 import { Coming } from "../../store/coming";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
@@ -13,7 +18,9 @@ import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { toggled } from "../../ui/toggled";
+import { ownZone } from "../../ui/zone";
 import { useCompareCohortsQuery } from "./api";
+import { moneyOf, monthsOf } from "./cohort-money";
 import { ProgressChart } from "./progress-chart";
 
 /** So many at once; the server holds to it too. */
@@ -33,6 +40,17 @@ export function CompareSheet({ place, cohorts, onClose }: Props) {
     { skip: chosen.length === 0, refetchOnMountOrArgChange: true },
   );
   const { quiet } = usePalette();
+  const sells = useMay(place.school)("sales.see");
+  const today = formatDate(localDateAt(zoneOf(ownZone()), Date.now() as Instant));
+  const months = monthsOf(
+    cohorts.map(({ starts }) => starts),
+    today,
+  );
+  const { data: income } = useGetIncomeQuery({ school: place.school, ...months }, { skip: !sells });
+  const measures =
+    sells && income && income.orders > 0
+      ? [...MEASURES, ...moneyMeasures(income, place.course)]
+      : MEASURES;
   const toggle = (id: string) => setChosen(toggled(chosen, id).slice(-MOST));
   return (
     <Sheet title="Cohorts side by side" broad onClose={onClose}>
@@ -55,10 +73,9 @@ export function CompareSheet({ place, cohorts, onClose }: Props) {
           onLayout={({ nativeEvent }) => setWidth(Math.max(240, nativeEvent.layout.width))}
         >
           <ProgressChart cohorts={data.cohorts} width={width} />
-          <Figures cohorts={data.cohorts} />
+          <Figures cohorts={data.cohorts} measures={measures} />
           <Text kind="small" color={quiet}>
-            Done on average: of what each has to do. Weeks count from each cohort's first day. What
-            each brought in money stands with the income.
+            {`Done on average: of what each has to do. Weeks count from each cohort's first day.${measures === MEASURES ? "" : " Money without tax; whose orders say no cohort stand with the income alone."}`}
           </Text>
         </View>
       ) : (
@@ -71,7 +88,8 @@ export function CompareSheet({ place, cohorts, onClose }: Props) {
 const percent = (part: number, whole: number) =>
   whole === 0 ? "–" : `${Math.round((part / whole) * 100)} %`;
 
-const MEASURES: [title: string, of: (cohort: ComparedCohort) => string][] = [
+type Measure = [title: string, of: (cohort: ComparedCohort) => string];
+const MEASURES: readonly Measure[] = [
   ["First day", ({ starts }) => sayWrittenDate(starts)],
   ["People", ({ people, seats }) => (seats === null ? `${people}` : `${people} of ${seats}`)],
   ["Access not ended", ({ here }) => `${here}`],
@@ -82,8 +100,24 @@ const MEASURES: [title: string, of: (cohort: ComparedCohort) => string][] = [
   ["Wait for a seat", ({ waiting }) => `${waiting}`],
 ];
 
+/** What each brought, without tax. */
+function moneyMeasures(income: Income, course: string): Measure[] {
+  const said = (of: "received" | "due") => (cohort: ComparedCohort) =>
+    sayMoney(moneyOf(income, course, cohort.id)[of], income.currency);
+  return [
+    ["Received", said("received")],
+    ["Due and not paid", said("due")],
+  ];
+}
+
 /** Each cohort a column: on a phone they scroll beside the measures. */
-function Figures({ cohorts }: { cohorts: readonly ComparedCohort[] }) {
+function Figures({
+  cohorts,
+  measures,
+}: {
+  cohorts: readonly ComparedCohort[];
+  measures: readonly Measure[];
+}) {
   const { line, quiet } = usePalette();
   const cell = { width: 128, paddingVertical: 8, paddingRight: 10 } as const;
   const row = { flexDirection: "row", borderBottomWidth: 1, borderBottomColor: line } as const;
@@ -102,7 +136,7 @@ function Figures({ cohorts }: { cohorts: readonly ComparedCohort[] }) {
             </View>
           ))}
         </View>
-        {MEASURES.map(([title, of]) => (
+        {measures.map(([title, of]) => (
           <View role="row" key={title} style={row}>
             <View role="rowheader" style={cell}>
               <Text kind="small" color={quiet}>
