@@ -92,6 +92,9 @@ export const noticeText = z
     text: z.string(),
     whose: z.enum(["ours", "school", "course"]),
     fields: z.array(z.string()),
+    own: z
+      .array(z.object({ field: z.string(), name: z.string() }))
+      .describe("The school's own fields among them, with what they are called."),
   })
   .meta({ id: "NoticeText" });
 export type NoticeText = z.infer<typeof noticeText>;

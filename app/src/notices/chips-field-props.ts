@@ -8,6 +8,8 @@ export interface ChipsFieldProps {
   value: string;
   /** The fields that can be put in. */
   fields: readonly string[];
+  /** What the school's own fields among them are called. */
+  own: readonly { field: string; name: string }[];
   /** What each says to the person one looks as. */
   values: Readonly<Record<string, string>>;
   /** On one line. */

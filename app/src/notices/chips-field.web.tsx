@@ -23,8 +23,8 @@ import { fromDoc, toDoc } from "./words-doc";
 const OneLine = Document.extend({ content: "paragraph" });
 
 /** A chip: a field by its name. */
-function chipOf(fields: readonly string[]) {
-  const known = fields.join("|");
+function chipOf(fields: readonly string[], said: (field: string) => string) {
+  const known = fields.map((field) => field.replace(/[.*+?^${}()|[\]\\]/g, "\\$&")).join("|");
   return Node.create({
     name: "field",
     group: "inline",
@@ -43,7 +43,7 @@ function chipOf(fields: readonly string[]) {
     renderHTML: ({ node }) => [
       "span",
       { "data-field": node.attrs.field, class: "field-chip" },
-      fieldWords(node.attrs.field),
+      said(node.attrs.field),
     ],
     renderText: ({ node }) => `{${node.attrs.field}}`,
     addInputRules() {
@@ -59,12 +59,13 @@ function chipOf(fields: readonly string[]) {
 }
 
 export function ChipsField(props: ChipsFieldProps) {
-  const { kind, label, value, fields, values, single = false, onChange } = props;
+  const { kind, label, value, fields, own, values, single = false, onChange } = props;
+  const said = (field: string) => own.find((one) => one.field === field)?.name ?? fieldWords(field);
   const palette = usePalette();
   const wide = useWide();
   const { surface, line, quiet } = palette;
   const editor = useEditor({
-    extensions: [single ? OneLine : Document, Paragraph, Text, UndoRedo, chipOf(fields)],
+    extensions: [single ? OneLine : Document, Paragraph, Text, UndoRedo, chipOf(fields, said)],
     content: toDoc(kind, value),
     injectCSS: false,
     editorProps: {
@@ -111,7 +112,7 @@ export function ChipsField(props: ChipsFieldProps) {
         {fields.map((field) => (
           <Choice
             key={field}
-            label={`+ ${fieldWords(field)}`}
+            label={`+ ${said(field)}`}
             onPress={() =>
               editor
                 ?.chain()
@@ -122,24 +123,32 @@ export function ChipsField(props: ChipsFieldProps) {
           />
         ))}
       </Choices>
-      <Said fields={usedIn(value)} values={values} />
+      <Said fields={usedIn(value)} values={values} said={said} />
     </View>
   );
 }
 
 const usedIn = (words: string) => [
-  ...new Set([...words.matchAll(/\{([a-z]+)\}/g)].map(([, field = ""]) => field)),
+  ...new Set([...words.matchAll(/\{([a-z]+|own:[^{}]+)\}/g)].map(([, field = ""]) => field)),
 ];
 
 /** What the chips become for whom one looks as. */
-function Said({ fields, values }: { fields: string[]; values: ChipsFieldProps["values"] }) {
+function Said({
+  fields,
+  values,
+  said,
+}: {
+  fields: string[];
+  values: ChipsFieldProps["values"];
+  said(field: string): string;
+}) {
   const { quiet } = usePalette();
   if (fields.length === 0 || Object.keys(values).length === 0) return null;
   return (
     <View>
       {fields.map((field) => (
         <Words key={field} kind="tiny" color={quiet}>
-          {`${fieldWords(field)}: ${values[field] || "nothing; a paragraph with it is left out"}`}
+          {`${said(field)}: ${values[field] || "nothing; a paragraph with it is left out"}`}
         </Words>
       ))}
     </View>

@@ -180,6 +180,7 @@ function Writing({ school, kept }: { school: string; kept: NoticeText }) {
       single={path === "subject"}
       value={kept[path]}
       fields={kept.fields}
+      own={kept.own}
       values={values}
       onChange={(next) => setWords((now) => ({ ...now, [path]: next }))}
     />

@@ -18,6 +18,7 @@ export {
   fieldsOf,
   fillText,
   fromParts,
+  ownField,
   partsOf,
   type TextPart,
   type Values,

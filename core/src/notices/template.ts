@@ -28,13 +28,22 @@ const OWN: Record<Kind, readonly string[]> = {
 export const fieldsOf = (kind: Kind): string[] => [...OWN[kind], ...ALL];
 
 /**
- * What is wrong with a text, each with the position of its brace in code points from 1.
+ * What is wrong with a text, each with the position of its brace in code points from 1. `own`: the school's own fields that
+ * it may hold beside the kind's, as `ownField` says them.
  *
  * @example faultsOfText("opened", "Go to {modul}") // ["at 7: opened has no field \"modul\"; it has courses, items, …"]
  */
-export function faultsOfText(kind: Kind, text: string): string[] {
-  return read(kind, text).faults;
+export function faultsOfText(kind: Kind, text: string, own: readonly string[] = []): string[] {
+  return read(kind, text, own).faults;
 }
+
+/**
+ * The field of a text that says what stands in one of a school's own fields; it keeps its name when that is called
+ * otherwise.
+ *
+ * @example ownField("bakery") // "own:bakery"
+ */
+export const ownField = (id: string): string => `own:${id}`;
 
 /** What a text is made of, in its order: what is said as it stands, and fields. */
 export type TextPart = { says: string } | { field: string };
@@ -79,9 +88,13 @@ export function fillText(kind: Kind, text: string, values: Values): string[] {
 }
 
 /** Reads a text once, for what it is made of and for what is wrong with it; a fault's part is said as it stands. */
-function read(kind: Kind, text: string): { parts: TextPart[]; faults: string[] } {
+function read(
+  kind: Kind,
+  text: string,
+  own: readonly string[] = [],
+): { parts: TextPart[]; faults: string[] } {
   const letters = [...text];
-  const known = fieldsOf(kind);
+  const known = [...fieldsOf(kind), ...own];
   const faults: string[] = [];
   const parts: TextPart[] = [];
   const say = (more: string) => {
@@ -113,7 +126,8 @@ function read(kind: Kind, text: string): { parts: TextPart[]; faults: string[] }
       continue;
     }
     const name = letters.slice(i + 1, end).join("");
-    if (known.includes(name)) parts.push({ field: name });
+    // What a school asks no more has nothing to say, and is a field all the same.
+    if (known.includes(name) || name.startsWith("own:")) parts.push({ field: name });
     else say(`{${name}}`);
     if (!known.includes(name))
       faults.push(`at ${i + 1}: ${kind} has no field "${name}"; it has ${known.join(", ")}`);

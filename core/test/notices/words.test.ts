@@ -5,6 +5,7 @@ import {
   fillText,
   fromParts,
   KINDS,
+  ownField,
   partsOf,
   sayList,
   USUAL,
@@ -60,4 +61,17 @@ test("several things are named as one says them", () => {
   expect(sayList(["a"])).toBe("a");
   expect(sayList(["a", "b", "c", "d"])).toBe("a, b, c and d");
   expect(sayList(["a", "b", "c", "d", "e"])).toBe("a, b, c and 2 more");
+});
+
+test("a school's own fields are fields where it says so; one it asks no more has nothing to say", () => {
+  const text = "You bake at {own:bakery}.";
+  expect(faultsOfText("welcome", text)).toEqual([
+    expect.stringContaining('at 13: welcome has no field "own:bakery"'),
+  ]);
+  expect(faultsOfText("welcome", text, [ownField("bakery")])).toEqual([]);
+  expect(fillText("welcome", text, { [ownField("bakery")]: "Mill Lane" })).toEqual([
+    "You bake at Mill Lane.",
+  ]);
+  expect(fillText("welcome", `In.\n\n${text}`, {})).toEqual(["In."]);
+  expect(fromParts(partsOf("welcome", text))).toBe(text);
 });

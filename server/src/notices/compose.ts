@@ -77,7 +77,7 @@ export function namedFor(notice: Notice, to: ToPerson, site: Site, now: Instant)
     notice.kind === "opened" && item !== null && found?.plan.modules.every(({ id }) => id !== item)
       ? `/${item}`
       : "";
-  const more = moreOf(notice, to);
+  const more = { ...to.own, ...moreOf(notice, to) };
   return {
     school: site.name,
     person: inMail(who.name),
@@ -99,7 +99,7 @@ export function namedFor(notice: Notice, to: ToPerson, site: Site, now: Instant)
       const title = plans.map((plan) => itemTitles(plan).get(item)).find((found) => found);
       return title === undefined ? null : inMail(title);
     },
-    ...(more && { more }),
+    more,
   };
 }
 

@@ -4,6 +4,7 @@ import {
   type Kind,
   type Notice,
   type NoticeSettings,
+  type Values,
   type VersionsOf,
 } from "@dawngate/core/notices";
 import type { Plan, PlanSchool } from "@dawngate/core/plan";
@@ -12,6 +13,7 @@ import type { Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { type Case, readCases, versionsReady, workOut } from "../schedule/case";
 import type { Looked } from "./look-store";
+import { ownValues } from "./own-fields";
 import { type HeldRow, readHeld, readOff, readSent } from "./person-store";
 import type { KeptSettings } from "./settings-store";
 
@@ -29,6 +31,8 @@ export interface ToPerson {
   /** Titles and texts of what is announced to them. */
   announced: ReadonlyMap<string, { title: string; text: string; course: string }>;
   asked: Asked;
+  /** What they answered the school, by the field of a text. */
+  own: Values;
   /** Welcomes that a mail of its own has been, and that are not on record yet. */
   standIns: Notice[];
   timeline(enrollment: string, now: Instant): Timeline | null;
@@ -60,6 +64,7 @@ export async function readPersons(
   const cases = new Map(found.map((one) => [one.enrollment.id, one]));
   const off = await readOff(tx, ids);
   const sent = await readSent(tx, parts.school, ids);
+  const own = await ownValues(tx, ids);
   return people.map((who) => {
     const isTheirs = ({ person }: { person: string }) => person === who.person;
     return toPerson(
@@ -70,6 +75,7 @@ export async function readPersons(
         cases,
         off: off.filter(isTheirs),
         sent: sent.filter(isTheirs),
+        own: own.get(who.person) ?? {},
       },
       fromTheBeginning,
     );
@@ -81,12 +87,13 @@ interface Found {
   cases: ReadonlyMap<string, Case>;
   off: { enrollment: string | null; kind: Kind }[];
   sent: Notice[];
+  own: Values;
 }
 
 function toPerson(
   who: Looked,
   { plan: school, settings: kept }: Reading,
-  { held: own, cases: all, off, sent }: Found,
+  { held: own, cases: all, off, sent, own: answers }: Found,
   fromTheBeginning: boolean,
 ): ToPerson {
   const cases = new Map(own.map(({ id }) => [id, all.get(id) as Case]));
@@ -137,6 +144,7 @@ function toPerson(
   return {
     who,
     cases,
+    own: answers,
     standIns,
     cohorts: new Map(own.flatMap(({ id, cohort }) => (cohort === null ? [] : [[id, cohort]]))),
     announced: new Map(announced.map((one) => [one.id, one])),

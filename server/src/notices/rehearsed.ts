@@ -52,6 +52,7 @@ export function showRehearsed(
       cases: new Map([[id, found]]),
       cohorts: new Map(named ? [[id, named.name]] : []),
       announced: new Map(),
+      own: {},
       standIns: [],
       asked,
       timeline: (_, now) => workOut(found, now),

@@ -8,6 +8,7 @@ import {
   SENT_KINDS,
   type SentKind,
 } from "@dawngate/contract/notices";
+import type { OwnField } from "@dawngate/contract/own-fields";
 import {
   ALWAYS,
   faultsOfText,
@@ -15,6 +16,7 @@ import {
   OFF_AT_FIRST,
   OFFSETS,
   offsetFaults,
+  ownField,
   USUAL,
 } from "@dawngate/core/notices";
 import type { z } from "zod";
@@ -25,6 +27,7 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { lookAtAll } from "./look-store";
+import { ownInNotices } from "./own-fields";
 import {
   hasCourse,
   type KeptSettings,
@@ -105,6 +108,7 @@ function wordsOf(
   kind: SentKind,
   course: string | null,
   templates: readonly KeptTemplate[],
+  ownFields: readonly OwnField[],
 ): NoticeText {
   const find = (of: string | null) =>
     templates.find((one) => one.kind === kind && one.course === of);
@@ -117,7 +121,8 @@ function wordsOf(
     subject,
     text,
     whose: own ? "course" : schools ? "school" : "ours",
-    fields: fieldsOf(kind),
+    fields: [...fieldsOf(kind), ...ownFields.map(({ id }) => ownField(id))],
+    own: ownFields.map(({ id, name }) => ({ field: ownField(id), name })),
   };
 }
 
@@ -134,15 +139,20 @@ export function showNoticeText(
 ): Promise<NoticeText> {
   return reading(db, context, async (tx) => {
     await known(tx, course);
-    return wordsOf(kind, course, await readTemplates(tx));
+    return wordsOf(kind, course, await readTemplates(tx), await ownInNotices(tx));
   });
 }
 
 /** What is wrong with the words of a kind, by field. */
-export function faultsOfWords(kind: SentKind, words: { subject: string; text: string }) {
+export function faultsOfWords(
+  kind: SentKind,
+  words: { subject: string; text: string },
+  ownFields: readonly OwnField[],
+) {
   const paths = ["subject", "text"] as const;
+  const own = ownFields.map(({ id }) => ownField(id));
   return paths.flatMap((path) =>
-    faultsOfText(kind, words[path]).map((reason) => ({ path, reason })),
+    faultsOfText(kind, words[path], own).map((reason) => ({ path, reason })),
   );
 }
 
@@ -152,17 +162,18 @@ export async function changeNoticeText(
   kind: SentKind,
   { course, words }: z.output<typeof noticeTextChange>,
 ): Promise<NoticeText> {
-  const faults = words ? faultsOfWords(kind, words) : [];
-  if (faults.length > 0)
-    throw new ProblemError(
-      422,
-      "A field in these words cannot be filled; each fault says where.",
-      faults.map(({ path, reason }) => ({ path: `words.${path}`, reason })),
-    );
   return db.withSchool(context, async (tx) => {
     await known(tx, course);
+    const own = await ownInNotices(tx);
+    const faults = words ? faultsOfWords(kind, words, own) : [];
+    if (faults.length > 0)
+      throw new ProblemError(
+        422,
+        "A field in these words cannot be filled; each fault says where.",
+        faults.map(({ path, reason }) => ({ path: `words.${path}`, reason })),
+      );
     await writeTemplate(tx, context.school, { kind, course }, words);
-    return wordsOf(kind, course, await readTemplates(tx));
+    return wordsOf(kind, course, await readTemplates(tx), own);
   });
 }
 

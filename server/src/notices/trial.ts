@@ -13,6 +13,7 @@ import type { Services } from "../school/kit";
 import { composeWith, namedFor } from "./compose";
 import { readLooked } from "./look-store";
 import { readParts } from "./notify";
+import { ownInNotices } from "./own-fields";
 import { readPersons, type ToPerson } from "./person";
 import { newestPerson, soonPerson } from "./person-store";
 import { faultsOfWords } from "./settings";
@@ -26,10 +27,10 @@ export async function tryNotice(
   kind: SentKind,
   { course, person, words, toMe }: z.output<typeof noticeTrial>,
 ): Promise<NoticeTried> {
-  const faults = faultsOfWords(kind, words);
-  const nobody = { faults, letter: null, person: null, at: null, values: {} };
-  if (faults.length > 0) return nobody;
   return db.withSchool(context, async (tx) => {
+    const faults = faultsOfWords(kind, words, await ownInNotices(tx));
+    const nobody = { faults, letter: null, person: null, at: null, values: {} };
+    if (faults.length > 0) return nobody;
     const id = person ?? (await soonPerson(tx, kind, course)) ?? (await newestPerson(tx, course));
     const who = id === null ? null : await readLooked(tx, id);
     if (!who) {
