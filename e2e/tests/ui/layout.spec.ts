@@ -29,22 +29,28 @@ async function atEachWidth(page: Page): Promise<string[]> {
   return faults;
 }
 
-/** Every title and name that comes from the server is one word. */
-async function withLongNames(page: Page): Promise<void> {
-  await page.route("**/api/schools/**", async (route) => {
-    const request = route.request();
-    // A stream of changes has no end.
-    if (request.method() !== "GET" || request.url().endsWith("/changes")) return route.continue();
-    // A connection that rested may be closed at the moment it is used again.
-    const response = await route.fetch({ maxRetries: 3 });
-    const text = await response.text();
-    if (!/json/.test(response.headers()["content-type"] ?? "")) return route.fulfill({ response });
-    return route.fulfill({
-      response,
-      body: text.replaceAll(/"(title|name)":"[^"]{3,}"/g, `"$1":"${WORD}"`),
-    });
-  });
-}
+/**
+ * Every title and name that comes from the server is one word: put in where the page reads its answers, since a page whose
+ * requests are routed fetches and compiles all of its scripts anew at each address.
+ */
+const withLongNames = (page: Page) =>
+  page.addInitScript((word) => {
+    const ask = window.fetch.bind(window);
+    window.fetch = async (input, init) => {
+      const { method, url } =
+        input instanceof Request ? input : { method: init?.method ?? "GET", url: String(input) };
+      const answer = await ask(input, init);
+      const isJson = /json/.test(answer.headers.get("content-type") ?? "");
+      if (method !== "GET" || !isJson || !url.includes("/api/schools/")) return answer;
+      const text = await answer.text();
+      const { status, statusText, headers } = answer;
+      return new Response(text.replaceAll(/"(title|name)":"[^"]{3,}"/g, `"$1":"${word}"`), {
+        status,
+        statusText,
+        headers,
+      });
+    };
+  }, WORD);
 
 /** Makes every word longer by two fifths, as other languages have them. */
 const lengthen = (page: Page) =>

@@ -277,6 +277,28 @@ test("a partner sees their own page by its link: sums and days, no buyer; a new 
   expect((await page(second)).status).toBe(404);
 });
 
+test("looked at by many while something happens to all of their orders: each is worked out once, and nobody waits for two", async () => {
+  const listing = await school.onSale("By many");
+  const { id } = await add("Xeno", 10);
+  for (const name of ["Kim", "Lea", "Max"]) {
+    const buyer = browser();
+    await buyer.follow("xeno");
+    await buyer.buy(name, listing);
+  }
+  await school.owned.test_.db.withSchool(school.owned.school, (tx) =>
+    tx.updateTable("partner_share").set({ stale: true, earned: "0" }).execute(),
+  );
+  const all = await Promise.all(
+    Array.from({ length: 8 }, (_, i) =>
+      school.owned.app.ask(OWNER, "GET", i % 2 === 0 ? at : `${at}/${id}`),
+    ),
+  );
+  expect(all.map(({ status }) => status)).toEqual(Array(8).fill(200));
+  expect((await see(id)).balances).toMatchObject([
+    { orders: 3, earned: 3 * Math.round(NET * 0.1) },
+  ]);
+});
+
 test("a word is one partner's; what is off is said where it is", async () => {
   const { id } = await add("Zinnia");
   const twice = { name: "Zoe", email: "zoe@example.org", word: "zinnia", percent: 5 };

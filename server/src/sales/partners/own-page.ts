@@ -11,6 +11,7 @@ import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
 import { partnerOf, showPartner, standingOf } from "./service";
+import { freshen } from "./share";
 import {
   readOnSaleTitles,
   readPartner,
@@ -69,10 +70,11 @@ export async function showPage(
   id: string,
   secret: string,
 ): Promise<PartnerPage> {
+  const row = await db.withSchool(context, (tx) => readPartner(tx, id));
+  if (!row || row.page_hash === null || row.page_hash !== digestOf(secret))
+    throw notFound("This link leads nowhere any more. Ask the school for a new one.");
+  await freshen({ db }, context, id);
   return db.withSchool(context, async (tx) => {
-    const row = await readPartner(tx, id);
-    if (!row || row.page_hash === null || row.page_hash !== digestOf(secret))
-      throw notFound("This link leads nowhere any more. Ask the school for a new one.");
     const school = await readSchool(tx);
     const { unfinished: _, ...standing } = await standingOf(tx, context, id);
     return {

@@ -52,10 +52,10 @@ export async function showPartners(
   { db }: Db,
   context: Context,
 ): Promise<{ terms: PartnerTerms; partners: Partner[] }> {
+  await freshen({ db }, context, null);
   return db.withSchool(context, async (tx) => {
     const rows = await readPartners(tx, MOST_PARTNERS);
     const ids = rows.map(({ id }) => id);
-    await freshen(tx, context, ids);
     const balances = await readBalances(tx, ids);
     const next = await readNextPayable(tx, ids);
     return {
@@ -84,13 +84,12 @@ export async function partnerOf(
   return row;
 }
 
-/** What stands with a partner now, looked at anew. */
+/** What stands with a partner, as it was last looked at. */
 export async function standingOf(
   tx: SchoolTransaction,
   context: Pick<Context, "school" | "who" | "now">,
   id: string,
 ) {
-  await freshen(tx, context, [id]);
   const all = await readBalances(tx, [id]);
   const { time_zone } = await readSchool(tx);
   const today = localDateAt(zoneOf(time_zone), context.now);
@@ -111,8 +110,14 @@ async function detail(tx: SchoolTransaction, context: Context, id: string): Prom
   };
 }
 
-export const showPartner = ({ db }: Db, context: Context, id: string): Promise<PartnerDetail> =>
-  db.withSchool(context, (tx) => detail(tx, context, id));
+export async function showPartner(
+  { db }: Db,
+  context: Context,
+  id: string,
+): Promise<PartnerDetail> {
+  await freshen({ db }, context, id);
+  return db.withSchool(context, (tx) => detail(tx, context, id));
+}
 
 const taken = (word: string) =>
   refusal("Another partner has this word in their links. Choose another.", [
@@ -161,9 +166,9 @@ export async function showBrought(
   { after, most }: z.output<typeof broughtQuery>,
 ): Promise<{ shares: Brought[]; next: string | null }> {
   const place = after ? readCursor(z.tuple([z.iso.datetime(), z.string()]), after) : null;
+  await freshen({ db }, context, id);
   return db.withSchool(context, async (tx) => {
     await partnerOf(tx, id);
-    await freshen(tx, context, [id]);
     const rows = await readShares(tx, id, {
       after: place && { at: place[0], order: place[1] },
       most: most + 1,
@@ -184,10 +189,10 @@ export async function payOut(
   id: string,
   { key, currency, amount, note }: z.output<typeof newPayout>,
 ): Promise<PartnerDetail> {
+  await freshen({ db }, context, id);
   return db.withSchool(context, async (tx) => {
     await partnerOf(tx, id, true);
     if (!(await hasPayout(tx, key))) {
-      await freshen(tx, context, [id]);
       const [balance] = (await readBalances(tx, [id])).filter((one) => one.currency === currency);
       const due = balance?.due ?? 0;
       if (amount > due)

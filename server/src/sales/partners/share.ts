@@ -62,14 +62,18 @@ export async function keepShare(tx: SchoolTransaction, doing: Doing, id: string)
     );
 }
 
-/** Looks again at what has changed of these partners' orders. */
+/**
+ * Looks again at what has changed of a partner's orders, or of all partners': each order in a transaction of its own, so
+ * that nobody who holds one waits for another.
+ */
 export async function freshen(
-  tx: SchoolTransaction,
+  { db }: { db: Pick<Database, "withSchool"> },
   doing: Doing,
-  partners: readonly string[],
+  partner: string | null,
 ): Promise<void> {
-  for (const order of await staleShares(tx, partners, formatInstant(doing.now), AT_ONCE))
-    await keepShare(tx, doing, order);
+  const now = formatInstant(doing.now);
+  const stale = await db.withSchool(doing, (tx) => staleShares(tx, partner, now, AT_ONCE));
+  for (const order of stale) await db.withSchool(doing, (tx) => keepShare(tx, doing, order));
 }
 
 /** What a job does for an order of a school. */

@@ -235,17 +235,18 @@ export async function staleShare(tx: SchoolTransaction, order: string): Promise<
   return numUpdatedRows === 1n;
 }
 
-/** Orders of these partners to be looked at again at an instant, so many. */
+/** Orders of a partner, or of all, to be looked at again at an instant, so many. */
 export async function staleShares(
   tx: SchoolTransaction,
-  ids: readonly string[],
+  partner: string | null,
   now: string,
   most: number,
 ): Promise<string[]> {
+  const theirs = partner === null ? sql`true` : sql`partner_id = ${partner}`;
   const { rows } = await sql<{ order_id: string }>`
-    (select order_id from partner_share where partner_id = any (${ids}::text[]) and stale limit ${most})
+    (select order_id from partner_share where ${theirs} and stale limit ${most})
     union
-    (select order_id from partner_share where partner_id = any (${ids}::text[])
+    (select order_id from partner_share where ${theirs}
       and next_at is not null and next_at <= ${now}::timestamptz limit ${most})
     limit ${most}
   `.execute(tx);
