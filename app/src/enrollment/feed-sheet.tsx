@@ -4,7 +4,7 @@ import { addressOf } from "../store/ask";
 import { FileLink } from "../ui/file-link";
 import { Text } from "../ui/text";
 import { useDropFeedMutation, useGetFeedQuery, useRenewFeedMutation } from "./api";
-import { FeedAddress } from "./feed-address";
+import { FeedAddress } from "./lazy-feed";
 
 export function FeedSheet({ school, onClose }: { school: string; onClose(): void }) {
   const { data, error } = useGetFeedQuery({ school });

@@ -1,5 +1,5 @@
 /** The year in one's calendar: an address it subscribes to, of one's own. */
-import { FeedAddress } from "../feed-address";
+import { FeedAddress } from "../lazy-feed";
 import { useDropYearFeedMutation, useGetYearFeedQuery, useRenewYearFeedMutation } from "./api";
 
 export function YearFeed({ school, onClose }: { school: string; onClose(): void }) {
