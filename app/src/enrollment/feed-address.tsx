@@ -12,27 +12,40 @@ import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { ownZone } from "../ui/zone";
 
+type Change<Answer> = readonly [
+  (of: { school: string }) => unknown,
+  { data?: Answer | undefined; error?: unknown; isLoading: boolean },
+];
+
 interface Props {
+  school: string;
   title: string;
   says: string;
   /** What whoever has the address reads. */
   reads: string;
-  /** When it was made; null: there is none; undefined: not known yet. */
-  made: string | null | undefined;
-  error: unknown;
-  renewing: { data?: { address: string } | undefined; isLoading: boolean };
-  dropping: { isLoading: boolean };
-  onRenew(): void;
-  onDrop(): void;
+  /** When it was made; nothing: not known yet. */
+  feed: { data?: { made: string | null } | undefined; error?: unknown };
+  renew: Change<{ address: string }>;
+  drop: Change<unknown>;
   onClose(): void;
   children?: ReactNode;
 }
 
-export function FeedAddress(props: Props) {
-  const { title, says, reads, error, renewing, dropping, onRenew, onDrop, onClose, children } =
-    props;
-  const made = props.made ?? null;
+export function FeedAddress({
+  school,
+  title,
+  says,
+  reads,
+  feed,
+  onClose,
+  children,
+  ...rest
+}: Props) {
+  const [renew, renewing] = rest.renew;
+  const [drop, dropping] = rest.drop;
+  const made = feed.data?.made ?? null;
   const address = renewing.data?.address;
+  const error = feed.error ?? renewing.error ?? dropping.error;
   return (
     <Sheet title={title} onClose={onClose}>
       {error ? <Notice {...explain(error)} /> : null}
@@ -55,14 +68,18 @@ export function FeedAddress(props: Props) {
           )}
           <PrimaryAction
             label={made === null ? "Make an address" : "Make a new address"}
-            onPress={onRenew}
+            onPress={() => renew({ school })}
             busy={renewing.isLoading}
-            disabled={props.made === undefined}
+            disabled={feed.data === undefined}
           />
         </View>
       )}
       {made === null ? null : (
-        <QuietAction label="End the subscription" onPress={onDrop} busy={dropping.isLoading} />
+        <QuietAction
+          label="End the subscription"
+          onPress={() => drop({ school })}
+          busy={dropping.isLoading}
+        />
       )}
       {children}
     </Sheet>

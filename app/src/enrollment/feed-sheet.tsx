@@ -7,20 +7,15 @@ import { useDropFeedMutation, useGetFeedQuery, useRenewFeedMutation } from "./ap
 import { FeedAddress } from "./lazy-feed";
 
 export function FeedSheet({ school, onClose }: { school: string; onClose(): void }) {
-  const { data, error } = useGetFeedQuery({ school });
-  const [renew, renewing] = useRenewFeedMutation();
-  const [drop, dropping] = useDropFeedMutation();
   return (
     <FeedAddress
+      school={school}
       title="My dates in my calendar"
       says="Your calendar asks for your dates every few hours: what opens, is due and ends. A date that moves here moves there too."
       reads="your dates"
-      made={data?.made}
-      error={error ?? renewing.error ?? dropping.error}
-      renewing={renewing}
-      dropping={dropping}
-      onRenew={() => renew({ school })}
-      onDrop={() => drop({ school })}
+      feed={useGetFeedQuery({ school })}
+      renew={useRenewFeedMutation()}
+      drop={useDropFeedMutation()}
       onClose={onClose}
     >
       <View>

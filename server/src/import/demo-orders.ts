@@ -15,14 +15,8 @@ import type { Agreed } from "../db/tables/partners";
 import { issueDocuments } from "../sales/documents/issue";
 import { readListing } from "../sales/listing-store";
 import { addEnrollment } from "../sales/order-enrollment-store";
-import {
-  addEvent,
-  insertOrder,
-  nextReceipt,
-  readEvents,
-  readOrder,
-  updateOrder,
-} from "../sales/order-store";
+import { addEvent, readEvents } from "../sales/order-event-store";
+import { insertOrder, nextReceipt, readOrder, updateOrder } from "../sales/order-store";
 import { runs, standingAt } from "../sales/running/order-file";
 import { seriesOf } from "../sales/running/series";
 import { listingOf } from "../school/price";

@@ -10,7 +10,8 @@ import { follow } from "../jobs/outbox";
 import { inMail, schoolInMail } from "../school/in-mail";
 import { readSchool } from "../school/store";
 import { readListing } from "./listing-store";
-import { addEvent, hasBoughtSince, readOrder } from "./order-store";
+import { addEvent } from "./order-event-store";
+import { hasBoughtSince, readOrder } from "./order-store";
 
 const HOUR = 3_600_000;
 

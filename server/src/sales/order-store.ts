@@ -13,8 +13,6 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Agreed } from "../db/tables/partners";
 import type { Changing, SalesOrderTable, Series } from "../db/tables/sales";
 import { pattern } from "../enrollment/roster-store";
-import { follow } from "../jobs/outbox";
-import { staleShare } from "./partners/store";
 
 export interface OrderRow
   extends Omit<
@@ -243,71 +241,6 @@ export async function updateOrder(
   >,
 ): Promise<void> {
   await tx.updateTable("sales_order").set(set).where("id", "=", id).execute();
-}
-
-/** Adds to what happened; false where this was told before. */
-export async function addEvent(
-  tx: SchoolTransaction,
-  school: SchoolId,
-  order: string,
-  {
-    kind,
-    at,
-    charge,
-    amount,
-    part = null,
-    data = null,
-  }: {
-    kind: string;
-    at: string;
-    charge: string | null;
-    amount: number | null;
-    part?: number | null;
-    data?: object | null;
-  },
-): Promise<boolean> {
-  const { numAffectedRows } = await sql`
-    insert into order_event (school_id, order_id, sequence, kind, at, charge, amount, part, data)
-    select ${school}, ${order}, coalesce(max(sequence), 0) + 1, ${kind}, ${at}::timestamptz, ${charge}, ${amount}::bigint,
-      ${part}::integer, ${data && JSON.stringify(data)}::jsonb
-    from order_event where order_id = ${order}
-    on conflict (school_id, kind, charge) do nothing
-  `.execute(tx);
-  if (numAffectedRows !== 1n) return false;
-  // What somebody earns by it may be another from now on.
-  if (await staleShare(tx, order)) await follow(tx, school, "partner-share", { school, order });
-  return true;
-}
-
-/** Whether an event of this kind is on record for a charge. */
-export async function hasEvent(
-  tx: SchoolTransaction,
-  order: string,
-  kind: string,
-  charge: string,
-): Promise<boolean> {
-  const found = await tx
-    .selectFrom("order_event")
-    .select("sequence")
-    .where("order_id", "=", order)
-    .where("kind", "=", kind)
-    .where("charge", "=", charge)
-    .executeTakeFirst();
-  return found !== undefined;
-}
-
-export async function readEvents(tx: SchoolTransaction, order: string) {
-  const rows = await tx
-    .selectFrom("order_event")
-    .select(["sequence", "kind", "at", "charge", "amount", "part", "data"])
-    .where("order_id", "=", order)
-    .orderBy("sequence")
-    .limit(500)
-    .execute();
-  return rows.map(({ amount, ...row }) => ({
-    ...row,
-    amount: amount === null ? null : Number(amount),
-  }));
 }
 
 /** The next number of a year's receipts: without a gap, since it is given back with a transaction that fails. */

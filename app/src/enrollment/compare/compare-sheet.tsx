@@ -75,7 +75,7 @@ export function CompareSheet({ place, cohorts, onClose }: Props) {
           <ProgressChart cohorts={data.cohorts} width={width} />
           <Figures cohorts={data.cohorts} measures={measures} />
           <Text kind="small" color={quiet}>
-            {`Done on average: of what each has to do. Weeks count from each cohort's first day.${measures === MEASURES ? "" : " Money without tax; whose orders say no cohort stand with the income alone."}`}
+            {`Done on average: of what each has to do. Weeks count from each cohort's first day.${measures === MEASURES ? "" : " Money is without tax; what was bought without a cohort stands with the income alone."}`}
           </Text>
         </View>
       ) : (

@@ -73,6 +73,7 @@ function Figures({ school, income, zone }: { school: string; income: Income; zon
   const one = months.find(({ month }) => month === shown);
   const tax = only === null ? income.months.find(({ month }) => month === shown) : undefined;
   const money = (amount: number) => sayMoney(amount, currency);
+  const comes = only === null ? sayWhatComes(income) : null;
   /** What will have been received by then is not known. */
   const isAhead = (month: string) => month > thisMonth;
   return (
@@ -133,7 +134,11 @@ function Figures({ school, income, zone }: { school: string; income: Income; zon
       <Text kind="small" color={quiet}>
         {`Net of tax, from ${income.orders === 1 ? "one order" : `${income.orders} orders`}, as of ${sayWrittenInstant(`${income.at.slice(0, 16)}:00Z`, zoneOf(zone))}. In these months ${money(sums.received)} received, ${money(sums.earned)} earned; ${money(sums.due)} is due and not paid. What is given back counts against its month. What has no end is earned over twelve months.`}
       </Text>
-      {only === null ? <WhatComes income={income} /> : null}
+      {comes === null ? null : (
+        <Text kind="small" style={{ maxWidth: 720 }}>
+          {comes}
+        </Text>
+      )}
       <Table
         label="Income by month"
         name="income"
@@ -156,16 +161,6 @@ function Figures({ school, income, zone }: { school: string; income: Income; zon
         )}
       />
     </>
-  );
-}
-
-/** What is due from this month on, and what comes of it if it goes on as it did. */
-function WhatComes({ income }: { income: Income }) {
-  const said = sayWhatComes(income);
-  return said === null ? null : (
-    <Text kind="small" style={{ maxWidth: 720 }}>
-      {said}
-    </Text>
   );
 }
 

@@ -11,7 +11,7 @@ import { Section } from "../../ui/section";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { Balances } from "./balances";
-import { sayNextPayable, sayPartnerTerms, sayPercent } from "./say-partner";
+import { sayNextPayable, sayPartnerTerms, sayPercent, sayVisits } from "./say-partner";
 
 export function OwnPage({ page }: { page: PartnerPage }) {
   const { quiet } = usePalette();
@@ -30,7 +30,7 @@ export function OwnPage({ page }: { page: PartnerPage }) {
       )}
       <Balances balances={page.balances} />
       <Text kind="small" color={quiet}>
-        {`${visits.all === 1 ? "1 browser has" : `${visits.all} browsers have`} come by your links, ${visits.month} in the last thirty days.${next === null ? "" : ` ${next}`}`}
+        {[sayVisits(visits, "your"), ...(next === null ? [] : [next])].join(" ")}
       </Text>
       {links.length === 0 ? null : (
         <Section title="Your links">

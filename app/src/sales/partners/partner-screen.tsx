@@ -18,7 +18,7 @@ import { BroughtTable } from "./brought-table";
 import { PagePart } from "./page-part";
 import { PartnerSheet } from "./partner-sheet";
 import { PayOut } from "./pay-out";
-import { sayNextPayable, sayPercent, viaLink } from "./say-partner";
+import { sayNextPayable, sayPercent, sayVisits, viaLink } from "./say-partner";
 
 export function PartnerScreen() {
   const { school, partner } = useLocalSearchParams() as { school: string; partner: string };
@@ -53,7 +53,7 @@ export function PartnerScreen() {
       <Balances balances={data.balances} />
       <Text kind="small" color={quiet}>
         {[
-          `${visits.all === 1 ? "1 browser has" : `${visits.all} browsers have`} come by their links, ${visits.month} in the last thirty days.`,
+          sayVisits(visits, "their"),
           ...(unfinished > 0
             ? [
                 `${unfinished === 1 ? "1 order was" : `${unfinished} orders were`} begun and not paid.`,

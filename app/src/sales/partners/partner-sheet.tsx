@@ -1,5 +1,6 @@
 /** Who brings buyers: their name, their mail, the word of their links, and their share. */
 import type { Partner } from "@dawngate/contract/partners";
+import { addressOf } from "@dawngate/core/catalog/address";
 import { useState } from "react";
 import { explain, faultsOf } from "../../store/api";
 import { PrimaryAction } from "../../ui/action";
@@ -24,16 +25,8 @@ interface Props {
   onClose(): void;
 }
 
-/** A word for their links, from their name. */
-const wordOf = (name: string) =>
-  name
-    .normalize("NFD")
-    .replace(/\p{M}/gu, "")
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, "-")
-    .replace(/^-+/, "")
-    .slice(0, 40)
-    .replace(/-+$/, "");
+/** So long is the word of a link at the most. */
+const WORD_MOST = 40;
 
 export function PartnerSheet({ school, partner, onKept, onClose }: Props) {
   const { quiet } = usePalette();
@@ -62,7 +55,9 @@ export function PartnerSheet({ school, partner, onKept, onClose }: Props) {
           label="Their name"
           value={terms.name}
           maxLength={200}
-          onChangeText={(name) => put({ name, ...(!typedWord && { word: wordOf(name) }) })}
+          onChangeText={(name) =>
+            put({ name, ...(!typedWord && { word: addressOf(name, WORD_MOST) }) })
+          }
         />
         <FaultText>{faults.name}</FaultText>
         <TextField
@@ -78,7 +73,7 @@ export function PartnerSheet({ school, partner, onKept, onClose }: Props) {
           label="The word of their links"
           autoCapitalize="none"
           value={terms.word}
-          maxLength={40}
+          maxLength={WORD_MOST}
           onChangeText={(word) => {
             setTypedWord(true);
             put({ word: word.toLowerCase() });

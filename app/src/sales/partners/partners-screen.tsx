@@ -101,9 +101,14 @@ function columnsOf(school: string): TableColumn<Partner>[] {
       {text}
     </Text>
   );
-  /** In the school's currency, or whichever came first. */
-  const plain = (row: Partner, of: "earned" | "due" | "paidOut") =>
-    row.balances[0] ? plainMoney(row.balances[0][of], row.balances[0].currency) : "";
+  /** A figure alone, for the books; of several currencies each with its own. */
+  const plain = ({ balances }: Partner, of: "earned" | "due" | "paidOut") =>
+    balances
+      .map((one) => {
+        const figure = plainMoney(one[of], one.currency);
+        return balances.length === 1 ? figure : `${figure} ${one.currency}`;
+      })
+      .join("; ");
   return [
     {
       id: "name",

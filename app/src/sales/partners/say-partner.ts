@@ -1,5 +1,5 @@
 /** What is agreed with a partner, and what stands with them, in sentences. */
-import type { PartnerBalance, PartnerTerms } from "@dawngate/contract/partners";
+import type { PartnerBalance, PartnerDetail, PartnerTerms } from "@dawngate/contract/partners";
 import { sayMoney } from "@dawngate/core/sales/currency";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
@@ -27,6 +27,15 @@ export function sayDue(balances: readonly PartnerBalance[]): string {
 /** When more can be paid out; null: nothing waits. */
 export const sayNextPayable = (at: string | null, zone: string): string | null =>
   at === null ? null : `More can be paid out from ${sayWrittenInstant(at, zoneOf(zone))}.`;
+
+/** How many came by whose links. */
+export function sayVisits(
+  { all, month }: PartnerDetail["visits"],
+  whose: "their" | "your",
+): string {
+  const browsers = all === 1 ? "1 browser has" : `${all} browsers have`;
+  return `${browsers} come by ${whose} links, ${month} in the last thirty days.`;
+}
 
 /** "12.5 %": with the decimals it has. */
 export const sayPercent = (percent: number): string => `${percent} %`;

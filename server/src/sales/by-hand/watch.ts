@@ -13,7 +13,8 @@ import { follow } from "../../jobs/outbox";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
 import type { Doing } from "../doing";
-import { addEvent, type OrderRow, readOrder } from "../order-store";
+import { addEvent } from "../order-event-store";
+import { type OrderRow, readOrder } from "../order-store";
 import { lapse } from "../settle";
 import { remindToPay } from "./letters";
 

@@ -16,7 +16,8 @@ import type { Database, SchoolId, SchoolTransaction } from "../../db/connection"
 import { system } from "../../db/who";
 import { readSchool } from "../../school/store";
 import type { Doing } from "../doing";
-import { type OrderRow, readEvents, readOrder } from "../order-store";
+import { readEvents } from "../order-event-store";
+import { type OrderRow, readOrder } from "../order-store";
 import { isKnown, orderFile } from "../running/order-file";
 import { readTerms } from "../terms-store";
 import { insertDocument, readDocuments } from "./document-store";

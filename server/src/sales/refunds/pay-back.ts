@@ -3,7 +3,7 @@ import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { Database, SchoolId } from "../../db/connection";
 import { system } from "../../db/who";
 import type { Services } from "../../school/kit";
-import { addEvent } from "../order-store";
+import { addEvent } from "../order-event-store";
 
 export interface PayBack {
   school: string;

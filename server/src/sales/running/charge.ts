@@ -8,7 +8,7 @@ import { system } from "../../db/who";
 import { follow } from "../../jobs/outbox";
 import type { Services } from "../../school/kit";
 import { referenceOf } from "../../stand-ins/payments";
-import { readEvents } from "../order-store";
+import { readEvents } from "../order-event-store";
 import { settle, type Told } from "../settle";
 import { type Run, runOn } from "./run";
 

@@ -7,7 +7,8 @@ import type { SchoolTransaction } from "../../db/connection";
 import type { Services } from "../../school/kit";
 import { issueDocuments } from "../documents/issue";
 import type { Doing } from "../doing";
-import { addEvent, readOrder } from "../order-store";
+import { addEvent } from "../order-event-store";
+import { readOrder } from "../order-store";
 import { tellDispute } from "./letters";
 import { runOn } from "./run";
 

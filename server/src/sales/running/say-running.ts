@@ -4,7 +4,8 @@ import type { OrderAt } from "@dawngate/core/sales/orders";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import type { Changing } from "../../db/tables/sales";
-import { type OrderRow, readEvents } from "../order-store";
+import { readEvents } from "../order-event-store";
+import type { OrderRow } from "../order-store";
 import { runs, standingAt } from "./order-file";
 
 /** So many parts are told: of a subscription the latest. */

@@ -4,7 +4,8 @@ import type { SchoolTransaction } from "../../db/connection";
 import type { Changing } from "../../db/tables/sales";
 import type { Services } from "../../school/kit";
 import type { Doing } from "../doing";
-import { addEvent, type OrderRow } from "../order-store";
+import { addEvent } from "../order-event-store";
+import type { OrderRow } from "../order-store";
 import { tellChanged, tellNotChanged } from "./letters";
 import { runOn } from "./run";
 
