@@ -30,7 +30,7 @@ test("an enrollee's first load brings what it shows and no more", async ({ page 
   );
   const names = sizes.map(({ name }) => name).join("\n");
   // An empty application with the same packages, a quarter, and what routes and endpoints have come to (docs/first-load.md).
-  expect(sum(kinds.script)).toBeLessThan(397_400);
+  expect(sum(kinds.script)).toBeLessThan(397_000);
   // The studio's screens, and the evaluator that authors use, stay where they are.
   expect(names).not.toMatch(/studio-|sign-up-|not-found/);
   expect(sizes.filter(({ name }) => name.startsWith("/api/")).length).toBeLessThanOrEqual(4);
