@@ -27,6 +27,8 @@ export async function quoteCommand(words: readonly string[]): Promise<Outcome> {
       seats,
       codes: lists.get("code") ?? [],
       holds: lists.get("holds") ?? [],
+      // On the command line both are named alike.
+      memberships: lists.get("holds") ?? [],
       ...(option !== undefined && { option }),
     });
     return { code: 0, output: `${JSON.stringify(answer, null, 2)}\n`, errors: "" };

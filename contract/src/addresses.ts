@@ -92,6 +92,7 @@ export const ADDRESSES = {
   sendWhy: ["POST", "/schools/{school}/courses/{course}/enrollments/{enrollment}/why", [], ["mail"]],
   enrollSelf: ["POST", "/schools/{school}/catalog/{course}", [], ["public","shelf","me","school"]],
   getShelf: ["GET", "/schools/{school}/shelf", ["shelf"], []],
+  getMemberCourses: ["GET", "/schools/{school}/shelf/memberships", ["shelf"], []],
   getInvitedTo: ["GET", "/invitations/{token}/courses", [], []],
   getOwnself: ["GET", "/schools/{school}/self", ["self"], []],
   changeZone: ["PUT", "/schools/{school}/self/zone", [], ["self","shelf","mine"]],

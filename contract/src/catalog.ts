@@ -98,6 +98,10 @@ export const publicCourse = z
     offers: z
       .array(z.object({ id: z.string(), title: z.string() }))
       .describe("Listings it is sold in."),
+    memberships: z
+      .array(z.object({ id: z.string(), title: z.string() }))
+      .describe("Memberships on sale that it is in."),
+    isMember: z.boolean().describe("Whoever asks has a membership that it is in."),
     enrollment: z
       .string()
       .nullable()
@@ -115,6 +119,10 @@ export const publicListing = z
     words,
     school: publicSchool,
     isOnSale: z.boolean().describe("Else only those see it who sell."),
+    membership: z
+      .object({ courses: z.int().describe("Courses that are open by it today.") })
+      .nullable()
+      .describe("Null: it is the courses named; else those are the first of them."),
     courses: z.array(
       z.object({
         id: z.string(),
@@ -187,9 +195,18 @@ const catalogEntry = z.object({
   minutes: z.number(),
   courses: z.array(z.string()).describe("What is sold together, by its titles."),
   featured: z.boolean(),
+  opens: z
+    .int()
+    .nullable()
+    .describe("Of a membership: how many courses are open by it; null: it is none."),
+  members: z.boolean().describe("Only members enroll in it by themselves."),
   sold: z.boolean().describe("It is bought; else one enrolls."),
   price: z
-    .object({ amount: z.int(), currency: z.string() })
+    .object({
+      amount: z.int(),
+      currency: z.string(),
+      every: z.string().nullable().describe("Of a subscription: its step, `P1M`."),
+    })
     .nullable()
     .describe(
       "The lowest that is asked for today; null: nothing is asked, or nothing can be bought.",

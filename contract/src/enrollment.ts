@@ -185,8 +185,32 @@ export const shelf = z
           .describe("The lesson to go on with: the first open one that is not done."),
       }),
     ),
+    isMember: z.boolean().describe("One has a membership: courses may be open to be taken up."),
   })
   .meta({ id: "Shelf" });
+
+export const memberCoursesQuery = z.strictObject({
+  after: cursor.optional(),
+  most: z.coerce.number<number>().int().min(1).max(60).default(12),
+});
+
+/** What memberships open that one has not taken up yet. */
+export const memberCourses = z
+  .object({
+    memberships: z.array(
+      z.object({
+        listing: z.string(),
+        title: z.string(),
+        order: z.string(),
+        until: z.string().nullable().describe("Null: as long as it is paid, or without an end."),
+      }),
+    ),
+    courses: z.array(z.object({ id: z.string(), title: z.string(), cover: cover.nullable() })),
+    total: z.int(),
+    next: z.string().nullable(),
+  })
+  .meta({ id: "MemberCourses" });
+export type MemberCourses = z.infer<typeof memberCourses>;
 
 export const datesQuery = z.strictObject({
   after: cursor.optional().describe("The page begins after where the one before ended."),

@@ -56,7 +56,7 @@ export const everyone = z
 
 export const someone = z
   .object({ id: z.string(), name: z.string(), email: z.string(), timeZone: z.string() })
-  .extend(shelf.shape)
+  .extend(shelf.pick({ courses: true }).shape)
   .meta({ id: "Someone" });
 
 export type Everyone = z.infer<typeof everyone>;

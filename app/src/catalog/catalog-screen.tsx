@@ -1,7 +1,7 @@
 /** What a school shows to everybody: found, narrowed, each with its cover and its price; the featured first. */
 import type { CatalogEntry } from "@dawngate/contract/catalog";
 import { countWords } from "@dawngate/core/courses/words";
-import { sayMoney } from "@dawngate/core/sales/currency";
+import { sayPrice } from "@dawngate/core/sales/step-words";
 import { Link, useLocalSearchParams, useRouter } from "expo-router";
 import { useState } from "react";
 import { ScrollView, View } from "react-native";
@@ -160,7 +160,8 @@ function Entry({
   const { surface, line, quiet } = usePalette();
   const wide = useWide();
   const router = useRouter();
-  const { kind, id, title, short, cover, minutes, courses, featured, level } = entry;
+  const { kind, id, title, short, cover, minutes, courses, featured, level, opens } = entry;
+  const more = (opens ?? 0) - courses.length;
   return (
     <View role="listitem" style={{ width: wide ? "48%" : "100%" }}>
       <Press
@@ -190,13 +191,17 @@ function Entry({
           {short === "" ? null : <Text>{short}</Text>}
           <Text kind="small" color={quiet}>
             {[
-              ...(courses.length > 0 ? [courses.join(" and ")] : []),
+              ...(opens === null
+                ? courses.length > 0
+                  ? [courses.join(" and ")]
+                  : []
+                : [`Every course: ${courses.join(", ")}${more > 0 ? ` and ${more} more` : ""}`]),
               size,
               ...(minutes === 0 ? [] : [sayLength(minutes)]),
               ...(level === "" ? [] : [level]),
             ].join(" · ")}
           </Text>
-          <Text kind="strong">{sayPrice(entry)}</Text>
+          <Text kind="strong">{sayEntryPrice(entry)}</Text>
         </View>
       </Press>
     </View>
@@ -204,7 +209,12 @@ function Entry({
 }
 
 /** "€190.00", "Free", "Open to enroll". */
-export function sayPrice({ price, sold }: Pick<CatalogEntry, "price" | "sold">): string {
-  if (price !== null) return price.amount === 0 ? "Free" : sayMoney(price.amount, price.currency);
+export function sayEntryPrice({
+  price,
+  sold,
+  members,
+}: Pick<CatalogEntry, "price" | "sold" | "members">): string {
+  if (price !== null) return sayPrice(price);
+  if (members && !sold) return "For members";
   return sold ? "Not to be bought now" : "Enroll by yourself";
 }

@@ -17,6 +17,8 @@ export function OfferedBars({
   const { data } = useGetOfferedQuery(askedOf(school, listing));
   if (!data) return null;
   const modules = data.courses.flatMap((course) => course.modules);
+  // What a membership opens has its dates once it is taken up.
+  if (modules.length === 0) return null;
   // What waits for what one does stands last.
   const sorted = [...modules].sort((a, b) => (a.opens ?? "9").localeCompare(b.opens ?? "9"));
   const ends = data.courses.map(({ until }) => until);

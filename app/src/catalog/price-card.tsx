@@ -98,8 +98,13 @@ export function PriceCard({ school, id, title }: Props) {
 }
 
 /** "Opens at once, yours until 4 Jul 2027. 16 seats left." */
-export function sayTerms({ courses, seatsLeft, state }: Offered): string {
+export function sayTerms({ courses, membership, seatsLeft, state }: Offered): string {
   const zone = zoneOf(ownZone());
+  if (membership) {
+    const { courses: open, until } = membership;
+    const end = until === null ? "" : `, until ${sayWrittenEnd(until, { zone })}`;
+    return `Opens ${open === 1 ? "one course" : `${open} courses`}, and those to come${end}.`;
+  }
   const opens = courses
     .flatMap((course) => (course.opens === null ? [] : [course.opens]))
     .sort()[0];

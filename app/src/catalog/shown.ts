@@ -27,6 +27,10 @@ export interface Shown {
   announcements: readonly Announcement[];
   /** The listings it is bought by. */
   offers: readonly { id: string; title: string }[];
+  /** Memberships that open it. */
+  memberships: readonly { id: string; title: string }[];
+  /** Of a membership: how many courses it opens; null: it is none. */
+  opens: number | null;
   /** A course's own ways in; null: it is a listing's page. */
   course: PublicCourse | null;
   /** Asks again what holds now. */
@@ -64,6 +68,8 @@ export function shownCourse(school: string, data: PublicCourse, again: () => voi
     pictured: { course: data.id, title: data.title, cover: data.cover },
     courses: [{ id: data.id, title: data.title, modules: data.modules }],
     offers: data.offers,
+    memberships: data.memberships,
+    opens: null,
     course: data,
     again,
   };
@@ -77,18 +83,23 @@ export function shownListing(school: string, data: PublicListing, again: () => v
   return {
     school,
     ...common(data),
-    short: only?.card.short ?? courses.map(({ title }) => title).join(" and "),
+    short: data.membership
+      ? "Every course, and those to come."
+      : (only?.card.short ?? courses.map(({ title }) => title).join(" and ")),
     description: "",
     card: only?.card ?? {},
     points: data.points,
     facts: [
-      countWords(words, "lesson", sum("lessons")),
-      ...length(sum("minutes")),
+      ...(data.membership
+        ? [data.membership.courses === 1 ? "one course" : `${data.membership.courses} courses`]
+        : [countWords(words, "lesson", sum("lessons")), ...length(sum("minutes"))]),
       ...(only?.card.level ? [only.card.level] : []),
     ],
     pictured: { course: first?.id ?? "", title: data.title, cover: first?.cover ?? null },
     courses,
     offers: [{ id: data.id, title: data.title }],
+    memberships: [],
+    opens: data.membership?.courses ?? null,
     course: null,
     again,
   };

@@ -21,9 +21,11 @@ export function Ways({ shown }: { shown: Shown }) {
   const { join } = useLocalSearchParams() as { join?: string };
   const { surface, line } = usePalette();
   const { course, offers, school } = shown;
+  // What is sold is not entered by oneself, but by members.
+  const isMember = course?.isMember ?? false;
+  const isBought = offers.length > 0 && !isMember;
   // A visitor is not asked before they have signed in, and of whoever is in, or has to buy, nothing is asked here.
-  const isAsked =
-    me?.account != null && course !== null && !course?.enrollment && offers.length === 0;
+  const isAsked = me?.account != null && course !== null && !course?.enrollment && !isBought;
   const asking = useAsked(school, "entering", !isAsked);
   const card = {
     backgroundColor: surface,
@@ -57,15 +59,15 @@ export function Ways({ shown }: { shown: Shown }) {
     const answer = await enroll({ school, course: course.id, body });
     if ("data" in answer && answer.data) router.push(`/${school}/shelf/${answer.data.enrollment}`);
   };
-  // What is sold is not entered by oneself.
-  const sold = offers.length > 0;
   // What one can take stands first, what is over last.
   const rank = { open: 0, waitlist: 1, before: 2, full: 3, closed: 4 };
-  const ways = sold || !course ? [] : course.ways;
+  const ways = isBought || !course ? [] : course.ways;
+  const memberships = isMember ? [] : shown.memberships;
   return (
     <View style={card}>
       {error && !isOfAnswers(faults) ? <Notice {...explain(error)} /> : null}
-      {offers.map((offer) => (
+      {isMember ? <Text kind="strong">It is open to you as a member.</Text> : null}
+      {(isBought ? offers : []).map((offer) => (
         <PriceCard
           key={offer.id}
           school={school}
@@ -94,7 +96,10 @@ export function Ways({ shown }: { shown: Shown }) {
             onEnroll={() => go(way.cohort?.id ?? null)}
           />
         ))}
-      {course && !sold ? <CodeDoor ways={ways} join={join} /> : null}
+      {course && !isBought ? <CodeDoor ways={ways} join={join} /> : null}
+      {memberships.map((one) => (
+        <PriceCard key={one.id} school={school} id={one.id} title={one.title} />
+      ))}
     </View>
   );
 }

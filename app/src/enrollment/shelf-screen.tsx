@@ -12,6 +12,7 @@ import { TextLink } from "../ui/text-link";
 import { useGetShelfQuery } from "./api";
 import { GoOnCard } from "./go-on-card";
 import { HeldCourse } from "./held-course";
+import { OpenToMember } from "./lazy-member";
 
 export function ShelfScreen() {
   const { school } = useLocalSearchParams() as { school: string };
@@ -32,7 +33,7 @@ export function ShelfScreen() {
       band={goOn}
     >
       {data ? (
-        data.courses.length === 0 ? (
+        data.courses.length === 0 && !data.isMember ? (
           <Empty
             title="Nothing on your shelf yet"
             says="The courses you are enrolled in stand here."
@@ -62,6 +63,7 @@ export function ShelfScreen() {
       ) : (
         <Skeleton widths={[0.7, 0.5, 0.7, 0.5]} />
       )}
+      {data?.isMember ? <OpenToMember school={school} color={about?.color ?? null} /> : null}
     </NightPage>
   );
 }

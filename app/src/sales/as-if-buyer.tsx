@@ -106,7 +106,7 @@ function sayBuyer({ as, offer, schoolZone }: Props): string {
       ? `a ${where.company ? "company" : "buyer"} in ${sayCountry(where.country)}`
       : "a new buyer",
     ...(offer.teams ? [seats === 1 ? "1 seat" : `${seats} seats`] : []),
-    ...(offer.holder && holds ? ["who holds a course"] : []),
+    ...(offer.holder && holds ? ["who is inside already"] : []),
     ...(timeZone === schoolZone ? [] : [`${sayZone(timeZone)} time`]),
   ].join(", ");
 }
@@ -131,7 +131,7 @@ function AsIfSheet({ as, offer, open, onAs, onClose }: Props & { open: Open; onC
           ) : null}
           {offer.holder ? (
             <Switched
-              label="They hold a course that pays less"
+              label="They are inside already, and pay less"
               on={as.holds}
               onChange={(holds) => onAs({ holds })}
             />

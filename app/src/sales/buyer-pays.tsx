@@ -60,6 +60,7 @@ export function BuyerPays({
       option: option.id,
       codes: as.code.trim() === "" ? [] : [as.code],
       holds: as.holds ? (listing.holder?.courses ?? []) : [],
+      memberships: as.holds ? (listing.holder?.memberships ?? []) : [],
       seats,
       place: taxed && "place" in taxed ? taxed.place : null,
     };

@@ -139,6 +139,9 @@ function Checkout(props: Props) {
           ))}
         </View>
       ) : null}
+      {offered.membership && !offered.renews ? (
+        <MembershipOpens membership={offered.membership} zone={zone} />
+      ) : null}
       {ways.length > 1 ? (
         <Choices label="Way to pay">
           {ways.map((one) => (
@@ -212,15 +215,17 @@ function Checkout(props: Props) {
             giving={false}
             onAgain={onAgain}
           />
-          {state === "open" ? (
+          {state === "open" && !offered.membership ? (
             <QuietAction label="Give it to somebody instead" onPress={onGiving} />
           ) : null}
         </>
       ) : offered.holds && quote.seats === 1 && !giving ? (
         <View style={{ gap: 10 }}>
-          <Text kind="strong">You are in this already.</Text>
+          <Text kind="strong">
+            {offered.membership ? "You have this already." : "You are in this already."}
+          </Text>
           <TextLink href={`/${place.school}/shelf`}>Go to my shelf</TextLink>
-          {state === "open" && way?.kind !== "subscription" ? (
+          {state === "open" && way?.kind !== "subscription" && !offered.membership ? (
             <QuietAction label="Give it to somebody" onPress={onGiving} />
           ) : null}
         </View>
@@ -247,6 +252,34 @@ function Checkout(props: Props) {
   );
 }
 
+/** What is open to whoever joins today, and until when. */
+function MembershipOpens({
+  membership: { courses, titles, until },
+  zone,
+}: {
+  membership: NonNullable<Offered["membership"]>;
+  zone: string;
+}) {
+  const { quiet } = usePalette();
+  const more = courses - titles.length;
+  return (
+    <View role="group" aria-label="What it opens" style={{ gap: 4 }}>
+      <Text kind="name" level={2}>
+        {courses === 1 ? "One course is open to you" : `${courses} courses are open to you`}, and
+        those to come
+      </Text>
+      <Text>
+        {titles.join(", ")}
+        {more > 0 ? ` and ${more} more` : ""}
+      </Text>
+      <Text kind="small" color={quiet}>
+        You take each one up when you like; its dates count from then.
+        {until === null ? "" : ` Yours until ${sayWrittenEnd(until, { zone: zoneOf(zone) })}.`}
+      </Text>
+    </View>
+  );
+}
+
 /** Somebody who is in stays longer: until when it is theirs, and until when it would be. */
 function Renewing({
   renews,
@@ -261,7 +294,7 @@ function Renewing({
   return (
     <View role="group" aria-label="Stay longer" style={{ gap: 8 }}>
       <Text kind="name" level={2}>
-        You are in this: stay longer
+        You have this: stay longer
       </Text>
       {renews.map(({ course, until, becomes }) => (
         <Text key={course}>

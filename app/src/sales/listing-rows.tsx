@@ -1,7 +1,7 @@
 /** Listings in a list: each with its state, what is in it, and its price today. */
 
 import type { listingSummary } from "@dawngate/contract/sales";
-import { sayMoney } from "@dawngate/core/sales/currency";
+import { sayPrice } from "@dawngate/core/sales/step-words";
 import { Link } from "expo-router";
 import { View } from "react-native";
 import type { z } from "zod";
@@ -16,6 +16,8 @@ export const STATE_WORDS = {
   hidden: "Not sold",
 } as const;
 
+const MEMBERSHIP = { in: "Membership", "left-out": "Membership, this course is left out" };
+
 export function ListingRows({
   school,
   listings,
@@ -26,23 +28,21 @@ export function ListingRows({
   const { quiet } = usePalette();
   return (
     <View role="list">
-      {listings.map(({ id, title, state, courses, price, sold }) => (
+      {listings.map(({ id, title, state, courses, price, membership, sold }) => (
         <ListRow key={id}>
           <View style={{ flex: 1, minWidth: 0 }}>
             <Link href={`/${school}/sales/${id}`} style={{ paddingVertical: 8 }}>
               <Text kind="strong">{title}</Text>
             </Link>
             <Text kind="small" color={quiet}>
-              {[STATE_WORDS[state], courses.join(" and "), `${sold} sold`].join(" · ")}
+              {[
+                STATE_WORDS[state],
+                membership ? MEMBERSHIP[membership] : courses.join(" and "),
+                `${sold} sold`,
+              ].join(" · ")}
             </Text>
           </View>
-          <Text kind="strong">
-            {price === null
-              ? "no price"
-              : price.amount === 0
-                ? "free"
-                : sayMoney(price.amount, price.currency)}
-          </Text>
+          <Text kind="strong">{price === null ? "no price" : sayPrice(price)}</Text>
         </ListRow>
       ))}
     </View>

@@ -60,6 +60,7 @@ const Terms = memoOn(ListingTerms, [
   "title",
   "points",
   "courses",
+  "membership",
   "cohorts",
   "tax",
   "supply",
@@ -68,7 +69,7 @@ const Terms = memoOn(ListingTerms, [
   "seatLimit",
   "validity",
 ]);
-const Seats = memoOn(ListingSeats, ["options", "teams", "seats", "holder"]);
+const Seats = memoOn(ListingSeats, ["options", "membership", "teams", "seats", "holder"]);
 const OverTime = memo(PriceOverTime);
 
 function Editor({ place: named, kept }: { place: Place; kept: ListingAnswer }) {

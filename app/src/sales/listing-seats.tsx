@@ -2,12 +2,15 @@
 import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import { View } from "react-native";
 import { QuietAction } from "../ui/action";
+import { Choice } from "../ui/choice";
+import { Choices } from "../ui/choices";
 import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
 import { Options } from "../ui/options";
 import { Switched } from "../ui/switched";
 import { CourseChoices, useCoursesInUse } from "./course-choices";
 import { Part } from "./part";
+import { useGetListingsInfiniteQuery } from "./selling-api";
 
 type Tiers = NonNullable<Offer["seats"]>;
 type Tier = Tiers["tiers"][number];
@@ -27,14 +30,16 @@ const MODES = [
 export function ListingSeats({ school, offer, kept, set }: Props) {
   return (
     <Part title="For several, and for those inside">
-      <Switched
-        label="Several seats at once"
-        says="The buyer gives them out, and takes one back from whoever has not begun."
-        on={offer.teams}
-        onChange={(teams) => set({ teams })}
-      />
+      {offer.membership ? null : (
+        <Switched
+          label="Several seats at once"
+          says="The buyer gives them out, and takes one back from whoever has not begun."
+          on={offer.teams}
+          onChange={(teams) => set({ teams })}
+        />
+      )}
       {offer.teams ? <TiersOf offer={offer} currency={kept.currency} set={set} /> : null}
-      <HoldersOf school={school} offer={offer} set={set} />
+      <HoldersOf school={school} offer={offer} own={kept.id} set={set} />
     </Part>
   );
 }
@@ -122,18 +127,29 @@ function TiersOf({ offer, currency, set }: Pick<Props, "offer" | "set"> & { curr
   );
 }
 
-/** Less for whoever is in one of some courses. */
-function HoldersOf({ school, offer, set }: Pick<Props, "school" | "offer" | "set">) {
+/** Less for whoever is in one of some courses, or has a membership. */
+function HoldersOf({
+  school,
+  offer,
+  own,
+  set,
+}: Pick<Props, "school" | "offer" | "set"> & { own: string }) {
   const courses = useCoursesInUse(school);
+  const { data } = useGetListingsInfiniteQuery({ school });
+  const memberships = (data?.pages.flatMap((page) => page.listings) ?? []).filter(
+    ({ id, membership }) => membership !== null && id !== own,
+  );
   const { holder } = offer;
   return (
     <View style={{ gap: 10 }}>
       <Switched
-        label="Less for those inside a course"
+        label="Less for those inside a course, or with a membership"
         on={holder !== null}
         onChange={(on) =>
           set({
-            holder: on ? { courses: courses.slice(0, 1).map(({ id }) => id), percent: 10 } : null,
+            holder: on
+              ? { courses: courses.slice(0, 1).map(({ id }) => id), memberships: [], percent: 10 }
+              : null,
           })
         }
       />
@@ -162,6 +178,24 @@ function HoldersOf({ school, offer, set }: Pick<Props, "school" | "offer" | "set
               })
             }
           />
+          {memberships.length > 0 ? (
+            <Choices label="For those with" many>
+              {memberships.map(({ id, title }) => {
+                const before = holder.memberships ?? [];
+                const taken = before.includes(id);
+                const next = taken ? before.filter((one) => one !== id) : [...before, id];
+                return (
+                  <Choice
+                    key={id}
+                    many
+                    label={title}
+                    taken={taken}
+                    onPress={() => set({ holder: { ...holder, memberships: next } })}
+                  />
+                );
+              })}
+            </Choices>
+          ) : null}
         </>
       ) : null}
     </View>

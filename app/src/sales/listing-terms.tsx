@@ -8,7 +8,9 @@ import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
 import { Options } from "../ui/options";
 import { Switched } from "../ui/switched";
+import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
+import { usePalette } from "../ui/theme";
 import { CourseChoices } from "./course-choices";
 import { Part } from "./part";
 import { SoldCohortChoice } from "./sold-cohort";
@@ -20,23 +22,24 @@ const SUPPLIES = [
   { value: "taught", label: "taught by somebody" },
 ] as const;
 
+const WHATS = [
+  { value: "courses", label: "the courses named" },
+  { value: "membership", label: "a membership" },
+] as const;
+
 interface Place {
   school: string;
 }
 
-export function ListingTerms({
-  place,
-  offer,
-  kept,
-  today,
-  set,
-}: {
+interface Props {
   place: Place;
   offer: Offer;
   kept: ListingAnswer;
   today: string;
   set(part: Partial<Offer>): void;
-}) {
+}
+
+export function ListingTerms({ place, offer, kept, today, set }: Props) {
   const { data: school } = useGetSchoolQuery({ school: place.school });
   const bundle = offer.courses.length > 1;
   return (
@@ -48,19 +51,35 @@ export function ListingTerms({
           maxLength={200}
           onChangeText={(title) => title.trim() !== "" && set({ title })}
         />
-        <CourseChoices
-          school={place.school}
-          label="Courses in it"
-          chosen={offer.courses.map(({ id }) => id)}
-          onChosen={(id, on) =>
-            set({
-              courses: on
-                ? [...offer.courses, { id, price: null }]
-                : offer.courses.filter((one) => one.id !== id),
-              cohorts: on ? offer.cohorts : offer.cohorts.filter(({ course }) => course !== id),
-            })
+        <Options
+          label="It is"
+          says="It is"
+          options={WHATS}
+          value={offer.membership ? "membership" : "courses"}
+          onChange={(what) =>
+            set(
+              what === "courses"
+                ? { membership: null }
+                : { membership: { except: [] }, courses: [], cohorts: [], teams: false },
+            )
           }
         />
+        {offer.membership ? <LeftOut school={place.school} offer={offer} set={set} /> : null}
+        {offer.membership ? null : (
+          <CourseChoices
+            school={place.school}
+            label="Courses in it"
+            chosen={offer.courses.map(({ id }) => id)}
+            onChosen={(id, on) =>
+              set({
+                courses: on
+                  ? [...offer.courses, { id, price: null }]
+                  : offer.courses.filter((one) => one.id !== id),
+                cohorts: on ? offer.cohorts : offer.cohorts.filter(({ course }) => course !== id),
+              })
+            }
+          />
+        )}
         {bundle
           ? offer.courses.map((one, at) => (
               <MoneyField
@@ -168,6 +187,30 @@ export function ListingTerms({
         <SoldEnds school={place.school} offer={offer} today={today} set={set} />
       </Part>
     </>
+  );
+}
+
+/** What is not in a membership: for whoever buys it from now on, and for everybody where it is published later. */
+function LeftOut({ school, offer, set }: { school: string } & Pick<Props, "offer" | "set">) {
+  const { quiet } = usePalette();
+  const except = offer.membership?.except ?? [];
+  return (
+    <View style={{ gap: 6 }}>
+      <Text kind="small" color={quiet}>
+        Every course is open by it, those to come too, but for those left out here. Whoever has it
+        already keeps what was published by the day they bought it.
+      </Text>
+      <CourseChoices
+        school={school}
+        label="Left out of it"
+        chosen={except}
+        onChosen={(id, on) =>
+          set({
+            membership: { except: on ? [...except, id] : except.filter((one) => one !== id) },
+          })
+        }
+      />
+    </View>
   );
 }
 

@@ -135,7 +135,7 @@ export function OwnOrderScreen() {
           </>
         )}
       </View>
-      {data.state === "paid" && data.signedIn && first ? (
+      {data.state === "paid" && data.signedIn && first && !data.membership ? (
         <PrimaryAction
           label={data.enrollments.length === 1 ? `Go to ${first.title}` : "Go to my courses"}
           onPress={() =>
@@ -145,6 +145,12 @@ export function OwnOrderScreen() {
                 : `/${place.school}/shelf`,
             )
           }
+        />
+      ) : null}
+      {data.membership && data.signedIn ? (
+        <PrimaryAction
+          label="Choose a course"
+          onPress={() => router.push(`/${place.school}/shelf`)}
         />
       ) : null}
       {data.next ? (

@@ -1,6 +1,7 @@
 /** A way to pay in words. */
 import type { Offered } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
+import { perStep } from "@dawngate/core/sales/step-words";
 import { sayOffset } from "@dawngate/core/schedule/words";
 
 type Way = Pick<Offered["ways"][number], "kind" | "count" | "every" | "trial">;
@@ -19,8 +20,7 @@ export function sayWay({ kind, count, every }: Way): string {
   }
 }
 
-/** "month" of "P1M", "3 months" of "P3M". */
-export const perStep = (every: string | null) => sayOffset(every ?? "P1M").replace(/^1 /, "");
+export { perStep };
 
 /** A way, with what is asked by it. */
 export type WayAtLength = Way & { amount: number; deposit?: number | null };

@@ -29,7 +29,7 @@ export function SoldEnds({ school, offer, today, set }: Props) {
     <Ends
       context={{ course, hasCohorts: offer.cohorts.length > 0, today }}
       ends={offer.validity}
-      unsaid="as the course says"
+      unsaid={offer.membership ? "as long as it is paid" : "as the course says"}
       from="access"
       onEnds={(validity) => set({ validity: validity as Offer["validity"] })}
     />

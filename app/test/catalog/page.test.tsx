@@ -27,6 +27,7 @@ const LISTING: PublicListing = {
   words: WORDS,
   school: { name: "Ember Row", color: "#D9533B", timeZone: "Europe/Lisbon", contact: "" },
   isOnSale: true,
+  membership: null,
   courses: ["Wheat", "Rye"].map((title) => ({
     id: title.toLowerCase(),
     title,

@@ -135,6 +135,17 @@ export const offered = z
       ),
     why: z.array(typed<QuoteStep>(z.object({}).loose())),
     courses: firstDates,
+    membership: z
+      .object({
+        courses: z.int().describe("Courses that are open by it today."),
+        titles: z.array(z.string()).describe("Of the first of them, as the school orders them."),
+        until: z
+          .string()
+          .nullable()
+          .describe("When it ends that is bought now; null: as long as it is paid, or never."),
+      })
+      .nullable()
+      .describe("Null: it is courses."),
     holds: z
       .boolean()
       .describe(

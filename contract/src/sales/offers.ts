@@ -1,6 +1,6 @@
 /** What is put on sale, as its author keeps it. */
 import { countedMoment, planFields } from "@dawngate/core/plan";
-import { listingSchema, optionSchema, supplySchema } from "@dawngate/core/sales";
+import { listingSchema, membershipSchema, optionSchema, supplySchema } from "@dawngate/core/sales";
 import { z } from "zod";
 import { cursor, oneLine } from "../text";
 
@@ -35,6 +35,12 @@ export const offer = z
       .default([])
       .describe("What one gets, in points."),
     courses: shape.courses,
+    membership: membershipSchema
+      .nullable()
+      .default(null)
+      .describe(
+        "It is a membership: every course of the school is open to whoever has it, those to come too, but those left out; null: it is the courses named.",
+      ),
     cohorts: z
       .array(z.strictObject({ course: planFields.id, cohort: planFields.id }))
       .max(100, "At most 100 cohorts")
@@ -89,7 +95,11 @@ export const offer = z
 export type Offer = z.output<typeof offer>;
 
 const price = z
-  .object({ amount: z.int(), currency: z.string() })
+  .object({
+    amount: z.int(),
+    currency: z.string(),
+    every: z.string().nullable().describe("Of a subscription: its step, `P1M`."),
+  })
   .nullable()
   .describe("The lowest that is asked for today; null: nothing can be bought.");
 
@@ -100,6 +110,12 @@ export const listingSummary = z
     state: listingState,
     courses: z.array(z.string()).describe("Titles."),
     price,
+    membership: z
+      .enum(["in", "left-out"])
+      .nullable()
+      .describe(
+        "Of a membership: whether the course that was asked for is in it; null: it is none.",
+      ),
     sold: z.int().describe("Seats that were paid."),
   })
   .meta({ id: "ListingSummary" });
@@ -110,7 +126,7 @@ export const listings = z.object({
 });
 
 export const listingsQuery = z.strictObject({
-  course: planFields.id.optional().describe("Only those it is in."),
+  course: planFields.id.optional().describe("Only those it is in, and memberships."),
   after: cursor.optional(),
   most: z.coerce.number<number>().int().min(1).max(200).default(50),
 });
@@ -118,6 +134,7 @@ export const listingsQuery = z.strictObject({
 export const newListing = z.strictObject({
   title: offer.shape.title,
   courses: z.array(planFields.id).max(100, "At most 100 courses"),
+  membership: z.boolean().default(false).describe("It is a membership, and names no courses."),
 });
 
 export const listing = z

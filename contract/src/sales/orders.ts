@@ -127,6 +127,10 @@ export const ownOrder = z
     enrollments: z.array(z.object({ id: z.string(), course: z.string(), title: z.string() })),
     signedIn: z.boolean().describe("The buyer is who asks: the way into the course is open."),
     schoolName: z.string(),
+    membership: z
+      .object({ until: z.string().nullable().describe("Null: as long as it is paid, or never.") })
+      .nullable()
+      .describe("It is a membership that holds now; null: it is none, or does not."),
     running: runningOrder.nullable().describe("Null: it was paid at once."),
     withdrawal: refundAnswer
       .nullable()

@@ -38,6 +38,8 @@ export interface Comer {
   asked?: "waiting" | "approved" | "refused" | null;
   /** A place is offered to them: it is theirs, whatever else has been taken. */
   offered?: boolean;
+  /** They have a membership, at this instant, that the course is in: what is sold they need not buy. */
+  isMember?: boolean;
 }
 
 /** A reason why somebody cannot enroll; instants where they help. */
@@ -58,6 +60,7 @@ export type EnrollingFault =
   | { kind: "needs-approval" }
   | { kind: "asked" }
   | { kind: "refused" }
+  | { kind: "needs-membership" }
   | { kind: "by-staff" }
   | { kind: "full"; waitlist: boolean };
 
@@ -70,7 +73,16 @@ export const CHECKS = {
   audience: ["other-address", "other-answer"],
   prerequisites: ["needs-course"],
   window: ["not-yet", "window-closed", "cohort-ended"],
-  entry: ["sold", "needs-code", "code", "needs-approval", "asked", "refused", "by-staff"],
+  entry: [
+    "sold",
+    "needs-code",
+    "code",
+    "needs-approval",
+    "asked",
+    "refused",
+    "needs-membership",
+    "by-staff",
+  ],
   seats: ["full"],
 } as const satisfies Record<string, readonly FaultKind[]>;
 
@@ -111,7 +123,8 @@ export function enrollingFaults(
   }
   if (place.ends !== null && place.ends <= now)
     faults.push({ kind: "cohort-ended", ended: place.ends });
-  const atDoor = place.sold ? ({ kind: "sold" } as const) : entryFault(place.entry, comer);
+  const isToBuy = place.sold && !comer.isMember;
+  const atDoor = isToBuy ? ({ kind: "sold" } as const) : entryFault(place.entry, comer);
   if (atDoor) faults.push(atDoor);
   if (place.seatsLeft !== null && place.seatsLeft <= 0 && !comer.offered) {
     const takes = place.waitlist ? takesWaiters(place.waitlist, zone, now) : false;
@@ -123,11 +136,12 @@ export function enrollingFaults(
 /** What keeps somebody out at a door of this kind. A code that holds is enough; so is having been approved or offered. */
 function entryFault(
   entry: Entry = "anyone",
-  { code = null, asked = null, offered = false }: Comer,
+  { code = null, asked = null, offered = false, isMember = false }: Comer,
 ): EnrollingFault | null {
   if (entry === "anyone" || offered || code === "holds") return null;
   if (code !== null) return { kind: "code", fault: code };
   if (entry === "staff") return { kind: "by-staff" };
+  if (entry === "members") return isMember ? null : { kind: "needs-membership" };
   if (entry === "code") return { kind: "needs-code" };
   if (asked === "approved") return null;
   if (asked === "waiting") return { kind: "asked" };

@@ -2,10 +2,10 @@
 import { addDays, type Instant, parseDate, startOfDay, type Zone } from "../time";
 
 /**
- * How people come in: `anyone` by themselves; with a join `code`; after `approval` of what they ask for; by `staff`
- * alone. Staff enroll by hand whatever it is.
+ * How people come in: `anyone` by themselves; with a join `code`; after `approval` of what they ask for; whoever has a
+ * membership it is in (`members`); by `staff` alone. Staff enroll by hand whatever it is.
  */
-export const ENTRIES = ["anyone", "code", "approval", "staff"] as const;
+export const ENTRIES = ["anyone", "code", "approval", "members", "staff"] as const;
 export type Entry = (typeof ENTRIES)[number];
 
 /** A waitlist: until when one can join it, and how long an offer holds. */

@@ -12,6 +12,12 @@ export {
   type PriceOption,
   parseListing,
 } from "./listing";
+export {
+  isInMembership,
+  type Membership,
+  membershipFaults,
+  membershipSchema,
+} from "./membership";
 export { type Minor, percentOf, percentSchema, split, timesOver } from "./money";
 export { type Asked, optionOf, type Quote, quote } from "./quote";
 export type { Due } from "./schedule";

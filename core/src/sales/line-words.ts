@@ -7,7 +7,7 @@ const NAMES: Record<Line["kind"], string> = {
   early: "Early price",
   late: "Late fee",
   seats: "Seats",
-  holder: "For those who hold a course",
+  holder: "For those inside already",
   code: "Code",
   tax: "Tax",
 };

@@ -130,6 +130,7 @@ export const listingSchema = z
     holder: z
       .strictObject({
         courses: z.array(id).max(1000, "At most 1000 courses"),
+        memberships: z.array(id).max(100, "At most 100 memberships").default([]),
         percent: percentSchema,
       })
       .nullable()

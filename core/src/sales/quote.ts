@@ -18,6 +18,8 @@ export interface Asked {
   codes?: readonly string[];
   /** The courses the buyer holds. */
   holds?: readonly string[];
+  /** The memberships they have: the listings they were bought by. */
+  memberships?: readonly string[];
   /** The tax by the buyer's place, in place of the listing's own rate. */
   place?: PlaceTax | null;
 }
@@ -56,7 +58,7 @@ export function optionOf({ options }: Listing, id?: string): PriceOption | null 
  */
 export function quote(
   listing: Listing,
-  { at, option: wanted, seats = 1, codes = [], holds = [], place = null }: Asked,
+  { at, option: wanted, seats = 1, codes = [], holds = [], memberships = [], place = null }: Asked,
   why: QuoteStep[] = [],
 ): Quote {
   const option = optionOf(listing, wanted);
@@ -89,7 +91,10 @@ export function quote(
   if (sum !== unit || seats !== 1)
     lines.push({ kind: "seats", label: `${seats} seats`, amount: (sum - unit) as Minor });
   const { holder } = listing;
-  const held = holder?.courses.some((course) => holds.includes(course)) ?? false;
+  const held =
+    holder !== null &&
+    (holder.courses.some((course) => holds.includes(course)) ||
+      holder.memberships.some((one) => memberships.includes(one)));
   const off = holder && held ? percentOf(sum, holder.percent) : nothing;
   if (holder)
     why.push({

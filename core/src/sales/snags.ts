@@ -12,6 +12,7 @@ import {
 } from "../time";
 import { plainMoney } from "./currency";
 import { type Code, type Listing, normalCode, type PriceOption } from "./listing";
+import type { Membership } from "./membership";
 import { sumOfSeats, unitOn } from "./unit";
 
 export interface SalesSnag {
@@ -25,6 +26,8 @@ export interface Offering {
   seatLimit: number | null;
   /** When access ends: at the earliest of these; null: as the course says. */
   validity: readonly PlanMoment[] | null;
+  /** It is a membership, with what is left out of it; null, or left out: it is courses. */
+  membership?: Membership | null;
 }
 
 const snag =
@@ -38,7 +41,8 @@ const isPriced = (option: PriceOption): option is Priced => option.kind !== "fre
 /** All of them, those that stop selling first; `today` is a local date in the listing's zone. */
 export function salesSnags(listing: Listing, offering: Offering, today: string): SalesSnag[] {
   const found = [
-    ...nothingToBuy(listing),
+    ...nothingToBuy(listing, offering),
+    ...membershipWithoutEnd(listing, offering),
     ...salesThatAreNone(listing),
     ...salesBeyond(listing, offering),
     ...partsAfterAccess(listing, offering, today),
@@ -50,13 +54,30 @@ export function salesSnags(listing: Listing, offering: Offering, today: string):
   return found.sort((a, b) => order[a.weight] - order[b.weight]);
 }
 
-function nothingToBuy({ options, courses }: Listing): SalesSnag[] {
+function nothingToBuy({ options, courses }: Listing, { membership = null }: Offering): SalesSnag[] {
   return [
-    ...(courses.length === 0 ? [stops("Nothing is in it: choose a course.")] : []),
+    ...(courses.length === 0 && membership === null
+      ? [stops("Nothing is in it: choose a course.")]
+      : []),
     ...(options.every(({ renewal }) => renewal)
       ? [stops("There is no way to pay for somebody new.")]
       : []),
   ];
+}
+
+/** Whoever pays once has all that will ever come. */
+function membershipWithoutEnd(
+  { options }: Listing,
+  { membership = null, validity }: Offering,
+): SalesSnag[] {
+  const isForEver = membership !== null && (validity ?? []).length === 0;
+  return isForEver && options.some(({ kind, renewal }) => kind !== "subscription" && !renewal)
+    ? [
+        look(
+          "A membership that is not paid period by period, and has no end, opens every course to come for ever: say when it ends, or sell it by subscription.",
+        ),
+      ]
+    : [];
 }
 
 /** A new price that is not below the one it stands beside. */

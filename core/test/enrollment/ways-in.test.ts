@@ -26,6 +26,21 @@ const kinds = (change: Partial<EnrollingPlace>, comer: Partial<Comer> = {}) =>
 describe("how one comes in (calculations.md 6)", () => {
   test.each<[string, Partial<EnrollingPlace>, Partial<Comer>, string[]]>([
     ["by oneself", { entry: "anyone" }, {}, []],
+    ["as a member, being none", { entry: "members" }, {}, ["needs-membership"]],
+    ["as a member, being one", { entry: "members" }, { isMember: true }, []],
+    ["what is sold, as a member", { sold: true }, { isMember: true }, []],
+    [
+      "what is sold and by staff alone, as a member",
+      { sold: true, entry: "staff" },
+      { isMember: true },
+      ["by-staff"],
+    ],
+    [
+      "a member meets window and seats as everybody",
+      { sold: true, seatsLeft: 0, window: { opens: "2027-08-01", closes: "2027-08-02" } },
+      { isMember: true },
+      ["not-yet", "full"],
+    ],
     ["with a code, without one", { entry: "code" }, {}, ["needs-code"]],
     ["with a code that holds", { entry: "code" }, { code: "holds" }, []],
     ["with a code that does not", { entry: "code" }, { code: "used-up" }, ["code"]],

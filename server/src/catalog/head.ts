@@ -5,7 +5,8 @@
 import type { CatalogEntry } from "@dawngate/contract/catalog";
 import type { Cover } from "@dawngate/contract/courses";
 import { DEFAULT_BLOCKS } from "@dawngate/core/catalog";
-import { plainMoney, sayMoney } from "@dawngate/core/sales";
+import { plainMoney } from "@dawngate/core/sales";
+import { sayPrice } from "@dawngate/core/sales/step-words";
 import { escaped } from "../base/html";
 import { sizeOf } from "../courses/outline";
 import { versionPlan } from "../courses/versions";
@@ -260,14 +261,11 @@ async function listHead(tx: SchoolTransaction, context: Context, at: string): Pr
 
 type Price = NonNullable<CatalogEntry["price"]>;
 
-const sayPrice = ({ amount, currency }: Price) =>
-  amount === 0 ? "Free" : sayMoney(amount, currency);
-
-const offerOf = ({ amount, currency }: Price, url: string) => ({
+const offerOf = ({ amount, currency, every }: Price, url: string) => ({
   "@type": "Offer",
   price: plainMoney(amount, currency),
   priceCurrency: currency,
-  category: amount === 0 ? "Free" : "Paid",
+  category: amount === 0 ? "Free" : every === null ? "Paid" : "Subscription",
   availability: "https://schema.org/InStock",
   url,
 });

@@ -7,13 +7,17 @@ import { notFound } from "../base/problem";
 import { sizeOf } from "../courses/outline";
 import { versionPlan } from "../courses/versions";
 import type { SchoolTransaction } from "../db/connection";
+import { coursesOpenBy } from "../enrollment/memberships/member";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { foundAt } from "./address-store";
-import { readListed } from "./public-listing-store";
+import { readCourses, readListed } from "./public-listing-store";
 import { publicModules } from "./service";
+
+/** So many courses of a membership stand on its page with what is in them. */
+const SHOWN = 12;
 
 export async function showPublicListing(
   { db }: Pick<Services, "db">,
@@ -35,7 +39,15 @@ export async function publicListingIn(
     throw notFound("There is nothing on sale at this address.");
   const school = await readSchool(tx);
   const courses: PublicListing["courses"] = [];
-  for (const { version, ...course } of row.courses) {
+  const { membership } = row.offer;
+  const open = membership ? await coursesOpenBy(tx, membership.except) : null;
+  const named = open
+    ? await readCourses(
+        tx,
+        open.slice(0, SHOWN).map((course) => course.id),
+      )
+    : row.courses;
+  for (const { version, ...course } of named) {
     const plan = await versionPlan(tx, context.school, course.id, version);
     if (!plan) continue;
     const { lessons, minutes } = sizeOf(plan);
@@ -53,6 +65,7 @@ export async function publicListingIn(
       contact: school.contact,
     },
     isOnSale,
+    membership: open && { courses: open.length },
     courses,
     blocks: row.blocks ?? [...DEFAULT_BLOCKS],
     address: row.address ?? id,

@@ -92,7 +92,7 @@ export async function publicCourseFor(
   const set = await readWays(tx, id);
   const code = await codeAt(tx, id, knocks, zone, now);
   const waiting = await readWaitingIn(tx, id);
-  const known = await knownAt(tx, id, person, mine !== null);
+  const known = await knownAt(tx, id, person, mine !== null, now);
   const ways: WayIn[] = [];
   for (const cohort of cohorts.length > 0 ? cohorts : [null]) {
     const own = cohort?.cohort.id ?? null;
@@ -160,6 +160,8 @@ export async function publicCourseFor(
     minutes,
     ways,
     offers: offers.slice(0, 20).map(({ id: offer, title }) => ({ id: offer, title })),
+    memberships: page.memberships,
+    isMember: known.membership !== null,
     enrollment: mine,
   };
 }

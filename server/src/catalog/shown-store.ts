@@ -16,6 +16,10 @@ export interface ShownRow {
   minutes: number;
   courses: string[];
   featured: boolean;
+  /** Only members come in by themselves. */
+  members: boolean;
+  /** Of a membership: how many courses are open by it; null: it is none. */
+  opens: number | null;
   position: number;
   /** The terms it is sold by; of a course those of it alone. */
   offers: { id: string; offer: Offer }[];
@@ -56,7 +60,9 @@ const shownOn = (today: string) => sql`
       case when k.hash is null then null else jsonb_build_object('hash', k.hash, 'width', k.width,
         'height', k.height, 'x', k.focus_x, 'y', k.focus_y) end as cover,
       v.lesson_count as lessons, v.minutes, '[]'::jsonb as courses,
-      c.catalog = 'featured' as featured, c.position,
+      c.catalog = 'featured' as featured, exists (select from way_in w
+        where w.school_id = c.school_id and w.course_id = c.id and w.entry = 'members') as members,
+      null::integer as opens, c.position,
       coalesce((select jsonb_agg(jsonb_build_object('id', s.id, 'offer', s.terms))
         from sold s join listing_course o on o.school_id = s.school_id and o.listing_id = s.id
         where s.courses = 1 and o.course_id = c.id), '[]') as offers,
@@ -71,7 +77,7 @@ const shownOn = (today: string) => sql`
     union all
     select 'listing', s.id, s.title, coalesce(s.terms -> 'points' ->> 0, ''), '', '', null,
       coalesce(sum(v.lesson_count), 0)::integer, coalesce(sum(v.minutes), 0),
-      jsonb_agg(v.title order by c.position), false, coalesce(min(c.position), 0),
+      jsonb_agg(v.title order by c.position), false, false, null, coalesce(min(c.position), 0),
       jsonb_build_array(jsonb_build_object('id', s.id, 'offer', s.terms)), true
     from sold s
     join listing_course o on o.school_id = s.school_id and o.listing_id = s.id
@@ -79,6 +85,23 @@ const shownOn = (today: string) => sql`
     join course_version v on v.school_id = c.school_id and v.course_id = c.id
       and v.number = c.current_version
     where s.courses > 1 and s.listed group by s.id, s.title, s.terms
+    union all
+    -- A membership stands after all that it opens.
+    select 'listing', s.id, s.title, coalesce(s.terms -> 'points' ->> 0, ''), '', '', null,
+      coalesce(sum(v.lesson_count), 0)::integer, coalesce(sum(v.minutes), 0),
+      coalesce(jsonb_path_query_array(jsonb_agg(v.title order by c.position, c.id), '$[0 to 2]'),
+        '[]'), false, false, count(*)::integer, coalesce(max(c.position), 0),
+      jsonb_build_array(jsonb_build_object('id', s.id, 'offer', s.terms)), true
+    from sold s
+    join course_in c on c.school_id = s.school_id
+      and not s.terms -> 'membership' -> 'except' ? c.id
+      and (c.catalog <> 'unlisted' or exists (select from sold o
+        join listing_course k on k.school_id = o.school_id and k.listing_id = o.id
+        where k.course_id = c.id))
+    join course_version v on v.school_id = c.school_id and v.course_id = c.id
+      and v.number = c.current_version
+    where s.listed and jsonb_typeof(s.terms -> 'membership') = 'object'
+    group by s.id, s.title, s.terms
   ), visible as (
     select shown.*, case when featured then 0 else 1 end as rank, kind || ' ' || id as key from shown
     where listed

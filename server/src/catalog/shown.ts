@@ -7,7 +7,7 @@ import { readCursor, writeCursor } from "../base/cursor";
 import type { SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
-import { listingOf, lowestOf, type PricedIn } from "../school/price";
+import { listingOf, lower, lowestOf, type PricedIn } from "../school/price";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { readFacets, readShown, type ShownRow } from "./shown-store";
@@ -54,8 +54,10 @@ function entryOf(
 ): CatalogEntry {
   const { kind, id, title, short, subject, level, cover, lessons, minutes, courses, featured } =
     row;
+  const { members, opens } = row;
   return {
     ...{ kind, id, title, short, subject, level, cover, lessons, minutes, courses, featured },
+    ...{ members, opens },
     sold: offers.length > 0,
     price: priceOf(offers, school, now),
   };
@@ -71,5 +73,6 @@ export function priceOf(
     const lowest = offer.options.length === 0 ? null : lowestOf(listingOf(id, offer, school), now);
     return lowest === null ? [] : [lowest];
   });
-  return prices.length === 0 ? null : { amount: Math.min(...prices), currency: school.currency };
+  const least = lower(prices);
+  return least && { ...least, currency: school.currency };
 }

@@ -31,6 +31,8 @@ interface PageRow extends OnPage {
   cohorts: { name: string; place: string; cohort: unknown }[];
   /** Listings it is sold in. */
   offers: { id: string; title: string; offer: Offer }[];
+  /** Memberships on sale that it is in. */
+  memberships: { id: string; title: string }[];
 }
 
 /** What of its page is published, and at which address, of a course or a listing known by this expression. */
@@ -44,6 +46,9 @@ export const onPage = (
   (select a.address from page_address a
     where a.school_id = ${school} and a.kind = ${kind} and a.subject = ${id}
     order by a.at desc, a.address limit 1) as address`;
+
+/** So many memberships stand on a course's page. */
+const MOST_MEMBERSHIPS = 5;
 
 /** So many announcements stand on a page. */
 const MOST_ANNOUNCED = 5;
@@ -77,6 +82,12 @@ export const readPageAt = (now: Instant) => async (tx: SchoolTransaction, id: st
         from listing_course k join listing l on l.school_id = k.school_id and l.id = k.listing_id
         join listing_terms t on t.school_id = l.school_id and t.listing_id = l.id and t.number = l.number
         where k.school_id = c.school_id and k.course_id = c.id and l.state = 'on-sale'), '[]') as offers
+      , coalesce((select jsonb_agg(jsonb_build_object('id', m.id, 'title', m.title)
+          order by m.title, m.id)
+        from (select l.id, l.title from listing l
+          where l.school_id = c.school_id and l.membership is not null and l.state = 'on-sale'
+            and not c.archived and not l.membership -> 'except' ? c.id
+          order by l.title, l.id limit ${sql.lit(MOST_MEMBERSHIPS)}) m), '[]') as memberships
     from course c join school s on s.id = c.school_id
     join course_page p on p.school_id = c.school_id and p.course_id = c.id
     join course_version v0 on v0.school_id = c.school_id and v0.course_id = c.id

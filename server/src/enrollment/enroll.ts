@@ -34,6 +34,7 @@ import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { inviteWithin } from "../school/staff";
 import { linkPerson, readPersonOf, readSchool } from "../school/store";
+import { endBy, tieTo } from "./memberships/member";
 import { reachAsFar } from "./reach";
 import { sayFault } from "./say";
 import { sayEnrolled } from "./say-enrolled";
@@ -209,13 +210,17 @@ async function newPerson(
   return found.id;
 }
 
-interface Bought {
+/** Who bought, or was given, something. */
+interface Buyer {
   /** Who they are here already; null: found by their address, or made. */
   person: string | null;
   account: string | null;
   name: string;
   email: string;
   timeZone: string;
+}
+
+interface Bought extends Buyer {
   /** The cohort they come into; null: none. */
   cohort: string | null;
   /** When access ends; null: as the course says. */
@@ -230,6 +235,22 @@ interface Bought {
   key: string;
 }
 
+/** The person a buyer is here, made where the school does not know them yet. */
+export async function personWho(
+  tx: SchoolTransaction,
+  { school, who, now }: Pick<Context, "school" | "who" | "now">,
+  { person: known, name, email, timeZone, account }: Buyer,
+): Promise<{ person: string; isNew: boolean }> {
+  if (known !== null) return { person: known, isNew: false };
+  const found = await findPersonByEmail(tx, email);
+  const context = { school, who, now } as Context;
+  const person =
+    found?.id ??
+    (account === null ? null : await readPersonOf(tx, account)) ??
+    (await newPerson(tx, context, name, email, timeZone, account));
+  return { person, isNew: !found };
+}
+
 /**
  * Somebody has bought a course: they are in, whatever its window says by now, for what is paid is given. Whoever is in
  * already stays in that enrollment, as long as if they came in now. `gained`: they are in by it, or longer.
@@ -240,17 +261,10 @@ export async function enterBought(
   courseId: string,
   bought: Bought,
 ): Promise<{ enrollment: string; person: string; isNew: boolean; gained: boolean }> {
-  const { name, email, timeZone, account, validity, boughtAt, reason } = bought;
-  const context = { school, who, now } as Context;
-  const found = bought.person === null ? await findPersonByEmail(tx, email) : undefined;
-  const person =
-    bought.person ??
-    found?.id ??
-    (account === null ? null : await readPersonOf(tx, account)) ??
-    (await newPerson(tx, context, name, email, timeZone, account));
+  const { timeZone, validity, boughtAt, reason } = bought;
+  const { person, isNew } = await personWho(tx, { school, who, now }, bought);
   await holdTurn(tx, courseId, `person ${person}`);
   const active = await activeEnrollment(tx, school, courseId, person, now);
-  const isNew = bought.person === null && !found;
   if (active !== null) {
     const gained = await reachAsFar(tx, { school, now }, active, bought);
     return { enrollment: active, person, isNew, gained };
@@ -319,7 +333,7 @@ export async function standsAtDoor(
   const code = self && (await codeAt(tx, courseId, { code: self.code, email }, zone, now, true));
   const isIn = (await activeEnrollment(tx, context.school, courseId, person, now)) !== null;
   const at = { cohort, needs: way.needs, audience: way.audience };
-  const known = await knownAt(tx, courseId, person, isIn);
+  const known = await knownAt(tx, courseId, person, isIn, now);
   const { comer, waits } = await comerAt(
     tx,
     courseId,
@@ -333,17 +347,24 @@ export async function standsAtDoor(
   const waiting = way.waitlist ? ((await readWaitingIn(tx, courseId)).get(cohort ?? "") ?? 0) : 0;
   // Staff see the seats there are; whom they pass over is theirs to answer for.
   const theirs = self ? seatsFor(left, way.waitlist, waiting, waits, zone, now) : left;
+  const sold = await isOnSale(tx, courseId);
   const place = {
     published: true,
     archived: course.archived,
-    sold: await isOnSale(tx, courseId),
+    sold,
     ...placeOf(course, time_zone, chosen, theirs),
     ...way.place,
   };
   const faults = enrollingFaults(place, comer, zone, now);
   const refuse = (binding: EnrollingFault[], type?: string) =>
     refuseEntry(binding, time_zone, wordsOf(words, course.words), type);
-  return { faults, refuse, waits, way, code: comer.code === "holds" ? code?.found : null };
+  return {
+    ...{ faults, refuse, waits, way },
+    code: comer.code === "holds" ? code?.found : null,
+    // What anybody may enter is theirs for good, as everybody's.
+    membership: self && (sold || way.entry === "members") ? known.membership : null,
+    schoolZone: time_zone,
+  };
 }
 
 /** Makes the enrollment, if nothing keeps the person out. Staff are bound by seats and by who is in already. */
@@ -354,7 +375,12 @@ export async function enter(
   entry: Entry,
 ): Promise<{ enrollment: string }> {
   const { person, cohort, timeZone, self, reason } = entry;
-  const { faults, refuse, code } = await standsAtDoor(tx, context, courseId, entry);
+  const { faults, refuse, code, membership, schoolZone } = await standsAtDoor(
+    tx,
+    context,
+    courseId,
+    entry,
+  );
   const binding = self
     ? faults
     : faults.filter(
@@ -370,8 +396,11 @@ export async function enter(
     cohort,
     timeZone,
     enrolledAt: formatInstant(context.now),
+    ...(membership && { validity: endBy(membership, schoolZone) }),
   });
-  await insertEnrollments(tx, context.school, [{ enrollment, person, reasonOf: () => reason }]);
+  const why = membership ? `By membership: ${membership.title}` : reason;
+  await insertEnrollments(tx, context.school, [{ enrollment, person, reasonOf: () => why }]);
+  if (membership) await tieTo(tx, context, membership, courseId, id);
   if (code) await noteCodeUse(tx, context.school, code.id, id);
   await noLongerWait(tx, courseId, [person]);
   await projectOne(tx, context.school, id, context.now);

@@ -19,6 +19,7 @@ import { datesFile, endFeed, readFeed, renewFeed, showDates, showFeed } from "./
 import { enrollByHand, enrollSelf } from "./enroll";
 import { showEveryone, showFieldsOf, showSomeone, writeFieldsOf } from "./everyone";
 import { showInvitedTo } from "./invited";
+import { showMemberCourses } from "./memberships/shelf";
 import { openMyLesson, showMyCourse } from "./mine";
 import { changeZone, showOwnself } from "./own-zone";
 import { showRoster, showRosterPerson, showTotals } from "./roster";
@@ -165,6 +166,9 @@ export function enrollmentRoutes(services: Services) {
       if (asked.code) await limited(services, "join")(c, async () => undefined);
       return c.json(await enrollSelf(services, c.get("context"), course, asked), 200);
     })
+    .openapi(route(services, enrollment.getMemberCourses), async (c) =>
+      c.json(await showMemberCourses(services, c.get("context"), c.req.valid("query")), 200),
+    )
     .openapi(route(services, enrollment.getShelf), async (c) =>
       c.json(await showShelf(services, c.get("context")), 200),
     )

@@ -55,6 +55,8 @@ export function sayFault(
       return "You have asked to come in; you are written to when it is decided.";
     case "refused":
       return "The school has not let you in; you can ask again.";
+    case "needs-membership":
+      return `This ${course} is for members; the memberships that open it stand on its page.`;
     case "by-staff":
       return "The school enrolls people here itself; write to it.";
     case "full":

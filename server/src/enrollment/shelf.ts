@@ -7,6 +7,7 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { type Holding, holdingsOf } from "./holdings";
+import { membershipsOf } from "./memberships/store";
 import { goOn } from "./mine";
 
 type Held = Shelf["courses"][number];
@@ -18,11 +19,12 @@ const RANK = { open: 0, scheduled: 1, waiting: 2, closed: 3 };
 
 export async function showShelf({ db }: Pick<Services, "db">, context: Context): Promise<Shelf> {
   const { person, school, now } = context;
-  if (person === null) return { courses: [] };
+  if (person === null) return { courses: [], isMember: false };
   return reading(db, context, async (tx) => {
     const courses = (await holdingsOf(tx, school, person, now)).map((one) => sayHeld(one, now));
     // Where one was last stands before the others of its kind.
     return {
+      isMember: (await membershipsOf(tx, person, formatInstant(now))).length > 0,
       courses: courses.sort(
         (a, b) => RANK[a.state] - RANK[b.state] || (b.seen ?? "").localeCompare(a.seen ?? ""),
       ),

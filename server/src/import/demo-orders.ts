@@ -12,9 +12,11 @@ import {
 import { digestOf } from "../base/secret";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Agreed } from "../db/tables/partners";
+import { system } from "../db/who";
+import { addEnrollment } from "../enrollment/order-enrollment-store";
 import { issueDocuments } from "../sales/documents/issue";
 import { readListing } from "../sales/listing-store";
-import { addEnrollment } from "../sales/order-enrollment-store";
+import { beginMembership, tellMembership } from "../sales/memberships/membership";
 import { addEvent, readEvents } from "../sales/order-event-store";
 import { insertOrder, nextReceipt, readOrder, updateOrder } from "../sales/order-store";
 import { runs, standingAt } from "../sales/running/order-file";
@@ -49,6 +51,9 @@ const PATTERN: readonly Bought[] = [
   { ...once, givenBackAfter: 5 },
 ];
 
+/** Who is in by a membership. */
+const MEMBER = "lena.kowal@example.org";
+
 export async function demoOrders(
   tx: SchoolTransaction,
   school: SchoolId,
@@ -63,6 +68,11 @@ export async function demoOrders(
     await buy(tx, school, who, { ...(PATTERN[i % PATTERN.length] as Bought), partners }, now);
   }
   const orders = entered.map(({ enrollment }) => `o-${enrollment}`);
+  const member = (await enteredInto(tx, "winter-rye")).find(({ email }) => email === MEMBER);
+  if (member) {
+    await buy(tx, school, member, { listing: "every-course", option: "monthly" }, now);
+    orders.push(`o-${member.enrollment}`);
+  }
   await writeDocuments(tx, school, orders);
   await demoShares(tx, school, orders, now);
 }
@@ -171,6 +181,10 @@ async function buy(
     });
   }
   const kept = await readOrder(tx, order);
-  if (kept && runs(kept))
-    await updateOrder(tx, order, { standing: (await standingAt(tx, kept, now)).state });
+  if (!kept || !runs(kept)) return;
+  const standing = await standingAt(tx, kept, now);
+  await updateOrder(tx, order, { standing: standing.state });
+  if (row.offer.membership === null) return;
+  await beginMembership(tx, { school, who: system("demo"), now }, kept, row.offer);
+  await tellMembership(tx, order, standing);
 }

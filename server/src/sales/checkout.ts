@@ -175,7 +175,11 @@ export function mayBuy(
   if (seats !== 1 && !row.offer.teams) throw conflict("This is sold to one person at a time.");
   // Seats are bought for others, whoever buys them.
   if (seats === 1 && !gift && isInside)
-    throw conflict("You are in this already: it stands on your shelf.");
+    throw conflict(
+      row.offer.membership
+        ? "You have this membership already: what it opens stands on your shelf."
+        : "You are in this already: it stands on your shelf.",
+    );
 }
 
 /** So many days ahead a gift can be given. */
@@ -183,7 +187,7 @@ const GIFT_AHEAD = 366;
 
 /** A gift is one seat, paid for at some time, for somebody else, within a year. */
 function mayGive(
-  { listing, school }: OnSale,
+  { listing, school, row }: OnSale,
   { gift, seats, option }: Purchase,
   buyer: string,
   now: Instant,
@@ -192,6 +196,8 @@ function mayGive(
   const faults: { path: string; reason: string }[] = [];
   if (seats !== 1)
     faults.push({ path: "seats", reason: "A gift is for one: buy several seats to give them out" });
+  if (row.offer.membership)
+    faults.push({ path: "gift", reason: "A membership is for whoever buys it" });
   if (optionOf(listing, option)?.kind === "subscription")
     faults.push({
       path: "option",

@@ -13,6 +13,7 @@ import {
 import { digestOf, newSecret } from "../base/secret";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { enterBought } from "../enrollment/enroll";
+import { addEnrollment } from "../enrollment/order-enrollment-store";
 import { sayEnrolled } from "../enrollment/say-enrolled";
 import { noteTold } from "../enrollment/store";
 import { keepWhatHolds } from "../people/fields/answers";
@@ -27,8 +28,9 @@ import type { Doing } from "./doing";
 import { giveLater } from "./gift-later";
 import { addSold, readListing } from "./listing-store";
 import { mailBuyer, quoteInMail } from "./mail-buyer";
+import { beginMembership, sayMember } from "./memberships/membership";
+import { renewTakenUp } from "./memberships/renewal";
 import { takeOrderAnswers } from "./order-answers-store";
-import { addEnrollment } from "./order-enrollment-store";
 import { isGivenOut } from "./order-kinds";
 import { nextReceipt, type OrderRow, updateOrder } from "./order-store";
 import { renew } from "./renewal";
@@ -50,7 +52,13 @@ export async function fulfil(
   let isNew = false;
   // Seats for several are given out by the buyer; a gift on its day.
   const isForSeveral = isGivenOut(order);
-  if (order.renews && offer) entered.push(...(await renew(tx, doing, order, offer)));
+  const sold = offer?.membership ? offer : null;
+  if (sold) {
+    const member = await beginMembership(tx, doing, order, sold);
+    person = member.person;
+    isNew = member.isNew;
+    if (order.renews) await renewTakenUp(tx, doing, order, member.person, sold);
+  } else if (order.renews && offer) entered.push(...(await renew(tx, doing, order, offer)));
   for (const { id: course } of isForSeveral || order.renews ? [] : (offer?.courses ?? [])) {
     const entry = await enterBought(tx, doing, course, {
       person,
@@ -75,16 +83,12 @@ export async function fulfil(
   }
   // Whoever has no account yet comes in by a link; the others by their shelf.
   const [first] = entered;
-  if (isNew && first !== undefined && order.account_id === null) {
-    await noteTold(tx, first, doing.now);
-    await inviteWithin(
-      tx,
-      services,
-      { ...doing } as Context,
-      order.email,
-      "enrollee",
-      await sayEnrolled(tx, doing, first),
-    );
+  if (isNew && order.account_id === null && (sold || first !== undefined)) {
+    if (first !== undefined) await noteTold(tx, first, doing.now);
+    const about = sold
+      ? await sayMember(tx, order, sold)
+      : await sayEnrolled(tx, doing, first as string);
+    await inviteWithin(tx, services, { ...doing } as Context, order.email, "enrollee", about);
   }
   const answers = await takeOrderAnswers(tx, order.id);
   if (answers && person !== null) await keepWhatHolds(tx, school, person, answers);

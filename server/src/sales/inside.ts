@@ -4,8 +4,8 @@ import { isSame } from "@dawngate/core/plan";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { activeEnrollment } from "../enrollment/enroll";
+import { isByListing } from "../enrollment/order-enrollment-store";
 import { laterEnd } from "../enrollment/reach";
-import { isByListing } from "./order-enrollment-store";
 import { cohortIn } from "./terms-store";
 
 interface At {

@@ -36,8 +36,8 @@ export async function readListings(
       ${
         course === null
           ? sql``
-          : sql`and exists (select from listing_course o
-              where o.school_id = l.school_id and o.listing_id = l.id and o.course_id = ${course})`
+          : sql`and (l.membership is not null or exists (select from listing_course o
+              where o.school_id = l.school_id and o.listing_id = l.id and o.course_id = ${course}))`
       }
     order by l.title, l.id limit ${sql.lit(most + 1)}
   `.execute(tx);
@@ -96,6 +96,12 @@ export async function insertTerms(
   await tx
     .insertInto("listing_terms")
     .values({ school_id: school, listing_id: id, number, terms: JSON.stringify(offer), at, state })
+    .execute();
+  // What a membership leaves out is asked at every course's door.
+  await tx
+    .updateTable("listing")
+    .set({ membership: offer.membership && JSON.stringify(offer.membership) })
+    .where("id", "=", id)
     .execute();
   await tx.deleteFrom("listing_course").where("listing_id", "=", id).execute();
   await insertMany(

@@ -11,7 +11,12 @@ import {
 } from "@dawngate/contract/sales";
 import { addressOf } from "@dawngate/core/catalog";
 import { isSame, itemsOf } from "@dawngate/core/plan";
-import { type PriceOption, type SalesSnag, salesSnags } from "@dawngate/core/sales";
+import {
+  membershipFaults,
+  type PriceOption,
+  type SalesSnag,
+  salesSnags,
+} from "@dawngate/core/sales";
 import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
@@ -55,10 +60,13 @@ export async function showListings(
     const last = page.at(-1);
     return {
       listings: page.map(({ id, state, sold, offer, courses }) => {
-        const amount =
+        const lowest =
           offer.options.length === 0 ? null : lowestOf(listingOf(id, offer, school), context.now);
-        const price = amount === null ? null : { amount, currency: school.currency };
-        return { id, title: offer.title, state, courses, price, sold };
+        const price = lowest && { ...lowest, currency: school.currency };
+        const membership =
+          offer.membership &&
+          (course !== undefined && offer.membership.except.includes(course) ? "left-out" : "in");
+        return { id, title: offer.title, state, courses, price, membership, sold };
       }),
       next: rows.length > most && last ? writeCursor([last.offer.title, last.id]) : null,
     };
@@ -69,17 +77,32 @@ export async function showListings(
 export async function createListing(
   { db }: Pick<Services, "db">,
   context: Context,
-  { title, courses }: z.infer<typeof newListing>,
+  { title, courses, membership }: z.output<typeof newListing>,
 ): Promise<{ id: string }> {
   return db.withSchool(context, async (tx) => {
     await knownCourses(tx, courses);
-    const offer = offerSchema.parse({ title, courses: courses.map((id) => ({ id })) });
+    const offer = offerSchema.parse({
+      title,
+      courses: courses.map((id) => ({ id })),
+      membership: membership ? { except: [] } : null,
+    });
+    goTogether(offer);
     const at = formatInstant(context.now);
     const address = addressOf(title) || "listing";
     for (const id of [address, `${address}-${randomBytes(3).toString("hex")}`])
       if (await insertListing(tx, context.school, id, offer, at)) return { id };
     throw conflict("Its address is taken; try again.");
   });
+}
+
+/** Refused where something does not go with a membership. */
+function goTogether(offer: Offer): void {
+  const faults = membershipFaults(offer);
+  if (faults.length > 0)
+    throw refusal(
+      "This does not go with a membership.",
+      faults.map(({ path, reason }) => ({ path: `offer.${path}`, reason })),
+    );
 }
 
 async function knownCourses(tx: SchoolTransaction, courses: readonly string[]): Promise<void> {
@@ -164,6 +187,7 @@ export async function changeListing(
     if (same && state === row.state) return answered(tx, context, id);
     if (row.number !== number)
       throw conflict("Somebody else has changed this listing meanwhile. Load it again to see how.");
+    goTogether(offer);
     await knownCourses(
       tx,
       offer.courses.map((course) => course.id),

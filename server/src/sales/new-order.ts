@@ -19,11 +19,11 @@ interface Agreed {
 
 /** All of it but whose it is, and until when it waits. */
 export function newOrder(
-  { row, listing: terms, school, holds }: OnSale,
+  { row, listing: terms, school, holds, memberships }: OnSale,
   { listing, quote, tax, wanted, now }: Agreed,
 ) {
   const { seats } = wanted;
-  const asked = { option: quote.option, seats, holds, place: tax?.place ?? null };
+  const asked = { option: quote.option, seats, holds, memberships, place: tax?.place ?? null };
   return {
     id: `o-${randomBytes(6).toString("hex")}`,
     key: wanted.key,

@@ -14,6 +14,7 @@ import { LRUCache } from "lru-cache";
 import type { z } from "zod";
 import { notFound } from "../base/problem";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { membershipsOf } from "../enrollment/memberships/store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { listingOf } from "../school/price";
@@ -24,6 +25,8 @@ import { firstDatesOf } from "./first-dates";
 import { giveBackDay } from "./give-back-day";
 import { insideOf, wouldGain } from "./inside";
 import { type ListingRow, readHeld, readListing, readUses } from "./listing-store";
+import { hasMembership, offeredMembership } from "./memberships/membership";
+import { renewableMembership } from "./memberships/renewal";
 import { noteOfPrice } from "./price-history";
 import { type Renewable, renewable, waysToRenew } from "./renewal";
 import { type SoldCohort, soldCohorts, worst } from "./sold-cohorts";
@@ -37,6 +40,8 @@ export interface OnSale {
   state: Offered["state"];
   /** The courses of it that the one who asks is in. */
   holds: string[];
+  /** The memberships they have, by the listings. */
+  memberships: string[];
   /** They are in all of it, and would stay no longer by buying it. */
   isInside: boolean;
   /** What of it is sold with a cohort. */
@@ -67,28 +72,42 @@ export async function readOnSale(
     entered.length === 0 ? null : readUses(tx, id, email, instant),
     offer.seatLimit === null ? 0 : readHeld(tx, id, instant),
   ]);
-  const own = offer.seatLimit === null ? null : Math.max(0, offer.seatLimit - row.sold - held);
+  const free = offer.seatLimit === null ? null : Math.max(0, offer.seatLimit - row.sold - held);
   const where = { school: schoolId, timeZone: school.time_zone, now };
   const cohorts = await soldCohorts(tx, where, offer, hold);
-  const limits = [own, ...cohorts.map(({ left }) => left)].filter((left) => left !== null);
+  const limits = [free, ...cohorts.map(({ left }) => left)].filter((left) => left !== null);
   const seatsLeft = limits.length === 0 ? null : Math.min(...limits);
   const at = { school: schoolId, now };
   const asked = [...offer.courses.map((one) => one.id), ...(offer.holder?.courses ?? [])];
   const inside = person === null ? new Map() : await insideOf(tx, at, asked, person);
   const isInAll = offer.courses.every((course) => inside.has(course.id));
+  const wanted = (offer.holder?.memberships ?? []).length > 0;
+  const memberships =
+    wanted && person !== null ? await membershipsOf(tx, person, formatInstant(now)) : [];
+  const own =
+    offer.membership !== null && person !== null ? await hasMembership(tx, at, id, person) : null;
   return {
     row,
     listing: withUses(listingIn(schoolId, row, school), uses),
     school,
     seatsLeft,
-    renews: isInAll ? await renewable(tx, { ...at, person }, offer) : null,
+    renews:
+      offer.membership !== null
+        ? own && renewableMembership(id, offer, own.endsAt, school, now)
+        : isInAll
+          ? await renewable(tx, { ...at, person }, offer)
+          : null,
     cohorts,
     state: worst([
       windowState(offer.window, zoneOf(school.time_zone), now, seatsLeft),
       ...cohorts.map((one) => one.state),
     ]),
     holds: [...inside.keys()],
-    isInside: isInAll && !(await wouldGain(tx, at, { listing: id, offer }, inside)),
+    memberships: memberships.map(({ listing }) => listing),
+    isInside:
+      offer.membership !== null
+        ? own !== null
+        : isInAll && !(await wouldGain(tx, at, { listing: id, offer }, inside)),
   };
 }
 
@@ -120,7 +139,12 @@ const counts = ({ offer }: ListingRow, codes: readonly string[]) =>
 
 /** What a buyer asks for, priced. Refused where there is no such way to pay for somebody new. */
 export function priced(
-  { listing, holds, renews }: Pick<OnSale, "listing" | "holds" | "renews">,
+  {
+    listing,
+    holds,
+    memberships,
+    renews,
+  }: Pick<OnSale, "listing" | "holds" | "memberships" | "renews">,
   asked: { option?: string | undefined; seats: number; codes: readonly string[]; renews?: boolean },
   now: Instant,
   tax: Taxed | null,
@@ -138,6 +162,7 @@ export function priced(
       seats: asked.seats,
       codes: asked.codes,
       holds,
+      memberships,
       place: tax?.place ?? null,
     },
     why,
@@ -165,7 +190,7 @@ export async function showOffered(
       .slice(0, 20);
     const email = context.account?.email ?? null;
     const onSale = await readOnSale(tx, context, id, email, { codes: entered, hold: false });
-    const { row, listing, school, seatsLeft, state, holds } = onSale;
+    const { row, listing, school, seatsLeft, state, holds, memberships } = onSale;
     const { offer } = row;
     const tax = taxFor(school, offer, buyer, now);
     const isRenewal = onSale.renews !== null && seats === 1 && renews !== "false";
@@ -202,7 +227,13 @@ export async function showOffered(
       ways: waysFor(listing, isRenewal).map((one) => ({
         id: one.id,
         kind: one.kind,
-        total: quote(listing, { at: now, option: one.id, holds, place: tax?.place ?? null }).total,
+        total: quote(listing, {
+          at: now,
+          option: one.id,
+          holds,
+          memberships,
+          place: tax?.place ?? null,
+        }).total,
         count: one.kind === "installments" ? one.count : null,
         every: one.kind === "installments" || one.kind === "subscription" ? one.every : null,
         trial: one.kind === "subscription" ? one.trial : null,
@@ -214,7 +245,8 @@ export async function showOffered(
       },
       why,
       courses,
-      holds: offer.courses.length > 0 && onSale.isInside,
+      membership: await offeredMembership(tx, offer, school, now),
+      holds: (offer.courses.length > 0 || offer.membership !== null) && onSale.isInside,
       renews: isRenewal
         ? (onSale.renews ?? []).map(({ course, until, becomes }) => ({
             course,

@@ -6,6 +6,8 @@ import { readCursor, writeCursor } from "../base/cursor";
 import { notFound } from "../base/problem";
 import { digestOf } from "../base/secret";
 import type { SchoolTransaction } from "../db/connection";
+import { membershipBy } from "../enrollment/memberships/store";
+import { readEnrollments } from "../enrollment/order-enrollment-store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
@@ -13,7 +15,6 @@ import { readSchool } from "../school/store";
 import { readDocuments } from "./documents/document-store";
 import { sayDocument } from "./documents/say-document";
 import { receiptNumber } from "./fulfil";
-import { readEnrollments } from "./order-enrollment-store";
 import { readEvents } from "./order-event-store";
 import { isGivenOut } from "./order-kinds";
 import { isOpenedBy, type OrderRow, readOrder, readOrders } from "./order-store";
@@ -169,6 +170,15 @@ export async function openedBy(
   return row;
 }
 
+async function memberUntil(
+  tx: SchoolTransaction,
+  order: string,
+  now: Context["now"],
+): Promise<OwnOrder["membership"]> {
+  const held = await membershipBy(tx, { order }, formatInstant(now));
+  return held && { until: held.endsAt };
+}
+
 export async function sayOwnOrder(
   tx: SchoolTransaction,
   context: Context,
@@ -185,6 +195,7 @@ export async function sayOwnOrder(
     enrollments: isGivenOut(row) ? [] : await readEnrollments(tx, row.id),
     signedIn: row.person_id !== null && row.person_id === context.person,
     schoolName: school.name,
+    membership: await memberUntil(tx, row.id, context.now),
     payTo: row.state === "open" && row.pay_by !== null ? (school.invoicing?.payTo ?? "") : "",
     running: await sayRunning(tx, row, context.now),
     withdrawal: await withdrawalNow(tx, context, row),

@@ -10,10 +10,10 @@ import { published } from "../courses/service";
 import type { SchoolTransaction } from "../db/connection";
 import { appendEvent } from "../enrollment/append";
 import { activeEnrollment } from "../enrollment/enroll";
+import { addEnrollment } from "../enrollment/order-enrollment-store";
 import { readCase, withEvents, workOut } from "../schedule/case";
 import type { Context } from "../school/context";
 import type { Doing } from "./doing";
-import { addEnrollment } from "./order-enrollment-store";
 import type { OrderRow } from "./order-store";
 
 /** The ways by which one renews: those made for it or, where there are none, all but subscriptions. */
@@ -43,8 +43,6 @@ function isSpan(text: string): boolean {
 /** A course as it stands for somebody who would renew it. */
 export interface Renewable {
   course: string;
-  enrollment: string;
-  add: string;
   /** The end as it is, and as it would be. */
   until: Instant;
   becomes: Instant;
@@ -72,7 +70,7 @@ export async function renewable(
     const sequence = held.lastSequence + 1;
     const after = workOut(withEvents(held, [{ ...event, sequence } as never]), now).access.until;
     if (until === null || after === null || after <= until) return null;
-    found.push({ course, enrollment, add, until, becomes: after });
+    found.push({ course, until, becomes: after });
   }
   return found;
 }

@@ -76,6 +76,7 @@ const TAKEN = [
   "partner_payout",
   "order_event",
   "order_enrollment",
+  "membership",
   "order_seat",
   "code_use",
   "receipt_series",

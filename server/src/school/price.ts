@@ -27,10 +27,26 @@ export function listingOf(
   return read.value;
 }
 
-/** The lowest that is asked of somebody new on this day; null: there is no way to pay. */
-export function lowestOf(listing: Listing, at: Instant): number | null {
-  const amounts = listing.options
-    .filter(({ renewal }) => !renewal)
-    .map(({ id }) => quote(listing, { at, option: id }).total);
-  return amounts.length === 0 ? null : Math.min(...amounts);
+/** What is asked of somebody new: once, or at each step of a subscription, `P1M`. */
+export interface Price {
+  amount: number;
+  every: string | null;
 }
+
+/** The lowest that is asked of somebody new on this day; null: there is no way to pay. */
+export const lowestOf = (listing: Listing, at: Instant): Price | null =>
+  lower(
+    listing.options
+      .filter(({ renewal }) => !renewal)
+      .map((one) => ({
+        amount: quote(listing, { at, option: one.id }).total,
+        every: one.kind === "subscription" ? one.every : null,
+      })),
+  );
+
+/** The lowest of some prices. */
+export const lower = (prices: readonly Price[]): Price | null =>
+  prices.reduce<Price | null>(
+    (least, one) => (least === null || one.amount < least.amount ? one : least),
+    null,
+  );

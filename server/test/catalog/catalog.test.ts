@@ -96,12 +96,12 @@ test("what is on sale to everybody stands there with the lowest price of today; 
   expect(entries.find(({ id }) => id === rye)).toMatchObject({
     kind: "course",
     sold: true,
-    price: { amount: 8_000, currency: "EUR" },
+    price: { amount: 8_000, currency: "EUR", every: null },
   });
   expect(entries.find(({ kind }) => kind === "listing")).toMatchObject({
     title: "Both together",
     courses: ["Rye & more", "Oats"],
-    price: { amount: 15_000, currency: "EUR" },
+    price: { amount: 15_000, currency: "EUR", every: null },
   });
   expect(entries.find(({ id }) => id === "c")).toMatchObject({ sold: false, price: null });
 });

@@ -1,17 +1,21 @@
 /** What is in it: whole, by its modules, or its beginning; samples can be read. */
+import { countWords } from "@dawngate/core/courses/words";
 import { useState } from "react";
 import { View } from "react-native";
 import { QuietAction } from "../../ui/action";
 import { Text } from "../../ui/text";
+import { TextLink } from "../../ui/text-link";
 import { usePalette } from "../../ui/theme";
 import { SampleSheet } from "../sample-sheet";
+import type { Shown } from "../shown";
 import { type Drawn, Headed } from "./block";
 
 export const Outline: Drawn<"outline"> = ({ block, shown }) => {
   const { quiet, line } = usePalette();
   const [sample, setSample] = useState<{ course: string; lesson: string } | null>(null);
-  const { courses, school } = shown;
+  const { courses, school, opens } = shown;
   const inFull = (i: number) => block.shown === "whole" || (block.shown === "beginning" && i === 0);
+  if (opens !== null) return <Opened title={block.title || "What it opens"} shown={shown} />;
   return (
     <Headed title={block.title || "What is in it"}>
       {courses.map((course) => (
@@ -81,3 +85,33 @@ export const Outline: Drawn<"outline"> = ({ block, shown }) => {
     </Headed>
   );
 };
+
+/** The courses of a membership, each with its own page; of many the first. */
+function Opened({ title, shown }: { title: string; shown: Shown }) {
+  const { quiet, line } = usePalette();
+  const { courses, school, words, opens } = shown;
+  const more = (opens ?? 0) - courses.length;
+  return (
+    <Headed title={title}>
+      {courses.map(({ id, title, modules }) => (
+        <View
+          key={id}
+          style={{ paddingVertical: 10, borderBottomWidth: 1, borderBottomColor: line }}
+        >
+          <TextLink href={`/${school}/c/${id}`}>{title}</TextLink>
+          <Text kind="small" color={quiet}>
+            {countWords(words, "module", modules.length)},{" "}
+            {countWords(
+              words,
+              "lesson",
+              modules.reduce((sum, module) => sum + module.lessons.length, 0),
+            )}
+          </Text>
+        </View>
+      ))}
+      {more > 0 ? (
+        <TextLink href={`/${school}`}>{`And ${more} more in the catalog`}</TextLink>
+      ) : null}
+    </Headed>
+  );
+}

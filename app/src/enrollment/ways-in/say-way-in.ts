@@ -8,6 +8,7 @@ export const ENTRY_WORDS: Record<Entry, string> = {
   anyone: "By themselves",
   code: "With a join code",
   approval: "When the school says yes",
+  members: "As members",
   staff: "By the school's hand alone",
 };
 
@@ -16,6 +17,7 @@ export const ENTRY_SAYS: Record<Entry, string> = {
   anyone: "Whoever comes to the page enrolls there.",
   code: "Whoever has a join code, or its link, enrolls with it.",
   approval: "People ask, the school decides, and they are written to either way.",
+  members: "Whoever has a membership that it is in enrolls on the page; nobody else does.",
   staff: "Nobody enrolls on the page.",
 };
 

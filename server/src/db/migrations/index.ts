@@ -51,6 +51,7 @@ import * as m0049 from "./0049-review-mail";
 import * as m0050 from "./0050-roster-views";
 import * as m0051 from "./0051-partners";
 import * as m0052 from "./0052-year-feeds";
+import * as m0053 from "./0053-memberships";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -105,4 +106,5 @@ export const migrations = {
   "0050-roster-views": m0050,
   "0051-partners": m0051,
   "0052-year-feeds": m0052,
+  "0053-memberships": m0053,
 };

@@ -221,7 +221,24 @@ interface YearEntryTable {
   gone: Generated<boolean>;
 }
 
+/** Who has a membership by an order, and until when. */
+export interface MembershipTable {
+  school_id: string;
+  order_id: string;
+  listing_id: string;
+  person_id: string;
+  agreed_at: string;
+  left_out: string[];
+  begins_at: string;
+  ends_at: string | null;
+  stops_at: string | null;
+  shut: Generated<boolean>;
+  paid_through: string | null;
+  grace: Generated<number>;
+}
+
 export interface EnrollmentTables {
+  membership: MembershipTable;
   year_feed: YearFeedTable;
   year_entry: YearEntryTable;
   roster_view: RosterViewTable;

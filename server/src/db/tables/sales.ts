@@ -8,7 +8,7 @@ import type {
   OrderTax,
   PaymentTerms,
 } from "@dawngate/contract/sales";
-import type { Quote } from "@dawngate/core/sales";
+import type { Membership, Quote } from "@dawngate/core/sales";
 import type { Order } from "@dawngate/core/sales/orders";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
 import type { Agreed } from "./partners";
@@ -20,6 +20,8 @@ export interface ListingTable {
   state: "draft" | "on-sale" | "private" | "hidden";
   number: number;
   sold: Generated<number>;
+  /** As its terms say now; null: it is courses. */
+  membership: ColumnType<Membership | null, string | null | undefined, string | null>;
 }
 
 export interface ListingTermsTable {

@@ -9,6 +9,8 @@ import {
 } from "@dawngate/core/enrollment";
 import type { Instant, Zone } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
+import { membershipFor } from "../memberships/member";
+import type { HeldMembership } from "../memberships/store";
 import { notFitting } from "./audience";
 import { lastRequest, placeOn } from "./queue-store";
 import { findCode, isBlocked, notCompleted, USUAL_WAY, type WayRow } from "./store";
@@ -59,6 +61,8 @@ export async function codeAt(
 interface KnownComer {
   isIn: boolean;
   blocked: boolean;
+  /** The membership by which the course is open to them; null: none is. */
+  membership: HeldMembership | null;
 }
 
 export async function knownAt(
@@ -66,8 +70,13 @@ export async function knownAt(
   course: string,
   person: string | null,
   isIn: boolean,
+  now: Instant,
 ): Promise<KnownComer> {
-  return { isIn, blocked: person !== null && (await isBlocked(tx, person, course)) };
+  return {
+    isIn,
+    blocked: person !== null && (await isBlocked(tx, person, course)),
+    membership: await membershipFor(tx, person, course, now),
+  };
 }
 
 /** What of somebody counts at one door: they have completed what is asked, have asked, wait. */
@@ -77,7 +86,7 @@ export async function comerAt(
   { cohort, needs, audience }: { cohort: string | null } & Pick<WayRow, "needs" | "audience">,
   { person, email }: Pick<Knocks, "person" | "email">,
   code: Awaited<ReturnType<typeof codeAt>>,
-  known: KnownComer,
+  { membership, ...known }: KnownComer,
   now: Instant,
   /** Whether they stand before it, and can still answer what is asked there. */
   atDoor = true,
@@ -90,6 +99,7 @@ export async function comerAt(
   const offered = waits?.state === "offered" && until !== null && Date.parse(until) > now;
   const comer: Comer = {
     ...known,
+    isMember: membership !== null,
     email,
     // A visitor may have completed it under another name: they are asked to sign in first.
     missing: email === null ? [] : await notCompleted(tx, person, needs),

@@ -126,7 +126,7 @@ export async function showMayEnter(
         ) ?? null)
       : null;
     const door = { cohort: id, needs: way.needs, audience: way.audience };
-    const known = await knownAt(tx, course, who.person, false);
+    const known = await knownAt(tx, course, who.person, false, now);
     const { comer, waits } = await comerAt(tx, course, door, who, null, known, now);
     const waiting = (await readWaitingIn(tx, course)).get(id ?? "") ?? 0;
     const theirs = seatsFor(left, way.waitlist, waiting, waits, zone, now);

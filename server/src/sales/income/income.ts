@@ -11,6 +11,7 @@ import type { Services } from "../../school/kit";
 import { reading } from "../../school/service";
 import { readSchool } from "../../school/store";
 import { readOrder } from "../order-store";
+import { membershipOf } from "../running/course-access";
 import { orderFile } from "../running/order-file";
 import { INCOME } from "../tasks";
 import { countPaid, paidOrders, readNames } from "./income-store";
@@ -107,7 +108,11 @@ export async function incomeIn(
     months: figures.months,
     rows: figures.rows.map(({ listing, course, cohort, months }) => ({
       listing: { id: listing, title: named("listing", listing) },
-      course: { id: course, title: named("course", course) },
+      course: {
+        id: course,
+        title:
+          course === membershipOf(listing) ? named("listing", listing) : named("course", course),
+      },
       cohort: cohort === null ? null : { id: cohort, name: named("cohort", cohort) },
       months,
     })),

@@ -3,14 +3,26 @@ import type { Offer } from "@dawngate/contract/sales";
 import type { Order } from "@dawngate/core/sales/orders";
 import { formatDate, type Instant, localDateAt, type Zone, zoneOf } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
+import { boughtMembership } from "../../enrollment/memberships/store";
+import { doneByOrder, furthestOf } from "../../enrollment/order-enrollment-store";
 import { type Case, clockOf, readCase, workOut } from "../../schedule/case";
 import type { Context } from "../../school/context";
-import { furthestOf } from "../order-enrollment-store";
+import { readSchool } from "../../school/store";
+import { membershipEnd } from "../memberships/membership-end";
 import type { OrderRow } from "../order-store";
 
 type Course = Order["courses"][number];
 
 type Reached = Pick<Course, "id" | "single" | "cohort" | "access" | "progress">;
+
+/** What an order is of: courses, or a membership as if it were one, since it is given back and earned as a whole. */
+export const soldOf = (order: OrderRow, offer: Offer | null): Offer["courses"] =>
+  offer?.membership
+    ? [{ id: membershipOf(order.listing_id), price: null }]
+    : (offer?.courses ?? []);
+
+/** The name of a membership where orders name courses: none is called so, since theirs have no spaces. */
+export const membershipOf = (listing: string) => `membership ${listing}`;
 
 /** Every course of the order; of a team the seat that is furthest. */
 export async function coursesOf(
@@ -19,6 +31,7 @@ export async function coursesOf(
   order: OrderRow,
   offer: Offer | null,
 ): Promise<Reached[]> {
+  if (offer?.membership) return [await memberAccess(tx, order, offer)];
   const courses: Reached[] = [];
   for (const { id, price } of offer?.courses ?? []) {
     const enrollment = await furthestOf(tx, order.id, id);
@@ -31,6 +44,36 @@ export async function coursesOf(
     });
   }
   return courses;
+}
+
+/** A membership's days, in the school's clock; and what was learned in all that was taken up by it. */
+async function memberAccess(
+  tx: SchoolTransaction,
+  order: OrderRow,
+  offer: Offer,
+): Promise<Reached> {
+  const school = await readSchool(tx);
+  const zone = zoneOf(school.time_zone);
+  const held = await boughtMembership(tx, order.id);
+  const begins = Date.parse(held?.beginsAt ?? order.bought_at) as Instant;
+  const ends = held
+    ? held.endsAt === null
+      ? null
+      : (Date.parse(held.endsAt) as Instant)
+    : membershipEnd(offer, school, begins);
+  const last = lastDay(ends, zone);
+  return {
+    id: membershipOf(order.listing_id),
+    single: 0 as Course["single"],
+    cohort: null,
+    access: {
+      from: formatDate(localDateAt(zone, begins)),
+      through: last === null ? null : formatDate(last),
+      moved: [],
+      paused: 0,
+    },
+    progress: await doneByOrder(tx, order.id),
+  };
 }
 
 /** In the course's clock; nobody is in it yet: it waits. */

@@ -3,14 +3,14 @@ import { USUAL_TERMS } from "@dawngate/contract/sales";
 import { type Order, type OrderAt, orderAt, parseOrder } from "@dawngate/core/sales/orders";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
+import { begunAt } from "../../enrollment/order-enrollment-store";
 import type { Context } from "../../school/context";
 import { readSchool } from "../../school/store";
-import { begunAt } from "../order-enrollment-store";
 import { readEvents } from "../order-event-store";
 import type { OrderRow } from "../order-store";
 import { readSeats } from "../seat-store";
 import { readTerms } from "../terms-store";
-import { coursesOf } from "./course-access";
+import { coursesOf, soldOf } from "./course-access";
 
 /** It goes on after the purchase: in parts, or from period to period. */
 export const runs = ({ kind, quote, series }: OrderRow): boolean =>
@@ -88,7 +88,7 @@ export async function orderFile(
     seatsGiven: exact ? (await readSeats(tx, order.id)).length : 0,
     courses: exact
       ? await coursesOf(tx, exact, order, offer)
-      : (offer?.courses ?? []).map(({ id, price }) => ({
+      : soldOf(order, offer).map(({ id, price }) => ({
           id,
           single: price ?? 0,
           access: { from: bought, through: null },

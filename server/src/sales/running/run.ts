@@ -6,10 +6,11 @@ import type { OrderAt } from "@dawngate/core/sales/orders";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import { appendEvent } from "../../enrollment/append";
+import { enrollmentsOfOrder } from "../../enrollment/order-enrollment-store";
 import { follow } from "../../jobs/outbox";
 import type { Services } from "../../school/kit";
 import type { Doing } from "../doing";
-import { enrollmentsOfOrder } from "../order-enrollment-store";
+import { tellMembership } from "../memberships/membership";
 import { type OrderRow, readOrder, updateOrder } from "../order-store";
 import { tellEnded, tellSuspended } from "./letters";
 import { runs, standingAt } from "./order-file";
@@ -31,6 +32,7 @@ export async function runOn(
   if (order?.state !== "paid" || !(refunded || runs(order))) return null;
   const at = await standingAt(tx, order, doing.now);
   const news = await tellEnrollments(tx, doing, order, at);
+  await tellMembership(tx, id, at);
   // What is disputed is told of by itself.
   if (news.has("suspended") && at.state !== "disputed")
     await tellSuspended(tx, services, doing, order, at);

@@ -46,6 +46,22 @@ export async function enrollmentsOfOrder(tx: SchoolTransaction, order: string) {
     .execute();
 }
 
+/** The enrollments that are somebody's by memberships of a listing, and can still be moved. */
+export async function enrollmentsByMembership(
+  tx: SchoolTransaction,
+  listing: string,
+  person: string,
+): Promise<{ id: string; course: string }[]> {
+  const { rows } = await sql<{ id: string; course: string }>`
+    select distinct e.id, e.course_id as course from membership m
+    join order_enrollment k on k.school_id = m.school_id and k.order_id = m.order_id and k.gained
+    join enrollment e on e.school_id = k.school_id and e.id = k.enrollment_id
+    where m.listing_id = ${listing} and m.person_id = ${person} and not m.shut
+    order by e.id limit 1000
+  `.execute(tx);
+  return rows;
+}
+
 /** Of those who are in a course by an order the one who is furthest; null: nobody is. */
 export async function furthestOf(
   tx: SchoolTransaction,
@@ -67,6 +83,20 @@ export async function furthestOf(
     .limit(1)
     .executeTakeFirst();
   return row?.id ?? null;
+}
+
+/** Lessons done, and to be done, in all that is somebody's by an order. */
+export async function doneByOrder(
+  tx: SchoolTransaction,
+  order: string,
+): Promise<{ done: number; of: number }> {
+  const { rows } = await sql<{ done: number; of: number }>`
+    select coalesce(sum(e.done), 0)::integer as done, coalesce(sum(e.required), 0)::integer as of
+    from order_enrollment k
+    join enrollment e on e.school_id = k.school_id and e.id = k.enrollment_id
+    where k.order_id = ${order} and k.gained
+  `.execute(tx);
+  return rows[0] ?? { done: 0, of: 0 };
 }
 
 /** When somebody first began what was bought by an order; null: nobody has. */

@@ -1,0 +1,156 @@
+/** Memberships in the database: who has one, until when, and what courses are in it. */
+import type { Cover } from "@dawngate/contract/courses";
+import type { Membership } from "@dawngate/core/sales";
+import { type RawBuilder, sql } from "kysely";
+import type { SchoolId, SchoolTransaction } from "../../db/connection";
+import type { MembershipTable } from "../../db/tables/enrollment";
+
+/** A membership as it was bought. */
+export interface HeldMembership {
+  order: string;
+  listing: string;
+  title: string;
+  agreedAt: string;
+  leftOut: string[];
+  /** What is left out of it today; null: it is sold as none any more. */
+  now: Membership | null;
+  endsAt: string | null;
+  paidThrough: string | null;
+  grace: number;
+}
+
+export async function insertMembership(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  row: Omit<MembershipTable, "school_id" | "shut" | "grace" | "stops_at" | "paid_through">,
+): Promise<void> {
+  await tx
+    .insertInto("membership")
+    .values({ school_id: school, ...row, stops_at: null, paid_through: null })
+    .onConflict((on) => on.doNothing())
+    .execute();
+}
+
+/** How what is paid for it stands now. */
+export async function keepMembership(
+  tx: SchoolTransaction,
+  order: string,
+  set: Pick<MembershipTable, "stops_at" | "paid_through"> & { shut: boolean; grace: number },
+): Promise<void> {
+  await tx.updateTable("membership").set(set).where("order_id", "=", order).execute();
+}
+
+/** The memberships that somebody has at an instant, the longest first. */
+export async function membershipsOf(
+  tx: SchoolTransaction,
+  person: string,
+  at: string,
+): Promise<HeldMembership[]> {
+  const { rows } = await sql<HeldMembership>`
+    select m.order_id as order, m.listing_id as listing, l.title, m.agreed_at as "agreedAt",
+      m.left_out as "leftOut", l.membership as now, m.ends_at as "endsAt",
+      m.paid_through as "paidThrough", m.grace
+    from membership m
+    join listing l on l.school_id = m.school_id and l.id = m.listing_id
+    where m.person_id = ${person} and ${holding(at)}
+    order by least(m.ends_at, m.stops_at) desc nulls first, m.order_id limit 20
+  `.execute(tx);
+  return rows;
+}
+
+const holding = (at: string): RawBuilder<boolean> => sql`
+  m.begins_at <= ${at}::timestamptz and not m.shut
+    and coalesce(least(m.ends_at, m.stops_at) > ${at}::timestamptz, true)`;
+
+/** The one of an order, where it holds at an instant; or the last of a listing that somebody has. */
+export async function membershipBy(
+  tx: SchoolTransaction,
+  by: { order: string } | { listing: string; person: string },
+  at: string,
+): Promise<{ order: string; endsAt: string | null } | null> {
+  const { rows } = await sql<{ order: string; endsAt: string | null }>`
+    select m.order_id as order, m.ends_at as "endsAt" from membership m
+    where ${
+      "order" in by
+        ? sql`m.order_id = ${by.order} and ${holding(at)}`
+        : // One that begins when another ends is theirs as well.
+          sql`m.person_id = ${by.person} and m.listing_id = ${by.listing} and not m.shut
+            and coalesce(least(m.ends_at, m.stops_at) > ${at}::timestamptz, true)`
+    }
+    order by m.ends_at desc nulls first, m.order_id limit 1
+  `.execute(tx);
+  return rows[0] ?? null;
+}
+
+/** From when to when the membership of an order is, as it was agreed; null: it is of none. */
+export async function boughtMembership(
+  tx: SchoolTransaction,
+  order: string,
+): Promise<{ beginsAt: string; endsAt: string | null } | null> {
+  const row = await tx
+    .selectFrom("membership")
+    .select(["begins_at as beginsAt", "ends_at as endsAt"])
+    .where("order_id", "=", order)
+    .executeTakeFirst();
+  return row ?? null;
+}
+
+/** When a course was published first; null: never. */
+export async function firstPublished(
+  tx: SchoolTransaction,
+  course: string,
+): Promise<string | null> {
+  const row = await tx
+    .selectFrom("course_version")
+    .select((q) => q.fn.min("published_at").as("at"))
+    .where("course_id", "=", course)
+    .executeTakeFirst();
+  return row?.at ?? null;
+}
+
+/** So many of a school's courses are looked at, in its own order, as in its catalog. */
+const COURSES = 500;
+
+/** The courses of a school that visitors meet, in its own order, each with what decides whether a membership opens it. */
+export async function coursesMet(tx: SchoolTransaction) {
+  const { rows } = await sql<{
+    id: string;
+    title: string;
+    published: string;
+    cover: Cover | null;
+  }>`
+    select c.id, v.title, (
+      select min(f.published_at) from course_version f
+      where f.school_id = c.school_id and f.course_id = c.id
+    ) as published, (
+      select jsonb_build_object('hash', k.hash, 'width', k.width, 'height', k.height,
+        'x', k.focus_x, 'y', k.focus_y)
+      from course_cover k where k.school_id = c.school_id and k.course_id = c.id
+    ) as cover
+    from course c
+    join course_version v on v.school_id = c.school_id and v.course_id = c.id
+      and v.number = c.current_version
+    where not c.archived and (c.catalog <> 'unlisted' or exists (
+      select from listing_course k join listing l on l.school_id = k.school_id and l.id = k.listing_id
+      where k.school_id = c.school_id and k.course_id = c.id and l.state = 'on-sale'))
+    order by c.position, c.id limit ${sql.lit(COURSES)}
+  `.execute(tx);
+  return rows;
+}
+
+/** Courses that somebody is in. */
+export async function takenUp(
+  tx: SchoolTransaction,
+  person: string,
+  at: string,
+): Promise<Set<string>> {
+  const rows = await tx
+    .selectFrom("enrollment")
+    .select("course_id")
+    .distinct()
+    .where("person_id", "=", person)
+    .where((q) => q.or([q("access_until", "is", null), q("access_until", ">", at)]))
+    .limit(COURSES * 4)
+    .execute();
+  return new Set(rows.map(({ course_id }) => course_id));
+}
