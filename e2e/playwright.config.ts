@@ -10,6 +10,7 @@ if (!url) throw new Error("The browser tests need a server: run them with npm te
 const ON_A_PHONE = [
   "**/ui/trouble.spec.ts",
   "**/sales/place.spec.ts",
+  "**/sales/membership.spec.ts",
   // How people come in is set, and stood before, in one hand.
   "**/enrollment/ways-in.spec.ts",
   // Making and looking wide: seen in pictures.

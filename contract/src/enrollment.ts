@@ -82,7 +82,9 @@ export const invitedTo = z
     courses: z.array(
       z.object({
         title: z.string(),
-        says: z.array(z.string()).describe("In what one is, with whom."),
+        says: z
+          .array(z.string())
+          .describe("In what one is, with whom; or what a membership opens."),
         dates: z
           .array(z.object({ when: z.string(), what: z.string() }))
           .describe("What opens first."),

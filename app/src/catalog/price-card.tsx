@@ -80,7 +80,7 @@ export function PriceCard({ school, id, title }: Props) {
       </View>
       {state === "open" ? (
         <LinkAction href={`/${school}/o/${id}`}>
-          {first?.kind === "free" ? "Get it" : "Buy it"}
+          {data.membership ? "Become a member" : first?.kind === "free" ? "Get it" : "Buy it"}
         </LinkAction>
       ) : (
         <Text kind="strong" role="status">

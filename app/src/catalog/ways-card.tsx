@@ -98,7 +98,12 @@ export function Ways({ shown }: { shown: Shown }) {
         ))}
       {course && !isBought ? <CodeDoor ways={ways} join={join} /> : null}
       {memberships.map((one) => (
-        <PriceCard key={one.id} school={school} id={one.id} title={one.title} />
+        <View
+          key={one.id}
+          style={{ gap: 10, borderTopWidth: 1, borderTopColor: line, paddingTop: 18 }}
+        >
+          <PriceCard school={school} id={one.id} title={one.title} />
+        </View>
       ))}
     </View>
   );

@@ -34,9 +34,11 @@ export function InvitedTo({ token }: { token: string }) {
               </Text>
             </View>
           ))}
-          <Text kind="small" color={quiet}>
-            {small.join(" ")}
-          </Text>
+          {small.length > 0 ? (
+            <Text kind="small" color={quiet}>
+              {small.join(" ")}
+            </Text>
+          ) : null}
         </View>
       ))}
     </>

@@ -200,6 +200,7 @@ function LeftOut({ school, offer, set }: { school: string } & Pick<Props, "offer
         Every course is open by it, those to come too, but for those left out here. Whoever has it
         already keeps what was published by the day they bought it.
       </Text>
+      <Text kind="smallStrong">Left out of it</Text>
       <CourseChoices
         school={school}
         label="Left out of it"

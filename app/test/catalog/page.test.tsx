@@ -11,6 +11,10 @@ import { runsOut } from "../../src/catalog/runs-out";
 import { type Shown, shownListing } from "../../src/catalog/shown";
 import { draw } from "../helpers/draw";
 
+jest.mock("expo-router", () => ({
+  Link: ({ children }: { children: React.ReactNode }) => children,
+}));
+
 const WORDS = {
   course: "course",
   module: "module",
@@ -66,6 +70,24 @@ test.each([
     for (const one of hidden) expect(queryAllByText(one)).toHaveLength(0);
   },
 );
+
+test("a membership says how many courses it opens, the first by name, and where the others are", () => {
+  const all = shownListing(
+    "ember-row",
+    { ...LISTING, membership: { courses: 5 } },
+    () => undefined,
+  );
+  expect([all.short, all.facts, all.opens]).toEqual([
+    "Every course, and those to come.",
+    ["5 courses"],
+    5,
+  ]);
+  const { getByText, queryByText } = draw(<Outline block={newBlock("outline", "o")} shown={all} />);
+  getByText("Rye");
+  getByText("And 3 more in the catalog");
+  // What stands in each is on the course's own page.
+  expect(queryByText("Rye two")).toBeNull();
+});
 
 test("what is left empty says what the listing says; what nobody says is not there", () => {
   const gains = draw(<Gains block={newBlock("gains", "g")} shown={shown} />);

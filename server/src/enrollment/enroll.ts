@@ -304,6 +304,8 @@ interface Entry {
   /** They come by themselves, with this address, and perhaps a join code; null: staff let them in. */
   self: { email: string; code: string } | null;
   reason: string | null;
+  /** They asked for it themselves, or waited for it; what they may have as members they have as members. */
+  asked?: boolean;
   /** Staff let them in against what may be overruled. */
   overrules?: boolean;
 }
@@ -313,7 +315,7 @@ export async function standsAtDoor(
   tx: SchoolTransaction,
   context: Pick<Context, "school" | "now">,
   courseId: string,
-  { person, cohort, self }: Pick<Entry, "person" | "cohort" | "self">,
+  { person, cohort, self, asked = false }: Pick<Entry, "person" | "cohort" | "self" | "asked">,
 ) {
   const { now } = context;
   // The same press twice, two windows at once: they take turns.
@@ -362,7 +364,7 @@ export async function standsAtDoor(
     ...{ faults, refuse, waits, way },
     code: comer.code === "holds" ? code?.found : null,
     // What anybody may enter is theirs for good, as everybody's.
-    membership: self && (sold || way.entry === "members") ? known.membership : null,
+    membership: (self || asked) && (sold || way.entry === "members") ? known.membership : null,
     schoolZone: time_zone,
   };
 }

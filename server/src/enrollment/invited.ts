@@ -5,6 +5,8 @@ import { formatInstant } from "@dawngate/core/time";
 import type { Database } from "../db/connection";
 import { findPersonByEmail } from "../people/store";
 import { findInvitation } from "../school/staff";
+import { sayMembership } from "./memberships/say";
+import { membershipsOf } from "./memberships/store";
 import { sayEnrolled } from "./say-enrolled";
 import { linesOf } from "./store";
 
@@ -22,6 +24,8 @@ export async function showInvitedTo(
     if (!person) return { courses: [] };
     const held = await linesOf(tx, person.id, formatInstant(now));
     const courses: InvitedTo["courses"] = [];
+    for (const one of (await membershipsOf(tx, person.id, formatInstant(now))).slice(0, MOST))
+      courses.push(await sayMembership(tx, one));
     for (const { id } of held.slice(0, MOST))
       courses.push(await sayEnrolled(tx, { school, now }, id));
     return { courses };

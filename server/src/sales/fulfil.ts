@@ -13,6 +13,7 @@ import {
 import { digestOf, newSecret } from "../base/secret";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { enterBought } from "../enrollment/enroll";
+import { sayMembership } from "../enrollment/memberships/say";
 import { addEnrollment } from "../enrollment/order-enrollment-store";
 import { sayEnrolled } from "../enrollment/say-enrolled";
 import { noteTold } from "../enrollment/store";
@@ -28,7 +29,7 @@ import type { Doing } from "./doing";
 import { giveLater } from "./gift-later";
 import { addSold, readListing } from "./listing-store";
 import { mailBuyer, quoteInMail } from "./mail-buyer";
-import { beginMembership, sayMember } from "./memberships/membership";
+import { beginMembership } from "./memberships/membership";
 import { renewTakenUp } from "./memberships/renewal";
 import { takeOrderAnswers } from "./order-answers-store";
 import { isGivenOut } from "./order-kinds";
@@ -86,7 +87,7 @@ export async function fulfil(
   if (isNew && order.account_id === null && (sold || first !== undefined)) {
     if (first !== undefined) await noteTold(tx, first, doing.now);
     const about = sold
-      ? await sayMember(tx, order, sold)
+      ? await sayMembership(tx, { title: order.title, leftOut: sold.membership?.except ?? [] })
       : await sayEnrolled(tx, doing, first as string);
     await inviteWithin(tx, services, { ...doing } as Context, order.email, "enrollee", about);
   }

@@ -5,6 +5,7 @@
 import type { CatalogPage, PublicCourse, PublicListing } from "@dawngate/contract/catalog";
 import type { MemberCourses, Shelf } from "@dawngate/contract/enrollment";
 import type { Income, ListingAnswer, Offered, OwnOrder } from "@dawngate/contract/sales";
+import type { EntryRequests } from "@dawngate/contract/ways-in";
 import type { Instant } from "@dawngate/core/time";
 import { orderRunner } from "../../src/sales/running/charge";
 import { OWNER } from "../helpers/owned";
@@ -234,10 +235,40 @@ describe("a member", () => {
     await school.owned.app.workOff();
     const mails = school.owned.app.mails.filter(({ to }) => to === "kim@example.org");
     const [way, ...others] = mails.filter(({ text }) => text.includes("/welcome?token="));
-    expect(way?.text).toMatch(/You have “All breads”: 2 courses are open to you, and those that/);
+    expect(way?.text).toMatch(/You have “All breads”: 2 courses are open to you, and those to come/);
     expect(others).toEqual([]);
     expect((await own(bought)).membership).not.toBeNull();
   });
+});
+
+test("who asks to come into what is sold, as a member, has it as a member once the school says yes", async () => {
+  const alone = await school.onSale("Oats, asked for", { courses: [{ id: oats }] });
+  const { app, ask } = school.owned;
+  const way = {
+    cohort: null,
+    listed: true,
+    question: null,
+    domains: [],
+    needs: [],
+    waitlist: null,
+  };
+  const set = (entry: string) =>
+    app.ask(OWNER, "PUT", `/schools/one/courses/${oats}/ways`, { ...way, entry });
+  await set("approval");
+  const bought = await joins("yara", monthly);
+  expect(await takesUp("yara", oats)).toMatch(/The school decides who comes in/);
+  const path = `/schools/one/catalog/${oats}/requests`;
+  const asked = { cohort: null, timeZone: "Europe/Lisbon", words: "" };
+  expect((await app.ask("yara@example.org", "POST", path, asked)).status).toBeLessThan(300);
+  const queue = `/schools/one/courses/${oats}/requests`;
+  const { requests } = await ask<EntryRequests>("GET", queue);
+  const yes = { requests: requests.map(({ id }) => id), approve: true, reason: "" };
+  await ask("POST", queue, yes);
+  expect((await held("yara", oats))?.until).toBe("2027-04-09T23:00:00Z");
+  const { enrollments } = await school.order(bought);
+  expect(enrollments.map(({ title }) => title)).toEqual(["Oats"]);
+  await set("anyone");
+  await change(alone, {}, "hidden");
 });
 
 describe("what is left out", () => {

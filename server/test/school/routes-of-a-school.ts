@@ -70,6 +70,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ],
   ["POST", "/schools/one/questions/reading?name=a.txt", new Uint8Array(), "courses.edit"],
   ["DELETE", "/schools/one/questions/x", undefined, "courses.edit"],
+  ["GET", "/schools/one/shelf/memberships", undefined, "self.learn"],
   ["GET", "/schools/one/shelf/e2/lessons/l1/quiz", undefined, "self.learn"],
   ["POST", "/schools/one/shelf/e2/lessons/l1/quiz/attempts", { key: "press-12345" }, "self.learn"],
   [

@@ -141,6 +141,7 @@ export async function decideRequests(
           cohort: row.cohort,
           timeZone: row.timeZone,
           self: null,
+          asked: true,
           reason: `Let in by ${context.who.name}`,
         };
         const { enrollment } = await enter(tx, context, course, entry);

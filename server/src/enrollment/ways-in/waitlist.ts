@@ -214,7 +214,8 @@ async function give(
   { id, course, cohort, person, timeZone, email, name, user_id }: Waiter,
 ): Promise<void> {
   try {
-    const entry = { person, cohort, timeZone, self: null, reason: "A place came free" };
+    const reason = "A place came free";
+    const entry = { person, cohort, timeZone, self: null, asked: true, reason };
     const { enrollment } = await enter(tx, context, course, entry);
     const first = ["You waited for a place, and one came free: it is yours."];
     await tellEnrolled(tx, parts, context, enrollment, email, { name, user_id }, first);

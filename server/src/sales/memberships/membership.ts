@@ -7,7 +7,6 @@ import { personWho } from "../../enrollment/enroll";
 import { coursesOpenBy } from "../../enrollment/memberships/member";
 import { insertMembership, keepMembership, membershipBy } from "../../enrollment/memberships/store";
 import type { Context } from "../../school/context";
-import { inMail } from "../../school/in-mail";
 import { readSchool, type SchoolRow } from "../../school/store";
 import type { Doing } from "../doing";
 import type { OrderRow } from "../order-store";
@@ -89,24 +88,6 @@ export async function offeredMembership(
     courses: open.length,
     titles: open.slice(0, NAMED).map(({ title }) => title),
     until: until === null ? null : formatInstant(until),
-  };
-}
-
-/** What a new member reads who has no account yet. */
-export async function sayMember(
-  tx: SchoolTransaction,
-  { title }: Pick<OrderRow, "title">,
-  offer: Offer,
-) {
-  const open = await coursesOpenBy(tx, offer.membership?.except ?? []);
-  const named = inMail(title);
-  return {
-    title: named,
-    says: [
-      `You have “${named}”: ${open.length === 1 ? "one course is" : `${open.length} courses are`} open to you, and those that come. You take each one up when you like.`,
-    ],
-    dates: [],
-    small: [],
   };
 }
 
