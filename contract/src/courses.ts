@@ -77,6 +77,11 @@ const scheduled = {
   id: z.string(),
   title: z.string(),
   visible,
+  cohorts: z
+    .array(z.string())
+    .nullable()
+    .optional()
+    .describe("Only people of these cohorts have it; left out: everybody."),
   gate: gateJson.nullable(),
   closes: momentJson.nullable(),
   due: momentJson.nullable(),

@@ -15,6 +15,7 @@ const NAMES: Record<string, string> = {
   window: "Enrollment window",
   validity: "Validity",
   visible: "Visible",
+  cohorts: "Only for cohorts",
   gate: "Gate",
   closes: "Closes",
   due: "Due",

@@ -135,12 +135,18 @@ function taken(): Applied {
   return { ok: false, reason: "Something of this name stands in the course already" };
 }
 
+/** What an outline says only where it is said: null takes it out, so that two outlines that say the same are alike. */
+const SAID_OR_NOT: readonly string[] = ["cohorts"];
+
 /** What was set, and what stood there before. */
 function changed<T extends object>(item: T, set: Partial<T>): { next: T; previous: Partial<T> } {
   const given = Object.entries(set).filter(([, value]) => value !== undefined);
-  const previous = given.map(([key]) => [key, item[key as keyof T]]);
+  const previous = given.map(([key]) => [key, item[key as keyof T] ?? null]);
+  const next = Object.entries({ ...item, ...Object.fromEntries(given) }).filter(
+    ([key, value]) => value !== null || !SAID_OR_NOT.includes(key),
+  );
   return {
-    next: { ...item, ...Object.fromEntries(given) },
+    next: Object.fromEntries(next) as T,
     previous: Object.fromEntries(previous) as Partial<T>,
   };
 }

@@ -170,7 +170,13 @@ export function outdent(course: PlanCourse, id: string, newId: () => string): Op
     ...newModule(own, lesson.title),
     ...(keeps
       ? {}
-      : { visible: lesson.visible, gate: lesson.gate, closes: lesson.closes, due: lesson.due }),
+      : {
+          visible: lesson.visible,
+          ...(lesson.cohorts && { cohorts: lesson.cohorts }),
+          gate: lesson.gate,
+          closes: lesson.closes,
+          due: lesson.due,
+        }),
   };
   const moving = keeps ? [lesson, ...following] : following;
   return [

@@ -1,5 +1,11 @@
 /** Items that wait for their own opening in a circle: publishing refuses them. */
-import type { PlanCohort, PlanCourse, PlanGate, PlanSchool } from "../plan";
+import {
+  courseForEverybody,
+  type PlanCohort,
+  type PlanCourse,
+  type PlanGate,
+  type PlanSchool,
+} from "../plan";
 import { prepareCourse } from "../schedule";
 
 /** The identifiers of items whose gate counts from an opening that leads back to them. */
@@ -8,7 +14,8 @@ export function circularItems(
   course: PlanCourse,
   cohort: PlanCohort | null = null,
 ): string[] {
-  return prepareCourse(school, course, cohort)
+  // For all at once: a circle among what one cohort has is one.
+  return prepareCourse(school, courseForEverybody(course), cohort)
     .items.filter(({ gate }) => gate?.when.some(({ circular }) => circular))
     .map(({ id }) => id);
 }

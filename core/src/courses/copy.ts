@@ -1,5 +1,5 @@
 /** Copies of modules and lessons, put into this course or another one. */
-import type { PlanCourse, PlanLesson, PlanModule } from "../plan";
+import { forEverybody, type PlanCourse, type PlanLesson, type PlanModule } from "../plan";
 import { findPlace, outermost } from "./arrange";
 import type { Operation } from "./operation";
 import { rebound } from "./rebound";
@@ -38,6 +38,9 @@ export function putCopies(
       names.set(id, newId());
   const counted = (item: string) => names.get(item) ?? (findPlace(course, item) ? item : undefined);
   const nameOf = (id: string) => names.get(id) as string;
+  // In another course there are none of these cohorts.
+  const own = <T extends PlanModule | PlanLesson>(item: T): T =>
+    clip.course === course.id ? item : (forEverybody(item) as T);
   const place = row === null ? null : findPlace(course, row);
   let module = place?.module.id ?? course.modules.at(-1)?.id ?? null;
   let after = place
@@ -47,7 +50,7 @@ export function putCopies(
   const putLesson = (lesson: PlanLesson) => {
     if (module === null) return;
     const id = nameOf(lesson.id);
-    const copy = { ...rebound(lesson, counted), id };
+    const copy = { ...own(rebound(lesson, counted)), id };
     const copyOf = lesson.empty ? {} : { copyOf: { course: clip.course, lesson: lesson.id } };
     operations.push({ type: "insert-lesson", lesson: copy, module, after, ...copyOf });
     after = id;
@@ -56,7 +59,7 @@ export function putCopies(
     if ("lesson" in one) putLesson(one.lesson);
     else {
       const id = nameOf(one.module.id);
-      const copy = { ...rebound(one.module, counted), id, lessons: [] };
+      const copy = { ...own(rebound(one.module, counted)), id, lessons: [] };
       operations.push({ type: "insert-module", module: copy, after: module });
       module = id;
       after = null;

@@ -21,6 +21,13 @@ const scheduled = {
   id,
   title,
   visible: visible.default("published"),
+  cohorts: z
+    .array(id)
+    .min(1, "Name a cohort, or leave it out for everybody")
+    .max(500, "At most 500 cohorts")
+    .nullable()
+    .optional()
+    .describe("Only people of these cohorts have it; null, or left out: everybody."),
   gate: gate.nullable().default(null),
   closes: itemMoment.nullable().default(null),
   due: itemMoment.nullable().default(null),

@@ -8,6 +8,7 @@ import { clockChanges } from "./snags/clock-change";
 import { closesFirst } from "./snags/closes-first";
 import { cohortDates } from "./snags/cohort-dates";
 import { noContent, noLessons } from "./snags/empty-parts";
+import { forCohorts } from "./snags/for-cohorts";
 import { neverOpens } from "./snags/never-opens";
 import { repeatedOffsets } from "./snags/repeated-offset";
 import { sameDays } from "./snags/same-day";
@@ -21,6 +22,7 @@ const CHECKS: readonly [SnagKind, (look: Look, called: (cohort: string) => strin
     ["after-access", afterAccess],
     ["short-validity", shortValidity],
     ["cohort-dates", cohortDates],
+    ["for-cohorts", forCohorts],
     ["no-lessons", noLessons],
     ["no-content", noContent],
     ["clock-change", clockChanges],

@@ -23,6 +23,7 @@ import {
   type Zone,
   zoneOf,
 } from "../time";
+import type { Mend } from "./snag";
 
 /** Somebody who does nothing but enroll, on a day at noon in the school's zone, where it matters: at either end of a window. */
 export interface Imagined {
@@ -38,6 +39,8 @@ export interface Look {
   school: PlanSchool;
   course: PlanCourse;
   cohorts: readonly PlanCohort[];
+  /** Every cohort of the course. */
+  known: ReadonlySet<string>;
   zone: Zone;
   now: Instant;
   imagined: readonly Imagined[];
@@ -64,7 +67,8 @@ export function lookAt(
   names: CohortNames = new Map(),
 ): Look {
   const zone = zoneOf(school.timeZone);
-  const own = cohorts.filter((cohort) => cohort.course === course.id).slice(-COHORTS_MOST);
+  const all = cohorts.filter((cohort) => cohort.course === course.id);
+  const own = all.slice(-COHORTS_MOST);
   const today = localDateAt(zone, now);
   const imagined = (own.length > 0 ? own : [null]).flatMap((cohort) => {
     const prepared = prepareCourse(school, course, cohort);
@@ -91,7 +95,8 @@ export function lookAt(
   const titles = new Map(itemsOf(course).map(({ id, title }) => [id, title]));
   titles.set(course.id, course.title);
   const titleOf = (item: string) => titles.get(item) ?? "something that is gone";
-  return { school, course, cohorts: own, zone, now, imagined, titleOf };
+  const known = new Set(all.map(({ id }) => id));
+  return { school, course, cohorts: own, known, zone, now, imagined, titleOf };
 }
 
 /** The first and the last day of the window; without one today, or the cohort's first day where that is earlier. */
@@ -136,5 +141,14 @@ export function gateOperation(item: PlanItem, gate: PlanGate | null) {
     type: "lessons" in item ? ("set-module" as const) : ("set-lesson" as const),
     item: item.id,
     set: { gate },
+  };
+}
+
+/** Takes one condition of a gate away. */
+export function withoutMoment(item: PlanItem, gate: PlanGate, i: number): Mend {
+  const when = gate.when.filter((_, k) => k !== i);
+  return {
+    label: "Take this condition away",
+    operations: [gateOperation(item, when.length === 0 ? null : { ...gate, when })],
   };
 }

@@ -10,6 +10,7 @@ export const SNAG_KINDS = [
   "after-access",
   "short-validity",
   "cohort-dates",
+  "for-cohorts",
   "no-lessons",
   "no-content",
   "clock-change",

@@ -1,5 +1,6 @@
 /** A course, made ready once and then asked about any number of enrollees: what is published, its gates read, its order found. */
 import {
+  isFor,
   type Plan,
   type PlanCohort,
   type PlanCourse,
@@ -76,16 +77,17 @@ export function prepareCourse(
   course: PlanCourse,
   cohort: PlanCohort | null,
 ): PreparedCourse {
+  const own = cohort?.id ?? null;
   const items: Item[] = [];
   const lessons = new Map<number, number[]>();
   const gates = new Map(Object.entries(cohort?.gates ?? {}));
   const gateOf = (item: { id: string; gate: PlanGate | null }) => {
-    const own = gates.get(item.id);
-    const gateOfCohort = own !== undefined;
-    return { gate: readGate(gateOfCohort ? own : item.gate), gateOfCohort };
+    const theirs = gates.get(item.id);
+    const gateOfCohort = theirs !== undefined;
+    return { gate: readGate(gateOfCohort ? theirs : item.gate), gateOfCohort };
   };
   for (const module of course.modules) {
-    if (module.visible !== "published") continue;
+    if (module.visible !== "published" || !isFor(module, own)) continue;
     const number = items.length;
     items.push({
       id: module.id,
@@ -101,7 +103,7 @@ export function prepareCourse(
     });
     const inside: number[] = [];
     for (const lesson of module.lessons) {
-      if (lesson.visible !== "published") continue;
+      if (lesson.visible !== "published" || !isFor(lesson, own)) continue;
       inside.push(items.length);
       items.push({
         id: lesson.id,

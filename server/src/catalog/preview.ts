@@ -3,7 +3,7 @@ import type { Preview, previewQuery, Sample } from "@dawngate/contract/catalog";
 import { formatInstant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { notFound } from "../base/problem";
-import { publishedOutline } from "../courses/outline";
+import { outlineFor } from "../courses/outline";
 import { published } from "../courses/service";
 import { showContent } from "../lessons/content";
 import { readStanding } from "../lessons/store";
@@ -43,7 +43,7 @@ export async function showSample(
 ): Promise<Sample> {
   return reading(db, context, async (tx) => {
     const { plan, number } = await published(tx, context.school, course);
-    const found = publishedOutline(plan)
+    const found = outlineFor(plan, null)
       .flatMap((module) => module.lessons)
       .find(({ id, sample }) => id === lesson && sample);
     if (!found) throw notFound("There is no such sample in this course.");

@@ -13,7 +13,7 @@ import {
 import type { PlanCourse } from "@dawngate/core/plan";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { notFound } from "../base/problem";
-import { publishedOutline, sizeOf } from "../courses/outline";
+import { outlineFor, sizeOf } from "../courses/outline";
 import { versionPlan } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { activeEnrollment, placeOf } from "../enrollment/enroll";
@@ -168,7 +168,7 @@ export async function publicCourseFor(
 
 /** An outline as visitors see it: a sample by its identifier, the rest by their titles. */
 export function publicModules(plan: PlanCourse): PublicCourse["modules"] {
-  return publishedOutline(plan).map((module) => ({
+  return outlineFor(plan, null).map((module) => ({
     title: module.title,
     lessons: module.lessons.map(({ id, title, sample, minutes }) => {
       return { title, sample: sample ? id : null, minutes };

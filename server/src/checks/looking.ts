@@ -12,7 +12,7 @@ import { countAsks } from "@dawngate/core/plan/asks";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
 import { notFound } from "../base/problem";
-import { publishedOutline } from "../courses/outline";
+import { outlineFor, publishedOutline } from "../courses/outline";
 import { published } from "../courses/service";
 import type { SchoolTransaction } from "../db/connection";
 import { type Mine, standing } from "../enrollment/mine";
@@ -178,7 +178,9 @@ export async function showAllowances(
   return reading(db, context, async (tx) => {
     const own = await somebody(tx, context, course, enrollment);
     const quizzes: Allowances["quizzes"] = [];
-    for (const { id, title } of publishedOutline(own.plan).flatMap(({ lessons }) => lessons)) {
+    for (const { id, title } of outlineFor(own.plan, own.enrollment.cohort).flatMap(
+      ({ lessons }) => lessons,
+    )) {
       if (!(await quizIn(tx, own.plan, own.version, id))) continue;
       const { quiz, record, scored } = await theirQuiz(tx, own, id, context.now);
       const more = record.given[0];

@@ -101,9 +101,17 @@ function missing(a: ReadonlyMap<string, unknown>, b: ReadonlyMap<string, unknown
   return [...a.keys()].filter((id) => !b.has(id));
 }
 
-function asJson<T extends { gate: unknown; closes: unknown; due: unknown }>(row: T) {
+function asJson<T extends { cohorts: unknown; gate: unknown; closes: unknown; due: unknown }>(
+  row: T,
+) {
   const text = (value: unknown) => (value === null ? null : JSON.stringify(value));
-  return { ...row, gate: text(row.gate), closes: text(row.closes), due: text(row.due) };
+  return {
+    ...row,
+    cohorts: text(row.cohorts),
+    gate: text(row.gate),
+    closes: text(row.closes),
+    due: text(row.due),
+  };
 }
 
 /**

@@ -25,18 +25,19 @@ export function courseColumns(course: PlanCourse) {
 }
 
 export function moduleColumns(module: PlanModule, position: number) {
-  const { id, title, visible, gate, closes, due } = module;
-  return { id, position, title, visible, gate, closes, due };
+  const { id, title, visible, cohorts = null, gate, closes, due } = module;
+  return { id, position, title, visible, cohorts, gate, closes, due };
 }
 
 export function lessonColumns(lesson: PlanLesson, position: number, module: string) {
-  const { id, title, visible, gate, closes, due } = lesson;
+  const { id, title, visible, cohorts = null, gate, closes, due } = lesson;
   return {
     module_id: module,
     id,
     position,
     title,
     visible,
+    cohorts,
     gate,
     closes,
     due,
@@ -168,6 +169,7 @@ function scheduledKeys({
   id,
   title,
   visible,
+  cohorts,
   gate,
   closes,
   due,
@@ -175,11 +177,13 @@ function scheduledKeys({
   id: string;
   title: string;
   visible: string;
+  cohorts: unknown;
   gate: unknown;
   closes: unknown;
   due: unknown;
 }) {
-  return { id, title, visible, gate, closes, due };
+  // Of what everybody has nothing is said: two outlines are alike by what is said in them.
+  return { id, title, visible, ...(cohorts !== null && { cohorts }), gate, closes, due };
 }
 
 /** A window's two columns as a plan has it. */

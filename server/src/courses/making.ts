@@ -3,7 +3,13 @@ import { randomBytes } from "node:crypto";
 import type { CourseChange, NewCourse } from "@dawngate/contract/courses";
 import { addressOf } from "@dawngate/core/catalog";
 import { shapedCourse } from "@dawngate/core/courses";
-import { courseSchema, firstDateOf, type PlanCourse, shiftCourse } from "@dawngate/core/plan";
+import {
+  courseForEverybody,
+  courseSchema,
+  firstDateOf,
+  type PlanCourse,
+  shiftCourse,
+} from "@dawngate/core/plan";
 import { formatDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import { notFound, refusal } from "../base/problem";
 import type { Database, SchoolTransaction } from "../db/connection";
@@ -67,7 +73,7 @@ async function copyCourse(
   const days =
     firstDay === undefined || first === null ? 0 : dayNumber(firstDay) - dayNumber(first);
   const texts = new Map(Object.entries(await readTexts(tx, from)));
-  const course = { ...shiftCourse(draft, days), id, title };
+  const course = { ...courseForEverybody(shiftCourse(draft, days)), id, title };
   await insertCourse(tx, context.school, course, await nextPosition(tx), texts);
   await copyParts(tx, context.school, id, new Map(Object.entries(await contentsOfDraft(tx, from))));
   await looksLike(tx, row, id);
@@ -82,7 +88,8 @@ export async function insertParts(
 ): Promise<void> {
   const shared = new Map(Object.entries(await contentsOfDraft(tx, row.id)));
   for (const part of parts) {
-    await insertCourse(tx, context.school, part, await nextPosition(tx), new Map(), shared);
+    const all = courseForEverybody(part);
+    await insertCourse(tx, context.school, all, await nextPosition(tx), new Map(), shared);
     await looksLike(tx, row, part.id);
     await isTheirOwn(tx, context, part.id);
   }

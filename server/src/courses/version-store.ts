@@ -40,3 +40,15 @@ export async function readVersionLessons(
     .executeTakeFirst();
   return row?.lessons ?? {};
 }
+
+/** Whether cohorts of a course have modules or lessons of their own, in whichever version somebody holds. */
+export async function hasParts(tx: SchoolTransaction, course: string): Promise<boolean> {
+  const row = await tx
+    .selectFrom("course_version")
+    .select("number")
+    .where("course_id", "=", course)
+    .where("parted", "=", true)
+    .limit(1)
+    .executeTakeFirst();
+  return row !== undefined;
+}

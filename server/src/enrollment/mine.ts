@@ -7,7 +7,7 @@ import { type Timeline, writeExplainedTimeline, writeSteps } from "@dawngate/cor
 import { explainOpening } from "@dawngate/core/schedule/words";
 import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
 import { notFound, ProblemError } from "../base/problem";
-import { publishedOutline } from "../courses/outline";
+import { outlineFor } from "../courses/outline";
 import { readCourseRow } from "../courses/store";
 import type { SchoolTransaction } from "../db/connection";
 import { showContent } from "../lessons/content";
@@ -78,7 +78,7 @@ function sayMine(
     title: plan.title,
     school: schoolName,
     words: wordsOf(own.schoolWords, own.courseWords),
-    modules: publishedOutline(plan).map((module) => ({
+    modules: outlineFor(plan, enrollment.cohort).map((module) => ({
       id: module.id,
       title: module.title,
       lessons: module.lessons.map(({ id, title, kind, minutes, sample, required, empty }) => {
@@ -148,7 +148,7 @@ export async function openMyLesson(
   return db.withSchool(context, async (tx) => {
     const own = await mine(tx, context, id, context.now);
     const item = enterLesson(own, lesson);
-    const lessons = publishedOutline(own.plan).flatMap((module) => module.lessons);
+    const lessons = outlineFor(own.plan, own.enrollment.cohort).flatMap((module) => module.lessons);
     const index = lessons.findIndex((one) => one.id === lesson);
     const found = lessons[index];
     if (!found) throw notFound(`There is no lesson "${lesson}" in this course.`);

@@ -12,6 +12,7 @@ import {
   type Wanted,
 } from "@dawngate/core/schedule/bulk";
 import type { Instant } from "@dawngate/core/time";
+import { hasParts } from "../courses/version-store";
 import { versionsOf } from "../courses/versions";
 import type { SchoolTransaction } from "../db/connection";
 import { planSchool } from "../school/plan";
@@ -40,21 +41,24 @@ export interface Alike {
 export class InBulk {
   private readonly names = new Numbering<string>();
   private readonly days: SchoolDays;
-  private readonly courses = new Map<PlanCourse, BulkCourse>();
+  private readonly courses = new Map<PlanCourse, Map<string | null, BulkCourse>>();
 
   constructor(
     private readonly school: PlanSchool,
     private readonly cohorts: readonly PlanCohort[],
+    /** Cohorts have modules or lessons of their own: people are asked about a cohort at a time. */
+    private readonly parted = false,
   ) {
     this.days = new SchoolDays(readCalendar(school));
   }
 
-  /** Parts a lot by the versions that its people hold. */
+  /** Parts a lot by the versions that its people hold, and by their cohorts where those have items of their own. */
   alike(rows: readonly LotRow[], current: number): Alike[] {
     const groups = new Map<string, { versions: number[]; rows: LotRow[] }>();
     for (const row of rows) {
       const versions = versionsOf(row, current);
-      const key = versions.join(" ");
+      const cohort = this.parted ? (row.enrollment.cohort ?? "") : "";
+      const key = `${versions.join(" ")} ${cohort}`;
       const group = groups.get(key);
       if (group) group.rows.push(row);
       else groups.set(key, { versions, rows: [row] });
@@ -76,19 +80,27 @@ export class InBulk {
     wanted: Wanted = { closes: true, due: true, states: true },
   ): Answered {
     const answers = plans.map((plan): Answered => {
-      let course = this.courses.get(plan);
-      if (!course) {
-        course = new BulkCourse(this.school, plan, this.cohorts, this.names, this.days);
-        this.courses.set(plan, course);
-      }
+      const course = this.of(plan, this.parted ? (people.cohorts[0] ?? null) : null);
       return { items: course.items, answer: course.answer(people, now, wanted) };
     });
     return holdTogether(answers, now);
+  }
+
+  private of(plan: PlanCourse, cohort: string | null): BulkCourse {
+    const kept = this.courses.get(plan) ?? new Map<string | null, BulkCourse>();
+    this.courses.set(plan, kept);
+    const found = kept.get(cohort);
+    if (found) return found;
+    const theirs = this.cohorts.find(({ id }) => id === cohort) ?? null;
+    const { school, cohorts, names, days } = this;
+    const made = new BulkCourse(school, plan, cohorts, names, days, theirs);
+    kept.set(cohort, made);
+    return made;
   }
 }
 
 /** The bulk evaluator for a course, its school and its cohorts as they stand in this transaction. */
 export async function inBulkFor(tx: SchoolTransaction, course: string): Promise<InBulk> {
   const cohorts = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
-  return new InBulk(planSchool(await readSchool(tx)), cohorts);
+  return new InBulk(planSchool(await readSchool(tx)), cohorts, await hasParts(tx, course));
 }

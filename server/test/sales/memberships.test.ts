@@ -235,7 +235,9 @@ describe("a member", () => {
     await school.owned.app.workOff();
     const mails = school.owned.app.mails.filter(({ to }) => to === "kim@example.org");
     const [way, ...others] = mails.filter(({ text }) => text.includes("/welcome?token="));
-    expect(way?.text).toMatch(/You have “All breads”: 2 courses are open to you, and those to come/);
+    expect(way?.text).toMatch(
+      /You have “All breads”: 2 courses are open to you, and those to come/,
+    );
     expect(others).toEqual([]);
     expect((await own(bought)).membership).not.toBeNull();
   });

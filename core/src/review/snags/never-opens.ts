@@ -1,14 +1,14 @@
 /** Conditions that can never come: a circle, something hidden or gone, its own end, what it holds shut itself. */
 import {
+  courseForEverybody,
   itemsOf,
   type PlanCourse,
-  type PlanGate,
   type PlanItem,
   type PlanMoment,
 } from "../../plan";
 import { prepareCourse } from "../../schedule";
 import { quoted } from "../../schedule/words";
-import { gateOperation, type Look, publishedModules } from "../look";
+import { type Look, publishedModules, withoutMoment } from "../look";
 import type { Finding, Mend, Weight } from "../snag";
 
 interface Fault {
@@ -26,7 +26,7 @@ export function neverOpens(look: Look): Finding[] {
       if (!gate || !fault) return [];
       // Where any condition is enough, the others still open it.
       const weight = gate.need === "any" && gate.when.length > 1 ? "look" : fault.weight;
-      const mends = [...fault.mends, without(item, gate, i)];
+      const mends = [...fault.mends, withoutMoment(item, gate, i)];
       return [
         {
           item: item.id,
@@ -105,7 +105,8 @@ function faultOf(look: Look, item: PlanItem, moment: PlanMoment, circular: boole
 
 /** The moments of each gate that lead back to their own item. */
 function circularIn({ school, course }: Look): Map<string, Set<number>> {
-  const prepared = prepareCourse(school, course, null);
+  // Whoever has all of it: a circle is one for them.
+  const prepared = prepareCourse(school, courseForEverybody(course), null);
   return new Map(
     prepared.items.map(({ id, gate }) => [
       id,
@@ -147,12 +148,4 @@ function holds(course: PlanCourse, item: PlanItem, later: PlanItem): boolean {
   const order = itemsOf(course).map(({ id }) => id);
   // A module opens by its own gate; its last lesson can be finished only after what stands before it.
   return order.indexOf(later.id) > order.indexOf(item.id);
-}
-
-function without(item: PlanItem, gate: PlanGate, i: number): Mend {
-  const when = gate.when.filter((_, k) => k !== i);
-  return {
-    label: "Take this condition away",
-    operations: [gateOperation(item, when.length === 0 ? null : { ...gate, when })],
-  };
 }

@@ -16,21 +16,25 @@ import { SchoolDays } from "./school-days";
 export class BulkCourse {
   private readonly compiled = new Map<string | null, CompiledCourse>();
   readonly names: Numbering<string>;
-  /** The published items, in outline order. */
+  /** The published items that the people asked about have, in outline order. */
   readonly items: PreparedCourse["items"];
   private readonly school: SchoolDays;
 
-  /** `names` are those that the people are laid out with; `days` may be shared by courses of one calendar. */
+  /**
+   * `names` are those that the people are laid out with; `days` may be shared by courses of one calendar. Where cohorts
+   * have items of their own, people of one cohort are asked about at a time: `theirs` (null: of none).
+   */
   constructor(
     private readonly settings: Plan["school"],
     private readonly course: PlanCourse,
     private readonly cohorts: readonly PlanCohort[],
     names: Numbering<string> = new Numbering(),
     days?: SchoolDays,
+    theirs: PlanCohort | null = null,
   ) {
     this.names = names;
     this.school = days ?? new SchoolDays(readCalendar(settings));
-    this.items = prepareCourse(settings, course, null).items;
+    this.items = prepareCourse(settings, course, theirs).items;
   }
 
   private of(cohort: string | null): CompiledCourse {

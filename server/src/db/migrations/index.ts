@@ -52,6 +52,7 @@ import * as m0050 from "./0050-roster-views";
 import * as m0051 from "./0051-partners";
 import * as m0052 from "./0052-year-feeds";
 import * as m0053 from "./0053-memberships";
+import * as m0054 from "./0054-for-some-cohorts";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -107,4 +108,5 @@ export const migrations = {
   "0051-partners": m0051,
   "0052-year-feeds": m0052,
   "0053-memberships": m0053,
+  "0054-for-some-cohorts": m0054,
 };

@@ -57,6 +57,8 @@ export interface ModulePlacementTable {
   position: number;
   title: string;
   visible: "published" | "draft" | "hidden";
+  /** Only these have it; null: everybody. */
+  cohorts: NullableJson<string[]>;
   gate: NullableJson<PlanGate>;
   closes: NullableJson<PlanMoment>;
   due: NullableJson<PlanMoment>;

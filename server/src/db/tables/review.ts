@@ -18,6 +18,8 @@ export interface CourseVersionTable extends Authored {
   minutes: number;
   /** The form its document was written in. */
   form: Generated<number>;
+  /** People of different cohorts have different items in it. */
+  parted: Generated<boolean>;
   note: string;
   people: "everybody" | "new-only" | "only-in-favor";
   /** The earlier version whose plan it is. */

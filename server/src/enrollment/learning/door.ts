@@ -1,7 +1,7 @@
 /** The door to one's own lesson, as notes, questions and what was seen ask it: open, or the sentence that says why not. */
 import type { PlanLesson } from "@dawngate/core/plan";
 import { notFound } from "../../base/problem";
-import { publishedOutline } from "../../courses/outline";
+import { outlineFor } from "../../courses/outline";
 import type { SchoolTransaction } from "../../db/connection";
 import type { Context } from "../../school/context";
 import { enterLesson, type Mine, mine } from "../mine";
@@ -20,7 +20,7 @@ export async function entered(
 ): Promise<Entered> {
   const own = await mine(tx, context, enrollment, context.now);
   enterLesson(own, id);
-  const lesson = publishedOutline(own.plan)
+  const lesson = outlineFor(own.plan, own.enrollment.cohort)
     .flatMap((module) => module.lessons)
     .find((one) => one.id === id);
   if (!lesson) throw notFound(`There is no lesson "${id}" in this course.`);
