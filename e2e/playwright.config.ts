@@ -33,6 +33,7 @@ const ON_A_PHONE = [
 const WIDE = [
   "**/courses/out.spec.ts",
   "**/courses/cover.spec.ts",
+  "**/courses/for-cohorts.spec.ts",
   "**/review/ripple.spec.ts",
   "**/notices/notices.spec.ts",
   "**/sales/income.spec.ts",

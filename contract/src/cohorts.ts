@@ -54,6 +54,12 @@ export const nextCohorts = z
       .min(1)
       .max(40, "At most 40 cohorts at once"),
     leaders: z.boolean().describe("Led by whoever leads the earlier one."),
+    lessons: z
+      .boolean()
+      .default(false)
+      .describe(
+        "Modules and lessons that only the earlier one has among others, the next ones have too: in the draft, once it is published.",
+      ),
     close: z.boolean().describe("Nobody comes into the earlier one but by staff any more."),
     hide: z.boolean().describe("Visitors do not meet the earlier one any more."),
     reopen: z

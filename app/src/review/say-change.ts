@@ -2,6 +2,7 @@
 import type { PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
 import type { FieldChange } from "@dawngate/core/review";
 import { listed, sayGate, sayPlannedMoment, sayWrittenDate } from "@dawngate/core/schedule/words";
+import { sayForCohorts } from "../courses/edit/say-for-cohorts";
 
 type TitleOf = (id: string) => string;
 
@@ -15,7 +16,7 @@ const NAMES: Record<string, string> = {
   window: "Enrollment window",
   validity: "Validity",
   visible: "Visible",
-  cohorts: "Only for cohorts",
+  cohorts: "Who has it",
   gate: "Gate",
   closes: "Closes",
   due: "Due",
@@ -30,6 +31,7 @@ export const sayFieldName = (field: string) => NAMES[field] ?? field;
 
 /** A field's value as one reads it. */
 export function sayFieldValue({ field }: FieldChange, value: unknown, titleOf: TitleOf): string {
+  if (field === "cohorts") return sayForCohorts(value as string[] | null) ?? "everybody";
   if (field === "gate") return sayGate(value as PlanGate | null, titleOf);
   if (field === "validity") {
     const moments = value as PlanMoment[];

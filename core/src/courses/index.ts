@@ -1,4 +1,5 @@
 /** The outline as authors edit it: operations, played and undone, and what publishing refuses. */
+export { alsoFor } from "./also-for";
 export { type Applied, applyOperation } from "./apply";
 export {
   findPlace,

@@ -100,14 +100,24 @@ export async function editDraft(
  * Makes the draft what a version is, as one author's operations, so that others who edit it follow and can take it back.
  * The caller holds the course.
  */
-export async function bringDraftBack(
+export const bringDraftBack = (
   tx: SchoolTransaction,
   school: SchoolId,
   target: PlanCourse,
   clientId: string,
+): Promise<void> =>
+  playOnDraft(tx, school, target.id, clientId, (draft) => operationsTo(draft, target));
+
+/** Plays operations of one press, made for the draft as it stands; its course is held, or is held now. */
+export async function playOnDraft(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  id: string,
+  clientId: string,
+  make: (draft: PlanCourse) => Operation[],
 ): Promise<void> {
-  const { row, draft } = await existing(tx, target.id);
-  const operations = operationsTo(draft, target);
+  const { row, draft } = await existing(tx, id, true);
+  const operations = make(draft);
   if (operations.length === 0) return;
   let course: PlanCourse = draft;
   for (const operation of operations) {
@@ -119,7 +129,7 @@ export async function bringDraftBack(
   const kept = operations.map((operation, i) => {
     return { clientId, number: i + 1, operation };
   });
-  await appendOperations(tx, school, target.id, row.sequence + 1, kept);
+  await appendOperations(tx, school, id, row.sequence + 1, kept);
 }
 
 /** The content that lessons were put in with, where it stands in another course too. */

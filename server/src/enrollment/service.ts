@@ -7,8 +7,9 @@ import type {
   NewCohort,
   NextCohorts,
 } from "@dawngate/contract/enrollment";
-import { circularItems } from "@dawngate/core/courses";
+import { alsoFor, circularItems } from "@dawngate/core/courses";
 import { notFound, refusal } from "../base/problem";
+import { playOnDraft } from "../courses/authoring";
 import { readDraft } from "../courses/draft-store";
 import { readCourseRow } from "../courses/store";
 import type { Database, SchoolTransaction } from "../db/connection";
@@ -52,7 +53,7 @@ export async function makeNextCohorts(
   context: Context,
   course: string,
   earlier: string,
-  { cohorts, leaders, close, hide, reopen, key }: NextCohorts,
+  { cohorts, leaders, lessons, close, hide, reopen, key }: NextCohorts,
 ): Promise<MadeCohorts> {
   return db.withSchool(context, async (tx) => {
     await holdTurn(tx, course, "cohorts");
@@ -96,6 +97,11 @@ export async function makeNextCohorts(
           waitlist: way.waitlist && { ...way.waitlist, until: null },
           ...(reopen && { listed: true, entry: way.entry === "staff" ? "anyone" : way.entry }),
         });
+    if (lessons) {
+      const ids = plans.map(({ id }) => id);
+      const press = `next ${shortHash(`${earlier} ${key}`)}`;
+      await playOnDraft(tx, context.school, course, press, (kept) => alsoFor(kept, earlier, ids));
+    }
     if (leaders)
       await copyLeaders(
         tx,

@@ -4,6 +4,7 @@
  */
 
 import type { PublicCourse } from "@dawngate/contract/catalog";
+import type { MadeCohorts } from "@dawngate/contract/cohorts";
 import type { Draft } from "@dawngate/contract/courses";
 import type { MyCourse, Shelf } from "@dawngate/contract/enrollment";
 import type { RippleAnswer } from "@dawngate/contract/review";
@@ -99,6 +100,28 @@ test("who is moved into the cohort has it from then on", async () => {
   const act = { type: "moved", cohort: "k", reason: "Agreed" };
   await owned.ask("POST", `${C}/acts`, { enrollments: ["e1"], key: "press-into-k", act });
   expect(await lessons(ANA as string, "e1")).toEqual(["l1", "l2", "l3"]);
+});
+
+test("the next cohort from it has it too, in the draft, where one asks for that", async () => {
+  const dates = { window: null, starts: "2027-07-05", ends: "2027-09-24", grace: 14, seats: 12 };
+  const rest = { leaders: false, close: false, hide: false };
+  const marksAfter = async (name: string, lessons: boolean) => {
+    const body = {
+      cohorts: [{ name, ...dates, gates: {} }],
+      ...rest,
+      lessons,
+      key: `press-${name}`,
+    };
+    const press = () => owned.ask<MadeCohorts>("POST", `${C}/cohorts/k/next`, body);
+    const made = await press();
+    // The same press twice gives it once.
+    expect(await press()).toEqual(made);
+    const { course } = await owned.ask<Draft>("GET", `${C}/draft`);
+    return [made.cohorts[0]?.id, course.modules[0]?.lessons[0]?.cohorts];
+  };
+  expect((await marksAfter("Without", false))[1]).toEqual(["k"]);
+  const [id, marks] = await marksAfter("With", true);
+  expect(marks).toEqual(["k", id]);
 });
 
 test("a copy of the course has it for everybody: its cohorts are others", async () => {

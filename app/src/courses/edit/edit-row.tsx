@@ -32,6 +32,7 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useTyped } from "../../ui/use-typed";
 import { sayLength } from "../length";
+import { sayForCohorts } from "./say-for-cohorts";
 import { strokeOf } from "./strokes";
 import type { Stroke, Typing } from "./typing";
 
@@ -110,11 +111,12 @@ export const EditRow = memo(function EditRow(props: Props) {
   const module = kind === "module";
   const name = module ? "Module" : "Lesson";
   const called = item.title.trim() === "" ? standIn : item.title;
+  const whose = sayForCohorts(item.cohorts);
   const date =
     item.visible !== "published"
       ? item.visible
       : row === null
-        ? "with its module, not published"
+        ? (whose ?? "with its module, not published")
         : sayState(row, zone);
   const title = (
     <>
@@ -135,9 +137,9 @@ export const EditRow = memo(function EditRow(props: Props) {
       {missing ?? lengthIn(item)}
     </Text>
   );
-  const said = `${name} ${called} opens ${gate}${
-    snag ? ` · ${snag}` : ""
-  }: ${date}. Change its gate`;
+  const more = [...(whose ? [whose] : []), ...(snag ? [snag] : [])];
+  const also = more.map((one) => ` · ${one}`).join("");
+  const said = `${name} ${called} opens ${gate}${also}: ${date}. Change its gate`;
   const words = (
     <Text
       kind="small"
@@ -146,10 +148,10 @@ export const EditRow = memo(function EditRow(props: Props) {
       color={snag ? palette.ember : palette.dusk}
     >
       {gate}
-      {snag ? ` · ${snag}` : ""}
+      {also}
     </Text>
   );
-  const more = <More name={name} title={called} onMore={() => on.more(item.id)} />;
+  const menu = <More name={name} title={called} onMore={() => on.more(item.id)} />;
   const inset = module ? 0 : wide ? 22 : 10;
   return (
     <DragRow
@@ -203,13 +205,13 @@ export const EditRow = memo(function EditRow(props: Props) {
               </Text>
             )}
           </View>
-          {whole ? more : null}
+          {whole ? menu : null}
         </View>
       ) : (
         <View style={{ paddingBottom: 6 }}>
           <View style={{ flexDirection: "row", alignItems: "center", gap: 8 }}>
             {title}
-            {more}
+            {menu}
           </View>
           <Press
             onPress={() => on.gate(item.id)}

@@ -214,6 +214,7 @@ function Editor({ place, school, draft: kept, course }: Props) {
           items={items}
           zone={zone}
           hasCohorts={cohorts.length > 0}
+          cohorts={cohorts}
           cohort={seen.cohort}
           onCohortGate={(cohort, item, gate) =>
             gateCohort({ ...place, cohort, body: { item, ...(gate !== undefined && { gate }) } })

@@ -16,18 +16,20 @@ import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import type { InCourse } from "../api";
 import type { Found } from "./find-item";
+import { ForCohorts, type NamedCohort } from "./for-cohorts";
 import { Sharing } from "./sharing";
 
 interface Props {
   place: InCourse;
   course: PlanCourse;
   found: Found;
+  cohorts: readonly NamedCohort[];
   perform(...operations: Operation[]): void;
   newId(): string;
   onClose(): void;
 }
 
-export function ItemSheet({ place, course, found, perform, newId, onClose }: Props) {
+export function ItemSheet({ place, course, found, cohorts, perform, newId, onClose }: Props) {
   const { item, kind } = found;
   const lesson = kind === "lesson" ? (item as PlanLesson) : null;
   const set = (change: object) =>
@@ -73,6 +75,11 @@ export function ItemSheet({ place, course, found, perform, newId, onClose }: Pro
           />
         ))}
       </Group>
+      <ForCohorts
+        cohorts={cohorts}
+        chosen={item.cohorts}
+        onChosen={(chosen) => set({ cohorts: chosen })}
+      />
       {lesson ? <LessonFields lesson={lesson} set={set} /> : null}
       {lesson ? <Sharing place={place} lesson={lesson.id} /> : null}
       <Moves course={course} found={found} perform={perform} newId={newId} />

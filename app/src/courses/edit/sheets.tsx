@@ -9,6 +9,7 @@ import { OutSheet } from "../paper/out-sheet";
 import { PaperSheet } from "../paper/paper-sheet";
 import { CourseSheet } from "./course-sheet";
 import { findItem } from "./find-item";
+import type { NamedCohort } from "./for-cohorts";
 import { GateSheet } from "./gate-sheet";
 import { ItemSheet } from "./item-sheet";
 import { type useDraft, useLiveCourse } from "./use-draft";
@@ -31,6 +32,8 @@ interface Props {
   items: ReadonlyMap<string, TimelineItemAnswer>;
   zone: Zone;
   hasCohorts: boolean;
+  /** The course's, in the order of their days. */
+  cohorts: readonly NamedCohort[];
   /** The cohort whose dates are shown. */
   cohort: (PlanCohort & { name: string }) | null;
   /** Gives a cohort a gate of its own for an item; undefined: the course's again. */
@@ -82,6 +85,7 @@ export function Sheets(props: Props) {
           place={place}
           course={course}
           found={found}
+          cohorts={props.cohorts}
           perform={perform}
           newId={newId}
           onClose={onClose}

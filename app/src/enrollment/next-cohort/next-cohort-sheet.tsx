@@ -5,7 +5,7 @@
 import type { Cohort, Course } from "@dawngate/contract/courses";
 import type { School } from "@dawngate/contract/school";
 import type { WayInSet } from "@dawngate/contract/ways-in";
-import type { PlanCohort, PlanCourse } from "@dawngate/core/plan";
+import { itemsOf, type PlanCohort, type PlanCourse } from "@dawngate/core/plan";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
@@ -81,6 +81,8 @@ export function NextCohortSheet(props: Props) {
   const [close, setClose] = useState(cohort.ends < today);
   const isShut = way !== undefined && (way.entry === "staff" || !way.listed);
   const [reopen, setReopen] = useState(isShut);
+  const hasOwn = itemsOf(plan).some(({ cohorts }) => cohorts?.includes(cohort.id));
+  const [lessons, setLessons] = useState(true);
   const [hide, setHide] = useState(cohort.ends < today);
   const planSchool = useMemo(
     () => ({ timeZone: school.timeZone, currency: school.currency, calendar: school.calendar }),
@@ -106,6 +108,7 @@ export function NextCohortSheet(props: Props) {
           name,
         })),
         leaders,
+        lessons: hasOwn && lessons,
         close,
         hide,
         reopen,
@@ -208,6 +211,14 @@ export function NextCohortSheet(props: Props) {
       ) : null}
       {isLed ? (
         <Switched label="Led by the same people" on={leaders} onChange={setLeaders} />
+      ) : null}
+      {hasOwn ? (
+        <Switched
+          label={`With what only ${cohort.name} has`}
+          says="Its own modules and lessons are the next one's too, once the course is published again."
+          on={lessons}
+          onChange={setLessons}
+        />
       ) : null}
       <Switched
         label={`Close ${cohort.name}`}

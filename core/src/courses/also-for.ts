@@ -1,0 +1,17 @@
+/** What only some cohorts have, for others too: where a cohort is made from an earlier one. */
+import { itemsOf, type PlanCourse } from "../plan";
+import type { Operation } from "./operation";
+
+/** Gives some cohorts whatever an earlier one has that not everybody has. */
+export const alsoFor = (
+  course: PlanCourse,
+  earlier: string,
+  cohorts: readonly string[],
+): Operation[] =>
+  itemsOf(course)
+    .filter((item) => item.cohorts?.includes(earlier))
+    .map((item) => ({
+      type: "lessons" in item ? "set-module" : "set-lesson",
+      item: item.id,
+      set: { cohorts: [...new Set([...(item.cohorts ?? []), ...cohorts])] },
+    }));
