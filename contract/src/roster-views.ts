@@ -1,7 +1,7 @@
 /** Views of rosters that staff keep by a name: whom they show, and in what order. */
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
-import { ROSTER_ORDERS, rosterStanding } from "./roster";
+import { OTHER_COURSE, ROSTER_ORDERS, rosterStanding } from "./roster";
 import { oneLine } from "./text";
 
 /** One keeps at most so many, and so does the school for all. */
@@ -13,6 +13,11 @@ const terms = {
     .strictObject({ field: planFields.id, says: z.string().max(500) })
     .nullable()
     .describe("What one of the school's own fields says of them; null: whatever it says."),
+  other: z
+    .strictObject({ course: planFields.id, is: z.enum(OTHER_COURSE) })
+    .nullable()
+    .default(null)
+    .describe("How they stand to another course; null: whatever else they are in."),
   order: z.enum(ROSTER_ORDERS),
 };
 
@@ -33,4 +38,4 @@ export const rosterViews = z
   .meta({ id: "RosterViews" });
 
 export type RosterView = z.infer<typeof rosterViews>["views"][number];
-export type NewRosterView = z.infer<typeof newRosterView>;
+export type NewRosterView = z.output<typeof newRosterView>;

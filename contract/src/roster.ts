@@ -26,6 +26,18 @@ export const byAnswer = {
   says: z.string().max(500).optional().describe("A choice's identifier, a text, a number, a day."),
 };
 
+/** By another course: whom of a roster it concerns too. */
+export const OTHER_COURSE = ["in", "not-in", "finished"] as const;
+export const byCourse = {
+  other: planFields.id
+    .optional()
+    .describe("Only by how they stand to this other course of the school."),
+  otherIs: z
+    .enum(OTHER_COURSE)
+    .default("in")
+    .describe("in: they are in it now; not-in: they are not; finished: they have finished it."),
+};
+
 const narrowing = {
   find: z
     .string()
@@ -39,6 +51,7 @@ const narrowing = {
     ),
   cohort: planFields.id.optional().describe("Only who is in this cohort."),
   ...byAnswer,
+  ...byCourse,
 };
 
 export const rosterQuery = z.strictObject({
@@ -106,6 +119,7 @@ export const rosterTotalsQuery = z.strictObject({
   find: narrowing.find,
   cohort: narrowing.cohort,
   ...byAnswer,
+  ...byCourse,
 });
 
 export const rosterTotals = z

@@ -143,6 +143,7 @@ function People({
     <View style={{ gap: 10 }}>
       <RosterFilters
         school={place.school}
+        course={place.course}
         cohorts={course.cohorts}
         fields={fields}
         narrowed={narrowed}

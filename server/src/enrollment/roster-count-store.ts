@@ -3,7 +3,15 @@ import { NEEDS_COUNTED, type NeedOf, type Standing } from "@dawngate/core/enroll
 import { type RawBuilder, sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
 import { peopleWho } from "../people/fields/store";
-import { FOUND_MOST, type Narrowing, NEEDING, pattern, peopleCalled } from "./roster-store";
+import {
+  FOUND_MOST,
+  type Narrowing,
+  NEEDING,
+  type Other,
+  pattern,
+  peopleCalled,
+  standsTo,
+} from "./roster-store";
 
 /** How many of a course need somebody for one reason, as a part of a statement. */
 export const countNeeding = (
@@ -55,4 +63,34 @@ export async function countFound(
     group by 1, 2, 3
   `.execute(tx);
   return rows;
+}
+
+/** So many of a course are asked about, one by one, for how they stand to another. */
+const ASKED_MOST = 5000;
+
+/** How many who stand so to another course stand how in this one; null: it has too many people to be counted by it. */
+export async function countTo(
+  tx: SchoolTransaction,
+  course: string,
+  other: Other,
+  { find, cohorts }: { find: string } & Pick<Narrowing, "cohorts">,
+) {
+  const { rows } = await sql<{
+    cohort: string | null;
+    standing: Standing;
+    finished: boolean;
+    people: number;
+    asked: number;
+  }>`
+    with asked as materialized (
+      select e.person_id, e.cohort_id, e.standing, e.finished_at, e.sort_name from enrollment e
+      where e.course_id = ${course} limit ${sql.lit(ASKED_MOST + 1)}
+    )
+    select cohort_id as cohort, standing, finished_at is not null as finished,
+      count(*)::integer as people, (select count(*)::integer from asked) as asked
+    from asked e
+    where ${standsTo(other, cohorts)} ${find === "" ? sql`` : sql`and e.sort_name like ${pattern(find)}`}
+    group by 1, 2, 3
+  `.execute(tx);
+  return (rows[0]?.asked ?? 0) > ASKED_MOST ? null : rows;
 }

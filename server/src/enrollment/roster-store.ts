@@ -3,7 +3,7 @@
  * how many people there are: it walks along an index, so far at the most, and goes on from there the next time.
  */
 
-import type { RosterOrder } from "@dawngate/contract/roster";
+import type { OTHER_COURSE, RosterOrder } from "@dawngate/contract/roster";
 import {
   ENDING_DAYS,
   NEEDS,
@@ -27,6 +27,14 @@ export interface Narrowing {
   upTo: string | undefined;
   /** What a part of one of the school's own fields says of them; null: whatever it says. */
   answer: Said | null;
+  /** How they stand to another course; null: whatever else they are in. */
+  other: Other | null;
+}
+
+/** Another course, as somebody of this one may stand to it. */
+export interface Other {
+  course: string;
+  is: (typeof OTHER_COURSE)[number];
 }
 
 /** Where a page ended: the last row looked at, by what the order sorts by, and by its number. */
@@ -162,7 +170,7 @@ export async function readRoster(
 
 /** Whether rows are walked over that do not match: none are where the index holds those that do, and no others. */
 function needsLooking(
-  { find, standing, cohort, cohorts, upTo, answer }: Narrowing,
+  { find, standing, cohort, cohorts, upTo, answer, other }: Narrowing,
   order: RosterOrder,
 ) {
   const byIndex = order === "name" ? 1 : 0;
@@ -173,6 +181,7 @@ function needsLooking(
     cohorts !== null ||
     upTo !== undefined ||
     answer !== null ||
+    other !== null ||
     narrowed > byIndex
   );
 }
@@ -204,7 +213,7 @@ export const NEEDING: Record<NeedOf, (at: string) => RawBuilder<unknown>> = {
 
 /** What everybody on the page must be. */
 function conditions(
-  { standing, cohort, cohorts, upTo, answer }: Narrowing,
+  { standing, cohort, cohorts, upTo, answer, other }: Narrowing,
   at: string,
 ): RawBuilder<unknown> {
   return sql`
@@ -213,8 +222,16 @@ function conditions(
     ${cohorts === null ? sql`` : sql`and e.cohort_id = any (${cohorts}::text[])`}
     ${upTo === undefined ? sql`` : sql`and e.enrolled_at <= ${upTo}::timestamptz`}
     ${answer === null ? sql`` : sql`and ${saysOf(sql.ref("e.person_id"), answer)}`}
+    ${other === null ? sql`` : sql`and ${standsTo(other, cohorts)}`}
   `;
 }
+
+/** How the person of `e` stands to another course, as far as one may see its people. */
+export const standsTo = ({ course, is }: Other, cohorts: readonly string[] | null) => sql`
+  ${is === "not-in" ? sql`not` : sql``} exists (select from enrollment o
+    where o.person_id = e.person_id and o.course_id = ${course}
+      and ${is === "finished" ? sql`o.finished_at is not null` : sql`o.standing <> 'ended'`}
+      ${cohorts === null ? sql`` : sql`and o.cohort_id = any (${cohorts}::text[])`})`;
 
 function beyond(order: RosterOrder, after: PageEnd | null): RawBuilder<unknown> {
   const { key, type, down } = KEYS[order];

@@ -5,6 +5,7 @@ import type {
   RosterPerson,
   RosterTotals,
   rosterQuery,
+  rosterTotalsQuery,
 } from "@dawngate/contract/roster";
 import type { Standing } from "@dawngate/core/enrollment";
 import { itemTitles } from "@dawngate/core/plan";
@@ -23,7 +24,7 @@ import { readLot } from "../schedule/lot-store";
 import { type Context, isTheirs } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
-import { countFound, countNeeds } from "./roster-count-store";
+import { countFound, countNeeds, countTo } from "./roster-count-store";
 import {
   FINDABLE,
   isNeed,
@@ -56,7 +57,15 @@ const writeEnd = (order: Query["order"], { key, number }: PageEnd) =>
 
 export const narrowingOf = (
   { cohorts }: Context,
-  { find, standing, cohort, field, says }: Pick<Query, keyof Matching & keyof Query>,
+  {
+    find,
+    standing,
+    cohort,
+    field,
+    says,
+    other,
+    otherIs = "in",
+  }: Partial<Pick<Query, keyof Matching & keyof Query>>,
   upTo?: string,
 ): Narrowing => ({
   find,
@@ -65,7 +74,19 @@ export const narrowingOf = (
   cohorts,
   upTo,
   answer: narrowedTo({ field, says }),
+  other: other === undefined ? null : { course: other, is: otherIs },
 });
+
+/** Refused where somebody is narrowed by what one may not see. */
+export async function mayNarrow(
+  tx: SchoolTransaction,
+  context: Context,
+  { answer, other }: Narrowing,
+): Promise<void> {
+  await mayNarrowBy(tx, context, answer);
+  if (other !== null && !context.reaches(other.course))
+    throw notFound(`There is no course "${other.course}" in this school.`);
+}
 
 export async function showRoster(
   { db }: Pick<Services, "db">,
@@ -77,7 +98,7 @@ export async function showRoster(
   const at = formatInstant(context.now);
   return reading(db, context, async (tx) => {
     const narrowing = narrowingOf(context, narrowed);
-    await mayNarrowBy(tx, context, narrowing.answer);
+    await mayNarrow(tx, context, narrowing);
     const { rows, end } = await readRoster(tx, {
       course,
       narrowing,
@@ -213,19 +234,25 @@ export async function showTotals(
   { db }: Pick<Services, "db">,
   context: Context,
   course: string,
-  { find: asked, cohort, field, says }: Pick<Query, "find" | "cohort" | "field" | "says">,
+  { find: asked, cohort, ...by }: z.output<typeof rosterTotalsQuery>,
 ): Promise<RosterTotals> {
   const find = asked?.trim() ?? "";
   return reading(db, context, async (tx) => {
-    const narrowing = narrowingOf(context, { cohort, field, says } as Query);
-    await mayNarrowBy(tx, context, narrowing.answer);
-    const { answer } = narrowing;
-    const all = find === "" && answer === null;
+    const narrowing = narrowingOf(context, { cohort, ...by });
+    await mayNarrow(tx, context, narrowing);
+    const { answer, other } = narrowing;
+    const all = find === "" && answer === null && other === null;
+    // By both at once nobody is counted.
+    const both = answer !== null && other !== null;
     const counted = all
       ? await readHeads(tx, [course])
-      : answer === null && find.length < FINDABLE
-        ? null
-        : await countFound(tx, course, { find, answer });
+      : other !== null
+        ? both
+          ? null
+          : await countTo(tx, course, other, { find, cohorts: context.cohorts })
+        : answer === null && find.length < FINDABLE
+          ? null
+          : await countFound(tx, course, { find, answer });
     if (!counted)
       return { counted: false, all: 0, finished: 0, standings: {}, needs: {}, cohorts: {} };
     const seen = counted.filter((one) => isTheirs(context, one.cohort));
@@ -265,8 +292,8 @@ export async function nextMatching(
 ): Promise<{ enrollments: string[]; next: string | null }> {
   const from = readEnd("name", after);
   const at = formatInstant(context.now);
-  const narrowing = narrowingOf(context, { ...narrowed } as Query, upTo);
-  await mayNarrowBy(tx, context, narrowing.answer);
+  const narrowing = narrowingOf(context, narrowed, upTo);
+  await mayNarrow(tx, context, narrowing);
   const { rows, end } = await readRoster(tx, {
     course,
     narrowing,

@@ -1,6 +1,8 @@
 /** Views of rosters that staff keep: each their own, and some for all. */
 import type { NewRosterView, RosterView } from "@dawngate/contract/roster-views";
 import type { Instant } from "@dawngate/core/time";
+import { sql } from "kysely";
+import { system } from "../../src/db/who";
 import { insertMember, removeMember } from "../../src/school/staff-store";
 import { OWNER, type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
@@ -27,6 +29,7 @@ const view = (name: string, more: Partial<NewRosterView> = {}): NewRosterView =>
   shared: false,
   standing: "late",
   answer: null,
+  other: null,
   order: "ends",
   ...more,
 });
@@ -49,6 +52,17 @@ test("one's own and those for all, by name; nobody else's", async () => {
     expect.objectContaining({ name: "Late, soonest first", shared: false }),
   ]);
   expect(await names(LEAD)).toEqual(["Ending", "Mine"]);
+});
+
+test("how people stand to another course is kept too; a view from before there was that narrows nothing by it", async () => {
+  const other = { course: "c", is: "not-in" as const };
+  await keep(OWNER, view("Not in bread", { other }));
+  const kept = await views();
+  expect(kept.find(({ name }) => name === "Not in bread")?.other).toEqual(other);
+  await owned.test_.db.withSchool({ school: owned.school, who: system("test") }, (tx) =>
+    sql`update roster_view set terms = terms - 'other' where name = 'Not in bread'`.execute(tx),
+  );
+  expect((await views()).find(({ name }) => name === "Not in bread")?.other).toBeNull();
 });
 
 test("of the same name it takes the place of the one before; for all owners and managers keep them alone", async () => {

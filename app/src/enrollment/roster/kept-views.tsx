@@ -27,18 +27,21 @@ interface Props {
   onNarrow(change: Partial<Narrowed>): void;
 }
 
-type Terms = Pick<RosterView, "standing" | "answer" | "order">;
+type Terms = Pick<RosterView, "standing" | "answer" | "other" | "order">;
 
-const termsOf = ({ standing, answer, order }: Narrowed): Terms => ({
+const termsOf = ({ standing, answer, other, order }: Narrowed): Terms => ({
   standing: standing ?? null,
   answer,
+  other,
   order,
 });
 const isSame = (one: Terms, other: Terms) =>
   one.standing === other.standing &&
   one.order === other.order &&
   one.answer?.field === other.answer?.field &&
-  one.answer?.says === other.answer?.says;
+  one.answer?.says === other.answer?.says &&
+  one.other?.course === other.other?.course &&
+  one.other?.is === other.other?.is;
 
 export function KeptViews({ school, fields, narrowed, onNarrow }: Props) {
   const { quiet } = usePalette();
@@ -52,16 +55,18 @@ export function KeptViews({ school, fields, narrowed, onNarrow }: Props) {
   const views = data?.views ?? [];
   const here = views.find((view) => isSame(view, now));
   const mayShare = may("cohorts.change");
-  const take = ({ standing, answer, order }: RosterView) =>
+  const take = ({ standing, answer, other, order }: RosterView) =>
     onNarrow({
       standing,
       order,
+      other,
       // A field that is gone narrows nothing any more.
       answer: answer && fields.some(({ id }) => id === answer.field) ? answer : null,
     });
   const error = keeping.error ?? dropping.error;
   // What everybody meets needs no name.
-  const isUsual = now.standing === null && now.answer === null && now.order === "name";
+  const isUsual =
+    now.standing === null && now.answer === null && now.other === null && now.order === "name";
   return (
     <View style={{ gap: 8 }}>
       <Text kind="small" color={quiet}>

@@ -12,6 +12,7 @@ import { Choices } from "../../ui/choices";
 import { useWide } from "../../ui/layout";
 import { SearchField } from "../../ui/search-field";
 import { Sheet } from "../../ui/sheet";
+import { ByCourse, OTHER_WORDS } from "./by-course";
 import { KeptViews } from "./kept-views";
 import { STANDING_NAMES } from "./say-standing";
 import type { Narrowed } from "./use-roster";
@@ -26,6 +27,8 @@ const ORDERS: [RosterOrder, string][] = [
 
 interface Props {
   school: string;
+  /** Whose people they are. */
+  course: string;
   cohorts: readonly Pick<Cohort, "id" | "name">[];
   /** The school's own: by a choice of one of them people are narrowed. */
   fields: readonly OwnField[];
@@ -40,10 +43,10 @@ interface Props {
 }
 
 export function RosterFilters(props: Props) {
-  const { school, cohorts, fields, narrowed, totals, present, onNarrow, children } = props;
+  const { school, course, cohorts, fields, narrowed, totals, present, onNarrow, children } = props;
   const wide = useWide();
   const [sorting, setSorting] = useState(false);
-  const { standing, cohort, answer } = narrowed;
+  const { standing, cohort, answer, other } = narrowed;
   const choosing = narrowing(fields);
   const answerName = sayNarrowed(fields, answer);
   const counted = (name: string, of = totals): number | null =>
@@ -92,8 +95,8 @@ export function RosterFilters(props: Props) {
             onChange={(find) => onNarrow({ find })}
           />
         </View>
-        {wide && cohorts.length === 0 && choosing.length === 0 ? (
-          <QuietAction label="Kept views" onPress={() => setSorting(true)} />
+        {wide && cohorts.length === 0 && choosing.length === 0 && !other ? (
+          <QuietAction label="More filters" onPress={() => setSorting(true)} />
         ) : (
           <QuietAction
             label={[
@@ -102,7 +105,8 @@ export function RosterFilters(props: Props) {
                 : wide && cohorts.length > 0
                   ? "All cohorts"
                   : null,
-              answerName ?? (wide && cohorts.length === 0 ? "By an answer" : null),
+              answerName ?? (wide && cohorts.length === 0 && !other ? "By an answer" : null),
+              other ? OTHER_WORDS[other.is] : null,
               wide ? null : order,
             ]
               .filter(Boolean)
@@ -138,6 +142,12 @@ export function RosterFilters(props: Props) {
             fields={fields}
             answer={answer}
             onNarrow={(next) => onNarrow({ answer: next })}
+          />
+          <ByCourse
+            school={school}
+            course={course}
+            other={other}
+            onOther={(next) => onNarrow({ other: next })}
           />
           <Choices label="Sorted">
             {ORDERS.map(([name, label]) => (

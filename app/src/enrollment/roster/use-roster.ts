@@ -1,5 +1,6 @@
 /** The people of a course as one has narrowed and sorted them, page after page, and how many there are of each. */
 import type { Matching, RosterOrder, RosterPerson } from "@dawngate/contract/roster";
+import type { NewRosterView } from "@dawngate/contract/roster-views";
 import { useMemo, useState } from "react";
 import type { InCourse } from "../../courses/api";
 import type { AnswerNarrowed } from "../../people/fields/own-columns";
@@ -14,6 +15,8 @@ export interface Narrowed {
   cohort: string | null;
   /** What one of the school's own fields says of them; null: whatever it says. */
   answer: AnswerNarrowed;
+  /** How they stand to another course; null: whatever else they are in. */
+  other: NewRosterView["other"];
   order: RosterOrder;
 }
 
@@ -23,11 +26,17 @@ export function useRoster(place: InCourse, first: Narrowed["standing"] = null) {
     standing: first,
     cohort: null,
     answer: null,
+    other: null,
     order: "name",
   });
   const find = useSettled(narrowed.find.trim(), 200);
-  const { answer, ...rest } = narrowed;
-  const own = { field: answer?.field ?? null, says: answer?.says ?? null };
+  const { answer, other, ...rest } = narrowed;
+  const own = {
+    field: answer?.field ?? null,
+    says: answer?.says ?? null,
+    other: other?.course ?? null,
+    otherIs: other?.is ?? null,
+  };
   const asked = { ...place, ...rest, ...own, find };
   const { data, error, isFetching, hasNextPage, fetchNextPage, refetch } =
     useGetRosterInfiniteQuery(asked, { refetchOnMountOrArgChange: true });
@@ -42,6 +51,8 @@ export function useRoster(place: InCourse, first: Narrowed["standing"] = null) {
     cohort: null,
     field: null,
     says: null,
+    other: null,
+    otherIs: null,
   });
   const people: RosterPerson[] = useMemo(
     () => data?.pages.flatMap((page) => page.people) ?? [],
@@ -90,6 +101,7 @@ export function useRoster(place: InCourse, first: Narrowed["standing"] = null) {
       ...(standing && { standing }),
       ...(narrowed.cohort !== null && { cohort: narrowed.cohort }),
       ...(answer !== null && answer),
+      ...(other !== null && { other: other.course, otherIs: other.is }),
       upTo: data?.pages[0]?.at ?? new Date().toISOString(),
     }),
   };

@@ -6,13 +6,13 @@ import { formatInstant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { conflict } from "../../base/problem";
 import { published } from "../../courses/service";
-import { mayNarrowBy, readListed } from "../../people/fields/answers";
+import { readListed } from "../../people/fields/answers";
 import { readCohorts } from "../../schedule/cohort-store";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { reading } from "../../school/service";
 import { readSchool } from "../../school/store";
-import { narrowingOf } from "../roster";
+import { mayNarrow, narrowingOf } from "../roster";
 import { type PageEnd, readRoster } from "../roster-store";
 import type { SignList } from "./print-sign-list";
 import { SIGN_LIST } from "./tasks";
@@ -32,7 +32,7 @@ export async function signList(
   const list = await reading(db, context, async (tx): Promise<SignList> => {
     const { plan } = await published(tx, context.school, course);
     const narrowing = narrowingOf(context, narrowed);
-    await mayNarrowBy(tx, context, narrowing.answer);
+    await mayNarrow(tx, context, narrowing);
     const at = formatInstant(context.now);
     const people: { id: string; name: string }[] = [];
     let after: PageEnd | null = null;

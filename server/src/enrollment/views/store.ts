@@ -3,7 +3,7 @@ import type { NewRosterView, RosterView } from "@dawngate/contract/roster-views"
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
 
-type Terms = Pick<NewRosterView, "standing" | "answer" | "order">;
+type Terms = Pick<NewRosterView, "standing" | "answer" | "other" | "order">;
 
 /** Those of an account, and those for all; so many of each at the most. */
 export async function readViews(
@@ -11,12 +11,18 @@ export async function readViews(
   account: string,
   most: number,
 ): Promise<RosterView[]> {
-  const { rows } = await sql<{ id: string; name: string; shared: boolean; terms: Terms }>`
+  const { rows } = await sql<{
+    id: string;
+    name: string;
+    shared: boolean;
+    terms: Omit<Terms, "other"> & Partial<Pick<Terms, "other">>;
+  }>`
     select id, name, account_id is null as shared, terms from roster_view
     where account_id is null or account_id = ${account}
     order by lower(name), id limit ${2 * most}
   `.execute(tx);
-  return rows.map(({ terms, ...view }) => ({ ...view, ...terms }));
+  // What was not asked for when it was kept narrows nothing.
+  return rows.map(({ terms, ...view }) => ({ ...view, ...terms, other: terms.other ?? null }));
 }
 
 /** Keeps one, in place of what had its name; null: there are so many already. */
