@@ -97,7 +97,7 @@ const app = new Hono()
       homeSchool: null,
       numbers: practiceNumbers(),
       touches: openTouches("a secret of the tests, long enough to sign with"),
-      outside: openOutside(false),
+      outside: openOutside(false, "a secret of the tests, long enough"),
       kept: null,
       baseUrl: "http://127.0.0.1:1",
     }),

@@ -80,7 +80,7 @@ const app = new Hono()
       ...nothing,
       numbers: practiceNumbers(),
       touches: openTouches("a secret of the tests, long enough to sign with"),
-      outside: openOutside(false),
+      outside: openOutside(false, "a secret of the tests, long enough"),
       baseUrl: "http://127.0.0.1:1",
     }),
   );

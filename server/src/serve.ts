@@ -94,7 +94,7 @@ if (settings.demo !== null) {
 }
 
 // A demo's stand-ins are on this machine.
-const outside = openOutside(settings.demo !== null);
+const outside = openOutside(settings.demo !== null, settings.secret);
 
 const closeAll = () => Promise.all([db.close(), identity.close(), counters.end(), tray?.close()]);
 if (port === null) await closeAll();
@@ -117,7 +117,7 @@ else {
     workOnPeopleFile: peopleFileWorker({ db, baseUrl, now }),
     endAttempt: attemptEnder({ db, now }),
     markAgain: marker({ db, now }),
-    tellStatements: teller({ db, ask: outside.ask, baseUrl, now }),
+    tellStatements: teller({ db, outside, baseUrl, now }),
     giveGift,
     remind: reminder({ db, baseUrl, now }),
     dropFiles: (school) => dropFiles(db, kept, school),

@@ -7,6 +7,7 @@ import { type LookupAddress, type LookupOptions, lookup } from "node:dns";
 import { request as plainRequest, type RequestOptions } from "node:http";
 import { request as secureRequest } from "node:https";
 import { BlockList, isIP, type LookupFunction } from "node:net";
+import { type Sealed, sealed } from "./sealed";
 
 export interface OutsideAnswer {
   status: number;
@@ -87,9 +88,16 @@ export interface Outside {
   /** Whether addresses of this machine, and without encryption, may be asked too: where a demo's stand-ins are. */
   local: boolean;
   ask: AskOutside;
+  /** What schools have given us to ask there with, as it is kept. */
+  secrets: Sealed;
 }
 
-export const openOutside = (local: boolean): Outside => ({ local, ask: asking(local) });
+/** @param secret the server's own */
+export const openOutside = (local: boolean, secret: string): Outside => ({
+  local,
+  ask: asking(local),
+  secrets: sealed(secret, "of services outside"),
+});
 
 const asking =
   (local: boolean): AskOutside =>

@@ -11,7 +11,7 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { PRACTICE_PATH } from "../stand-ins/records";
-import { greet } from "./send";
+import { greet, SHUT } from "./send";
 import { countDue, deleteRecordStore, putRecordStore, readRecordStore, setFault } from "./store";
 
 type Parts = Pick<Services, "db" | "baseUrl" | "outside">;
@@ -52,7 +52,10 @@ export async function keepRecordStore(
       throw refusal("Another address needs its own secret.", [
         { path: "secret", reason: "Give the secret for this address" },
       ]);
-    await putRecordStore(tx, context.school, { ...change, now: formatInstant(context.now) });
+    const { secrets } = parts.outside;
+    const secret = change.secret === null ? null : secrets.seal(change.secret, context.school);
+    const now = formatInstant(context.now);
+    await putRecordStore(tx, context.school, { ...change, secret, now });
     return show(tx, parts);
   });
 }
@@ -60,7 +63,10 @@ export async function keepRecordStore(
 export async function tryRecordStore(parts: Parts, context: Context): Promise<RecordStoreTried> {
   const store = await reading(parts.db, context, readRecordStore);
   if (!store) throw notFound("There is no learning record store to try.");
-  const outcome = await greet(parts.outside.ask, store);
+  const { ask, secrets } = parts.outside;
+  const secret = secrets.open(store.secret, context.school);
+  const outcome =
+    secret === null ? { heard: false as const, why: SHUT } : await greet(ask, { ...store, secret });
   await parts.db.withSchool(context, (tx) => setFault(tx, outcome.heard ? null : outcome.why));
   return outcome.heard
     ? { heard: true, says: "It answered, and knows this key." }

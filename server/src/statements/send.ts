@@ -9,6 +9,9 @@ const headers = ({ key, secret }: Pick<RecordStoreRow, "key" | "secret">) => ({
   accept: "application/json",
 });
 
+/** Its secret was sealed by a server with another secret of its own. */
+export const SHUT = "Its secret cannot be read any more: give it again";
+
 type Store = Pick<RecordStoreRow, "address" | "key" | "secret">;
 
 /** What it came to: heard, or refused for good and why. Throws `Unheard` where it is worth trying again. */

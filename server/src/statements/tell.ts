@@ -1,12 +1,12 @@
 /** What waits is told to the school's learning record store; what was not heard is tried again by the outbox. */
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import { type AskOutside, Unheard } from "../base/outside";
+import { type Outside, Unheard } from "../base/outside";
 import type { Database, SchoolId } from "../db/connection";
 import { system } from "../db/who";
 import { follow } from "../jobs/outbox";
 import { readSchool } from "../school/store";
 import { compose } from "./compose";
-import { send } from "./send";
+import { SHUT, send } from "./send";
 import { readDue, readRecordStore, setFault, setTold } from "./store";
 
 /** So many are handed over together, and so many times before others have their turn. */
@@ -15,13 +15,13 @@ const TURNS = 20;
 
 interface Parts {
   db: Database;
-  ask: AskOutside;
+  outside: Pick<Outside, "ask" | "secrets">;
   baseUrl: string;
   now(): Instant;
 }
 
 export const teller =
-  ({ db, ask, baseUrl, now }: Parts) =>
+  ({ db, outside: { ask, secrets }, baseUrl, now }: Parts) =>
   async (id: string): Promise<void> => {
     const school = id as SchoolId;
     const scope = { school, who: system("tell-statements") };
@@ -37,7 +37,9 @@ export const teller =
       if (!found || found.rows.length === 0) return;
       const { store, rows, statements } = found;
       try {
-        const outcomes = await send(ask, store, statements);
+        const secret = secrets.open(store.secret, school);
+        if (secret === null) throw new Unheard(SHUT);
+        const outcomes = await send(ask, { ...store, secret }, statements);
         const refused = outcomes.find((one) => !one.heard);
         await db.withSchool(scope, async (tx) => {
           const heard = outcomes.filter((one) => one.heard).length;

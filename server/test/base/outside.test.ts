@@ -19,7 +19,7 @@ beforeAll(async () => {
 });
 afterAll(() => void server.close());
 const get = (url: string, local: boolean) =>
-  openOutside(local).ask({ method: "GET", url, headers: {} });
+  openOutside(local, "a secret of the tests").ask({ method: "GET", url, headers: {} });
 
 // IANA's registries of special-purpose addresses (RFC 6890 and what came after it; from memory).
 test.each([

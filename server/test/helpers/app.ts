@@ -76,7 +76,7 @@ export function testApp(
   opened.get(db)?.closing.push(() => pool.end());
   const accounts = openAccounts(pool, { hash: async (password) => `hashed ${password}` });
   const threads = noThreads({ db });
-  const outside = other.outside ?? openOutside(false);
+  const outside = other.outside ?? openOutside(false, "a secret of the tests, long enough");
   const parts: JobParts = {
     db,
     threads,
@@ -88,7 +88,7 @@ export function testApp(
     workOnPeopleFile: peopleFileWorker({ db, now, baseUrl: "http://127.0.0.1:1" }),
     endAttempt: attemptEnder({ db, now }),
     markAgain: marker({ db, now }),
-    tellStatements: teller({ db, now, ask: outside.ask, baseUrl: "http://127.0.0.1:1" }),
+    tellStatements: teller({ db, now, outside, baseUrl: "http://127.0.0.1:1" }),
     callNext: nextCaller({ db, now, baseUrl: "http://127.0.0.1:1" }),
     payBack: backPayer({ db, now, payments: other.payments ?? null }),
     writeDocuments: documentWriter({ db, now }),

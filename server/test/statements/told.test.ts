@@ -3,6 +3,9 @@ import type { HandedIn, MyQuiz } from "@dawngate/contract/checks";
 import type { RecordStore, RecordStoreTried } from "@dawngate/contract/statements";
 import type { Statement } from "@dawngate/core/statements";
 import { type OutsideAnswer, type OutsideRequest, Unheard } from "../../src/base/outside";
+import { sealed } from "../../src/base/sealed";
+import { system } from "../../src/db/who";
+import { readRecordStore } from "../../src/statements/store";
 import { teller } from "../../src/statements/tell";
 import { ANA, COURSE, quizSchool } from "../helpers/quiz-school";
 
@@ -13,6 +16,7 @@ let answer: (asked: OutsideRequest, statements: Statement[]) => OutsideAnswer | 
 const said = (status: number, text = "") => ({ status, text });
 const outside = {
   local: false,
+  secrets: sealed("a secret of the tests, long enough", "records"),
   ask: async (one: OutsideRequest) => {
     asked.push(one);
     const body = JSON.parse(one.body ?? "[]");
@@ -31,7 +35,7 @@ const show = () => ask<RecordStore>("GET", STORE);
 const tell = () => {
   const { test_, school: id } = school.owned();
   const now = () => school.clock.now;
-  return teller({ db: test_.db, ask: outside.ask, baseUrl: "https://learn.example.org", now })(id);
+  return teller({ db: test_.db, outside, baseUrl: "https://learn.example.org", now })(id);
 };
 const statements = () =>
   asked.flatMap(({ body }) => JSON.parse(body ?? "[]") as Statement | Statement[]);
@@ -172,4 +176,26 @@ test("it comes by the outbox, with what it is about; taken away, nothing more is
   expect(asked).toEqual([]);
   expect(await show()).toMatchObject({ address: null, waiting: 0 });
   await ask("GET", `${COURSE}/draft`);
+});
+
+test("its secret stands nowhere as it is; sealed by another server, it is asked for again", async () => {
+  await keep();
+  const { test_, school: id } = school.owned();
+  const kept = () =>
+    test_.db.readSchool(id, async (tx) => (await readRecordStore(tx))?.secret ?? "");
+  expect(await kept()).toMatch(/^sealed-1\./);
+  expect(await kept()).not.toContain(GIVEN.secret);
+  await ask("POST", `${STORE}/try`);
+  const [, basic = ""] = /^Basic (.+)$/.exec(asked.at(-1)?.headers.authorization ?? "") ?? [];
+  expect(Buffer.from(basic, "base64").toString()).toBe("ember:rye");
+  const other = sealed("the secret of another server", "records").seal("rye", id);
+  await test_.db.withSchool({ school: id, who: system("test") }, (tx) =>
+    tx.updateTable("record_store").set({ secret: other }).execute(),
+  );
+  asked.length = 0;
+  expect(await ask<RecordStoreTried>("POST", `${STORE}/try`)).toMatchObject({
+    heard: false,
+    says: "Its secret cannot be read any more: give it again.",
+  });
+  expect(asked).toEqual([]);
 });
