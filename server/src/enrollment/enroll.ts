@@ -23,19 +23,17 @@ import { published } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
 import { takeAnswers } from "../people/fields/answers";
-import { findPersonByEmail, insertPerson, setAccount } from "../people/store";
+import { findPersonByEmail } from "../people/store";
 import { readCase, workOut } from "../schedule/case";
 import { readCohorts } from "../schedule/cohort-store";
 import { holdTurn } from "../schedule/headcount-store";
-import type { Validity } from "../schedule/imagined";
 import { projectOne } from "../schedule/project";
 import type { Context } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { inviteWithin } from "../school/staff";
-import { linkPerson, readPersonOf, readSchool } from "../school/store";
+import { readSchool } from "../school/store";
 import { endBy, tieTo } from "./memberships/member";
-import { reachAsFar } from "./reach";
 import { sayFault } from "./say";
 import { sayEnrolled } from "./say-enrolled";
 import { holdSeats } from "./seats";
@@ -43,6 +41,7 @@ import { insertEnrollments, isOnSale, linesOf, noteTold } from "./store";
 import { askedBy, codeAt, comerAt, knownAt, seatsFor } from "./ways-in/comer";
 import { noLongerWait, readWaitingIn } from "./ways-in/queue-store";
 import { noteCodeUse, readWays } from "./ways-in/store";
+import { newPerson, ownPerson } from "./who-enters";
 
 interface Seeking {
   cohort: NamedCohort | null;
@@ -123,22 +122,6 @@ export async function enrollSelf(
   });
 }
 
-/** The person somebody is here who is signed in, made where the school does not know them yet. */
-export async function ownPerson(
-  tx: SchoolTransaction,
-  context: Context,
-  timeZone: string,
-): Promise<{ person: string; email: string }> {
-  const { account } = context;
-  if (!account) throw new ProblemError(401, "Sign in first.");
-  const { id, name, email } = account;
-  const person =
-    (await readPersonOf(tx, id)) ??
-    (await linkPerson(tx, id, email)) ??
-    (await newPerson(tx, context, name, email, timeZone, id));
-  return { person, email };
-}
-
 /** Staff enroll somebody by name and address; who has no account is invited by mail. */
 export async function enrollByHand(
   services: Services,
@@ -191,100 +174,6 @@ export async function tellEnrolled(
         },
       }),
     });
-}
-
-async function newPerson(
-  tx: SchoolTransaction,
-  context: Context,
-  name: string,
-  email: string,
-  timeZone: string,
-  account: string | null,
-): Promise<string> {
-  const id = randomUUID();
-  if (await insertPerson(tx, context.school, { id, name, email, timeZone, account })) return id;
-  // Somebody else has made the same person at this instant.
-  const found = await findPersonByEmail(tx, email);
-  if (!found) throw conflict("Somebody else is making the same person at this moment; try again.");
-  if (account !== null && found.user_id === null) await setAccount(tx, found.id, account);
-  return found.id;
-}
-
-/** Who bought, or was given, something. */
-interface Buyer {
-  /** Who they are here already; null: found by their address, or made. */
-  person: string | null;
-  account: string | null;
-  name: string;
-  email: string;
-  timeZone: string;
-}
-
-interface Bought extends Buyer {
-  /** The cohort they come into; null: none. */
-  cohort: string | null;
-  /** When access ends; null: as the course says. */
-  validity: Validity | null;
-  /** The price asked for a payment first, and it has come. */
-  needsPayment: boolean;
-  boughtAt: string;
-  /** Of a subscription: the last day that is paid; null: no subscription. */
-  paidThrough: string | null;
-  reason: string;
-  /** Of the purchase, or of the seat: the same twice is one. */
-  key: string;
-}
-
-/** The person a buyer is here, made where the school does not know them yet. */
-export async function personWho(
-  tx: SchoolTransaction,
-  { school, who, now }: Pick<Context, "school" | "who" | "now">,
-  { person: known, name, email, timeZone, account }: Buyer,
-): Promise<{ person: string; isNew: boolean }> {
-  if (known !== null) return { person: known, isNew: false };
-  const found = await findPersonByEmail(tx, email);
-  const context = { school, who, now } as Context;
-  const person =
-    found?.id ??
-    (account === null ? null : await readPersonOf(tx, account)) ??
-    (await newPerson(tx, context, name, email, timeZone, account));
-  return { person, isNew: !found };
-}
-
-/**
- * Somebody has bought a course: they are in, whatever its window says by now, for what is paid is given. Whoever is in
- * already stays in that enrollment, as long as if they came in now. `gained`: they are in by it, or longer.
- */
-export async function enterBought(
-  tx: SchoolTransaction,
-  { school, who, now }: Pick<Context, "school" | "who" | "now">,
-  courseId: string,
-  bought: Bought,
-): Promise<{ enrollment: string; person: string; isNew: boolean; gained: boolean }> {
-  const { timeZone, validity, boughtAt, reason } = bought;
-  const { person, isNew } = await personWho(tx, { school, who, now }, bought);
-  await holdTurn(tx, courseId, `person ${person}`);
-  const active = await activeEnrollment(tx, school, courseId, person, now);
-  if (active !== null) {
-    const gained = await reachAsFar(tx, { school, now }, active, bought);
-    return { enrollment: active, person, isNew, gained };
-  }
-  await published(tx, school, courseId);
-  const id = randomUUID();
-  const enrollment = enrollmentSchema.parse({
-    id,
-    course: courseId,
-    cohort: bought.cohort,
-    timeZone,
-    enrolledAt: boughtAt,
-    needsPayment: bought.needsPayment,
-    paidAt: bought.needsPayment ? formatInstant(now) : null,
-    paidThrough: bought.paidThrough,
-    ...(validity !== null && { validity }),
-  });
-  await insertEnrollments(tx, school, [{ enrollment, person, reasonOf: () => reason }]);
-  await projectOne(tx, school, id, now);
-  return { enrollment: id, person, isNew, gained: true };
 }
 
 /** What keeps staff, too, from enrolling somebody. */

@@ -12,7 +12,7 @@ import {
 } from "@dawngate/core/time";
 import { digestOf, newSecret } from "../base/secret";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { enterBought } from "../enrollment/enroll";
+import { enterBought } from "../enrollment/enter-bought";
 import { sayMembership } from "../enrollment/memberships/say";
 import { addEnrollment } from "../enrollment/order-enrollment-store";
 import { sayEnrolled } from "../enrollment/say-enrolled";

@@ -19,7 +19,8 @@ import { readListed, takeAnswers } from "../../people/fields/answers";
 import { type Context, isTheirs } from "../../school/context";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
-import { enter, ownPerson, standsAtDoor, tellEnrolled } from "../enroll";
+import { enter, standsAtDoor, tellEnrolled } from "../enroll";
+import { ownPerson } from "../who-enters";
 import {
   countAsking,
   decide,

@@ -22,8 +22,9 @@ import { type Context, isTheirs } from "../../school/context";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
-import { enter, ownPerson, standsAtDoor, tellEnrolled } from "../enroll";
+import { enter, standsAtDoor, tellEnrolled } from "../enroll";
 import { holdSeats } from "../seats";
+import { ownPerson } from "../who-enters";
 import {
   courseOfCohort,
   insertWaiting,
