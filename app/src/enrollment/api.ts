@@ -13,7 +13,6 @@ export const {
   useFindPeopleQuery,
   useLazyFindPeopleQuery,
   useGetRecordInfiniteQuery,
-  useGetMemberCoursesInfiniteQuery,
   useGetShelfQuery,
   useGetInvitedToQuery,
   useGetOwnselfQuery,
@@ -43,7 +42,6 @@ export const {
     getRosterPerson: reads(build, "getRosterPerson"),
     getRecord: readsPages(build, "getRecord", "before"),
     getShelf: reads(build, "getShelf"),
-    getMemberCourses: readsPages(build, "getMemberCourses", "after"),
     getInvitedTo: reads(build, "getInvitedTo"),
     getOwnself: reads(build, "getOwnself"),
     // What would move is read, though it is asked by a PUT.

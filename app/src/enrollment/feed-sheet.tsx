@@ -4,7 +4,7 @@ import { addressOf } from "../store/ask";
 import { FileLink } from "../ui/file-link";
 import { Text } from "../ui/text";
 import { useDropFeedMutation, useGetFeedQuery, useRenewFeedMutation } from "./api";
-import { FeedAddress } from "./lazy-feed";
+import { FeedAddress } from "./lazy-beside";
 
 export function FeedSheet({ school, onClose }: { school: string; onClose(): void }) {
   return (

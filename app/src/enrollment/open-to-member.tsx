@@ -14,7 +14,7 @@ import { Text } from "../ui/text";
 import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { ownZone } from "../ui/zone";
-import { useGetMemberCoursesInfiniteQuery } from "./api";
+import { useGetMemberCoursesInfiniteQuery } from "./open-to-member-api";
 
 interface Props {
   school: string;

@@ -12,7 +12,7 @@ import { TextLink } from "../ui/text-link";
 import { useGetShelfQuery } from "./api";
 import { GoOnCard } from "./go-on-card";
 import { HeldCourse } from "./held-course";
-import { OpenToMember } from "./lazy-member";
+import { OpenToMember } from "./lazy-beside";
 
 export function ShelfScreen() {
   const { school } = useLocalSearchParams() as { school: string };

@@ -9,11 +9,14 @@ test("a visitor finds a course, reads what it costs, and comes to its page and b
   await page.goto("/ember-row");
   await expect(page.getByRole("heading", { level: 1, name: /Ember Row/ })).toBeVisible();
   const list = page.getByRole("list", { name: "What the school offers" });
-  const sourdough = list.getByRole("listitem").filter({ hasText: "Sourdough from a cold kitchen" });
+  const sourdough = list
+    .getByRole("listitem")
+    .filter({ has: page.getByRole("heading", { name: "Sourdough from a cold kitchen" }) });
   await expect(sourdough).toContainText(/€\d/);
   // What is private, and what is for the staff of partners, is not shown.
   await expect(list).not.toContainText("The winter baker");
   await expect(list).not.toContainText("allergen");
+  await expect(list).toContainText("€19.00 every month");
   await sourdough.getByRole("link").click();
   await expect(page.getByRole("heading", { level: 1, name: /Sourdough/ })).toBeVisible();
   await page.getByRole("button", { name: "What if I miss a week?" }).click();

@@ -84,6 +84,20 @@ test("a field is made with its choices, asked of whoever comes in, and its answe
   await page.getByRole("button", { name: "Wood" }).click();
   await narrowing.getByRole("button", { name: "Forget this view" }).click();
   await expect(narrowing.getByRole("radio", { name: `Wood (${size})` })).toHaveCount(0);
+  // And by another course: Callum is in both.
+  await narrowing.getByRole("radio", { name: "In another course", exact: true }).click();
+  await narrowing
+    .getByRole("radiogroup", { name: "The other course" })
+    .getByRole("radio", { name: /^Oven and allergen safety/ })
+    .click();
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await page.keyboard.press("Escape");
+  await expect(page.getByText("Callum Reyes").first()).toBeVisible();
+  await page.getByRole("button", { name: /In another course/ }).click();
+  await narrowing.getByRole("radio", { name: "Not in another course" }).click();
+  await page.keyboard.press("Escape");
+  await expect(page.getByText("Callum Reyes")).toHaveCount(0);
   // Asked no more: the demo is as it was.
   await page.goto(`${SCHOOL}/fields`);
   await row.click();

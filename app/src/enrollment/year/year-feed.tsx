@@ -1,5 +1,5 @@
 /** The year in one's calendar: an address it subscribes to, of one's own. */
-import { FeedAddress } from "../lazy-feed";
+import { FeedAddress } from "../lazy-beside";
 import { useDropYearFeedMutation, useGetYearFeedQuery, useRenewYearFeedMutation } from "./api";
 
 export function YearFeed({ school, onClose }: { school: string; onClose(): void }) {
