@@ -63,7 +63,7 @@ test("a field is made with its choices, asked of whoever comes in, and its answe
 
   // The roster knows, and is narrowed by it.
   await page.goto(`${SCHOOL}/courses/cold-kitchen/people`);
-  await page.getByRole("button", { name: /All cohorts|By an answer|Sorted by name/ }).click();
+  await page.getByRole("button", { name: /All cohorts|More filters|Sorted by name/ }).click();
   const narrowing = page.getByRole("dialog", { name: "Whom, and in what order" });
   await narrowing.getByRole("radiogroup", { name }).getByRole("radio", { name: "Wood" }).click();
   // Kept by a name, the view is there again after a reload.
@@ -72,7 +72,7 @@ test("a field is made with its choices, asked of whoever comes in, and its answe
   await narrowing.getByRole("button", { name: "Keep it" }).click();
   await expect(narrowing.getByRole("radio", { name: `Wood (${size})` })).toBeChecked();
   await page.reload();
-  await page.getByRole("button", { name: /All cohorts|By an answer|Sorted by name/ }).click();
+  await page.getByRole("button", { name: /All cohorts|More filters|Sorted by name/ }).click();
   await narrowing.getByRole("radio", { name: `Wood (${size})` }).click();
   await settled(page);
   expect(await accessibilityFaults(page)).toEqual([]);

@@ -5,7 +5,7 @@ import type { RosterOrder, RosterTotals } from "@dawngate/contract/roster";
 import { NEEDS_COUNTED } from "@dawngate/core/enrollment/needs";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
-import { NarrowByAnswer, narrowing, sayNarrowed } from "../../people/fields/own-columns";
+import { NarrowByAnswer, sayNarrowed } from "../../people/fields/own-columns";
 import { QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
@@ -47,7 +47,6 @@ export function RosterFilters(props: Props) {
   const wide = useWide();
   const [sorting, setSorting] = useState(false);
   const { standing, cohort, answer, other } = narrowed;
-  const choosing = narrowing(fields);
   const answerName = sayNarrowed(fields, answer);
   const counted = (name: string, of = totals): number | null =>
     of === null
@@ -95,25 +94,23 @@ export function RosterFilters(props: Props) {
             onChange={(find) => onNarrow({ find })}
           />
         </View>
-        {wide && cohorts.length === 0 && choosing.length === 0 && !other ? (
-          <QuietAction label="More filters" onPress={() => setSorting(true)} />
-        ) : (
-          <QuietAction
-            label={[
+        <QuietAction
+          label={
+            [
               cohortName
                 ? `Cohort ${cohortName}`
                 : wide && cohorts.length > 0
                   ? "All cohorts"
                   : null,
-              answerName ?? (wide && cohorts.length === 0 && !other ? "By an answer" : null),
+              answerName,
               other ? OTHER_WORDS[other.is] : null,
               wide ? null : order,
             ]
               .filter(Boolean)
-              .join(", ")}
-            onPress={() => setSorting(true)}
-          />
-        )}
+              .join(", ") || "More filters"
+          }
+          onPress={() => setSorting(true)}
+        />
         {children}
         {wide ? <View style={{ flex: 1, minWidth: 400 }}>{who}</View> : null}
       </View>
