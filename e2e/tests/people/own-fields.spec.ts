@@ -86,10 +86,15 @@ test("a field is made with its choices, asked of whoever comes in, and its answe
   await expect(narrowing.getByRole("radio", { name: `Wood (${size})` })).toHaveCount(0);
   // And by another course: Callum is in both.
   await narrowing.getByRole("radio", { name: "In another course", exact: true }).click();
-  await narrowing
-    .getByRole("radiogroup", { name: "The other course" })
-    .getByRole("radio", { name: /^Oven and allergen safety/ })
-    .click();
+  // Few courses stand there; of more one is found by its title.
+  const few = narrowing.getByRole("radio", { name: /^Oven and allergen safety/ });
+  const found = narrowing.getByRole("textbox", { name: "The other course" });
+  await expect(few.or(found)).toBeVisible();
+  if (await few.isVisible()) await few.click();
+  else {
+    await found.fill("Oven and");
+    await narrowing.getByRole("button", { name: /^Oven and allergen safety/ }).click();
+  }
   await settled(page);
   expect(await accessibilityFaults(page)).toEqual([]);
   await page.keyboard.press("Escape");

@@ -95,6 +95,8 @@ const shownOn = (today: string) => sql`
     from sold s
     join course_in c on c.school_id = s.school_id
       and not s.terms -> 'membership' -> 'except' ? c.id
+      and not exists (select from way_in w where w.school_id = c.school_id
+        and w.course_id = c.id and w.cohort_id is null and w.entry = 'staff')
       and (c.catalog <> 'unlisted' or exists (select from sold o
         join listing_course k on k.school_id = o.school_id and k.listing_id = o.id
         where k.course_id = c.id))

@@ -200,6 +200,9 @@ describe("a member", () => {
     expect((await held("finn", rye))?.shutBy).toBe("suspension");
     expect((await open("finn")).memberships).toEqual([]);
     expect(await takesUp("finn", rye)).not.toMatch(/^[0-9a-f-]{36}$/);
+    // He pays what is missing, and does not buy it a second time.
+    const twice = await school.press<{ detail: string }>("finn@example.org", monthly, JOIN, 409);
+    expect(twice.detail).toMatch(/You have this membership already/);
   });
 
   test("who stops paying keeps what is paid for, and no day more: without any job having run", async () => {
@@ -316,6 +319,10 @@ test("a course for members alone lets them in, and tells others of the membershi
   expect(await takesUp("otto", oats)).toMatch(/^[0-9a-f-]{36}$/);
   const { enrollments } = await school.order(bought);
   expect(enrollments.map(({ title }) => title)).toEqual(["Oats"]);
+  await set("staff");
+  expect((await open("otto")).courses).not.toContain("Oats");
+  const told = await asks<Offered>(null, `/schools/one/offers/${monthly}?seats=1`);
+  expect(told.membership?.titles).not.toContain("Oats");
   await set("anyone");
 });
 

@@ -73,8 +73,10 @@ export async function membershipBy(
     where ${
       "order" in by
         ? sql`m.order_id = ${by.order} and ${holding(at)}`
-        : // One that begins when another ends is theirs as well.
-          sql`m.person_id = ${by.person} and m.listing_id = ${by.listing} and not m.shut
+        : // One that begins when another ends is theirs as well; and one that waits for a payment is not bought again.
+          sql`m.person_id = ${by.person} and m.listing_id = ${by.listing}
+            and (not m.shut or exists (select from sales_order o where o.school_id = m.school_id
+              and o.id = m.order_id and o.standing in ('suspended', 'disputed')))
             and coalesce(least(m.ends_at, m.stops_at) > ${at}::timestamptz, true)`
     }
     order by m.ends_at desc nulls first, m.order_id limit 1
@@ -111,7 +113,7 @@ export async function firstPublished(
 /** So many of a school's courses are looked at, in its own order, as in its catalog. */
 const COURSES = 500;
 
-/** The courses of a school that visitors meet, in its own order, each with what decides whether a membership opens it. */
+/** The courses of a school that visitors meet and may come into, in its own order, each with what decides whether a membership opens it. */
 export async function coursesMet(tx: SchoolTransaction) {
   const { rows } = await sql<{
     id: string;
@@ -130,7 +132,11 @@ export async function coursesMet(tx: SchoolTransaction) {
     from course c
     join course_version v on v.school_id = c.school_id and v.course_id = c.id
       and v.number = c.current_version
-    where not c.archived and (c.catalog <> 'unlisted' or exists (
+    where not c.archived
+      -- What staff alone let people into nobody takes up.
+      and not exists (select from way_in w where w.school_id = c.school_id and w.course_id = c.id
+        and w.cohort_id is null and w.entry = 'staff')
+      and (c.catalog <> 'unlisted' or exists (
       select from listing_course k join listing l on l.school_id = k.school_id and l.id = k.listing_id
       where k.school_id = c.school_id and k.course_id = c.id and l.state = 'on-sale'))
     order by c.position, c.id limit ${sql.lit(COURSES)}
