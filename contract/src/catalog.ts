@@ -6,6 +6,7 @@ import { z } from "zod";
 import { cohort, cover } from "./courses";
 import { lessonContent } from "./lessons";
 import { announcement, blocks } from "./page";
+import { askedPrice } from "./sales/offers";
 import { cursor } from "./text";
 
 const fault = z.object({ kind: z.string(), sentence: z.string() });
@@ -201,12 +202,7 @@ const catalogEntry = z.object({
     .describe("Of a membership: how many courses are open by it; null: it is none."),
   members: z.boolean().describe("Only members enroll in it by themselves."),
   sold: z.boolean().describe("It is bought; else one enrolls."),
-  price: z
-    .object({
-      amount: z.int(),
-      currency: z.string(),
-      every: z.string().nullable().describe("Of a subscription: its step, `P1M`."),
-    })
+  price: askedPrice
     .nullable()
     .describe(
       "The lowest that is asked for today; null: nothing is asked, or nothing can be bought.",

@@ -94,12 +94,14 @@ export const offer = z
   .meta({ id: "Offer" });
 export type Offer = z.output<typeof offer>;
 
-const price = z
-  .object({
-    amount: z.int(),
-    currency: z.string(),
-    every: z.string().nullable().describe("Of a subscription: its step, `P1M`."),
-  })
+/** What is asked of somebody new: once, or at each step of a subscription. */
+export const askedPrice = z.object({
+  amount: z.int(),
+  currency: z.string(),
+  every: z.string().nullable().describe("Of a subscription: its step, `P1M`."),
+});
+
+const price = askedPrice
   .nullable()
   .describe("The lowest that is asked for today; null: nothing can be bought.");
 

@@ -1,6 +1,7 @@
 /** What only some cohorts have, for others too: where a cohort is made from an earlier one. */
 import { itemsOf, type PlanCourse } from "../plan";
 import type { Operation } from "./operation";
+import { setItem } from "./set-item";
 
 /** Gives some cohorts whatever an earlier one has that not everybody has. */
 export const alsoFor = (
@@ -10,8 +11,4 @@ export const alsoFor = (
 ): Operation[] =>
   itemsOf(course)
     .filter((item) => item.cohorts?.includes(earlier))
-    .map((item) => ({
-      type: "lessons" in item ? "set-module" : "set-lesson",
-      item: item.id,
-      set: { cohorts: [...new Set([...(item.cohorts ?? []), ...cohorts])] },
-    }));
+    .map((item) => setItem(item, { cohorts: [...new Set([...(item.cohorts ?? []), ...cohorts])] }));

@@ -36,6 +36,7 @@ export { type OwnWords, ownWords } from "./own-words";
 export { publishable, standIn } from "./publishable";
 export type { Loosened } from "./rebound";
 export { operationsTo } from "./restore";
+export { setItem } from "./set-item";
 export { SHAPE_IDS, SHAPES, type Shape, type ShapeId, shapedCourse } from "./shapes";
 export { type PartOfCourse, type Split, splitCourse } from "./split";
 export {

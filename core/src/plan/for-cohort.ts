@@ -16,7 +16,7 @@ export const isFor = ({ cohorts }: ForSome, cohort: string | null): boolean =>
   cohorts == null || (cohort !== null && cohorts.includes(cohort));
 
 /** Whether people of different cohorts have different modules or lessons of a course. */
-export const isParted = ({ modules }: Pick<PlanCourse, "modules">): boolean =>
+export const differsByCohort = ({ modules }: Pick<PlanCourse, "modules">): boolean =>
   modules.some(
     (module) => module.cohorts != null || module.lessons.some(({ cohorts }) => cohorts != null),
   );

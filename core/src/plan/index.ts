@@ -5,7 +5,7 @@ export { EVENT_TYPES, type PlanEvent } from "./events";
 export type { Fault } from "./faults";
 export { formatPath } from "./faults";
 export * as planFields from "./fields";
-export { courseForEverybody, forEverybody, isFor, isParted } from "./for-cohort";
+export { courseForEverybody, differsByCohort, forEverybody, isFor } from "./for-cohort";
 export { itemsOf, type PlanItem } from "./items";
 export { jsonSchemaOf, planJsonSchema } from "./json-schema";
 export {

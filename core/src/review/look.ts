@@ -1,4 +1,5 @@
 /** What every check looks at: a course with its cohorts, and the first and the last who may enroll, with their dates. */
+import { setItem } from "../courses";
 import {
   enrollmentSchema,
   itemsOf,
@@ -136,13 +137,7 @@ export function chainedGate(before: string, add: string, moved: PlanMoment): Pla
 }
 
 /** The operation that gives an item another gate. */
-export function gateOperation(item: PlanItem, gate: PlanGate | null) {
-  return {
-    type: "lessons" in item ? ("set-module" as const) : ("set-lesson" as const),
-    item: item.id,
-    set: { gate },
-  };
-}
+export const gateOperation = (item: PlanItem, gate: PlanGate | null) => setItem(item, { gate });
 
 /** Takes one condition of a gate away. */
 export function withoutMoment(item: PlanItem, gate: PlanGate, i: number): Mend {

@@ -6,8 +6,8 @@ import fc from "fast-check";
 import { applyOperation, putCopies } from "../../src/courses";
 import {
   courseForEverybody,
+  differsByCohort,
   isFor,
-  isParted,
   type Plan,
   type PlanCourse,
   type PlanLesson,
@@ -109,7 +109,7 @@ test("marked and taken back it says what it said: nothing is left that another o
   const set = applyOperation(COURSE, { type: "set-lesson", item: "l", set: OWN });
   if (!set.ok) throw new Error(set.reason);
   expect(set.course.modules[0]?.lessons[0]?.cohorts).toEqual(["k"]);
-  expect([isParted(COURSE), isParted(set.course)]).toEqual([false, true]);
+  expect([differsByCohort(COURSE), differsByCohort(set.course)]).toEqual([false, true]);
   const undone = applyOperation(set.course, set.inverse);
   expect(undone.ok && undone.course).toEqual(COURSE);
   const cleared = applyOperation(set.course, {

@@ -3,6 +3,7 @@ import type { Cover } from "@dawngate/contract/courses";
 import type { Offer } from "@dawngate/contract/sales";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
+import { openToMembers } from "../enrollment/memberships/store";
 
 export interface ShownRow {
   kind: "course" | "listing";
@@ -95,11 +96,7 @@ const shownOn = (today: string) => sql`
     from sold s
     join course_in c on c.school_id = s.school_id
       and not s.terms -> 'membership' -> 'except' ? c.id
-      and not exists (select from way_in w where w.school_id = c.school_id
-        and w.course_id = c.id and w.cohort_id is null and w.entry = 'staff')
-      and (c.catalog <> 'unlisted' or exists (select from sold o
-        join listing_course k on k.school_id = o.school_id and k.listing_id = o.id
-        where k.course_id = c.id))
+      and ${openToMembers}
     join course_version v on v.school_id = c.school_id and v.course_id = c.id
       and v.number = c.current_version
     where s.listed and jsonb_typeof(s.terms -> 'membership') = 'object'

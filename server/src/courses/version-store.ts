@@ -42,12 +42,12 @@ export async function readVersionLessons(
 }
 
 /** Whether cohorts of a course have modules or lessons of their own, in whichever version somebody holds. */
-export async function hasParts(tx: SchoolTransaction, course: string): Promise<boolean> {
+export async function anyByCohort(tx: SchoolTransaction, course: string): Promise<boolean> {
   const row = await tx
     .selectFrom("course_version")
     .select("number")
     .where("course_id", "=", course)
-    .where("parted", "=", true)
+    .where("by_cohort", "=", true)
     .limit(1)
     .executeTakeFirst();
   return row !== undefined;

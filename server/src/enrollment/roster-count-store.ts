@@ -75,22 +75,23 @@ export async function countTo(
   other: Other,
   { find, cohorts }: { find: string } & Pick<Narrowing, "cohorts">,
 ) {
+  const asked = await sql<{ many: number }>`
+    select count(*)::integer as many from (
+      select from enrollment e where e.course_id = ${course} limit ${sql.lit(ASKED_MOST + 1)}) asked
+  `.execute(tx);
+  if ((asked.rows[0]?.many ?? 0) > ASKED_MOST) return null;
   const { rows } = await sql<{
     cohort: string | null;
     standing: Standing;
     finished: boolean;
     people: number;
-    asked: number;
   }>`
-    with asked as materialized (
-      select e.person_id, e.cohort_id, e.standing, e.finished_at, e.sort_name from enrollment e
-      where e.course_id = ${course} limit ${sql.lit(ASKED_MOST + 1)}
-    )
     select cohort_id as cohort, standing, finished_at is not null as finished,
-      count(*)::integer as people, (select count(*)::integer from asked) as asked
-    from asked e
-    where ${standsTo(other, cohorts)} ${find === "" ? sql`` : sql`and e.sort_name like ${pattern(find)}`}
+      count(*)::integer as people
+    from enrollment e
+    where e.course_id = ${course} and ${standsTo(other, cohorts)}
+      ${find === "" ? sql`` : sql`and e.sort_name like ${pattern(find)}`}
     group by 1, 2, 3
   `.execute(tx);
-  return (rows[0]?.asked ?? 0) > ASKED_MOST ? null : rows;
+  return rows;
 }

@@ -1,7 +1,7 @@
 /** What a change does to everybody in a course, lot by lot through the bulk evaluator, before anything is saved. */
 import type { PersonRipple, PublishingWay, RippleAnswer } from "@dawngate/contract/review";
 import {
-  isParted,
+  differsByCohort,
   itemTitles,
   type PlanCohort,
   type PlanCourse,
@@ -9,7 +9,7 @@ import {
 } from "@dawngate/core/plan";
 import { compareAll, type PersonRipple as Found, RippleTally } from "@dawngate/core/review";
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import { hasParts } from "../courses/version-store";
+import { anyByCohort } from "../courses/version-store";
 import { versionPlans } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { readPeople } from "../people/store";
@@ -109,9 +109,9 @@ export class Rippling {
     const { tx, school } = this;
     const { course, before, after, plan } = change;
     // A change of the plan alone leaves both sides the same tables.
-    const parted = (plan !== null && isParted(plan)) || (await hasParts(tx, course));
-    const was = new InBulk(before.school, before.cohorts, parted);
-    const becomes = after === before ? was : new InBulk(after.school, after.cohorts, parted);
+    const byCohort = (plan !== null && differsByCohort(plan)) || (await anyByCohort(tx, course));
+    const was = new InBulk(before.school, before.cohorts, byCohort);
+    const becomes = after === before ? was : new InBulk(after.school, after.cohorts, byCohort);
     for await (const lot of lotsOf(tx, course, change.cohort, from)) {
       const all: Found[] = [];
       for (const alike of was.alike(lot, change.version)) {

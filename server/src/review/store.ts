@@ -1,5 +1,5 @@
 /** Versions: published once, never changed. */
-import { isParted, type PlanCourse } from "@dawngate/core/plan";
+import { differsByCohort, type PlanCourse } from "@dawngate/core/plan";
 import { sql } from "kysely";
 import { sizeOf } from "../courses/outline";
 import { FORM } from "../courses/versions";
@@ -35,7 +35,7 @@ export async function insertVersion(
       course_id: plan.id,
       number,
       plan: JSON.stringify(plan),
-      parted: isParted(plan),
+      by_cohort: differsByCohort(plan),
       form: FORM,
       title: plan.title,
       ...size,

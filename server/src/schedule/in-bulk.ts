@@ -12,7 +12,7 @@ import {
   type Wanted,
 } from "@dawngate/core/schedule/bulk";
 import type { Instant } from "@dawngate/core/time";
-import { hasParts } from "../courses/version-store";
+import { anyByCohort } from "../courses/version-store";
 import { versionsOf } from "../courses/versions";
 import type { SchoolTransaction } from "../db/connection";
 import { planSchool } from "../school/plan";
@@ -47,7 +47,7 @@ export class InBulk {
     private readonly school: PlanSchool,
     private readonly cohorts: readonly PlanCohort[],
     /** Cohorts have modules or lessons of their own: people are asked about a cohort at a time. */
-    private readonly parted = false,
+    private readonly byCohort = false,
   ) {
     this.days = new SchoolDays(readCalendar(school));
   }
@@ -57,7 +57,7 @@ export class InBulk {
     const groups = new Map<string, { versions: number[]; rows: LotRow[] }>();
     for (const row of rows) {
       const versions = versionsOf(row, current);
-      const cohort = this.parted ? (row.enrollment.cohort ?? "") : "";
+      const cohort = this.byCohort ? (row.enrollment.cohort ?? "") : "";
       const key = `${versions.join(" ")} ${cohort}`;
       const group = groups.get(key);
       if (group) group.rows.push(row);
@@ -80,7 +80,7 @@ export class InBulk {
     wanted: Wanted = { closes: true, due: true, states: true },
   ): Answered {
     const answers = plans.map((plan): Answered => {
-      const course = this.of(plan, this.parted ? (people.cohorts[0] ?? null) : null);
+      const course = this.of(plan, this.byCohort ? (people.cohorts[0] ?? null) : null);
       return { items: course.items, answer: course.answer(people, now, wanted) };
     });
     return holdTogether(answers, now);
@@ -102,5 +102,5 @@ export class InBulk {
 /** The bulk evaluator for a course, its school and its cohorts as they stand in this transaction. */
 export async function inBulkFor(tx: SchoolTransaction, course: string): Promise<InBulk> {
   const cohorts = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
-  return new InBulk(planSchool(await readSchool(tx)), cohorts, await hasParts(tx, course));
+  return new InBulk(planSchool(await readSchool(tx)), cohorts, await anyByCohort(tx, course));
 }

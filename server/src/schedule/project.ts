@@ -12,7 +12,7 @@ import {
   zoneOf,
 } from "@dawngate/core/time";
 import { findPublished } from "../courses/service";
-import { hasParts } from "../courses/version-store";
+import { anyByCohort } from "../courses/version-store";
 import { versionPlans } from "../courses/versions";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { planSchool } from "../school/plan";
@@ -105,9 +105,10 @@ class Projector {
     if (!published) return false;
     const settings = planSchool(await readSchool(tx));
     const cohorts = (await readCohorts(tx, course)).map(({ cohort }) => cohort);
-    const parted = await hasParts(tx, course);
-    const key = JSON.stringify([settings, cohorts, parted]);
-    if (this.kept?.key !== key) this.kept = { key, inBulk: new InBulk(settings, cohorts, parted) };
+    const byCohort = await anyByCohort(tx, course);
+    const key = JSON.stringify([settings, cohorts, byCohort]);
+    if (this.kept?.key !== key)
+      this.kept = { key, inBulk: new InBulk(settings, cohorts, byCohort) };
     await projectLot(
       tx,
       school,

@@ -1,4 +1,5 @@
 /** Modules and lessons that only some cohorts have: that nobody has, or that others wait for. */
+import { setItem } from "../../courses";
 import { isFor, type PlanItem, type PlanModule } from "../../plan";
 import { quoted } from "../../schedule/words";
 import { type Look, publishedModules, withoutMoment } from "../look";
@@ -24,7 +25,6 @@ interface Held {
   module: PlanModule | null;
 }
 
-const kindOf = (item: PlanItem) => ("lessons" in item ? "set-module" : "set-lesson");
 const has = ({ item, module }: Held, cohort: string | null) =>
   isFor(item, cohort) && (module === null || isFor(module, cohort));
 
@@ -45,7 +45,7 @@ function nobodyHas(held: Held, known: ReadonlySet<string>): Finding[] {
       mends: [
         {
           label: "For everybody",
-          operations: [{ type: kindOf(item), item: item.id, set: { cohorts: null } } as never],
+          operations: [setItem(item, { cohorts: null })],
         },
       ],
       about: [cohorts, module?.cohorts ?? null],
@@ -82,9 +82,7 @@ function waitsForOthers(
         : [
             {
               label: "Only for the same",
-              operations: [
-                { type: kindOf(item), item: item.id, set: { cohorts: theirs } } as never,
-              ],
+              operations: [setItem(item, { cohorts: theirs })],
             },
           ];
     return [

@@ -1,4 +1,5 @@
 /** Conditions that can never come: a circle, something hidden or gone, its own end, what it holds shut itself. */
+import { setItem } from "../../courses";
 import {
   courseForEverybody,
   itemsOf,
@@ -127,13 +128,7 @@ function hiddenPart(course: PlanCourse, item: PlanItem): PlanItem[] | null {
 function publish(item: PlanItem): Mend {
   return {
     label: `Publish ${quoted(item.title)}`,
-    operations: [
-      {
-        type: "lessons" in item ? "set-module" : "set-lesson",
-        item: item.id,
-        set: { visible: "published" },
-      },
-    ],
+    operations: [setItem(item, { visible: "published" })],
   };
 }
 

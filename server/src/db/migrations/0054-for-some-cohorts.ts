@@ -7,6 +7,6 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     alter table module_placement add column cohorts jsonb;
     alter table lesson_placement add column cohorts jsonb;
     -- People of different cohorts have different items in it.
-    alter table course_version add column parted boolean not null default false;
+    alter table course_version add column by_cohort boolean not null default false;
   `.execute(db);
 }

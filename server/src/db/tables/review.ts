@@ -19,7 +19,7 @@ export interface CourseVersionTable extends Authored {
   /** The form its document was written in. */
   form: Generated<number>;
   /** People of different cohorts have different items in it. */
-  parted: Generated<boolean>;
+  by_cohort: Generated<boolean>;
   note: string;
   people: "everybody" | "new-only" | "only-in-favor";
   /** The earlier version whose plan it is. */

@@ -58,9 +58,10 @@ export async function membershipsOf(
   return rows;
 }
 
-const holding = (at: string): RawBuilder<boolean> => sql`
-  m.begins_at <= ${at}::timestamptz and not m.shut
-    and coalesce(least(m.ends_at, m.stops_at) > ${at}::timestamptz, true)`;
+const notOver = (at: string): RawBuilder<boolean> =>
+  sql`coalesce(least(m.ends_at, m.stops_at) > ${at}::timestamptz, true)`;
+const holding = (at: string): RawBuilder<boolean> =>
+  sql`m.begins_at <= ${at}::timestamptz and not m.shut and ${notOver(at)}`;
 
 /** The one of an order, where it holds at an instant; or the last of a listing that somebody has. */
 export async function membershipBy(
@@ -77,7 +78,7 @@ export async function membershipBy(
           sql`m.person_id = ${by.person} and m.listing_id = ${by.listing}
             and (not m.shut or exists (select from sales_order o where o.school_id = m.school_id
               and o.id = m.order_id and o.standing in ('suspended', 'disputed')))
-            and coalesce(least(m.ends_at, m.stops_at) > ${at}::timestamptz, true)`
+            and ${notOver(at)}`
     }
     order by m.ends_at desc nulls first, m.order_id limit 1
   `.execute(tx);
@@ -113,6 +114,14 @@ export async function firstPublished(
 /** So many of a school's courses are looked at, in its own order, as in its catalog. */
 const COURSES = 500;
 
+/** Courses `c` that a membership opens, unless they are left out: visitors meet them, and not staff alone let people in. */
+export const openToMembers: RawBuilder<boolean> = sql`
+  not exists (select from way_in w where w.school_id = c.school_id and w.course_id = c.id
+    and w.cohort_id is null and w.entry = 'staff')
+  and (c.catalog <> 'unlisted' or exists (
+    select from listing_course k join listing l on l.school_id = k.school_id and l.id = k.listing_id
+    where k.school_id = c.school_id and k.course_id = c.id and l.state = 'on-sale'))`;
+
 /** The courses of a school that visitors meet and may come into, in its own order, each with what decides whether a membership opens it. */
 export async function coursesMet(tx: SchoolTransaction) {
   const { rows } = await sql<{
@@ -132,13 +141,7 @@ export async function coursesMet(tx: SchoolTransaction) {
     from course c
     join course_version v on v.school_id = c.school_id and v.course_id = c.id
       and v.number = c.current_version
-    where not c.archived
-      -- What staff alone let people into nobody takes up.
-      and not exists (select from way_in w where w.school_id = c.school_id and w.course_id = c.id
-        and w.cohort_id is null and w.entry = 'staff')
-      and (c.catalog <> 'unlisted' or exists (
-      select from listing_course k join listing l on l.school_id = k.school_id and l.id = k.listing_id
-      where k.school_id = c.school_id and k.course_id = c.id and l.state = 'on-sale'))
+    where not c.archived and ${openToMembers}
     order by c.position, c.id limit ${sql.lit(COURSES)}
   `.execute(tx);
   return rows;
