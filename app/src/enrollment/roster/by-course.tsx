@@ -5,6 +5,8 @@ import { useGetCoursesQuery } from "../../courses/api";
 import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
 import { FoundField } from "../../ui/found-field";
+import { Text } from "../../ui/text";
+import { usePalette } from "../../ui/theme";
 
 type Other = NonNullable<NewRosterView["other"]>;
 
@@ -28,6 +30,7 @@ interface Props {
 const FEW = 8;
 
 export function ByCourse({ school, course, other, onOther }: Props) {
+  const { quiet } = usePalette();
   const { data } = useGetCoursesQuery({ school });
   const courses = (data?.courses ?? []).filter(({ id, archived }) => id !== course && !archived);
   const [first] = courses;
@@ -36,6 +39,9 @@ export function ByCourse({ school, course, other, onOther }: Props) {
   const titleOf = (id: string) => courses.find((one) => one.id === id)?.title ?? "a course";
   return (
     <View style={{ gap: 8 }}>
+      <Text kind="small" color={quiet} aria-hidden>
+        By another course
+      </Text>
       <Choices label="By another course">
         <Choice
           label="Whatever else they are in"
