@@ -60,8 +60,14 @@ export default defineConfig({
     timezoneId: "Pacific/Auckland",
     launchOptions: {
       executablePath: CHROMIUM,
-      // A page lives for seconds here: what is compiled once more to run faster later never gets there.
-      args: [...CHROMIUM_FLAGS, "--js-flags=--no-opt,--no-maglev"],
+      args: [
+        ...CHROMIUM_FLAGS,
+        // A page lives for seconds here: what is compiled once more to run faster later never gets there.
+        "--js-flags=--no-opt,--no-maglev",
+        // One process for all pages of a profile (helpers.ts), and no more threads than draw at once.
+        "--process-per-site",
+        "--num-raster-threads=1",
+      ],
     },
     trace: "off",
   },

@@ -54,11 +54,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
   const account = me?.account ?? null;
   // A subscription is paid by who uses it; several seats are given out anyhow.
   const way = offered.ways.find(({ id }) => id === quote.option);
-  const mayGive =
-    quote.seats === 1 &&
-    way?.kind !== "subscription" &&
-    offered.renews === null &&
-    offered.membership === null;
+  const mayGive = quote.seats === 1 && way?.kind !== "subscription" && offered.renews === null;
   // Of whoever buys for others nothing is asked: it would be about those.
   const forOthers = quote.seats > 1 || (mayGive && gift !== null) || offered.renews !== null;
   const asking = useAsked(place.school, "buying", forOthers);

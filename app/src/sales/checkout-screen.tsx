@@ -24,6 +24,7 @@ import { useGetOfferedQuery } from "./api";
 import { BuyerPlace, type SaidPlace } from "./buyer-place";
 import { Buying } from "./buying";
 import { FirstDates } from "./first-dates";
+import { MembershipOpens } from "./lazy-parts";
 import { QuoteLines } from "./quote-lines";
 import { sayWay } from "./say-way";
 import { CODE_REASONS, sayWhyPrice } from "./say-why";
@@ -140,7 +141,11 @@ function Checkout(props: Props) {
         </View>
       ) : null}
       {offered.membership && !offered.renews ? (
-        <MembershipOpens membership={offered.membership} zone={zone} />
+        <MembershipOpens
+          membership={offered.membership}
+          zone={zone}
+          forOthers={giving || quote.seats > 1}
+        />
       ) : null}
       {ways.length > 1 ? (
         <Choices label="Way to pay">
@@ -215,7 +220,7 @@ function Checkout(props: Props) {
             giving={false}
             onAgain={onAgain}
           />
-          {state === "open" && !offered.membership ? (
+          {state === "open" ? (
             <QuietAction label="Give it to somebody instead" onPress={onGiving} />
           ) : null}
         </>
@@ -225,7 +230,7 @@ function Checkout(props: Props) {
             {offered.membership ? "You have this already." : "You are in this already."}
           </Text>
           <TextLink href={`/${place.school}/shelf`}>Go to my shelf</TextLink>
-          {state === "open" && way?.kind !== "subscription" && !offered.membership ? (
+          {state === "open" && way?.kind !== "subscription" ? (
             <QuietAction label="Give it to somebody" onPress={onGiving} />
           ) : null}
         </View>
@@ -249,34 +254,6 @@ function Checkout(props: Props) {
         </>
       )}
     </NightPage>
-  );
-}
-
-/** What is open to whoever joins today, and until when. */
-function MembershipOpens({
-  membership: { courses, titles, until },
-  zone,
-}: {
-  membership: NonNullable<Offered["membership"]>;
-  zone: string;
-}) {
-  const { quiet } = usePalette();
-  const more = courses - titles.length;
-  return (
-    <View role="group" aria-label="What it opens" style={{ gap: 4 }}>
-      <Text kind="name" level={2}>
-        {courses === 1 ? "One course is open to you" : `${courses} courses are open to you`}, and
-        those to come
-      </Text>
-      <Text>
-        {titles.join(", ")}
-        {more > 0 ? ` and ${more} more` : ""}
-      </Text>
-      <Text kind="small" color={quiet}>
-        You take each one up when you like; its dates count from then.
-        {until === null ? "" : ` Yours until ${sayWrittenEnd(until, { zone: zoneOf(zone) })}.`}
-      </Text>
-    </View>
   );
 }
 

@@ -5,4 +5,5 @@ const piece = piecesOf(() => import("./order-pieces"), [0.8, 0.8]);
 
 export const BillingFields = piece("BillingFields");
 export const DocumentLinks = piece("DocumentLinks");
+export const MembershipOpens = piece("MembershipOpens");
 export const RunningParts = piece("RunningParts");

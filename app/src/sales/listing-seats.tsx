@@ -30,14 +30,16 @@ const MODES = [
 export function ListingSeats({ school, offer, kept, set }: Props) {
   return (
     <Part title="For several, and for those inside">
-      {offer.membership ? null : (
-        <Switched
-          label="Several seats at once"
-          says="The buyer gives them out, and takes one back from whoever has not begun."
-          on={offer.teams}
-          onChange={(teams) => set({ teams })}
-        />
-      )}
+      <Switched
+        label="Several seats at once"
+        says={
+          offer.membership
+            ? "The buyer gives them out: whoever has one is a member from that day."
+            : "The buyer gives them out, and takes one back from whoever has not begun."
+        }
+        on={offer.teams}
+        onChange={(teams) => set({ teams })}
+      />
       {offer.teams ? <TiersOf offer={offer} currency={kept.currency} set={set} /> : null}
       <HoldersOf school={school} offer={offer} own={kept.id} set={set} />
     </Part>

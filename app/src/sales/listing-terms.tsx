@@ -60,7 +60,7 @@ export function ListingTerms({ place, offer, kept, today, set }: Props) {
             set(
               what === "courses"
                 ? { membership: null }
-                : { membership: { except: [] }, courses: [], cohorts: [], teams: false },
+                : { membership: { except: [] }, courses: [], cohorts: [] },
             )
           }
         />

@@ -14,6 +14,7 @@ import { usePalette } from "../ui/theme";
 import { ownZone } from "../ui/zone";
 import { useGetOfferedSeatQuery, useTakeSeatMutation } from "./api";
 import { FirstDates } from "./first-dates";
+import { MembershipOpens } from "./lazy-parts";
 import { NewcomerFields } from "./newcomer-fields";
 
 interface Place {
@@ -42,29 +43,33 @@ export function TakeSeatScreen() {
     );
   const account = me?.account ?? null;
   const faults = faultsOf(taking.error);
-  const toCourse = (enrollment: string) => router.push(`/${school}/shelf/${enrollment}`);
+  // What a membership opens stands on the shelf.
+  const goIn = (enrollment: string | null) =>
+    router.push(enrollment === null ? `/${school}/shelf` : `/${school}/shelf/${enrollment}`);
   const submit = async () => {
     const body = { secret, person: account ? null : newcomer, timeZone };
     const answer = await take({ school, order, body });
-    if ("data" in answer && answer.data?.enrollment) toCourse(answer.data.enrollment);
+    if ("data" in answer && answer.data && !answer.data.mailed) goIn(answer.data.enrollment);
   };
   return (
     <NightPage title={data.title} above={{ text: data.schoolName }}>
-      {taking.data && taking.data.enrollment === null ? (
+      {taking.data?.mailed ? (
         <View role="status" style={{ gap: 8 }}>
           <Text kind="heading" level={2}>
             A mail is on its way to {newcomer.email}
           </Text>
           <Text>Your way in stands there. You can close this page.</Text>
         </View>
-      ) : data.enrollment !== null ? (
+      ) : data.isIn ? (
         <View style={{ gap: 12 }}>
           <Text kind="heading" level={2}>
-            You are in
+            {data.membership ? "You have this membership" : "You are in"}
           </Text>
           <PrimaryAction
-            label={`Go to ${data.courses[0]?.title ?? data.title}`}
-            onPress={() => toCourse(data.enrollment ?? "")}
+            label={
+              data.membership ? "Choose a course" : `Go to ${data.courses[0]?.title ?? data.title}`
+            }
+            onPress={() => goIn(data.enrollment)}
           />
         </View>
       ) : (
@@ -81,6 +86,9 @@ export function TakeSeatScreen() {
                 : `Ask ${data.from} for one more.`}
             </Text>
           </View>
+          {data.membership ? (
+            <MembershipOpens membership={data.membership} zone={timeZone} />
+          ) : null}
           <FirstDates courses={data.courses} zone={timeZone} />
           {data.left === 0 ? null : account ? (
             <Text color={quiet}>

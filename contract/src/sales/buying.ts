@@ -83,6 +83,19 @@ export const firstDates = z.array(
 );
 export type FirstDates = z.infer<typeof firstDates>;
 
+/** What a membership opens to whoever has it from now on. */
+export const memberOf = z
+  .object({
+    courses: z.int().describe("Courses that are open by it today."),
+    titles: z.array(z.string()).describe("Of the first of them, as the school orders them."),
+    until: z
+      .string()
+      .nullable()
+      .describe("When it ends that begins now; null: as long as it is paid, or never."),
+  })
+  .meta({ id: "MemberOf" });
+export type MemberOf = z.infer<typeof memberOf>;
+
 export const asIfBoughtQuery = z.strictObject({
   on: planFields.localDate.describe("Of the school's zone; at noon, or now where it is today."),
   timeZone: planFields.timeZone.optional().describe("The buyer's; left out: the school's."),
@@ -135,17 +148,7 @@ export const offered = z
       ),
     why: z.array(typed<QuoteStep>(z.object({}).loose())),
     courses: firstDates,
-    membership: z
-      .object({
-        courses: z.int().describe("Courses that are open by it today."),
-        titles: z.array(z.string()).describe("Of the first of them, as the school orders them."),
-        until: z
-          .string()
-          .nullable()
-          .describe("When it ends that is bought now; null: as long as it is paid, or never."),
-      })
-      .nullable()
-      .describe("Null: it is courses."),
+    membership: memberOf.nullable().describe("Null: it is courses."),
     holds: z
       .boolean()
       .describe(

@@ -2,7 +2,7 @@
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { mailAddress, personName } from "../text";
-import { firstDates } from "./buying";
+import { firstDates, memberOf } from "./buying";
 
 /** The secret of the link. */
 const secret = z.string().max(200);
@@ -25,10 +25,14 @@ export const seatOffered = z
     schoolName: z.string(),
     left: z.int().describe("So many are free."),
     courses: firstDates,
+    membership: memberOf.nullable().describe("Null: it is courses."),
+    isIn: z.boolean().describe("Whoever is signed in has all of it, and needs no seat."),
     enrollment: z
       .string()
       .nullable()
-      .describe("The way in of whoever is signed in and needs no seat; null: they would take one."),
+      .describe(
+        "Their way into its first course; null: they would take a seat, or it is a membership.",
+      ),
   })
   .meta({ id: "SeatOffered" });
 export type SeatOffered = z.infer<typeof seatOffered>;
@@ -43,8 +47,9 @@ export const seatWanted = z.strictObject({
 });
 
 export const seatTaken = z.object({
+  mailed: z.boolean().describe("The way in was sent to the address given."),
   enrollment: z
     .string()
     .nullable()
-    .describe("The way in of whoever is signed in; null: it was sent to the address given."),
+    .describe("The way in of whoever is signed in; null: it is in the mail, or on their shelf."),
 });

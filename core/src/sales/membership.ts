@@ -18,13 +18,11 @@ export function membershipFaults({
   membership,
   courses,
   cohorts,
-  teams,
   validity,
 }: {
   membership: Membership | null;
   courses: readonly unknown[];
   cohorts: readonly unknown[];
-  teams: boolean;
   validity: readonly PlanMoment[] | null;
 }): Fault[] {
   if (membership === null) return [];
@@ -34,7 +32,6 @@ export function membershipFaults({
     fault("courses", "A membership names no courses: it is every course but those left out");
   if (cohorts.length > 0)
     fault("cohorts", "A member chooses a cohort with each course: none is sold with it");
-  if (teams) fault("teams", "A membership is for one person: it has no seats to give out");
   (validity ?? []).forEach((moment, i) => {
     if (moment.from === "staff") return;
     const part = moment.from === "paid" && moment.part !== undefined;

@@ -3,17 +3,13 @@ import fc from "fast-check";
 import { isInMembership, membershipFaults, parseListing, quote } from "../../src/sales";
 import { instant } from "../helpers";
 
-const NONE = { courses: [], cohorts: [], teams: false, validity: null };
+const NONE = { courses: [], cohorts: [], validity: null };
 const paths = (change: object) =>
   membershipFaults({ membership: { except: [] }, ...NONE, ...change }).map(({ path }) => path);
 
-test("it names no courses, cohorts and seats, and ends by itself: on a date, or counted from the purchase", () => {
+test("it names no courses and no cohorts, and ends by itself: on a date, or counted from the purchase", () => {
   expect(paths({})).toEqual([]);
-  expect(paths({ courses: [{ id: "c" }], cohorts: [{}], teams: true })).toEqual([
-    "courses",
-    "cohorts",
-    "teams",
-  ]);
+  expect(paths({ courses: [{ id: "c" }], cohorts: [{}] })).toEqual(["courses", "cohorts"]);
   const ends = (validity: object[]) => paths({ validity });
   expect(
     ends([
@@ -39,7 +35,7 @@ test("it names no courses, cohorts and seats, and ends by itself: on a date, or 
     "validity[4].add",
   ]);
   // What is sold as courses may do all of it.
-  expect(membershipFaults({ ...NONE, membership: null, courses: [{}], teams: true })).toEqual([]);
+  expect(membershipFaults({ ...NONE, membership: null, courses: [{}] })).toEqual([]);
 });
 
 const BOUGHT = 1_000;

@@ -2,7 +2,15 @@
 
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
-import { accessibilityFaults, expect, newCourse, settled, stickingOut, test } from "../helpers";
+import {
+  accessibilityFaults,
+  expect,
+  newCourse,
+  scrollAndPress,
+  settled,
+  stickingOut,
+  test,
+} from "../helpers";
 
 // A lesson that was added a moment ago may still be on its way as its quiz is asked for; a connection is lost on purpose.
 test.use({ allowedErrors: /status of 4\d\d|ERR_INTERNET_DISCONNECTED|ERR_FAILED/ });
@@ -90,7 +98,7 @@ test("a quiz of eight questions of all kinds is typed, put in, set in sentences 
   // One question by its own editor: another answer, and a second that is right.
   await sheet.getByRole("button", { name: /^1\. Which flour drinks the most/ }).click();
   const question = page.getByRole("dialog").last();
-  await question.getByRole("button", { name: "Another answer" }).click();
+  await scrollAndPress(page, question.getByRole("button", { name: "Another answer" }));
   await question.getByLabel("Answer 3", { exact: true }).fill("Spelt");
   await question.getByRole("checkbox", { name: "Answer 3 is right" }).click();
   await expect(question.getByText("Tick all that are right.")).toBeVisible();

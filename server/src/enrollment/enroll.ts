@@ -17,11 +17,9 @@ import {
   startOfDay,
   zoneOf,
 } from "@dawngate/core/time";
-import { writeLetter } from "../base/letter";
 import { conflict, notFound, ProblemError } from "../base/problem";
 import { published } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { follow } from "../jobs/outbox";
 import { takeAnswers } from "../people/fields/answers";
 import { findPersonByEmail } from "../people/store";
 import { readCase, workOut } from "../schedule/case";
@@ -29,15 +27,13 @@ import { readCohorts } from "../schedule/cohort-store";
 import { holdTurn } from "../schedule/headcount-store";
 import { projectOne } from "../schedule/project";
 import type { Context } from "../school/context";
-import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
-import { inviteWithin } from "../school/staff";
 import { readSchool } from "../school/store";
 import { endBy, tieTo } from "./memberships/member";
 import { sayFault } from "./say";
-import { sayEnrolled } from "./say-enrolled";
 import { holdSeats } from "./seats";
-import { insertEnrollments, isOnSale, linesOf, noteTold } from "./store";
+import { insertEnrollments, isOnSale, linesOf } from "./store";
+import { tellEnrolled } from "./tell-enrolled";
 import { askedBy, codeAt, comerAt, knownAt, seatsFor } from "./ways-in/comer";
 import { noLongerWait, readWaitingIn } from "./ways-in/queue-store";
 import { noteCodeUse, readWays } from "./ways-in/store";
@@ -139,41 +135,9 @@ export async function enrollByHand(
     const entry = { person, cohort, timeZone, self: null, reason, overrules };
     const entered = await enter(tx, context, courseId, entry);
     await takeAnswers(tx, context, "staff", person, answers);
-    await tellEnrolled(tx, { baseUrl }, context, entered.enrollment, email, found);
+    await tellEnrolled(tx, { baseUrl }, context, entered.enrollment, { email, known: found });
     return entered;
   });
-}
-
-/** Tells somebody in what they are, and what opens when; who has no account yet is invited by it. */
-export async function tellEnrolled(
-  tx: SchoolTransaction,
-  { baseUrl }: Pick<Services, "baseUrl">,
-  context: Pick<Context, "school" | "who" | "now" | "slug">,
-  enrollment: string,
-  email: string,
-  known: { name: string; user_id: string | null } | undefined,
-  /** Said first. */
-  first: readonly string[] = [],
-): Promise<void> {
-  const enrolled = await sayEnrolled(tx, context, enrollment);
-  // This stands in for the welcome.
-  await noteTold(tx, enrollment, context.now);
-  const about = { ...enrolled, says: [...first, ...enrolled.says] };
-  if (!known?.user_id) await inviteWithin(tx, { baseUrl }, context, email, "enrollee", about);
-  else
-    await follow(tx, context.school, "mail", {
-      to: email,
-      ...writeLetter({
-        ...about,
-        subject: `You are enrolled in ${about.title}`,
-        from: await schoolInMail(tx),
-        greeting: `Hello ${inMail(known.name)},`,
-        button: {
-          label: "Go to the course",
-          url: `${baseUrl}/${context.slug}/shelf/${enrollment}`,
-        },
-      }),
-    });
 }
 
 /** What keeps staff, too, from enrolling somebody. */

@@ -56,6 +56,7 @@ export async function enrollmentsByMembership(
     select distinct e.id, e.course_id as course from membership m
     join order_enrollment k on k.school_id = m.school_id and k.order_id = m.order_id and k.gained
     join enrollment e on e.school_id = k.school_id and e.id = k.enrollment_id
+      and e.person_id = m.person_id
     where m.listing_id = ${listing} and m.person_id = ${person} and not m.shut
     order by e.id limit 1000
   `.execute(tx);
@@ -85,7 +86,7 @@ export async function furthestOf(
   return row?.id ?? null;
 }
 
-/** Lessons done, and to be done, in all that is somebody's by an order. */
+/** Lessons done, and to be done, in all that is somebody's by an order: of several seats the one that is furthest. */
 export async function doneByOrder(
   tx: SchoolTransaction,
   order: string,
@@ -95,6 +96,7 @@ export async function doneByOrder(
     from order_enrollment k
     join enrollment e on e.school_id = k.school_id and e.id = k.enrollment_id
     where k.order_id = ${order} and k.gained
+    group by k.seat order by 1 desc limit 1
   `.execute(tx);
   return rows[0] ?? { done: 0, of: 0 };
 }

@@ -187,7 +187,7 @@ const GIFT_AHEAD = 366;
 
 /** A gift is one seat, paid for at some time, for somebody else, within a year. */
 function mayGive(
-  { listing, school, row }: OnSale,
+  { listing, school }: OnSale,
   { gift, seats, option }: Purchase,
   buyer: string,
   now: Instant,
@@ -196,8 +196,6 @@ function mayGive(
   const faults: { path: string; reason: string }[] = [];
   if (seats !== 1)
     faults.push({ path: "seats", reason: "A gift is for one: buy several seats to give them out" });
-  if (row.offer.membership)
-    faults.push({ path: "gift", reason: "A membership is for whoever buys it" });
   if (optionOf(listing, option)?.kind === "subscription")
     faults.push({
       path: "option",

@@ -54,7 +54,7 @@ export async function fulfil(
   // Seats for several are given out by the buyer; a gift on its day.
   const isForSeveral = isGivenOut(order);
   const sold = offer?.membership ? offer : null;
-  if (sold) {
+  if (sold && !isForSeveral) {
     const member = await beginMembership(tx, doing, order, sold);
     person = member.person;
     isNew = member.isNew;

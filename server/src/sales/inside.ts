@@ -6,6 +6,7 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { activeEnrollment } from "../enrollment/enroll";
 import { isByListing } from "../enrollment/order-enrollment-store";
 import { laterEnd } from "../enrollment/reach";
+import { hasMembership } from "./memberships/membership";
 import { cohortIn } from "./terms-store";
 
 interface At {
@@ -16,7 +17,7 @@ interface At {
 /** What is sold: a listing, by its terms. */
 export interface Sold {
   listing: string;
-  offer: Pick<Offer, "courses" | "cohorts" | "validity">;
+  offer: Pick<Offer, "courses" | "cohorts" | "validity" | "membership">;
 }
 
 /** The courses, of these, that somebody is in, with the enrollment that counts. */
@@ -61,6 +62,7 @@ export async function needsNone(
   sold: Sold,
   person: string,
 ): Promise<boolean> {
+  if (sold.offer.membership) return (await hasMembership(tx, at, sold.listing, person)) !== null;
   const courses = sold.offer.courses.map(({ id }) => id);
   const inside = await insideOf(tx, at, courses, person);
   return courses.every((id) => inside.has(id)) && !(await wouldGain(tx, at, sold, inside));

@@ -11,7 +11,8 @@ import type { z } from "zod";
 import { conflict, notFound, refusal } from "../base/problem";
 import { digestOf, newSecret } from "../base/secret";
 import type { SchoolTransaction } from "../db/connection";
-import { activeEnrollment, tellEnrolled } from "../enrollment/enroll";
+import { activeEnrollment } from "../enrollment/enroll";
+import { tellEnrolled } from "../enrollment/tell-enrolled";
 import { findPersonByEmail } from "../people/store";
 import type { Context } from "../school/context";
 import { inMail } from "../school/in-mail";
@@ -20,6 +21,8 @@ import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { firstDatesOf } from "./first-dates";
 import { needsNone, type Sold } from "./inside";
+import { offeredMembership } from "./memberships/membership";
+import { tellMember } from "./memberships/seat";
 import { type OrderRow, readOrder, updateOrder } from "./order-store";
 import { sayOwnOrder } from "./orders";
 import { readSeats } from "./seat-store";
@@ -77,15 +80,19 @@ async function openedByLink(
 
 const fromOf = ({ billing, name }: OrderRow) => billing?.company ?? name;
 
-/** Somebody's enrollment in the first course of it who needs none; null: they would take a seat. */
+/** Whether somebody needs none of its seats, and their enrollment in its first course; of a membership there is none. */
 async function wayIn(
   tx: SchoolTransaction,
   context: Pick<Context, "school" | "now">,
   sold: Sold,
   person: string | null | undefined,
-): Promise<string | null> {
-  if (!person || !(await needsNone(tx, context, sold, person))) return null;
-  return activeEnrollment(tx, context.school, sold.offer.courses[0]?.id ?? "", person, context.now);
+): Promise<{ isIn: boolean; enrollment: string | null }> {
+  if (!person || !(await needsNone(tx, context, sold, person)))
+    return { isIn: false, enrollment: null };
+  const { school, now } = context;
+  const [course] = sold.offer.courses;
+  const enrollment = course ? await activeEnrollment(tx, school, course.id, person, now) : null;
+  return { isIn: true, enrollment };
 }
 
 export async function showOfferedSeat(
@@ -114,7 +121,8 @@ export async function showOfferedSeat(
             timeZone ?? zone,
           )
         : [],
-      enrollment: await wayIn(tx, context, sold, context.person),
+      membership: await offeredMembership(tx, sold.offer, school, context.now),
+      ...(await wayIn(tx, context, sold, context.person)),
     };
   });
 }
@@ -142,13 +150,15 @@ export async function takeSeat(
       sold,
       account ? (context.person ?? known?.id) : known?.id,
     );
-    if (inAlready !== null) {
+    if (inAlready.isIn) {
       // Nobody learns here who is in: whoever asks for this address is told the same as a newcomer.
-      if (!account)
-        await tellEnrolled(tx, services, context, inAlready, email, known, [
-          "You were in already, and needed no seat.",
-        ]);
-      return { enrollment: account ? inAlready : null };
+      const told = { email, known, first: ["You were in already, and needed no seat."] };
+      const { title } = order;
+      const leftOut = sold.offer.membership?.except ?? [];
+      if (!account && inAlready.enrollment !== null)
+        await tellEnrolled(tx, services, context, inAlready.enrollment, told);
+      else if (!account) await tellMember(tx, services, context, { told, title, leftOut });
+      return { enrollment: account ? inAlready.enrollment : null, mailed: !account };
     }
     if (left < 1) throw conflict(`All seats are taken. Ask ${fromOf(order)} for one more.`);
     const first = await giveOne(tx, services, context, order, offer, {
@@ -158,6 +168,6 @@ export async function takeSeat(
       timeZone,
       says: [`You took a seat of ${inMail(fromOf(order))}.`],
     });
-    return { enrollment: account ? first : null };
+    return { enrollment: account ? first : null, mailed: !account };
   });
 }

@@ -1,17 +1,19 @@
 /** Seats that were bought for several people: given out by the buyer, and taken back from whoever has not begun. */
-import type { Offer, OrderStanding, OwnOrder, seatsGiven } from "@dawngate/contract/sales";
+import type { OrderStanding, OwnOrder, seatsGiven } from "@dawngate/contract/sales";
 import { formatInstant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { conflict, notFound, refusal } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import { appendEvent } from "../enrollment/append";
-import { tellEnrolled } from "../enrollment/enroll";
 import { enterBought } from "../enrollment/enter-bought";
+import { removeMembership } from "../enrollment/memberships/store";
 import { addEnrollment } from "../enrollment/order-enrollment-store";
+import { tellEnrolled } from "../enrollment/tell-enrolled";
 import { findPersonByEmail } from "../people/store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
-import { needsNone } from "./inside";
+import { needsNone, type Sold } from "./inside";
+import { seatMember } from "./memberships/seat";
 import { isGivenOut } from "./order-kinds";
 import type { OrderRow } from "./order-store";
 import { openedBy, sayOwnOrder } from "./orders";
@@ -20,7 +22,7 @@ import { enrollmentsOf, hasSeat, insertSeat, readSeats, removeSeat } from "./sea
 import { cohortIn, readTerms } from "./terms-store";
 
 /** Terms that are gone: nothing is in them. */
-export const NOTHING = { courses: [], cohorts: [], validity: null };
+export const NOTHING = { courses: [], cohorts: [], validity: null, membership: null };
 
 type Given = z.output<typeof seatsGiven>;
 
@@ -103,17 +105,22 @@ export interface Seated {
   timeZone?: string | undefined;
 }
 
-/** Gives the lowest free seat to somebody, who is in at once and told so; their first enrollment. */
+/** Gives the lowest free seat to somebody, who is in at once and told so; their first enrollment, of a membership none. */
 export async function giveOne(
   tx: SchoolTransaction,
   services: Pick<Services, "baseUrl">,
   context: Pick<Context, "school" | "who" | "now" | "slug">,
   order: OrderRow,
-  offer: Pick<Offer, "courses" | "cohorts" | "validity"> | null,
+  offer: Sold["offer"] | null,
   { name, email, says = [], account = null, timeZone = order.time_zone }: Seated,
 ): Promise<string | null> {
   const at = formatInstant(context.now);
   const known = await findPersonByEmail(tx, email);
+  if (offer?.membership) {
+    const who = { person: known?.id ?? null, account, name, email, timeZone };
+    await seatMember(tx, services, context, order, offer, { who, known, first: says });
+    return null;
+  }
   let seat: number | null = null;
   let first: string | null = null;
   for (const { id: course } of offer?.courses ?? []) {
@@ -137,7 +144,8 @@ export async function giveOne(
     // What they were in before, as long as this, is theirs, and goes with no seat.
     if (entry.gained) await addEnrollment(tx, context.school, order.id, entry.enrollment, { seat });
   }
-  if (first !== null) await tellEnrolled(tx, services, context, first, email, known, says);
+  if (first !== null)
+    await tellEnrolled(tx, services, context, first, { email, known, first: says });
   return first;
 }
 
@@ -173,6 +181,7 @@ export async function takeSeatBack(
           },
           context.now,
         );
+      await removeMembership(tx, id, number);
       await removeSeat(tx, id, number);
     }
     return sayOwnOrder(tx, context, order);

@@ -53,6 +53,7 @@ import * as m0051 from "./0051-partners";
 import * as m0052 from "./0052-year-feeds";
 import * as m0053 from "./0053-memberships";
 import * as m0054 from "./0054-for-some-cohorts";
+import * as m0055 from "./0055-membership-seats";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -109,4 +110,5 @@ export const migrations = {
   "0052-year-feeds": m0052,
   "0053-memberships": m0053,
   "0054-for-some-cohorts": m0054,
+  "0055-membership-seats": m0055,
 };

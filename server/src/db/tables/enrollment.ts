@@ -225,6 +225,8 @@ interface YearEntryTable {
 export interface MembershipTable {
   school_id: string;
   order_id: string;
+  /** By which seat of the order they have it; 0: they bought it for themselves. */
+  seat: Generated<number>;
   listing_id: string;
   person_id: string;
   agreed_at: string;

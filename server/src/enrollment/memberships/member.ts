@@ -48,11 +48,11 @@ export function endBy({ endsAt }: HeldMembership, timeZone: string): Validity {
 export async function tieTo(
   tx: SchoolTransaction,
   { school, now }: { school: SchoolId; now: Instant },
-  { order, paidThrough, grace }: HeldMembership,
+  { order, seat, paidThrough, grace }: HeldMembership,
   course: string,
   enrollment: string,
 ): Promise<void> {
-  await addEnrollment(tx, school, order, enrollment);
+  await addEnrollment(tx, school, order, enrollment, { seat: seat === 0 ? null : seat });
   // Of what is paid part by part it is told what happened before it was there.
   await follow(tx, school, "run-order", { school, order }, { once: `${order} ${enrollment}` });
   if (paidThrough === null) return;

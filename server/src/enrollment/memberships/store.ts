@@ -8,6 +8,8 @@ import type { MembershipTable } from "../../db/tables/enrollment";
 /** A membership as it was bought. */
 export interface HeldMembership {
   order: string;
+  /** Of the order; 0: it was bought for oneself. */
+  seat: number;
   listing: string;
   title: string;
   agreedAt: string;
@@ -22,7 +24,12 @@ export interface HeldMembership {
 export async function insertMembership(
   tx: SchoolTransaction,
   school: SchoolId,
-  row: Omit<MembershipTable, "school_id" | "shut" | "grace" | "stops_at" | "paid_through">,
+  row: Omit<
+    MembershipTable,
+    "school_id" | "seat" | "shut" | "grace" | "stops_at" | "paid_through"
+  > & {
+    seat: number;
+  },
 ): Promise<void> {
   await tx
     .insertInto("membership")
@@ -47,7 +54,7 @@ export async function membershipsOf(
   at: string,
 ): Promise<HeldMembership[]> {
   const { rows } = await sql<HeldMembership>`
-    select m.order_id as order, m.listing_id as listing, l.title, m.agreed_at as "agreedAt",
+    select m.order_id as order, m.seat, m.listing_id as listing, l.title, m.agreed_at as "agreedAt",
       m.left_out as "leftOut", l.membership as now, m.ends_at as "endsAt",
       m.paid_through as "paidThrough", m.grace
     from membership m
@@ -63,7 +70,16 @@ const notOver = (at: string): RawBuilder<boolean> =>
 const holding = (at: string): RawBuilder<boolean> =>
   sql`m.begins_at <= ${at}::timestamptz and not m.shut and ${notOver(at)}`;
 
-/** The one of an order, where it holds at an instant; or the last of a listing that somebody has. */
+/** A seat that was given out is free again, and nobody's membership any more. */
+export async function removeMembership(tx: SchoolTransaction, order: string, seat: number) {
+  await tx
+    .deleteFrom("membership")
+    .where("order_id", "=", order)
+    .where("seat", "=", seat)
+    .execute();
+}
+
+/** The one that was bought by an order for oneself, where it holds at an instant; or the last of a listing that somebody has. */
 export async function membershipBy(
   tx: SchoolTransaction,
   by: { order: string } | { listing: string; person: string },
@@ -73,7 +89,7 @@ export async function membershipBy(
     select m.order_id as order, m.ends_at as "endsAt" from membership m
     where ${
       "order" in by
-        ? sql`m.order_id = ${by.order} and ${holding(at)}`
+        ? sql`m.order_id = ${by.order} and m.seat = 0 and ${holding(at)}`
         : // One that begins when another ends is theirs as well; and one that waits for a payment is not bought again.
           sql`m.person_id = ${by.person} and m.listing_id = ${by.listing}
             and (not m.shut or exists (select from sales_order o where o.school_id = m.school_id
@@ -85,7 +101,7 @@ export async function membershipBy(
   return rows[0] ?? null;
 }
 
-/** From when to when the membership of an order is, as it was agreed; null: it is of none. */
+/** From when to when the membership of an order is, as it was agreed: of several seats the one that began first; null: nobody has one. */
 export async function boughtMembership(
   tx: SchoolTransaction,
   order: string,
@@ -94,6 +110,9 @@ export async function boughtMembership(
     .selectFrom("membership")
     .select(["begins_at as beginsAt", "ends_at as endsAt"])
     .where("order_id", "=", order)
+    .orderBy("begins_at")
+    .orderBy("seat")
+    .limit(1)
     .executeTakeFirst();
   return row ?? null;
 }

@@ -13,9 +13,9 @@ import { readCohorts } from "../../schedule/cohort-store";
 import type { Context } from "../../school/context";
 import { readSchool } from "../../school/store";
 import { act } from "../acts";
-import { tellEnrolled } from "../enroll";
 import { holdSeats } from "../seats";
 import { insertEnrollments } from "../store";
+import { tellEnrolled } from "../tell-enrolled";
 import { noLongerWait } from "../ways-in/queue-store";
 import { type Ground, groundOf, type Judged, judge } from "./judge";
 import { readFile, rowsAfter, setFates, updateFile } from "./store";
@@ -203,9 +203,9 @@ async function enterAll(
   const { slug } = await readSchool(tx);
   const who = broughtBy(file);
   for (const { enrollment, email, name, account } of made)
-    await tellEnrolled(tx, { baseUrl }, { school, who, now: at, slug }, enrollment, email, {
-      name,
-      user_id: account,
+    await tellEnrolled(tx, { baseUrl }, { school, who, now: at, slug }, enrollment, {
+      email,
+      known: { name, user_id: account },
     });
 }
 

@@ -19,7 +19,8 @@ import { readListed, takeAnswers } from "../../people/fields/answers";
 import { type Context, isTheirs } from "../../school/context";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
-import { enter, standsAtDoor, tellEnrolled } from "../enroll";
+import { enter, standsAtDoor } from "../enroll";
+import { tellEnrolled } from "../tell-enrolled";
 import { ownPerson } from "../who-enters";
 import {
   countAsking,
@@ -147,7 +148,11 @@ export async function decideRequests(
         };
         const { enrollment } = await enter(tx, context, course, entry);
         const first = ["You asked to come in, and you are in.", ...(told ? [inMail(told)] : [])];
-        await tellEnrolled(tx, { baseUrl }, context, enrollment, row.email, row, first);
+        await tellEnrolled(tx, { baseUrl }, context, enrollment, {
+          email: row.email,
+          known: row,
+          first,
+        });
       });
       done += 1;
     } catch (error) {

@@ -22,8 +22,9 @@ import { type Context, isTheirs } from "../../school/context";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
-import { enter, standsAtDoor, tellEnrolled } from "../enroll";
+import { enter, standsAtDoor } from "../enroll";
 import { holdSeats } from "../seats";
+import { tellEnrolled } from "../tell-enrolled";
 import { ownPerson } from "../who-enters";
 import {
   courseOfCohort,
@@ -219,7 +220,11 @@ async function give(
     const entry = { person, cohort, timeZone, self: null, asked: true, reason };
     const { enrollment } = await enter(tx, context, course, entry);
     const first = ["You waited for a place, and one came free: it is yours."];
-    await tellEnrolled(tx, parts, context, enrollment, email, { name, user_id }, first);
+    await tellEnrolled(tx, parts, context, enrollment, {
+      email,
+      known: { name, user_id },
+      first,
+    });
   } catch (error) {
     if (!(error instanceof ProblemError)) throw error;
     await setWaiting(tx, id, { state: "left", reason: error.message });

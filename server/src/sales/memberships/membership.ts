@@ -43,6 +43,7 @@ export async function beginMembership(
       : membershipEnd(offer, school, begins);
   await insertMembership(tx, doing.school, {
     order_id: order.id,
+    seat: 0,
     listing_id: order.listing_id,
     person_id: found.person,
     agreed_at: order.bought_at,
@@ -77,7 +78,7 @@ const NAMED = 12;
 /** What whoever buys it gets today. */
 export async function offeredMembership(
   tx: SchoolTransaction,
-  offer: Offer,
+  offer: Pick<Offer, "membership" | "validity">,
   school: SchoolRow,
   now: Instant,
 ): Promise<{ courses: number; titles: string[]; until: string | null } | null> {

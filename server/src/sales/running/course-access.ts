@@ -9,6 +9,7 @@ import { type Case, clockOf, readCase, workOut } from "../../schedule/case";
 import type { Context } from "../../school/context";
 import { readSchool } from "../../school/store";
 import { membershipEnd } from "../memberships/membership-end";
+import { isGivenOut } from "../order-kinds";
 import type { OrderRow } from "../order-store";
 
 type Course = Order["courses"][number];
@@ -55,6 +56,8 @@ async function memberAccess(
   const school = await readSchool(tx);
   const zone = zoneOf(school.time_zone);
   const held = await boughtMembership(tx, order.id);
+  const whole = { id: membershipOf(order.listing_id), single: 0 as Course["single"], cohort: null };
+  if (!held && isGivenOut(order)) return { ...whole, ...WAITS };
   const begins = Date.parse(held?.beginsAt ?? order.bought_at) as Instant;
   const ends = held
     ? held.endsAt === null
@@ -63,9 +66,7 @@ async function memberAccess(
     : membershipEnd(offer, school, begins);
   const last = lastDay(ends, zone);
   return {
-    id: membershipOf(order.listing_id),
-    single: 0 as Course["single"],
-    cohort: null,
+    ...whole,
     access: {
       from: formatDate(localDateAt(zone, begins)),
       through: last === null ? null : formatDate(last),
@@ -76,13 +77,15 @@ async function memberAccess(
   };
 }
 
-/** In the course's clock; nobody is in it yet: it waits. */
+/** Nobody is in it yet: its seats are not given out. */
+const WAITS = {
+  access: { from: null, through: null, moved: [], paused: 0 },
+  progress: { done: 0, of: 0 },
+};
+
+/** In the course's clock. */
 function standing(found: Case | null, now: Instant): Pick<Course, "access" | "progress"> {
-  if (!found)
-    return {
-      access: { from: null, through: null, moved: [], paused: 0 },
-      progress: { done: 0, of: 0 },
-    };
+  if (!found) return WAITS;
   const { access, progress } = workOut(found, now);
   const zone = zoneOf(clockOf(found));
   const unpaused = found.enrollment.events.filter(

@@ -1,0 +1,65 @@
+/** Whoever has come into something is told by mail; who has no account yet is invited by it. */
+import { writeLetter } from "../base/letter";
+import type { SchoolTransaction } from "../db/connection";
+import { follow } from "../jobs/outbox";
+import type { Context } from "../school/context";
+import { inMail, schoolInMail } from "../school/in-mail";
+import type { Services } from "../school/kit";
+import { inviteWithin } from "../school/staff";
+import { sayEnrolled } from "./say-enrolled";
+import { noteTold } from "./store";
+
+/** Who is told, and who they are here already. */
+export interface Told {
+  email: string;
+  known: { name: string; user_id: string | null } | undefined;
+  /** Said before anything else. */
+  first?: readonly string[];
+}
+
+/** What they have come into, and where it is. */
+interface Into {
+  about: Parameters<typeof inviteWithin>[5] & object;
+  subject: string;
+  button: { label: string; path: string };
+}
+
+export async function tellIn(
+  tx: SchoolTransaction,
+  { baseUrl }: Pick<Services, "baseUrl">,
+  context: Pick<Context, "school" | "who" | "now" | "slug">,
+  { email, known, first = [] }: Told,
+  { about, subject, button }: Into,
+): Promise<void> {
+  const said = { ...about, says: [...first, ...about.says] };
+  if (!known?.user_id) await inviteWithin(tx, { baseUrl }, context, email, "enrollee", said);
+  else
+    await follow(tx, context.school, "mail", {
+      to: email,
+      ...writeLetter({
+        ...said,
+        subject,
+        from: await schoolInMail(tx),
+        greeting: `Hello ${inMail(known.name)},`,
+        button: { label: button.label, url: `${baseUrl}/${context.slug}/${button.path}` },
+      }),
+    });
+}
+
+/** Tells somebody in what they are, and what opens when. */
+export async function tellEnrolled(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  context: Pick<Context, "school" | "who" | "now" | "slug">,
+  enrollment: string,
+  told: Told,
+): Promise<void> {
+  const about = await sayEnrolled(tx, context, enrollment);
+  // This stands in for the welcome.
+  await noteTold(tx, enrollment, context.now);
+  await tellIn(tx, services, context, told, {
+    about,
+    subject: `You are enrolled in ${about.title}`,
+    button: { label: "Go to the course", path: `shelf/${enrollment}` },
+  });
+}
