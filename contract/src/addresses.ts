@@ -277,6 +277,8 @@ export const ADDRESSES = {
   getToldTo: ["GET", "/schools/{school}/people/{person}/notices", ["notices"], []],
   getNoticesWrong: ["GET", "/schools/{school}/notices/wrong", ["notices"], []],
   correctNotices: ["POST", "/schools/{school}/notices/wrong/corrections", [], ["notices","mail"]],
+  getOwnNews: ["GET", "/schools/{school}/self/news", ["shelf"], []],
+  readOwnNews: ["POST", "/schools/{school}/self/news/read", [], ["shelf"]],
   getOwnWishes: ["GET", "/schools/{school}/self/notices", ["self"], []],
   changeOwnWishes: ["PUT", "/schools/{school}/self/notices", [], ["self"]],
   getWishesByKey: ["GET", "/schools/{school}/told/{key}", ["self"], []],

@@ -188,6 +188,7 @@ export const shelf = z
       }),
     ),
     isMember: z.boolean().describe("One has a membership: courses may be open to be taken up."),
+    news: z.int().describe("So much of what one was told of late is not read; up to 99."),
   })
   .meta({ id: "Shelf" });
 

@@ -18,6 +18,9 @@ export const SENT_KINDS = [
 export const sentKind = z.enum(SENT_KINDS);
 export type SentKind = z.infer<typeof sentKind>;
 
+/** The number of a notice. */
+export const noticeId = z.string().regex(/^\d{1,18}$/, "The number of a notice");
+
 const quietHours = z.strictObject({ from: planFields.timeOfDay, to: planFields.timeOfDay });
 
 /** A kind as it is set. */
@@ -237,6 +240,39 @@ export const wrongNotices = z
 export type WrongNotices = z.infer<typeof wrongNotices>;
 
 export const corrected = z.object({ sent: z.int(), left: z.int() });
+
+/** What one was told, as it went out by mail; read in the application, whether or not the mail came. */
+export const news = z
+  .object({
+    news: z
+      .array(
+        z.object({
+          id: z.string(),
+          at: z.string(),
+          kind: z.string(),
+          course: z.string().nullable(),
+          isNew: z.boolean().describe("It is of the last thirty days, and not read."),
+          letter: letterShown,
+        }),
+      )
+      .describe("The latest first."),
+    unread: z.int().describe("So many are new; up to 99."),
+    next: z.string().nullable(),
+  })
+  .meta({ id: "News" });
+export type News = z.infer<typeof news>;
+
+export const newsQuery = z.strictObject({
+  unread: z.literal("yes").optional().describe("Only what is new."),
+  after: cursor.optional(),
+  most: z.coerce.number<number>().int().min(1).max(50).default(10),
+});
+
+/** Which is read: one, or all that had come by an instant. */
+export const newsRead = z.union([
+  z.strictObject({ id: noticeId }),
+  z.strictObject({ until: z.iso.datetime({ offset: true }) }),
+]);
 
 /** What somebody is told, and what they do not want. */
 export const wishes = z

@@ -1,5 +1,6 @@
 /** The shelf: what one holds, what is new, what opens next, what ends when; and the way on, in one press. */
 import { useLocalSearchParams } from "expo-router";
+import { useRef } from "react";
 import { View } from "react-native";
 import { useGetMeQuery, useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
@@ -12,7 +13,7 @@ import { TextLink } from "../ui/text-link";
 import { useGetShelfQuery } from "./api";
 import { GoOnCard } from "./go-on-card";
 import { HeldCourse } from "./held-course";
-import { OpenToMember } from "./lazy-beside";
+import { OpenToMember, WhatIsNew } from "./lazy-beside";
 
 export function ShelfScreen() {
   const { school } = useLocalSearchParams() as { school: string };
@@ -22,6 +23,9 @@ export function ShelfScreen() {
     { school },
     { refetchOnMountOrArgChange: true },
   );
+  // What is read while one looks stays until one goes: its letter is open.
+  const hadNews = useRef(false);
+  if (data?.news) hadNews.current = true;
   const wide = useWide();
   const first = data?.courses.find(({ goOn, state }) => goOn !== null && state === "open");
   const name = me?.account?.name.trim().split(/\s+/)[0];
@@ -32,6 +36,7 @@ export function ShelfScreen() {
       {...(about && { above: { text: about.name } })}
       band={goOn}
     >
+      {hadNews.current ? <WhatIsNew school={school} /> : null}
       {data ? (
         data.courses.length === 0 && !data.isMember ? (
           <Empty

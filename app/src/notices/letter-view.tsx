@@ -1,6 +1,7 @@
 /** A letter as it is read in a mail program: who writes, what is said, the dates, the one thing to press. */
 import type { LetterShown } from "@dawngate/contract/notices";
 import { View } from "react-native";
+import { LetterText } from "../enrollment/lazy-beside";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 
@@ -37,27 +38,7 @@ export function LetterView({ letter, school, color, person }: Props) {
         <Text kind="name">{letter.subject}</Text>
       </View>
       <Text>{`Hello ${person},`}</Text>
-      {letter.says.map((says, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: paragraphs have nothing else, and are drawn anew together
-        <Text key={i}>{says}</Text>
-      ))}
-      {letter.dates.length > 0 ? (
-        <View style={{ gap: 4 }}>
-          {letter.dates.map(({ when, what }) => (
-            <View
-              key={`${when} ${what}`}
-              style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 14 }}
-            >
-              <Text kind="small" color={quiet} style={{ width: 170 }}>
-                {when}
-              </Text>
-              <Text kind="small" style={{ flexShrink: 1 }}>
-                {what}
-              </Text>
-            </View>
-          ))}
-        </View>
-      ) : null}
+      <LetterText letter={letter} />
       {letter.button ? (
         <View
           style={{

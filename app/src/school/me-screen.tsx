@@ -3,6 +3,7 @@
 import { useLocalSearchParams } from "expo-router";
 import { lazy, Suspense } from "react";
 import { View } from "react-native";
+import { OwnNews } from "../enrollment/lazy-beside";
 import { OwnZone } from "../enrollment/own-zone";
 import { Elsewhere } from "../frame/elsewhere";
 import { OwnAnswers } from "../people/fields/own-answers";
@@ -48,6 +49,7 @@ export function MeScreen() {
           <OwnOrders school={school} />
           <OwnZone school={school} />
           <OwnAnswers school={school} />
+          <OwnNews school={school} />
           <Suspense fallback={null}>
             <OwnWishes school={school} />
           </Suspense>

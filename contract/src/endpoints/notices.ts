@@ -4,6 +4,10 @@ import { z } from "zod";
 import { done, endpoints, inCourse, inSchool } from "../endpoint";
 import {
   corrected,
+  news,
+  newsQuery,
+  newsRead,
+  noticeId,
   noticeSettings,
   noticeSettingsChange,
   noticesAhead,
@@ -26,10 +30,7 @@ import { timelineQuery } from "../schedule";
 
 const inKind = inSchool.extend({ kind: sentKind });
 const inSent = inSchool.extend({
-  notice: z
-    .string()
-    .regex(/^\d{1,18}$/)
-    .meta({ example: "41" }),
+  notice: noticeId.meta({ example: "41" }),
 });
 const byKey = inSchool.extend({ key: z.uuid() });
 
@@ -171,6 +172,28 @@ export const notices = endpoints("notices", {
     answer: corrected,
     answered: "How many were written to, and how many are left for the next press.",
     changes: ["notices", "mail"],
+  },
+  getOwnNews: {
+    method: "get",
+    path: "/schools/{school}/self/news",
+    summary: "What one was told, and what of it is new",
+    who: "self.learn",
+    params: inSchool,
+    query: newsQuery,
+    answer: news,
+    answered: "A page, the latest first.",
+    holds: ["shelf"],
+  },
+  readOwnNews: {
+    method: "post",
+    path: "/schools/{school}/self/news/read",
+    summary: "One has read something that one was told, or all of it",
+    who: "self.learn",
+    params: inSchool,
+    body: newsRead,
+    answer: done,
+    answered: "It is read.",
+    changes: ["shelf"],
   },
   getOwnWishes: {
     method: "get",

@@ -9,6 +9,7 @@ import { reading } from "../school/service";
 import { type Holding, holdingsOf } from "./holdings";
 import { membershipsOf } from "./memberships/store";
 import { goOn } from "./mine";
+import { countNews } from "./news-store";
 
 type Held = Shelf["courses"][number];
 
@@ -19,12 +20,13 @@ const RANK = { open: 0, scheduled: 1, waiting: 2, closed: 3 };
 
 export async function showShelf({ db }: Pick<Services, "db">, context: Context): Promise<Shelf> {
   const { person, school, now } = context;
-  if (person === null) return { courses: [], isMember: false };
+  if (person === null) return { courses: [], isMember: false, news: 0 };
   return reading(db, context, async (tx) => {
     const courses = (await holdingsOf(tx, school, person, now)).map((one) => sayHeld(one, now));
     // Where one was last stands before the others of its kind.
     return {
       isMember: (await membershipsOf(tx, person, formatInstant(now))).length > 0,
+      news: await countNews(tx, person, now),
       courses: courses.sort(
         (a, b) => RANK[a.state] - RANK[b.state] || (b.seen ?? "").localeCompare(a.seen ?? ""),
       ),

@@ -24,3 +24,13 @@ export async function putIntoTray(
     order by m.n
   `.execute(tx);
 }
+
+/** What somebody was told before they were in a course for the last time, they have read. */
+export async function readSince(tx: SchoolTransaction): Promise<void> {
+  await sql`
+    update notice n set read_at = n.at
+    where n.read_at is null and exists (
+      select from enrollment e where e.school_id = n.school_id and e.person_id = n.person_id
+        and e.seen_at >= n.at)
+  `.execute(tx);
+}

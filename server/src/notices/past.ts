@@ -6,7 +6,7 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { inMail, schoolInMail } from "../school/in-mail";
 import { holdDue, noteLooked, takeOver } from "./look-store";
 import { aheadOf, horizonOf, madeOf, readParts } from "./notify";
-import { type PastMail, putIntoTray } from "./past-store";
+import { type PastMail, putIntoTray, readSince } from "./past-store";
 import { readPersons } from "./person";
 import { insertNotices } from "./person-store";
 
@@ -53,6 +53,7 @@ export async function tellPast(
     school,
     looked.flatMap(({ out }) => out.map((made) => ({ ...made, sentAt: made.at }))),
   );
+  await readSince(tx);
   await noteLooked(tx, school, looked, now);
   // As the mail tray got them, one after another.
   await putIntoTray(

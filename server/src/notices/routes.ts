@@ -2,6 +2,7 @@
 import { notices } from "@dawngate/contract/endpoints/notices";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
+import { readOwnNews, showOwnNews } from "./news";
 import { showRehearsed } from "./rehearsed";
 import { sendAgain, showAhead, showSent, showSentOne, showToldTo } from "./sent";
 import {
@@ -70,6 +71,12 @@ export function noticeRoutes(services: Services) {
     )
     .openapi(route(services, notices.correctNotices), async (c) =>
       c.json(await correctAll(services, c.get("context")), 200),
+    )
+    .openapi(route(services, notices.getOwnNews), async (c) =>
+      c.json(await showOwnNews(services, c.get("context"), c.req.valid("query")), 200),
+    )
+    .openapi(route(services, notices.readOwnNews), async (c) =>
+      c.json(await readOwnNews(services, c.get("context"), c.req.valid("json")), 200),
     )
     .openapi(route(services, notices.getOwnWishes), async (c) =>
       c.json(await showOwnWishes(services, c.get("context")), 200),

@@ -34,7 +34,8 @@ const DAYS = 30;
 /** So many of each are shown of one person. */
 const SHOWN = 20;
 
-const sentEnd = z.tuple([z.iso.datetime({ offset: true }), z.string().regex(/^\d{1,18}$/)]);
+/** Where a page of what has gone out ended. */
+export const sentEnd = z.tuple([z.iso.datetime({ offset: true }), z.string().regex(/^\d{1,18}$/)]);
 
 export async function showSent(
   { db }: Parts,

@@ -54,6 +54,7 @@ import * as m0052 from "./0052-year-feeds";
 import * as m0053 from "./0053-memberships";
 import * as m0054 from "./0054-for-some-cohorts";
 import * as m0055 from "./0055-membership-seats";
+import * as m0056 from "./0056-news";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -111,4 +112,5 @@ export const migrations = {
   "0053-memberships": m0053,
   "0054-for-some-cohorts": m0054,
   "0055-membership-seats": m0055,
+  "0056-news": m0056,
 };

@@ -73,6 +73,7 @@ export interface NoticeTable {
   state: Generated<"waiting" | "sent" | "failed" | "late">;
   sent_at: Generated<string | null>;
   fault: Generated<string | null>;
+  read_at: Generated<string | null>;
 }
 
 export interface NoticeAheadTable {

@@ -1,0 +1,14 @@
+/** All that one was told, among what stands about oneself. */
+import { Section } from "../../ui/section";
+import { NewsList } from "./news-list";
+
+export function OwnNews({ school }: { school: string }) {
+  return (
+    <Section title="What you were told" says="As it went out by mail; opened here it is read.">
+      <NewsList
+        school={school}
+        empty="Nothing yet: what opens, ends or is announced stands here."
+      />
+    </Section>
+  );
+}
