@@ -46,10 +46,10 @@ export function MeScreen() {
             {data.mailTray ? <TextLink href="/mail">The mail tray</TextLink> : null}
           </View>
           <Elsewhere school={school} />
+          <OwnNews school={school} />
           <OwnOrders school={school} />
           <OwnZone school={school} />
           <OwnAnswers school={school} />
-          <OwnNews school={school} />
           <Suspense fallback={null}>
             <OwnWishes school={school} />
           </Suspense>

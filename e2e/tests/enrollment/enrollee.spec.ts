@@ -1,6 +1,6 @@
 /** An enrollee's side: go on in one press, finish, find one's dates, and take them into a calendar. */
 import ICAL from "ical.js";
-import { expect, test } from "../helpers";
+import { accessibilityFaults, expect, test } from "../helpers";
 
 test.use({ who: "callum.reyes" });
 
@@ -72,4 +72,28 @@ test("one's dates stand by day, in one's own zone, and a calendar can subscribe 
   await page.getByRole("button", { name: "Close", exact: true }).click();
   await row.click();
   await expect(page.getByRole("heading", { name: "Sourdough from a cold kitchen" })).toBeVisible();
+});
+
+test("what one was told is new on the shelf until one has read it, and leads there", async ({
+  page,
+}) => {
+  await page.goto("/ember-row/shelf");
+  const fresh = page.getByRole("group", { name: "What is new" });
+  const told = fresh.getByRole("button", { name: /^Open now: “Crust and crumb” New/ });
+  await told.click();
+  const letter = page.getByRole("dialog", { name: "Open now: “Crust and crumb”" });
+  await expect(
+    letter.getByText(/is open for you in “Sourdough from a cold kitchen”/),
+  ).toBeVisible();
+  // It is read, and stays open all the same.
+  await expect(told).toHaveCount(0);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await letter.getByRole("button", { name: "Go to the course" }).click();
+  await expect(
+    page.getByRole("heading", { name: "Sourdough from a cold kitchen", level: 1 }),
+  ).toBeVisible();
+  await page.goto("/ember-row/me");
+  await expect(
+    page.getByRole("button", { name: /^Open now: “Crust and crumb” Read/ }),
+  ).toBeVisible();
 });

@@ -2,7 +2,7 @@
 import type { News } from "@dawngate/contract/notices";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
@@ -23,11 +23,14 @@ interface Props {
   /** Only what is new; left out: all of it. */
   unread?: boolean;
   /** What is said where there is nothing. */
-  empty?: string;
+  empty: string;
+  /** What stands beside its actions. */
+  children?: ReactNode;
 }
 
-export function NewsList({ school, unread = false, empty }: Props) {
-  const asked = { school, unread: unread ? ("yes" as const) : null };
+export function NewsList({ school, unread = false, empty, children }: Props) {
+  // The shelf is for courses: a few stand above them.
+  const asked = { school, unread: unread ? ("yes" as const) : null, most: unread ? 3 : 5 };
   const { data, error, refetch, hasNextPage, isFetching, fetchNextPage } =
     useGetOwnNewsInfiniteQuery(asked, { refetchOnMountOrArgChange: true });
   const [read, { error: refused }] = useReadOwnNewsMutation();
@@ -49,7 +52,7 @@ export function NewsList({ school, unread = false, empty }: Props) {
   return (
     <View style={{ gap: 4 }}>
       {refused ? <Notice {...explain(refused)} /> : null}
-      {news.length === 0 && empty !== undefined ? <Text color={quiet}>{empty}</Text> : null}
+      {news.length === 0 ? <Text color={quiet}>{empty}</Text> : null}
       <View role="list">
         {news.map((one) => (
           <View key={one.id} role="listitem">
@@ -75,7 +78,7 @@ export function NewsList({ school, unread = false, empty }: Props) {
           </View>
         ))}
       </View>
-      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 10 }}>
+      <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 14, alignItems: "center" }}>
         {hasNextPage ? (
           <QuietAction label="Show more" busy={isFetching} onPress={() => fetchNextPage()} />
         ) : null}
@@ -85,6 +88,7 @@ export function NewsList({ school, unread = false, empty }: Props) {
             onPress={() => void read({ school, body: { until: newest.at } })}
           />
         ) : null}
+        {children}
       </View>
       {opened ? (
         <LetterSheet letter={opened.letter} at={opened.at} onClose={() => setOpened(null)} />

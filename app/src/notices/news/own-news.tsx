@@ -4,7 +4,7 @@ import { NewsList } from "./news-list";
 
 export function OwnNews({ school }: { school: string }) {
   return (
-    <Section title="What you were told" says="As it went out by mail; opened here it is read.">
+    <Section title="Letters to you" says="As they went out by mail; what you open here is read.">
       <NewsList
         school={school}
         empty="Nothing yet: what opens, ends or is announced stands here."

@@ -6,12 +6,13 @@ import { NewsList } from "./news-list";
 
 export function WhatIsNew({ school }: { school: string }) {
   return (
-    <View role="group" aria-label="What is new" style={{ gap: 4, paddingBottom: 12 }}>
+    <View role="group" aria-label="What is new" style={{ gap: 2 }}>
       <Text kind="name" level={2}>
         What is new
       </Text>
-      <NewsList school={school} unread empty="You have read all of it." />
-      <TextLink href={`/${school}/me`}>All that you were told</TextLink>
+      <NewsList school={school} unread empty="You have read all of it.">
+        <TextLink href={`/${school}/me`}>All letters to you</TextLink>
+      </NewsList>
     </View>
   );
 }
