@@ -1,6 +1,7 @@
 /** Who is in what by an order, in the database. */
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { orderOfKey } from "./order-keys";
 
 export async function addEnrollment(
   tx: SchoolTransaction,
@@ -131,4 +132,23 @@ export async function isByListing(
     .limit(1)
     .executeTakeFirst();
   return row !== undefined;
+}
+
+/** The events by which orders have moved the end of an enrollment, in their order. */
+export async function boughtEnds(
+  tx: SchoolTransaction,
+  enrollment: string,
+): Promise<{ sequence: number; order: string }[]> {
+  const rows = await tx
+    .selectFrom("enrollment_event")
+    .select(["sequence", "idempotency_key as key"])
+    .where("enrollment_id", "=", enrollment)
+    .where("kind", "in", ["renewed", "end-set", "validity-given"])
+    .where("idempotency_key", "is not", null)
+    .orderBy("sequence")
+    .execute();
+  return rows.flatMap(({ sequence, key }) => {
+    const order = orderOfKey(key ?? "");
+    return order === null ? [] : [{ sequence, order }];
+  });
 }

@@ -15,6 +15,7 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { enterBought } from "../enrollment/enter-bought";
 import { sayMembership } from "../enrollment/memberships/say";
 import { addEnrollment } from "../enrollment/order-enrollment-store";
+import { keyOfOrder } from "../enrollment/order-keys";
 import { sayEnrolled } from "../enrollment/say-enrolled";
 import { noteTold } from "../enrollment/store";
 import { keepWhatHolds } from "../people/fields/answers";
@@ -74,7 +75,7 @@ export async function fulfil(
       boughtAt: order.bought_at,
       paidThrough: paidThrough(order, charge !== null),
       reason: `Bought: ${order.title}, order ${order.id}`,
-      key: `order ${order.id}`,
+      key: keyOfOrder(order.id),
     });
     person = entry.person;
     isNew ||= entry.isNew;

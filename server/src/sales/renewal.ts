@@ -11,6 +11,7 @@ import type { SchoolTransaction } from "../db/connection";
 import { appendEvent } from "../enrollment/append";
 import { activeEnrollment } from "../enrollment/enroll";
 import { addEnrollment } from "../enrollment/order-enrollment-store";
+import { keyOfRenewal } from "../enrollment/order-keys";
 import { readCase, withEvents, workOut } from "../schedule/case";
 import type { Context } from "../school/context";
 import type { Doing } from "./doing";
@@ -102,7 +103,7 @@ export async function renew(
         at: formatInstant(now),
         data: { add, grace: 0 },
         reason: `Renewed: ${order.title}, order ${order.id}`,
-        key: `renewal ${order.id}`,
+        key: keyOfRenewal(order.id),
       },
       now,
     );

@@ -8,6 +8,7 @@ import { appendEvent } from "../enrollment/append";
 import { enterBought } from "../enrollment/enter-bought";
 import { removeMembership } from "../enrollment/memberships/store";
 import { addEnrollment } from "../enrollment/order-enrollment-store";
+import { keyOfSeat } from "../enrollment/order-keys";
 import { tellEnrolled } from "../enrollment/tell-enrolled";
 import { findPersonByEmail } from "../people/store";
 import type { Context } from "../school/context";
@@ -137,7 +138,7 @@ export async function giveOne(
       boughtAt: at,
       paidThrough: null,
       reason: `A seat of order ${order.id}, given out by ${order.name}`,
-      key: `seat of order ${order.id} ${at}`,
+      key: keyOfSeat(order.id, at),
     });
     seat ??= await insertSeat(tx, context.school, { order: order.id, person: entry.person, at });
     first ??= entry.enrollment;

@@ -41,6 +41,10 @@ export function toEvents(enrollment: PlanEnrollment): NewEvent[] {
 /** What moves the end of access. */
 const MOVES_THE_END: readonly string[] = ["extended", "renewed", "end-set"];
 
+/** Whether an event moves an end that there was before it, or gives another in its place. */
+export const isEndMoved = ({ kind, data }: KeptEvent): boolean =>
+  MOVES_THE_END.includes(kind) || (kind === "validity-given" && data.anew === true);
+
 /** The plan's enrollment that events add up to. Throws where they do not begin with an enrolling. */
 export function fromEvents(
   id: string,

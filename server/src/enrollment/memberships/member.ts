@@ -6,6 +6,7 @@ import { follow } from "../../jobs/outbox";
 import type { Validity } from "../../schedule/imagined";
 import { appendEvent } from "../append";
 import { addEnrollment } from "../order-enrollment-store";
+import { keyOfOrder } from "../order-keys";
 import { coursesMet, firstPublished, type HeldMembership, membershipsOf } from "./store";
 
 /** The membership by which a course is open to somebody at an instant, the longest of several; null: none is. */
@@ -58,7 +59,7 @@ export async function tieTo(
   if (paidThrough === null) return;
   const data = { through: paidThrough, grace };
   // The key by which the order tells the same: what it has told is not told again.
-  const key = `order ${order} paid-through ${paidThrough} ${grace}`;
+  const key = `${keyOfOrder(order)} paid-through ${paidThrough} ${grace}`;
   const event = { kind: "paid-through", at: formatInstant(now), data, reason: null, key };
   await appendEvent(tx, school, course, enrollment, event, now);
 }

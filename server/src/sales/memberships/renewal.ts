@@ -4,6 +4,7 @@ import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import { appendEvent } from "../../enrollment/append";
 import { addEnrollment, enrollmentsByMembership } from "../../enrollment/order-enrollment-store";
+import { keyOfRenewal } from "../../enrollment/order-keys";
 import type { SchoolRow } from "../../school/store";
 import type { Doing } from "../doing";
 import type { OrderRow } from "../order-store";
@@ -40,7 +41,7 @@ export async function renewTakenUp(
       at: formatInstant(now),
       data: { add, grace: 0 },
       reason: `Renewed: ${order.title}, order ${order.id}`,
-      key: `renewal ${order.id}`,
+      key: keyOfRenewal(order.id),
     };
     await appendEvent(tx, school, course, id, happening, now);
     await addEnrollment(tx, school, order.id, id);

@@ -4,13 +4,14 @@ import type { Order } from "@dawngate/core/sales/orders";
 import { formatDate, type Instant, localDateAt, type Zone, zoneOf } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import { boughtMembership } from "../../enrollment/memberships/store";
-import { doneByOrder, furthestOf } from "../../enrollment/order-enrollment-store";
-import { type Case, clockOf, readCase, workOut } from "../../schedule/case";
+import { boughtEnds, doneByOrder, furthestOf } from "../../enrollment/order-enrollment-store";
+import { type Case, readCase, workOut } from "../../schedule/case";
 import type { Context } from "../../school/context";
 import { readSchool } from "../../school/store";
 import { membershipEnd } from "../memberships/membership-end";
 import { isGivenOut } from "../order-kinds";
 import type { OrderRow } from "../order-store";
+import { daysOfOrder } from "./bought-days";
 
 type Course = Order["courses"][number];
 
@@ -41,7 +42,7 @@ export async function coursesOf(
       id,
       single: (price ?? 0) as Course["single"],
       cohort: found?.enrollment.cohort ?? null,
-      ...standing(found, now),
+      ...(found ? await reached(tx, found, order.id, now) : WAITS),
     });
   }
   return courses;
@@ -83,25 +84,17 @@ const WAITS = {
   progress: { done: 0, of: 0 },
 };
 
-/** In the course's clock. */
-function standing(found: Case | null, now: Instant): Pick<Course, "access" | "progress"> {
-  if (!found) return WAITS;
+/** The days that are this order's, and how far somebody is. */
+async function reached(
+  tx: SchoolTransaction,
+  found: Case,
+  order: string,
+  now: Instant,
+): Promise<Pick<Course, "access" | "progress">> {
   const { access, progress } = workOut(found, now);
-  const zone = zoneOf(clockOf(found));
-  const unpaused = found.enrollment.events.filter(
-    ({ type }) => type !== "paused" && type !== "resumed",
-  );
-  const plain = workOut({ ...found, enrollment: { ...found.enrollment, events: unpaused } }, now);
-  const last = lastDay(access.until, zone);
-  const without = lastDay(plain.access.until, zone);
+  const bought = await boughtEnds(tx, found.enrollment.id);
   return {
-    access: {
-      from: access.from === null ? null : formatDate(localDateAt(zone, access.from)),
-      // Access that has not begun, and may never, has no end yet either.
-      through: access.from === null || last === null ? null : formatDate(last),
-      moved: [],
-      paused: last === null || without === null ? 0 : Math.max(0, last - without),
-    },
+    access: daysOfOrder(found, { order, bought, stands: access }, now),
     progress: { done: progress.done, of: progress.of },
   };
 }

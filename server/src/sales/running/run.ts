@@ -7,6 +7,7 @@ import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import { appendEvent } from "../../enrollment/append";
 import { enrollmentsOfOrder } from "../../enrollment/order-enrollment-store";
+import { keyOfOrder } from "../../enrollment/order-keys";
 import { follow } from "../../jobs/outbox";
 import type { Services } from "../../school/kit";
 import type { Doing } from "../doing";
@@ -72,7 +73,7 @@ async function tellEnrollments(
       at,
       course,
       data: type === "part-paid" ? { part: part ?? 2 } : {},
-      key: `order ${order.id} ${type} ${at} ${part ?? ""}`,
+      key: `${keyOfOrder(order.id)} ${type} ${at} ${part ?? ""}`,
     })),
     ...(paidThrough === null
       ? []
@@ -82,7 +83,7 @@ async function tellEnrollments(
             at: formatInstant(now as Instant),
             course: null,
             data: { through: paidThrough, grace },
-            key: `order ${order.id} paid-through ${paidThrough} ${grace}`,
+            key: `${keyOfOrder(order.id)} paid-through ${paidThrough} ${grace}`,
           },
         ]),
   ];
