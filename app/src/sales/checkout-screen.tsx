@@ -208,6 +208,7 @@ function Checkout(props: Props) {
           : null}
       </View>
       {priced ? <CodeField onCode={(code) => onCodes([...codes, code])} busy={busy} /> : null}
+      <GoesOn courses={courses} />
       <FirstDates courses={offered.renews ? [] : courses} zone={zone} />
       {offered.renews ? (
         <>
@@ -281,6 +282,19 @@ function Renewing({
         </Text>
       ))}
     </View>
+  );
+}
+
+/** Whoever was in some of it before. */
+function GoesOn({ courses }: Pick<Offered, "courses">) {
+  const { quiet } = usePalette();
+  const before = courses.filter(({ goesOn }) => goesOn).map(({ title }) => `“${title}”`);
+  if (before.length === 0) return null;
+  return (
+    <Text kind="small" color={quiet}>
+      You were in {before.join(" and ")} before: you go on where you were, with all that you have
+      done.
+    </Text>
   );
 }
 

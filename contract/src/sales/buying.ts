@@ -79,6 +79,7 @@ export const firstDates = z.array(
       .array(z.string())
       .describe("The same in words: when access ends, counted from what has not happened yet."),
     modules: z.array(z.object({ title: z.string(), opens: z.string().nullable() })),
+    goesOn: z.boolean().describe("They were in it before, and go on where they were."),
   }),
 );
 export type FirstDates = z.infer<typeof firstDates>;

@@ -29,7 +29,9 @@ import { projectOne } from "../schedule/project";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { readSchool } from "../school/store";
+import { comeBack } from "./come-back";
 import { endBy, tieTo } from "./memberships/member";
+import { keyOfOrder } from "./order-keys";
 import { sayFault } from "./say";
 import { holdSeats } from "./seats";
 import { insertEnrollments, isOnSale, linesOf } from "./store";
@@ -244,17 +246,27 @@ export async function enter(
       );
   const may = !self && binding.every(({ kind }) => OVERRULED.includes(kind));
   if (binding.length > 0) refuse(binding, may ? MAY_OVERRULE : undefined);
-  const id = randomUUID();
-  const enrollment = enrollmentSchema.parse({
-    id,
-    course: courseId,
-    cohort,
-    timeZone,
-    enrolledAt: formatInstant(context.now),
-    ...(membership && { validity: endBy(membership, schoolZone) }),
-  });
   const why = membership ? `By membership: ${membership.title}` : reason;
-  await insertEnrollments(tx, context.school, [{ enrollment, person, reasonOf: () => why }]);
+  const member = membership && { ...membership, validity: endBy(membership, schoolZone) };
+  const back =
+    member &&
+    (await comeBack(
+      tx,
+      context,
+      { course: courseId, person },
+      {
+        ...{ cohort, validity: member.validity, paidThrough: member.paidThrough },
+        ...{ reason: why ?? "", key: keyOfOrder(member.order) },
+      },
+    ));
+  const id = back ?? randomUUID();
+  if (back === null) {
+    const enrollment = enrollmentSchema.parse({
+      ...{ id, course: courseId, cohort, timeZone, enrolledAt: formatInstant(context.now) },
+      ...(member && { validity: member.validity }),
+    });
+    await insertEnrollments(tx, context.school, [{ enrollment, person, reasonOf: () => why }]);
+  }
   if (membership) await tieTo(tx, context, membership, courseId, id);
   if (code) await noteCodeUse(tx, context.school, code.id, id);
   await noLongerWait(tx, courseId, [person]);

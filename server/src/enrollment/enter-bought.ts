@@ -8,6 +8,7 @@ import { holdTurn } from "../schedule/headcount-store";
 import type { Validity } from "../schedule/imagined";
 import { projectOne } from "../schedule/project";
 import type { Context } from "../school/context";
+import { comeBack } from "./come-back";
 import { activeEnrollment } from "./enroll";
 import { reachAsFar } from "./reach";
 import { insertEnrollments } from "./store";
@@ -30,7 +31,8 @@ interface Bought extends Buyer {
 
 /**
  * Somebody has bought a course: they are in, whatever its window says by now, for what is paid is given. Whoever is in
- * already stays in that enrollment, as long as if they came in now. `gained`: they are in by it, or longer.
+ * already stays in that enrollment, as long as if they came in now; whoever was goes on where they were. `gained`: they
+ * are in by it, or longer.
  */
 export async function enterBought(
   tx: SchoolTransaction,
@@ -46,6 +48,8 @@ export async function enterBought(
     const gained = await reachAsFar(tx, { school, now }, active, bought);
     return { enrollment: active, person, isNew, gained };
   }
+  const back = await comeBack(tx, { school, now }, { course: courseId, person }, bought);
+  if (back !== null) return { enrollment: back, person, isNew, gained: true };
   await published(tx, school, courseId);
   const id = randomUUID();
   const enrollment = enrollmentSchema.parse({

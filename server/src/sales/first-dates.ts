@@ -7,10 +7,13 @@ import {
   type PlanCourse,
   type PlanMoment,
 } from "@dawngate/core/plan";
+import type { Timeline } from "@dawngate/core/schedule";
 import { momentParts } from "@dawngate/core/schedule/words";
-import type { Anchor, Instant } from "@dawngate/core/time";
+import { type Anchor, formatInstant, type Instant } from "@dawngate/core/time";
 import { published } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { pastEnrollment } from "../enrollment/come-back";
+import { readCase, workOut } from "../schedule/case";
 import { imaginedDates } from "../schedule/imagined";
 import { planSchool } from "../school/plan";
 import type { SchoolRow } from "../school/store";
@@ -26,18 +29,28 @@ export async function firstDatesOf(
   offer: Pick<Offer, "courses" | "validity">,
   cohorts: readonly SoldCohort[],
   timeZone: string,
+  /** Who comes in; null: somebody who never was. */
+  person: string | null = null,
 ): Promise<FirstDates> {
   const school = planSchool(row);
   const { validity } = offer;
   // Asked for at once: they travel together.
   const plans = await Promise.all(offer.courses.map((course) => published(tx, id, course.id)));
+  const before = await timelinesBefore(tx, { school: id, now }, plans, cohorts, person);
   return plans.map(({ plan }) => {
+    const past = before.get(plan.id);
+    const items = past?.items;
     const named = cohorts.find(({ course }) => course === plan.id)?.named ?? null;
     const cohort = named?.cohort ?? null;
-    const { modules, until, untilWaitsFor } = imaginedDates(
-      { school, plan, cohort, timeZone, validity },
+    const {
+      modules: anew,
+      until,
+      untilWaitsFor,
+    } = imaginedDates(
+      { school, plan, cohort, timeZone, validity, started: past?.started ?? false },
       now,
     );
+    const modules = items ? modulesBefore(plan, items) : anew;
     const openings = modules.flatMap(({ opens }) => (opens === null ? [] : [opens]));
     return {
       id: plan.id,
@@ -48,7 +61,45 @@ export async function firstDatesOf(
       untilWaitsFor: [...untilWaitsFor],
       ends: endsThatWait(plan, validity ?? plan.validity, untilWaitsFor),
       modules: modules.slice(0, MOST),
+      goesOn: items !== undefined,
     };
+  });
+}
+
+interface Before {
+  items: Timeline["items"];
+  /** They have begun a lesson. */
+  started: boolean;
+}
+
+/** How the courses stand for somebody who was in them before, and would go on there. */
+async function timelinesBefore(
+  tx: SchoolTransaction,
+  at: { school: SchoolId; now: Instant },
+  plans: readonly { plan: PlanCourse }[],
+  cohorts: readonly SoldCohort[],
+  person: string | null,
+): Promise<Map<string, Before>> {
+  const before = new Map<string, Before>();
+  if (person === null) return before;
+  for (const { plan } of plans) {
+    const cohort = cohorts.find(({ course }) => course === plan.id)?.named.cohort.id ?? null;
+    const past = await pastEnrollment(tx, at, { course: plan.id, person, cohort });
+    const found = past && (await readCase(tx, at.school, past.id));
+    if (found)
+      before.set(plan.id, {
+        items: workOut(found, at.now).items,
+        started: found.enrollment.startedAt !== null,
+      });
+  }
+  return before;
+}
+
+function modulesBefore({ modules }: PlanCourse, items: Timeline["items"]) {
+  const known = new Map(items.map((item) => [item.id, item]));
+  return modules.flatMap(({ id, title, visible }) => {
+    const item = visible === "published" ? known.get(id) : undefined;
+    return item ? [{ title, opens: item.opens === null ? null : formatInstant(item.opens) }] : [];
   });
 }
 

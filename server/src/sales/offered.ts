@@ -200,7 +200,7 @@ export async function showOffered(
     const zone = timeZone ?? school.time_zone;
     const [note, courses] = await Promise.all([
       noteOfPrice(tx, of, school, answer.option, now),
-      firstDatesOf(tx, context, school, offer, onSale.cohorts, zone),
+      firstDatesOf(tx, context, school, offer, onSale.cohorts, zone, context.person),
     ]);
     return {
       id,

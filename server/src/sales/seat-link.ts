@@ -119,6 +119,7 @@ export async function showOfferedSeat(
             offer,
             await soldCohorts(tx, where, offer),
             timeZone ?? zone,
+            context.person,
           )
         : [],
       membership: await offeredMembership(tx, sold.offer, school, context.now),
