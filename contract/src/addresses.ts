@@ -183,7 +183,7 @@ export const ADDRESSES = {
   makeSeatLink: ["POST", "/schools/{school}/orders/{order}/seat-link", [], ["orders"]],
   endSeatLink: ["POST", "/schools/{school}/orders/{order}/seat-link/ended", [], ["orders"]],
   getOfferedSeat: ["GET", "/schools/{school}/orders/{order}/seat-link", ["orders"], []],
-  takeSeat: ["POST", "/schools/{school}/orders/{order}/seat-link/taken", [], ["orders","shelf"]],
+  takeSeat: ["POST", "/schools/{school}/orders/{order}/seat-link/taken", [], ["orders","shelf","me","school"]],
   getReceipt: ["GET", "/schools/{school}/orders/{order}/receipt", [], []],
   getOrders: ["GET", "/schools/{school}/orders", ["orders"], []],
   getOrder: ["GET", "/schools/{school}/orders/{order}", ["orders"], []],

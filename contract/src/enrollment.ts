@@ -204,7 +204,7 @@ export const memberCourses = z
       z.object({
         listing: z.string(),
         title: z.string(),
-        order: z.string(),
+        order: z.string().nullable().describe("By which it was bought; null: somebody gave it."),
         until: z.string().nullable().describe("Null: as long as it is paid, or without an end."),
       }),
     ),

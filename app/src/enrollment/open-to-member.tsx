@@ -40,12 +40,16 @@ export function OpenToMember({ school, color }: Props) {
       <Text kind="name" level={2}>
         {courses.length > 0 ? "Open to you as a member" : "Your membership"}
       </Text>
-      {(first?.memberships ?? []).map(({ order, title, until }) => (
+      {(first?.memberships ?? []).map(({ listing, order, title, until }) => (
         <View
-          key={order}
+          key={order ?? listing}
           style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 8, alignItems: "center" }}
         >
-          <TextLink href={`/${school}/orders/${order}`}>{title}</TextLink>
+          {order === null ? (
+            <Text>{title}</Text>
+          ) : (
+            <TextLink href={`/${school}/orders/${order}`}>{title}</TextLink>
+          )}
           <Text kind="small" color={quiet}>
             {sayUntil(until)}
           </Text>

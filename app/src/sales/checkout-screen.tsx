@@ -208,7 +208,7 @@ function Checkout(props: Props) {
           : null}
       </View>
       {priced ? <CodeField onCode={(code) => onCodes([...codes, code])} busy={busy} /> : null}
-      <GoesOn courses={courses} />
+      {giving || quote.seats > 1 ? null : <GoesOn courses={courses} />}
       <FirstDates courses={offered.renews ? [] : courses} zone={zone} />
       {offered.renews ? (
         <>

@@ -242,7 +242,7 @@ export const sales = endpoints("sales", {
     body: seatWanted,
     answer: seatTaken,
     answered: "The way in, or that it was sent.",
-    changes: ["orders", "shelf"],
+    changes: ["orders", "shelf", "me", "school"],
   },
   getReceipt: {
     method: "get",

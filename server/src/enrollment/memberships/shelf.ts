@@ -30,8 +30,9 @@ export async function showMemberCourses(
       : [];
     const end = start + most;
     return {
-      memberships: held.map(({ listing, title, order, endsAt }) => {
-        return { listing, title, order, until: endsAt };
+      memberships: held.map(({ listing, title, order, seat, endsAt }) => {
+        // A seat was bought by somebody else: their order is theirs.
+        return { listing, title, order: seat === 0 ? order : null, until: endsAt };
       }),
       courses: open.slice(start, end).map(({ id, title, cover }) => ({ id, title, cover })),
       total: open.length,
