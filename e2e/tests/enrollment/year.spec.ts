@@ -1,6 +1,14 @@
 /** The year: looked at, a cohort moved by keys where there is room, and from its sheet on a phone. */
 import type { Course } from "@dawngate/contract/courses";
-import { accessibilityFaults, ask, expect, settled, stickingOut, test } from "../helpers";
+import {
+  accessibilityFaults,
+  ask,
+  expect,
+  scrollAndPress,
+  settled,
+  stickingOut,
+  test,
+} from "../helpers";
 
 const day = (ahead: number) => new Date(Date.now() + ahead * 86_400_000).toISOString().slice(0, 10);
 
@@ -60,7 +68,7 @@ test("all cohorts on one calendar; one is moved by a week, after one has seen wh
     await expect(page.getByText(/^from /)).toBeVisible();
     await page.keyboard.press("Enter");
   } else {
-    await row.first().click();
+    await scrollAndPress(page, row.first());
     await page.getByRole("button", { name: "A week later" }).click();
   }
   const sheet = page.getByRole("dialog");
