@@ -117,6 +117,15 @@ const payout = z.object({
 });
 export type Payout = z.infer<typeof payout>;
 
+/** What was paid out to all of them. */
+export const payouts = z.object({
+  payouts: z
+    .array(payout.extend({ partner: z.object({ id: z.string(), name: z.string() }) }))
+    .describe("The latest first."),
+  next: z.string().nullable(),
+});
+export type PaidOut = z.infer<typeof payouts>["payouts"][number];
+
 export const partnerDetail = z
   .object({
     ...shape,

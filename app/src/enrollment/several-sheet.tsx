@@ -3,6 +3,7 @@ import type { Course } from "@dawngate/contract/courses";
 import { useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../courses/api";
+import { LetterToPeople } from "../notices/letter-to-people";
 import { QuietAction } from "../ui/action";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
@@ -39,6 +40,7 @@ const OFFERS: Offer[] = (
 export function SeveralSheet({ place, course, marks, onClose, onDone }: Props) {
   const { quiet } = usePalette();
   const [chosen, setChosen] = useState<Offer | null>(null);
+  const [writing, setWriting] = useState(false);
   const names = marks.kind === "some" ? [...marks.people.values()] : [];
   const count = countMarked(marks);
   const offers = OFFERS.filter(({ asks }) => asks !== "cohort" || course.cohorts.length > 0);
@@ -62,7 +64,15 @@ export function SeveralSheet({ place, course, marks, onClose, onDone }: Props) {
           ? `Everybody who matches${marks.matching.find ? ` “${marks.matching.find}”` : ""}, on all pages. Who comes in from now on is not meant.`
           : `${names.slice(0, 12).join(", ")}${names.length > 12 ? ` and ${names.length - 12} more` : ""}`}
       </Text>
-      {chosen ? (
+      {writing ? (
+        <LetterToPeople
+          place={place}
+          whom={whomOf(marks)}
+          count={count}
+          onDone={onDone}
+          onLeave={() => setWriting(false)}
+        />
+      ) : chosen ? (
         <Doing
           key={chosen.label}
           place={place}
@@ -76,6 +86,7 @@ export function SeveralSheet({ place, course, marks, onClose, onDone }: Props) {
         />
       ) : (
         <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
+          <QuietAction label="Write to them" onPress={() => setWriting(true)} />
           {offers.map((offer) => (
             <QuietAction key={offer.label} label={offer.label} onPress={() => setChosen(offer)} />
           ))}

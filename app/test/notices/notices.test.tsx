@@ -5,6 +5,7 @@ import { type Instant, zoneOf } from "@dawngate/core/time";
 import { fireEvent, screen } from "@testing-library/react";
 import { arrivedBy } from "../../src/notices/arrived";
 import { withKind } from "../../src/notices/copies-part";
+import { saySeen, sayWritten } from "../../src/notices/letter-to-people";
 import { MonthAhead } from "../../src/notices/month-ahead";
 import { fieldWords, sayWhen, sayWhens, sayWho } from "../../src/notices/say-kind";
 import { setOf } from "../../src/notices/set-of";
@@ -154,4 +155,20 @@ test("on somebody's page: what is next, of how many things; what they do not wan
   expect(sayAhead(ahead, zoneOf("UTC"))).toBe("Fri 5 Mar 2027, 07:00 · Rye · 2 things");
   expect(sayOff({ kind: "opened", course: null })).toBe("Does not want “Something has opened”.");
   expect(sayOff({ kind: "opened", course: "Rye" })).toMatch(/of Rye\.$/);
+});
+
+test("a letter to people says who reads it like this, how many want none, and to how many it went", () => {
+  const seen = { written: 3, unwilling: 0, next: null, to: "Ana Prado", letter: null };
+  expect(saySeen(seen)).toBe("As Ana Prado reads it.");
+  expect(saySeen({ ...seen, unwilling: 2, next: "more" })).toBe(
+    "As Ana Prado reads it. 2 want no announcements, and get none. The first of them were looked at; the rest is told when it is sent.",
+  );
+  expect(saySeen({ ...seen, to: null })).toBe("All of them have it already.");
+  expect(saySeen({ ...seen, written: 0, unwilling: 1, to: null })).toBe(
+    "Nobody gets it: they want no announcements.",
+  );
+  expect(sayWritten({ written: 1, unwilling: 0 })).toBe("It is on its way to one person.");
+  expect(sayWritten({ written: 40, unwilling: 1 })).toBe(
+    "It is on its way to 40 people. Not to one person, who wants no announcements.",
+  );
 });

@@ -4,6 +4,8 @@ import { z } from "zod";
 import { done, endpoints, inCourse, inSchool } from "../endpoint";
 import {
   corrected,
+  letterToPeople,
+  letterWritten,
   news,
   newsQuery,
   newsRead,
@@ -171,6 +173,17 @@ export const notices = endpoints("notices", {
     params: inSchool,
     answer: corrected,
     answered: "How many were written to, and how many are left for the next press.",
+    changes: ["notices", "mail"],
+  },
+  writeToPeople: {
+    method: "post",
+    path: "/schools/{school}/courses/{course}/letters",
+    summary: "Writes a letter to people of a course, or looks at it",
+    who: "people.act",
+    params: inCourse,
+    body: letterToPeople,
+    answer: letterWritten,
+    answered: "To how many it goes, and how the first of them reads it.",
     changes: ["notices", "mail"],
   },
   getOwnNews: {

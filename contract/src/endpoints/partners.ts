@@ -13,6 +13,7 @@ import {
   partnerPageQuery,
   partners,
   partnerTerms,
+  payouts,
 } from "../partners";
 
 const PARTNERS = "/schools/{school}/partners";
@@ -82,6 +83,17 @@ export const partnerEndpoints = endpoints("partners", {
     query: broughtQuery,
     answer: brought,
     answered: "The orders, the latest first.",
+    holds: ["partners"],
+  },
+  getPayouts: {
+    method: "get",
+    path: "/schools/{school}/payouts",
+    summary: "What was paid out to partners, page by page",
+    who: "sales.see",
+    params: inSchool,
+    query: broughtQuery,
+    answer: payouts,
+    answered: "The payouts, the latest first.",
     holds: ["partners"],
   },
   payOut: {

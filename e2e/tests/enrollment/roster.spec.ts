@@ -58,10 +58,27 @@ test("more people than a page holds are found, narrowed and marked together, and
   // Found by a part of a name; everybody who matches is marked, but for one.
   await page.getByLabel("Find by name").fill("edda mill");
   await expect(rows.first()).toContainText("Edda");
-  await page.getByRole("checkbox", { name: "Mark all 21" }).click();
-  await page.getByRole("checkbox", { name: "Mark Edda Mill004" }).click();
-  await page.getByRole("button", { name: "For 20 people…" }).click();
   const sheet = page.getByRole("dialog");
+  const forTwenty = async () => {
+    await page.getByRole("checkbox", { name: "Mark all 21" }).click();
+    await page.getByRole("checkbox", { name: "Mark Edda Mill004" }).click();
+    await page.getByRole("button", { name: "For 20 people…" }).click();
+  };
+  await forTwenty();
+  // They are written to, once each, after one has read what they will.
+  await sheet.getByRole("button", { name: "Write to them" }).click();
+  await sheet.getByLabel("Subject").fill(`Saturday, ${stamp}`);
+  await sheet.getByLabel("What you write").fill("Bring your starter.\n\nAnd an apron.");
+  await sheet.getByRole("button", { name: "See how it reads" }).click();
+  const letter = sheet.getByRole("article", { name: /^A letter: Saturday/ });
+  await expect(letter.getByText(/^Hello Edda Mill/)).toBeVisible();
+  await expect(letter.getByText("And an apron.")).toBeVisible();
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await sheet.getByRole("button", { name: "Send it to 20 people" }).click();
+  await expect(sheet.getByText("It is on its way to 20 people.")).toBeVisible();
+  await sheet.getByRole("button", { name: "Close" }).last().click();
+  await expect(sheet).toBeHidden();
+  await forTwenty();
   await sheet.getByRole("button", { name: "Pause", exact: true }).click();
   await expect(sheet.getByText("Dates move for 20 people.")).toBeVisible();
   await sheet.getByLabel("Reason").fill("The oven is being mended");

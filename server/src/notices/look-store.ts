@@ -64,6 +64,18 @@ export async function readLooked(tx: SchoolTransaction, person: string): Promise
   return rows[0] ?? null;
 }
 
+/** The same of several; without those who were never in anything. */
+export async function readLookedAll(
+  tx: SchoolTransaction,
+  people: readonly string[],
+): Promise<Looked[]> {
+  const { rows } = await sql<Looked>`
+    ${LOOKED}
+    where n.person_id = any (${people})
+  `.execute(tx);
+  return rows;
+}
+
 /** Whom a key is for; null: nobody. */
 export async function personOfKey(tx: SchoolTransaction, key: string): Promise<string | null> {
   const row = await tx

@@ -16,6 +16,7 @@ import {
 } from "@dawngate/core/time";
 import { writeLetter } from "../base/letter";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
+import type { KeptLetter } from "../db/tables/notices";
 import { follow, followAll } from "../jobs/outbox";
 import { inMail, schoolInMail } from "../school/in-mail";
 import { planSchool } from "../school/plan";
@@ -183,7 +184,7 @@ function lookedAt(
 }
 
 /** Writes notices down and hands them to the outbox, in the caller's transaction; with a copy to whoever gets one. */
-async function handOver(
+export async function handOver(
   tx: SchoolTransaction,
   { school, settings }: NoticeParts,
   out: readonly Out[],
@@ -226,17 +227,13 @@ async function sendCopy(
 }
 
 /** A notice with its letter, as it is written down. */
-export function madeOf(notice: Notice, to: ToPerson, { templates, site }: NoticeParts): NewNotice {
+export const madeOf = (notice: Notice, to: ToPerson, { templates, site }: NoticeParts): NewNotice =>
+  madeWith(notice, onlyCourse(notice, to), compose(notice, to, templates, site));
+
+/** The same with a letter of its own. */
+export function madeWith(notice: Notice, course: string | null, letter: KeptLetter): NewNotice {
   const { at, notAfter, about } = writeNotice(notice);
-  return {
-    person: notice.person,
-    kind: notice.kind,
-    at,
-    notAfter,
-    about,
-    course: onlyCourse(notice, to),
-    letter: compose(notice, to, templates, site),
-  };
+  return { person: notice.person, kind: notice.kind, at, notAfter, about, course, letter };
 }
 
 /** The course that all of a notice is about; null: several, or none. */

@@ -2,6 +2,7 @@
 import { notices } from "@dawngate/contract/endpoints/notices";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
+import { writeToPeople } from "./letter-to";
 import { readOwnNews, showOwnNews } from "./news";
 import { showRehearsed } from "./rehearsed";
 import { sendAgain, showAhead, showSent, showSentOne, showToldTo } from "./sent";
@@ -72,6 +73,11 @@ export function noticeRoutes(services: Services) {
     .openapi(route(services, notices.correctNotices), async (c) =>
       c.json(await correctAll(services, c.get("context")), 200),
     )
+    .openapi(route(services, notices.writeToPeople), async (c) => {
+      const { course } = c.req.valid("param");
+      const letter = c.req.valid("json");
+      return c.json(await writeToPeople(services, c.get("context"), course, letter), 200);
+    })
     .openapi(route(services, notices.getOwnNews), async (c) =>
       c.json(await showOwnNews(services, c.get("context"), c.req.valid("query")), 200),
     )

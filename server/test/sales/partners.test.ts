@@ -2,7 +2,7 @@
  * Partners: a link that was followed counts at the purchase, their share follows what is paid and given back (the sums
  * are the core's: orders.md, "Partners"; core/test/sales/orders), and what can be paid out is paid out once.
  */
-import type { Brought, PartnerDetail, PartnerPage } from "@dawngate/contract/partners";
+import type { Brought, PaidOut, PartnerDetail, PartnerPage } from "@dawngate/contract/partners";
 import type { Order, RefundAnswer } from "@dawngate/contract/sales";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { openTouches, withTouch } from "../../src/sales/partners/touches";
@@ -240,6 +240,42 @@ test("paid out is what can be, once for a press; given back afterwards it stands
       body: { balances: [{ due: 0 }], payouts: [{ takenBack: true }] },
     });
   expect((await said(OWNER, "DELETE", `${id}/payouts/nothing`)).status).toBe(404);
+});
+
+test("what was paid out to all of them is one list, page by page, the latest first; what was taken back says so", async () => {
+  const listing = await school.onSale("Paid out to two");
+  await school.owned.ask("PUT", `${at}/terms`, { days: 30, hold: 0 });
+  const ids: string[] = [];
+  for (const name of ["Xenia", "Yola"]) {
+    const { id } = await add(name, 10);
+    const buyer = browser();
+    await buyer.follow(name.toLowerCase());
+    await buyer.buy(`${name}s-buyer`, listing);
+    ids.push(id);
+  }
+  await school.owned.ask("PUT", `${at}/terms`, { days: 30, hold: 14 });
+  for (const [i, note] of ["Xenia", "Yola"].entries()) {
+    now = (instant("2027-03-09T00:00:00Z") + (i + 1) * 60_000) as Instant;
+    const press = { key: `payout-of-${note}`, currency: "EUR", amount: 500, note };
+    expect((await said(OWNER, "POST", `${ids[i]}/payouts`, press)).status).toBe(200);
+  }
+  const list = (query: string) =>
+    school.owned.ask<{ payouts: PaidOut[]; next: string | null }>(
+      "GET",
+      `/schools/one/payouts?${query}`,
+    );
+  const { payouts } = await list("most=2");
+  expect(payouts.map(({ partner, amount, note }) => [partner.name, amount, note])).toEqual([
+    ["Yola", 500, "Yola"],
+    ["Xenia", 500, "Xenia"],
+  ]);
+  await said(OWNER, "DELETE", `${ids[1]}/payouts/${payouts[0]?.id}`);
+  const first = await list("most=1");
+  const second = await list(`most=1&after=${first.next}`);
+  expect([...first.payouts, ...second.payouts].map((one) => [one.id, one.takenBack])).toEqual([
+    [payouts[0]?.id, true],
+    [payouts[1]?.id, false],
+  ]);
 });
 
 test("a partner sees their own page by its link: sums and days, no buyer; a new link ends the one before", async () => {

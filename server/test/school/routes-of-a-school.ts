@@ -214,6 +214,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["GET", "/schools/one/partners/p", undefined, "sales.see"],
   ["PATCH", "/schools/one/partners/p", { percent: 6 }, "sales.change"],
   ["GET", "/schools/one/partners/p/orders", undefined, "sales.see"],
+  ["GET", "/schools/one/payouts", undefined, "sales.see"],
   [
     "POST",
     "/schools/one/partners/p/payouts",

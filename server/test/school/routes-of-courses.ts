@@ -179,6 +179,15 @@ export const COURSE_ROUTES: [string, string, unknown, Permission][] = [
   ],
   ["GET", "/schools/one/courses/c/enrollments/e2/events", undefined, "people.see"],
   ["POST", "/schools/one/courses/c/acts", act, "people.act"],
+  [
+    "POST",
+    "/schools/one/courses/c/letters",
+    {
+      ...{ enrollments: ["e1"], key: "letter-of-the-table" },
+      ...{ subject: "Saturday", text: "Bring your starter.", look: true },
+    },
+    "people.act",
+  ],
   ["POST", "/schools/one/courses/c/enrollments/e2/why", { item: "m2" }, "people.act"],
   [
     "POST",

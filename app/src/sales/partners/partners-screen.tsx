@@ -2,8 +2,9 @@
 import type { Partner } from "@dawngate/contract/partners";
 import { plainMoney, sayMoney } from "@dawngate/core/sales/currency";
 import { useLocalSearchParams, useRouter } from "expo-router";
-import { useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { View } from "react-native";
+import { useGetSchoolQuery } from "../../school/api";
 import { useMay } from "../../school/may";
 import { explain } from "../../store/api";
 import { PrimaryAction, QuietAction } from "../../ui/action";
@@ -19,6 +20,7 @@ import { usePalette } from "../../ui/theme";
 import { SalesSides } from "../sales-sides";
 import { useGetPartnersQuery } from "./api";
 import { PartnerSheet } from "./partner-sheet";
+import { PayoutsTable } from "./payouts-table";
 import { sayDue, sayPartnerTerms, sayPercent } from "./say-partner";
 import { TermsSheet } from "./terms-sheet";
 
@@ -37,7 +39,9 @@ export function PartnersScreen() {
     { refetchOnMountOrArgChange: true },
   );
   const [open, setOpen] = useState<"new" | "terms" | null>(null);
+  const { data: about } = useGetSchoolQuery({ school });
   const columns = useMemo(() => columnsOf(school), [school]);
+  const toPartner = useCallback((id: string) => hrefOf(school, id), [school]);
   const add = may("sales.change") ? (
     <PrimaryAction label="A new partner" letter="n" onPress={() => setOpen("new")} />
   ) : null;
@@ -78,6 +82,7 @@ export function PartnersScreen() {
             onEnd={() => undefined}
             phone={(row) => <PhoneRow row={row} school={school} />}
           />
+          <PayoutsTable school={school} zone={about?.timeZone ?? "UTC"} hrefOf={toPartner} />
         </>
       )}
       {open === "new" ? (

@@ -55,6 +55,7 @@ import * as m0053 from "./0053-memberships";
 import * as m0054 from "./0054-for-some-cohorts";
 import * as m0055 from "./0055-membership-seats";
 import * as m0056 from "./0056-news";
+import * as m0057 from "./0057-payouts";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -113,4 +114,5 @@ export const migrations = {
   "0054-for-some-cohorts": m0054,
   "0055-membership-seats": m0055,
   "0056-news": m0056,
+  "0057-payouts": m0057,
 };

@@ -11,6 +11,7 @@ import {
   showBrought,
   showPartner,
   showPartners,
+  showPayouts,
   takePayoutBack,
 } from "./service";
 
@@ -35,6 +36,9 @@ export function partnerRoutes(services: Services) {
       const change = c.req.valid("json");
       return c.json(await changePartner(services, c.get("context"), partner, change), 200);
     })
+    .openapi(route(services, partnerEndpoints.getPayouts), async (c) =>
+      c.json(await showPayouts(services, c.get("context"), c.req.valid("query")), 200),
+    )
     .openapi(route(services, partnerEndpoints.getBrought), async (c) => {
       const { partner } = c.req.valid("param");
       const query = c.req.valid("query");

@@ -10,6 +10,7 @@ import {
   type PartnerDetail,
   type PartnerTerms,
   type partnerChange,
+  type payouts,
   USUAL_PARTNER_TERMS,
 } from "@dawngate/contract/partners";
 import { sayMoney } from "@dawngate/core/sales";
@@ -20,6 +21,7 @@ import { conflict, notFound, refusal } from "../../base/problem";
 import type { SchoolTransaction } from "../../db/connection";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
+import { reading } from "../../school/service";
 import { readSchool } from "../../school/store";
 import { freshen } from "./share";
 import {
@@ -27,6 +29,7 @@ import {
   insertPartner,
   insertPayout,
   type PartnerRow,
+  readAllPayouts,
   readBalances,
   readByWord,
   readNextPayable,
@@ -159,13 +162,36 @@ export async function setTerms({ db }: Db, context: Context, terms: PartnerTerms
   await db.withSchool(context, (tx) => writePartnerTerms(tx, terms));
 }
 
+/** Where a page of a list of theirs ended: when, and at which. */
+const listEnd = z.tuple([z.iso.datetime(), z.string()]);
+
+export async function showPayouts(
+  { db }: Db,
+  context: Context,
+  { after, most }: z.output<typeof broughtQuery>,
+): Promise<z.infer<typeof payouts>> {
+  const place = after ? readCursor(listEnd, after) : null;
+  return reading(db, context, async (tx) => {
+    const rows = await readAllPayouts(tx, {
+      after: place && { at: place[0], id: place[1] },
+      most: most + 1,
+    });
+    const page = rows.slice(0, most);
+    const last = page.at(-1);
+    return {
+      payouts: page,
+      next: rows.length > most && last ? writeCursor([last.at, last.id]) : null,
+    };
+  });
+}
+
 export async function showBrought(
   { db }: Db,
   context: Context,
   id: string,
   { after, most }: z.output<typeof broughtQuery>,
 ): Promise<{ shares: Brought[]; next: string | null }> {
-  const place = after ? readCursor(z.tuple([z.iso.datetime(), z.string()]), after) : null;
+  const place = after ? readCursor(listEnd, after) : null;
   await freshen({ db }, context, id);
   return db.withSchool(context, async (tx) => {
     await partnerOf(tx, id);

@@ -1,5 +1,11 @@
 /** Partners, what they brought and what they were paid, in the database. */
-import type { NewPartner, PartnerBalance, PartnerTerms, Payout } from "@dawngate/contract/partners";
+import type {
+  NewPartner,
+  PaidOut,
+  PartnerBalance,
+  PartnerTerms,
+  Payout,
+} from "@dawngate/contract/partners";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
 
@@ -253,6 +259,25 @@ export async function staleShares(
   return rows.map(({ order_id }) => order_id);
 }
 
+const PAYOUT = sql`p.id, p.at, p.currency, p.amount::float8 as amount, p.note, m.name as by,
+  p.taken_back is not null as "takenBack"`;
+const PAID_OUT = sql`partner_payout p
+  left join member m on m.school_id = p.school_id and m.user_id = p.account_id`;
+
+/** Of all partners, the latest first, after one of them. */
+export async function readAllPayouts(
+  tx: SchoolTransaction,
+  { after, most }: { after: { at: string; id: string } | null; most: number },
+): Promise<PaidOut[]> {
+  const { rows } = await sql<PaidOut>`
+    select ${PAYOUT}, json_build_object('id', w.id, 'name', w.name) as partner
+    from ${PAID_OUT} join partner w on w.school_id = p.school_id and w.id = p.partner_id
+    ${after ? sql`where (p.at, p.id) < (${after.at}::timestamptz, ${after.id})` : sql``}
+    order by p.at desc, p.id desc limit ${most}
+  `.execute(tx);
+  return rows;
+}
+
 /** The latest, so many. */
 export async function readPayouts(
   tx: SchoolTransaction,
@@ -260,9 +285,7 @@ export async function readPayouts(
   most: number,
 ): Promise<Payout[]> {
   const { rows } = await sql<Payout>`
-    select p.id, p.at, p.currency, p.amount::float8 as amount, p.note, m.name as by,
-      p.taken_back is not null as "takenBack"
-    from partner_payout p left join member m on m.school_id = p.school_id and m.user_id = p.account_id
+    select ${PAYOUT} from ${PAID_OUT}
     where p.partner_id = ${partner} order by p.at desc, p.id desc limit ${most}
   `.execute(tx);
   return rows;

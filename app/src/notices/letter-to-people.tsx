@@ -1,0 +1,174 @@
+/** A letter to people who are marked: written, read as the first of them will, and sent once to each. */
+import type { LetterToPeople as Answer } from "@dawngate/contract/notices";
+import { useRef, useState } from "react";
+import { View } from "react-native";
+import type { InCourse } from "../courses/api";
+import type { Whom } from "../enrollment/roster/marks";
+import { useGetSchoolQuery } from "../school/api";
+import { explain, faultsOf, pressKey } from "../store/api";
+import { PrimaryAction, QuietAction } from "../ui/action";
+import { FaultText } from "../ui/fault-text";
+import { Notice } from "../ui/notice";
+import { Text } from "../ui/text";
+import { TextField } from "../ui/text-field";
+import { usePalette } from "../ui/theme";
+import { useWriteToPeopleMutation } from "./api";
+import { LetterView } from "./letter-view";
+
+interface Props {
+  place: InCourse;
+  whom: Whom;
+  /** How many they are; null: it is not counted. */
+  count: number | null;
+  onDone(): void;
+  onLeave(): void;
+}
+
+/** What came of it, over all pages. */
+interface Sofar {
+  next: string | null;
+  written: number;
+  unwilling: number;
+}
+const NOTHING: Sofar = { next: null, written: 0, unwilling: 0 };
+
+export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
+  const { quiet } = usePalette();
+  const { data: school } = useGetSchoolQuery({ school: place.school });
+  const [subject, setSubject] = useState("");
+  const [text, setText] = useState("");
+  const [seen, setSeen] = useState<Answer | null>(null);
+  const [write, { error, isLoading }] = useWriteToPeopleMutation();
+  const sofar = useRef(NOTHING);
+  const [ended, setEnded] = useState<Sofar | null>(null);
+  // One key for this letter, however often it is sent.
+  const key = useRef(pressKey());
+  const faults = faultsOf(error);
+  const goes = seen?.next === null ? seen.written : count;
+  const isEmpty = subject.trim() === "" || text.trim() === "";
+  const ask = (after: string | null, look: boolean) =>
+    write({
+      ...place,
+      body: {
+        ...whom,
+        ...(after !== null && { after }),
+        ...{ key: key.current, subject, text, look },
+      },
+    });
+  const see = async () => {
+    const answer = await ask(null, true);
+    if ("data" in answer && answer.data) setSeen(answer.data);
+  };
+  const send = async () => {
+    // Where it stopped it goes on from with the same press.
+    for (;;) {
+      const answer = await ask(sofar.current.next, false);
+      if (!("data" in answer) || !answer.data) return;
+      const { written, unwilling, next } = answer.data;
+      sofar.current = {
+        next,
+        written: sofar.current.written + written,
+        unwilling: sofar.current.unwilling + unwilling,
+      };
+      if (next === null) break;
+    }
+    setEnded(sofar.current);
+  };
+  if (ended)
+    return (
+      <View style={{ gap: 10 }}>
+        <Text role="status">{sayWritten(ended)}</Text>
+        <PrimaryAction label="Close" onPress={onDone} />
+      </View>
+    );
+  const change = (set: (value: string) => void) => (value: string) => {
+    set(value);
+    setSeen(null);
+  };
+  return (
+    <View style={{ gap: 10 }}>
+      <Text kind="strong">Write to them</Text>
+      <TextField
+        label="Subject"
+        value={subject}
+        maxLength={300}
+        onChangeText={change(setSubject)}
+      />
+      <FaultText>{faults.subject}</FaultText>
+      <TextField
+        label="What you write"
+        value={text}
+        maxLength={5000}
+        multiline
+        onChangeText={change(setText)}
+        style={{ minHeight: 140 }}
+      />
+      <FaultText>{faults.text}</FaultText>
+      <Text kind="small" color={quiet}>
+        Each is greeted by name, and it leads to the course. An empty line begins a new paragraph.
+        Whoever wants no announcements gets none.
+      </Text>
+      {seen ? (
+        <>
+          <Text kind="small" color={quiet} role="status">
+            {saySeen(seen)}
+          </Text>
+          {seen.letter ? (
+            <LetterView
+              letter={seen.letter}
+              school={school?.name ?? ""}
+              color={school?.color ?? "#F2A65A"}
+              person={seen.to ?? ""}
+            />
+          ) : null}
+        </>
+      ) : null}
+      {error && Object.keys(faults).length === 0 ? <Notice {...explain(error)} /> : null}
+      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>
+        {seen?.letter ? (
+          <PrimaryAction
+            label={
+              goes === null
+                ? "Send it to all who match"
+                : goes === 1
+                  ? "Send it"
+                  : `Send it to ${goes} people`
+            }
+            busy={isLoading}
+            onPress={send}
+          />
+        ) : (
+          <PrimaryAction
+            label="See how it reads"
+            disabled={isEmpty}
+            busy={isLoading}
+            onPress={see}
+          />
+        )}
+        <QuietAction label="Something else" onPress={onLeave} />
+      </View>
+    </View>
+  );
+}
+
+/** To whom it would go, of those who are looked at. */
+export function saySeen({ written, unwilling, next, to }: Answer): string {
+  if (to === null)
+    return unwilling > 0 && written === 0
+      ? "Nobody gets it: they want no announcements."
+      : "All of them have it already.";
+  const none =
+    unwilling === 0
+      ? ""
+      : ` ${unwilling === 1 ? "One wants" : `${unwilling} want`} no announcements, and ${unwilling === 1 ? "gets" : "get"} none.`;
+  return `As ${to} reads it.${none}${next === null ? "" : " The first of them were looked at; the rest is told when it is sent."}`;
+}
+
+export function sayWritten({ written, unwilling }: Pick<Sofar, "written" | "unwilling">): string {
+  const people = (count: number) => (count === 1 ? "one person" : `${count} people`);
+  return `It is on its way to ${people(written)}.${
+    unwilling === 0
+      ? ""
+      : ` Not to ${people(unwilling)}, who want${unwilling === 1 ? "s" : ""} no announcements.`
+  }`;
+}
