@@ -69,7 +69,8 @@ test("all cohorts on one calendar; one is moved by a week, after one has seen wh
     await page.keyboard.press("Enter");
   } else {
     await scrollAndPress(page, row.first());
-    await page.getByRole("button", { name: "A week later" }).click();
+    // What it proposes of itself may be called much the same.
+    await page.getByRole("button", { name: "A week later", exact: true }).click();
   }
   const sheet = page.getByRole("dialog");
   await expect(sheet.getByRole("button", { name: "Keep it" })).toBeEnabled();
