@@ -7,7 +7,6 @@ import { explain } from "../../store/api";
 import { everyPage } from "../../store/every-page";
 import { Notice } from "../../ui/notice";
 import { saidAt } from "../../ui/said-at";
-import { Section } from "../../ui/section";
 import type { TableColumn } from "../../ui/table/columns";
 import { Table } from "../../ui/table/table";
 import { Text } from "../../ui/text";
@@ -34,7 +33,10 @@ export function PayoutsTable({ school, zone, hrefOf }: Props) {
   if (error) return <Notice {...explain(error)} onRetry={refetch} />;
   if (rows.length === 0) return null;
   return (
-    <Section title="Paid out">
+    <View style={{ gap: 6, paddingTop: 18 }}>
+      <Text kind="heading" level={2}>
+        Paid out
+      </Text>
       <Table
         label="What was paid out"
         name="payouts"
@@ -49,7 +51,7 @@ export function PayoutsTable({ school, zone, hrefOf }: Props) {
         all={all}
         phone={(row) => <PhoneRow row={row} zone={zone} href={hrefOf(row.partner.id)} />}
       />
-    </Section>
+    </View>
   );
 }
 
