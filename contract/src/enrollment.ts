@@ -8,7 +8,7 @@ import { seen } from "./learning";
 import { lessonContent } from "./lessons";
 import { fieldAnswers } from "./own-fields";
 import { personRipple } from "./review";
-import { matching } from "./roster";
+import { FOR_NOBODY, forWhom, isForSomebody } from "./roster";
 import { type TimelineAnswer, timeline } from "./schedule";
 import { cursor, mailAddress, oneLine, personName } from "./text";
 
@@ -39,15 +39,7 @@ export const staffAct = staffActSchema.meta({ id: "StaffAct" });
 
 export const actRequest = z
   .strictObject({
-    enrollments: z
-      .array(planFields.id)
-      .min(1, "Say for whom")
-      .max(500, "At most 500 people at once")
-      .optional(),
-    matching: matching.optional().describe("Instead: everybody who matches, so many at a time."),
-    after: cursor.optional().describe("Where the time before ended."),
-    /** Made by the client for each press, so that the same press twice counts once. */
-    key: z.string().min(8).max(64),
+    ...forWhom,
     act: staffAct,
     look: z.boolean().default(false).describe("Only say what it would do."),
     tell: z
@@ -55,10 +47,7 @@ export const actRequest = z
       .default(true)
       .describe("Whom it is about is told by mail, where the school has that on."),
   })
-  .refine(({ enrollments, matching }) => (enrollments === undefined) !== (matching === undefined), {
-    message: 'Say for whom: either "enrollments" or "matching"',
-    path: ["enrollments"],
-  })
+  .refine(isForSomebody, FOR_NOBODY)
   .meta({ id: "ActRequest" });
 
 export const acted = z

@@ -2,7 +2,7 @@
 import type { KINDS } from "@dawngate/core/notices";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
-import { matching } from "./roster";
+import { FOR_NOBODY, forWhom, isForSomebody } from "./roster";
 import { cursor, mailAddress } from "./text";
 
 /** Those that something here gives rise to so far. */
@@ -245,26 +245,12 @@ export const corrected = z.object({ sent: z.int(), left: z.int() });
 /** A letter to people of a course: those who are named, or all who match, so many at a time. */
 export const letterToPeople = z
   .strictObject({
-    enrollments: z
-      .array(planFields.id)
-      .min(1, "Say to whom")
-      .max(500, "At most 500 people at once")
-      .optional(),
-    matching: matching.optional().describe("Instead: everybody who matches, so many at a time."),
-    after: cursor.optional().describe("Where the time before ended."),
-    key: z
-      .string()
-      .min(8)
-      .max(64)
-      .describe("Made by the client for each press: the same press twice writes once."),
+    ...forWhom,
     subject,
     text: text.max(5000, "At most 5,000 characters"),
     look: z.boolean().default(false).describe("Only say to whom it would go, and how it reads."),
   })
-  .refine(({ enrollments, matching }) => (enrollments === undefined) !== (matching === undefined), {
-    message: 'Say to whom: either "enrollments" or "matching"',
-    path: ["enrollments"],
-  })
+  .refine(isForSomebody, FOR_NOBODY)
   .meta({ id: "LetterToPeopleRequest" });
 
 export const letterWritten = z

@@ -146,6 +146,28 @@ export const matching = z
   })
   .meta({ id: "Matching" });
 
+/** For whom something is done by one press: those who are named, or all who match, so many at a time. */
+export const forWhom = {
+  enrollments: z
+    .array(planFields.id)
+    .min(1, "Say for whom")
+    .max(500, "At most 500 people at once")
+    .optional(),
+  matching: matching.optional().describe("Instead: everybody who matches, so many at a time."),
+  after: cursor.optional().describe("Where the time before ended."),
+  key: z
+    .string()
+    .min(8)
+    .max(64)
+    .describe("Made by the client for each press: the same press twice counts once."),
+};
+export const isForSomebody = (asked: { enrollments?: unknown; matching?: unknown }): boolean =>
+  (asked.enrollments === undefined) !== (asked.matching === undefined);
+export const FOR_NOBODY = {
+  message: 'Say for whom: either "enrollments" or "matching"',
+  path: ["enrollments"],
+};
+
 export type RosterOrder = (typeof ROSTER_ORDERS)[number];
 export type RosterQuery = z.input<typeof rosterQuery>;
 export type RosterPerson = z.infer<typeof rosterPerson>;

@@ -52,7 +52,10 @@ export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
       body: {
         ...whom,
         ...(after !== null && { after }),
-        ...{ key: key.current, subject, text, look },
+        key: key.current,
+        subject,
+        text,
+        look,
       },
     });
   const see = async () => {

@@ -1,6 +1,7 @@
 /** A letter as it is read in a mail program: who writes, what is said, the dates, the one thing to press. */
 import type { LetterShown } from "@dawngate/contract/notices";
 import { View } from "react-native";
+// By its piece, which the shelf fetches too: what two pieces share would be in everybody's first load.
 import { LetterText } from "../enrollment/lazy-beside";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";

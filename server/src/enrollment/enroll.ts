@@ -247,23 +247,23 @@ export async function enter(
   const may = !self && binding.every(({ kind }) => OVERRULED.includes(kind));
   if (binding.length > 0) refuse(binding, may ? MAY_OVERRULE : undefined);
   const why = membership ? `By membership: ${membership.title}` : reason;
-  const member = membership && { ...membership, validity: endBy(membership, schoolZone) };
-  const back =
-    member &&
-    (await comeBack(
-      tx,
-      context,
-      { course: courseId, person },
-      {
-        ...{ cohort, validity: member.validity, paidThrough: member.paidThrough },
-        ...{ reason: why ?? "", key: keyOfOrder(member.order) },
-      },
-    ));
+  const bought = membership && {
+    cohort,
+    validity: endBy(membership, schoolZone),
+    paidThrough: membership.paidThrough,
+    reason: why ?? "",
+    key: keyOfOrder(membership.order),
+  };
+  const back = bought && (await comeBack(tx, context, { course: courseId, person }, bought));
   const id = back ?? randomUUID();
   if (back === null) {
     const enrollment = enrollmentSchema.parse({
-      ...{ id, course: courseId, cohort, timeZone, enrolledAt: formatInstant(context.now) },
-      ...(member && { validity: member.validity }),
+      id,
+      course: courseId,
+      cohort,
+      timeZone,
+      enrolledAt: formatInstant(context.now),
+      ...(bought && { validity: bought.validity }),
     });
     await insertEnrollments(tx, context.school, [{ enrollment, person, reasonOf: () => why }]);
   }

@@ -5,7 +5,7 @@ import { follow } from "../jobs/outbox";
 import type { Context } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
-import { inviteWithin } from "../school/staff";
+import { type CameInto, inviteWithin } from "../school/staff";
 import { sayEnrolled } from "./say-enrolled";
 import { noteTold } from "./store";
 
@@ -19,7 +19,7 @@ export interface Told {
 
 /** What they have come into, and where it is. */
 interface Into {
-  about: Parameters<typeof inviteWithin>[5] & object;
+  about: CameInto;
   subject: string;
   button: { label: string; path: string };
 }

@@ -1,10 +1,11 @@
 /** What has gone out, and what is to come, for staff. */
-import type {
-  NoticesAhead,
-  SentNoticeWhole,
-  sentNotices,
-  sentNoticesQuery,
-  ToldTo,
+import {
+  type NoticesAhead,
+  noticeId,
+  type SentNoticeWhole,
+  type sentNotices,
+  type sentNoticesQuery,
+  type ToldTo,
 } from "@dawngate/contract/notices";
 import {
   addDays,
@@ -35,7 +36,7 @@ const DAYS = 30;
 const SHOWN = 20;
 
 /** Where a page of what has gone out ended. */
-export const sentEnd = z.tuple([z.iso.datetime({ offset: true }), z.string().regex(/^\d{1,18}$/)]);
+export const sentEnd = z.tuple([z.iso.datetime({ offset: true }), noticeId]);
 
 export async function showSent(
   { db }: Parts,

@@ -122,6 +122,9 @@ const AS: Record<StaffRole | "enrollee", string> = {
   enrollee: "",
 };
 
+/** What somebody has come into, with its first dates. */
+export type CameInto = Pick<Letter, "says" | "dates" | "small"> & { title: string };
+
 /** Invites somebody by mail; the link proves the address, and is good for two weeks and one use. */
 export async function inviteWithin(
   tx: SchoolTransaction,
@@ -129,8 +132,7 @@ export async function inviteWithin(
   context: Pick<Context, "school" | "who" | "now">,
   email: string,
   role: StaffRole | "enrollee",
-  /** What somebody is enrolled in, and its first dates. */
-  enrolled?: Pick<Letter, "says" | "dates" | "small"> & { title: string },
+  enrolled?: CameInto,
 ): Promise<void> {
   const token = newSecret();
   await insertInvitation(tx, context.school, {
