@@ -242,6 +242,14 @@ export type WrongNotices = z.infer<typeof wrongNotices>;
 
 export const corrected = z.object({ sent: z.int(), left: z.int() });
 
+export const correctionWanted = z
+  .strictObject({
+    since: z.iso
+      .datetime({ offset: true })
+      .describe("Just before the change: what is found wrong from then on."),
+  })
+  .meta({ id: "CorrectionRequest" });
+
 /** A letter to people of a course: those who are named, or all who match, so many at a time. */
 export const letterToPeople = z
   .strictObject({

@@ -1,4 +1,5 @@
 /** Publishing, versions, and what a change does to the people who are in already. */
+import { TOLD_OF } from "@dawngate/core/review/told";
 import { z } from "zod";
 import { planCourse } from "./courses";
 import { type TimelineAnswer, timeline } from "./schedule";
@@ -24,6 +25,16 @@ export const personRipple = z.object({
   appears: z.array(z.string()),
   goes: z.array(z.string()),
   end: z.object({ before: instant, after: instant }).nullable(),
+  told: z
+    .array(
+      z.object({
+        of: z.enum(TOLD_OF),
+        item: z.string().nullable().describe("Null: the end of access."),
+        instant: z.string().describe("What they were told last."),
+        holds: instant.describe("What holds instead; null: no date any more."),
+      }),
+    )
+    .describe("Dates that they were told, and that it makes wrong."),
 });
 
 export const rippleAnswer = z
@@ -44,6 +55,7 @@ export const rippleAnswer = z
       endsEarlier: z.int(),
       endsLater: z.int(),
     }),
+    told: z.int().describe("How many of them were told a date that it makes wrong."),
     groups: z.array(z.object({ people: z.int(), example: personRipple })),
     people: z
       .array(personRipple)

@@ -64,8 +64,10 @@ export function CohortSheet({
     const answer = cohort
       ? await change({ ...place, cohort: cohort.id, body: wanted })
       : await create({ ...place, body: wanted });
-    if ("data" in answer) onClose();
+    const isKept = "data" in answer;
+    if (isKept) onClose();
     else setLooking(false);
+    return isKept;
   };
   // What moves nobody's dates needs no looking at: a name, a window, seats.
   const moves =

@@ -13,6 +13,7 @@ import { usePalette } from "../ui/theme";
 import { type ChangeAhead, usePublishMutation } from "./api";
 import { BeforeAndAfterOf } from "./before-after";
 import { RippleView } from "./ripple-view";
+import { useCorrection } from "./use-correction";
 import { useRipple } from "./use-ripple";
 
 interface Props {
@@ -62,6 +63,7 @@ export function PublishSheet({
   };
   const rippled = useRipple(change);
   const { ripple } = rippled;
+  const correction = useCorrection(place.school, ripple);
   const go = async () => {
     const answer = await publish({
       ...place,
@@ -71,7 +73,10 @@ export function PublishSheet({
       over: ripple?.version ?? null,
       seen: back === null ? (ripple?.sequence ?? null) : null,
     });
-    if ("data" in answer && answer.data) onPublished(answer.data.version);
+    if ("data" in answer && answer.data) {
+      await correction.made();
+      onPublished(answer.data.version);
+    }
     // Somebody else was quicker: what it does now is asked afresh.
     else rippled.refetch();
   };
@@ -110,6 +115,7 @@ export function PublishSheet({
           />
         )}
       />
+      {correction.field}
       <TextField
         label="A note for the list of versions"
         value={note}

@@ -3,6 +3,33 @@ import type { PersonRipple } from "@dawngate/contract/review";
 import { listed, quoted, sayWrittenEnd, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 
+/** So many of the dates they were told are named. */
+const TOLD = 2;
+
+/** The dates they were told that do not hold any more, said once for all that were told for the same. */
+function sayTold(
+  told: PersonRipple["told"],
+  {
+    opening,
+    end,
+    names,
+  }: {
+    opening(text: string): string | null;
+    end(text: string): string;
+    names(ids: readonly string[], most: number): string;
+  },
+): string[] {
+  const together = new Map<string, string[]>();
+  for (const { item, instant } of told)
+    if (item !== null) together.set(instant, [...(together.get(instant) ?? []), item]);
+  const said = [
+    ...[...together].map(([instant, ids]) => `${names([...new Set(ids)], 1)}, ${opening(instant)}`),
+    ...told.flatMap(({ item, instant }) => (item === null ? [`access until ${end(instant)}`] : [])),
+  ];
+  const more = said.length > TOLD ? `, and ${said.length - TOLD} more` : "";
+  return said.length === 0 ? [] : [`were told: ${said.slice(0, TOLD).join("; ")}${more}`];
+}
+
 export type TitleOf = (id: string) => string;
 
 /** What happens to one person, each a phrase. */
@@ -53,5 +80,6 @@ export function sayPerson(person: PersonRipple, titleOf: TitleOf): string[] {
     ...(person.end
       ? [`access until ${end(person.end.before)} becomes ${end(person.end.after)}`]
       : []),
+    ...sayTold(person.told, { opening, end, names }),
   ];
 }

@@ -8,8 +8,9 @@ const people = (count: number) => (count === 1 ? "1 person" : `${count} people`)
 /** The totals, the heaviest first; one sentence where nobody is touched. */
 export function sayTotals({
   totals,
+  told,
   version = 0,
-}: Pick<RippleAnswer, "totals"> & { version?: number | null }): string[] {
+}: Pick<RippleAnswer, "totals" | "told"> & { version?: number | null }): string[] {
   if (totals.people === 0) return ["Nobody is in this course whose dates would follow it."];
   if (totals.touched === 0)
     return [
@@ -22,6 +23,7 @@ export function sayTotals({
     [totals.earlier, "An opening moves earlier, or gets a date"],
     [totals.endsEarlier, "Access ends earlier"],
     [totals.endsLater, "Access ends later"],
+    [told, "They were told a date that it makes wrong"],
   ];
   return [
     `${people(totals.touched)} of ${totals.people} ${totals.touched === 1 ? "is" : "are"} touched.`,

@@ -21,9 +21,10 @@ export function useRippledChange(
         busy={isLoading}
         onKeep={async () => {
           const answer = await keep({ school, body: wanted.set });
-          if (!("data" in answer)) return;
+          if (!("data" in answer)) return false;
           wanted.onKept?.();
           setWanted(null);
+          return true;
         }}
         onClose={() => setWanted(null)}
       />

@@ -15,19 +15,20 @@ const none = {
 
 describe("a ripple in sentences", () => {
   test("the totals, the heaviest first", () => {
-    expect(sayTotals({ totals: { ...none, people: 0 } })).toEqual([
+    expect(sayTotals({ told: 0, totals: { ...none, people: 0 } })).toEqual([
       "Nobody is in this course whose dates would follow it.",
     ]);
-    expect(sayTotals({ totals: none })).toEqual([
+    expect(sayTotals({ told: 0, totals: none })).toEqual([
       "Nothing changes for the 3 people who are in it.",
     ]);
     expect(
-      sayTotals({ totals: { ...none, touched: 2, loses: 1, later: 2, endsLater: 1 } }),
+      sayTotals({ told: 1, totals: { ...none, touched: 2, loses: 1, later: 2, endsLater: 1 } }),
     ).toEqual([
       "2 people of 3 are touched.",
       "Something that is open now can no longer be opened: 1 person.",
       "An opening moves later, or loses its date: 2 people.",
       "Access ends later: 1 person.",
+      "They were told a date that it makes wrong: 1 person.",
     ]);
   });
   test("one person: what is lost first, then what moves, in the zone that counts for them", () => {
@@ -48,6 +49,11 @@ describe("a ripple in sentences", () => {
       appears: ["n"],
       goes: ["x", "y"],
       end: { before: "2027-06-03T22:00:00Z", after: null },
+      told: [
+        { of: "opens", item: "a", instant: "2027-03-12T07:00:00Z", holds: null },
+        { of: "opens", item: "b", instant: "2027-03-12T07:00:00Z", holds: null },
+        { of: "access-ends", item: null, instant: "2027-06-03T22:00:00Z", holds: null },
+      ],
     };
     expect(sayPerson(person, (id) => id.toUpperCase())).toEqual([
       "loses “A”, “B”, “C” and 1 more, which are open now",
@@ -55,6 +61,7 @@ describe("a ripple in sentences", () => {
       "“X” and “Y” go",
       "“N” is new",
       "access until the end of Thu 3 Jun 2027 becomes no end",
+      "were told: “A” and 1 more, Fri 12 Mar 2027, 08:00; access until the end of Thu 3 Jun 2027",
     ]);
   });
   test("people who are touched alike: what moves, by how much", () => {
@@ -78,6 +85,7 @@ describe("a ripple in sentences", () => {
       appears: ["n"],
       goes: [],
       end: { before: "2027-06-03T22:00:00Z", after: "2027-06-04T22:00:00Z" },
+      told: [],
     };
     expect(
       sayGroups(

@@ -4,6 +4,7 @@ import { z } from "zod";
 import { done, endpoints, inCourse, inSchool } from "../endpoint";
 import {
   corrected,
+  correctionWanted,
   letterToPeople,
   letterWritten,
   news,
@@ -174,6 +175,18 @@ export const notices = endpoints("notices", {
     answer: corrected,
     answered: "How many were written to, and how many are left for the next press.",
     changes: ["notices", "mail"],
+  },
+  correctNoticesSoon: {
+    method: "put",
+    path: "/schools/{school}/notices/wrong/wish",
+    summary:
+      "Has everybody whom a change makes told wrongly written to, once they are found, in one letter each",
+    who: "notices.change",
+    params: inSchool,
+    body: correctionWanted,
+    answer: done,
+    answered: "They will be.",
+    changes: ["notices"],
   },
   writeToPeople: {
     method: "post",

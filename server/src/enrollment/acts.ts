@@ -1,9 +1,8 @@
 /** What staff do for one person or for several: looked at first, then done, each with a reason on the record. */
 import type { Acted, ActRequest, StaffAct } from "@dawngate/contract/enrollment";
-import type { PersonRipple } from "@dawngate/contract/review";
 import { kindOf } from "@dawngate/core/enrollment";
 import { itemTitles } from "@dawngate/core/plan";
-import { compare, isTouched } from "@dawngate/core/review";
+import { compare, isTouched, type PersonRipple as Ripple } from "@dawngate/core/review";
 import type { Timeline } from "@dawngate/core/schedule";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { notFound, refusal } from "../base/problem";
@@ -12,6 +11,7 @@ import { readPeople } from "../people/store";
 import { type Case, clockOf, holdCase, readCase, withEvents, workOut } from "../schedule/case";
 import { readCohorts } from "../schedule/cohort-store";
 import { write } from "../schedule/moves";
+import { madeWrongOf } from "../schedule/told";
 import { type Context, isTheirs } from "../school/context";
 import type { Services } from "../school/kit";
 import { type Happening, keep, numbered } from "./append";
@@ -77,7 +77,7 @@ async function seatsFor(
 
 /** One act, person by person. */
 class Acting {
-  private readonly people: Omit<PersonRipple, "name">[] = [];
+  private readonly people: { ripple: Ripple; course: string; clock: string }[] = [];
   private readonly refused: { enrollment: string; reason: string }[] = [];
   private readonly titles = new Map<string, string>();
   done = 0;
@@ -123,7 +123,7 @@ class Acting {
     const after = { ...withEvents(found, events), ...(seats && { cohort: seats.cohort }) };
     const timeline = workOut(after, at);
     const person = compare(before, timeline);
-    if (isTouched(person)) this.people.push({ ...write(person), course, clock: clockOf(found) });
+    if (isTouched(person)) this.people.push({ ripple: person, course, clock: clockOf(found) });
     for (const [item, title] of itemTitles(found.plan)) this.titles.set(item, title);
     this.done += 1;
     if (seats) seats.left -= 1;
@@ -134,7 +134,13 @@ class Acting {
   }
 
   async answer(): Promise<Omit<Acted, "next">> {
-    const { tx, people, refused } = this;
+    const { tx, refused } = this;
+    const ripples = this.people.map(({ ripple }) => ripple);
+    const wrong = await madeWrongOf(tx, ripples, this.at);
+    const people = this.people.map(({ ripple, ...where }) => ({
+      ...write(ripple, wrong.get(ripple.id) ?? []),
+      ...where,
+    }));
     const names = await readPeople(tx, [
       ...people.map(({ enrollment }) => enrollment),
       ...refused.map(({ enrollment }) => enrollment),

@@ -10,6 +10,7 @@ import type { SchoolTransaction } from "../db/connection";
 import { readOwnself, setZoneOf } from "../people/store";
 import { type Case, clockOf, holdCase, readCase, withEvents, workOut } from "../schedule/case";
 import { write } from "../schedule/moves";
+import { madeWrongOf } from "../schedule/told";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
@@ -49,7 +50,7 @@ export async function changeZone(
       if (isTouched(ripple)) {
         const { title } = found.plan;
         people.push({
-          ...write(ripple),
+          ...write(ripple, (await madeWrongOf(tx, [ripple], now)).get(id) ?? []),
           course: found.course,
           clock: clockOf(after),
           name: title,

@@ -14,7 +14,8 @@ import type { Services } from "../school/kit";
 import { WISHES_WORDS } from "./compose";
 import { knowAll, readAddressed } from "./letter-store";
 import { readLookedAll } from "./look-store";
-import { handOver, madeWith, type NoticeParts, readParts } from "./notify";
+import { handOver, madeWith } from "./notify";
+import { type NoticeParts, readParts } from "./parts";
 import { kindsAsSet } from "./settings";
 
 export async function writeToPeople(

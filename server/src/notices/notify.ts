@@ -1,6 +1,5 @@
 /** Looks at whoever is to be looked at: hands over what goes out now, and writes down what is to come. */
 import { type Notice, noticesBetween, writeNotice } from "@dawngate/core/notices";
-import type { PlanSchool } from "@dawngate/core/plan";
 import {
   addDays,
   DAY,
@@ -12,16 +11,14 @@ import {
   MINUTE,
   startOfDay,
   type Zone,
-  zoneOf,
 } from "@dawngate/core/time";
 import { writeLetter } from "../base/letter";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import type { KeptLetter } from "../db/tables/notices";
 import { follow, followAll } from "../jobs/outbox";
 import { inMail, schoolInMail } from "../school/in-mail";
-import { planSchool } from "../school/plan";
-import { readSchool } from "../school/store";
-import { compose, coursesOf, type Site } from "./compose";
+import { compose, coursesOf } from "./compose";
+import { correctWanted } from "./correct";
 import {
   type Ahead,
   holdDue,
@@ -31,14 +28,9 @@ import {
   sweepSome,
   takeOver,
 } from "./look-store";
+import { type NoticeParts, readParts } from "./parts";
 import { readPersons, type ToPerson } from "./person";
 import { insertNotices, type NewNotice, replaceWrong, type WrongTold } from "./person-store";
-import {
-  type KeptSettings,
-  type KeptTemplate,
-  readNoticeSettings,
-  readTemplates,
-} from "./settings-store";
 
 /** So many people are looked at in one transaction. */
 const AT_A_TIME = 50;
@@ -63,6 +55,7 @@ export async function notifySchool(
   while (await db.withSchool(school, (tx) => sweepSome(tx, school, now)));
   const faults: string[] = [];
   while (await db.withSchool(school, (tx) => notifySome(tx, school, baseUrl, now, faults)));
+  while (await db.withSchool(school, (tx) => correctWanted(tx, school, baseUrl, now)));
   // Said once everybody else was looked at.
   if (faults.length > 0)
     throw new Error(`${faults.length} could not be looked at for their notices: ${faults[0]}`);
@@ -99,32 +92,6 @@ async function notifySome(
   await replaceWrong(tx, school, people, wrong, now);
   await noteLooked(tx, school, looked, now);
   return due.length === AT_A_TIME;
-}
-
-export interface NoticeParts {
-  school: SchoolId;
-  plan: PlanSchool;
-  site: Site;
-  zone: Zone;
-  settings: KeptSettings;
-  templates: KeptTemplate[];
-}
-
-/** What is the same for everybody in a school. */
-export async function readParts(
-  tx: SchoolTransaction,
-  school: SchoolId,
-  baseUrl: string,
-): Promise<NoticeParts> {
-  const row = await readSchool(tx);
-  return {
-    school,
-    plan: planSchool(row),
-    site: { url: `${baseUrl}/${row.slug}`, name: row.name },
-    zone: zoneOf(row.time_zone),
-    settings: await readNoticeSettings(tx),
-    templates: await readTemplates(tx),
-  };
 }
 
 /** A notice that goes out, or has by another way, and to whom. */

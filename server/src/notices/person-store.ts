@@ -1,12 +1,11 @@
 /** What somebody holds, does not want and was told, in the database. */
 import type { Kind, Notice, WrittenNotice } from "@dawngate/core/notices";
-import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
+import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { KeptLetter } from "../db/tables/notices";
+import { LATELY } from "../schedule/told-store";
 
-/** What ended, or was announced, longer ago than this is told of no more. */
-const LATELY = 60 * DAY;
 /** So many enrollments of one person are looked at, the newest. */
 const HELD_MOST = 100;
 /** So many of the notices that went out to somebody are known, the latest: a key comes up again within weeks. */
@@ -223,7 +222,10 @@ export async function replaceWrong(
       select ${school}::uuid, r.person, r.kind, r.key, r.enrollment, r.item, r.old, r."new",
         ${formatInstant(now)}::timestamptz
       from ${rows}
-      on conflict (school_id, person_id, key) do update set old = excluded.old, new = excluded.new
+      on conflict (school_id, person_id, key) do update set old = excluded.old, new = excluded.new,
+        found_at = case when (notice_wrong.old, notice_wrong.new)
+          is distinct from (excluded.old, excluded.new) then excluded.found_at
+          else notice_wrong.found_at end
     `.execute(tx);
 }
 

@@ -9,7 +9,8 @@ import { caseAsked } from "../schedule/service";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
-import { madeOf, readParts } from "./notify";
+import { madeOf } from "./notify";
+import { readParts } from "./parts";
 import type { ToPerson } from "./person";
 
 /** So far one looks from the beginning on, and so many are listed. */

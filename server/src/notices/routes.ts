@@ -20,7 +20,7 @@ import {
   showWishesByKey,
   turnOffByKey,
 } from "./wishes";
-import { correctAll, showWrong } from "./wrong";
+import { correctAll, correctSoon, showWrong } from "./wrong";
 
 export function noticeRoutes(services: Services) {
   return router()
@@ -72,6 +72,9 @@ export function noticeRoutes(services: Services) {
     )
     .openapi(route(services, notices.correctNotices), async (c) =>
       c.json(await correctAll(services, c.get("context")), 200),
+    )
+    .openapi(route(services, notices.correctNoticesSoon), async (c) =>
+      c.json(await correctSoon(services, c.get("context"), c.req.valid("json")), 200),
     )
     .openapi(route(services, notices.writeToPeople), async (c) => {
       const { course } = c.req.valid("param");

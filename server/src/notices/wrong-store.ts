@@ -57,16 +57,21 @@ export interface WrongRow {
   new: string | null;
 }
 
-/** So many people, each with all that is wrong for them; those whom somebody else writes to are left to them. */
+/**
+ * So many people, each with all that is wrong for them; those whom somebody else writes to are left to them. `since`:
+ * only those of whom something was found since then.
+ */
 export async function wrongPeople(
   tx: SchoolTransaction,
   most: number,
+  since: string | null,
 ): Promise<{ person: string; wrong: WrongRow[] }[]> {
   const { rows } = await sql<WrongRow & { person: string }>`
     with people as (
       select n.person_id from notice_person n
       where exists (select 1 from notice_wrong w
-        where w.school_id = n.school_id and w.person_id = n.person_id)
+        where w.school_id = n.school_id and w.person_id = n.person_id
+          ${since === null ? sql`` : sql`and w.found_at >= ${since}::timestamptz`})
       order by n.person_id limit ${most} for update of n skip locked
     )
     select w.person_id as person, w.kind, w.key, w.enrollment_id as enrollment, w.item_id as item,

@@ -106,6 +106,7 @@ async function forgetWritten(tx: SchoolTransaction, person: string): Promise<voi
   await sql`delete from lesson_note where ${theirs}`.execute(tx);
   await sql`delete from question_answer where ${theirs}`.execute(tx);
   await sql`delete from survey_answer where ${theirs}`.execute(tx);
+  await sql`delete from told where ${theirs}`.execute(tx);
   // With what was handed in and what was said of it; that it was accepted stays on the record.
   await sql`delete from assignment where ${theirs}`.execute(tx);
   // What they answered and scored stays with their record, as that does, without a name; what they wrote goes.

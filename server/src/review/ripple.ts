@@ -17,6 +17,7 @@ import { countPeople } from "../schedule/headcount-store";
 import { InBulk } from "../schedule/in-bulk";
 import { lotsOf } from "../schedule/lot-store";
 import { write } from "../schedule/moves";
+import { madeWrongOf } from "../schedule/told";
 
 /** As many people are named, and groups shown. */
 const NAMED = 200;
@@ -63,6 +64,7 @@ export class Rippling {
   private readonly courseOf = new Map<string, string>();
   private readonly titles = new Map<string, string>();
   private people = 0;
+  private told = 0;
   /** How far it has come. */
   done = 0;
 
@@ -77,6 +79,7 @@ export class Rippling {
     this.people += await countPeople(this.tx, change.course, change.cohort);
     for await (const { found, looked } of this.touchedBy(change)) {
       for (const person of found) this.tally.add(person);
+      this.told += (await madeWrongOf(this.tx, found, this.now)).size;
       this.done += looked;
       this.onProgress(this.done);
     }
@@ -155,6 +158,7 @@ export class Rippling {
     return {
       at: formatInstant(this.now),
       totals,
+      told: this.told,
       groups: shown.map(({ count, example }) => ({ people: count, example: written(example) })),
       people: people.map(written),
       titles,
@@ -167,11 +171,12 @@ export class Rippling {
       this.tx,
       people.map(({ id }) => id),
     );
+    const wrong = await madeWrongOf(this.tx, people, this.now);
     const written = (person: Found): PersonRipple => {
       const course = this.courseOf.get(person.id) ?? "";
       const { name, timeZone } = known.get(person.id) ?? { name: person.id, timeZone: zone };
       return {
-        ...write(person),
+        ...write(person, wrong.get(person.id) ?? []),
         name,
         course,
         clock: clockOf(course) === "school" ? zone : timeZone,

@@ -56,9 +56,10 @@ export function CohortPeek({ school, course, cohort, days, today, onClose }: Pro
         busy={isLoading}
         onKeep={async () => {
           const answer = await change({ ...place, cohort: cohort.id, body: set });
-          if (!("data" in answer)) return;
+          if (!("data" in answer)) return false;
           say({ says: `${name} begins on ${sayWrittenDate(set.starts)} now.` });
           onClose();
+          return true;
         }}
         onClose={onClose}
       />

@@ -56,6 +56,7 @@ import * as m0054 from "./0054-for-some-cohorts";
 import * as m0055 from "./0055-membership-seats";
 import * as m0056 from "./0056-news";
 import * as m0057 from "./0057-payouts";
+import * as m0058 from "./0058-told";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -115,4 +116,5 @@ export const migrations = {
   "0055-membership-seats": m0055,
   "0056-news": m0056,
   "0057-payouts": m0057,
+  "0058-told": m0058,
 };

@@ -106,7 +106,15 @@ export interface NoticeWrongTable {
   found_at: string;
 }
 
+/** Whoever is found to have been told a wrong date since then is to be written to. */
+export interface NoticeCorrectionTable {
+  school_id: string;
+  since: string;
+  asked_at: string;
+}
+
 export interface NoticesTables {
+  notice_correction: NoticeCorrectionTable;
   notice_settings: NoticeSettingsTable;
   notice_template: NoticeTemplateTable;
   notice_off: NoticeOffTable;

@@ -1,0 +1,118 @@
+/** Who was told a date that does not hold any more is told the one that does, in one letter each. */
+import { sayInstant, sayZone } from "@dawngate/core/schedule/words";
+import { DAY, formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import type { KeptLetter } from "../db/tables/notices";
+import { follow } from "../jobs/outbox";
+import { inMail } from "../school/in-mail";
+import { WISHES_WORDS } from "./compose";
+import { dropCorrection, readCorrection } from "./correct-store";
+import { type Looked, lookAt, readLooked } from "./look-store";
+import { type NoticeParts, readParts } from "./parts";
+import { insertNotices } from "./person-store";
+import { clearWrong, type WrongRow, wrongPeople } from "./wrong-store";
+
+/** So many people are written to in one transaction. */
+const AT_A_TIME = 200;
+
+/**
+ * Writes to some of those who were told wrong dates, so many at a time; what was put right is right. `since`: to those
+ * of whom something was found since then, in the same letter what was wrong before.
+ */
+export async function correctSome(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  baseUrl: string,
+  now: Instant,
+  since: string | null = null,
+): Promise<number> {
+  const people = await wrongPeople(tx, AT_A_TIME, since);
+  if (people.length === 0) return 0;
+  const parts = await readParts(tx, school, baseUrl);
+  let sent = 0;
+  for (const { person, wrong } of people) {
+    const who = await readLooked(tx, person);
+    if (!who) continue;
+    await correct(tx, parts, who, wrong, now);
+    sent += 1;
+  }
+  return sent;
+}
+
+/**
+ * Where staff have asked for corrections with a change: done once its dates are worked out and everybody was looked at.
+ * True: there may be more.
+ */
+export async function correctWanted(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  baseUrl: string,
+  now: Instant,
+): Promise<boolean> {
+  const wanted = await readCorrection(tx, school);
+  if (wanted === null || wanted.waits) return false;
+  if ((await correctSome(tx, school, baseUrl, now, wanted.since)) > 0) return true;
+  await dropCorrection(tx);
+  return false;
+}
+
+/** One letter. For each kind a row says what was told, so that it is known the next time something moves. */
+async function correct(
+  tx: SchoolTransaction,
+  { school, site }: NoticeParts,
+  who: Looked,
+  wrong: readonly WrongRow[],
+  now: Instant,
+): Promise<void> {
+  const { person } = who;
+  const courses = [...new Set(wrong.map((one) => one.course))];
+  const letter = letterOf(wrong, who, site);
+  const kinds = [...new Set(wrong.map(({ kind }) => kind))];
+  for (const [number, kind] of kinds.entries()) {
+    const [id = ""] = await insertNotices(tx, school, [
+      {
+        person,
+        kind,
+        at: formatInstant(now),
+        notAfter: formatInstant((now + 2 * DAY) as Instant),
+        about: wrong
+          .filter((one) => one.kind === kind)
+          .map(({ key, enrollment, item, new: holds }) => ({
+            key,
+            enrollment,
+            item,
+            instant: holds,
+            named: true,
+          })),
+        course: courses.length === 1 ? (courses[0] ?? null) : null,
+        letter,
+        ...(number > 0 && { sentAt: formatInstant(now) }),
+      },
+    ]);
+    if (number === 0) await follow(tx, school, "send-notice", { school, notice: id });
+  }
+  await clearWrong(tx, person);
+  await lookAt(tx, school, person);
+}
+
+function letterOf(
+  wrong: readonly WrongRow[],
+  { timeZone, key }: Looked,
+  site: NoticeParts["site"],
+): KeptLetter {
+  const zone = zoneOf(timeZone);
+  const lines = wrong.map(({ title, old, new: holds }) => {
+    const before = sayInstant(Date.parse(old) as Instant, zone);
+    return holds === null
+      ? `“${inMail(title)}” was told for ${before}: it has no date now.`
+      : `“${inMail(title)}”: ${sayInstant(Date.parse(holds) as Instant, zone)}, not ${before}.`;
+  });
+  return {
+    subject: lines.length === 1 ? `A date has changed: ${wrong[0]?.title}` : "Dates have changed",
+    says: ["We told you of dates that have changed since. These hold now:", ...lines],
+    dates: [],
+    button: { label: "See your dates", url: `${site.url}/dates` },
+    small: [`Times are ${sayZone(timeZone)} time.`],
+    below: { label: WISHES_WORDS, url: `${site.url}/told/${key}` },
+  };
+}

@@ -1,0 +1,38 @@
+/** What notices follow from that is the same for everybody in a school. */
+import type { PlanSchool } from "@dawngate/core/plan";
+import { type Zone, zoneOf } from "@dawngate/core/time";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { planSchool } from "../school/plan";
+import { readSchool } from "../school/store";
+import type { Site } from "./compose";
+import {
+  type KeptSettings,
+  type KeptTemplate,
+  readNoticeSettings,
+  readTemplates,
+} from "./settings-store";
+
+export interface NoticeParts {
+  school: SchoolId;
+  plan: PlanSchool;
+  site: Site;
+  zone: Zone;
+  settings: KeptSettings;
+  templates: KeptTemplate[];
+}
+
+export async function readParts(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  baseUrl: string,
+): Promise<NoticeParts> {
+  const row = await readSchool(tx);
+  return {
+    school,
+    plan: planSchool(row),
+    site: { url: `${baseUrl}/${row.slug}`, name: row.name },
+    zone: zoneOf(row.time_zone),
+    settings: await readNoticeSettings(tx),
+    templates: await readTemplates(tx),
+  };
+}

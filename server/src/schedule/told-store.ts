@@ -1,0 +1,32 @@
+/** The date that people were told last of each thing, in the database: written there as notices go out. */
+import type { Told, ToldOf } from "@dawngate/core/review";
+import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
+import { sql } from "kysely";
+import type { SchoolTransaction } from "../db/connection";
+
+/** Whoever's access ended longer ago than this is told nothing more, and no date of theirs counts as wrong. */
+export const LATELY = 60 * DAY;
+
+/** Of some enrollments, by enrollment. */
+export async function readTold(
+  tx: SchoolTransaction,
+  enrollments: readonly string[],
+  now: Instant,
+): Promise<Map<string, Told[]>> {
+  const { rows } = await sql<{ enrollment: string; of: ToldOf; item: string; instant: string }>`
+    select t.enrollment_id as enrollment, t.of, t.item_id as item, t.instant
+    from told t
+    join enrollment e on e.school_id = t.school_id and e.id = t.enrollment_id
+    where t.enrollment_id = any (${enrollments})
+      and (e.access_until is null or e.projected_sequence is distinct from e.last_sequence
+        or e.access_until > ${formatInstant((now - LATELY) as Instant)}::timestamptz)
+    order by t.enrollment_id, t.of, t.item_id
+  `.execute(tx);
+  const told = new Map<string, Told[]>();
+  for (const { enrollment, of, item, instant } of rows) {
+    const own = told.get(enrollment) ?? [];
+    own.push({ of, item: item === "" ? null : item, instant: Date.parse(instant) as Instant });
+    told.set(enrollment, own);
+  }
+  return told;
+}
