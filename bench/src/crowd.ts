@@ -92,6 +92,7 @@ const app = new Hono()
       log: (line) => console.error(line),
       tray: null,
       payments: null,
+      bounces: null,
       changes: null,
       files: null,
       homeSchool: null,

@@ -57,6 +57,7 @@ const nothing = {
   tray: null,
   kept: null,
   payments: null,
+  bounces: null,
   changes: null,
   files: null,
   homeSchool: null,

@@ -278,6 +278,7 @@ export const ADDRESSES = {
   getToldTo: ["GET", "/schools/{school}/people/{person}/notices", ["notices"], []],
   getNoticesWrong: ["GET", "/schools/{school}/notices/wrong", ["notices"], []],
   correctNotices: ["POST", "/schools/{school}/notices/wrong/corrections", [], ["notices","mail"]],
+  stopNoticesOn: ["PUT", "/schools/{school}/notices/days/{day}", [], ["notices"]],
   correctNoticesSoon: ["PUT", "/schools/{school}/notices/wrong/wish", [], ["notices"]],
   writeToPeople: ["POST", "/schools/{school}/courses/{course}/letters", [], ["notices","mail"]],
   getOwnNews: ["GET", "/schools/{school}/self/news", ["shelf"], []],

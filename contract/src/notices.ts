@@ -153,13 +153,16 @@ export const noticesAhead = z
       z.object({
         day: z.string(),
         kinds: z.array(z.object({ kind: z.string(), count: z.int() })),
+        stopped: z.boolean().describe("What the day brings is not mailed; people find it here."),
       }),
     ),
   })
   .meta({ id: "NoticesAhead" });
 export type NoticesAhead = z.infer<typeof noticesAhead>;
 
-export const noticeState = z.enum(["waiting", "sent", "failed", "late"]);
+export const dayStopped = z.strictObject({ stopped: z.boolean() }).meta({ id: "DayStopped" });
+
+export const noticeState = z.enum(["waiting", "sent", "failed", "late", "stopped", "refused"]);
 export type NoticeState = z.infer<typeof noticeState>;
 
 export const sentNotice = z

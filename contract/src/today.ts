@@ -50,6 +50,7 @@ export const today = z
           "excess",
           "told-wrong",
           "not-taken",
+          "refused",
           "work",
         ]),
         course: z.string().nullable(),

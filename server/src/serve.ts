@@ -38,6 +38,7 @@ import { orderRunner } from "./sales/running/charge";
 import { openAuth, openAuthPool } from "./school/auth";
 import { NO_LIMITS, openLimits } from "./school/limits";
 import { readSettings } from "./settings";
+import { signedBounces } from "./stand-ins/mail/bounces";
 import { smtpMailer } from "./stand-ins/mail/smtp";
 import { openMailTray } from "./stand-ins/mail/store";
 import { practiceNumbers } from "./stand-ins/tax-numbers";
@@ -76,6 +77,7 @@ const mailer =
   settings.smtp === null ? tray : smtpMailer(settings.smtp, settings.mailFrom, baseUrl);
 const payments =
   settings.till && practiceTill({ ...settings.till, tellAt: `${baseUrl}/api/payments/heard` });
+const bounces = settings.bounceSecret === null ? null : signedBounces(settings.bounceSecret);
 if (!mailer) throw new Error("No way to send mail");
 const kept =
   settings.fileFolder === null ? null : await openKeptFiles(settings.fileFolder, settings.secret);
@@ -159,6 +161,7 @@ else {
     identity,
     tray,
     payments,
+    bounces,
     outside,
     numbers: practiceNumbers(),
     touches: openTouches(settings.secret),

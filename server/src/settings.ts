@@ -33,6 +33,8 @@ export interface Settings {
   lostAfter: number;
   /** The practice till, and what its messages are signed with; null: nothing that costs can be sold. */
   till: { url: string; secret: string } | null;
+  /** What messages about mails that came back are signed with; null: none are heard. */
+  bounceSecret: string | null;
   log: "quiet" | "requests";
   /** Null: make the demo ready and end. */
   port: number | null;
@@ -58,7 +60,8 @@ const database = {
 };
 
 /** As the Standard Webhooks specification has secrets: base64 of at least 24 bytes. */
-const tillSecret = z.base64("In base64; it signs the till's messages").min(32);
+const signing = (whose: string) => z.base64(`In base64; it signs ${whose} messages`).min(32);
+const tillSecret = signing("the till's");
 
 const environment = z.object({
   ...database,
@@ -80,6 +83,7 @@ const environment = z.object({
   DAWNGATE_LOST_AFTER: z.coerce.number().min(2).max(3600).default(20),
   DAWNGATE_TILL_URL: z.url({ protocol: /^https?$/ }).optional(),
   DAWNGATE_TILL_SECRET: tillSecret.optional(),
+  DAWNGATE_BOUNCE_SECRET: signing("the mail service's").optional(),
   DAWNGATE_LOG: z.enum(["quiet", "requests"]).default("requests"),
   DAWNGATE_PORT: z.coerce.number().int().min(0).max(65535).optional(),
 });
@@ -134,6 +138,7 @@ export function readSettings(env: Record<string, string | undefined>): Settings 
       .filter(Boolean),
     limits: data.DAWNGATE_LIMITS === "yes",
     metricsToken: data.DAWNGATE_METRICS_TOKEN ?? null,
+    bounceSecret: data.DAWNGATE_BOUNCE_SECRET ?? null,
     sweepEvery: data.DAWNGATE_SWEEP_EVERY,
     lostAfter: data.DAWNGATE_LOST_AFTER,
     till:

@@ -1,11 +1,17 @@
 /** What goes out in the next thirty days: a sun a day along a horizon, the higher the more; a day pressed says of what kinds. */
 import type { NoticesAhead } from "@dawngate/contract/notices";
-import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import type { Kind } from "@dawngate/core/notices";
+import { isHeldBack } from "@dawngate/core/notices/stopped";
+import { listed, sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useState } from "react";
+import { View } from "react-native";
 import Svg, { Line, Path } from "react-native-svg";
+import { explain } from "../store/api";
 import { Hidden } from "../ui/hidden";
 import { useWide } from "../ui/layout";
 import { Along, NightBand } from "../ui/night-band";
+import { NightAct } from "../ui/night-bar";
+import { Notice } from "../ui/notice";
 import { Press } from "../ui/press";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -17,7 +23,14 @@ const sum = (kinds: NoticesAhead["days"][number]["kinds"]) =>
   kinds.reduce((all, { count }) => all + count, 0);
 const mails = (count: number) => (count === 1 ? "one mail" : `${count} mails`);
 
-export function MonthAhead({ ahead }: { ahead: NoticesAhead }) {
+interface Props {
+  ahead: NoticesAhead;
+  /** A day is stopped, or let go on; left out: one may not. */
+  onStop?: ((day: string, stopped: boolean) => void) | undefined;
+  error?: unknown;
+}
+
+export function MonthAhead({ ahead, onStop, error }: Props) {
   const { frame, onFrame, onFrameQuiet, frameMark } = usePalette();
   const wide = useWide();
   const { days, today } = ahead;
@@ -44,7 +57,7 @@ export function MonthAhead({ ahead }: { ahead: NoticesAhead }) {
               paddingVertical: 4,
             }}
           >
-            <Hidden>{`${sayWrittenDate(one.day, false)}: ${mails(count)}`}</Hidden>
+            <Hidden>{`${sayWrittenDate(one.day, false)}: ${mails(count)}${one.stopped ? ", stopped" : ""}`}</Hidden>
             <Text kind="tiny" color={onFrame} aria-hidden>
               {count === 0 ? " " : count}
             </Text>
@@ -58,6 +71,9 @@ export function MonthAhead({ ahead }: { ahead: NoticesAhead }) {
                 />
               ) : null}
               <Line x1={-60} x2={100} y1={20.3} y2={20.3} stroke={onFrameQuiet} strokeWidth={1.3} />
+              {one.stopped ? (
+                <Path d="M9 18L31 3" stroke={frameMark} strokeWidth={2} strokeLinecap="round" />
+              ) : null}
             </Svg>
             <Text
               aria-hidden
@@ -74,7 +90,8 @@ export function MonthAhead({ ahead }: { ahead: NoticesAhead }) {
       })}
     </Along>
   );
-  const kinds = days.find((one) => one.day === day)?.kinds ?? [];
+  const { kinds, stopped } = days.find((one) => one.day === day) ?? { kinds: [], stopped: false };
+  const back = kinds.filter(({ kind }) => isHeldBack(kind as Kind));
   return (
     <NightBand gap={6}>
       <Text kind="small" color={onFrameQuiet}>
@@ -90,6 +107,26 @@ export function MonthAhead({ ahead }: { ahead: NoticesAhead }) {
             : kinds.map(({ kind, count }) => `${nameOf(kind)} (${count})`).join(", ")
         }`}
       </Text>
+      {stopped ? (
+        <Text kind="small" color={onFrameQuiet}>
+          {back.length === kinds.length
+            ? "None of it is mailed: this day is stopped. People find it in the application."
+            : `Of it ${back.length === 0 ? "nothing is held back" : `${listed(back.map(({ kind }) => nameOf(kind)))} is not mailed`}: this day is stopped.`}
+        </Text>
+      ) : null}
+      {error ? <Notice {...explain(error)} /> : null}
+      {onStop ? (
+        <View style={{ alignItems: "flex-start", marginLeft: -8 }}>
+          <NightAct
+            label={
+              stopped
+                ? `Mail again on ${sayWrittenDate(day, false)}`
+                : `Mail nothing on ${sayWrittenDate(day, false)}`
+            }
+            onPress={() => onStop(day, !stopped)}
+          />
+        </View>
+      ) : null}
     </NightBand>
   );
 }

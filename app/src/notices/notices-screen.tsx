@@ -15,7 +15,11 @@ import { Page } from "../ui/page";
 import { Switched } from "../ui/switched";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { useGetNoticeSettingsQuery, useGetNoticesAheadQuery } from "./api";
+import {
+  useGetNoticeSettingsQuery,
+  useGetNoticesAheadQuery,
+  useStopNoticesOnMutation,
+} from "./api";
 import { CopiesPart } from "./copies-part";
 import { MonthAhead } from "./month-ahead";
 import { NoticesSides } from "./notices-sides";
@@ -33,11 +37,18 @@ export function NoticesScreen() {
     { refetchOnMountOrArgChange: true },
   );
   const may = useMay(school)("notices.change");
+  const [stop, stopping] = useStopNoticesOnMutation();
   return (
     <Page title="Notices" full dense>
       <SchoolSides school={school} here={NOTICES} />
       <NoticesSides school={school} here="rules" />
-      {ahead ? <MonthAhead ahead={ahead} /> : null}
+      {ahead ? (
+        <MonthAhead
+          ahead={ahead}
+          onStop={may ? (day, stopped) => stop({ school, day, body: { stopped } }) : undefined}
+          error={stopping.error}
+        />
+      ) : null}
       <WrongCard school={school} zone={about?.timeZone ?? "UTC"} may={may} />
       {data ? (
         <Rules key={school} school={school} settings={data} may={may} />

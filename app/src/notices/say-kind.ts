@@ -96,6 +96,8 @@ export const NOTICE_STATES: Record<SentNotice["state"], string> = {
   sent: "Sent",
   failed: "Not taken, tried again",
   late: "Too late, not sent",
+  stopped: "Not mailed, that day was stopped",
+  refused: "Address refused, not sent",
 };
 
 /** As whom one reads it, and whether it will ever be sent to them. */

@@ -219,6 +219,7 @@ const DO: Record<Need["kind"], { label: string; to: string }> = {
   transfers: { label: "See them", to: "/sales/orders?which=open" },
   excess: { label: "See them", to: "/sales/orders?which=excess" },
   "told-wrong": { label: "Put right", to: "/notices" },
+  refused: { label: "See them", to: "/notices/sent?state=refused" },
   "not-taken": { label: "See them", to: "/notices/sent?state=failed" },
   work: { label: "Look", to: "/upkeep" },
 };

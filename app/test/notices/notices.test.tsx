@@ -107,17 +107,36 @@ test("whoever gets copies gets those of the kinds that are taken; of none, none"
 
 test("each day of the month ahead says how many go out, and of what kinds", () => {
   const days = [
-    { day: "2027-03-05", kinds: [{ kind: "opened", count: 3 }] },
-    { day: "2027-03-06", kinds: [] },
-    { day: "2027-03-07", kinds: [{ kind: "welcome", count: 1 }] },
+    { day: "2027-03-05", kinds: [{ kind: "opened", count: 3 }], stopped: false },
+    { day: "2027-03-06", kinds: [], stopped: false },
+    { day: "2027-03-07", kinds: [{ kind: "welcome", count: 1 }], stopped: false },
+    {
+      day: "2027-03-08",
+      kinds: ["opened", "place-free"].map((kind) => ({ kind, count: 1 })),
+      stopped: true,
+    },
   ];
-  draw(<MonthAhead ahead={{ today: "2027-03-05", days }} />);
+  const stopped: [string, boolean][] = [];
+  draw(
+    <MonthAhead ahead={{ today: "2027-03-05", days }} onStop={(...asked) => stopped.push(asked)} />,
+  );
   expect(
-    screen.getByText("4 mails in the next thirty days, as far as is known today"),
+    screen.getByText("6 mails in the next thirty days, as far as is known today"),
   ).toBeTruthy();
   expect(screen.getByText("Today: Something has opened (3)")).toBeTruthy();
   fireEvent.click(screen.getByText(/^Sun 7 Mar: one mail$/));
   expect(screen.getByText("Sun 7 Mar: Welcome (1)")).toBeTruthy();
+  fireEvent.click(screen.getByText("Mail nothing on Sun 7 Mar"));
+  // What people do on a stopped day is told all the same.
+  fireEvent.click(screen.getByText(/^Mon 8 Mar: 2 mails, stopped$/));
+  expect(
+    screen.getByText("Of it Something has opened is not mailed: this day is stopped."),
+  ).toBeTruthy();
+  fireEvent.click(screen.getByText("Mail again on Mon 8 Mar"));
+  expect(stopped).toEqual([
+    ["2027-03-07", true],
+    ["2027-03-08", false],
+  ]);
 });
 
 test("as whom one reads, and whether it will ever be sent, is said", () => {

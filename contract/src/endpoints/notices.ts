@@ -5,6 +5,7 @@ import { done, endpoints, inCourse, inSchool } from "../endpoint";
 import {
   corrected,
   correctionWanted,
+  dayStopped,
   letterToPeople,
   letterWritten,
   news,
@@ -175,6 +176,17 @@ export const notices = endpoints("notices", {
     answer: corrected,
     answered: "How many were written to, and how many are left for the next press.",
     changes: ["notices", "mail"],
+  },
+  stopNoticesOn: {
+    method: "put",
+    path: "/schools/{school}/notices/days/{day}",
+    summary: "Stops the mails that a day brings, or lets them go out",
+    who: "notices.change",
+    params: inSchool.extend({ day: z.iso.date() }),
+    body: dayStopped,
+    answer: noticesAhead,
+    answered: "What is to come.",
+    changes: ["notices"],
   },
   correctNoticesSoon: {
     method: "put",

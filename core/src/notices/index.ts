@@ -13,6 +13,7 @@ export {
 export { noticesBetween } from "./notices";
 export { datesOf, type Named, sayList, valuesOf } from "./say";
 export { type NoticeSettings, offsetFaults, parseSettings, settingsSchema } from "./settings";
+export { isHeldBack } from "./stopped";
 export {
   faultsOfText,
   fieldsOf,

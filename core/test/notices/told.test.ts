@@ -38,9 +38,7 @@ function toldBy(sent: readonly WrittenNotice[]): Map<string, Map<string, Told>> 
   for (const { kind, about } of sent)
     for (const { enrollment, item, instant: at, named } of about) {
       if (!named || at === null || enrollment === null) continue;
-      const of = (
-        ["access-ends", "due-soon", "overdue"].includes(kind) ? kind : "opens"
-      ) as ToldOf;
+      const of = (["access-ends", "due-soon", "overdue"].includes(kind) ? kind : "opens") as ToldOf;
       const own = told.get(enrollment) ?? new Map<string, Told>();
       own.set(`${of} ${item}`, { of, item, instant: instant(at) });
       told.set(enrollment, own);

@@ -13,6 +13,7 @@ import { waysInRoutes } from "../enrollment/ways-in/routes";
 import { fileRoutes } from "../files/routes";
 import type { Changes } from "../jobs/changes";
 import { lessonRoutes } from "../lessons/routes";
+import { bouncedRoutes } from "../notices/bounced";
 import { noticeRoutes } from "../notices/routes";
 import { ownFieldRoutes } from "../people/fields/routes";
 import { peopleRoutes } from "../people/routes";
@@ -54,6 +55,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", byHandRoutes(services))
     .route("/", partnerRoutes(services))
     .route("/", heardRoutes(services))
+    .route("/", bouncedRoutes(services))
     .route("/", checkRoutes(services))
     .route("/", assignmentRoutes(services))
     .route("/", catalogRoutes(services))

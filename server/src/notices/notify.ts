@@ -1,5 +1,5 @@
 /** Looks at whoever is to be looked at: hands over what goes out now, and writes down what is to come. */
-import { type Notice, noticesBetween, writeNotice } from "@dawngate/core/notices";
+import { isHeldBack, type Notice, noticesBetween, writeNotice } from "@dawngate/core/notices";
 import {
   addDays,
   DAY,
@@ -31,6 +31,7 @@ import {
 import { type NoticeParts, readParts } from "./parts";
 import { readPersons, type ToPerson } from "./person";
 import { insertNotices, type NewNotice, replaceWrong, type WrongTold } from "./person-store";
+import { readStops } from "./stops-store";
 
 /** So many people are looked at in one transaction. */
 const AT_A_TIME = 50;
@@ -94,6 +95,9 @@ async function notifySome(
   return due.length === AT_A_TIME;
 }
 
+/** So many stopped days are looked at: nobody stops more ahead. */
+const STOPS_MOST = 100;
+
 /** A notice that goes out, or has by another way, and to whom. */
 interface Out {
   who: Looked;
@@ -153,22 +157,30 @@ function lookedAt(
 /** Writes notices down and hands them to the outbox, in the caller's transaction; with a copy to whoever gets one. */
 export async function handOver(
   tx: SchoolTransaction,
-  { school, settings }: NoticeParts,
+  { school, settings, zone }: NoticeParts,
   out: readonly Out[],
 ): Promise<void> {
+  if (out.length === 0) return;
+  const dayOf = ({ made }: Out) => formatDate(localDateAt(zone, Date.parse(made.at) as Instant));
+  const stopped = new Set(await readStops(tx, out.map(dayOf).sort()[0] as string, STOPS_MOST));
+  // What is held back is written down all the same: whom it is for finds it in the application, and no other day tells it.
+  const goes = (one: Out) => !(isHeldBack(one.made.kind) && stopped.has(dayOf(one)));
   const ids = await insertNotices(
     tx,
     school,
-    out.map(({ made }) => made),
+    out.map((one) => (goes(one) ? one.made : { ...one.made, state: "stopped" })),
   );
-  const waiting = ids.filter((_, i) => out[i]?.made.sentAt === undefined);
+  const waiting = ids.filter((_, i) => {
+    const one = out[i] as Out;
+    return goes(one) && one.made.sentAt === undefined;
+  });
   await followAll(
     tx,
     school,
     "send-notice",
     waiting.map((notice) => ({ school, notice })),
   );
-  for (const { who, made } of out)
+  for (const { who, made } of out.filter(goes))
     for (const { email, kinds } of settings.copies)
       if (kinds.includes(made.kind)) await sendCopy(tx, school, email, who, made);
 }

@@ -166,6 +166,8 @@ export interface NewNotice {
   letter: KeptLetter;
   /** Left out: it waits to be sent. */
   sentAt?: string;
+  /** It is written down, and not mailed. */
+  state?: "stopped";
 }
 
 /** Writes what goes out; answers the numbers, in its order. */
@@ -178,11 +180,11 @@ export async function insertNotices(
   const { rows } = await sql<{ id: string }>`
     insert into notice (school_id, person_id, kind, at, not_after, about, course_id, letter, state, sent_at)
     select ${school}::uuid, r.person, r.kind, r.at, r."notAfter", r.about, r.course, r.letter,
-      case when r."sentAt" is null then 'waiting' else 'sent' end, r."sentAt"
+      coalesce(r.state, case when r."sentAt" is null then 'waiting' else 'sent' end), r."sentAt"
     from rows from (jsonb_to_recordset(${JSON.stringify(all)}::jsonb) as (person text, kind text,
         at timestamptz, "notAfter" timestamptz, about jsonb, course text, letter jsonb,
-        "sentAt" timestamptz)) with ordinality
-      as r (person, kind, at, "notAfter", about, course, letter, "sentAt", n)
+        "sentAt" timestamptz, state text)) with ordinality
+      as r (person, kind, at, "notAfter", about, course, letter, "sentAt", state, n)
     order by r.n
     returning id::text as id
   `.execute(tx);

@@ -12,6 +12,7 @@ import {
   showNoticeSettings,
   showNoticeText,
 } from "./settings";
+import { stopDay } from "./stops";
 import { tryNotice } from "./trial";
 import {
   changeOwnWishes,
@@ -73,6 +74,10 @@ export function noticeRoutes(services: Services) {
     .openapi(route(services, notices.correctNotices), async (c) =>
       c.json(await correctAll(services, c.get("context")), 200),
     )
+    .openapi(route(services, notices.stopNoticesOn), async (c) => {
+      const { day } = c.req.valid("param");
+      return c.json(await stopDay(services, c.get("context"), day, c.req.valid("json")), 200);
+    })
     .openapi(route(services, notices.correctNoticesSoon), async (c) =>
       c.json(await correctSoon(services, c.get("context"), c.req.valid("json")), 200),
     )

@@ -1,11 +1,14 @@
 /** One notice on its way: once, under one identifier, and not after its time. */
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import { isHeldBack } from "@dawngate/core/notices";
+import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { writeLetter } from "../base/letter";
 import type { Database, SchoolId } from "../db/connection";
 import { inMail, schoolInMail } from "../school/in-mail";
 import { readSchool } from "../school/store";
-import type { Mailer } from "../stand-ins/mail/mail";
+import { AddressRefused, type Mailer } from "../stand-ins/mail/mail";
+import { dropRefusal, putRefusal, readRefusal } from "./refused-store";
 import { readToSend, setSent } from "./sent-store";
+import { isStopped } from "./stops-store";
 
 interface Parts {
   db: Database;
@@ -14,7 +17,10 @@ interface Parts {
   now(): Instant;
 }
 
-/** Sends it; throws where the mail server does not take it, so that it is tried again. */
+/**
+ * Sends it; throws where the mail server does not take it now, so that it is tried again. What it refuses for good is
+ * not, and neither is anything else to that address, until one is sent again by hand and taken.
+ */
 export async function sendNotice(
   { db, mailer, baseUrl, now }: Parts,
   { school, notice, again }: { school: string; notice: string; again?: string | undefined },
@@ -24,11 +30,26 @@ export async function sendNotice(
     const row = await readToSend(tx, notice);
     // Gone with its person, or sent before this server's answer was lost.
     if (!row || row.state === "sent") return null;
+    const ends = (state: "late" | "stopped" | "refused", fault: string | null = null) =>
+      setSent(tx, notice, { state, at: null, fault });
     if (Date.parse(row.notAfter) <= now()) {
-      await setSent(tx, notice, { state: "late", at: null, fault: null });
+      await ends("late");
       return null;
     }
-    const { slug } = await readSchool(tx);
+    const { slug, time_zone } = await readSchool(tx);
+    // Once more is sent whatever stood in its way: staff have asked for it.
+    if (again === undefined) {
+      const day = formatDate(localDateAt(zoneOf(time_zone), Date.parse(row.at) as Instant));
+      if (isHeldBack(row.kind) && (await isStopped(tx, day))) {
+        await ends("stopped");
+        return null;
+      }
+      const refusal = await readRefusal(tx, row.email);
+      if (refusal !== null) {
+        await ends("refused", refusal);
+        return null;
+      }
+    }
     return { ...row, slug, from: await schoolInMail(tx) };
   });
   if (!found) return;
@@ -53,13 +74,24 @@ export async function sendNotice(
       `notice-${school}-${notice}${again === undefined ? "" : `-${Date.parse(again)}`}`,
     );
   } catch (error) {
-    const fault = error instanceof Error ? error.message : String(error);
-    await db.withSchool(id, (tx) =>
-      setSent(tx, notice, { state: "failed", at: null, fault: fault.slice(0, 1000) }),
-    );
+    const fault = (error instanceof Error ? error.message : String(error)).slice(0, 1000);
+    const isRefused = error instanceof AddressRefused;
+    await db.withSchool(id, async (tx) => {
+      const state = isRefused ? "refused" : "failed";
+      await setSent(tx, notice, { state, at: null, fault });
+      if (isRefused)
+        await putRefusal(tx, id, {
+          address: found.email,
+          says: fault,
+          at: formatInstant(now()),
+        });
+    });
+    // Trying again would not help.
+    if (isRefused) return;
     throw error;
   }
-  await db.withSchool(id, (tx) =>
-    setSent(tx, notice, { state: "sent", at: formatInstant(now()), fault: null }),
-  );
+  await db.withSchool(id, async (tx) => {
+    await setSent(tx, notice, { state: "sent", at: formatInstant(now()), fault: null });
+    if (again !== undefined) await dropRefusal(tx, found.email);
+  });
 }

@@ -1,4 +1,5 @@
 /** What has gone out, in the database. */
+import type { NoticeState } from "@dawngate/contract/notices";
 import { ALWAYS, type Kind } from "@dawngate/core/notices";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
@@ -12,7 +13,8 @@ export interface ToSend {
   key: string;
   course: string | null;
   letter: KeptLetter;
-  state: "waiting" | "sent" | "failed" | "late";
+  at: string;
+  state: NoticeState;
   notAfter: string;
   mayBeOff: boolean;
 }
@@ -20,7 +22,7 @@ export interface ToSend {
 export async function readToSend(tx: SchoolTransaction, id: string): Promise<ToSend | null> {
   const { rows } = await sql<Omit<ToSend, "mayBeOff">>`
     select n.kind, n.person_id as person, p.name, p.email, l.key, n.course_id as course, n.letter,
-      n.state, n.not_after as "notAfter"
+      n.at, n.state, n.not_after as "notAfter"
     from notice n
     join person p on p.school_id = n.school_id and p.id = n.person_id
     join notice_person l on l.school_id = n.school_id and l.person_id = n.person_id

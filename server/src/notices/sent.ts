@@ -26,11 +26,12 @@ import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { readOff, readWishedFor } from "./person-store";
 import { readAheadOf, readDays, readSentOne, readSentPage, setAgain } from "./sent-store";
+import { readStops } from "./stops-store";
 
 type Parts = Pick<Services, "db">;
 
 /** So many days ahead are shown. */
-const DAYS = 30;
+export const DAYS = 30;
 
 /** So many of each are shown of one person. */
 const SHOWN = 20;
@@ -108,11 +109,13 @@ export function showAhead({ db }: Parts, context: Context): Promise<NoticesAhead
     const today = localDateAt(zoneOf(time_zone), context.now);
     const days = Array.from({ length: DAYS }, (_, i) => formatDate(addDays(today, i)));
     const counted = await readDays(tx, days[0] as string, days.at(-1) as string);
+    const stopped = new Set(await readStops(tx, days[0] as string, DAYS));
     return {
       today: formatDate(today),
       days: days.map((day) => ({
         day,
         kinds: counted.filter((one) => one.day === day).map(({ kind, count }) => ({ kind, count })),
+        stopped: stopped.has(day),
       })),
     };
   });

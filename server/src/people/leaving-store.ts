@@ -128,6 +128,9 @@ async function forgetWritten(tx: SchoolTransaction, person: string): Promise<voi
 export async function forgetPerson(tx: SchoolTransaction, person: string): Promise<string | null> {
   await tx.deleteFrom("calendar_feed").where("person_id", "=", person).execute();
   await tx.deleteFrom("calendar_entry").where("person_id", "=", person).execute();
+  await sql`
+    delete from mail_refused where address = (select lower(email) from person where id = ${person})
+  `.execute(tx);
   for (const table of THEIRS) await tx.deleteFrom(table).where("person_id", "=", person).execute();
   await forgetWritten(tx, person);
   // What they answered at a checkout that is not paid waits with the order.

@@ -14,6 +14,7 @@ import type { ActorRow, Database } from "../db/connection";
 import type { Who } from "../db/who";
 import type { Threads } from "../jobs/task";
 import type { Readers } from "../readers";
+import type { Bounces } from "../stand-ins/mail/bounces";
 import type { MailTray } from "../stand-ins/mail/store";
 import type { PaymentService } from "../stand-ins/payments";
 import type { TaxNumberService } from "../stand-ins/tax-numbers";
@@ -47,6 +48,8 @@ export interface Services {
   tray: MailTray | null;
   /** The payment service; null: nothing that costs can be sold. */
   payments: PaymentService | null;
+  /** Mails that came back; null: nobody tells. */
+  bounces: Bounces | null;
   /** How addresses that a school gives are asked. */
   outside: Outside;
   /** Whether a company's tax number is registered. */

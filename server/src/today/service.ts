@@ -175,7 +175,7 @@ async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]
       });
   }
   if (context.may("notices.see")) {
-    const { wrong, failed } = await openNotices(tx, NEEDS_COUNTED);
+    const { wrong, failed, refused } = await openNotices(tx, NEEDS_COUNTED);
     if (wrong > 0)
       needs.push({
         kind: "told-wrong",
@@ -186,6 +186,17 @@ async function needsNow(tx: SchoolTransaction, context: Context): Promise<Need[]
             : `${howMany(wrong)} people were told dates that do not hold`,
         says: "Something has moved since; one press tells them.",
         number: wrong,
+      });
+    if (refused > 0)
+      needs.push({
+        kind: "refused",
+        course: null,
+        title:
+          refused === 1
+            ? "One address is refused by its mail server"
+            : `${howMany(refused)} addresses are refused by their mail servers`,
+        says: "Nothing more is mailed there. Ask for another address, or send one again.",
+        number: refused,
       });
     if (failed > 0)
       needs.push({

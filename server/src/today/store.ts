@@ -99,8 +99,13 @@ export async function openMoney(tx: SchoolTransaction, most: number, at: string)
 
 /** People who were told a date that does not hold any more, and notices no mail server took: so many are counted. */
 export async function openNotices(tx: SchoolTransaction, most: number) {
-  const { rows } = await sql<{ wrong: number; failed: number }>`
+  const { rows } = await sql<{ wrong: number; failed: number; refused: number }>`
     select
+      (select count(*)::integer from (
+        select from mail_refused m where exists (
+          select from person p where p.school_id = m.school_id and lower(p.email) = m.address)
+        limit ${sql.lit(most + 1)}
+      ) r) as refused,
       (select count(distinct person_id)::integer from (
         select person_id from notice_wrong limit ${sql.lit(most + 1)}
       ) w) as wrong,
@@ -108,7 +113,7 @@ export async function openNotices(tx: SchoolTransaction, most: number) {
         select from notice where state = 'failed' limit ${sql.lit(most + 1)}
       ) n) as failed
   `.execute(tx);
-  return rows[0] ?? { wrong: 0, failed: 0 };
+  return rows[0] ?? { wrong: 0, failed: 0, refused: 0 };
 }
 
 /** With fewer people than these a school has hardly opened. */

@@ -142,6 +142,7 @@ export function testApp(
     tray: null,
     kept: null,
     payments: null,
+    bounces: null,
     changes: null,
     files: null,
     log: (line) => logged.push(line),

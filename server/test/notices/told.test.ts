@@ -124,7 +124,9 @@ test("an act for one person says what they were told, and a forgotten person was
       look: true,
     });
   const [person] = (await look("early")).people;
-  expect(person?.told).toMatchObject([{ of: "opens", item: "m1", instant: "2027-04-04T23:00:00Z" }]);
+  expect(person?.told).toMatchObject([
+    { of: "opens", item: "m1", instant: "2027-04-04T23:00:00Z" },
+  ]);
   const told = () =>
     owned.test_.db.readSchool(owned.school, (tx) =>
       tx.selectFrom("told").select("of").where("enrollment_id", "=", enrollment).execute(),

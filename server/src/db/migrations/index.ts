@@ -57,6 +57,7 @@ import * as m0055 from "./0055-membership-seats";
 import * as m0056 from "./0056-news";
 import * as m0057 from "./0057-payouts";
 import * as m0058 from "./0058-told";
+import * as m0059 from "./0059-not-mailed";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -117,4 +118,5 @@ export const migrations = {
   "0056-news": m0056,
   "0057-payouts": m0057,
   "0058-told": m0058,
+  "0059-not-mailed": m0059,
 };

@@ -1,4 +1,5 @@
 /** What people are told, and when. */
+import type { NoticeState } from "@dawngate/contract/notices";
 import type { Kind, WrittenNotice } from "@dawngate/core/notices";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
 import type { NullableJson } from "./columns";
@@ -70,7 +71,7 @@ export interface NoticeTable {
   about: JSONColumnType<WrittenNotice["about"]>;
   course_id: string | null;
   letter: JSONColumnType<KeptLetter>;
-  state: Generated<"waiting" | "sent" | "failed" | "late">;
+  state: Generated<NoticeState>;
   sent_at: Generated<string | null>;
   fault: Generated<string | null>;
   read_at: Generated<string | null>;
@@ -106,6 +107,18 @@ export interface NoticeWrongTable {
   found_at: string;
 }
 
+export interface NoticeStopTable {
+  school_id: string;
+  day: string;
+}
+
+export interface MailRefusedTable {
+  school_id: string;
+  address: string;
+  says: string;
+  at: string;
+}
+
 /** Whoever is found to have been told a wrong date since then is to be written to. */
 export interface NoticeCorrectionTable {
   school_id: string;
@@ -115,6 +128,8 @@ export interface NoticeCorrectionTable {
 
 export interface NoticesTables {
   notice_correction: NoticeCorrectionTable;
+  notice_stop: NoticeStopTable;
+  mail_refused: MailRefusedTable;
   notice_settings: NoticeSettingsTable;
   notice_template: NoticeTemplateTable;
   notice_off: NoticeOffTable;

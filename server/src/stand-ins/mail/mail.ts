@@ -13,7 +13,10 @@ export interface Mail {
   thread?: string | undefined;
 }
 
+/** The mail server refuses the address for good (RFC 5321, 4.2.1: 5yz): trying again would not help. */
+export class AddressRefused extends Error {}
+
 export interface Mailer {
-  /** Sends a mail. The same key at another try is the same mail: it arrives once, or can be known by it. */
+  /** Sends a mail; throws `AddressRefused` where it never will be taken. The same key at another try is the same mail: it arrives once, or can be known by it. */
   send(mail: Mail, key: string): Promise<void>;
 }

@@ -1,5 +1,5 @@
 /** The practice till from the school's side: asked over HTTP, heard by messages signed after the Standard Webhooks specification. */
-import { Webhook } from "standardwebhooks";
+
 import { z } from "zod";
 import {
   type FoundPayment,
@@ -11,6 +11,7 @@ import {
   type NewRefund,
   type PaymentService,
 } from "../payments";
+import { signedReader } from "../signed";
 
 export interface TillSettings {
   /** Where it answers. */
@@ -33,7 +34,6 @@ export function practiceTill({ url, secret, tellAt }: TillSettings): PaymentServ
       headers: { authorization: `Bearer ${secret}`, "content-type": "application/json" },
       signal: AbortSignal.timeout(PATIENCE),
     });
-  const webhook = new Webhook(secret);
   return {
     async create(wanted: NewPayment) {
       const answer = await ask("/payments", {
@@ -62,18 +62,6 @@ export function practiceTill({ url, secret, tellAt }: TillSettings): PaymentServ
       if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
       return foundSchema.parse(await answer.json());
     },
-    read(body: string, headers: Headers): Heard | null {
-      try {
-        // It refuses what is signed by another, and what is older than five minutes.
-        webhook.verify(body, {
-          "webhook-id": headers.get("webhook-id") ?? "",
-          "webhook-timestamp": headers.get("webhook-timestamp") ?? "",
-          "webhook-signature": headers.get("webhook-signature") ?? "",
-        });
-        return heardSchema.parse(JSON.parse(body));
-      } catch {
-        return null;
-      }
-    },
+    read: signedReader(secret, heardSchema) satisfies (...args: never) => Heard | null,
   };
 }
