@@ -5,12 +5,12 @@ import { serverPrograms } from "./postgres.mjs";
 import { run } from "./run.mjs";
 
 /** A program of PostgreSQL's, with the way to a cluster: the password stands in no list of processes. */
-function tool(name, { host, port, user = "postgres", password }, words) {
+function tool(name, { host, port, user = "postgres", password }, words, more = {}) {
   const folder = serverPrograms();
   if (!folder) throw new Error("PostgreSQL's programs are not on this machine");
   return run(join(folder, name), ["-h", host, "-p", String(port), "-U", user, "-w", ...words], {
     quiet: true,
-    env: { ...process.env, PGPASSWORD: password },
+    env: { ...process.env, PGPASSWORD: password, ...more },
   });
 }
 
@@ -24,6 +24,37 @@ export async function backUp(cluster, database, file) {
   } finally {
     rmSync(draft, { force: true });
   }
+}
+
+/**
+ * What people were told between a backup and the end of the database it is of is in no row of it: until an instant,
+ * nothing goes out again. Mails and notices that waited are dropped, and whoever is looked at is looked at from then on.
+ * What is not mail (charges, refunds, dates to work out) stays: those know by their keys what was done already.
+ */
+const TOLD_UNTIL = `
+  do $$
+  declare told timestamptz := current_setting('dawngate.told_until');
+  begin
+    delete from outbox where kind in ('mail', 'send-notice') and at <= told;
+    if to_regclass('public.notice_person') is not null then
+      update notice set state = 'late' where state in ('waiting', 'failed') and at <= told;
+      -- What came shortly before somebody was looked at is looked for once more: ten minutes (notify.ts).
+      update notice_person set looked_at = greatest(looked_at, told + interval '10 minutes'),
+        next_at = least(next_at, now());
+    end if;
+  end $$`;
+
+/** Nobody is told again what they were told until an instant. */
+export async function toldUntil(cluster, database, instant) {
+  const options = `-c dawngate.told_until=${instant}`;
+  await tool(
+    "psql",
+    cluster,
+    ["-X", "-q", "-v", "ON_ERROR_STOP=1", "-d", database, "-c", TOLD_UNTIL],
+    {
+      PGOPTIONS: options,
+    },
+  );
 }
 
 /** Makes a database of this name from a file. Refused where there is one already. */

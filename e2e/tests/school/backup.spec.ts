@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import pg from "pg";
 // @ts-expect-error: plain scripts, shared with the start commands
-import { backUp, restore } from "../../../scripts/lib/backup.mjs";
+import { backUp, restore, toldUntil } from "../../../scripts/lib/backup.mjs";
 // @ts-expect-error: plain scripts, shared with the start commands
 import * as servers from "../../../scripts/lib/server.mjs";
 import { expect, test } from "../helpers";
@@ -71,6 +71,30 @@ test("a database is put into a file and brought back, row by row, and served", a
     const [before, after] = [await digests(from), await digests(to)];
     expect(Object.keys(before).length).toBeGreaterThan(25);
     expect(after).toEqual(before);
+    // Nothing older than an instant goes out again: whoever was looked at before is looked at from then on.
+    const UNTIL = "2027-01-01T00:00:00.000Z";
+    const waiting = (database: string) =>
+      inDatabase(database, async (client) => {
+        const { rows } = await client.query(
+          `select (select count(*)::int from outbox where kind in ('mail', 'send-notice')) as mails,
+            (select count(*)::int from outbox) as work,
+            (select count(*)::int from notice where state in ('waiting', 'failed')) as notices,
+            (select min(looked_at) from notice_person) as looked`,
+        );
+        return rows[0];
+      });
+    await inDatabase(to, (client) =>
+      client.query(`
+        insert into outbox (kind, payload, due) values ('mail', '{}', now() + interval '1 day'),
+          ('call-next', '{}', now() + interval '1 day')`),
+    );
+    const had = await waiting(to);
+    expect(had.mails).toBeGreaterThan(0);
+    await toldUntil(cluster, to, UNTIL);
+    const has = await waiting(to);
+    expect(has).toMatchObject({ mails: 0, work: had.work - had.mails, notices: 0 });
+    expect(has.looked.toISOString()).toBe("2027-01-01T00:10:00.000Z");
+    await expect(toldUntil(cluster, to, "soon")).rejects.toThrow();
     // Never over a database that is there.
     await expect(restore(cluster, file, to)).rejects.toThrow(/already exists/);
     // A file that is no backup makes nothing.
