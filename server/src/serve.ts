@@ -74,7 +74,9 @@ const replica = settings.replica ?? undefined;
 const db = openDatabase(address, { replica });
 const tray = settings.smtp === null ? openMailTray(address) : null;
 const mailer =
-  settings.smtp === null ? tray : smtpMailer(settings.smtp, settings.mailFrom, baseUrl);
+  settings.smtp === null
+    ? tray
+    : smtpMailer(settings.smtp, settings.mailFrom, baseUrl, { rate: settings.mailRate });
 const payments =
   settings.till && practiceTill({ ...settings.till, tellAt: `${baseUrl}/api/payments/heard` });
 const bounces = settings.bounceSecret === null ? null : signedBounces(settings.bounceSecret);
@@ -98,7 +100,7 @@ if (settings.demo !== null) {
 // A demo's stand-ins are on this machine.
 const outside = openOutside(settings.demo !== null, settings.secret);
 
-const closeAll = () => Promise.all([db.close(), identity.close(), counters.end(), tray?.close()]);
+const closeAll = () => Promise.all([db.close(), identity.close(), counters.end(), mailer?.close()]);
 if (port === null) await closeAll();
 else {
   const bundle = new URL(import.meta.url);

@@ -18,6 +18,8 @@ export interface Settings {
   /** A mail server's URL; null: the mail tray, which only the demo has. */
   smtp: string | null;
   mailFrom: string;
+  /** So many mails a second at most; undefined: as they come. */
+  mailRate: number | undefined;
   /** Where the application is reached, where that is not the port on loopback. */
   baseUrl: string | null;
   /** The address it listens at. */
@@ -74,6 +76,7 @@ const environment = z.object({
   DAWNGATE_DEMO: z.string().optional(),
   DAWNGATE_SMTP: z.url({ protocol: /^smtps?$/ }).optional(),
   DAWNGATE_MAIL_FROM: z.string().default("Dawn Gate <dawn-gate@localhost>"),
+  DAWNGATE_MAIL_RATE: z.coerce.number().int().min(1).max(1000).optional(),
   DAWNGATE_URL_BASE: z.url({ protocol: /^https?$/ }).optional(),
   DAWNGATE_HOST: z.string().default("127.0.0.1"),
   DAWNGATE_PROXIES: z.string().default(""),
@@ -131,6 +134,7 @@ export function readSettings(env: Record<string, string | undefined>): Settings 
     demo: data.DAWNGATE_DEMO ?? null,
     smtp: data.DAWNGATE_SMTP ?? null,
     mailFrom: data.DAWNGATE_MAIL_FROM,
+    mailRate: data.DAWNGATE_MAIL_RATE,
     baseUrl: data.DAWNGATE_URL_BASE ?? null,
     host: data.DAWNGATE_HOST,
     proxies: data.DAWNGATE_PROXIES.split(",")

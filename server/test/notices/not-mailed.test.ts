@@ -50,7 +50,7 @@ const send = async (notice: string, again?: string) => {
   const { port } = server.server.address() as AddressInfo;
   const mailer = smtpMailer(`smtp://127.0.0.1:${port}`, "School <s@example.org>", "https://x");
   const parts = { db: owned.test_.db, mailer, baseUrl: "https://x", now: () => now };
-  await sendNotice(parts, { school: owned.school, notice, again });
+  await sendNotice(parts, { school: owned.school, notice, again }).finally(mailer.close);
 };
 const one = (id: string) => owned.ask<SentNoticeWhole>("GET", `${N}/sent/${id}`);
 const look = () => notifySchool(owned.test_.db, owned.school, "https://x", now);

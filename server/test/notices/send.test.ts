@@ -1,5 +1,5 @@
 /** A notice through a real SMTP conversation (RFC 5321): refused, tried again, taken once; its headers read back. */
-import type { AddressInfo } from "node:net";
+import { type AddressInfo, createServer, type Socket } from "node:net";
 import type { SentNoticeWhole, sentNotices } from "@dawngate/contract/notices";
 import type { Instant } from "@dawngate/core/time";
 import { SMTPServer } from "smtp-server";
@@ -41,11 +41,17 @@ afterAll(async () => {
 });
 
 const N = "/schools/one/notices";
+const mailTo = (port: number, manners: Parameters<typeof smtpMailer>[3] = {}) =>
+  smtpMailer(`smtp://127.0.0.1:${port}`, "School <s@example.org>", "https://x", manners);
 const send = async (id: string) => {
   const { port } = server.server.address() as AddressInfo;
-  const mailer = smtpMailer(`smtp://127.0.0.1:${port}`, "School <s@example.org>", "https://x");
+  const mailer = mailTo(port);
   const parts = { db: owned.test_.db, mailer, baseUrl: "https://x", now: () => now };
-  await sendNotice(parts, { school: owned.school, notice: id });
+  try {
+    await sendNotice(parts, { school: owned.school, notice: id });
+  } finally {
+    mailer.close();
+  }
 };
 const one = (id: string) => owned.ask<SentNoticeWhole>("GET", `${N}/sent/${id}`);
 /** Header lines that go on in the next line are one (RFC 5322, 2.2.3). */
@@ -101,4 +107,43 @@ test("what comes to be sent two days late is dropped, and says so", async () => 
   await send(id);
   expect(received).toHaveLength(1);
   expect((await one(id)).state).toBe("late");
+});
+
+const letter = (number: number) =>
+  [{ to: `p${number}@example.org`, subject: "S", text: "T" }, `key-${number}`] as const;
+
+test("so many a second at most, however many wait", async () => {
+  const { port } = server.server.address() as AddressInfo;
+  const mailer = mailTo(port, { rate: 5 });
+  const before = received.length;
+  const begun = performance.now();
+  await Promise.all(Array.from({ length: 12 }, (_, i) => mailer.send(...letter(i))));
+  mailer.close();
+  expect(received).toHaveLength(before + 12);
+  // Five at once, five after a second, the last two after another.
+  expect(performance.now() - begun).toBeGreaterThan(1900);
+});
+
+test.each([
+  ["says nothing", () => undefined, /Greeting never received/],
+  [
+    "goes away in the middle",
+    (socket: Socket) => socket.write("220 x\r\n", () => socket.end()),
+    /closed/i,
+  ],
+  ["stops answering", (socket: Socket) => socket.write("220 x\r\n"), /timeout/i],
+])("a mail server that %s keeps nobody waiting", async (_, greets, says) => {
+  const sockets: Socket[] = [];
+  const odd = createServer((socket) => {
+    sockets.push(socket);
+    socket.on("error", () => undefined);
+    greets(socket);
+  });
+  await new Promise<void>((resolve) => odd.listen(0, "127.0.0.1", resolve));
+  const patience = { connecting: 300, greeting: 300, answering: 300 };
+  const mailer = mailTo((odd.address() as AddressInfo).port, { patience });
+  await expect(mailer.send(...letter(0))).rejects.toThrow(says);
+  mailer.close();
+  for (const socket of sockets) socket.destroy();
+  await new Promise((resolve) => odd.close(resolve));
 });

@@ -20,12 +20,12 @@ test("with a mail server set, a mail goes to it, as it was written (RFC 5321)", 
   });
   await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
   const { port } = server.server.address() as AddressInfo;
+  const mailer = smtpMailer(
+    `smtp://127.0.0.1:${port}`,
+    "Dawn Gate <school@example.org>",
+    "https://dawn.example.org",
+  );
   try {
-    const mailer = smtpMailer(
-      `smtp://127.0.0.1:${port}`,
-      "Dawn Gate <school@example.org>",
-      "https://dawn.example.org",
-    );
     await mailer.send(
       {
         to: "noa@example.org",
@@ -36,6 +36,7 @@ test("with a mail server set, a mail goes to it, as it was written (RFC 5321)", 
       "key-1",
     );
   } finally {
+    mailer.close();
     await new Promise<void>((resolve) => server.close(() => resolve()));
   }
   expect(received).toHaveLength(1);

@@ -15,14 +15,35 @@ function isRefusal({ code, responseCode, message }: SMTPError): boolean {
   return [550, 551, 553, 556].includes(responseCode);
 }
 
-export function smtpMailer(url: string, from: string, baseUrl: string): Mailer {
-  const transport = createTransport(url, {
-    connectionTimeout: 10_000,
-    greetingTimeout: 10_000,
-    socketTimeout: 30_000,
-  } as never);
+/** How patient one is with a mail server, in milliseconds: until it is there, greets, and answers each word. */
+const PATIENCE = { connecting: 10_000, greeting: 10_000, answering: 30_000 };
+
+interface Manners {
+  /** So many mails a second at most, from this server; left out: as they come. */
+  rate?: number | undefined;
+  patience?: typeof PATIENCE;
+}
+
+/** Sends over a few connections that stay open for a while; what fails is tried again by whoever asked, not here. */
+export function smtpMailer(
+  url: string,
+  from: string,
+  baseUrl: string,
+  { rate, patience = PATIENCE }: Manners = {},
+): Mailer & { close(): void } {
+  const transport = createTransport({
+    url,
+    pool: true,
+    maxConnections: 4,
+    maxRequeues: 0,
+    connectionTimeout: patience.connecting,
+    greetingTimeout: patience.greeting,
+    socketTimeout: patience.answering,
+    ...(rate !== undefined && { rateLimit: rate, rateDelta: 1000 }),
+  });
   const { hostname } = new URL(baseUrl);
   return {
+    close: () => transport.close(),
     async send({ to, subject, text, html, unsubscribe, thread }, key) {
       // RFC 5322, 3.6.4: the identifier stays the same at another try, so that whoever gets it twice has it once.
       const sent = transport.sendMail({
