@@ -174,6 +174,8 @@ export const ADDRESSES = {
   getListing: ["GET", "/schools/{school}/listings/{listing}", ["listings"], []],
   getAsIfBought: ["GET", "/schools/{school}/listings/{listing}/as-if-bought", ["listings","courses"], []],
   changeListing: ["PUT", "/schools/{school}/listings/{listing}", [], ["listings","public"]],
+  getAnnouncedPrices: ["GET", "/schools/{school}/listings/{listing}/announced-prices", ["listings"], []],
+  announcePrice: ["POST", "/schools/{school}/listings/{listing}/announced-prices", [], ["listings","orders"]],
   splitCourse: ["POST", "/schools/{school}/courses/{course}/parts", [], ["listings","courses"]],
   getOffered: ["GET", "/schools/{school}/offers/{listing}", ["listings"], []],
   buy: ["POST", "/schools/{school}/offers/{listing}/orders", [], ["listings","orders","shelf"]],

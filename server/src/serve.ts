@@ -33,6 +33,7 @@ import { giver } from "./sales/gift";
 import { shareKeeper } from "./sales/partners/share";
 import { openTouches } from "./sales/partners/touches";
 import { backPayer } from "./sales/refunds/pay-back";
+import { priceAnnouncer } from "./sales/running/announced-prices";
 import { wayChanger } from "./sales/running/change-way";
 import { orderRunner } from "./sales/running/charge";
 import { openAuth, openAuthPool } from "./school/auth";
@@ -129,6 +130,7 @@ else {
     runOrder,
     keepShare: shareKeeper({ db, now }),
     writeDocuments: documentWriter({ db, now }),
+    announcePrice: priceAnnouncer({ db, baseUrl, now }),
     changeWay: wayChanger({ db, payments, baseUrl, now }),
     watchOrder: handWatcher({ db, baseUrl, now }),
     threads,

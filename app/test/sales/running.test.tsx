@@ -30,6 +30,7 @@ const RUNNING: RunningOrder = {
   mayTakeBack: false,
   option: "monthly",
   changing: false,
+  announced: null,
   changeFailed: false,
 };
 const say = (change: Partial<RunningOrder>) => sayStanding({ ...RUNNING, ...change }, "EUR", "UTC");

@@ -4,6 +4,7 @@ import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { endpoints, files, inCourse, inSchool } from "../endpoint";
 import {
+  announcedPrices,
   asIfBought,
   asIfBoughtQuery,
   bought,
@@ -33,6 +34,7 @@ import {
   ownOrdersQuery,
   partsMade,
   payOpen,
+  priceAnnouncing,
   purchase,
   receiptQuery,
   refundAnswer,
@@ -129,6 +131,29 @@ export const sales = endpoints("sales", {
     answer: listing,
     answered: "The listing as it stands now.",
     changes: ["listings", "public"],
+  },
+  getAnnouncedPrices: {
+    method: "get",
+    path: "/schools/{school}/listings/{listing}/announced-prices",
+    summary: "How many pay for a listing again and again, and which price was announced to them",
+    who: "sales.see",
+    params: inListing,
+    answer: announcedPrices,
+    answered: "By way to pay.",
+    holds: ["listings"],
+  },
+  announcePrice: {
+    method: "post",
+    path: "/schools/{school}/listings/{listing}/announced-prices",
+    summary: "Announces the price that a way to pay has now to those who pay in it already",
+    description:
+      "They are told at once, at least thirty days before, and can cancel until then. Whoever has a code or a holder's price keeps it.",
+    who: "sales.change",
+    params: inListing,
+    body: priceAnnouncing,
+    answer: announcedPrices,
+    answered: "What stands announced.",
+    changes: ["listings", "orders"],
   },
   splitCourse: {
     method: "post",

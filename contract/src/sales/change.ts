@@ -39,3 +39,39 @@ export const wayChange = z.strictObject({
     .describe("What was seen to be charged: where it is another by now, it is asked again."),
 });
 export type WayChange = z.input<typeof wayChange>;
+
+/** Another price for those who pay already, told them before it holds. */
+export const announcedPrices = z
+  .object({
+    earliest: z
+      .string()
+      .describe("The first day from which a price can hold that is announced now."),
+    counted: z.int().describe("So many orders are counted; there may be more."),
+    ways: z
+      .array(
+        z.object({
+          option: z.string(),
+          amount: z.int().describe("What new buyers pay for a period."),
+          inside: z.int().describe("So many orders run that were bought in this way."),
+          announced: z
+            .object({
+              from: z.string(),
+              at: z.string(),
+              isThis: z.boolean().describe("It was the price as the listing has it now."),
+            })
+            .nullable()
+            .describe("What was announced to them last; null: nothing."),
+        }),
+      )
+      .max(50),
+  })
+  .meta({ id: "AnnouncedPrices" });
+export type AnnouncedPrices = z.infer<typeof announcedPrices>;
+
+export const priceAnnouncing = z
+  .strictObject({
+    option: planFields.id,
+    from: z.iso.date().describe("From their first payment on this day or later they pay it."),
+    number: z.int().describe("The listing as it was seen."),
+  })
+  .meta({ id: "AnnouncePriceRequest" });

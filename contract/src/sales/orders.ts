@@ -103,6 +103,12 @@ export const runningOrder = z
     ends: z.string().nullable().describe("When it ends if nothing more happens."),
     paidThrough: z.string().nullable().describe("Of a subscription: the last day that is paid."),
     option: z.string().describe("Of a subscription: the way it is paid in now."),
+    announced: z
+      .object({ from: z.string(), amount: z.int() })
+      .nullable()
+      .describe(
+        "From its first payment on this day or later a period costs so much; null: nothing is announced.",
+      ),
     changing: z.boolean().describe("Its way to pay is being changed: the charge is awaited."),
     changeFailed: z
       .boolean()

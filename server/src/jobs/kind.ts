@@ -29,6 +29,8 @@ export interface JobParts {
   keepShare(school: string, order: string): Promise<void>;
   /** Reminds of an order by hand when its day is over, and lets it lapse. */
   watchOrder(school: string, order: string): Promise<void>;
+  /** Tells those who pay for a listing of another price, those after an order. */
+  announcePrice(school: string, announced: string, after: string): Promise<void>;
   /** Asks what became of the charge of a changed subscription. */
   changeWay(school: string, order: string): Promise<void>;
   /** Writes the invoices and credit notes of an order that has none yet. */

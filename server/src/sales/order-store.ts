@@ -11,7 +11,7 @@ import type { Quote } from "@dawngate/core/sales";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Agreed } from "../db/tables/partners";
-import type { Changing, SalesOrderTable, Series } from "../db/tables/sales";
+import type { Announced, Changing, SalesOrderTable, Series } from "../db/tables/sales";
 import { pattern } from "../enrollment/roster-store";
 
 export interface OrderRow
@@ -38,6 +38,7 @@ export interface OrderRow
   gift: Gift | null;
   billing: Billing | null;
   changing: Changing | null;
+  announced: Announced | null;
   payment_terms: PaymentTerms | null;
   series: Series | null;
   partners: Agreed | null;
@@ -55,7 +56,8 @@ type Documents =
   | "payment_terms"
   | "series"
   | "billing"
-  | "changing";
+  | "changing"
+  | "announced";
 
 const COLUMNS = [
   "id",
@@ -86,6 +88,7 @@ const COLUMNS = [
   "billing",
   "pay_by",
   "changing",
+  "announced",
   "seat_link_hash",
   "payment_terms",
   "series",
@@ -235,6 +238,7 @@ export async function updateOrder(
     > & {
       billing: string | null;
       changing: string | null;
+      announced: string | null;
       seat_link_hash: string | null;
       tax: string;
     }

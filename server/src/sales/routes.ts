@@ -15,6 +15,7 @@ import { showOwnOrders } from "./own-orders";
 import { viaCookie } from "./partners/follow-link";
 import { receiptFile } from "./receipt";
 import { giveBack, giveExcessBack, giveOwnBack, showRefund } from "./refunds/refund";
+import { announcePrice, showAnnounced } from "./running/announced-prices";
 import { cancelOwn, payOpenPart } from "./running/by-buyer";
 import { changeWay, showChanges } from "./running/change-way";
 import { endSeatLink, makeSeatLink, showOfferedSeat, takeSeat } from "./seat-link";
@@ -51,6 +52,15 @@ export function salesRoutes(services: Services) {
         await changeListing(services, c.get("context"), listing, c.req.valid("json")),
         200,
       );
+    })
+    .openapi(route(services, sales.getAnnouncedPrices), async (c) => {
+      const { listing } = c.req.valid("param");
+      return c.json(await showAnnounced(services, c.get("context"), listing), 200);
+    })
+    .openapi(route(services, sales.announcePrice), async (c) => {
+      const { listing } = c.req.valid("param");
+      const wanted = c.req.valid("json");
+      return c.json(await announcePrice(services, c.get("context"), listing, wanted), 200);
     })
     .openapi(route(services, sales.splitCourse), async (c) => {
       const { course } = c.req.valid("param");

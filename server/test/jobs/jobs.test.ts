@@ -50,6 +50,7 @@ beforeAll(async () => {
           runOrder: async () => undefined,
           writeDocuments: async () => undefined,
           watchOrder: async () => undefined,
+          announcePrice: async () => undefined,
           changeWay: async () => undefined,
           payBack: async () => undefined,
           accounts: null as never,

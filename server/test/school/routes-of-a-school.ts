@@ -345,6 +345,13 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["GET", "/schools/one/notices/wrong", undefined, "notices.see"],
   ["POST", "/schools/one/notices/wrong/corrections", undefined, "notices.change"],
   ["PUT", "/schools/one/notices/days/2027-03-10", { stopped: true }, "notices.change"],
+  ["GET", "/schools/one/listings/one/announced-prices", undefined, "sales.see"],
+  [
+    "POST",
+    "/schools/one/listings/one/announced-prices",
+    { option: "monthly", from: "2027-05-01", number: 1 },
+    "sales.change",
+  ],
   ["PUT", "/schools/one/notices/wrong/wish", { since: "2027-03-10T12:00:00Z" }, "notices.change"],
   ["GET", "/schools/one/self/news", undefined, "self.learn"],
   ["POST", "/schools/one/self/news/read", { id: "1" }, "self.learn"],

@@ -5,5 +5,6 @@ export { documentsOf, type OrderDocument } from "./documents-of";
 export { firstDay, type Income, IncomeBook, incomeOf, parseMonth } from "./income";
 export { type OrderAt, orderAt } from "./order";
 export { type PartnerShare, partnerShareAt } from "./partner";
+export { type PriceAhead, priceAhead } from "./price-ahead";
 export { type Refund, type RefundAsked, type RefundPolicy, refundAt } from "./refund";
 export { type Order, type Orders, orderSchema, ordersSchema } from "./schema";

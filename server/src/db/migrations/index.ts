@@ -58,6 +58,7 @@ import * as m0056 from "./0056-news";
 import * as m0057 from "./0057-payouts";
 import * as m0058 from "./0058-told";
 import * as m0059 from "./0059-not-mailed";
+import * as m0060 from "./0060-announced-prices";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -119,4 +120,5 @@ export const migrations = {
   "0057-payouts": m0057,
   "0058-told": m0058,
   "0059-not-mailed": m0059,
+  "0060-announced-prices": m0060,
 };

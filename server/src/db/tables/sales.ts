@@ -51,6 +51,27 @@ export interface Changing {
   part: number;
 }
 
+/** Another price that was announced to an order, and does not hold yet. */
+export interface Announced {
+  /** Of the announcement. */
+  id: string;
+  option: string;
+  /** It holds from the first payment on this day or later. */
+  from: string;
+  /** As if it had been agreed at the purchase: what is reduced counts from there. */
+  to: Omit<Series, "first">;
+}
+
+export interface AnnouncedPriceTable {
+  school_id: string;
+  id: string;
+  listing_id: string;
+  option_id: string;
+  terms_number: number;
+  from_day: string;
+  at: string;
+}
+
 export interface SalesOrderTable {
   school_id: string;
   id: string;
@@ -98,6 +119,7 @@ export interface SalesOrderTable {
   receipt_year: number | null;
   receipt_number: number | null;
   changing: ColumnType<Changing | null, string | null | undefined, string | null>;
+  announced: ColumnType<Announced | null, string | null | undefined, string | null>;
   /** Written by hand: the last day on which it is to be paid; null: it was bought at the till. */
   pay_by: Generated<string | null>;
   /** For which company invoices are written; null: for the buyer alone. */
@@ -192,6 +214,7 @@ export interface CodeUseTable {
 }
 
 export interface SalesTables {
+  announced_price: AnnouncedPriceTable;
   listing: ListingTable;
   listing_terms: ListingTermsTable;
   listing_course: ListingCourseTable;

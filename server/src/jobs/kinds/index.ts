@@ -1,6 +1,7 @@
 /** Every kind of job there is. */
 import type { z } from "zod";
 import type { JobKind } from "../kind";
+import { announcePrice } from "./announce-price";
 import { callNext } from "./call-next";
 import { changeWay } from "./change-way";
 import { deleteSchool } from "./delete-school";
@@ -34,6 +35,7 @@ const all = {
   "write-documents": writeDocuments,
   "watch-order": watchOrder,
   "change-way": changeWay,
+  "announce-price": announcePrice,
   "project-course": projectCourse,
   "join-accounts": joinAccounts,
   "forget-account": forgetAccount,

@@ -216,6 +216,36 @@ export async function tellChanged(
   });
 }
 
+/** Another price is to hold, from a payment on that lies at least a month ahead. */
+export async function tellAnnounced(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  doing: Doing,
+  order: OrderRow,
+  { was, due }: { was: number; due: string | null },
+): Promise<void> {
+  const { announced } = order;
+  if (!announced) return;
+  const title = inMail(order.title);
+  const from = onDay(announced.from);
+  const price = whole(order, announced.to.amount);
+  await write(tx, doing, order, {
+    subject: `${price} instead of ${whole(order, was)}: ${title}`,
+    says: [
+      `From ${from} on, “${title}” costs you ${price} a period instead of ${whole(order, was)}.`,
+      due === null
+        ? "What falls due before that day costs what it does now."
+        : `Your first payment at that price is due on ${onDay(due)}; all before it cost what they do now.`,
+      "You need to do nothing if you want to go on. If not, cancel it before that payment: it stays yours until the last day you have paid for, and nothing more is charged.",
+    ],
+    button: {
+      label: "Look at it, or cancel it",
+      url: await letterLink(tx, services, doing, order.id),
+    },
+    small: [GOOD_WORDS],
+  });
+}
+
 /** Money is given back. */
 export async function tellGivenBack(
   tx: SchoolTransaction,

@@ -15,6 +15,7 @@ import { tellMembership } from "../memberships/membership";
 import { type OrderRow, readOrder, updateOrder } from "../order-store";
 import { tellEnded, tellSuspended } from "./letters";
 import { runs, standingAt } from "./order-file";
+import { takeUpPrice } from "./take-up-price";
 
 export interface Run {
   order: OrderRow;
@@ -31,6 +32,7 @@ export async function runOn(
 ): Promise<Run | null> {
   const order = await readOrder(tx, id, true);
   if (order?.state !== "paid" || !(refunded || runs(order))) return null;
+  await takeUpPrice(tx, doing, order);
   const at = await standingAt(tx, order, doing.now);
   const news = await tellEnrollments(tx, doing, order, at);
   await tellMembership(tx, id, at);

@@ -23,6 +23,10 @@ export async function sayRunning(
     ...runningOf(order, await standingAt(tx, order, now)),
     option: currentOption(order, events),
     changing: order.changing !== null,
+    announced: order.announced && {
+      from: order.announced.from,
+      amount: order.announced.to.amount,
+    },
     changeFailed: events.at(-1)?.kind === "change-failed",
   };
 }
@@ -43,7 +47,7 @@ export function currentOption(
 function runningOf(
   { kind }: OrderRow,
   at: OrderAt,
-): Omit<RunningOrder, "option" | "changing" | "changeFailed"> {
+): Omit<RunningOrder, "option" | "changing" | "announced" | "changeFailed"> {
   const isOver = at.endedAt !== null;
   const isEnding = at.state === "ending";
   return {

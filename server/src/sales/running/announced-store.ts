@@ -1,0 +1,90 @@
+/** Prices announced to those who pay already, in the database. */
+import { sql } from "kysely";
+import type { SchoolId, SchoolTransaction } from "../../db/connection";
+
+export interface AnnouncedRow {
+  id: string;
+  listing: string;
+  option: string;
+  number: number;
+  from: string;
+  at: string;
+}
+
+const ROW = sql`id, listing_id as listing, option_id as option, terms_number as number,
+  from_day as "from", at`;
+
+/** Writes one, or answers the same that is there. */
+export async function insertAnnounced(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  { id, listing, option, number, from, at }: AnnouncedRow,
+): Promise<{ announced: AnnouncedRow; isNew: boolean }> {
+  const { rows: fresh } = await sql<AnnouncedRow>`
+    insert into announced_price (school_id, id, listing_id, option_id, terms_number, from_day, at)
+    values (${school}, ${id}::uuid, ${listing}, ${option}, ${number}, ${from}::date, ${at}::timestamptz)
+    on conflict (school_id, listing_id, option_id, terms_number, from_day) do nothing
+    returning ${ROW}
+  `.execute(tx);
+  if (fresh[0]) return { announced: fresh[0], isNew: true };
+  const { rows } = await sql<AnnouncedRow>`
+    select ${ROW} from announced_price where listing_id = ${listing} and option_id = ${option}
+      and terms_number = ${number} and from_day = ${from}::date
+  `.execute(tx);
+  return { announced: rows[0] as AnnouncedRow, isNew: false };
+}
+
+export async function readAnnounced(
+  tx: SchoolTransaction,
+  id: string,
+): Promise<AnnouncedRow | null> {
+  const { rows } = await sql<AnnouncedRow>`
+    select ${ROW} from announced_price where id = ${id}::uuid
+  `.execute(tx);
+  return rows[0] ?? null;
+}
+
+/** The last that was announced of each way to pay of a listing. */
+export async function lastAnnounced(
+  tx: SchoolTransaction,
+  listing: string,
+): Promise<AnnouncedRow[]> {
+  const { rows } = await sql<AnnouncedRow>`
+    select distinct on (option_id) ${ROW} from announced_price where listing_id = ${listing}
+    order by option_id, at desc, id
+  `.execute(tx);
+  return rows;
+}
+
+/** How many orders run in each way to pay of a listing as they were bought; so many are counted. */
+export async function countRunning(
+  tx: SchoolTransaction,
+  listing: string,
+  most: number,
+): Promise<Map<string, number>> {
+  const { rows } = await sql<{ option: string; n: number }>`
+    select option_id as option, count(*)::integer as n from (
+      select option_id from sales_order
+      where listing_id = ${listing} and kind = 'subscription' and state = 'paid'
+        and standing not in ('ended', 'refunded')
+      order by id limit ${sql.lit(most)}
+    ) o group by option_id
+  `.execute(tx);
+  return new Map(rows.map(({ option, n }) => [option, n]));
+}
+
+/** Those that run, so many after one. */
+export async function runningAfter(
+  tx: SchoolTransaction,
+  listing: string,
+  after: string,
+  most: number,
+): Promise<string[]> {
+  const { rows } = await sql<{ id: string }>`
+    select id from sales_order
+    where listing_id = ${listing} and kind = 'subscription' and state = 'paid'
+      and standing not in ('ended', 'refunded') and id > ${after}
+    order by id limit ${sql.lit(most)}
+  `.execute(tx);
+  return rows.map(({ id }) => id);
+}
