@@ -2,6 +2,7 @@
 import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import type { PriceOption } from "@dawngate/core/sales";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
+import { skipToken } from "@reduxjs/toolkit/query";
 import { useLocalSearchParams } from "expo-router";
 import { memo, useCallback, useDeferredValue, useMemo, useState } from "react";
 import { View } from "react-native";
@@ -28,10 +29,11 @@ import { ListingSeats } from "./listing-seats";
 import { ListingTerms } from "./listing-terms";
 import { memoOn } from "./memo-on";
 import { Part } from "./part";
+import { PriceInside } from "./price-inside";
 import { PriceOverTime } from "./price-over-time";
 import { sayDated, sayOption } from "./say-terms";
 import { sayWay } from "./say-way";
-import { useGetListingQuery } from "./selling-api";
+import { useGetAnnouncedPricesQuery, useGetListingQuery } from "./selling-api";
 import { useOffer } from "./use-offer";
 import { WayCard } from "./way-card";
 import { WaySheet } from "./way-sheet";
@@ -153,6 +155,8 @@ function Editor({ place: named, kept }: { place: Place; kept: ListingAnswer }) {
     [read, seen, option, place, seenAs, tax, kept.snags],
   );
   const sold = kept.state === "on-sale" || kept.state === "private";
+  const isRunning = kept.offer.options.some(({ kind }) => kind === "subscription");
+  const { data: prices } = useGetAnnouncedPricesQuery(isRunning ? place : skipToken);
   return (
     <Page title={offer.title} above={{ text: "Sales", href: `/${place.school}/sales` }} full dense>
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "center" }}>
@@ -174,21 +178,31 @@ function Editor({ place: named, kept }: { place: Place; kept: ListingAnswer }) {
         <View style={{ flex: wide ? 3 : undefined, gap: 24, minWidth: 0 }}>
           <Part title="Ways to pay" add="Another way to pay" onAdd={() => add("way")}>
             {offer.options.map((one, at) => (
-              <WayCard
-                key={one.id}
-                option={one}
-                currency={currency}
-                tax={
-                  offer.tax && one.kind !== "free"
-                    ? offer.tax.included
-                      ? "tax included"
-                      : "tax added"
-                    : null
-                }
-                chosen={one.id === chosen?.id}
-                open={open?.kind === "way" && open.at === at}
-                onOpen={() => setOpen({ kind: "way", at })}
-              />
+              <View key={one.id} style={{ gap: 6 }}>
+                <WayCard
+                  option={one}
+                  currency={currency}
+                  tax={
+                    offer.tax && one.kind !== "free"
+                      ? offer.tax.included
+                        ? "tax included"
+                        : "tax added"
+                      : null
+                  }
+                  chosen={one.id === chosen?.id}
+                  open={open?.kind === "way" && open.at === at}
+                  onOpen={() => setOpen({ kind: "way", at })}
+                />
+                {prices && one.kind === "subscription" ? (
+                  <PriceInside
+                    place={place}
+                    prices={prices}
+                    option={one.id}
+                    currency={currency}
+                    zone={timeZone}
+                  />
+                ) : null}
+              </View>
             ))}
             {offer.options.length > 1 ? (
               <Choices label="The buyer chooses">

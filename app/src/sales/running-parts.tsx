@@ -79,6 +79,11 @@ export function RunningParts({ running, currency, zone }: Props) {
           </View>
         ))}
       </View>
+      {running.announced ? (
+        <Text kind="small">
+          {`Announced: ${sayMoney(running.announced.amount, currency)} a period, from the first payment on ${sayWrittenDate(running.announced.from)} or later.`}
+        </Text>
+      ) : null}
       {!whole && parts.length > SHOWN ? (
         <QuietAction label={`All ${parts.length}`} onPress={() => setWhole(true)} />
       ) : null}

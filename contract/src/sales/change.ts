@@ -43,6 +43,7 @@ export type WayChange = z.input<typeof wayChange>;
 /** Another price for those who pay already, told them before it holds. */
 export const announcedPrices = z
   .object({
+    number: z.int().describe("The listing as it is kept: whoever announces says which they saw."),
     earliest: z
       .string()
       .describe("The first day from which a price can hold that is announced now."),
@@ -57,7 +58,7 @@ export const announcedPrices = z
             .object({
               from: z.string(),
               at: z.string(),
-              isThis: z.boolean().describe("It was the price as the listing has it now."),
+              isThis: z.boolean().describe("It was the price that new buyers pay now."),
             })
             .nullable()
             .describe("What was announced to them last; null: nothing."),

@@ -28,10 +28,10 @@ beforeEach(async () => {
 afterEach(() => school.owned.test_.close());
 
 const L = () => `/schools/one/listings/${listing}`;
-async function priced(monthly: number): Promise<number> {
+async function priced(monthly: number, title = "Month by month"): Promise<number> {
   const { number } = await school.owned.ask<ListingAnswer>("GET", L());
   const offer = {
-    title: "Month by month",
+    title,
     courses: [{ id: "c" }],
     options: OPTIONS(monthly),
     tax: TAX,
@@ -90,6 +90,11 @@ test("told a month before, and paid from the first payment on its day or later",
   expect(ways[0]).toMatchObject({ announced: { from: "2027-04-15", isThis: true } });
   // The same press again is the same announcement.
   await announce("2027-04-15", number);
+  await school.owned.app.workOff();
+  // Nor is it another where something else of the listing has changed.
+  const next = await priced(1800, "Month after month");
+  const { ways: same } = await announce("2027-04-15", next);
+  expect(same[0]).toMatchObject({ announced: { isThis: true } });
   await school.owned.app.workOff();
   expect(lettersTo("Ada")).toHaveLength(1);
   const [letter] = lettersTo("Ada");

@@ -1,4 +1,5 @@
 /** One order to which another price is announced: what it comes to for its buyer, and from which payment on. */
+import { isDeepStrictEqual } from "node:util";
 import type { Offer } from "@dawngate/contract/sales";
 import { quote } from "@dawngate/core/sales";
 import { priceAhead } from "@dawngate/core/sales/orders";
@@ -49,6 +50,8 @@ export async function announceTo(
     return;
   }
   const announced: Announced = { id, option, from, to };
+  // The same was announced to them before, and something else has changed since.
+  if (isDeepStrictEqual({ ...order.announced, id }, announced)) return;
   await updateOrder(tx, order.id, { announced: JSON.stringify(announced) });
   const told = { id, from, amount: to.amount };
   await addEvent(tx, doing.school, order.id, {

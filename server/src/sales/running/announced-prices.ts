@@ -56,6 +56,7 @@ async function answered(tx: SchoolTransaction, { now }: Context, id: string): Pr
   const last = new Map((await lastAnnounced(tx, id)).map((one) => [one.option, one]));
   const today = localDateAt(zoneOf(time_zone), now);
   return {
+    number: row.number,
     earliest: formatDate(addDays(today, NOTICE_DAYS)),
     counted: COUNTED,
     ways: subscriptions(row).map(({ id: option, amount }) => {
@@ -64,9 +65,7 @@ async function answered(tx: SchoolTransaction, { now }: Context, id: string): Pr
         option,
         amount,
         inside: inside.get(option) ?? 0,
-        announced: told
-          ? { from: told.from, at: told.at, isThis: told.number === row.number }
-          : null,
+        announced: told ? { from: told.from, at: told.at, isThis: told.amount === amount } : null,
       };
     }),
   };

@@ -44,14 +44,19 @@ export async function readAnnounced(
   return rows[0] ?? null;
 }
 
-/** The last that was announced of each way to pay of a listing. */
+/** The last that was announced of each way to pay of a listing, and what it came to for new buyers. */
 export async function lastAnnounced(
   tx: SchoolTransaction,
   listing: string,
-): Promise<AnnouncedRow[]> {
-  const { rows } = await sql<AnnouncedRow>`
-    select distinct on (option_id) ${ROW} from announced_price where listing_id = ${listing}
-    order by option_id, at desc, id
+): Promise<(AnnouncedRow & { amount: number | null })[]> {
+  const { rows } = await sql<AnnouncedRow & { amount: number | null }>`
+    select a.*, (jsonb_path_query_first(t.terms, '$.options[*] ? (@.id == $option).amount',
+      jsonb_build_object('option', a.option)))::integer as amount
+    from (
+      select distinct on (option_id) ${ROW} from announced_price where listing_id = ${listing}
+      order by option_id, at desc, id
+    ) a
+    join listing_terms t on t.listing_id = a.listing and t.number = a.number
   `.execute(tx);
   return rows;
 }
