@@ -53,15 +53,16 @@ export function PriceInside({ place, prices, option, currency, zone }: Props) {
   return (
     <View style={{ gap: 4, paddingLeft: 15 }}>
       <Text kind="small" color={quiet}>
-        {people(way.inside, prices.counted)} in this way already. Another price holds for new
-        buyers; theirs stays until they are told.
+        {`${people(way.inside, prices.counted)} in this way already.${
+          way.others ? " This price holds for new buyers; theirs stays until they are told." : ""
+        }`}
       </Text>
       {told ? (
         <Text kind="small" color={quiet}>
           {told}
         </Text>
       ) : null}
-      {may && !way.announced?.isThis ? (
+      {may && way.others && !way.announced?.isThis ? (
         <View style={{ alignItems: "flex-start" }}>
           <QuietAction label="Announce the price to them" onPress={() => setOpen(true)} />
         </View>

@@ -53,7 +53,8 @@ export const announcedPrices = z
         z.object({
           option: z.string(),
           amount: z.int().describe("What new buyers pay for a period."),
-          inside: z.int().describe("So many orders run that were bought in this way."),
+          inside: z.int().describe("So many orders run in this way."),
+          others: z.boolean().describe("It was sold at another price before."),
           announced: z
             .object({
               from: z.string(),

@@ -51,4 +51,20 @@ test("the buyer sees what a change comes to, presses once, and has an invoice fo
   await expect(buyer.getByRole("link", { name: /^Invoice / })).toHaveCount(2, { timeout: 20_000 });
   await expect(buyer.getByText(/Next: €150\.00 on/)).toBeVisible();
   await context.close();
+
+  // The year costs more from now on; whoever pays it already is told, and pays it from a day that lies ahead.
+  await page.goto(`/ember-row/sales/${id}`);
+  const yearly = page.getByRole("group", { name: "Again and again" }).last();
+  await yearly.getByRole("button", { name: "€150.00" }).click();
+  await page.getByLabel("Each time").fill("180.00");
+  await page.getByRole("button", { name: "Close" }).click();
+  await expect(page.getByText(/This price holds for new buyers/)).toBeVisible({ timeout: 20_000 });
+  await page.getByRole("button", { name: "Announce the price to them" }).click();
+  await expect(
+    page.getByRole("heading", { name: "€180.00 for those who pay already" }),
+  ).toBeVisible();
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await page.getByRole("button", { name: "Tell them" }).click();
+  await expect(page.getByText(/They were told of this price on/)).toBeVisible();
 });

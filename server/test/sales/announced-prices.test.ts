@@ -74,7 +74,9 @@ const amounts = ({ running }: OwnOrder) => running?.parts.map(({ due, amount }) 
 
 test("told a month before, and paid from the first payment on its day or later", async () => {
   const ada = await buys("Ada", 1500);
+  expect((await see()).ways.map(({ others }) => others)).toEqual([false, false]);
   const number = await priced(1800);
+  expect((await see()).ways.map(({ others }) => others)).toEqual([true, false]);
   expect(await see()).toMatchObject({
     earliest: "2027-03-31",
     ways: [

@@ -25,6 +25,7 @@ import {
   countRunning,
   insertAnnounced,
   lastAnnounced,
+  pricedOtherwise,
   readAnnounced,
   runningAfter,
 } from "./announced-store";
@@ -55,16 +56,19 @@ async function answered(tx: SchoolTransaction, { now }: Context, id: string): Pr
   const inside = await countRunning(tx, id, COUNTED);
   const last = new Map((await lastAnnounced(tx, id)).map((one) => [one.option, one]));
   const today = localDateAt(zoneOf(time_zone), now);
+  const ways = subscriptions(row).map(({ id, amount }) => ({ id, amount: Number(amount) }));
+  const others = await pricedOtherwise(tx, id, ways);
   return {
     number: row.number,
     earliest: formatDate(addDays(today, NOTICE_DAYS)),
     counted: COUNTED,
-    ways: subscriptions(row).map(({ id: option, amount }) => {
+    ways: ways.map(({ id: option, amount }) => {
       const told = last.get(option);
       return {
         option,
         amount,
         inside: inside.get(option) ?? 0,
+        others: others.has(option),
         announced: told ? { from: told.from, at: told.at, isThis: told.amount === amount } : null,
       };
     }),

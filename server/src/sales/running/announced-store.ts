@@ -61,19 +61,39 @@ export async function lastAnnounced(
   return rows;
 }
 
-/** How many orders run in each way to pay of a listing as they were bought; so many are counted. */
+/** The ways to pay of a listing that asked for another price before, in whatever earlier terms. */
+export async function pricedOtherwise(
+  tx: SchoolTransaction,
+  listing: string,
+  ways: readonly { id: string; amount: number }[],
+): Promise<Set<string>> {
+  const { rows } = await sql<{ id: string }>`
+    select w.id from jsonb_to_recordset(${JSON.stringify(ways)}::jsonb) w (id text, amount integer)
+    where exists (select from listing_terms t where t.listing_id = ${listing}
+      and jsonb_path_exists(t.terms, '$.options[*] ? (@.id == $id && @.amount != $amount)',
+        jsonb_build_object('id', w.id, 'amount', w.amount)))
+  `.execute(tx);
+  return new Set(rows.map(({ id }) => id));
+}
+
+/** How many orders of a listing run in each way to pay, as they were bought or changed last; so many are counted. */
 export async function countRunning(
   tx: SchoolTransaction,
   listing: string,
   most: number,
 ): Promise<Map<string, number>> {
   const { rows } = await sql<{ option: string; n: number }>`
-    select option_id as option, count(*)::integer as n from (
-      select option_id from sales_order
+    select coalesce((
+        select v.data -> 'to' ->> 'option' from order_event v
+        where v.school_id = o.school_id and v.order_id = o.id and v.kind = 'option-changed'
+        order by v.sequence desc limit 1), o.option_id) as option,
+      count(*)::integer as n
+    from (
+      select school_id, id, option_id from sales_order
       where listing_id = ${listing} and kind = 'subscription' and state = 'paid'
         and standing not in ('ended', 'refunded')
       order by id limit ${sql.lit(most)}
-    ) o group by option_id
+    ) o group by 1
   `.execute(tx);
   return new Map(rows.map(({ option, n }) => [option, n]));
 }
