@@ -39,8 +39,14 @@ test("a text is changed with two chips and read as somebody before it is used; t
 test("what goes out in the next weeks is seen; a day more is added, and kept", async ({ page }) => {
   await page.goto(N);
   await expect(page.getByText(/mails in the next thirty days/)).toBeVisible();
+  // A day of theirs is stopped, and let go on.
+  await page.getByRole("group", { name: "Mails a day" }).getByRole("button").last().click();
+  await page.getByRole("button", { name: /^Mail nothing on/ }).click();
+  await expect(page.getByText(/this day is stopped/)).toBeVisible();
   await settled(page);
   expect(await accessibilityFaults(page)).toEqual([]);
+  await page.getByRole("button", { name: /^Mail again on/ }).click();
+  await expect(page.getByText(/this day is stopped/)).toBeHidden();
   await page.getByRole("link", { name: "Access ends" }).click();
   await page.getByRole("button", { name: "Add this day" }).click();
   await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();

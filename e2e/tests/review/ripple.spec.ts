@@ -1,7 +1,7 @@
 /** A running course is changed: who is hit is seen by name before it is saved, kept in three ways, and taken back. */
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import type { Page } from "@playwright/test";
-import { accessibilityFaults, ask, expect, moreTool, test } from "../helpers";
+import { accessibilityFaults, ask, expect, mailTo, moreTool, test } from "../helpers";
 
 /** A course with a part a week and two people in it, published. */
 async function running(page: Page, baseURL: string | undefined) {
@@ -184,6 +184,13 @@ test("a cohort's dates: who is touched is seen before they are kept", async ({ p
     cohort: made.id,
   };
   await post(`/courses/${id}/enrollments`, person);
+  // What the mail of it told is known once they were looked at.
+  const sent = "/api/schools/ember-row/notices/sent?kind=welcome&most=20";
+  await expect
+    .poll(async () => JSON.stringify(await (await page.request.get(sent)).json()), {
+      timeout: 30_000,
+    })
+    .toContain(person.email);
   await page.goto(`/ember-row/courses/${id}/cohorts`);
   await page.getByRole("button", { name: "Change" }).click();
   await page.getByLabel("First day").fill(`${year}-03-15`);
@@ -191,8 +198,14 @@ test("a cohort's dates: who is touched is seen before they are kept", async ({ p
   const sheet = page.getByRole("dialog", { name: "What changes for cohort Spring" });
   await expect(sheet.getByText("1 person of 1 is touched.")).toBeVisible();
   await expect(sheet.getByText("Cy Spelt")).toBeVisible();
+  await expect(
+    sheet.getByText("They were told a date that it makes wrong: 1 person."),
+  ).toBeVisible();
+  await expect(sheet.getByRole("switch", { name: "Write to them afterwards" })).toBeChecked();
   expect(await accessibilityFaults(page)).toEqual([]);
   await sheet.getByRole("button", { name: "Keep it, 1 touched" }).click();
   await expect(sheet).toBeHidden();
   await expect(page.getByText(/Mon 15 Mar|15 Mar/).first()).toBeVisible();
+  const letter = await mailTo(page, person.email, /^A date has changed|^Dates have changed/);
+  expect(letter.text).toContain("not ");
 });

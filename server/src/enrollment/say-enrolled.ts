@@ -1,6 +1,7 @@
 /** What somebody reads who was enrolled: in what, with whom, and what opens when. */
 import { wordsOf } from "@dawngate/core/courses";
-import { happeningsOf } from "@dawngate/core/schedule";
+import type { PlanCourse } from "@dawngate/core/plan";
+import { happeningsOf, type Timeline } from "@dawngate/core/schedule";
 import { sayEnd, sayInstant, sayZone } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { notFound } from "../base/problem";
@@ -13,6 +14,18 @@ import { heldBy } from "./store";
 /** So many of the first openings are named. */
 const FIRST = 4;
 
+/** The modules that open for somebody, the earliest first. */
+const openingsOf = (plan: PlanCourse, timeline: Timeline) =>
+  happeningsOf(plan, timeline).filter(
+    ({ kind, item, lessons }) => kind === "opens" && item !== null && lessons !== null,
+  );
+
+/** Those that whoever is enrolled is told by mail. */
+export const openingsTold = (plan: PlanCourse, timeline: Timeline) =>
+  openingsOf(plan, timeline)
+    .slice(0, FIRST)
+    .flatMap(({ item, at }) => (item === null ? [] : [{ item, at }]));
+
 export async function sayEnrolled(
   tx: SchoolTransaction,
   context: Pick<Context, "school" | "now">,
@@ -24,9 +37,7 @@ export async function sayEnrolled(
   const { timeZone } = found.enrollment;
   const zone = zoneOf(timeZone);
   const timeline = workOut(found, context.now);
-  const opens = happeningsOf(found.plan, timeline).filter(
-    ({ kind, item, lessons }) => kind === "opens" && item !== null && lessons !== null,
-  );
+  const opens = openingsOf(found.plan, timeline);
   const { until } = timeline.access;
   const words = wordsOf(found.schoolWords, found.courseWords);
   const title = inMail(found.plan.title);

@@ -11,6 +11,7 @@ import type { Plan, PlanSchool } from "@dawngate/core/plan";
 import type { Timeline } from "@dawngate/core/schedule";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { openingsTold } from "../enrollment/say-enrolled";
 import { type Case, readCases, versionsReady, workOut } from "../schedule/case";
 import type { Looked } from "./look-store";
 import { ownValues } from "./own-fields";
@@ -139,8 +140,8 @@ function toPerson(
   };
   const known = new Set(sent.flatMap(({ about }) => about.map(({ key }) => key)));
   const standIns = own
-    .flatMap(standIn(who.person))
-    .filter(({ about }) => about.every(({ key }) => !known.has(key)));
+    .flatMap(standIn(who.person, cases))
+    .filter(({ about: [first] }) => first && !known.has(first.key));
   return {
     who,
     cases,
@@ -163,26 +164,31 @@ function toPerson(
 
 /**
  * Whoever was told by a mail of its own that they are in has had their welcome: the list of what went out says so, by
- * the welcome's own key.
+ * the welcome's own key, and which dates that mail told.
  */
 const standIn =
-  (person: string) =>
-  ({ id, toldAt }: HeldRow): Notice[] =>
-    toldAt === null
-      ? []
-      : [
-          {
-            kind: "welcome",
-            person,
-            at: Date.parse(toldAt) as Instant,
-            about: [
-              {
-                key: `welcome:${inKey(id)}`,
-                enrollment: id,
-                item: null,
-                instant: null,
-                named: true,
-              },
-            ],
-          },
-        ];
+  (person: string, cases: ReadonlyMap<string, Case>) =>
+  ({ id, toldAt }: HeldRow): Notice[] => {
+    if (toldAt === null) return [];
+    const at = Date.parse(toldAt) as Instant;
+    const key = `welcome:${inKey(id)}`;
+    const entry = { enrollment: id, named: true };
+    const one = cases.get(id);
+    const told = one ? openingsTold(one.plan, workOut(one, at)) : [];
+    return [
+      {
+        kind: "welcome",
+        person,
+        at,
+        about: [
+          { ...entry, key, item: null, instant: null },
+          ...told.map(({ item, at: opens }) => ({
+            ...entry,
+            key: `${key}:${inKey(item)}`,
+            item,
+            instant: opens,
+          })),
+        ],
+      },
+    ];
+  };

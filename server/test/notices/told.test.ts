@@ -87,6 +87,31 @@ test("a cohort that moves: whoever was told is named with what they were told, a
   expect(subjects("ines@example.org")).toHaveLength(2);
 });
 
+test("who was enrolled by hand was told by the mail of that, and is told once more what holds", async () => {
+  await owned.ask("POST", "/schools/one/courses/c/enrollments", {
+    name: "Olga",
+    email: "olga@example.org",
+    timeZone: "Europe/Lisbon",
+    cohort: "k",
+  });
+  await at("2027-03-03T12:00:05Z");
+  const ripple = await foretold("2027-04-06");
+  expect(ripple.people.find(({ name }) => name === "Olga")?.told).toContainEqual({
+    of: "opens",
+    item: "m1",
+    instant: "2027-04-04T23:00:00Z",
+    holds: "2027-04-05T23:00:00Z",
+  });
+  const before = subjects("olga@example.org").length;
+  await owned.ask("PUT", K, spring("2027-04-06"));
+  await wish(ripple.at);
+  await at("2027-03-03T13:00:00Z");
+  await at("2027-03-03T13:01:00Z");
+  expect(subjects("olga@example.org").slice(before)).toEqual([
+    expect.stringMatching(/^(A date has|Dates have) changed/),
+  ]);
+});
+
 test("what was left alone before stays so, unless the same people are told wrongly again", async () => {
   await enters("ines@example.org");
   await at("2027-03-03T12:00:05Z");
