@@ -10,7 +10,7 @@ import { fieldAnswers } from "./own-fields";
 import { personRipple } from "./review";
 import { FOR_NOBODY, forWhom, isForSomebody } from "./roster";
 import { type TimelineAnswer, timeline } from "./schedule";
-import { cursor, mailAddress, oneLine, personName } from "./text";
+import { cursor, mailAddress, noticeWords, oneLine, personName } from "./text";
 
 export * from "./cohorts";
 
@@ -46,6 +46,9 @@ export const actRequest = z
       .boolean()
       .default(true)
       .describe("Whom it is about is told by mail, where the school has that on."),
+    words: noticeWords
+      .optional()
+      .describe("How the mail of this act is worded; left out: as the school words such mails."),
   })
   .refine(isForSomebody, FOR_NOBODY)
   .meta({ id: "ActRequest" });

@@ -1,9 +1,11 @@
 /** What people are told, and when: what a school sets and writes, what goes out, what somebody does not want. */
+
+import { staffActSchema } from "@dawngate/core/enrollment";
 import type { KINDS } from "@dawngate/core/notices";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { FOR_NOBODY, forWhom, isForSomebody } from "./roster";
-import { cursor, mailAddress } from "./text";
+import { cursor, mailAddress, noticeWords } from "./text";
 
 /** Those that something here gives rise to so far. */
 export const SENT_KINDS = [
@@ -85,9 +87,6 @@ export const noticeSettingsChange = z.strictObject({
 });
 export type NoticeSettingsChange = z.input<typeof noticeSettingsChange>;
 
-const subject = z.string().trim().min(1, "A subject").max(300, "At most 300 characters");
-const text = z.string().trim().min(1, "A text").max(20_000, "At most 20,000 characters");
-
 export const noticeText = z
   .object({
     kind: sentKind,
@@ -106,7 +105,7 @@ export type NoticeText = z.infer<typeof noticeText>;
 /** Null: the school's words again, or ours. */
 export const noticeTextChange = z.strictObject({
   course: planFields.id.nullable().default(null),
-  words: z.strictObject({ subject, text }).nullable(),
+  words: noticeWords.nullable(),
 });
 export type NoticeTextChange = z.input<typeof noticeTextChange>;
 
@@ -145,6 +144,30 @@ export const noticeTried = z
   })
   .meta({ id: "NoticeTried" });
 export type NoticeTried = z.infer<typeof noticeTried>;
+
+/** The mail that an act for somebody sends, before it is done: as it would go out, or in words of its own. */
+export const actLetterRequest = z
+  .strictObject({
+    enrollment: planFields.id.describe("The first of those whom the act is for."),
+    act: staffActSchema,
+    words: z
+      .strictObject({ subject: z.string().max(300), text: z.string().max(20_000) })
+      .nullable()
+      .default(null)
+      .describe("Words for this act alone; null: the school's."),
+  })
+  .meta({ id: "ActLetterRequest" });
+
+export const actLetter = z
+  .object({
+    ...noticeText.shape,
+    faults: z.array(z.object({ path: z.enum(["subject", "text"]), reason: z.string() })),
+    letter: letterShown.nullable().describe("Null: none goes out, or its words are at fault."),
+    person: z.string().describe("Who reads it so."),
+    values: z.record(z.string(), z.string()),
+  })
+  .meta({ id: "ActLetter" });
+export type ActLetter = z.infer<typeof actLetter>;
 
 export const noticesAhead = z
   .object({
@@ -257,8 +280,8 @@ export const correctionWanted = z
 export const letterToPeople = z
   .strictObject({
     ...forWhom,
-    subject,
-    text: text.max(5000, "At most 5,000 characters"),
+    subject: noticeWords.shape.subject,
+    text: noticeWords.shape.text.max(5000, "At most 5,000 characters"),
     look: z.boolean().default(false).describe("Only say to whom it would go, and how it reads."),
   })
   .refine(isForSomebody, FOR_NOBODY)

@@ -66,3 +66,9 @@ export const cursor = z.string().max(2000, "No page ended there");
 
 /** One press: the same key again is the same press. */
 export const pressKey = z.string().regex(/^[\w-]{8,64}$/);
+
+/** The words of a notice, its fields in braces. */
+export const noticeWords = z.strictObject({
+  subject: z.string().trim().min(1, "A subject").max(300, "At most 300 characters"),
+  text: z.string().trim().min(1, "A text").max(20_000, "At most 20,000 characters"),
+});

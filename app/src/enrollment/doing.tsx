@@ -6,6 +6,7 @@ import { skipToken } from "@reduxjs/toolkit/query";
 import { useRef, useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../courses/api";
+import { ActMail, type ActWords } from "../notices/act-mail";
 import { explain, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
@@ -58,6 +59,8 @@ export function Doing({
   const [cohort, setCohort] = useState<string | null | undefined>(undefined);
   const [item, setItem] = useState<string | undefined>(undefined);
   const [tell, setTell] = useState(true);
+  const [mail, setMail] = useState(false);
+  const [words, setWords] = useState<ActWords | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [act, { error, isLoading, reset }] = useActMutation();
   const sofar = useRef<{ next: string | null; done: number; refused: Acted["refused"] }>({
@@ -101,6 +104,9 @@ export function Doing({
         },
     { refetchOnMountOrArgChange: true },
   );
+  // Of many who match, the first of those whose dates move reads it as all will.
+  const [named] = "enrollments" in whom ? whom.enrollments : [];
+  const first = named ?? looked.currentData?.people[0]?.enrollment ?? null;
   const submit = async () => {
     if (lacks) return setWrong(lacks);
     if (reason.trim() === "") return setWrong("Say why; it stays on the record.");
@@ -115,6 +121,7 @@ export function Doing({
           ...(sofar.current.next !== null && { after: sofar.current.next }),
           key: key.current,
           tell,
+          ...(words && { words }),
           act: { ...wanted, reason: reason.trim() } as StaffAct,
         },
       });
@@ -175,6 +182,19 @@ export function Doing({
           on={tell}
           onChange={setTell}
         />
+      ) : null}
+      {first !== null && tell && settled !== null && TOLD.includes(offer.act.type) ? (
+        mail ? (
+          <ActMail
+            place={place}
+            enrollment={first}
+            act={{ ...JSON.parse(settled), reason: reason.trim() || LOOKING } as StaffAct}
+            words={words}
+            onWords={setWords}
+          />
+        ) : (
+          <Choice label="See the mail" onPress={() => setMail(true)} />
+        )
       ) : null}
       {wrong ? (
         <Text kind="small" color={ember} role="alert">

@@ -3,6 +3,8 @@ import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { done, endpoints, inCourse, inSchool } from "../endpoint";
 import {
+  actLetter,
+  actLetterRequest,
   corrected,
   correctionWanted,
   dayStopped,
@@ -199,6 +201,16 @@ export const notices = endpoints("notices", {
     answer: done,
     answered: "They will be.",
     changes: ["notices"],
+  },
+  tryActLetter: {
+    method: "post",
+    path: "/schools/{school}/courses/{course}/acts/letter",
+    summary: "The mail that an act for somebody would send them, before it is done",
+    who: "people.act",
+    params: inCourse,
+    body: actLetterRequest,
+    answer: actLetter,
+    answered: "The words, and the letter as it would go out.",
   },
   writeToPeople: {
     method: "post",

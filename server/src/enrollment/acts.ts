@@ -7,6 +7,7 @@ import type { Timeline } from "@dawngate/core/schedule";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { notFound, refusal } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
+import { FAULTY_WORDS, faultsAt, faultsOfWords, fieldsInWords } from "../people/fields/in-words";
 import { readPeople } from "../people/store";
 import { type Case, clockOf, holdCase, readCase, withEvents, workOut } from "../schedule/case";
 import { readCohorts } from "../schedule/cohort-store";
@@ -17,38 +18,68 @@ import type { Services } from "../school/kit";
 import { type Happening, keep, numbered } from "./append";
 import { nextMatching } from "./roster";
 import { holdSeats, seatsLeft } from "./seats";
-import { noteUntold, setCohort } from "./store";
+import { noteUntold, putWords, setCohort } from "./store";
 
 /**
  * Does something for people, now, or says what it would do. Those for whom it makes no sense are named with the reason,
  * and it is done for the rest; where nobody is left it is refused. The same press twice is done once.
  */
-export async function act(
+export function act(
   { db }: Pick<Services, "db">,
   context: Context,
   course: string,
-  { enrollments: named, matching, after, key, act: asked, look = false, tell = true }: ActRequest,
+  request: ActRequest,
+): Promise<Acted> {
+  return db.withSchool(context, (tx) => actIn(tx, context, course, request));
+}
+
+/** The same in the caller's transaction. */
+export async function actIn(
+  tx: SchoolTransaction,
+  context: Context,
+  course: string,
+  {
+    enrollments: named,
+    matching,
+    after,
+    key,
+    act: asked,
+    look = false,
+    tell = true,
+    words,
+  }: ActRequest,
 ): Promise<Acted> {
   const at = context.now;
-  return db.withSchool(context, async (tx) => {
-    const { enrollments, next } = matching
-      ? await nextMatching(tx, context, course, matching, after)
-      : { enrollments: named ?? [], next: null };
-    const seats =
-      asked.type === "moved" ? await seatsFor(tx, context, course, asked.cohort, at, look) : null;
-    const acting = new Acting(tx, context, asked, key, at, look, seats, tell);
-    // In one order, so that two who act for the same people take turns.
-    for (const id of [...new Set(enrollments)].sort()) await acting.one(course, id);
-    const answer = { ...(await acting.answer()), next };
-    const [first] = answer.refused;
-    // Of many who match some may be refused, and the rest comes after them.
-    if (!look && !matching && first && acting.done === 0)
-      throw refusal(
-        answer.refused.length === 1 ? first.reason : "It can be done for none of them.",
-        answer.refused.map(({ name, reason }) => ({ path: name, reason })),
-      );
-    return answer;
-  });
+  if (words) {
+    const faults = faultsOfWords("by-staff", words, await fieldsInWords(tx));
+    if (faults.length > 0) throw refusal(FAULTY_WORDS, faultsAt(faults));
+  }
+  const { enrollments, next } = matching
+    ? await nextMatching(tx, context, course, matching, after)
+    : { enrollments: named ?? [], next: null };
+  const seats =
+    asked.type === "moved" ? await seatsFor(tx, context, course, asked.cohort, at, look) : null;
+  const acting = new Acting(
+    tx,
+    context,
+    asked,
+    key,
+    at,
+    look,
+    seats,
+    tell ? (words ?? null) : "nothing",
+  );
+  // In one order, so that two who act for the same people take turns.
+  for (const id of [...new Set(enrollments)].sort()) await acting.one(course, id);
+  const answer = { ...(await acting.answer()), next };
+  const [first] = answer.refused;
+  // Of many who match some may be refused, and the rest comes after them.
+  if (!look && !matching && first && acting.done === 0)
+    throw refusal(
+      answer.refused.length === 1 ? first.reason : "It can be done for none of them.",
+      answer.refused.map(({ name, reason }) => ({ path: name, reason })),
+    );
+  return answer;
 }
 
 /** The cohort somebody is moved to, and how many seats are left in it. */
@@ -90,8 +121,8 @@ class Acting {
     private readonly at: Instant,
     private readonly look: boolean,
     private readonly seats: Seats | null,
-    /** Whom it is about is told of it. */
-    private readonly tell: boolean,
+    /** How whom it is about is told of it: in words of its own; null: in the school's. */
+    private readonly tell: { subject: string; text: string } | "nothing" | null,
   ) {}
 
   async one(course: string, id: string): Promise<void> {
@@ -129,7 +160,8 @@ class Acting {
     if (seats) seats.left -= 1;
     if (look) return;
     if (asked.type === "moved") await setCohort(tx, id, asked.cohort);
-    if (!this.tell) await noteUntold(tx, context.school, id, this.key);
+    if (this.tell === "nothing") await noteUntold(tx, context.school, id, this.key);
+    else if (this.tell) await putWords(tx, context.school, id, this.key, this.tell);
     await keep(tx, context.school, after, events, timeline, at, before);
   }
 

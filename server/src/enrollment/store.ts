@@ -263,3 +263,18 @@ export async function noteUntold(
     .onConflict((conflict) => conflict.doNothing())
     .execute();
 }
+
+/** The mail of an act is worded like this. */
+export async function putWords(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  enrollment: string,
+  key: string,
+  { subject, text }: { subject: string; text: string },
+): Promise<void> {
+  await tx
+    .insertInto("act_words")
+    .values({ school_id: school, enrollment_id: enrollment, key, subject, text })
+    .onConflict((conflict) => conflict.doNothing())
+    .execute();
+}

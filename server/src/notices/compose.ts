@@ -123,6 +123,11 @@ function moreOf({ kind, about }: Notice, to: ToPerson): Values | null {
   return act ? { what: ACTS[act.what] ?? act.what } : null;
 }
 
+/** The words in which staff have put what they did. */
+function ownWords({ kind, about }: Notice, to: ToPerson) {
+  return kind === "by-staff" ? to.acted.get(idIn(about[0]?.key ?? "")) : undefined;
+}
+
 /** The letter of a notice that goes out at an instant. */
 export function compose(
   notice: Notice,
@@ -131,7 +136,7 @@ export function compose(
   site: Site,
 ): KeptLetter {
   const named = namedFor(notice, to, site, notice.at);
-  const written = textFor(notice.kind, coursesOf(notice, to), templates);
+  const written = ownWords(notice, to) ?? textFor(notice.kind, coursesOf(notice, to), templates);
   return composeWith(notice, written, named);
 }
 

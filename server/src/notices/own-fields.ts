@@ -4,20 +4,16 @@ import { ownField, type Values } from "@dawngate/core/notices";
 import { type FieldValue, sayAnswer } from "@dawngate/core/people";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import type { SchoolTransaction } from "../db/connection";
-import { readFields, readValues } from "../people/fields/store";
+import { fieldsInWords } from "../people/fields/in-words";
+import { readValues } from "../people/fields/store";
 import { inMail } from "../school/in-mail";
-
-/** The fields that the words of a notice may hold. */
-export async function ownInNotices(tx: SchoolTransaction): Promise<OwnField[]> {
-  return (await readFields(tx)).filter(({ seenBy, ended }) => seenBy === "them" && !ended);
-}
 
 /** What stands in them of some people, as a mail says it. */
 export async function ownValues(
   tx: SchoolTransaction,
   people: readonly string[],
 ): Promise<Map<string, Values>> {
-  const fields = await ownInNotices(tx);
+  const fields = await fieldsInWords(tx);
   const found = await readValues(tx, people, fields);
   return new Map(
     [...found].map(([person, values]) => [

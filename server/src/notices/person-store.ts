@@ -21,7 +21,13 @@ export interface HeldRow {
   /** When this plan began to hold for it; null: when they were enrolled. */
   since: string | null;
   /** What staff have done to it lately. */
-  acts: { id: string; what: "moved" | "extended" | "withdrawn"; at: string }[];
+  acts: {
+    id: string;
+    what: "moved" | "extended" | "withdrawn";
+    at: string;
+    /** Its mail is worded like this; null: as the school words such mails. */
+    words: { subject: string; text: string } | null;
+  }[];
   announced: {
     id: string;
     at: string;
@@ -62,9 +68,13 @@ export async function readHeld(
       , coalesce((select json_agg(json_build_object('id', e.id || ' ' || v.sequence,
           'what', case v.kind when 'moved' then 'moved' when 'revoked' then 'withdrawn'
             else 'extended' end,
-          'at', to_char(v.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))
+          'at', to_char(v.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'),
+          'words', case when w.key is not null
+            then json_build_object('subject', w.subject, 'text', w.text) end)
           order by v.sequence)
         from enrollment_event v
+        left join act_words w on w.school_id = v.school_id
+          and w.enrollment_id = v.enrollment_id and w.key = v.idempotency_key
         where v.school_id = e.school_id and v.enrollment_id = e.id
           and v.kind in ('moved', 'extended', 'revoked') and v.author_kind = 'account'
           and v.at > ${lately}::timestamptz

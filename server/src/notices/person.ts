@@ -31,6 +31,8 @@ export interface ToPerson {
   cohorts: ReadonlyMap<string, string>;
   /** Titles and texts of what is announced to them. */
   announced: ReadonlyMap<string, { title: string; text: string; course: string }>;
+  /** How what staff have done is worded, where it is by words of its own. */
+  acted: ReadonlyMap<string, { subject: string; text: string }>;
   asked: Asked;
   /** What they answered the school, by the field of a text. */
   own: Values;
@@ -128,7 +130,9 @@ function toPerson(
         })),
       },
     ],
-    byStaff: own.flatMap(({ id, acts }) => acts.map((act) => ({ ...act, enrollment: id }))),
+    byStaff: own.flatMap(({ id: enrollment, acts }) =>
+      acts.map(({ words: _, ...act }) => ({ ...act, enrollment })),
+    ),
     announcements: [
       ...new Map(
         announced.map(({ id, at, course, cohort }) => [
@@ -149,6 +153,11 @@ function toPerson(
     standIns,
     cohorts: new Map(own.flatMap(({ id, cohort }) => (cohort === null ? [] : [[id, cohort]]))),
     announced: new Map(announced.map((one) => [one.id, one])),
+    acted: new Map(
+      own.flatMap(({ acts }) =>
+        acts.flatMap(({ id, words }) => (words ? [[id, words] as const] : [])),
+      ),
+    ),
     asked: {
       plan,
       settings,

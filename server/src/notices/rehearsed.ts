@@ -52,6 +52,7 @@ export function showRehearsed(
       who: { person: id, key: "", name: "", email: "", timeZone, lookedAt: "" },
       cases: new Map([[id, found]]),
       cohorts: new Map(named ? [[id, named.name]] : []),
+      acted: new Map(),
       announced: new Map(),
       own: {},
       standIns: [],

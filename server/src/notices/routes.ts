@@ -2,6 +2,7 @@
 import { notices } from "@dawngate/contract/endpoints/notices";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
+import { tryActLetter } from "./act-letter";
 import { writeToPeople } from "./letter-to";
 import { readOwnNews, showOwnNews } from "./news";
 import { showRehearsed } from "./rehearsed";
@@ -81,6 +82,11 @@ export function noticeRoutes(services: Services) {
     .openapi(route(services, notices.correctNoticesSoon), async (c) =>
       c.json(await correctSoon(services, c.get("context"), c.req.valid("json")), 200),
     )
+    .openapi(route(services, notices.tryActLetter), async (c) => {
+      const { course } = c.req.valid("param");
+      const asked = c.req.valid("json");
+      return c.json(await tryActLetter(services, c.get("context"), course, asked), 200);
+    })
     .openapi(route(services, notices.writeToPeople), async (c) => {
       const { course } = c.req.valid("param");
       const letter = c.req.valid("json");

@@ -11,7 +11,6 @@ import {
 import type { OwnField } from "@dawngate/contract/own-fields";
 import {
   ALWAYS,
-  faultsOfText,
   fieldsOf,
   OFF_AT_FIRST,
   OFFSETS,
@@ -20,14 +19,14 @@ import {
   USUAL,
 } from "@dawngate/core/notices";
 import type { z } from "zod";
-import { conflict, notFound, ProblemError } from "../base/problem";
+import { conflict, notFound, ProblemError, refusal } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import type { KeptKinds } from "../db/tables/notices";
+import { FAULTY_WORDS, faultsAt, faultsOfWords, fieldsInWords } from "../people/fields/in-words";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { lookAtAll } from "./look-store";
-import { ownInNotices } from "./own-fields";
 import {
   hasCourse,
   type KeptSettings,
@@ -104,7 +103,7 @@ export async function changeNoticeSettings(
 }
 
 /** The words that count, of a course or of all. */
-function wordsOf(
+export function wordsOf(
   kind: SentKind,
   course: string | null,
   templates: readonly KeptTemplate[],
@@ -139,21 +138,8 @@ export function showNoticeText(
 ): Promise<NoticeText> {
   return reading(db, context, async (tx) => {
     await known(tx, course);
-    return wordsOf(kind, course, await readTemplates(tx), await ownInNotices(tx));
+    return wordsOf(kind, course, await readTemplates(tx), await fieldsInWords(tx));
   });
-}
-
-/** What is wrong with the words of a kind, by field. */
-export function faultsOfWords(
-  kind: SentKind,
-  words: { subject: string; text: string },
-  ownFields: readonly OwnField[],
-) {
-  const paths = ["subject", "text"] as const;
-  const own = ownFields.map(({ id }) => ownField(id));
-  return paths.flatMap((path) =>
-    faultsOfText(kind, words[path], own).map((reason) => ({ path, reason })),
-  );
 }
 
 export async function changeNoticeText(
@@ -164,14 +150,9 @@ export async function changeNoticeText(
 ): Promise<NoticeText> {
   return db.withSchool(context, async (tx) => {
     await known(tx, course);
-    const own = await ownInNotices(tx);
+    const own = await fieldsInWords(tx);
     const faults = words ? faultsOfWords(kind, words, own) : [];
-    if (faults.length > 0)
-      throw new ProblemError(
-        422,
-        "A field in these words cannot be filled; each fault says where.",
-        faults.map(({ path, reason }) => ({ path: `words.${path}`, reason })),
-      );
+    if (faults.length > 0) throw refusal(FAULTY_WORDS, faultsAt(faults));
     await writeTemplate(tx, context.school, { kind, course }, words);
     return wordsOf(kind, course, await readTemplates(tx), own);
   });

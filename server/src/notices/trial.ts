@@ -7,16 +7,15 @@ import { writeLetter } from "../base/letter";
 import { notFound, ProblemError } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
+import { faultsOfWords, fieldsInWords } from "../people/fields/in-words";
 import type { Context } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { composeWith, namedFor } from "./compose";
 import { readLooked } from "./look-store";
-import { ownInNotices } from "./own-fields";
 import { readParts } from "./parts";
 import { readPersons, type ToPerson } from "./person";
 import { newestPerson, soonPerson } from "./person-store";
-import { faultsOfWords } from "./settings";
 
 /** So far one looks for a real one, before and after now. */
 const NEAR = 120 * DAY;
@@ -28,7 +27,7 @@ export async function tryNotice(
   { course, person, words, toMe }: z.output<typeof noticeTrial>,
 ): Promise<NoticeTried> {
   return db.withSchool(context, async (tx) => {
-    const faults = faultsOfWords(kind, words, await ownInNotices(tx));
+    const faults = faultsOfWords(kind, words, await fieldsInWords(tx));
     const nobody = { faults, letter: null, person: null, at: null, values: {} };
     if (faults.length > 0) return nobody;
     const id = person ?? (await soonPerson(tx, kind, course)) ?? (await newestPerson(tx, course));

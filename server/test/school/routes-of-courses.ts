@@ -181,6 +181,12 @@ export const COURSE_ROUTES: [string, string, unknown, Permission][] = [
   ["POST", "/schools/one/courses/c/acts", act, "people.act"],
   [
     "POST",
+    "/schools/one/courses/c/acts/letter",
+    { enrollment: "e1", act: { type: "extended", add: "P7D", reason: "r" } },
+    "people.act",
+  ],
+  [
+    "POST",
     "/schools/one/courses/c/letters",
     {
       ...{ enrollments: ["e1"], key: "letter-of-the-table" },

@@ -59,6 +59,7 @@ import * as m0057 from "./0057-payouts";
 import * as m0058 from "./0058-told";
 import * as m0059 from "./0059-not-mailed";
 import * as m0060 from "./0060-announced-prices";
+import * as m0061 from "./0061-act-words";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -121,4 +122,5 @@ export const migrations = {
   "0058-told": m0058,
   "0059-not-mailed": m0059,
   "0060-announced-prices": m0060,
+  "0061-act-words": m0061,
 };

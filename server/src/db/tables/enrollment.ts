@@ -186,6 +186,15 @@ export interface EnrollmentEventTable extends Authored {
 }
 
 /** What staff have done without telling whom it is about. */
+/** How the mail of what staff have done is worded, by the press it was done with. */
+export interface ActWordsTable {
+  school_id: string;
+  enrollment_id: string;
+  key: string;
+  subject: string;
+  text: string;
+}
+
 export interface UntoldActTable {
   school_id: string;
   enrollment_id: string;
@@ -245,6 +254,7 @@ export interface EnrollmentTables {
   year_entry: YearEntryTable;
   roster_view: RosterViewTable;
   untold_act: UntoldActTable;
+  act_words: ActWordsTable;
   cohort: CohortTable;
   cohort_instructor: CohortInstructorTable;
   enrollment: EnrollmentTable;

@@ -1,0 +1,94 @@
+/**
+ * The mail that an act for somebody would send, before it is done: the act is done as ever, what follows is read, and
+ * all of it is taken back with the transaction.
+ */
+import type { ActLetter, actLetterRequest } from "@dawngate/contract/notices";
+import { type Notice, noticesBetween, valuesOf } from "@dawngate/core/notices";
+import type { Instant } from "@dawngate/core/time";
+import type { z } from "zod";
+import { notFound } from "../base/problem";
+import type { SchoolTransaction } from "../db/connection";
+import { actIn } from "../enrollment/acts";
+import { faultsOfWords, fieldsInWords } from "../people/fields/in-words";
+import { readCase } from "../schedule/case";
+import type { Context } from "../school/context";
+import type { Services } from "../school/kit";
+import { compose, composeWith, namedFor } from "./compose";
+import { readLooked } from "./look-store";
+import { readParts } from "./parts";
+import { readPersons, type ToPerson } from "./person";
+import { wordsOf } from "./settings";
+
+type Asked = z.output<typeof actLetterRequest>;
+
+/** Takes back what was done for the sake of an answer. */
+class Undone extends Error {
+  constructor(readonly answer: ActLetter) {
+    super("Only looked at");
+  }
+}
+
+export async function tryActLetter(
+  { db, baseUrl }: Pick<Services, "db" | "baseUrl">,
+  context: Context,
+  course: string,
+  asked: Asked,
+): Promise<ActLetter> {
+  try {
+    await db.withSchool(context, async (tx) => {
+      throw new Undone(await answered(tx, baseUrl, context, course, asked));
+    });
+  } catch (error) {
+    if (error instanceof Undone) return error.answer;
+    throw error;
+  }
+  throw new Error("It was done, and not taken back");
+}
+
+async function answered(
+  tx: SchoolTransaction,
+  baseUrl: string,
+  context: Context,
+  course: string,
+  { enrollment, act, words }: Asked,
+): Promise<ActLetter> {
+  const key = "only-looking-at-its-letter";
+  await actIn(tx, context, course, { enrollments: [enrollment], key, act });
+  const found = await readCase(tx, context.school, enrollment);
+  const who = found && (await readLooked(tx, found.person));
+  const parts = await readParts(tx, context.school, baseUrl);
+  const [to] = who ? await readPersons(tx, parts, [who], context.now) : [];
+  if (!who || !to)
+    throw notFound("They were never in anything here, so nothing is mailed to them.");
+  const fields = await fieldsInWords(tx);
+  const kept = wordsOf("by-staff", course, parts.templates, fields);
+  const faults = words ? faultsOfWords("by-staff", words, fields) : [];
+  const notice = ofTheAct(to, enrollment, context.now);
+  const letter =
+    notice === null || faults.length > 0
+      ? null
+      : words
+        ? composeWith(notice, words, namedFor(notice, to, parts.site, notice.at))
+        : compose(notice, to, parts.templates, parts.site);
+  return {
+    ...kept,
+    faults,
+    letter,
+    person: who.name,
+    values: notice
+      ? { ...valuesOf(notice, namedFor(notice, to, parts.site, notice.at), notice.at) }
+      : {},
+  };
+}
+
+/** What goes out by the act; null: the school, or the person, has that off. */
+function ofTheAct({ asked }: ToPerson, enrollment: string, now: Instant): Notice | null {
+  const until = (now + 1) as Instant;
+  const { notices } = noticesBetween({ ...asked, from: now, to: until });
+  return (
+    notices.findLast(
+      ({ kind, about }) =>
+        kind === "by-staff" && about.some((entry) => entry.enrollment === enrollment),
+    ) ?? null
+  );
+}
