@@ -68,7 +68,6 @@ export const USUAL: Readonly<Record<Kind, NoticeText>> = {
     "{course}: you were {what}",
     "You were {what}: “{course}”.",
     "You go through it with the cohort “{cohort}”.",
-    "{reason}",
     "Open now: {open}.",
     "Next: {next}.",
     "It is yours until {ends}.",

@@ -119,13 +119,14 @@ function moreOf({ kind, about }: Notice, to: ToPerson): Values | null {
     return found ? { title: found.title, text: plainOf(found.text) } : null;
   }
   if (kind !== "by-staff") return null;
-  const act = to.asked.settings.byStaff?.find(({ id }) => id === idIn(key));
-  return act ? { what: ACTS[act.what] ?? act.what } : null;
+  const act = to.acted.get(idIn(key));
+  // Why is said where somebody has put it into the words: ours keep it on the record.
+  return act ? { what: ACTS[act.what] ?? act.what, reason: inMail(act.reason ?? "") } : null;
 }
 
 /** The words in which staff have put what they did. */
 function ownWords({ kind, about }: Notice, to: ToPerson) {
-  return kind === "by-staff" ? to.acted.get(idIn(about[0]?.key ?? "")) : undefined;
+  return kind === "by-staff" ? to.acted.get(idIn(about[0]?.key ?? ""))?.words : undefined;
 }
 
 /** The letter of a notice that goes out at an instant. */

@@ -25,6 +25,7 @@ export interface HeldRow {
     id: string;
     what: "moved" | "extended" | "withdrawn";
     at: string;
+    reason: string | null;
     /** Its mail is worded like this; null: as the school words such mails. */
     words: { subject: string; text: string } | null;
   }[];
@@ -69,6 +70,7 @@ export async function readHeld(
           'what', case v.kind when 'moved' then 'moved' when 'revoked' then 'withdrawn'
             else 'extended' end,
           'at', to_char(v.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'),
+          'reason', v.reason,
           'words', case when w.key is not null
             then json_build_object('subject', w.subject, 'text', w.text) end)
           order by v.sequence)

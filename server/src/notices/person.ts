@@ -31,8 +31,8 @@ export interface ToPerson {
   cohorts: ReadonlyMap<string, string>;
   /** Titles and texts of what is announced to them. */
   announced: ReadonlyMap<string, { title: string; text: string; course: string }>;
-  /** How what staff have done is worded, where it is by words of its own. */
-  acted: ReadonlyMap<string, { subject: string; text: string }>;
+  /** What staff have done: why, and in which words it is told. */
+  acted: ReadonlyMap<string, Pick<HeldRow["acts"][number], "what" | "reason" | "words">>;
   asked: Asked;
   /** What they answered the school, by the field of a text. */
   own: Values;
@@ -131,7 +131,7 @@ function toPerson(
       },
     ],
     byStaff: own.flatMap(({ id: enrollment, acts }) =>
-      acts.map(({ words: _, ...act }) => ({ ...act, enrollment })),
+      acts.map(({ id, what, at }) => ({ id, what, at, enrollment })),
     ),
     announcements: [
       ...new Map(
@@ -153,11 +153,7 @@ function toPerson(
     standIns,
     cohorts: new Map(own.flatMap(({ id, cohort }) => (cohort === null ? [] : [[id, cohort]]))),
     announced: new Map(announced.map((one) => [one.id, one])),
-    acted: new Map(
-      own.flatMap(({ acts }) =>
-        acts.flatMap(({ id, words }) => (words ? [[id, words] as const] : [])),
-      ),
-    ),
+    acted: new Map(own.flatMap(({ acts }) => acts.map((act) => [act.id, act] as const))),
     asked: {
       plan,
       settings,

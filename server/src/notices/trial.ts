@@ -58,7 +58,7 @@ export async function tryNotice(
 /** What stands for what nobody has written yet. */
 const SAMPLE: Partial<Record<SentKind, Record<string, string>>> = {
   announcement: { title: "A word to all of you", text: "What is announced stands here." },
-  "by-staff": { what: "given more time" },
+  "by-staff": { what: "given more time", reason: "You asked for it" },
 };
 
 /** The next one of this kind that goes out to them, or the last that has. */

@@ -28,7 +28,10 @@ const look = async () => {
   await owned.app.workOff();
 };
 const ACT = { type: "extended", add: "P7D", reason: "Asked for it" };
-const WORDS = { subject: "A week more, {person}", text: "As you asked: until {ends}.\n\nRosa" };
+const WORDS = {
+  subject: "A week more, {person}",
+  text: "As you asked: until {ends}.\n\nWhy: {reason}.",
+};
 const see = <T = ActLetter>(words: object | null, status = 200, more: object = {}) =>
   owned.ask<T>("POST", `${C}/acts/letter`, { enrollment, act: ACT, words, ...more }, status);
 const events = () =>
@@ -46,11 +49,16 @@ test("it is read as it will go out, and nothing is done by that", async () => {
   expect(seen).toMatchObject({ whose: "ours", person: "ines", faults: [] });
   const said = seen.letter?.says.join("\n");
   expect(said).toContain("given more time");
-  // The end that the act brings, not the one that holds now.
+  // Why it was done is theirs who did it, unless they say it.
+  expect(said).not.toContain(ACT.reason);
   expect(await events()).toEqual(before);
   await look();
   expect(owned.app.mails).toEqual([]);
-  await owned.ask("POST", `${C}/acts`, { enrollments: [enrollment], key: "press-number-1", act: ACT });
+  await owned.ask("POST", `${C}/acts`, {
+    enrollments: [enrollment],
+    key: "press-number-1",
+    act: ACT,
+  });
   await look();
   expect(owned.app.mails).toHaveLength(1);
   expect(owned.app.mails[0]?.subject).toBe(seen.letter?.subject);
@@ -63,6 +71,7 @@ test("in words of its own it is read, and sent once in them; the next one is the
   expect(seen.letter?.says[0]).toMatch(/^As you asked: until .*2027\.?$/);
   const act = (key: string, more: object = {}) =>
     owned.ask("POST", `${C}/acts`, { enrollments: [enrollment], key, act: ACT, ...more });
+  expect(seen.letter?.says[1]).toBe("Why: Asked for it.");
   await act("press-number-1", { words: WORDS });
   // The same press again is done already.
   await act("press-number-1", { words: WORDS });

@@ -185,7 +185,6 @@ export interface EnrollmentEventTable extends Authored {
   recorded_at: Generated<string>;
 }
 
-/** What staff have done without telling whom it is about. */
 /** How the mail of what staff have done is worded, by the press it was done with. */
 export interface ActWordsTable {
   school_id: string;
@@ -195,6 +194,7 @@ export interface ActWordsTable {
   text: string;
 }
 
+/** What staff have done without telling whom it is about. */
 export interface UntoldActTable {
   school_id: string;
   enrollment_id: string;
