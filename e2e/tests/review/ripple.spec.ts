@@ -134,6 +134,17 @@ test("several people at once: marked, seen before it is done, on the record, tak
   const sheet = page.getByRole("dialog");
   // Left, the people are still marked and another thing can be chosen.
   await sheet.getByRole("button", { name: "Withdraw" }).click();
+  // Its mail is read before anything is done, and worded for this once.
+  await sheet.getByRole("button", { name: "See the mail" }).click();
+  const letter = sheet.getByRole("article");
+  await expect(letter).toContainText("You were withdrawn");
+  await sheet.getByRole("button", { name: "Word it for this once" }).click();
+  const subject = sheet.getByRole("textbox", { name: "Subject" });
+  await subject.click();
+  await page.keyboard.press("ControlOrMeta+a");
+  await page.keyboard.type("We are sorry, {person}");
+  await expect(letter).toContainText("We are sorry, ");
+  expect(await accessibilityFaults(page)).toEqual([]);
   await sheet.getByRole("button", { name: "Leave it" }).click();
   await sheet.getByRole("button", { name: "Open something early" }).click();
   await sheet.getByRole("radio", { name: "Week 3" }).click();

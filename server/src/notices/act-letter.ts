@@ -14,6 +14,7 @@ import { readCase } from "../schedule/case";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { compose, composeWith, namedFor } from "./compose";
+import { knowAll } from "./letter-store";
 import { readLooked } from "./look-store";
 import { readParts } from "./parts";
 import { readPersons, type ToPerson } from "./person";
@@ -55,6 +56,8 @@ async function answered(
   const key = "only-looking-at-its-letter";
   await actIn(tx, context, course, { enrollments: [enrollment], key, act });
   const found = await readCase(tx, context.school, enrollment);
+  // Whoever has just come in was not looked at yet.
+  if (found) await knowAll(tx, context.school, [found.person], context.now);
   const who = found && (await readLooked(tx, found.person));
   const parts = await readParts(tx, context.school, baseUrl);
   const [to] = who ? await readPersons(tx, parts, [who], context.now) : [];
