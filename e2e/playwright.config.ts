@@ -36,6 +36,7 @@ const WIDE = [
   "**/courses/for-cohorts.spec.ts",
   "**/review/ripple.spec.ts",
   "**/notices/notices.spec.ts",
+  "**/notices/letters.spec.ts",
   "**/sales/income.spec.ts",
   // The schedule on a phone: schedule.spec.
   "**/schedule/instrument.spec.ts",

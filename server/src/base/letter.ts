@@ -49,17 +49,17 @@ function marked(letter: Letter): string {
   const { subject, from, greeting, says, dates, lines, button, small, below } = letter;
   const color = /^#[0-9A-Fa-f]{6}$/.test(from?.color ?? "") ? from?.color : "#F2A65A";
   const p = (text: string, style = "") =>
-    `<p class="ink" style="margin:0 0 14px;color:#1F1B2E;${style}">${escaped(text)}</p>`;
+    `<p class="ink" dir="auto" style="margin:0 0 14px;color:#1F1B2E;overflow-wrap:anywhere;${style}">${escaped(text)}</p>`;
   const rows = (dates ?? []).map(
     ({ when, what }) =>
-      `<tr><td class="quiet" style="padding:4px 16px 4px 0;color:#655E7C;white-space:nowrap;vertical-align:top">${escaped(when)}</td><td class="ink" style="padding:4px 0;color:#1F1B2E">${escaped(what)}</td></tr>`,
+      `<tr><td class="quiet" style="padding:4px 16px 4px 0;color:#655E7C;white-space:nowrap;vertical-align:top">${escaped(when)}</td><td class="ink" dir="auto" style="padding:4px 0;color:#1F1B2E;overflow-wrap:anywhere">${escaped(what)}</td></tr>`,
   );
   return `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">
 <meta name="color-scheme" content="light dark"><title>${escaped(subject)}</title>
 <style>@media (prefers-color-scheme:dark){.page{background:#18142A!important}.ink{color:#F3EEE6!important}.quiet{color:#B5ADC9!important}.press{background:#F3EEE6!important;color:#18142A!important}}</style>
 </head><body class="page" style="margin:0;background:#FBF8F3;font:16px/24px 'Source Sans 3',Helvetica,Arial,sans-serif">
-<div style="max-width:560px;margin:0 auto;padding:24px 20px 40px">
+<div role="article" aria-roledescription="email" aria-label="${escaped(subject)}" style="max-width:560px;margin:0 auto;padding:24px 20px 40px">
 <div class="ink" style="border-top:5px solid ${color};padding-top:14px;margin-bottom:22px;font-weight:600;color:#1F1B2E">${escaped(from?.name ?? "Dawn Gate")}</div>
 ${greeting === undefined ? "" : p(greeting)}
 ${says.map((text) => p(text)).join("\n")}
