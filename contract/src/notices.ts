@@ -91,9 +91,10 @@ export const noticeText = z
   .object({
     kind: sentKind,
     course: z.string().nullable(),
+    cohort: z.string().nullable(),
     subject: z.string(),
     text: z.string(),
-    whose: z.enum(["ours", "school", "course"]),
+    whose: z.enum(["ours", "school", "course", "cohort"]),
     fields: z.array(z.string()),
     own: z
       .array(z.object({ field: z.string(), name: z.string() }))
@@ -105,11 +106,15 @@ export type NoticeText = z.infer<typeof noticeText>;
 /** Null: the school's words again, or ours. */
 export const noticeTextChange = z.strictObject({
   course: planFields.id.nullable().default(null),
+  cohort: planFields.id.nullable().default(null).describe("Of that course; null: all of them."),
   words: noticeWords.nullable(),
 });
 export type NoticeTextChange = z.input<typeof noticeTextChange>;
 
-export const noticeTextQuery = z.strictObject({ course: planFields.id.optional() });
+export const noticeTextQuery = z.strictObject({
+  course: planFields.id.optional(),
+  cohort: planFields.id.optional(),
+});
 
 /** As somebody would read it. */
 export const letterShown = z

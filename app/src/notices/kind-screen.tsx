@@ -5,10 +5,11 @@ import {
   SENT_KINDS,
   type SentKind,
 } from "@dawngate/contract/notices";
+import { skipToken } from "@reduxjs/toolkit/query";
 import { useLocalSearchParams } from "expo-router";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { View } from "react-native";
-import { useGetCoursesQuery } from "../courses/api";
+import { useGetCourseQuery, useGetCoursesQuery } from "../courses/api";
 import { useFindEveryoneQuery } from "../people/api";
 import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
@@ -107,10 +108,14 @@ function Rule({
 /** For all courses, or one in words of its own. */
 function Words({ school, kind }: { school: string; kind: SentKind }) {
   const [course, setCourse] = useState<string | null>(null);
+  const [cohort, setCohort] = useState<string | null>(null);
   const { data: list } = useGetCoursesQuery({ school });
-  const { data, error, refetch } = useGetNoticeTextQuery({ school, kind, course });
+  const { data: whole } = useGetCourseQuery(course === null ? skipToken : { school, course });
+  const { data, error, refetch } = useGetNoticeTextQuery({ school, kind, course, cohort });
   const courses = list?.courses ?? [];
-  const shown = data?.kind === kind && data.course === course ? data : null;
+  const cohorts = course !== null && whole?.id === course ? whole.cohorts : [];
+  const isShown = data?.kind === kind && data.course === course && data.cohort === cohort;
+  const shown = isShown ? data : null;
   return (
     <View style={{ gap: 14 }}>
       <Text kind="heading" level={2}>
@@ -124,13 +129,27 @@ function Words({ school, kind }: { school: string; kind: SentKind }) {
             ...courses.slice(0, 12).map(({ id, title }) => ({ value: id, label: title })),
           ]}
           value={course ?? ""}
-          onChange={(value) => setCourse(value === "" ? null : value)}
+          onChange={(value) => {
+            setCourse(value === "" ? null : value);
+            setCohort(null);
+          }}
+        />
+      ) : null}
+      {cohorts.length > 0 ? (
+        <Options
+          label="For which cohorts"
+          options={[
+            { value: "", label: "All of its cohorts" },
+            ...cohorts.slice(0, 12).map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          value={cohort ?? ""}
+          onChange={(value) => setCohort(value === "" ? null : value)}
         />
       ) : null}
       {shown ? (
         // What is kept, taken back or chosen anew begins the editor anew.
         <Writing
-          key={JSON.stringify([course, shown.whose, shown.subject, shown.text])}
+          key={JSON.stringify([course, cohort, shown.whose, shown.subject, shown.text])}
           school={school}
           kept={shown}
         />
@@ -145,10 +164,18 @@ const WHOSE = {
   ours: "These are our words. What you write takes their place.",
   school: "These are your words, for all courses that have none of their own.",
   course: "These are this course's own words.",
+  cohort: "These are this cohort's own words.",
+};
+
+/** Whose they are then. */
+const BACK = {
+  school: "Back to our words",
+  course: "As for all courses",
+  cohort: "As for all of its cohorts",
 };
 
 function Writing({ school, kept }: { school: string; kept: NoticeText }) {
-  const { kind, course } = kept;
+  const { kind, course, cohort } = kept;
   const wide = useWide();
   const { quiet } = usePalette();
   const { data: about } = useGetSchoolQuery({ school });
@@ -171,7 +198,7 @@ function Writing({ school, kept }: { school: string; kept: NoticeText }) {
   const isChanged = words.subject !== kept.subject || words.text !== kept.text;
   const faults = tried?.faults ?? [];
   const isEmpty = words.subject.trim() === "" || words.text.trim() === "";
-  const own = course === null ? "school" : "course";
+  const own = cohort !== null ? "cohort" : course !== null ? "course" : "school";
   const values = tried?.values ?? {};
   const field = (path: "subject" | "text", label: string) => (
     <ChipsField
@@ -206,12 +233,12 @@ function Writing({ school, kept }: { school: string; kept: NoticeText }) {
             label="Use these words"
             busy={isLoading}
             disabled={!isChanged || isEmpty || faults.length > 0}
-            onPress={() => change({ school, kind, body: { course, words } })}
+            onPress={() => change({ school, kind, body: { course, cohort, words } })}
           />
           {kept.whose === own ? (
             <QuietAction
-              label={course === null ? "Back to our words" : "As for all courses"}
-              onPress={() => change({ school, kind, body: { course, words: null } })}
+              label={BACK[own]}
+              onPress={() => change({ school, kind, body: { course, cohort, words: null } })}
             />
           ) : null}
           <QuietAction

@@ -61,10 +61,11 @@ async function answered(
   const who = found && (await readLooked(tx, found.person));
   const parts = await readParts(tx, context.school, baseUrl);
   const [to] = who ? await readPersons(tx, parts, [who], context.now) : [];
-  if (!who || !to)
+  if (!found || !who || !to)
     throw notFound("They were never in anything here, so nothing is mailed to them.");
   const fields = await fieldsInWords(tx);
-  const kept = wordsOf("by-staff", course, parts.templates, fields);
+  const { cohort } = found.enrollment;
+  const kept = wordsOf("by-staff", { course, cohort }, parts.templates, fields);
   const faults = words ? faultsOfWords("by-staff", words, fields) : [];
   const notice = ofTheAct(to, enrollment, context.now);
   const letter =

@@ -17,7 +17,7 @@ import { plainOf } from "../base/plain";
 import type { KeptLetter } from "../db/tables/notices";
 import { inMail } from "../school/in-mail";
 import type { ToPerson } from "./person";
-import type { KeptTemplate } from "./settings-store";
+import type { KeptTemplate, WordsFor } from "./settings-store";
 
 /** Where links lead. */
 export interface Site {
@@ -40,18 +40,34 @@ export const WISHES_WORDS = "What you are told, and what not";
 /** So many dates stand below a letter. */
 const DATES_MOST = 12;
 
-/** The text that counts for a notice: a course's own where all of it belongs to that course. */
+/** The text that counts: a cohort's own, a course's own, the school's, ours. */
 export function textFor(
   kind: Kind,
-  courses: readonly string[],
+  { course, cohort }: WordsFor,
   templates: readonly KeptTemplate[],
-): { subject: string; text: string } {
-  const [only] = courses;
-  const own =
-    courses.length === 1
-      ? templates.find((one) => one.kind === kind && one.course === only)
-      : undefined;
-  return own ?? templates.find((one) => one.kind === kind && one.course === null) ?? USUAL[kind];
+): { subject: string; text: string; whose: "cohort" | "course" | "school" | "ours" } {
+  const find = (of: WordsFor) =>
+    templates.find(
+      (one) => one.kind === kind && one.course === of.course && one.cohort === of.cohort,
+    );
+  const cohorts = course !== null && cohort !== null && find({ course, cohort });
+  if (cohorts) return { ...cohorts, whose: "cohort" };
+  const courses = course !== null && find({ course, cohort: null });
+  if (courses) return { ...courses, whose: "course" };
+  const school = find({ course: null, cohort: null });
+  return school ? { ...school, whose: "school" } : { ...USUAL[kind], whose: "ours" };
+}
+
+/** The course and the cohort that all of a notice is about; null: several, or none. */
+function wordsFor(notice: Notice, to: ToPerson): WordsFor {
+  const only = (all: readonly (string | null)[]) =>
+    new Set(all).size === 1 ? (all[0] ?? null) : null;
+  const course = only(coursesOf(notice, to));
+  const cohorts = notice.about.flatMap(({ enrollment }) => {
+    const held = enrollment === null ? undefined : to.cases.get(enrollment);
+    return held ? [held.enrollment.cohort] : [];
+  });
+  return { course, cohort: course === null ? null : only(cohorts) };
 }
 
 /** The courses a notice is about. */
@@ -137,7 +153,7 @@ export function compose(
   site: Site,
 ): KeptLetter {
   const named = namedFor(notice, to, site, notice.at);
-  const written = ownWords(notice, to) ?? textFor(notice.kind, coursesOf(notice, to), templates);
+  const written = ownWords(notice, to) ?? textFor(notice.kind, wordsFor(notice, to), templates);
   return composeWith(notice, written, named);
 }
 

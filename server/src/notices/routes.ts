@@ -34,8 +34,9 @@ export function noticeRoutes(services: Services) {
     )
     .openapi(route(services, notices.getNoticeText), async (c) => {
       const { kind } = c.req.valid("param");
-      const { course = null } = c.req.valid("query");
-      return c.json(await showNoticeText(services, c.get("context"), kind, course), 200);
+      const { course = null, cohort = null } = c.req.valid("query");
+      const of = { course, cohort };
+      return c.json(await showNoticeText(services, c.get("context"), kind, of), 200);
     })
     .openapi(route(services, notices.changeNoticeText), async (c) => {
       const { kind } = c.req.valid("param");

@@ -52,10 +52,16 @@ export async function writeNoticeSettings(
   return row !== undefined && row.number === number + 1;
 }
 
-export interface KeptTemplate {
-  kind: Kind;
+/** For whom words are: everybody, those in a course, or those in one of its cohorts. */
+export interface WordsFor {
   /** Null: for all courses. */
   course: string | null;
+  /** Null: for all cohorts. */
+  cohort: string | null;
+}
+
+export interface KeptTemplate extends WordsFor {
+  kind: Kind;
   subject: string;
   text: string;
 }
@@ -63,27 +69,42 @@ export interface KeptTemplate {
 export async function readTemplates(tx: SchoolTransaction): Promise<KeptTemplate[]> {
   return tx
     .selectFrom("notice_template")
-    .select(["kind", "course_id as course", "subject", "text"])
+    .select(["kind", "course_id as course", "cohort_id as cohort", "subject", "text"])
     .execute();
 }
 
-/** Replaces a kind's text, of one course or of all; null: ours again, or the school's. */
+/** Replaces a kind's text, of one cohort, one course or all; null: as for those around it. */
 export async function writeTemplate(
   tx: SchoolTransaction,
   school: SchoolId,
-  { kind, course }: Pick<KeptTemplate, "kind" | "course">,
+  { kind, course, cohort }: Pick<KeptTemplate, "kind" | keyof WordsFor>,
   text: Pick<KeptTemplate, "subject" | "text"> | null,
 ): Promise<void> {
   await tx
     .deleteFrom("notice_template")
     .where("kind", "=", kind)
     .where("course_id", course === null ? "is" : "=", course)
+    .where("cohort_id", cohort === null ? "is" : "=", cohort)
     .execute();
   if (text)
     await tx
       .insertInto("notice_template")
-      .values({ school_id: school, kind, course_id: course, ...text })
+      .values({ school_id: school, kind, course_id: course, cohort_id: cohort, ...text })
       .execute();
+}
+
+export async function hasCohort(
+  tx: SchoolTransaction,
+  course: string,
+  cohort: string,
+): Promise<boolean> {
+  const row = await tx
+    .selectFrom("cohort")
+    .select("id")
+    .where("course_id", "=", course)
+    .where("id", "=", cohort)
+    .executeTakeFirst();
+  return row !== undefined;
 }
 
 export async function hasCourse(tx: SchoolTransaction, course: string): Promise<boolean> {

@@ -16,7 +16,6 @@ import {
   OFFSETS,
   offsetFaults,
   ownField,
-  USUAL,
 } from "@dawngate/core/notices";
 import type { z } from "zod";
 import { conflict, notFound, ProblemError, refusal } from "../base/problem";
@@ -26,13 +25,16 @@ import { FAULTY_WORDS, faultsAt, faultsOfWords, fieldsInWords } from "../people/
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
+import { textFor } from "./compose";
 import { lookAtAll } from "./look-store";
 import {
+  hasCohort,
   hasCourse,
   type KeptSettings,
   type KeptTemplate,
   readNoticeSettings,
   readTemplates,
+  type WordsFor,
   writeNoticeSettings,
   writeTemplate,
 } from "./settings-store";
@@ -44,17 +46,19 @@ export function kindsAsSet(kinds: KeptKinds, templates: readonly KeptTemplate[])
   return SENT_KINDS.map((kind) => {
     const set = kinds[kind];
     const counts = OFFSETS[kind];
-    const own = templates.find((one) => one.kind === kind && one.course === null);
+    const { subject, whose } = textFor(kind, { course: null, cohort: null }, templates);
     return {
       kind,
       on: set?.on ?? !OFF_AT_FIRST.has(kind),
       offsets: counts ? [...(set?.offsets ?? counts.usual)] : null,
       side: counts?.side ?? null,
-      subject: own?.subject ?? USUAL[kind].subject,
-      whose: own ? "school" : "ours",
-      courses: templates.flatMap((one) =>
-        one.kind === kind && one.course !== null ? one.course : [],
-      ),
+      subject,
+      whose: whose === "school" ? "school" : "ours",
+      courses: [
+        ...new Set(
+          templates.flatMap((one) => (one.kind === kind && one.course !== null ? one.course : [])),
+        ),
+      ],
     };
   });
 }
@@ -105,40 +109,41 @@ export async function changeNoticeSettings(
 /** The words that count, of a course or of all. */
 export function wordsOf(
   kind: SentKind,
-  course: string | null,
+  { course, cohort }: WordsFor,
   templates: readonly KeptTemplate[],
   ownFields: readonly OwnField[],
 ): NoticeText {
-  const find = (of: string | null) =>
-    templates.find((one) => one.kind === kind && one.course === of);
-  const own = course === null ? undefined : find(course);
-  const schools = find(null);
-  const { subject, text } = own ?? schools ?? USUAL[kind];
+  const { subject, text, whose } = textFor(kind, { course, cohort }, templates);
   return {
     kind,
     course,
+    cohort,
     subject,
     text,
-    whose: own ? "course" : schools ? "school" : "ours",
+    whose,
     fields: [...fieldsOf(kind), ...ownFields.map(({ id }) => ownField(id))],
     own: ownFields.map(({ id, name }) => ({ field: ownField(id), name })),
   };
 }
 
-async function known(tx: SchoolTransaction, course: string | null): Promise<void> {
-  if (course !== null && !(await hasCourse(tx, course)))
+async function known(tx: SchoolTransaction, { course, cohort }: WordsFor): Promise<void> {
+  if (course === null && cohort === null) return;
+  if (course === null) throw refusal("A cohort is one of a course: say which.");
+  if (!(await hasCourse(tx, course)))
     throw notFound(`There is no course "${course}" in this school.`);
+  if (cohort !== null && !(await hasCohort(tx, course, cohort)))
+    throw notFound(`There is no cohort "${cohort}" in this course.`);
 }
 
 export function showNoticeText(
   { db }: Parts,
   context: Context,
   kind: SentKind,
-  course: string | null,
+  of: WordsFor,
 ): Promise<NoticeText> {
   return reading(db, context, async (tx) => {
-    await known(tx, course);
-    return wordsOf(kind, course, await readTemplates(tx), await fieldsInWords(tx));
+    await known(tx, of);
+    return wordsOf(kind, of, await readTemplates(tx), await fieldsInWords(tx));
   });
 }
 
@@ -146,15 +151,16 @@ export async function changeNoticeText(
   { db }: Parts,
   context: Context,
   kind: SentKind,
-  { course, words }: z.output<typeof noticeTextChange>,
+  { course, cohort, words }: z.output<typeof noticeTextChange>,
 ): Promise<NoticeText> {
   return db.withSchool(context, async (tx) => {
-    await known(tx, course);
+    const of = { course, cohort };
+    await known(tx, of);
     const own = await fieldsInWords(tx);
     const faults = words ? faultsOfWords(kind, words, own) : [];
     if (faults.length > 0) throw refusal(FAULTY_WORDS, faultsAt(faults));
-    await writeTemplate(tx, context.school, { kind, course }, words);
-    return wordsOf(kind, course, await readTemplates(tx), own);
+    await writeTemplate(tx, context.school, { kind, ...of }, words);
+    return wordsOf(kind, of, await readTemplates(tx), own);
   });
 }
 

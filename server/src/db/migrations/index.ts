@@ -60,6 +60,7 @@ import * as m0058 from "./0058-told";
 import * as m0059 from "./0059-not-mailed";
 import * as m0060 from "./0060-announced-prices";
 import * as m0061 from "./0061-act-words";
+import * as m0062 from "./0062-words-of-cohorts";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -123,4 +124,5 @@ export const migrations = {
   "0059-not-mailed": m0059,
   "0060-announced-prices": m0060,
   "0061-act-words": m0061,
+  "0062-words-of-cohorts": m0062,
 };

@@ -42,6 +42,8 @@ export interface NoticeTemplateTable {
   school_id: string;
   kind: Kind;
   course_id: string | null;
+  /** Of that course; null: for all of its cohorts. */
+  cohort_id: string | null;
   subject: string;
   text: string;
 }
