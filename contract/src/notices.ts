@@ -229,7 +229,14 @@ export type SentNoticeWhole = z.infer<typeof sentNoticeWhole>;
 export const noticesRehearsed = z
   .object({
     notices: z
-      .array(z.object({ at: z.string(), kind: z.string(), subject: z.string() }))
+      .array(
+        z.object({
+          at: z.string(),
+          kind: z.string(),
+          subject: z.string(),
+          items: z.array(z.string()).describe("The modules and lessons it names."),
+        }),
+      )
       .describe("From the beginning on, as far as is known today."),
   })
   .meta({ id: "NoticesRehearsed" });

@@ -10,16 +10,19 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { HorizonStrip } from "./horizon/strip";
 import { type Drawing, OUTLINE, ROW } from "./schedule-row";
+import type { Mail } from "./use-mails";
 
 interface Props {
   timeline: TimelineAnswer;
   zone: Zone;
   wide: boolean;
   drawing: Drawing;
+  /** What they are told of its end. */
+  mails: readonly Mail[];
   onWhy(): void;
 }
 
-export function AccessRow({ timeline, zone, wide, drawing, onWhy }: Props) {
+export function AccessRow({ timeline, zone, wide, drawing, mails, onWhy }: Props) {
   const palette = usePalette();
   const words = sayAccess(timeline, zone);
   const strip = (
@@ -33,6 +36,7 @@ export function AccessRow({ timeline, zone, wide, drawing, onWhy }: Props) {
       height={wide ? ROW : 26}
       strong={false}
       label={null}
+      mails={mails}
     />
   );
   return (

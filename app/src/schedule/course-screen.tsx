@@ -23,6 +23,7 @@ import { useCompared } from "./compare/use-compared";
 import { read } from "./horizon/scale";
 import { SCHEDULE } from "./places";
 import { Schedule } from "./schedule";
+import { useMails } from "./use-mails";
 import { useTimelineOf } from "./use-timeline-of";
 
 export function CourseScreen() {
@@ -41,6 +42,7 @@ function CourseSchedule(seen: Seen) {
   const { timeline, error, refetch } = useTimelineOf(place, asIf.who, lookedAt);
   const at = dragged ?? read(asIf.at) ?? read(timeline?.at ?? null);
   const [people, setPeople] = useState<readonly Who[]>([]);
+  const mails = useMails(place, asIf.who);
   const compared = useCompared(place, course, people, lookedAt);
   const clock = timeline?.clock ?? (course.clock === "school" ? schoolZone : imagined.timeZone);
   const settle = (instant: Instant) => {
@@ -92,6 +94,7 @@ function CourseSchedule(seen: Seen) {
           at={at}
           wide={wide}
           enrollment={asIf.who.kind === "real" ? asIf.who.enrollment : null}
+          mails={mails}
           onMove={setDragged}
           onSettle={settle}
         />

@@ -10,6 +10,7 @@ import type { Scale, Tick } from "./horizon/scale";
 import { HorizonStrip } from "./horizon/strip";
 import { OutlineCell } from "./outline-cell";
 import { type ItemRow, timesOf } from "./rows";
+import type { Mail } from "./use-mails";
 
 /** Room for the outline on a wide screen. */
 export const OUTLINE = 430;
@@ -43,12 +44,14 @@ interface Props {
   wide: boolean;
   drawing: Drawing;
   lanes: Lane[];
+  /** What they are told of it by mail. */
+  mails: readonly Mail[];
   onWhy(id: string): void;
   onFold(id: string, folded: boolean): void;
 }
 
 export const ScheduleRow = memo(function ScheduleRow(props: Props) {
-  const { row, zone, wide, drawing, lanes, onWhy, onFold } = props;
+  const { row, zone, wide, drawing, lanes, mails, onWhy, onFold } = props;
   const { line } = usePalette();
   const strong = row.item.kind === "module";
   const cell = (
@@ -68,6 +71,7 @@ export const ScheduleRow = memo(function ScheduleRow(props: Props) {
       height={wide ? ROW : strong ? 34 : 26}
       strong={strong}
       label={wide || row.item.opens === null ? row.label : null}
+      mails={mails}
     />
   );
   return wide ? (
@@ -144,6 +148,7 @@ function looksSame(a: Props, b: Props): boolean {
     a.drawing === b.drawing &&
     a.onWhy === b.onWhy &&
     a.onFold === b.onFold &&
+    a.mails === b.mails &&
     sameRow(a.row, b.row) &&
     a.lanes.length === b.lanes.length &&
     a.lanes.every((lane, i) => sameLane(lane, b.lanes[i]))

@@ -20,8 +20,10 @@ import { including, panned, zoomed } from "./horizon/zoom";
 import { ZoomBar } from "./horizon/zoom-bar";
 import { type ItemRow, rowsOf, titlesOf } from "./rows";
 import { type Drawing, LANE, type Lane, OUTLINE, ROW, ScheduleRow } from "./schedule-row";
+import { type Mails, NO_MAILS, OF_ACCESS } from "./use-mails";
 import { AccessSheet } from "./why/access-sheet";
 import { ItemSheet } from "./why/item-sheet";
+import { Mailed } from "./why/mailed";
 
 /** Somebody beside whom the dates are seen, with their dates. */
 export interface Compared {
@@ -44,6 +46,8 @@ interface Props {
   wide: boolean;
   /** The real person whose timeline it is; null: somebody imagined, for whom nothing can be done. */
   enrollment: string | null;
+  /** What they are told of each item, where one may see it. */
+  mails: Mails;
   onMove(at: Instant): void;
   onSettle(at: Instant): void;
 }
@@ -58,6 +62,7 @@ const STRETCH = 20;
 
 export function Schedule(props: Props) {
   const { school, course, timeline, compared, closed, cohort, at, wide, enrollment } = props;
+  const { mails } = props;
   const { onMove, onSettle } = props;
   const palette = usePalette();
   const [width, setWidth] = useState(0);
@@ -150,6 +155,7 @@ export function Schedule(props: Props) {
             zone={zone}
             wide={wide}
             drawing={drawing}
+            mails={mails.get(OF_ACCESS) ?? NO_MAILS}
             onWhy={() => setWhy("access")}
           />
           {stretches.map((some, i) => (
@@ -164,6 +170,7 @@ export function Schedule(props: Props) {
               drawing={drawing}
               lanesOf={lanesOf}
               lanes={compared.length}
+              mails={mails}
               onWhy={setWhy}
               onFold={onFold}
             />
@@ -177,6 +184,7 @@ export function Schedule(props: Props) {
       )}
       {why === "access" && (
         <AccessSheet timeline={timeline} titleOf={titleOf} onClose={() => setWhy(null)}>
+          <Mailed mails={mails.get(OF_ACCESS) ?? NO_MAILS} zone={zone} />
           {enrollment !== null && (
             <AccessActs
               school={school}
@@ -199,6 +207,7 @@ export function Schedule(props: Props) {
           }
           onClose={() => setWhy(null)}
         >
+          <Mailed mails={mails.get(asked.id) ?? NO_MAILS} zone={zone} />
           {enrollment !== null && (
             <ItemActs
               school={school}
@@ -289,11 +298,12 @@ interface StretchProps {
   drawing: Drawing;
   lanes: number;
   lanesOf(item: string): Lane[];
+  mails: Mails;
   onWhy(id: string): void;
   onFold(id: string, folded: boolean): void;
 }
 
-function Stretch({ index, all, rows, lanes, lanesOf, wide, ...same }: StretchProps) {
+function Stretch({ index, all, rows, lanes, lanesOf, mails, wide, ...same }: StretchProps) {
   const { near, ref, height } = useNear(all, () => index < 3);
   const tall = (wide ? ROW : 76) + lanes * LANE * (wide ? 1 : 2);
   return (
@@ -305,6 +315,7 @@ function Stretch({ index, all, rows, lanes, lanesOf, wide, ...same }: StretchPro
               row={row}
               wide={wide}
               lanes={lanesOf(row.item.id)}
+              mails={mails.get(row.item.id) ?? NO_MAILS}
               {...same}
             />
           ))

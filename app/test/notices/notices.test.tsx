@@ -12,6 +12,7 @@ import { setOf } from "../../src/notices/set-of";
 import { sayAhead, sayOff } from "../../src/notices/told-to";
 import { turned, Wishes } from "../../src/notices/wishes";
 import { fromDoc, toDoc } from "../../src/notices/words-doc";
+import { mailsOf, OF_ACCESS } from "../../src/schedule/use-mails";
 import { draw } from "../helpers/draw";
 
 test("days before and after are said as one says them", () => {
@@ -157,6 +158,7 @@ test("in a rehearsal: what has come by an instant, the last of it, and what is n
     at: `2027-03-${day}T07:00:00Z`,
     kind: "opened",
     subject: day,
+    items: ["m1"],
   }));
   const at = (text: string) => arrivedBy(notices, Date.parse(text) as Instant);
   expect(at("2027-02-01T00:00:00Z")).toMatchObject({ count: 0, last: [], next: { subject: "01" } });
@@ -167,6 +169,15 @@ test("in a rehearsal: what has come by an instant, the last of it, and what is n
     "22",
   ]);
   expect(at("2027-04-01T00:00:00Z").next).toBeNull();
+  // Beside the dates of each module and lesson, what is told of it.
+  const mails = mailsOf([...notices.slice(0, 2), { ...notices[2], items: ["m2", "l3"] } as never]);
+  expect([...mails].map(([item, told]) => [item, told.length])).toEqual([
+    ["m1", 2],
+    ["m2", 1],
+    ["l3", 1],
+  ]);
+  const ends = { ...notices[3], kind: "access-ends", items: [] } as never;
+  expect(mailsOf([ends]).get(OF_ACCESS)).toEqual([ends]);
 });
 
 test("on somebody's page: what is next, of how many things; what they do not want", () => {

@@ -66,6 +66,7 @@ export function showRehearsed(
         at: formatInstant(notice.at),
         kind: notice.kind,
         subject: madeOf(notice, to, parts).letter.subject,
+        items: notice.about.flatMap(({ item, named }) => (named && item !== null ? [item] : [])),
       })),
     };
   });
