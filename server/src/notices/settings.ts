@@ -26,6 +26,7 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { textFor } from "./compose";
+import { faultsOfLinks } from "./links";
 import { lookAtAll } from "./look-store";
 import {
   hasCohort,
@@ -148,7 +149,7 @@ export function showNoticeText(
 }
 
 export async function changeNoticeText(
-  { db }: Parts,
+  { db, baseUrl }: Parts & Pick<Services, "baseUrl">,
   context: Context,
   kind: SentKind,
   { course, cohort, words }: z.output<typeof noticeTextChange>,
@@ -157,7 +158,10 @@ export async function changeNoticeText(
     const of = { course, cohort };
     await known(tx, of);
     const own = await fieldsInWords(tx);
-    const faults = words ? faultsOfWords(kind, words, own) : [];
+    const at = { baseUrl, slug: context.slug };
+    const faults = words
+      ? [...faultsOfWords(kind, words, own), ...(await faultsOfLinks(tx, words, at))]
+      : [];
     if (faults.length > 0) throw refusal(FAULTY_WORDS, faultsAt(faults));
     await writeTemplate(tx, context.school, { kind, ...of }, words);
     return wordsOf(kind, of, await readTemplates(tx), own);

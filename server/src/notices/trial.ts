@@ -12,6 +12,7 @@ import type { Context } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { composeWith, namedFor } from "./compose";
+import { faultsOfLinks } from "./links";
 import { readLooked } from "./look-store";
 import { readParts } from "./parts";
 import { readPersons, type ToPerson } from "./person";
@@ -27,7 +28,10 @@ export async function tryNotice(
   { course, person, words, toMe }: z.output<typeof noticeTrial>,
 ): Promise<NoticeTried> {
   return db.withSchool(context, async (tx) => {
-    const faults = faultsOfWords(kind, words, await fieldsInWords(tx));
+    const faults = [
+      ...faultsOfWords(kind, words, await fieldsInWords(tx)),
+      ...(await faultsOfLinks(tx, words, { baseUrl, slug: context.slug })),
+    ];
     const nobody = { faults, letter: null, person: null, at: null, values: {} };
     if (faults.length > 0) return nobody;
     const id = person ?? (await soonPerson(tx, kind, course)) ?? (await newestPerson(tx, course));

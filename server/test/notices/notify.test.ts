@@ -221,6 +221,7 @@ test("somebody imagined is told, in a rehearsal, what they would be: from the we
   expect(notices[0]).toEqual({
     at: "2027-03-05T12:00:00Z",
     kind: "welcome",
+    items: ["m1"],
     subject: "You are in Bread & more",
   });
   const opened = notices.filter(({ kind }) => kind === "opened");

@@ -1,5 +1,5 @@
 /** Whose words are read: a cohort's, its course's, the school's, ours. */
-import type { NoticeSettings, NoticeText } from "@dawngate/contract/notices";
+import type { NoticeSettings, NoticeText, NoticeTried } from "@dawngate/contract/notices";
 import type { Instant } from "@dawngate/core/time";
 import { notifySchool } from "../../src/notices/notify";
 import { type Owned, ownedSchool } from "../helpers/owned";
@@ -55,4 +55,29 @@ test("a cohort that is not there, or of no course, is refused", async () => {
   await put({ course: "c", cohort: "nowhere" }, words("x"), 404);
   await put({ cohort: "k" }, words("x"), 422);
   await owned.ask("GET", `${W}?course=c&cohort=nowhere`, undefined, 404);
+});
+
+test("a link that leads nowhere is found before it is kept; what leads on, or to other sites, is not", async () => {
+  const at = (path: string) => `http://127.0.0.1:1${path}`;
+  const tried = async (text: string) =>
+    (
+      await owned.ask<NoticeTried>("POST", `${W}/trial`, { words: { subject: "Hello", text } })
+    ).faults.map(({ path, reason }) => `${path}: ${reason}`);
+  const fine = ["/one", "/one/shelf", "/one/c/c", "/one/dates?x=1", "/sign-in"].map(at);
+  expect(await tried(`${fine.join(", ")}. See https://example.org/anything (or not).`)).toEqual([]);
+  expect(await tried(`Here: ${at("/one/c/bred")}.`)).toEqual([
+    `text: “${at("/one/c/bred")}” leads nowhere: no course is published at this address`,
+  ]);
+  expect(await tried(at("/one/c/%zz"))).toEqual([expect.stringContaining("no course is")]);
+  expect(await tried(at("/one/p/nothing"))).toEqual([
+    expect.stringContaining("nothing is on sale"),
+  ]);
+  expect(await tried(at("/one/shelf/e1"))).toEqual([expect.stringContaining("one person's own")]);
+  expect(await tried(at("/two"))).toEqual([expect.stringContaining("of no school, or of another")]);
+  expect(await tried(at("/one/staff"))).toEqual([expect.stringContaining("no such page")]);
+  expect(await tried("https://, and http://exa mple")).toEqual([
+    expect.stringContaining("it is no address"),
+    expect.stringContaining("it names no site"),
+  ]);
+  await put({}, { subject: "Hello", text: at("/one/c/bred") }, 422);
 });

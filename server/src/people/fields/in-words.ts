@@ -26,4 +26,5 @@ export function faultsOfWords(
 export const faultsAt = (faults: ReturnType<typeof faultsOfWords>) =>
   faults.map(({ path, reason }) => ({ path: `words.${path}`, reason }));
 
-export const FAULTY_WORDS = "A field in these words cannot be filled; each fault says where.";
+export const FAULTY_WORDS =
+  "Something in these words cannot be filled, or leads nowhere; each fault says where.";
