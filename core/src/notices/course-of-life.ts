@@ -29,6 +29,7 @@ export class CourseOfLife {
   readonly samples: ReadonlySet<string>;
   /** Its first stretch is not its beginning. */
   readonly isCut: boolean;
+  private last: Stretch | null = null;
   /** The version it follows: the newest of those it holds. */
   readonly course: PreparedCourse;
 
@@ -79,8 +80,13 @@ export class CourseOfLife {
     return found && found.begins <= now ? found.timeline : this.exactly(now);
   }
 
-  /** The same, worked out with "now" there. */
+  /** The same, worked out with "now" there; asked for again it is not worked out again. */
   exactly(now: Instant): Timeline {
+    if (this.last?.begins !== now) this.last = { begins: now, timeline: this.workOut(now) };
+    return this.last.timeline;
+  }
+
+  private workOut(now: Instant): Timeline {
     const under = this.versions.map((course) => evaluate(course, this.enrollment, now));
     return inFavor(under, now);
   }
