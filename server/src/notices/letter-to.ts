@@ -5,14 +5,16 @@
 import type { LetterToPeople, letterToPeople } from "@dawngate/contract/notices";
 import { inKey, type Notice } from "@dawngate/core/notices";
 import type { z } from "zod";
-import { conflict, notFound } from "../base/problem";
+import { conflict, notFound, refusal } from "../base/problem";
 import type { KeptLetter } from "../db/tables/notices";
 import { nextMatching } from "../enrollment/roster";
+import { FAULTY_WORDS } from "../people/fields/in-words";
 import { holdTurn } from "../schedule/headcount-store";
 import { type Context, isTheirs } from "../school/context";
 import type { Services } from "../school/kit";
 import { WISHES_WORDS } from "./compose";
 import { knowAll, readAddressed } from "./letter-store";
+import { faultsOfLinks } from "./links";
 import { readLookedAll } from "./look-store";
 import { handOver, madeWith } from "./notify";
 import { type NoticeParts, readParts } from "./parts";
@@ -36,6 +38,8 @@ export async function writeToPeople(
     const found = await readAddressed(tx, asked);
     if (found.some(({ cohort }) => !isTheirs(context, cohort)) || (!matching && found.length === 0))
       throw notFound("They are not in this course.");
+    const faults = await faultsOfLinks(tx, words, { baseUrl, slug: context.slug });
+    if (faults.length > 0) throw refusal(FAULTY_WORDS, faults);
     const parts = await readParts(tx, school, baseUrl);
     const { kinds } = parts.settings;
     if (kindsAsSet(kinds, []).some(({ kind, on }) => kind === "announcement" && !on))

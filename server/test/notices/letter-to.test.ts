@@ -60,6 +60,12 @@ test("it is looked at first; sent, each has it once by mail and in the applicati
   expect(notices).toMatchObject([{ subject: "Saturday", state: "sent" }]);
 });
 
+test("a link that leads nowhere is found before anybody gets it", async () => {
+  const nowhere = "http://127.0.0.1:1/one/c/bred";
+  const letter = { ...words("Look here"), text: `It is at ${nowhere}.`, enrollments: ["e1"] };
+  expect(await refused({ ...letter, look: true })).toMatchObject({ status: 422, path: "text" });
+});
+
 test("whoever wants no announcements of this course gets none, and is counted", async () => {
   const off = { off: [], courses: [{ enrollment: "e2", off: ["announcement"] }] };
   await owned.app.ask("ben@example.org", "PUT", "/schools/one/self/notices", off);

@@ -28,14 +28,18 @@ beforeEach(async () => {
 afterEach(() => school.owned.test_.close());
 
 const L = () => `/schools/one/listings/${listing}`;
-async function priced(monthly: number, title = "Month by month"): Promise<number> {
+async function priced(
+  monthly: number,
+  title = "Month by month",
+  codes: object[] = CODES,
+): Promise<number> {
   const { number } = await school.owned.ask<ListingAnswer>("GET", L());
   const offer = {
     title,
     courses: [{ id: "c" }],
     options: OPTIONS(monthly),
     tax: TAX,
-    codes: CODES,
+    codes,
   };
   await school.owned.ask("PUT", L(), { number, offer, state: "on-sale" });
   return number + 1;
@@ -157,6 +161,34 @@ test("whoever has a code that lasts keeps it, and the rest of one for some perio
     ["2027-05-01", 900],
     ["2027-06-01", 1800],
     ["2027-07-01", 1800],
+  ]);
+});
+
+test("a second price is worked out by the same code, and the rest of one is what is left", async () => {
+  const codes = [...CODES, { code: "LONG", percent: 50, periods: 8 }];
+  const number = await priced(1500, "Month by month", codes);
+  expect(number).toBeGreaterThan(1);
+  const ada = await buys("Ada", 1200, { codes: ["FOREVER"] });
+  const ben = await buys("Ben", 750, { codes: ["LONG"] });
+  await announce("2027-04-20", await priced(1800, "Month by month", codes));
+  await school.owned.app.workOff();
+  for (const month of ["04", "05", "06"])
+    for (const one of [ada, ben]) await at(`2027-${month}-01T06:00:00Z`, one);
+  await announce("2027-07-15", await priced(2000, "Month by month", codes));
+  await school.owned.app.workOff();
+  expect(lettersTo("Ada").map(({ subject }) => subject)).toEqual([
+    "€14.40 instead of €12.00: Month by month",
+    "€16.00 instead of €14.40: Month by month",
+  ]);
+  for (const month of ["07", "08", "09", "10", "11"])
+    for (const one of [ada, ben]) await at(`2027-${month}-01T06:00:00Z`, one);
+  const paid = (order: OwnOrder) => amounts(order)?.map(([, amount]) => amount);
+  expect(paid(await school.own(ada))).toEqual([
+    ...[1200, 1200, 1440, 1440, 1440, 1600, 1600, 1600, 1600, 1600],
+  ]);
+  // Eight at half: two of 15, three of 18, three of 20; then the whole.
+  expect(paid(await school.own(ben))).toEqual([
+    ...[750, 750, 900, 900, 900, 1000, 1000, 1000, 2000, 2000],
   ]);
 });
 

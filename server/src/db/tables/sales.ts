@@ -58,7 +58,7 @@ export interface Announced {
   option: string;
   /** It holds from the first payment on this day or later. */
   from: string;
-  /** As if it had been agreed at the purchase: what is reduced counts from there. */
+  /** As if it had been agreed at the purchase; of what is reduced the rest is left when it comes to hold. */
   to: Omit<Series, "first">;
 }
 

@@ -18,8 +18,8 @@ import type { AnnouncedRow } from "./announced-store";
 import { tellAnnounced } from "./letters";
 import { orderFile, runs } from "./order-file";
 import { runOn } from "./run";
-import { currentOption } from "./say-running";
 import { seriesOf } from "./series";
+import { currentOption, isAsBought, seriesNow } from "./series-now";
 import { dayOf } from "./take-up-price";
 
 /** Nothing is announced to whoever pays in another way, pays as much already, or has cancelled: they leave as it is. */
@@ -40,11 +40,10 @@ export async function announceTo(
   const day = dayOf(from);
   const found = priceAhead(file, doing.now, day);
   if (!found.ok && found.reason !== "open-part" && found.reason !== "cancelled") return;
-  const to = await priceFor(tx, order, option, terms, doing.now, {
-    changed: events.some(({ kind }) => kind === "option-changed"),
-  });
-  const paid = currentSeries(order, events);
-  if (!to || (to.amount === paid.amount && to.tax === paid.tax)) {
+  const paid = seriesNow(order, events);
+  const to = await priceFor(tx, order, option, terms, doing.now, isAsBought(order, events));
+  // Another rhythm is another way to pay, which nobody is put into.
+  if (!to || to.every !== paid.every || to.amount === paid.amount) {
     // What was announced before holds no more: the price is what they pay.
     if (order.announced) await updateOrder(tx, order.id, { announced: null });
     return;
@@ -71,16 +70,6 @@ export async function announceTo(
   await runOn(tx, services, doing, order.id);
 }
 
-/** What is paid for a period now, once nothing reduces it. */
-function currentSeries(
-  { series }: OrderRow,
-  events: Awaited<ReturnType<typeof readEvents>>,
-): Pick<Series, "amount" | "tax"> {
-  const changed = events.findLast(({ kind }) => kind === "option-changed");
-  const { amount, tax } = (changed?.data?.to as Series | undefined) ?? (series as Series);
-  return { amount, tax };
-}
-
 /** What the way's new price comes to for this buyer: by what was agreed with them, all else alike. */
 async function priceFor(
   tx: SchoolTransaction,
@@ -88,13 +77,13 @@ async function priceFor(
   option: string,
   terms: Offer,
   now: Instant,
-  { changed }: { changed: boolean },
+  asBought: boolean,
 ): Promise<Announced["to"] | null> {
   const price = terms.options.find((one) => one.id === option);
   if (price?.kind !== "subscription") return null;
   const school = await readSchool(tx);
   // Codes, and what holders pay, are of the purchase: whoever has changed their way since pays as anybody does.
-  const agreed = changed ? null : await readTerms(tx, order.listing_id, order.terms_number);
+  const agreed = asBought ? await readTerms(tx, order.listing_id, order.terms_number) : null;
   const base = agreed?.options.some((one) => one.id === option) ? agreed : terms;
   const isOwn = base === agreed;
   const series = seriesWith(

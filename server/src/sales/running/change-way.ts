@@ -26,8 +26,8 @@ import { type OrderRow, readOrder, updateOrder } from "../order-store";
 import { openedBy, sayOwnOrder } from "../orders";
 import { settle } from "../settle";
 import { orderFile, runs } from "./order-file";
-import { currentOption } from "./say-running";
 import { seriesOf } from "./series";
+import { currentOption } from "./series-now";
 import { writeChange } from "./write-change";
 
 type Parts = Pick<Services, "db" | "payments" | "baseUrl">;

@@ -3,10 +3,10 @@ import type { RunningOrder } from "@dawngate/contract/sales";
 import type { OrderAt } from "@dawngate/core/sales/orders";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
-import type { Changing } from "../../db/tables/sales";
 import { readEvents } from "../order-event-store";
 import type { OrderRow } from "../order-store";
 import { runs, standingAt } from "./order-file";
+import { currentOption } from "./series-now";
 
 /** So many parts are told: of a subscription the latest. */
 const MOST = 60;
@@ -29,19 +29,6 @@ export async function sayRunning(
     },
     changeFailed: events.at(-1)?.kind === "change-failed",
   };
-}
-
-/** The way it is paid in now: as bought, or as it was changed last. */
-export function currentOption(
-  { option_id: bought }: Pick<OrderRow, "option_id">,
-  events: Awaited<ReturnType<typeof readEvents>>,
-): string {
-  // A change whose charge came too late for it changed nothing.
-  const excess = new Set(events.flatMap(({ kind, charge }) => (kind === "excess" ? [charge] : [])));
-  const changed = events.findLast(
-    ({ kind, charge }) => kind === "option-changed" && (charge === null || !excess.has(charge)),
-  );
-  return (changed?.data?.to as Changing["to"] | undefined)?.option ?? bought;
 }
 
 function runningOf(

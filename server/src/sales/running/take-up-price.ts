@@ -7,7 +7,7 @@ import type { Doing } from "../doing";
 import { addEvent, readEvents } from "../order-event-store";
 import { type OrderRow, updateOrder } from "../order-store";
 import { orderFile } from "./order-file";
-import { currentOption } from "./say-running";
+import { currentOption, seriesNow } from "./series-now";
 
 /**
  * Whether the announced price is what the next payment is due at: then the change is put on record, and answered so.
@@ -34,17 +34,23 @@ export async function takeUpPrice(
     at: formatInstant(doing.now),
     charge: null,
     amount: null,
-    data: { when: "period-end", to: { ...announced.to, reduced: left(announced, found.value) } },
+    data: {
+      when: "period-end",
+      to: { ...announced.to, reduced: left(announced, found.value, seriesNow(order, events)) },
+    },
   });
   await updateOrder(tx, order.id, { announced: null });
   return true;
 }
 
-/** What is left by then of what lowers the first periods: they are counted from the purchase. */
-function left({ to: { reduced } }: Announced, { before }: PriceAhead) {
-  return reduced === null || reduced.periods <= before
-    ? null
-    : { ...reduced, periods: reduced.periods - before };
+/** What is left by then of what lowers the first periods of the series that runs, at its new price. */
+function left(
+  { to: { reduced } }: Announced,
+  { before }: PriceAhead,
+  { reduced: now }: ReturnType<typeof seriesNow>,
+) {
+  const periods = (now?.periods ?? 0) - before;
+  return reduced === null || periods <= 0 ? null : { ...reduced, periods };
 }
 
 /** A date the database has kept. */
