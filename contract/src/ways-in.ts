@@ -153,6 +153,11 @@ export const decision = z
     requests: z.array(planFields.id).min(1, "Say whom").max(100, "At most 100 at once"),
     approve: z.boolean(),
     reason: z.string().trim().max(1000, "At most 1,000 characters").describe("Told to them."),
+    overrule: oneLine("A reason", 300)
+      .optional()
+      .describe(
+        "Let in against a full cohort, or although they are kept out: why; it stays on record.",
+      ),
   })
   .refine(({ approve, reason }) => approve || reason !== "", {
     path: ["reason"],
@@ -164,7 +169,14 @@ export const decided = z
   .object({
     done: z.int(),
     refused: z
-      .array(z.object({ id: z.string(), name: z.string(), reason: z.string() }))
+      .array(
+        z.object({
+          id: z.string(),
+          name: z.string(),
+          reason: z.string(),
+          mayOverrule: z.boolean().describe("Asked again with a reason, they are let in."),
+        }),
+      )
       .describe("For whom it could not be done, and why not; they still wait."),
   })
   .meta({ id: "EntryDecided" });

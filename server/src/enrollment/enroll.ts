@@ -131,16 +131,20 @@ export async function enrollByHand(
   return db.withSchool(context, async (tx) => {
     const found = await findPersonByEmail(tx, email);
     const person = found?.id ?? (await newPerson(tx, context, name, email, timeZone, null));
-    const by = `Enrolled by ${context.who.name}`;
-    const reason = overrule === undefined ? by : `${by}, against what kept them out: ${overrule}`;
-    const overrules = overrule !== undefined;
-    const entry = { person, cohort, timeZone, self: null, reason, overrules };
+    const by = byStaff(`Enrolled by ${context.who.name}`, overrule);
+    const entry = { person, cohort, timeZone, self: null, ...by };
     const entered = await enter(tx, context, courseId, entry);
     await takeAnswers(tx, context, "staff", person, answers);
     await tellEnrolled(tx, { baseUrl }, context, entered.enrollment, { email, known: found });
     return entered;
   });
 }
+
+/** What stands on record of staff who let somebody in; `overrule`: why, against what kept them out. */
+export const byStaff = (by: string, overrule: string | undefined) => ({
+  reason: overrule === undefined ? by : `${by}, against what kept them out: ${overrule}`,
+  overrules: overrule !== undefined,
+});
 
 /** What keeps staff, too, from enrolling somebody. */
 const BINDING_STAFF: readonly EnrollingFault["kind"][] = [

@@ -145,7 +145,10 @@ describe("with approval", () => {
       approve: true,
       reason: "",
     });
-    expect(answer).toMatchObject({ done: 0, refused: [{ reason: /does not let you/ }] });
+    expect(answer).toMatchObject({
+      done: 0,
+      refused: [{ reason: /does not let you/, mayOverrule: true }],
+    });
     expect(await why(await enroll("d4@example.org"))).toMatch(/does not let you into/);
     // The reason is for staff.
     expect(JSON.stringify(await page("d4@example.org"))).not.toContain("Unpaid");
@@ -160,6 +163,32 @@ describe("with approval", () => {
         reason: "",
       }),
     ).toMatchObject({ done: 1, refused: [] });
+  });
+  test("unless staff overrule it, with a reason that stays on record", async () => {
+    await request("d5@example.org");
+    const [row] = await queue();
+    const { people } = await ask<{ people: { id: string }[] }>(
+      "GET",
+      "/schools/one/people?find=d5",
+    );
+    const person = people[0]?.id;
+    await ask("POST", `/schools/one/people/${person}/blocks`, { course: null, reason: "Unpaid" });
+    const letIn = { requests: [row?.id], approve: true, reason: "" };
+    await ask("POST", `${course}/requests`, { ...letIn, overrule: " " }, 422);
+    const overrule = "Has paid at the counter";
+    const answer = await ask<EntryDecided>("POST", `${course}/requests`, { ...letIn, overrule });
+    expect(answer).toMatchObject({ done: 1, refused: [] });
+    const events = await owned().test_.db.readSchool(owned().school, (tx) =>
+      tx
+        .selectFrom("enrollment_event as v")
+        .innerJoin("enrollment as e", (join) =>
+          join.onRef("e.school_id", "=", "v.school_id").onRef("e.id", "=", "v.enrollment_id"),
+        )
+        .select("v.reason")
+        .where("e.person_id", "=", person ?? "")
+        .execute(),
+    );
+    expect(events[0]?.reason).toMatch(/^Let in by .*, against what kept them out: Has paid/);
   });
 });
 

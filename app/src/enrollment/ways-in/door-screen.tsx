@@ -227,13 +227,20 @@ function DecisionSheet({
   const [reason, setReason] = useState("");
   const names = whom.map(({ name }) => name);
   const who = names.length > 3 ? `${names.length} people` : names.join(", ");
-  const submit = async () => {
+  const [why, setWhy] = useState("");
+  const submit = async (ids: readonly string[], overrule?: string) => {
     const answer = await decide({
       ...place,
-      body: { requests: whom.map(({ id }) => id), approve, reason: reason.trim() },
+      body: {
+        requests: [...ids],
+        approve,
+        reason: reason.trim(),
+        ...(overrule !== undefined && { overrule }),
+      },
     });
     if ("data" in answer && answer.data?.refused.length === 0) onClose();
   };
+  const kept = data?.refused.filter(({ mayOverrule }) => mayOverrule) ?? [];
   return (
     <Sheet title={approve ? `Let ${who} in` : `Refuse ${who}`} onClose={onClose}>
       {error ? <Notice {...explain(error)} /> : null}
@@ -242,9 +249,32 @@ function DecisionSheet({
           <Text kind="strong">
             {data.done === 0 ? "It could not be done:" : `Done for ${data.done}. Not done:`}
           </Text>
-          {data.refused.map(({ id, name, reason: why }) => (
-            <Text key={id}>{`${name}: ${why}`}</Text>
+          {data.refused.map((one) => (
+            <Text key={one.id}>{`${one.name}: ${one.reason}`}</Text>
           ))}
+          {kept.length > 0 ? (
+            <>
+              <TextField
+                label="Why they come in all the same"
+                value={why}
+                maxLength={300}
+                onChangeText={setWhy}
+              />
+              <PrimaryAction
+                label={
+                  kept.length === 1 ? "Let in all the same" : `Let ${kept.length} in all the same`
+                }
+                disabled={why.trim() === ""}
+                busy={isLoading}
+                onPress={() =>
+                  submit(
+                    kept.map(({ id }) => id),
+                    why.trim(),
+                  )
+                }
+              />
+            </>
+          ) : null}
         </View>
       ) : (
         <>
@@ -260,7 +290,11 @@ function DecisionSheet({
             multiline
             onChangeText={setReason}
           />
-          <PrimaryAction label={approve ? "Let in" : "Refuse"} onPress={submit} busy={isLoading} />
+          <PrimaryAction
+            label={approve ? "Let in" : "Refuse"}
+            onPress={() => submit(whom.map(({ id }) => id))}
+            busy={isLoading}
+          />
         </>
       )}
     </Sheet>

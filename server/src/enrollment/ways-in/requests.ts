@@ -1,5 +1,7 @@
 /** The approval queue: people ask to come in, staff decide, and either way they are told. */
+
 import { randomUUID } from "node:crypto";
+import { MAY_OVERRULE } from "@dawngate/contract/enrollment";
 import type {
   askEntry as askEntryBody,
   EntryDecided,
@@ -19,7 +21,7 @@ import { readListed, takeAnswers } from "../../people/fields/answers";
 import { type Context, isTheirs } from "../../school/context";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
-import { enter, standsAtDoor } from "../enroll";
+import { byStaff, enter, standsAtDoor } from "../enroll";
 import { tellEnrolled } from "../tell-enrolled";
 import { ownPerson } from "../who-enters";
 import {
@@ -117,7 +119,7 @@ export async function decideRequests(
   { db, baseUrl }: Pick<Services, "db" | "baseUrl">,
   context: Context,
   course: string,
-  { requests, approve, reason }: EntryDecision,
+  { requests, approve, reason, overrule }: EntryDecision,
 ): Promise<EntryDecided> {
   const refused: EntryDecided["refused"] = [];
   let done = 0;
@@ -144,7 +146,7 @@ export async function decideRequests(
           timeZone: row.timeZone,
           self: null,
           asked: true,
-          reason: `Let in by ${context.who.name}`,
+          ...byStaff(`Let in by ${context.who.name}`, overrule),
         };
         const { enrollment } = await enter(tx, context, course, entry);
         const first = ["You asked to come in, and you are in.", ...(told ? [inMail(told)] : [])];
@@ -157,7 +159,8 @@ export async function decideRequests(
       done += 1;
     } catch (error) {
       if (!(error instanceof ProblemError)) throw error;
-      refused.push({ id, name, reason: error.message });
+      const mayOverrule = error.type === MAY_OVERRULE;
+      refused.push({ id, name, reason: error.message, mayOverrule });
     }
   }
   return { done, refused };
