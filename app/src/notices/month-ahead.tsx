@@ -72,7 +72,7 @@ export function MonthAhead({ ahead, onStop, error }: Props) {
               ) : null}
               <Line x1={-60} x2={100} y1={20.3} y2={20.3} stroke={onFrameQuiet} strokeWidth={1.3} />
               {one.stopped ? (
-                <Path d="M9 18L31 3" stroke={frameMark} strokeWidth={2} strokeLinecap="round" />
+                <Path d="M9 19L31 2" stroke={onFrame} strokeWidth={2} strokeLinecap="round" />
               ) : null}
             </Svg>
             <Text
