@@ -1,8 +1,7 @@
 /** Those who pay in a way already: how many, what they were told of another price, and the press that tells them. */
 import type { AnnouncedPrices } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { sayWrittenDate, sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
+import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useState } from "react";
 import { View } from "react-native";
 import { useMay } from "../school/may";
@@ -10,6 +9,7 @@ import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
+import { saidAt } from "../ui/said-at";
 import { Sheet } from "../ui/sheet";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -36,7 +36,7 @@ const people = (count: number, counted: number) =>
 /** What those inside were told last. */
 export function sayTold({ announced }: Way, zone: string): string | null {
   if (!announced) return null;
-  const when = sayWrittenInstant(announced.at, zoneOf(zone), false);
+  const when = saidAt(announced.at, zone);
   const from = sayWrittenDate(announced.from);
   return announced.isThis
     ? `They were told of this price on ${when}: it holds for them from ${from} on.`
@@ -54,7 +54,9 @@ export function PriceInside({ place, prices, option, currency, zone }: Props) {
     <View style={{ gap: 4, paddingLeft: 15 }}>
       <Text kind="small" color={quiet}>
         {`${people(way.inside, prices.counted)} in this way already.${
-          way.others ? " This price holds for new buyers; theirs stays until they are told." : ""
+          way.others && !way.announced?.isThis
+            ? " This price holds for new buyers; theirs stays until they are told."
+            : ""
         }`}
       </Text>
       {told ? (
