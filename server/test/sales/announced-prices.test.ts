@@ -105,7 +105,9 @@ test("told a month before, and paid from the first payment on its day or later",
   expect(lettersTo("Ada")).toHaveLength(1);
   const [letter] = lettersTo("Ada");
   expect(letter?.subject).toBe("€18.00 instead of €15.00: Month by month");
-  expect(letter?.text).toContain("From Thu 15 Apr 2027 on");
+  expect(letter?.text).toContain(
+    "From Thu 15 Apr 2027 on, “Month by month” costs you €18.00 every month instead of €15.00.",
+  );
   expect(letter?.text).toContain("Your first payment at that price is due on Sat 1 May 2027");
   const told = await school.own(ada);
   expect(told.running?.announced).toEqual({ from: "2027-04-15", amount: 1800 });

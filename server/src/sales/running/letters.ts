@@ -1,6 +1,7 @@
 /** What the buyer of an order that runs is told: a part that was paid, or could not be; access that is shut, or ends. */
 import { sayMoney } from "@dawngate/core/sales";
 import type { OrderAt } from "@dawngate/core/sales/orders";
+import { sayPrice } from "@dawngate/core/sales/step-words";
 import { sayDate, sayInstant } from "@dawngate/core/schedule/words";
 import { type Instant, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
@@ -229,10 +230,11 @@ export async function tellAnnounced(
   const title = inMail(order.title);
   const from = onDay(announced.from);
   const price = whole(order, announced.to.amount);
+  const { amount, every } = announced.to;
   await write(tx, doing, order, {
     subject: `${price} instead of ${whole(order, was)}: ${title}`,
     says: [
-      `From ${from} on, “${title}” costs you ${price} a period instead of ${whole(order, was)}.`,
+      `From ${from} on, “${title}” costs you ${sayPrice({ amount, every, currency: order.currency })} instead of ${whole(order, was)}.`,
       due === null
         ? "What falls due before that day costs what it does now."
         : `Your first payment at that price is due on ${onDay(due)}; all before it cost what they do now.`,
