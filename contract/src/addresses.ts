@@ -281,7 +281,7 @@ export const ADDRESSES = {
   getNoticesWrong: ["GET", "/schools/{school}/notices/wrong", ["notices"], []],
   correctNotices: ["POST", "/schools/{school}/notices/wrong/corrections", [], ["notices","mail"]],
   stopNoticesOn: ["PUT", "/schools/{school}/notices/days/{day}", [], ["notices"]],
-  correctNoticesSoon: ["PUT", "/schools/{school}/notices/wrong/wish", [], ["notices"]],
+  correctNoticesSoon: ["PUT", "/schools/{school}/notices/wrong/corrections", [], ["notices"]],
   tryActLetter: ["POST", "/schools/{school}/courses/{course}/acts/letter", [], []],
   writeToPeople: ["POST", "/schools/{school}/courses/{course}/letters", [], ["notices","mail"]],
   getOwnNews: ["GET", "/schools/{school}/self/news", ["shelf"], []],

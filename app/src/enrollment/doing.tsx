@@ -6,7 +6,8 @@ import { skipToken } from "@reduxjs/toolkit/query";
 import { useRef, useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../courses/api";
-import { ActMail, type ActWords } from "../notices/act-mail";
+import { ActMail } from "../notices/act-mail";
+import type { Words } from "../notices/words-fields";
 import { explain, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
@@ -60,7 +61,7 @@ export function Doing({
   const [item, setItem] = useState<string | undefined>(undefined);
   const [tell, setTell] = useState(true);
   const [mail, setMail] = useState(false);
-  const [words, setWords] = useState<ActWords | null>(null);
+  const [words, setWords] = useState<Words | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [act, { error, isLoading, reset }] = useActMutation();
   const sofar = useRef<{ next: string | null; done: number; refused: Acted["refused"] }>({

@@ -1,11 +1,9 @@
 /** The mail that an act sends: seen before it is done, and worded otherwise for this once. */
-
 import type { StaffAct } from "@dawngate/contract/enrollment";
 import type { ActLetter } from "@dawngate/contract/notices";
-import { lazy, Suspense, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../courses/api";
-import { useGetSchoolQuery } from "../school/api";
 import { explain } from "../store/api";
 import { QuietAction } from "../ui/action";
 import { Notice } from "../ui/notice";
@@ -15,16 +13,7 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { useTryActLetterMutation } from "./api";
 import { LetterView } from "./letter-view";
-
-/** The editor comes when one opens it. */
-const ChipsField = lazy(async () => ({
-  default: (await import("../lessons/write/pieces")).ChipsField,
-}));
-
-export interface ActWords {
-  subject: string;
-  text: string;
-}
+import { type Words, WordsFields } from "./words-fields";
 
 interface Props {
   place: InCourse;
@@ -32,45 +21,28 @@ interface Props {
   enrollment: string;
   act: StaffAct;
   /** Null: as the school words such mails. */
-  words: ActWords | null;
-  onWords(words: ActWords | null): void;
+  words: Words | null;
+  onWords(words: Words | null): void;
 }
 
 export function ActMail({ place, enrollment, act, words, onWords }: Props) {
   const { quiet } = usePalette();
-  const { school: of, course } = place;
-  const { data: school } = useGetSchoolQuery({ school: of });
+  const { school, course } = place;
   const [ask, { error }] = useTryActLetterMutation();
   const [tried, setTried] = useState<ActLetter | null>(null);
   const wanted = useSettled(JSON.stringify({ act, words }), 300);
   useEffect(() => {
     let stale = false;
-    void ask({ school: of, course, body: { enrollment, ...JSON.parse(wanted) } }).then(
-      ({ data }) => {
-        if (data && !stale) setTried(data);
-      },
-    );
+    void ask({ school, course, body: { enrollment, ...JSON.parse(wanted) } }).then(({ data }) => {
+      if (data && !stale) setTried(data);
+    });
     return () => {
       stale = true;
     };
-  }, [ask, of, course, enrollment, wanted]);
+  }, [ask, school, course, enrollment, wanted]);
   if (error && !tried) return <Notice {...explain(error)} />;
   if (!tried) return <Skeleton widths={[0.8, 0.6]} />;
   const nobody = tried.letter === null && tried.faults.length === 0;
-  const field = (path: keyof ActWords, label: string) => (
-    <ChipsField
-      kind="by-staff"
-      label={label}
-      single={path === "subject"}
-      value={tried[path]}
-      fields={tried.fields}
-      own={tried.own}
-      values={tried.values}
-      onChange={(next) =>
-        onWords({ ...(words ?? { subject: tried.subject, text: tried.text }), [path]: next })
-      }
-    />
-  );
   if (nobody)
     return (
       <Text kind="small" color={quiet}>
@@ -80,24 +52,17 @@ export function ActMail({ place, enrollment, act, words, onWords }: Props) {
   return (
     <View style={{ gap: 10 }}>
       {words ? (
-        <Suspense fallback={<Skeleton widths={[0.8, 0.6]} />}>
-          {field("subject", "Subject")}
-          {field("text", "Text")}
-        </Suspense>
+        <WordsFields
+          kind="by-staff"
+          kept={tried}
+          values={tried.values}
+          faults={tried.faults}
+          onChange={(path, next) => onWords({ ...words, [path]: next })}
+        />
       ) : null}
-      {tried.faults.map(({ path, reason }) => (
-        <Text key={`${path} ${reason}`} kind="small" role="alert">
-          {`${path === "subject" ? "Subject" : "Text"}, ${reason}`}
-        </Text>
-      ))}
       <Text kind="small" color={quiet}>{`As ${tried.person} reads it`}</Text>
       {tried.letter ? (
-        <LetterView
-          letter={tried.letter}
-          school={school?.name ?? ""}
-          color={school?.color ?? "#F2A65A"}
-          person={tried.person}
-        />
+        <LetterView letter={tried.letter} school={school} person={tried.person} />
       ) : null}
       <View style={{ flexDirection: "row" }}>
         {words ? (

@@ -7,7 +7,7 @@ import {
 } from "@dawngate/contract/notices";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { useLocalSearchParams } from "expo-router";
-import { lazy, Suspense, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { View } from "react-native";
 import { useGetCourseQuery, useGetCoursesQuery } from "../courses/api";
 import { useFindEveryoneQuery } from "../people/api";
@@ -35,15 +35,10 @@ import {
   useTryNoticeMutation,
 } from "./api";
 import { LetterView } from "./letter-view";
-
 import { KIND_WORDS, sayWho } from "./say-kind";
 import { useRules } from "./use-rules";
 import { WhenPart } from "./when-part";
-
-/** The editor comes when one opens it: it is half as large as the studio. */
-const ChipsField = lazy(async () => ({
-  default: (await import("../lessons/write/pieces")).ChipsField,
-}));
+import { WordsFields } from "./words-fields";
 
 type Place = { school: string; kind: string };
 
@@ -199,34 +194,19 @@ function Writing({ school, kept }: { school: string; kept: NoticeText }) {
   const faults = tried?.faults ?? [];
   const isEmpty = words.subject.trim() === "" || words.text.trim() === "";
   const own = cohort !== null ? "cohort" : course !== null ? "course" : "school";
-  const values = tried?.values ?? {};
-  const field = (path: "subject" | "text", label: string) => (
-    <ChipsField
-      kind={kind}
-      label={label}
-      single={path === "subject"}
-      value={kept[path]}
-      fields={kept.fields}
-      own={kept.own}
-      values={values}
-      onChange={(next) => setWords((now) => ({ ...now, [path]: next }))}
-    />
-  );
   return (
     <View style={{ flexDirection: wide ? "row" : "column", gap: 26 }}>
       <View style={{ flex: wide ? 1 : undefined, gap: 16, maxWidth: 640 }}>
         <Text kind="small" color={quiet}>
           {WHOSE[kept.whose]}
         </Text>
-        <Suspense fallback={<Skeleton widths={[0.8, 0.6, 0.7]} />}>
-          {field("subject", "Subject")}
-          {field("text", "Text")}
-        </Suspense>
-        {faults.map(({ path, reason }) => (
-          <Text key={`${path} ${reason}`} kind="small" role="alert">
-            {`${path === "subject" ? "Subject" : "Text"}, ${reason}`}
-          </Text>
-        ))}
+        <WordsFields
+          kind={kind}
+          kept={kept}
+          values={tried?.values ?? {}}
+          faults={faults}
+          onChange={(path, next) => setWords((now) => ({ ...now, [path]: next }))}
+        />
         {error ? <Notice {...explain(error)} /> : null}
         <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
           <PrimaryAction
@@ -263,12 +243,7 @@ function Writing({ school, kept }: { school: string; kept: NoticeText }) {
         </Text>
         <AsWhom school={school} shown={tried?.person?.name ?? ""} onPerson={setPerson} />
         {tried?.letter && tried.person ? (
-          <LetterView
-            letter={tried.letter}
-            school={about?.name ?? ""}
-            color={about?.color ?? "#F2A65A"}
-            person={tried.person.name}
-          />
+          <LetterView letter={tried.letter} school={school} person={tried.person.name} />
         ) : tried ? null : (
           <Skeleton widths={[0.8, 0.7, 0.6]} />
         )}

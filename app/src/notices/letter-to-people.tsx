@@ -4,7 +4,6 @@ import { useRef, useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../courses/api";
 import type { Whom } from "../enrollment/roster/marks";
-import { useGetSchoolQuery } from "../school/api";
 import { explain, faultsOf, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { FaultText } from "../ui/fault-text";
@@ -34,7 +33,6 @@ const NOTHING: Sofar = { next: null, written: 0, unwilling: 0 };
 
 export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
   const { quiet } = usePalette();
-  const { data: school } = useGetSchoolQuery({ school: place.school });
   const [subject, setSubject] = useState("");
   const [text, setText] = useState("");
   const [seen, setSeen] = useState<Answer | null>(null);
@@ -117,12 +115,7 @@ export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
             {saySeen(seen)}
           </Text>
           {seen.letter ? (
-            <LetterView
-              letter={seen.letter}
-              school={school?.name ?? ""}
-              color={school?.color ?? "#F2A65A"}
-              person={seen.to ?? ""}
-            />
+            <LetterView letter={seen.letter} school={place.school} person={seen.to ?? ""} />
           ) : null}
         </>
       ) : null}

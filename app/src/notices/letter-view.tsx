@@ -3,18 +3,20 @@ import type { LetterShown } from "@dawngate/contract/notices";
 import { View } from "react-native";
 // By its piece, which the shelf fetches too: what two pieces share would be in everybody's first load.
 import { LetterText } from "../enrollment/lazy-beside";
+import { useGetSchoolQuery } from "../school/api";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 
 interface Props {
   letter: LetterShown;
+  /** By its address. */
   school: string;
-  color: string;
   person: string;
 }
 
-export function LetterView({ letter, school, color, person }: Props) {
-  const { surface, line, quiet, night, onNight } = usePalette();
+export function LetterView({ letter, school, person }: Props) {
+  const { surface, line, quiet, night, onNight, frameMark } = usePalette();
+  const { data: from } = useGetSchoolQuery({ school });
   return (
     <View
       role="article"
@@ -23,7 +25,7 @@ export function LetterView({ letter, school, color, person }: Props) {
         backgroundColor: surface,
         borderWidth: 1,
         borderColor: line,
-        borderTopColor: color,
+        borderTopColor: from?.color ?? frameMark,
         borderTopWidth: 5,
         borderRadius: 12,
         padding: 18,
@@ -34,7 +36,7 @@ export function LetterView({ letter, school, color, person }: Props) {
     >
       <View style={{ gap: 2 }}>
         <Text kind="small" color={quiet}>
-          {school}
+          {from?.name ?? ""}
         </Text>
         <Text kind="name">{letter.subject}</Text>
       </View>

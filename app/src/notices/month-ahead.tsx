@@ -1,7 +1,7 @@
 /** What goes out in the next thirty days: a sun a day along a horizon, the higher the more; a day pressed says of what kinds. */
 import type { NoticesAhead } from "@dawngate/contract/notices";
 import type { Kind } from "@dawngate/core/notices";
-import { isHeldBack } from "@dawngate/core/notices/stopped";
+import { isHeldBack } from "@dawngate/core/notices/kinds";
 import { listed, sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useState } from "react";
 import { View } from "react-native";

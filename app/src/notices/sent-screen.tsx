@@ -126,14 +126,7 @@ export function NoticesSentScreen() {
         />
       )}
       {opened ? (
-        <OneSent
-          school={school}
-          notice={opened}
-          zone={zone}
-          color={about?.color ?? "#F2A65A"}
-          name={about?.name ?? ""}
-          onClose={() => setOpened(null)}
-        />
+        <OneSent school={school} notice={opened} zone={zone} onClose={() => setOpened(null)} />
       ) : null}
     </Page>
   );
@@ -219,15 +212,11 @@ function OneSent({
   school,
   notice,
   zone,
-  color,
-  name,
   onClose,
 }: {
   school: string;
   notice: string;
   zone: string;
-  color: string;
-  name: string;
   onClose(): void;
 }) {
   const { data, error, refetch } = useGetNoticeSentQuery({ school, notice });
@@ -244,7 +233,7 @@ function OneSent({
             }.`}
           </Text>
           {data.fault ? <Text kind="small">{`The mail server said: ${data.fault}`}</Text> : null}
-          <LetterView letter={data.letter} school={name} color={color} person={data.person.name} />
+          <LetterView letter={data.letter} school={school} person={data.person.name} />
           {refused ? <Notice {...explain(refused)} /> : null}
           {may ? (
             <QuietAction

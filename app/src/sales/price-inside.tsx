@@ -50,13 +50,12 @@ export function PriceInside({ place, prices, option, currency, zone }: Props) {
   const way = prices.ways.find((one) => one.option === option);
   if (!way || way.inside === 0) return null;
   const told = sayTold(way, zone);
+  const isUntold = way.others && !way.announced?.isThis;
   return (
     <View style={{ gap: 4, paddingLeft: 15 }}>
       <Text kind="small" color={quiet}>
         {`${people(way.inside, prices.counted)} in this way already.${
-          way.others && !way.announced?.isThis
-            ? " This price holds for new buyers; theirs stays until they are told."
-            : ""
+          isUntold ? " This price holds for new buyers; theirs stays until they are told." : ""
         }`}
       </Text>
       {told ? (
@@ -64,7 +63,7 @@ export function PriceInside({ place, prices, option, currency, zone }: Props) {
           {told}
         </Text>
       ) : null}
-      {may && way.others && !way.announced?.isThis ? (
+      {may && isUntold ? (
         <View style={{ alignItems: "flex-start" }}>
           <QuietAction label="Announce the price to them" onPress={() => setOpen(true)} />
         </View>

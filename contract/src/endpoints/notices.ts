@@ -192,7 +192,7 @@ export const notices = endpoints("notices", {
   },
   correctNoticesSoon: {
     method: "put",
-    path: "/schools/{school}/notices/wrong/wish",
+    path: "/schools/{school}/notices/wrong/corrections",
     summary:
       "Has everybody whom a change makes told wrongly written to, once they are found, in one letter each",
     who: "notices.change",

@@ -1,6 +1,6 @@
 /** Notices: who is told what, when, and once. */
 export type { VersionsOf } from "./everybody";
-export { ALWAYS, isKind, KINDS, type Kind, OFF_AT_FIRST, OFFSETS } from "./kinds";
+export { ALWAYS, isHeldBack, isKind, KINDS, type Kind, OFF_AT_FIRST, OFFSETS } from "./kinds";
 export {
   type Entry,
   fromKey,
@@ -13,7 +13,6 @@ export {
 export { noticesBetween } from "./notices";
 export { datesOf, type Named, sayList, valuesOf } from "./say";
 export { type NoticeSettings, offsetFaults, parseSettings, settingsSchema } from "./settings";
-export { isHeldBack } from "./stopped";
 export {
   faultsOfText,
   fieldsOf,

@@ -53,4 +53,22 @@ export const ALWAYS: ReadonlySet<Kind> = new Set([
 /** All of one of these kinds that go out to one person at one instant are one notice. */
 export const JOINED: ReadonlySet<Kind> = new Set(["opened", "opens-soon", "due-soon", "overdue"]);
 
+/**
+ * What a day brings. A day that staff stop holds it back; what people or staff do on it is told all the same: who comes
+ * in, a place that falls free, what is announced, and whatever is about money.
+ */
+const BROUGHT: ReadonlySet<Kind> = new Set([
+  "opened",
+  "opens-soon",
+  "window-closes",
+  "access-ends",
+  "due-soon",
+  "overdue",
+  "credential-due",
+  "credential-expired",
+]);
+
+/** Whether a stopped day holds a kind back. */
+export const isHeldBack = (kind: Kind): boolean => BROUGHT.has(kind);
+
 export const STAFF_ACTS = ["enrolled", "withdrawn", "moved", "extended"] as const;

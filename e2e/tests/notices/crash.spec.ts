@@ -2,8 +2,7 @@
  * Notices through crashes: two servers, one of them killed in the middle of a letter to many, and a mail server that takes
  * its time. Nobody is left out; twice comes at most what was on its way when the server died, under the same identifier.
  */
-import type { AddressInfo } from "node:net";
-import { SMTPServer } from "smtp-server";
+import { mailServer } from "../../../server/test/helpers/mail-server";
 import { expect, test } from "../helpers";
 import { ownServers } from "../own-servers";
 
@@ -16,30 +15,11 @@ test("a server killed in the middle of a letter to everybody: all have it, and a
   page,
 }) => {
   test.setTimeout(120_000);
-  const taken: { to: string; id: string }[] = [];
-  const mail = new SMTPServer({
-    authOptional: true,
-    disabledCommands: ["STARTTLS"],
-    onData(stream, session, done) {
-      let text = "";
-      stream.on("data", (chunk) => {
-        text += chunk;
-      });
-      // It takes its time, so that some are always on their way.
-      stream.on("end", () =>
-        setTimeout(() => {
-          const id = /^Message-ID: <(.+)>/im.exec(text)?.[1] ?? "";
-          if (/^Subject: The oven is cold/im.test(text))
-            taken.push({ to: session.envelope.rcptTo[0]?.address ?? "", id });
-          done();
-        }, 120),
-      );
-    },
-  });
-  await new Promise<void>((resolve) => mail.listen(0, "127.0.0.1", resolve));
-  const { port } = mail.server.address() as AddressInfo;
+  // It takes its time, so that some are always on their way.
+  const mail = await mailServer({ slow: 120 });
+  const taken = () => mail.arrived.filter(({ text }) => /^Subject: The oven is cold/im.test(text));
   const { start } = await ownServers("crash_notices", {
-    DAWNGATE_SMTP: `smtp://127.0.0.1:${port}`,
+    DAWNGATE_SMTP: mail.url,
     // What a dead server held is looked for soon.
     DAWNGATE_SWEEP_EVERY: "1",
     DAWNGATE_LOST_AFTER: "3",
@@ -69,9 +49,9 @@ test("a server killed in the middle of a letter to everybody: all have it, and a
     const answer = await written.json();
     expect(answer.next).toBeNull();
     expect(answer.written).toBeGreaterThan(15);
-    await expect.poll(() => taken.length, { timeout: 30_000 }).toBeGreaterThan(3);
+    await expect.poll(() => taken().length, { timeout: 30_000 }).toBeGreaterThan(3);
     await first.kill();
-    const unique = () => new Set(taken.map(({ id }) => id)).size;
+    const unique = () => new Set(taken().map(({ id }) => id)).size;
     await expect.poll(unique, { timeout: 60_000 }).toBe(answer.written);
     // What was on its way is tried again once nobody holds it: the list says of all that they are sent.
     const waits = async () => {
@@ -83,10 +63,10 @@ test("a server killed in the middle of a letter to everybody: all have it, and a
         .length;
     };
     await expect.poll(waits, { timeout: 60_000 }).toBe(0);
-    expect(new Set(taken.map(({ to }) => to)).size).toBe(answer.written);
-    expect(taken.length - unique()).toBeLessThanOrEqual(ON_THEIR_WAY);
+    expect(new Set(taken().flatMap(({ to }) => to)).size).toBe(answer.written);
+    expect(taken().length - unique()).toBeLessThanOrEqual(ON_THEIR_WAY);
   } finally {
     await second.stop();
-    await new Promise<void>((resolve) => mail.close(() => resolve()));
+    await mail.close();
   }
 });

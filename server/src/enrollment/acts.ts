@@ -2,7 +2,7 @@
 import type { Acted, ActRequest, StaffAct } from "@dawngate/contract/enrollment";
 import { kindOf } from "@dawngate/core/enrollment";
 import { itemTitles } from "@dawngate/core/plan";
-import { compare, isTouched, type PersonRipple as Ripple } from "@dawngate/core/review";
+import { compare, isTouched, type PersonRipple } from "@dawngate/core/review";
 import type { Timeline } from "@dawngate/core/schedule";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { notFound, refusal } from "../base/problem";
@@ -59,16 +59,7 @@ export async function actIn(
     : { enrollments: named ?? [], next: null };
   const seats =
     asked.type === "moved" ? await seatsFor(tx, context, course, asked.cohort, at, look) : null;
-  const acting = new Acting(
-    tx,
-    context,
-    asked,
-    key,
-    at,
-    look,
-    seats,
-    tell ? (words ?? null) : "nothing",
-  );
+  const acting = new Acting(tx, context, asked, key, at, look, seats, tell, words ?? null);
   // In one order, so that two who act for the same people take turns.
   for (const id of [...new Set(enrollments)].sort()) await acting.one(course, id);
   const answer = { ...(await acting.answer()), next };
@@ -108,7 +99,7 @@ async function seatsFor(
 
 /** One act, person by person. */
 class Acting {
-  private readonly people: { ripple: Ripple; course: string; clock: string }[] = [];
+  private readonly people: { ripple: PersonRipple; course: string; clock: string }[] = [];
   private readonly refused: { enrollment: string; reason: string }[] = [];
   private readonly titles = new Map<string, string>();
   done = 0;
@@ -121,8 +112,10 @@ class Acting {
     private readonly at: Instant,
     private readonly look: boolean,
     private readonly seats: Seats | null,
-    /** How whom it is about is told of it: in words of its own; null: in the school's. */
-    private readonly tell: { subject: string; text: string } | "nothing" | null,
+    /** Whom it is about is told of it. */
+    private readonly tell: boolean,
+    /** In words of its own; null: in the school's. */
+    private readonly words: { subject: string; text: string } | null,
   ) {}
 
   async one(course: string, id: string): Promise<void> {
@@ -160,8 +153,8 @@ class Acting {
     if (seats) seats.left -= 1;
     if (look) return;
     if (asked.type === "moved") await setCohort(tx, id, asked.cohort);
-    if (this.tell === "nothing") await noteUntold(tx, context.school, id, this.key);
-    else if (this.tell) await putWords(tx, context.school, id, this.key, this.tell);
+    if (!this.tell) await noteUntold(tx, context.school, id, this.key);
+    else if (this.words) await putWords(tx, context.school, id, this.key, this.words);
     await keep(tx, context.school, after, events, timeline, at, before);
   }
 

@@ -13,7 +13,7 @@ import { faultsOfWords, fieldsInWords } from "../people/fields/in-words";
 import { readCase } from "../schedule/case";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
-import { compose, composeWith, namedFor } from "./compose";
+import { composeWith, namedFor } from "./compose";
 import { knowAll } from "./letter-store";
 import { readLooked } from "./look-store";
 import { readParts } from "./parts";
@@ -67,21 +67,14 @@ async function answered(
   const { cohort } = found.enrollment;
   const kept = wordsOf("by-staff", { course, cohort }, parts.templates, fields);
   const faults = words ? faultsOfWords("by-staff", words, fields) : [];
+  const answer = { ...kept, faults, letter: null, person: who.name, values: {} };
   const notice = ofTheAct(to, enrollment, context.now);
-  const letter =
-    notice === null || faults.length > 0
-      ? null
-      : words
-        ? composeWith(notice, words, namedFor(notice, to, parts.site, notice.at))
-        : compose(notice, to, parts.templates, parts.site);
+  if (notice === null) return answer;
+  const named = namedFor(notice, to, parts.site, notice.at);
   return {
-    ...kept,
-    faults,
-    letter,
-    person: who.name,
-    values: notice
-      ? { ...valuesOf(notice, namedFor(notice, to, parts.site, notice.at), notice.at) }
-      : {},
+    ...answer,
+    letter: faults.length > 0 ? null : composeWith(notice, words ?? kept, named),
+    values: { ...valuesOf(notice, named, notice.at) },
   };
 }
 

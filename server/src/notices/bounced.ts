@@ -23,7 +23,7 @@ export function bouncedRoutes({ db, bounces, now }: Pick<Services, "db" | "bounc
       const found = await readToSend(tx, notice);
       if (!found) return;
       const fault = told.data.says || "It came back.";
-      await setSent(tx, notice, { state: "refused", at: null, fault: fault.slice(0, 1000) });
+      await setSent(tx, notice, { state: "refused", at: null, fault });
       const at = formatInstant(now());
       await putRefusal(tx, school as SchoolId, { address: found.email, says: fault, at });
     });

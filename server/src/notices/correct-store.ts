@@ -2,7 +2,7 @@
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 
-/** They are wanted of what is found wrong since an instant; of two wishes the earlier counts. */
+/** They are wanted of what is found wrong since an instant; asked for twice, the earlier counts. */
 export async function wantCorrection(
   tx: SchoolTransaction,
   school: SchoolId,
@@ -17,7 +17,7 @@ export async function wantCorrection(
   `.execute(tx);
 }
 
-/** The wish, held; it waits while dates are being worked out, or somebody is still to be looked at. */
+/** Since when, held; it waits while dates are being worked out, or somebody is still to be looked at. */
 export async function readCorrection(
   tx: SchoolTransaction,
   school: SchoolId,

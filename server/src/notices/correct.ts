@@ -7,7 +7,7 @@ import { follow } from "../jobs/outbox";
 import { inMail } from "../school/in-mail";
 import { WISHES_WORDS } from "./compose";
 import { dropCorrection, readCorrection } from "./correct-store";
-import { type Looked, lookAt, readLooked } from "./look-store";
+import { type Looked, lookAt, readLookedAll } from "./look-store";
 import { type NoticeParts, readParts } from "./parts";
 import { insertNotices } from "./person-store";
 import { clearWrong, type WrongRow, wrongPeople } from "./wrong-store";
@@ -29,14 +29,10 @@ export async function correctSome(
   const people = await wrongPeople(tx, AT_A_TIME, since);
   if (people.length === 0) return 0;
   const parts = await readParts(tx, school, baseUrl);
-  let sent = 0;
-  for (const { person, wrong } of people) {
-    const who = await readLooked(tx, person);
-    if (!who) continue;
-    await correct(tx, parts, who, wrong, now);
-    sent += 1;
-  }
-  return sent;
+  const wrongOf = new Map(people.map(({ person, wrong }) => [person, wrong]));
+  const looked = await readLookedAll(tx, [...wrongOf.keys()]);
+  for (const who of looked) await correct(tx, parts, who, wrongOf.get(who.person) ?? [], now);
+  return looked.length;
 }
 
 /**

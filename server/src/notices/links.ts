@@ -1,5 +1,8 @@
 /** Links in the words of a notice: one that leads nowhere is found before anybody gets it. */
+import type { OwnField } from "@dawngate/contract/own-fields";
+import type { Kind } from "@dawngate/core/notices";
 import type { SchoolTransaction } from "../db/connection";
+import { faultsOfWords } from "../people/fields/in-words";
 import { leadsSomewhere } from "./links-store";
 
 /** So many links of a text are looked at. */
@@ -9,7 +12,7 @@ const LINK = /\bhttps?:\/\/[^\s<>"“”{}]*/gi;
 const AFTER = /[.,;:!?)\]]+$/;
 
 /** Pages of the school that are everybody's. */
-const PAGES = new Set(["", "shelf", "dates", "me", "catalog"]);
+const PAGES = new Set(["", "shelf", "dates", "me"]);
 /** Pages beside the schools. */
 const BESIDE = new Set(["", "sign-in", "sign-up", "forgot", "enter"]);
 
@@ -17,6 +20,17 @@ const BESIDE = new Set(["", "sign-in", "sign-up", "forgot", "enter"]);
 interface At {
   baseUrl: string;
   slug: string;
+}
+
+/** All that is wrong with the words of a kind, by field: fields that cannot be filled, links that lead nowhere. */
+export async function faultsIn(
+  tx: SchoolTransaction,
+  kind: Kind,
+  words: { subject: string; text: string },
+  fields: readonly OwnField[],
+  at: At,
+) {
+  return [...faultsOfWords(kind, words, fields), ...(await faultsOfLinks(tx, words, at))];
 }
 
 /** What is wrong with the links of some words, by field. Other sites are not asked: whether they answer changes. */

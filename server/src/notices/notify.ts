@@ -164,23 +164,21 @@ export async function handOver(
   const dayOf = ({ made }: Out) => formatDate(localDateAt(zone, Date.parse(made.at) as Instant));
   const stopped = new Set(await readStops(tx, out.map(dayOf).sort()[0] as string, STOPS_MOST));
   // What is held back is written down all the same: whom it is for finds it in the application, and no other day tells it.
-  const goes = (one: Out) => !(isHeldBack(one.made.kind) && stopped.has(dayOf(one)));
-  const ids = await insertNotices(
-    tx,
-    school,
-    out.map((one) => (goes(one) ? one.made : { ...one.made, state: "stopped" })),
+  const isBack = (one: Out) => isHeldBack(one.made.kind) && stopped.has(dayOf(one));
+  const rows = out.map(
+    (one): NewNotice => (isBack(one) ? { ...one.made, state: "stopped" } : one.made),
   );
-  const waiting = ids.filter((_, i) => {
-    const one = out[i] as Out;
-    return goes(one) && one.made.sentAt === undefined;
-  });
+  const ids = await insertNotices(tx, school, rows);
+  const waiting = ids.filter(
+    (_, i) => rows[i]?.sentAt === undefined && rows[i]?.state === undefined,
+  );
   await followAll(
     tx,
     school,
     "send-notice",
     waiting.map((notice) => ({ school, notice })),
   );
-  for (const { who, made } of out.filter(goes))
+  for (const { who, made } of out.filter((one) => !isBack(one)))
     for (const { email, kinds } of settings.copies)
       if (kinds.includes(made.kind)) await sendCopy(tx, school, email, who, made);
 }

@@ -1,9 +1,7 @@
 /** Addresses that their mail servers refuse for good, in the database. */
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-
-/** So much of what a mail server says is kept. */
-const SAID = 1000;
+import { SAID } from "./sent-store";
 
 /** What was said of an address; null: nothing. */
 export async function readRefusal(tx: SchoolTransaction, address: string): Promise<string | null> {

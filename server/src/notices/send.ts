@@ -74,7 +74,7 @@ export async function sendNotice(
       `notice-${school}-${notice}${again === undefined ? "" : `-${Date.parse(again)}`}`,
     );
   } catch (error) {
-    const fault = (error instanceof Error ? error.message : String(error)).slice(0, 1000);
+    const fault = error instanceof Error ? error.message : String(error);
     const isRefused = error instanceof AddressRefused;
     await db.withSchool(id, async (tx) => {
       const state = isRefused ? "refused" : "failed";

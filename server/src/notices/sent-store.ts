@@ -5,6 +5,9 @@ import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
 import type { KeptLetter } from "../db/tables/notices";
 
+/** So much of what a mail server says is kept. */
+export const SAID = 1000;
+
 export interface ToSend {
   kind: Kind;
   person: string;
@@ -38,7 +41,11 @@ export async function setSent(
   id: string,
   { state, at, fault }: { state: ToSend["state"]; at: string | null; fault: string | null },
 ): Promise<void> {
-  await tx.updateTable("notice").set({ state, sent_at: at, fault }).where("id", "=", id).execute();
+  await tx
+    .updateTable("notice")
+    .set({ state, sent_at: at, fault: fault?.slice(0, SAID) ?? null })
+    .where("id", "=", id)
+    .execute();
 }
 
 export interface SentRow {

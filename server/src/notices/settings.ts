@@ -21,12 +21,12 @@ import type { z } from "zod";
 import { conflict, notFound, ProblemError, refusal } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import type { KeptKinds } from "../db/tables/notices";
-import { FAULTY_WORDS, faultsAt, faultsOfWords, fieldsInWords } from "../people/fields/in-words";
+import { FAULTY_WORDS, faultsAt, fieldsInWords } from "../people/fields/in-words";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { textFor } from "./compose";
-import { faultsOfLinks } from "./links";
+import { faultsIn } from "./links";
 import { lookAtAll } from "./look-store";
 import {
   hasCohort,
@@ -159,9 +159,7 @@ export async function changeNoticeText(
     await known(tx, of);
     const own = await fieldsInWords(tx);
     const at = { baseUrl, slug: context.slug };
-    const faults = words
-      ? [...faultsOfWords(kind, words, own), ...(await faultsOfLinks(tx, words, at))]
-      : [];
+    const faults = words ? await faultsIn(tx, kind, words, own, at) : [];
     if (faults.length > 0) throw refusal(FAULTY_WORDS, faultsAt(faults));
     await writeTemplate(tx, context.school, { kind, ...of }, words);
     return wordsOf(kind, of, await readTemplates(tx), own);

@@ -7,12 +7,12 @@ import { writeLetter } from "../base/letter";
 import { notFound, ProblemError } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
-import { faultsOfWords, fieldsInWords } from "../people/fields/in-words";
+import { fieldsInWords } from "../people/fields/in-words";
 import type { Context } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { composeWith, namedFor } from "./compose";
-import { faultsOfLinks } from "./links";
+import { faultsIn } from "./links";
 import { readLooked } from "./look-store";
 import { readParts } from "./parts";
 import { readPersons, type ToPerson } from "./person";
@@ -28,10 +28,8 @@ export async function tryNotice(
   { course, person, words, toMe }: z.output<typeof noticeTrial>,
 ): Promise<NoticeTried> {
   return db.withSchool(context, async (tx) => {
-    const faults = [
-      ...faultsOfWords(kind, words, await fieldsInWords(tx)),
-      ...(await faultsOfLinks(tx, words, { baseUrl, slug: context.slug })),
-    ];
+    const at = { baseUrl, slug: context.slug };
+    const faults = await faultsIn(tx, kind, words, await fieldsInWords(tx), at);
     const nobody = { faults, letter: null, person: null, at: null, values: {} };
     if (faults.length > 0) return nobody;
     const id = person ?? (await soonPerson(tx, kind, course)) ?? (await newestPerson(tx, course));

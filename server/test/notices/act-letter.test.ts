@@ -2,7 +2,7 @@
 import type { ActLetter } from "@dawngate/contract/notices";
 import type { Problem } from "@dawngate/contract/problem";
 import type { Instant } from "@dawngate/core/time";
-import { notifySchool } from "../../src/notices/notify";
+import { comesIn, lookAndSend } from "../helpers/notified";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
@@ -13,20 +13,13 @@ const C = "/schools/one/courses/c";
 beforeEach(async () => {
   now = instant("2027-03-03T12:00:00Z");
   owned = await ownedSchool(() => now);
-  const answer = await owned.app.ask("ines@example.org", "POST", "/schools/one/catalog/c", {
-    timeZone: "Europe/Lisbon",
-    cohort: "k",
-  });
-  enrollment = ((await answer.json()) as { enrollment: string }).enrollment;
+  enrollment = await comesIn(owned, "ines@example.org");
   await look();
   owned.app.mails.length = 0;
 });
 afterEach(() => owned.test_.close());
 
-const look = async () => {
-  await notifySchool(owned.test_.db, owned.school, "https://x", now);
-  await owned.app.workOff();
-};
+const look = () => lookAndSend(owned, now);
 const ACT = { type: "extended", add: "P7D", reason: "Asked for it" };
 const WORDS = {
   subject: "A week more, {person}",

@@ -2,8 +2,8 @@
 import type { Shelf } from "@dawngate/contract/enrollment";
 import type { News } from "@dawngate/contract/notices";
 import type { Instant } from "@dawngate/core/time";
-import { notifySchool } from "../../src/notices/notify";
 import { sendNotice } from "../../src/notices/send";
+import { comesIn as enters, look } from "../helpers/notified";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
@@ -32,15 +32,14 @@ const told = ({ news }: News) => news.map(({ kind, isNew }) => [kind, isNew]);
 
 /** Comes in with the cohort, and is written to: nothing is sent yet. */
 async function comesIn(who: string): Promise<void> {
-  const wanted = { timeZone: "Europe/Lisbon", cohort: "k" };
-  expect((await asks(who, "POST", "/schools/one/catalog/c", wanted)).status).toBe(200);
-  await notifySchool(owned.test_.db, owned.school, "https://x", now);
+  await enters(owned, `${who}@example.org`);
+  await look(owned, now);
 }
 
 /** The cohort begins on 5 April: its first module opens. */
 async function begins(): Promise<void> {
   now = instant("2027-04-05T12:00:00Z");
-  await notifySchool(owned.test_.db, owned.school, "https://x", now);
+  await look(owned, now);
 }
 
 test("what was written is there before the mail server has taken it, as it is in the mail; read, it is new no more", async () => {

@@ -1,18 +1,17 @@
 /** What is not mailed: on a day that was stopped, and to an address that its mail server refuses for good. */
-import type { AddressInfo } from "node:net";
 import type { NoticesAhead, SentNoticeWhole, sentNotices } from "@dawngate/contract/notices";
 import type { Today } from "@dawngate/contract/today";
 import type { Instant } from "@dawngate/core/time";
 import { Hono } from "hono";
-import { SMTPServer } from "smtp-server";
 import { Webhook } from "standardwebhooks";
 import type { z } from "zod";
 import { ProblemError } from "../../src/base/problem";
 import { bouncedRoutes } from "../../src/notices/bounced";
-import { notifySchool } from "../../src/notices/notify";
 import { sendNotice } from "../../src/notices/send";
 import { signedBounces } from "../../src/stand-ins/mail/bounces";
 import { smtpMailer } from "../../src/stand-ins/mail/smtp";
+import { type MailServer, mailServer } from "../helpers/mail-server";
+import { comesIn, lastNotice, look as lookAt } from "../helpers/notified";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
@@ -20,26 +19,15 @@ let owned: Owned;
 let now: Instant = instant("2027-03-03T12:00:00Z");
 /** What the mail server says to an address; left out: it takes it. */
 const says = new Map<string, { responseCode: number; message: string }>();
-const asked: string[] = [];
-const server = new SMTPServer({
-  authOptional: true,
-  disabledCommands: ["STARTTLS"],
-  onRcptTo({ address }, _, done) {
-    asked.push(address);
-    const said = says.get(address);
-    done(said && Object.assign(new Error(said.message), { responseCode: said.responseCode }));
-  },
-  onData(stream, _, done) {
-    stream.resume();
-    stream.on("end", () => done());
-  },
+let server: MailServer;
+beforeAll(async () => {
+  server = await mailServer({ says: (address) => says.get(address) });
 });
-beforeAll(() => new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve)));
-afterAll(() => new Promise<void>((resolve) => server.close(() => resolve())));
+afterAll(() => server.close());
 beforeEach(async () => {
   now = instant("2027-03-03T12:00:00Z");
   says.clear();
-  asked.length = 0;
+  server.asked.length = 0;
   owned = await ownedSchool(() => now);
 });
 afterEach(() => owned.test_.close());
@@ -47,22 +35,16 @@ afterEach(() => owned.test_.close());
 const N = "/schools/one/notices";
 type Page = z.infer<typeof sentNotices>;
 const send = async (notice: string, again?: string) => {
-  const { port } = server.server.address() as AddressInfo;
-  const mailer = smtpMailer(`smtp://127.0.0.1:${port}`, "School <s@example.org>", "https://x");
+  const mailer = smtpMailer(server.url, "School <s@example.org>", "https://x");
   const parts = { db: owned.test_.db, mailer, baseUrl: "https://x", now: () => now };
   await sendNotice(parts, { school: owned.school, notice, again }).finally(mailer.close);
 };
 const one = (id: string) => owned.ask<SentNoticeWhole>("GET", `${N}/sent/${id}`);
-const look = () => notifySchool(owned.test_.db, owned.school, "https://x", now);
+const look = () => lookAt(owned, now);
 const enters = async (who: string) => {
-  const answer = await owned.app.ask(who, "POST", "/schools/one/catalog/c", {
-    timeZone: "Europe/Lisbon",
-    cohort: "k",
-  });
-  expect(answer.status).toBe(200);
+  await comesIn(owned, who);
   await look();
-  const { notices } = await owned.ask<Page>("GET", `${N}/sent?most=1`);
-  return notices[0]?.id ?? "";
+  return lastNotice(owned);
 };
 const stop = (day: string, stopped: boolean, status = 200) =>
   owned.ask<NoticesAhead>("PUT", `${N}/days/${day}`, { stopped }, status);
@@ -140,7 +122,7 @@ describe("an address that its mail server refuses", () => {
       state: "refused",
       fault: expect.stringContaining("No such user here"),
     });
-    expect(asked).toEqual(["ines@example.org"]);
+    expect(server.asked).toEqual(["ines@example.org"]);
     expect(await needs()).toMatchObject([
       { number: 1, title: "One address is refused by its mail server" },
     ]);
@@ -154,7 +136,7 @@ describe("an address that its mail server refuses", () => {
     const { notices } = await owned.ask<Page>("GET", `${N}/sent?kind=announcement`);
     await send(notices[0]?.id ?? "");
     expect(await one(notices[0]?.id ?? "")).toMatchObject({ state: "refused" });
-    expect(asked).toHaveLength(1);
+    expect(server.asked).toHaveLength(1);
     // It is there after all: one sent again by hand is taken, and the next goes out as ever.
     says.clear();
     await send(first, "2027-03-03T12:10:00Z");

@@ -12,7 +12,7 @@ import type {
 } from "@dawngate/contract/notices";
 import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
-import { notifySchool } from "../../src/notices/notify";
+import { comesIn, lookAndSend, mailsTo as mailsIn } from "../helpers/notified";
 import { OWNER, type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
@@ -26,18 +26,10 @@ afterAll(() => owned.test_.close());
 /** Looks at everybody whose turn it is, at an instant, and sends what goes out. */
 const at = async (text: string) => {
   now = instant(text);
-  await notifySchool(owned.test_.db, owned.school, "https://x", now);
-  await owned.app.workOff();
+  await lookAndSend(owned, now);
 };
-const enters = async (who: string) => {
-  const response = await owned.app.ask(who, "POST", "/schools/one/catalog/c", {
-    timeZone: "Europe/Lisbon",
-    cohort: "k",
-  });
-  if (response.status !== 200) throw new Error(await response.text());
-  return ((await response.json()) as { enrollment: string }).enrollment;
-};
-const mailsTo = (who: string) => owned.app.mails.filter(({ to }) => to === who);
+const enters = (who: string) => comesIn(owned, who);
+const mailsTo = (who: string) => mailsIn(owned, who);
 const subjects = (who: string) => mailsTo(who).map(({ subject }) => subject);
 const N = "/schools/one/notices";
 const settings = () => owned.ask<NoticeSettings>("GET", `${N}/settings`);

@@ -3,7 +3,7 @@ import type { NoticeText, NoticeTried } from "@dawngate/contract/notices";
 import type { OwnFieldTerms } from "@dawngate/contract/own-fields";
 import { NO_CHECK } from "@dawngate/core/people";
 import type { Instant } from "@dawngate/core/time";
-import { notifySchool } from "../../src/notices/notify";
+import { comesIn, lookAndSend, mailsTo } from "../helpers/notified";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
@@ -31,15 +31,9 @@ const make = async (name: string, more: Partial<OwnFieldTerms>) =>
     })
   ).id;
 async function told(who: string, answers: object): Promise<string> {
-  const response = await owned.app.ask(who, "POST", "/schools/one/catalog/c", {
-    timeZone: "Europe/Lisbon",
-    cohort: "k",
-    answers,
-  });
-  expect(response.status).toBe(200);
-  await notifySchool(owned.test_.db, owned.school, "https://x", now);
-  await owned.app.workOff();
-  return owned.app.mails.find(({ to }) => to === who)?.text ?? "";
+  await comesIn(owned, who, { answers });
+  await lookAndSend(owned, now);
+  return mailsTo(owned, who)[0]?.text ?? "";
 }
 
 test("a choice by its text, a day as it is written; where somebody answered nothing the paragraph goes", async () => {

@@ -1,51 +1,33 @@
 /** A notice through a real SMTP conversation (RFC 5321): refused, tried again, taken once; its headers read back. */
 import { type AddressInfo, createServer, type Socket } from "node:net";
-import type { SentNoticeWhole, sentNotices } from "@dawngate/contract/notices";
+import type { SentNoticeWhole } from "@dawngate/contract/notices";
 import type { Instant } from "@dawngate/core/time";
-import { SMTPServer } from "smtp-server";
-import type { z } from "zod";
-import { notifySchool } from "../../src/notices/notify";
 import { sendNotice } from "../../src/notices/send";
 import { smtpMailer } from "../../src/stand-ins/mail/smtp";
+import { type MailServer, mailServer } from "../helpers/mail-server";
+import { comesIn, lastNotice, look } from "../helpers/notified";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
 let owned: Owned;
 let now: Instant = instant("2027-03-03T12:00:00Z");
 let busy = true;
-const received: string[] = [];
-const server = new SMTPServer({
-  authOptional: true,
-  disabledCommands: ["STARTTLS"],
-  onRcptTo(_, __, done) {
-    done(busy ? Object.assign(new Error("4.2.1 Mailbox busy"), { responseCode: 450 }) : undefined);
-  },
-  onData(stream, _, done) {
-    let text = "";
-    stream.on("data", (chunk) => {
-      text += chunk;
-    });
-    stream.on("end", () => {
-      received.push(text);
-      done();
-    });
-  },
-});
+const BUSY = { responseCode: 450, message: "4.2.1 Mailbox busy" };
+let server: MailServer;
 beforeAll(async () => {
   owned = await ownedSchool(() => now);
-  await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
+  server = await mailServer({ says: () => (busy ? BUSY : undefined) });
 });
 afterAll(async () => {
   await owned.test_.close();
-  await new Promise<void>((resolve) => server.close(() => resolve()));
+  await server.close();
 });
 
 const N = "/schools/one/notices";
 const mailTo = (port: number, manners: Parameters<typeof smtpMailer>[3] = {}) =>
   smtpMailer(`smtp://127.0.0.1:${port}`, "School <s@example.org>", "https://x", manners);
 const send = async (id: string) => {
-  const { port } = server.server.address() as AddressInfo;
-  const mailer = mailTo(port);
+  const mailer = mailTo(server.port);
   const parts = { db: owned.test_.db, mailer, baseUrl: "https://x", now: () => now };
   try {
     await sendNotice(parts, { school: owned.school, notice: id });
@@ -58,14 +40,9 @@ const one = (id: string) => owned.ask<SentNoticeWhole>("GET", `${N}/sent/${id}`)
 const headers = (mail: string) => (mail.split("\r\n\r\n")[0] ?? "").replaceAll(/\r\n[ \t]+/g, " ");
 
 async function written(who: string): Promise<string> {
-  const answer = await owned.app.ask(who, "POST", "/schools/one/catalog/c", {
-    timeZone: "Europe/Lisbon",
-    cohort: "k",
-  });
-  expect(answer.status).toBe(200);
-  await notifySchool(owned.test_.db, owned.school, "https://x", now);
-  const { notices } = await owned.ask<z.infer<typeof sentNotices>>("GET", `${N}/sent?most=1`);
-  return notices[0]?.id ?? "";
+  await comesIn(owned, who);
+  await look(owned, now);
+  return lastNotice(owned);
 }
 
 test("what the mail server refuses is tried again; what it has taken is not sent twice", async () => {
@@ -76,12 +53,12 @@ test("what the mail server refuses is tried again; what it has taken is not sent
   busy = false;
   await send(id);
   await send(id);
-  expect(received).toHaveLength(1);
+  expect(server.arrived).toHaveLength(1);
   expect(await one(id)).toMatchObject({ state: "sent", fault: null });
 });
 
 test("a mail program can turn its kind off with one press (RFC 8058), and holds a course's notices together", async () => {
-  const [mail = ""] = received;
+  const mail = server.arrived[0]?.text ?? "";
   const head = headers(mail);
   const off =
     /^List-Unsubscribe: <https:\/\/x(\/api\/schools\/one\/told\/[0-9a-f-]{36}\/off\?kind=welcome)>$/im;
@@ -105,7 +82,7 @@ test("what comes to be sent two days late is dropped, and says so", async () => 
   const id = await written("late@example.org");
   now = instant("2027-03-05T12:00:00Z");
   await send(id);
-  expect(received).toHaveLength(1);
+  expect(server.arrived).toHaveLength(1);
   expect((await one(id)).state).toBe("late");
 });
 
@@ -113,13 +90,12 @@ const letter = (number: number) =>
   [{ to: `p${number}@example.org`, subject: "S", text: "T" }, `key-${number}`] as const;
 
 test("so many a second at most, however many wait", async () => {
-  const { port } = server.server.address() as AddressInfo;
-  const mailer = mailTo(port, { rate: 5 });
-  const before = received.length;
+  const mailer = mailTo(server.port, { rate: 5 });
+  const before = server.arrived.length;
   const begun = performance.now();
   await Promise.all(Array.from({ length: 12 }, (_, i) => mailer.send(...letter(i))));
   mailer.close();
-  expect(received).toHaveLength(before + 12);
+  expect(server.arrived).toHaveLength(before + 12);
   // Five at once, five after a second, the last two after another.
   expect(performance.now() - begun).toBeGreaterThan(1900);
 });

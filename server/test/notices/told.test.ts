@@ -3,7 +3,7 @@ import type { Acted } from "@dawngate/contract/enrollment";
 import type { WrongNotices } from "@dawngate/contract/notices";
 import type { RippleAnswer, Touched } from "@dawngate/contract/review";
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import { notifySchool } from "../../src/notices/notify";
+import { comesIn, lookAndSend, mailsTo } from "../helpers/notified";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
@@ -18,19 +18,10 @@ afterEach(() => owned.test_.close());
 const at = async (text: string) => {
   now = instant(text);
   await owned.app.workOff();
-  await notifySchool(owned.test_.db, owned.school, "https://x", now);
-  await owned.app.workOff();
+  await lookAndSend(owned, now);
 };
-const enters = async (who: string) => {
-  const response = await owned.app.ask(who, "POST", "/schools/one/catalog/c", {
-    timeZone: "Europe/Lisbon",
-    cohort: "k",
-  });
-  if (response.status !== 200) throw new Error(await response.text());
-  return ((await response.json()) as { enrollment: string }).enrollment;
-};
-const subjects = (who: string) =>
-  owned.app.mails.filter(({ to }) => to === who).map(({ subject }) => subject);
+const enters = (who: string) => comesIn(owned, who);
+const subjects = (who: string) => mailsTo(owned, who).map(({ subject }) => subject);
 const K = "/schools/one/courses/c/cohorts/k";
 const spring = (starts: string) => ({
   name: "Spring",
@@ -43,7 +34,7 @@ const spring = (starts: string) => ({
 const foretold = (starts: string) => owned.ask<RippleAnswer>("POST", `${K}/ripple`, spring(starts));
 const wrong = () => owned.ask<WrongNotices>("GET", "/schools/one/notices/wrong");
 const wish = (since: string, status = 200) =>
-  owned.ask("PUT", "/schools/one/notices/wrong/wish", { since }, status);
+  owned.ask("PUT", "/schools/one/notices/wrong/corrections", { since }, status);
 
 test("a cohort that moves: whoever was told is named with what they were told, and told once what holds", async () => {
   await enters("ines@example.org");

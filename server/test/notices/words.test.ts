@@ -1,7 +1,7 @@
 /** Whose words are read: a cohort's, its course's, the school's, ours. */
 import type { NoticeSettings, NoticeText, NoticeTried } from "@dawngate/contract/notices";
 import type { Instant } from "@dawngate/core/time";
-import { notifySchool } from "../../src/notices/notify";
+import { comesIn, lookAndSend, mailsTo } from "../helpers/notified";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
@@ -22,12 +22,9 @@ let guests = 0;
 async function welcomed(): Promise<string | undefined> {
   guests += 1;
   const who = `guest-${guests}@example.org`;
-  const body = { timeZone: "Europe/Lisbon", cohort: "k" };
-  const answer = await owned.app.ask(who, "POST", "/schools/one/catalog/c", body);
-  expect(answer.status).toBe(200);
-  await notifySchool(owned.test_.db, owned.school, "https://x", now);
-  await owned.app.workOff();
-  return owned.app.mails.find(({ to }) => to === who)?.subject;
+  await comesIn(owned, who);
+  await lookAndSend(owned, now);
+  return mailsTo(owned, who)[0]?.subject;
 }
 
 test("the nearest are read, and taken back those around them are", async () => {

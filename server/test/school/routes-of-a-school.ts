@@ -352,7 +352,12 @@ export const ROUTES: [string, string, unknown, Permission][] = [
     { option: "monthly", from: "2027-05-01", number: 1 },
     "sales.change",
   ],
-  ["PUT", "/schools/one/notices/wrong/wish", { since: "2027-03-10T12:00:00Z" }, "notices.change"],
+  [
+    "PUT",
+    "/schools/one/notices/wrong/corrections",
+    { since: "2027-03-10T12:00:00Z" },
+    "notices.change",
+  ],
   ["GET", "/schools/one/self/news", undefined, "self.learn"],
   ["POST", "/schools/one/self/news/read", { id: "1" }, "self.learn"],
   ["GET", "/schools/one/self/notices", undefined, "self.learn"],

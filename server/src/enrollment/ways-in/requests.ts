@@ -1,5 +1,4 @@
 /** The approval queue: people ask to come in, staff decide, and either way they are told. */
-
 import { randomUUID } from "node:crypto";
 import { MAY_OVERRULE } from "@dawngate/contract/enrollment";
 import type {

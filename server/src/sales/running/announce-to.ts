@@ -3,7 +3,7 @@ import { isDeepStrictEqual } from "node:util";
 import type { Offer } from "@dawngate/contract/sales";
 import { quote } from "@dawngate/core/sales";
 import { priceAhead } from "@dawngate/core/sales/orders";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import { dateIn, formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import type { Announced, Series } from "../../db/tables/sales";
 import type { Services } from "../../school/kit";
@@ -20,9 +20,11 @@ import { orderFile, runs } from "./order-file";
 import { runOn } from "./run";
 import { seriesOf } from "./series";
 import { currentOption, isAsBought, seriesNow } from "./series-now";
-import { dayOf } from "./take-up-price";
 
-/** Nothing is announced to whoever pays in another way, pays as much already, or has cancelled: they leave as it is. */
+/**
+ * Nothing is announced to whoever pays in another way, or as much already. Whoever has cancelled is not written to: it
+ * stands with their order, and holds if they go on after all.
+ */
 export async function announceTo(
   tx: SchoolTransaction,
   services: Pick<Services, "baseUrl">,
@@ -37,8 +39,7 @@ export async function announceTo(
   const isTold = events.some(({ kind, data }) => kind === "price-announced" && data?.id === id);
   if (isTold) return;
   const file = await orderFile(tx, order, null);
-  const day = dayOf(from);
-  const found = priceAhead(file, doing.now, day);
+  const found = priceAhead(file, doing.now, dateIn(from));
   if (!found.ok && found.reason !== "open-part" && found.reason !== "cancelled") return;
   const paid = seriesNow(order, events);
   const to = await priceFor(tx, order, option, terms, doing.now, isAsBought(order, events));
@@ -61,7 +62,6 @@ export async function announceTo(
     data: told,
   });
   const fresh: OrderRow = { ...order, announced };
-  // Who has cancelled pays nothing more; the price holds only if they go on after all, and their page says so.
   if (found.ok || found.reason !== "cancelled")
     await tellAnnounced(tx, services, doing, fresh, {
       was: paid.amount,

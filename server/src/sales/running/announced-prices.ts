@@ -21,7 +21,6 @@ import { readOrder } from "../order-store";
 import { readTerms } from "../terms-store";
 import { announceTo } from "./announce-to";
 import {
-  type AnnouncedRow,
   countRunning,
   insertAnnounced,
   lastAnnounced,
@@ -31,7 +30,7 @@ import {
 } from "./announced-store";
 
 /** So many days at least lie between telling and paying it. */
-export const NOTICE_DAYS = 30;
+const NOTICE_DAYS = 30;
 /** And so many at the most: who would remember. */
 const FAR = 400;
 /** So many orders are counted. */
@@ -136,21 +135,12 @@ export const priceAnnouncer =
       const terms = await readTerms(tx, announced.listing, announced.number);
       if (!terms) return;
       const orders = await runningAfter(tx, announced.listing, after, AT_A_TIME);
-      for (const order of orders) await oneOrder(tx, { baseUrl }, doing, order, announced, terms);
+      for (const one of orders) {
+        const order = await readOrder(tx, one, true);
+        if (order) await announceTo(tx, { baseUrl }, doing, order, announced, terms);
+      }
       const last = orders.at(-1);
       if (last !== undefined && orders.length === AT_A_TIME)
         await follow(tx, school, "announce-price", { school, announced: id, after: last });
     });
   };
-
-async function oneOrder(
-  tx: SchoolTransaction,
-  services: Pick<Services, "baseUrl">,
-  doing: Doing,
-  id: string,
-  announced: AnnouncedRow,
-  terms: NonNullable<Awaited<ReturnType<typeof readTerms>>>,
-): Promise<void> {
-  const order = await readOrder(tx, id, true);
-  if (order) await announceTo(tx, services, doing, order, announced, terms);
-}

@@ -1,6 +1,6 @@
 /** A price that was announced comes to hold. */
 import { type PriceAhead, priceAhead } from "@dawngate/core/sales/orders";
-import { formatInstant, type LocalDate, parseDate } from "@dawngate/core/time";
+import { dateIn, formatInstant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import type { Announced } from "../../db/tables/sales";
 import type { Doing } from "../doing";
@@ -10,25 +10,25 @@ import { orderFile } from "./order-file";
 import { currentOption, seriesNow } from "./series-now";
 
 /**
- * Whether the announced price is what the next payment is due at: then the change is put on record, and answered so.
- * While something is unpaid, or it is cancelled, it waits.
+ * Where the announced price is what the next payment is due at, the change is put on record. While something is unpaid,
+ * or it is cancelled, it waits.
  */
 export async function takeUpPrice(
   tx: SchoolTransaction,
   doing: Doing,
   order: OrderRow,
-): Promise<boolean> {
+): Promise<void> {
   const { announced } = order;
-  if (!announced) return false;
+  if (!announced) return;
   const events = await readEvents(tx, order.id);
-  const found = priceAhead(await orderFile(tx, order, null), doing.now, dayOf(announced.from));
+  const found = priceAhead(await orderFile(tx, order, null), doing.now, dateIn(announced.from));
   const isOther = currentOption(order, events) !== announced.option;
   const isOver = !found.ok && (found.reason === "ended" || found.reason === "not-running");
   if (isOther || isOver) {
     await updateOrder(tx, order.id, { announced: null });
-    return false;
+    return;
   }
-  if (!found.ok || !found.value.isNext) return false;
+  if (!found.ok || !found.value.isNext) return;
   await addEvent(tx, doing.school, order.id, {
     kind: "option-changed",
     at: formatInstant(doing.now),
@@ -40,7 +40,6 @@ export async function takeUpPrice(
     },
   });
   await updateOrder(tx, order.id, { announced: null });
-  return true;
 }
 
 /** What is left by then of what lowers the first periods of the series that runs, at its new price. */
@@ -51,11 +50,4 @@ function left(
 ) {
   const periods = (now?.periods ?? 0) - before;
   return reduced === null || periods <= 0 ? null : { ...reduced, periods };
-}
-
-/** A date the database has kept. */
-export function dayOf(text: string): LocalDate {
-  const read = parseDate(text);
-  if (!read.ok) throw new TypeError(`Not a date: ${text}`);
-  return read.value;
 }

@@ -1,10 +1,8 @@
 /** The practice till from the school's side: asked over HTTP, heard by messages signed after the Standard Webhooks specification. */
-
 import { z } from "zod";
 import {
   type FoundPayment,
   foundSchema,
-  type Heard,
   heardSchema,
   type NewCharge,
   type NewPayment,
@@ -62,6 +60,6 @@ export function practiceTill({ url, secret, tellAt }: TillSettings): PaymentServ
       if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
       return foundSchema.parse(await answer.json());
     },
-    read: signedReader(secret, heardSchema) satisfies (...args: never) => Heard | null,
+    read: signedReader(secret, heardSchema),
   };
 }
