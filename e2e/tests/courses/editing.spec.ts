@@ -1,3 +1,4 @@
+import { EventEmitter, once } from "node:events";
 import { expect, newCourse, test, writesMarkdown } from "../helpers";
 
 test.use({ allowedErrors: /net::ERR|status of 4\d\d/ });
@@ -91,6 +92,51 @@ test("what is typed is kept while it is typed: over Escape, a reload and Back", 
   await open();
   await expect(text).toHaveValue("White or dark, not both.");
   await expect(page.getByText("Kept. A text needs no publishing.")).toBeVisible();
+});
+
+test("a text opened again while it is still being kept is the one that was typed", async ({
+  page,
+}) => {
+  await writesMarkdown(page);
+  // What it asks for is the same at every size.
+  test.skip(test.info().project.name !== "wide");
+  await newCourse(page, "Opened at once");
+  await page.getByRole("button", { name: "Add a module" }).click();
+  await page.getByRole("button", { name: /^Add a lesson to/ }).click();
+  await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
+  const text = page.getByLabel("Text (Markdown)");
+  const open = () => page.getByRole("button", { name: /^More about lesson/ }).click();
+  await open();
+  await text.pressSequentially("White");
+  // What is asked for is read before the text is kept, and answered after it.
+  const said = new EventEmitter();
+  const read = once(said, "read");
+  const kept = once(said, "kept");
+  await page.route("**/draft/lessons/*", async (route) => {
+    const isPut = route.request().method() === "PUT";
+    if (isPut) await read;
+    const response = await route.fetch();
+    if (isPut) {
+      await route.fulfill({ response });
+      await page.waitForTimeout(500);
+      said.emit("kept");
+      return;
+    }
+    said.emit("read");
+    await kept;
+    await route.fulfill({ response });
+  });
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog")).toBeHidden();
+  await open();
+  await expect(text).toHaveValue("White");
+  await text.press("End");
+  await text.pressSequentially(" or dark");
+  await page.keyboard.press("Escape");
+  await page.unroute("**/draft/lessons/*");
+  await page.reload();
+  await open();
+  await expect(text).toHaveValue("White or dark");
 });
 
 test("undo goes on after a reload, and a word that was typed is one step", async ({ page }) => {

@@ -2,7 +2,7 @@
 import type { ShownFile } from "@dawngate/contract/files";
 import type { LessonDraft } from "@dawngate/contract/lessons";
 import type { LessonPart } from "@dawngate/core/lessons";
-import { useEffect, useReducer, useRef, useState } from "react";
+import { useReducer, useRef, useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../../courses/api";
 import { useGetSchoolQuery } from "../../school/api";
@@ -14,12 +14,13 @@ import { Notice } from "../../ui/notice";
 import { Skeleton } from "../../ui/skeleton";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { useGetLessonDraftQuery, useKeepPartMutation } from "../api";
+import { useKeepPartMutation } from "../api";
 import { EDITORS } from "../kinds/editors";
 import { MaterialsField } from "../library/materials-field";
 import { PartKeeper } from "../part-keeper";
 import { AsRead } from "./as-read";
 import { LessonTextField } from "./text-field";
+import { keptBy, useOpened } from "./use-opened";
 
 interface Props {
   place: InCourse;
@@ -33,18 +34,10 @@ interface Props {
 
 export function LessonEditor(props: Props) {
   const { place, lesson } = props;
-  const { currentData, error, isFetching, refetch } = useGetLessonDraftQuery(
-    { ...place, lesson: lesson.id },
-    { refetchOnMountOrArgChange: true },
-  );
-  /** As it was when it was opened: what is kept from here on is known here. */
-  const [opened, setOpened] = useState<LessonDraft | null>(null);
-  useEffect(() => {
-    if (currentData && !isFetching) setOpened((before) => before ?? currentData);
-  }, [currentData, isFetching]);
+  const { opened, error, busy, refetch } = useOpened(place, lesson.id);
   if (opened) return <Opened {...props} opened={opened} />;
   // A lesson that was added a moment ago may still be on its way.
-  if (error && !isFetching) return <Notice {...explain(error)} onRetry={refetch} />;
+  if (error && !busy) return <Notice {...explain(error)} onRetry={refetch} />;
   return <Skeleton widths={[1, 0.9, 0.95, 0.4]} />;
 }
 
@@ -160,7 +153,7 @@ const SHOWN: Record<string, string> = {
 };
 
 function usePartKeeper(place: InCourse, lesson: string, opened: LessonDraft): PartKeeper {
-  const [keep] = useKeepPartMutation();
+  const [keep] = useKeepPartMutation(keptBy("part", place, lesson));
   const [, draw] = useReducer((times: number) => times + 1, 0);
   const keeper = useRef<PartKeeper | null>(null);
   keeper.current ??= new PartKeeper(opened, {

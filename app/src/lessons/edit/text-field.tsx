@@ -18,6 +18,7 @@ import { readLeft, writeLeft } from "../left-texts";
 import { TextKeeper, type TextState, UNKEPT } from "../text-keeper";
 import type { RichTextProps, WritingTools } from "../write/rich-text-props";
 import { RevisionsSheet } from "./revisions-sheet";
+import { keptBy } from "./use-opened";
 
 /** Fetched where somebody writes. */
 const RichText = lazy(async () => {
@@ -134,7 +135,7 @@ export function LessonTextField(props: Props) {
 
 /** Keeps what is typed: in the browser at once, with the server at a pause and as the field goes. */
 function useTextKeeper({ place, lesson, opened, onKept }: Props): TextKeeper {
-  const [keep] = useKeepLessonMutation();
+  const [keep] = useKeepLessonMutation(keptBy("text", place, lesson));
   const [, draw] = useReducer((times: number) => times + 1, 0);
   const told = useRef(onKept);
   told.current = onKept;
