@@ -21,6 +21,7 @@ const ON_A_PHONE = [
   "**/enrollment/enrollee.spec.ts",
   // The schedule wide: instrument.spec.
   "**/schedule/schedule.spec.ts",
+  "**/notices/devices.spec.ts",
   "**/statements/record-store.spec.ts",
   // The orders and the invoices wide: layout.spec.
   "**/sales/by-hand.spec.ts",

@@ -190,7 +190,16 @@ export type NoticesAhead = z.infer<typeof noticesAhead>;
 
 export const dayStopped = z.strictObject({ stopped: z.boolean() }).meta({ id: "DayStopped" });
 
-export const noticeState = z.enum(["waiting", "sent", "failed", "late", "stopped", "refused"]);
+export const noticeState = z.enum([
+  "waiting",
+  "sent",
+  "failed",
+  "late",
+  "stopped",
+  "refused",
+  // Not mailed: they want it on their devices only.
+  "on-device",
+]);
 export type NoticeState = z.infer<typeof noticeState>;
 
 export const sentNotice = z
@@ -255,8 +264,13 @@ export const toldTo = z
     ),
     sent: z.array(sentNotice).describe("The latest first."),
     off: z.array(
-      z.object({ kind: z.string(), course: z.string().nullable().describe("Null: in none.") }),
+      z.object({
+        kind: z.string(),
+        course: z.string().nullable().describe("Null: in none."),
+        way: z.enum(["mail", "device"]),
+      }),
     ),
+    devices: z.int().describe("So many devices they are told on beside mail."),
   })
   .meta({ id: "ToldTo" });
 export type ToldTo = z.infer<typeof toldTo>;
@@ -354,9 +368,16 @@ export const wishes = z
         always: z.boolean().describe("About safety, money, or access: it cannot be turned off."),
       }),
     ),
-    off: z.array(sentKind).describe("Not wanted at all."),
+    devices: z.int().describe("So many devices they are told on beside mail."),
+    off: z.array(sentKind).describe("Not wanted by mail; where there is no device, not at all."),
+    offDevices: z.array(sentKind).describe("Not wanted on devices."),
     courses: z.array(
-      z.object({ enrollment: z.string(), title: z.string(), off: z.array(sentKind) }),
+      z.object({
+        enrollment: z.string(),
+        title: z.string(),
+        off: z.array(sentKind),
+        offDevices: z.array(sentKind),
+      }),
     ),
   })
   .meta({ id: "Wishes" });
@@ -364,9 +385,14 @@ export type Wishes = z.infer<typeof wishes>;
 
 export const wishesChange = z.strictObject({
   off: z.array(sentKind).max(SENT_KINDS.length),
+  offDevices: z.array(sentKind).max(SENT_KINDS.length).default([]),
   courses: z
     .array(
-      z.strictObject({ enrollment: planFields.id, off: z.array(sentKind).max(SENT_KINDS.length) }),
+      z.strictObject({
+        enrollment: planFields.id,
+        off: z.array(sentKind).max(SENT_KINDS.length),
+        offDevices: z.array(sentKind).max(SENT_KINDS.length).default([]),
+      }),
     )
     .max(100),
 });

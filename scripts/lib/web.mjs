@@ -29,6 +29,7 @@ export async function exportedApp(root, say) {
       "app",
       "src",
       "assets",
+      "public",
       "app.json",
       "babel.config.js",
       "metro.config.js",

@@ -23,6 +23,7 @@ import { listenForChanges } from "./jobs/changes";
 import type { JobParts } from "./jobs/kind";
 import { startQueue } from "./jobs/queue";
 import { startThreads } from "./jobs/threads";
+import { deviceTeller } from "./notices/devices/tell";
 import { startReaders } from "./readers";
 import { reminder } from "./reminders/tell";
 import { tillAsker } from "./sales/ask-till";
@@ -122,6 +123,7 @@ else {
     workOnPeopleFile: peopleFileWorker({ db, baseUrl, now }),
     endAttempt: attemptEnder({ db, now }),
     markAgain: marker({ db, now }),
+    tellDevice: deviceTeller({ db, outside, baseUrl, now }),
     tellStatements: teller({ db, outside, baseUrl, now }),
     giveGift,
     remind: reminder({ db, baseUrl, now }),

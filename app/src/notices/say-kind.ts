@@ -98,6 +98,7 @@ export const NOTICE_STATES: Record<SentNotice["state"], string> = {
   late: "Too late, not sent",
   stopped: "Not mailed, that day was stopped",
   refused: "Address refused, not sent",
+  "on-device": "On their devices, not by mail: as they wish",
 };
 
 /** As whom one reads it, and whether it will ever be sent to them. */

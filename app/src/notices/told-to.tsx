@@ -28,8 +28,15 @@ export function ToldTo({ school, person, zone }: { school: string; person: strin
       </Text>
       {data ? (
         <>
+          {data.devices > 0 ? (
+            <Text kind="small" color={quiet}>
+              {data.devices === 1
+                ? "Told on a device of theirs too."
+                : `Told on ${data.devices} devices of theirs too.`}
+            </Text>
+          ) : null}
           {data.off.map((one) => (
-            <Text key={`${one.kind} ${one.course}`} kind="small" color={quiet}>
+            <Text key={`${one.kind} ${one.course} ${one.way}`} kind="small" color={quiet}>
               {sayOff(one)}
             </Text>
           ))}
@@ -62,10 +69,12 @@ export function ToldTo({ school, person, zone }: { school: string; person: strin
 }
 
 /** What they do not want, as a sentence. */
-export const sayOff = ({ kind, course }: Told["off"][number]) =>
-  course === null
-    ? `Does not want “${nameOf(kind)}”.`
-    : `Does not want “${nameOf(kind)}” of ${course}.`;
+export const sayOff = ({ kind, course, way }: Told["off"][number]) =>
+  [
+    `Does not want “${nameOf(kind)}”`,
+    ...(course === null ? [] : [`of ${course}`]),
+    way === "mail" ? "by mail." : "on devices.",
+  ].join(" ");
 
 /** When, and of what. */
 export function sayAhead({ at, course, things }: Told["ahead"][number], zone: Zone): string {

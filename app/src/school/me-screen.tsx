@@ -64,6 +64,9 @@ export function MeScreen() {
             label="Sign out"
             busy={isLoading}
             onPress={async () => {
+              // Whoever uses this device next is told nothing that is not theirs.
+              const { listenNoMore } = await import("../notices/devices/this-device");
+              await listenNoMore().catch(() => undefined);
               await signOut();
               arrive("/sign-in");
             }}

@@ -1,8 +1,13 @@
 /** What people are told, as it is said on screens: when, to whom, and what somebody does not want. */
-import type { Wishes as Kept, NoticeSettings, NoticeTried } from "@dawngate/contract/notices";
+import type {
+  Wishes as Kept,
+  NoticeSettings,
+  NoticeTried,
+  WishesChange,
+} from "@dawngate/contract/notices";
 import { KINDS } from "@dawngate/core/notices";
 import { type Instant, zoneOf } from "@dawngate/core/time";
-import { fireEvent, screen } from "@testing-library/react";
+import { fireEvent, screen, within } from "@testing-library/react";
 import { arrivedBy } from "../../src/notices/arrived";
 import { withKind } from "../../src/notices/copies-part";
 import { saySeen, sayWritten } from "../../src/notices/letter-to-people";
@@ -81,22 +86,49 @@ const KEPT: Kept = {
     { kind: "opened", always: false },
     { kind: "by-staff", always: true },
   ],
+  devices: 0,
   off: [],
-  courses: [{ enrollment: "e1", title: "Rye", off: [] }],
+  offDevices: [],
+  courses: [{ enrollment: "e1", title: "Rye", off: [], offDevices: [] }],
 };
 
 test("a kind is turned off wholly, or of one course; what always comes has no switch", () => {
   expect(turned(KEPT, "opened", false, null).off).toEqual(["opened"]);
   expect(turned(KEPT, "opened", false, "e1").courses).toEqual([
-    { enrollment: "e1", off: ["opened"] },
+    { enrollment: "e1", off: ["opened"], offDevices: [] },
   ]);
   const asked: unknown[] = [];
   draw(<Wishes kept={KEPT} onChange={(change) => asked.push(change)} />);
   const switches = screen.getAllByRole("switch");
   expect(switches).toHaveLength(1);
   fireEvent.click(switches[0] as Element);
-  expect(asked).toEqual([{ off: ["opened"], courses: [{ enrollment: "e1", off: [] }] }]);
+  expect(asked).toEqual([
+    { off: ["opened"], offDevices: [], courses: [{ enrollment: "e1", off: [], offDevices: [] }] },
+  ]);
   expect(screen.getByText(/always comes/)).toBeTruthy();
+});
+
+test("whoever is told on a device chooses by which way, of all courses and of each", () => {
+  const asked: WishesChange[] = [];
+  const kept: Kept = { ...KEPT, devices: 1, offDevices: ["opened"] };
+  draw(<Wishes kept={kept} onChange={(change) => asked.push(change)} />);
+  const names = () => screen.getAllByRole("switch").map((one) => one.getAttribute("aria-label"));
+  // What always comes by mail can be left out on devices.
+  expect(names()).toEqual([
+    "Something has opened, by mail",
+    "Something has opened, on devices",
+    "Changed by staff, on devices",
+  ]);
+  fireEvent.click(screen.getByLabelText("Something has opened, on devices"));
+  fireEvent.click(screen.getByText("Choose for each course"));
+  const inRye = within(screen.getByRole("group", { name: "Rye" }));
+  // What is off on devices altogether is so here.
+  expect(inRye.getAllByRole("switch")).toHaveLength(2);
+  fireEvent.click(inRye.getByLabelText("Changed by staff, on devices"));
+  expect(asked).toMatchObject([
+    { off: [], offDevices: [], courses: [{ offDevices: [] }] },
+    { off: [], offDevices: ["opened"], courses: [{ offDevices: ["by-staff"] }] },
+  ]);
 });
 
 test("whoever gets copies gets those of the kinds that are taken; of none, none", () => {
@@ -183,8 +215,9 @@ test("in a rehearsal: what has come by an instant, the last of it, and what is n
 test("on somebody's page: what is next, of how many things; what they do not want", () => {
   const ahead = { at: "2027-03-05T07:00:00Z", kind: "opened", course: "Rye", things: 2 };
   expect(sayAhead(ahead, zoneOf("UTC"))).toBe("Fri 5 Mar 2027, 07:00 · Rye · 2 things");
-  expect(sayOff({ kind: "opened", course: null })).toBe("Does not want “Something has opened”.");
-  expect(sayOff({ kind: "opened", course: "Rye" })).toMatch(/of Rye\.$/);
+  const off = { kind: "opened", course: null, way: "mail" as const };
+  expect(sayOff(off)).toBe("Does not want “Something has opened” by mail.");
+  expect(sayOff({ ...off, course: "Rye", way: "device" })).toMatch(/ of Rye on devices\.$/);
 });
 
 test("a letter to people says who reads it like this, how many want none, and to how many it went", () => {

@@ -6,6 +6,7 @@ import { checks } from "./checks";
 import { compare } from "./compare";
 import { courses } from "./courses";
 import { covers } from "./covers";
+import { devices } from "./devices";
 import { documents } from "./documents";
 import { enrollment } from "./enrollment";
 import { files } from "./files";
@@ -59,6 +60,7 @@ export const ROOMS = {
   assignments,
   catalog,
   notices,
+  devices,
   statements,
   today,
 };

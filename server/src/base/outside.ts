@@ -7,6 +7,7 @@ import { type LookupAddress, type LookupOptions, lookup } from "node:dns";
 import { request as plainRequest, type RequestOptions } from "node:http";
 import { request as secureRequest } from "node:https";
 import { BlockList, isIP, type LookupFunction } from "node:net";
+import { type PushKeys, pushKeys } from "./push-keys";
 import { type Sealed, sealed } from "./sealed";
 
 export interface OutsideAnswer {
@@ -18,7 +19,7 @@ export interface OutsideRequest {
   method: "GET" | "POST";
   url: string;
   headers: Readonly<Record<string, string>>;
-  body?: string;
+  body?: string | Buffer;
 }
 
 /** Asks an address outside; throws `Unheard`, with a sentence for whoever gave it, where nobody answers there. */
@@ -90,6 +91,8 @@ export interface Outside {
   ask: AskOutside;
   /** What schools have given us to ask there with, as it is kept. */
   secrets: Sealed;
+  /** By which push services know this server. */
+  push: PushKeys;
 }
 
 /** @param secret the server's own */
@@ -97,6 +100,7 @@ export const openOutside = (local: boolean, secret: string): Outside => ({
   local,
   ask: asking(local),
   secrets: sealed(secret, "of services outside"),
+  push: pushKeys(secret),
 });
 
 const asking =

@@ -14,6 +14,7 @@ import { fileRoutes } from "../files/routes";
 import type { Changes } from "../jobs/changes";
 import { lessonRoutes } from "../lessons/routes";
 import { bouncedRoutes } from "../notices/bounced";
+import { deviceRoutes } from "../notices/devices/routes";
 import { noticeRoutes } from "../notices/routes";
 import { ownFieldRoutes } from "../people/fields/routes";
 import { peopleRoutes } from "../people/routes";
@@ -61,6 +62,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", catalogRoutes(services))
     .route("/", reminderRoutes(services))
     .route("/", noticeRoutes(services))
+    .route("/", deviceRoutes(services))
     .route("/", statementRoutes(services))
     .route("/", todayRoutes(services));
   app.openAPIRegistry.registerComponent("securitySchemes", "session", {

@@ -13,6 +13,7 @@ import type { Changes } from "../jobs/changes";
 import { followsLinks } from "../sales/partners/follow-link";
 import { type Env, remembersWriting, type Services } from "../school/kit";
 import { whereFrom } from "../school/limits";
+import { PRACTICE_PUSH, practicePush } from "../stand-ins/push/service";
 import { PRACTICE_PATH, practiceRecords } from "../stand-ins/records";
 import { api } from "./api";
 import { type Health, healthRoutes } from "./health";
@@ -109,7 +110,10 @@ export function createApp({
     return answer;
   });
   app.route("/api", api(services, changes));
-  if (services.outside.local) app.route(PRACTICE_PATH, practiceRecords());
+  if (services.outside.local) {
+    app.route(PRACTICE_PATH, practiceRecords());
+    app.route(PRACTICE_PUSH, practicePush());
+  }
   const nothing = () => {
     throw notFound("There is no such address in this API; /api/openapi.json lists them all.");
   };

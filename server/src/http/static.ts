@@ -13,6 +13,7 @@ const TYPES: Record<string, string> = {
   ".json": "application/json",
   ".svg": "image/svg+xml",
   ".png": "image/png",
+  ".webmanifest": "application/manifest+json",
   ".ico": "image/x-icon",
   ".ttf": "font/ttf",
   ".woff2": "font/woff2",

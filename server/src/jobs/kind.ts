@@ -3,6 +3,7 @@ import type { Door } from "@dawngate/contract/reminders";
 import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import type { Database } from "../db/connection";
+import type { ToDevice } from "../notices/devices/tell";
 import type { Mailer } from "../stand-ins/mail/mail";
 import type { Threads } from "./task";
 
@@ -24,6 +25,8 @@ export interface JobParts {
   markAgain(school: string, lesson: string, after: string): Promise<void>;
   /** Tells a school's learning record store what people have achieved. */
   tellStatements(school: string): Promise<void>;
+  /** Shows a notice on a device. */
+  tellDevice(what: ToDevice): Promise<void>;
   runOrder(school: string, order: string): Promise<void>;
   /** Works out what of an order is a partner's. */
   keepShare(school: string, order: string): Promise<void>;

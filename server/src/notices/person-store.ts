@@ -3,7 +3,7 @@ import type { Kind, Notice, WrittenNotice } from "@dawngate/core/notices";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import type { KeptLetter } from "../db/tables/notices";
+import type { KeptLetter, Way } from "../db/tables/notices";
 import { LATELY } from "../schedule/told-store";
 
 /** So many enrollments of one person are looked at, the newest. */
@@ -103,14 +103,21 @@ export async function readHeld(
   return rows;
 }
 
-/** The kinds some people do not want: of one enrollment, or (null) at all. */
+/** Something somebody does not want by a way: of one enrollment, or (null) of all. */
+export interface Off {
+  enrollment: string | null;
+  kind: Kind;
+  way: Way;
+}
+
+/** The kinds some people do not want. */
 export async function readOff(
   tx: SchoolTransaction,
   people: readonly string[],
-): Promise<{ person: string; enrollment: string | null; kind: Kind }[]> {
+): Promise<(Off & { person: string })[]> {
   return tx
     .selectFrom("notice_off")
-    .select(["person_id as person", "enrollment_id as enrollment", "kind"])
+    .select(["person_id as person", "enrollment_id as enrollment", "kind", "way"])
     .where("person_id", "in", people)
     .execute();
 }
@@ -120,18 +127,19 @@ export async function replaceOff(
   tx: SchoolTransaction,
   school: SchoolId,
   person: string,
-  off: readonly { enrollment: string | null; kind: Kind }[],
+  off: readonly Off[],
 ): Promise<void> {
   await tx.deleteFrom("notice_off").where("person_id", "=", person).execute();
   if (off.length > 0)
     await tx
       .insertInto("notice_off")
       .values(
-        off.map(({ enrollment, kind }) => ({
+        off.map(({ enrollment, kind, way }) => ({
           school_id: school,
           person_id: person,
           enrollment_id: enrollment,
           kind,
+          way,
         })),
       )
       .execute();
@@ -173,13 +181,13 @@ export interface NewNotice {
   kind: Kind;
   at: string;
   notAfter: string;
-  about: unknown;
+  about: WrittenNotice["about"];
   course: string | null;
   letter: KeptLetter;
   /** Left out: it waits to be sent. */
   sentAt?: string;
   /** It is written down, and not mailed. */
-  state?: "stopped";
+  state?: "stopped" | "on-device";
 }
 
 /** Writes what goes out; answers the numbers, in its order. */

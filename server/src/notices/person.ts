@@ -1,7 +1,6 @@
 /** What notices to somebody follow from: what they hold, what they do not want, what they were told. */
 import {
   inKey,
-  type Kind,
   type Notice,
   type NoticeSettings,
   type Values,
@@ -13,10 +12,12 @@ import type { Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { openingsTold } from "../enrollment/say-enrolled";
 import { type Case, readCases, versionsReady, workOut } from "../schedule/case";
+import { devicesOf } from "./devices/store";
 import type { Looked } from "./look-store";
 import { ownValues } from "./own-fields";
-import { type HeldRow, readHeld, readOff, readSent } from "./person-store";
+import { type HeldRow, type Off, readHeld, readOff, readSent } from "./person-store";
 import type { KeptSettings } from "./settings-store";
+import { offWholly } from "./ways";
 
 export interface Asked {
   plan: Plan;
@@ -66,6 +67,7 @@ export async function readPersons(
   );
   const cases = new Map(found.map((one) => [one.enrollment.id, one]));
   const off = await readOff(tx, ids);
+  const devices = await devicesOf(tx, ids);
   const sent = await readSent(tx, parts.school, ids);
   const own = await ownValues(tx, ids);
   return people.map((who) => {
@@ -77,6 +79,7 @@ export async function readPersons(
         held: held.filter((one) => isTheirs(one) && cases.has(one.id)),
         cases,
         off: off.filter(isTheirs),
+        hasDevices: devices.has(who.person),
         sent: sent.filter(isTheirs),
         own: own.get(who.person) ?? {},
       },
@@ -88,7 +91,8 @@ export async function readPersons(
 interface Found {
   held: HeldRow[];
   cases: ReadonlyMap<string, Case>;
-  off: { enrollment: string | null; kind: Kind }[];
+  off: Off[];
+  hasDevices: boolean;
   sent: Notice[];
   own: Values;
 }
@@ -96,13 +100,12 @@ interface Found {
 function toPerson(
   who: Looked,
   { plan: school, settings: kept }: Reading,
-  { held: own, cases: all, off, sent, own: answers }: Found,
+  { held: own, cases: all, off, hasDevices, sent, own: answers }: Found,
   fromTheBeginning: boolean,
 ): ToPerson {
   const cases = new Map(own.map(({ id }) => [id, all.get(id) as Case]));
   const found = [...cases.values()];
-  const offOf = (enrollment: string | null) =>
-    off.filter((one) => one.enrollment === enrollment).map(({ kind }) => kind);
+  const offOf = (enrollment: string | null) => offWholly(off, hasDevices, enrollment);
   const announced = own.flatMap(({ announced }) => announced);
   const plan: Plan = {
     dawnGatePlan: 1,

@@ -24,6 +24,7 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
+import { devicesOf } from "./devices/store";
 import { readOff, readWishedFor } from "./person-store";
 import { readAheadOf, readDays, readSentOne, readSentPage, setAgain } from "./sent-store";
 import { readStops } from "./stops-store";
@@ -77,8 +78,10 @@ export function showToldTo({ db }: Parts, context: Context, person: string): Pro
     return {
       ahead: await readAheadOf(tx, person, formatInstant(context.now), SHOWN),
       sent: (await readSentPage(tx, narrowed)).slice(0, SHOWN),
-      off: (await readOff(tx, [person])).map(({ kind, enrollment }) => ({
+      devices: (await devicesOf(tx, [person])).get(person)?.length ?? 0,
+      off: (await readOff(tx, [person])).map(({ kind, enrollment, way }) => ({
         kind,
+        way,
         course: courses.find((one) => one.enrollment === enrollment)?.title ?? null,
       })),
     };

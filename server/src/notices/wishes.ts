@@ -8,12 +8,14 @@ import {
 import type { z } from "zod";
 import { notFound, ProblemError } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
+import type { Way } from "../db/tables/notices";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
+import { devicesOf } from "./devices/store";
 import { lookAt, personOfKey } from "./look-store";
-import { readOff, readWishedFor, replaceOff } from "./person-store";
+import { type Off, readOff, readWishedFor, replaceOff } from "./person-store";
 import { isAlways, kindsAsSet } from "./settings";
 import { readNoticeSettings } from "./settings-store";
 
@@ -24,21 +26,26 @@ async function wishesOf(tx: SchoolTransaction, person: string): Promise<Wishes> 
   const { kinds } = await readNoticeSettings(tx);
   const { name, courses } = await readWishedFor(tx, person);
   const off = await readOff(tx, [person]);
-  const offOf = (enrollment: string | null) =>
+  const offOf = (enrollment: string | null, way: Way) =>
     off.flatMap((one) =>
-      one.enrollment === enrollment && isSent(one.kind) ? one.kind : [],
+      one.enrollment === enrollment && one.way === way && isSent(one.kind) ? one.kind : [],
     ) as SentKind[];
+  const bothOf = (enrollment: string | null) => ({
+    off: offOf(enrollment, "mail"),
+    offDevices: offOf(enrollment, "device"),
+  });
   return {
     name,
     school,
     kinds: kindsAsSet(kinds, [])
       .filter(({ on }) => on)
       .map(({ kind }) => ({ kind, always: isAlways(kind) })),
-    off: offOf(null),
+    devices: (await devicesOf(tx, [person])).get(person)?.length ?? 0,
+    ...bothOf(null),
     courses: courses.map(({ enrollment, title }) => ({
       enrollment,
       title,
-      off: offOf(enrollment),
+      ...bothOf(enrollment),
     })),
   };
 }
@@ -49,13 +56,15 @@ async function change(
   tx: SchoolTransaction,
   { school }: Pick<Context, "school">,
   person: string,
-  { off, courses }: z.output<typeof wishesChange>,
+  { courses, ...ofAll }: z.output<typeof wishesChange>,
 ): Promise<Wishes> {
-  const all = [
-    ...off.map((kind) => ({ enrollment: null, kind })),
-    ...courses.flatMap(({ enrollment, off }) => off.map((kind) => ({ enrollment, kind }))),
-  ];
-  const always = all.find(({ kind }) => isAlways(kind));
+  const all = [{ enrollment: null, ...ofAll }, ...courses].flatMap(
+    ({ enrollment, off, offDevices }): (Off & { kind: SentKind })[] => [
+      ...off.map((kind) => ({ enrollment, kind, way: "mail" as const })),
+      ...offDevices.map((kind) => ({ enrollment, kind, way: "device" as const })),
+    ],
+  );
+  const always = all.find(({ kind, way }) => way === "mail" && isAlways(kind));
   if (always)
     throw new ProblemError(422, `What is told as "${always.kind}" cannot be turned off.`, [
       { path: "off", reason: `${always.kind} cannot be turned off` },
@@ -66,7 +75,9 @@ async function change(
   );
   if (strange) throw notFound(`You have no enrollment "${strange.enrollment}".`);
   // The same twice is the same once.
-  const once = new Map(all.map((one) => [JSON.stringify([one.enrollment, one.kind]), one]));
+  const once = new Map(
+    all.map((one) => [JSON.stringify([one.enrollment, one.kind, one.way]), one]),
+  );
   await replaceOff(tx, school, person, [...once.values()]);
   await lookAt(tx, school, person);
   return wishesOf(tx, person);
@@ -103,7 +114,7 @@ export const changeWishesByKey = (
   wanted: z.output<typeof wishesChange>,
 ) => db.withSchool(context, async (tx) => change(tx, context, await byKey(tx, key), wanted));
 
-/** Turns a kind off wholly; off already is off. */
+/** Turns a kind off by mail, wholly; off already is off. */
 export async function turnOffByKey(
   { db }: Parts,
   context: Context,
@@ -112,10 +123,11 @@ export async function turnOffByKey(
 ): Promise<{ done: true }> {
   await db.withSchool(context, async (tx) => {
     const person = await byKey(tx, key);
-    const { off, courses } = await wishesOf(tx, person);
+    const { off, offDevices, courses } = await wishesOf(tx, person);
     await change(tx, context, person, {
       off: [...new Set([...off, kind])],
-      courses: courses.map(({ enrollment, off }) => ({ enrollment, off })),
+      offDevices,
+      courses: courses.map(({ title: _, ...one }) => one),
     });
   });
   return { done: true };

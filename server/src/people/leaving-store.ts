@@ -69,8 +69,11 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
             'state', n.state, 'letter', n.letter) order by n.id)
           from notice n where n.school_id = p.school_id and n.person_id = p.id), '[]'),
         'notWanted', coalesce((select jsonb_agg(jsonb_build_object('kind', f.kind,
-            'enrollment', f.enrollment_id))
+            'enrollment', f.enrollment_id, 'way', f.way))
           from notice_off f where f.school_id = p.school_id and f.person_id = p.id), '[]'),
+        'devices', coalesce((select jsonb_agg(jsonb_build_object('name', d.name, 'addedAt', d.added_at)
+            order by d.id)
+          from device d where d.school_id = p.school_id and d.person_id = p.id), '[]'),
         'answers', coalesce((select jsonb_agg(jsonb_build_object('field', f.terms ->> 'name',
             'value', v.value) order by f.place, v.part)
           from own_value v join own_field f on f.school_id = v.school_id and f.id = v.field_id
@@ -90,6 +93,7 @@ const THEIRS = [
   "notice_ahead",
   "notice_wrong",
   "notice_off",
+  "device",
   "notice_person",
   "entry_request",
   "waiting",

@@ -13,6 +13,7 @@ import { createApp, type ServerParts } from "../../src/http/app";
 import type { JobParts } from "../../src/jobs/kind";
 import { noThreads } from "../../src/jobs/threads";
 import { workOffAll } from "../../src/jobs/work-off";
+import { deviceTeller } from "../../src/notices/devices/tell";
 import { readersHere } from "../../src/readers";
 import { reminder } from "../../src/reminders/tell";
 import { tillAsker } from "../../src/sales/ask-till";
@@ -89,6 +90,7 @@ export function testApp(
     workOnPeopleFile: peopleFileWorker({ db, now, baseUrl: "http://127.0.0.1:1" }),
     endAttempt: attemptEnder({ db, now }),
     markAgain: marker({ db, now }),
+    tellDevice: deviceTeller({ db, now, outside, baseUrl: "http://127.0.0.1:1" }),
     tellStatements: teller({ db, now, outside, baseUrl: "http://127.0.0.1:1" }),
     callNext: nextCaller({ db, now, baseUrl: "http://127.0.0.1:1" }),
     payBack: backPayer({ db, now, payments: other.payments ?? null }),

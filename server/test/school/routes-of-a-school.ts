@@ -362,6 +362,19 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["POST", "/schools/one/self/news/read", { id: "1" }, "self.learn"],
   ["GET", "/schools/one/self/notices", undefined, "self.learn"],
   ["PUT", "/schools/one/self/notices", { off: [], courses: [] }, "self.learn"],
+  ["GET", "/schools/one/self/devices", undefined, "self.learn"],
+  [
+    "POST",
+    "/schools/one/self/devices",
+    {
+      name: "A phone",
+      endpoint: "https://push.example.org/1",
+      key: "B".repeat(87),
+      secret: "s".repeat(22),
+    },
+    "self.learn",
+  ],
+  ["DELETE", "/schools/one/self/devices/1", undefined, "self.learn"],
   [
     "POST",
     "/schools/one/reminders",

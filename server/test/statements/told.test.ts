@@ -3,6 +3,7 @@ import type { HandedIn, MyQuiz } from "@dawngate/contract/checks";
 import type { RecordStore, RecordStoreTried } from "@dawngate/contract/statements";
 import type { Statement } from "@dawngate/core/statements";
 import { type OutsideAnswer, type OutsideRequest, Unheard } from "../../src/base/outside";
+import { pushKeys } from "../../src/base/push-keys";
 import { sealed } from "../../src/base/sealed";
 import { system } from "../../src/db/who";
 import { readRecordStore } from "../../src/statements/store";
@@ -17,9 +18,10 @@ const said = (status: number, text = "") => ({ status, text });
 const outside = {
   local: false,
   secrets: sealed("a secret of the tests, long enough", "records"),
+  push: pushKeys("a secret of the tests, long enough"),
   ask: async (one: OutsideRequest) => {
     asked.push(one);
-    const body = JSON.parse(one.body ?? "[]");
+    const body = JSON.parse(String(one.body ?? "[]"));
     const came = answer(one, Array.isArray(body) ? body : [body]);
     if (came instanceof Error) throw came;
     return came;
@@ -38,7 +40,7 @@ const tell = () => {
   return teller({ db: test_.db, outside, baseUrl: "https://learn.example.org", now })(id);
 };
 const statements = () =>
-  asked.flatMap(({ body }) => JSON.parse(body ?? "[]") as Statement | Statement[]);
+  asked.flatMap(({ body }) => JSON.parse(String(body ?? "[]")) as Statement | Statement[]);
 const tick = (key: string, done = true) =>
   by(ANA, "PUT", "/schools/one/shelf/e1/lessons/l2", { done, key });
 

@@ -61,6 +61,7 @@ import * as m0059 from "./0059-not-mailed";
 import * as m0060 from "./0060-announced-prices";
 import * as m0061 from "./0061-act-words";
 import * as m0062 from "./0062-words-of-cohorts";
+import * as m0063 from "./0063-devices";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -125,4 +126,5 @@ export const migrations = {
   "0060-announced-prices": m0060,
   "0061-act-words": m0061,
   "0062-words-of-cohorts": m0062,
+  "0063-devices": m0063,
 };

@@ -53,6 +53,21 @@ export interface NoticeOffTable {
   person_id: string;
   enrollment_id: string | null;
   kind: Kind;
+  way: Way;
+}
+
+/** By which way somebody is told. */
+export type Way = "mail" | "device";
+
+export interface DeviceTable {
+  school_id: string;
+  id: Generated<string>;
+  person_id: string;
+  name: string;
+  endpoint: string;
+  key: string;
+  secret: string;
+  added_at: string;
 }
 
 export interface NoticePersonTable {
@@ -135,6 +150,7 @@ export interface NoticesTables {
   notice_settings: NoticeSettingsTable;
   notice_template: NoticeTemplateTable;
   notice_off: NoticeOffTable;
+  device: DeviceTable;
   notice_person: NoticePersonTable;
   notice: NoticeTable;
   notice_ahead: NoticeAheadTable;

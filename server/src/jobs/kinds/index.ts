@@ -21,6 +21,7 @@ import { renameEverywhere } from "./rename-account";
 import { runOrder } from "./run-order";
 import { sendNotice } from "./send-notice";
 import { settleOrder } from "./settle-order";
+import { tellDevice } from "./tell-device";
 import { tellStatements } from "./tell-statements";
 import { watchOrder } from "./watch-order";
 import { writeDocuments } from "./write-documents";
@@ -31,6 +32,7 @@ const all = {
   "people-file": peopleFile,
   "end-attempt": endAttempt,
   "mark-again": markAgain,
+  "tell-device": tellDevice,
   "tell-statements": tellStatements,
   "write-documents": writeDocuments,
   "watch-order": watchOrder,
