@@ -5,7 +5,7 @@ import type { KINDS } from "@dawngate/core/notices";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { FOR_NOBODY, forWhom, isForSomebody } from "./roster";
-import { cursor, mailAddress, noticeWords } from "./text";
+import { cursor, language, mailAddress, noticeWords } from "./text";
 
 /** Those that something here gives rise to so far. */
 export const SENT_KINDS = [
@@ -92,6 +92,7 @@ export const noticeText = z
     kind: sentKind,
     course: z.string().nullable(),
     cohort: z.string().nullable(),
+    language,
     subject: z.string(),
     text: z.string(),
     whose: z.enum(["ours", "school", "course", "cohort"]),
@@ -107,11 +108,13 @@ export type NoticeText = z.infer<typeof noticeText>;
 export const noticeTextChange = z.strictObject({
   course: planFields.id.nullable().default(null),
   cohort: planFields.id.nullable().default(null).describe("Of that course; null: all of them."),
+  language: language.optional().describe("Left out: the school's first."),
   words: noticeWords.nullable(),
 });
 export type NoticeTextChange = z.input<typeof noticeTextChange>;
 
 export const noticeTextQuery = z.strictObject({
+  language: language.optional().describe("Left out: the school's first."),
   course: planFields.id.optional(),
   cohort: planFields.id.optional(),
 });
@@ -119,6 +122,7 @@ export const noticeTextQuery = z.strictObject({
 /** As somebody would read it. */
 export const letterShown = z
   .object({
+    language: language.optional().describe("Left out: English."),
     subject: z.string(),
     says: z.array(z.string()),
     dates: z.array(z.object({ when: z.string(), what: z.string() })),
@@ -132,6 +136,7 @@ export type LetterShown = z.infer<typeof letterShown>;
 export const noticeTrial = z.strictObject({
   course: planFields.id.nullable().default(null),
   person: z.string().max(200).nullable().default(null).describe("Null: whoever it fits."),
+  language: language.optional().describe("Left out: the school's first."),
   words: z.strictObject({ subject: z.string().max(300), text: z.string().max(20_000) }),
   toMe: z.boolean().default(false).describe("It is sent to whoever asks, too."),
 });
@@ -362,6 +367,8 @@ export const wishes = z
   .object({
     name: z.string(),
     school: z.string(),
+    language: language.describe("In which they read it."),
+    languages: z.array(language).describe("The school's, the first by itself."),
     kinds: z.array(
       z.object({
         kind: sentKind,
@@ -384,6 +391,7 @@ export const wishes = z
 export type Wishes = z.infer<typeof wishes>;
 
 export const wishesChange = z.strictObject({
+  language: language.optional().describe("Left out: as it was."),
   off: z.array(sentKind).max(SENT_KINDS.length),
   offDevices: z.array(sentKind).max(SENT_KINDS.length).default([]),
   courses: z

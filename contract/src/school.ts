@@ -1,11 +1,12 @@
 /** A school, as everybody may see it. */
 import { ownWords } from "@dawngate/core/courses";
+import { LANGUAGES } from "@dawngate/core/notices/languages";
 import { planFields } from "@dawngate/core/plan";
 import { taxSettingsSchema } from "@dawngate/core/sales";
 import { z } from "zod";
 import { permission, role } from "./permissions";
 import { invoicing, paymentTerms } from "./sales";
-import { chosenPassword, mailAddress, oneLine, personName } from "./text";
+import { chosenPassword, language, mailAddress, oneLine, personName } from "./text";
 
 export const slug = z
   .string()
@@ -24,6 +25,9 @@ export const school = z
     calendar: z.object({ weekend: z.array(z.int()), closed: z.array(z.string()) }),
     contact: z.string(),
     hosts: z.array(z.string()).describe("Hosts of pages elsewhere that lessons may show."),
+    languages: z
+      .array(language)
+      .describe("People are written to in; the first: whoever reads none of them."),
     color: z.string(),
     releaseHour: z.string().describe("Proposed for new courses."),
     words: ownWords.describe("Its own words for what a course is made of."),
@@ -66,6 +70,7 @@ export const schoolChange = z
           ),
       )
       .max(100, "At most 100 hosts"),
+    languages: z.array(language).min(1, "At least one").max(LANGUAGES.length),
     twoFactor: z.boolean(),
     color: z.string().regex(/^#[0-9A-Fa-f]{6}$/, "A color is # and six digits, such as #D9533B"),
     releaseHour: planFields.timeOfDay,

@@ -1,4 +1,5 @@
 /** Texts that people give: each has a length, and names stand on one line. */
+import { LANGUAGES } from "@dawngate/core/notices/languages";
 import { z } from "zod";
 
 /** Line breaks, control characters, and marks that turn the direction of what follows: none belongs in a name. */
@@ -63,6 +64,9 @@ export const chosenPassword = z
 
 /** Where a page of a list ended, as the server wrote it. */
 export const cursor = z.string().max(2000, "No page ended there");
+
+/** In which people are told something. */
+export const language = z.enum(LANGUAGES);
 
 /** One press: the same key again is the same press. */
 export const pressKey = z.string().regex(/^[\w-]{8,64}$/);

@@ -5,6 +5,7 @@ import {
   SENT_KINDS,
   type SentKind,
 } from "@dawngate/contract/notices";
+import { LANGUAGE_NAMES, type Language } from "@dawngate/core/notices/languages";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { useLocalSearchParams } from "expo-router";
 import { useEffect, useState } from "react";
@@ -104,18 +105,36 @@ function Rule({
 function Words({ school, kind }: { school: string; kind: SentKind }) {
   const [course, setCourse] = useState<string | null>(null);
   const [cohort, setCohort] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<Language | null>(null);
+  const { data: about } = useGetSchoolQuery({ school });
+  const languages = about?.languages ?? [];
+  const language = chosen ?? languages[0];
   const { data: list } = useGetCoursesQuery({ school });
   const { data: whole } = useGetCourseQuery(course === null ? skipToken : { school, course });
-  const { data, error, refetch } = useGetNoticeTextQuery({ school, kind, course, cohort });
+  const { data, error, refetch } = useGetNoticeTextQuery(
+    language === undefined ? skipToken : { school, kind, course, cohort, language },
+  );
   const courses = list?.courses ?? [];
   const cohorts = course !== null && whole?.id === course ? whole.cohorts : [];
-  const isShown = data?.kind === kind && data.course === course && data.cohort === cohort;
+  const isShown =
+    data?.kind === kind &&
+    data.course === course &&
+    data.cohort === cohort &&
+    data.language === language;
   const shown = isShown ? data : null;
   return (
     <View style={{ gap: 14 }}>
       <Text kind="heading" level={2}>
         Words
       </Text>
+      {languages.length > 1 && language ? (
+        <Options<Language>
+          label="For whoever reads"
+          options={languages.map((one) => ({ value: one, label: LANGUAGE_NAMES[one] }))}
+          value={language}
+          onChange={setChosen}
+        />
+      ) : null}
       {courses.length > 0 ? (
         <Options
           label="For which courses"
@@ -144,7 +163,7 @@ function Words({ school, kind }: { school: string; kind: SentKind }) {
       {shown ? (
         // What is kept, taken back or chosen anew begins the editor anew.
         <Writing
-          key={JSON.stringify([course, cohort, shown.whose, shown.subject, shown.text])}
+          key={JSON.stringify([course, cohort, language, shown.whose, shown.subject, shown.text])}
           school={school}
           kept={shown}
         />
@@ -170,7 +189,7 @@ const BACK = {
 };
 
 function Writing({ school, kept }: { school: string; kept: NoticeText }) {
-  const { kind, course, cohort } = kept;
+  const { kind, course, cohort, language } = kept;
   const wide = useWide();
   const { quiet } = usePalette();
   const { data: about } = useGetSchoolQuery({ school });
@@ -183,13 +202,15 @@ function Writing({ school, kept }: { school: string; kept: NoticeText }) {
   const [sentTo, setSentTo] = useState(false);
   useEffect(() => {
     let stale = false;
-    void ask({ school, kind, body: { course, person, words: settled } }).then(({ data }) => {
-      if (data && !stale) setTried(data);
-    });
+    void ask({ school, kind, body: { course, person, language, words: settled } }).then(
+      ({ data }) => {
+        if (data && !stale) setTried(data);
+      },
+    );
     return () => {
       stale = true;
     };
-  }, [ask, school, kind, course, person, settled]);
+  }, [ask, school, kind, course, person, language, settled]);
   const isChanged = words.subject !== kept.subject || words.text !== kept.text;
   const faults = tried?.faults ?? [];
   const isEmpty = words.subject.trim() === "" || words.text.trim() === "";
@@ -213,12 +234,14 @@ function Writing({ school, kept }: { school: string; kept: NoticeText }) {
             label="Use these words"
             busy={isLoading}
             disabled={!isChanged || isEmpty || faults.length > 0}
-            onPress={() => change({ school, kind, body: { course, cohort, words } })}
+            onPress={() => change({ school, kind, body: { course, cohort, language, words } })}
           />
           {kept.whose === own ? (
             <QuietAction
               label={BACK[own]}
-              onPress={() => change({ school, kind, body: { course, cohort, words: null } })}
+              onPress={() =>
+                change({ school, kind, body: { course, cohort, language, words: null } })
+              }
             />
           ) : null}
           <QuietAction
@@ -227,7 +250,7 @@ function Writing({ school, kept }: { school: string; kept: NoticeText }) {
             disabled={isEmpty || faults.length > 0}
             onPress={async () => {
               setSentTo(true);
-              await ask({ school, kind, body: { course, person, words, toMe: true } });
+              await ask({ school, kind, body: { course, person, language, words, toMe: true } });
             }}
           />
         </View>

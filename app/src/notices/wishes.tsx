@@ -1,9 +1,11 @@
 /** What one is told and what not, as switches: a kind for all, and on a press for each course by itself. */
 import type { Wishes as Kept, SentKind, WishesChange } from "@dawngate/contract/notices";
+import { LANGUAGE_NAMES, type Language } from "@dawngate/core/notices/languages";
 import { useState } from "react";
 import { View } from "react-native";
 import { Switch } from "react-native-paper";
 import { QuietAction } from "../ui/action";
+import { Options } from "../ui/options";
 import { Switched } from "../ui/switched";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -172,6 +174,14 @@ export function Wishes({ kept, onChange }: Props) {
   const same = { kept, onChange };
   return (
     <View style={{ gap: 10 }}>
+      {kept.languages.length > 1 ? (
+        <Options<Language>
+          label="I read"
+          options={kept.languages.map((one) => ({ value: one, label: LANGUAGE_NAMES[one] }))}
+          value={kept.language}
+          onChange={(language) => onChange({ ...wanted(kept), language })}
+        />
+      ) : null}
       {kept.devices > 0 ? <Ways /> : null}
       {kinds.map((one) => (
         <OfAll key={one.kind} {...same} {...one} enrollment={null} />

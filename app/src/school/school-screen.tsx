@@ -27,6 +27,7 @@ import { useChangeSchoolMutation, useGetSchoolQuery } from "./api";
 import { CalendarSettings } from "./calendar-settings";
 import { HostsField } from "./hosts-field";
 import { InvoiceSettings } from "./invoice-settings";
+import { LanguagesField } from "./languages-field";
 import { PaymentSettings } from "./payment-settings";
 import { SETTINGS } from "./places";
 import { TaxSettings } from "./tax-settings";
@@ -176,6 +177,12 @@ function Settings({ school }: { school: School }) {
           words={school.words}
           says="What people in your courses read instead of module, lesson and so on. A course can have words of its own."
           onWords={(words) => keep({ words })}
+        />
+      </CameFor>
+      <CameFor id="languages">
+        <LanguagesField
+          languages={school.languages}
+          onChange={(languages) => keep({ languages })}
         />
       </CameFor>
       <CameFor id="hosts">

@@ -7,6 +7,7 @@ export const SETTING_PLACES = [
   ["Release hour of new courses", "release-hour"],
   ["Color on public pages", "color"],
   ["Own words for module, lesson and so on", "words"],
+  ["Languages of notices", "languages"],
   ["Weekend and closed days", "calendar"],
   ["Second step of staff", "second-step"],
   ["Mail about unfinished checkouts", "follow-up"],

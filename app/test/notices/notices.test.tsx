@@ -18,6 +18,7 @@ import { sayAhead, sayOff } from "../../src/notices/told-to";
 import { turned, Wishes } from "../../src/notices/wishes";
 import { fromDoc, toDoc } from "../../src/notices/words-doc";
 import { mailsOf, OF_ACCESS } from "../../src/schedule/use-mails";
+import { LanguagesField, toggled } from "../../src/school/languages-field";
 import { draw } from "../helpers/draw";
 
 test("days before and after are said as one says them", () => {
@@ -82,6 +83,8 @@ test("what is sent back is what was set, without days where none are counted", (
 const KEPT: Kept = {
   name: "Ines",
   school: "Ember Row",
+  language: "en",
+  languages: ["en"],
   kinds: [
     { kind: "opened", always: false },
     { kind: "by-staff", always: true },
@@ -128,6 +131,31 @@ test("whoever is told on a device chooses by which way, of all courses and of ea
   expect(asked).toMatchObject([
     { off: [], offDevices: [], courses: [{ offDevices: [] }] },
     { off: [], offDevices: ["opened"], courses: [{ offDevices: ["by-staff"] }] },
+  ]);
+});
+
+test("where a school writes in several languages, one says which one reads; all else stays", () => {
+  const asked: WishesChange[] = [];
+  const kept: Kept = { ...KEPT, languages: ["en", "de"], off: ["opened"] };
+  const { rerender } = draw(<Wishes kept={kept} onChange={(change) => asked.push(change)} />);
+  fireEvent.click(screen.getByRole("radio", { name: "Deutsch" }));
+  expect(asked).toMatchObject([{ language: "de", off: ["opened"] }]);
+  rerender(<Wishes kept={{ ...kept, languages: ["de"] }} onChange={() => undefined} />);
+  expect(screen.queryByRole("radio")).toBeNull();
+});
+
+test("a school's languages: one more, one less, never none; another first", () => {
+  expect(toggled(["en"], "de")).toEqual(["en", "de"]);
+  expect(toggled(["en", "de"], "en")).toEqual(["de"]);
+  expect(toggled(["en"], "en")).toEqual(["en"]);
+  const kept: string[][] = [];
+  draw(<LanguagesField languages={["en", "pt"]} onChange={(next) => kept.push(next)} />);
+  const first = within(screen.getByRole("radiogroup", { name: "For whoever reads none of them" }));
+  fireEvent.click(first.getByText("Português"));
+  fireEvent.click(screen.getByRole("checkbox", { name: "Français" }));
+  expect(kept).toEqual([
+    ["pt", "en"],
+    ["en", "pt", "fr"],
   ]);
 });
 

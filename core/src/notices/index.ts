@@ -1,6 +1,14 @@
 /** Notices: who is told what, when, and once. */
 export type { VersionsOf } from "./everybody";
 export { ALWAYS, isHeldBack, isKind, KINDS, type Kind, OFF_AT_FIRST, OFFSETS } from "./kinds";
+export { spokenIn } from "./languages";
+export { type Press, type Spoken, sayAt, type ToldAct } from "./languages/spoken";
+export {
+  LANGUAGE_NAMES,
+  LANGUAGES,
+  type Language,
+  languageFor,
+} from "./languages/tags";
 export {
   type Entry,
   fromKey,

@@ -1,6 +1,7 @@
 /** What a notice says to its person: each field of its text in words, and the dates that stand below it. */
-import { sayDate, sayEnd, sayInstant } from "../schedule/words";
-import { type Instant, localDateAt, type Zone } from "../time";
+import { type Instant, localDateAt, timeOfDayAt, type Zone } from "../time";
+import { ENGLISH } from "./languages/english";
+import { type Spoken, sayAt } from "./languages/spoken";
 import type { Entry, Notice } from "./notice";
 import type { Values } from "./template";
 
@@ -10,6 +11,8 @@ export interface Named {
   person: string;
   /** The zone in which days and times are said. */
   zone: Zone;
+  /** In which language it is said; left out: English. */
+  spoken?: Spoken;
   /** Where its button leads, and where one says what one wants to be told. */
   link: string;
   preferences: string;
@@ -29,17 +32,17 @@ const NAMED = 3;
  *
  * @example sayList(["Dough", "Proof"]) // "Dough and Proof"
  */
-export function sayList(all: readonly string[]): string {
+export function sayList(all: readonly string[], { and, more }: Spoken = ENGLISH): string {
   const named = all.slice(0, all.length === NAMED + 1 ? NAMED + 1 : NAMED);
   const rest = all.length - named.length;
-  const parts = rest > 0 ? [...named, `${rest} more`] : named;
+  const parts = rest > 0 ? [...named, more(rest)] : named;
   if (parts.length <= 1) return parts.join("");
-  return `${parts.slice(0, -1).join(", ")} and ${parts.at(-1)}`;
+  return `${parts.slice(0, -1).join(", ")} ${and} ${parts.at(-1)}`;
 }
 
 /** What each field of a notice says. A field with nothing to say is empty. */
 export function valuesOf(notice: Notice, named: Named, now: Instant): Values {
-  const { zone } = named;
+  const { zone, spoken = ENGLISH } = named;
   const items = titled(notice, named);
   const ids = [...new Set(notice.about.flatMap(({ enrollment }) => enrollment ?? []))];
   const courses = ids.flatMap((id) => named.enrollment(id) ?? []);
@@ -49,8 +52,12 @@ export function valuesOf(notice: Notice, named: Named, now: Instant): Values {
   const ahead = items.filter(({ instant }) => instant > now);
   const next = ahead[0]?.instant ?? null;
   const end = (instant: Instant | null | undefined) =>
-    instant == null ? "" : sayDate(localDateAt(zone, (instant - 1) as Instant));
-  const quoted = (all: readonly Titled[]) => sayList(all.map(({ title }) => `“${title}”`));
+    instant == null ? "" : spoken.date(localDateAt(zone, (instant - 1) as Instant));
+  const quoted = (all: readonly Titled[]) =>
+    sayList(
+      all.map(({ title }) => spoken.quoted(title)),
+      spoken,
+    );
   const access = notice.kind === "access-ends" && told !== null ? told : (first?.until ?? null);
   return {
     school: named.school,
@@ -58,13 +65,18 @@ export function valuesOf(notice: Notice, named: Named, now: Instant): Values {
     link: named.link,
     preferences: named.preferences,
     course: first?.course ?? "",
-    courses: sayList([...new Set(courses.map(({ course }) => `“${course}”`))]),
+    courses: sayList([...new Set(courses.map(({ course }) => spoken.quoted(course)))], spoken),
     cohort: first?.cohort ?? "",
     items: quoted(items),
     open: quoted(open),
-    next: next === null ? "" : `${quoted(ahead)}, ${sayInstant(next, zone)}`,
-    opens: told === null ? "" : sayInstant(told, zone),
-    ends: access === null ? "" : notice.kind === "access-ends" ? end(access) : sayEnd(access, zone),
+    next: next === null ? "" : `${quoted(ahead)}, ${sayAt(spoken, next, zone)}`,
+    opens: told === null ? "" : sayAt(spoken, told, zone),
+    ends:
+      access === null
+        ? ""
+        : notice.kind === "access-ends"
+          ? end(access)
+          : untilWhen(access, zone, spoken),
     due: end(told),
     closes: end(told),
     expires: end(told),
@@ -72,10 +84,17 @@ export function valuesOf(notice: Notice, named: Named, now: Instant): Values {
   };
 }
 
+/** An end: the last day included where it stands at the start of a day, else the instant. */
+const untilWhen = (until: Instant, zone: Zone, spoken: Spoken): string =>
+  timeOfDayAt(zone, until) === 0
+    ? spoken.endOf(spoken.date(localDateAt(zone, (until - 1) as Instant)))
+    : sayAt(spoken, until, zone);
+
 /** When and what, for the table below a letter: what opens at an instant of its own. */
 export function datesOf(notice: Notice, named: Named, now: Instant) {
+  const { zone, spoken = ENGLISH } = named;
   return titled(notice, named).map(({ instant, title }) => ({
-    when: instant <= now ? "open now" : sayInstant(instant, named.zone),
+    when: instant <= now ? spoken.openNow : sayAt(spoken, instant, zone),
     what: title,
   }));
 }

@@ -4,7 +4,7 @@
  * is handed to the worker as a browser would.
  */
 import type { Page } from "@playwright/test";
-import { accessibilityFaults, expect, settled, test } from "../helpers";
+import { accessibilityFaults, expect, settled, signIn, test } from "../helpers";
 
 test.use({ who: "callum.reyes" });
 
@@ -170,15 +170,20 @@ test("a browser that was told to show nothing says so, and what to do", async ({
   await expect(here).not.toBeChecked();
 });
 
-test("whoever signs out is told nothing on this device any more", async ({ page }) => {
-  await atPractice(page);
-  await page.context().grantPermissions(["notifications"]);
-  await page.goto("/ember-row/me");
-  await page.getByRole("switch", { name: "On this device too" }).click();
-  await expect.poll(async () => (await given(page)).length).toBe(1);
-  const kept = await page.evaluate(() => localStorage.getItem("practice-push"));
-  const { endpoint } = JSON.parse(kept ?? "{}") as { endpoint: string };
-  await page.getByRole("button", { name: "Sign out", exact: true }).click();
-  await expect(page).toHaveURL(/sign-in/);
-  expect((await page.request.get(endpoint)).status()).toBe(404);
+test.describe("with a session of its own, which ends", () => {
+  test.use({ who: null });
+
+  test("whoever signs out is told nothing on this device any more", async ({ page, baseURL }) => {
+    await signIn(page, "callum.reyes@example.org", baseURL ?? "");
+    await atPractice(page);
+    await page.context().grantPermissions(["notifications"]);
+    await page.goto("/ember-row/me");
+    await page.getByRole("switch", { name: "On this device too" }).click();
+    await expect.poll(async () => (await given(page)).length).toBe(1);
+    const kept = await page.evaluate(() => localStorage.getItem("practice-push"));
+    const { endpoint } = JSON.parse(kept ?? "{}") as { endpoint: string };
+    await page.getByRole("button", { name: "Sign out", exact: true }).click();
+    await expect(page).toHaveURL(/sign-in/);
+    expect((await page.request.get(endpoint)).status()).toBe(404);
+  });
 });

@@ -36,6 +36,31 @@ test("a text is changed with two chips and read as somebody before it is used; t
   await expect(page.getByText("These are our words")).toBeVisible();
 });
 
+test("words for whoever reads another language are written in it, and read as they will be", async ({
+  page,
+}) => {
+  await page.goto(`${N}/welcome`);
+  const letter = page.getByRole("article");
+  await expect(letter).toContainText("You are in");
+  await page.getByRole("radio", { name: "Deutsch" }).click();
+  await expect(letter).toContainText("eingeschrieben");
+  await expect(letter).toContainText("Zum Kurs");
+  const subject = page.getByRole("textbox", { name: "Subject" });
+  await subject.click();
+  await page.keyboard.press("ControlOrMeta+a");
+  await page.keyboard.type("Schön, dass Sie da sind");
+  await page.getByRole("button", { name: "Use these words" }).click();
+  await expect(page.getByText("These are your words")).toBeVisible();
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  // Only whoever reads it has them.
+  await page.getByRole("radio", { name: "Português" }).click();
+  await expect(page.getByText("These are our words")).toBeVisible();
+  await page.getByRole("radio", { name: "Deutsch" }).click();
+  await page.getByRole("button", { name: "Back to our words" }).click();
+  await expect(page.getByText("These are our words")).toBeVisible();
+});
+
 test("what goes out in the next weeks is seen; a day more is added, and kept", async ({ page }) => {
   await page.goto(N);
   await expect(page.getByText(/mails in the next thirty days/)).toBeVisible();

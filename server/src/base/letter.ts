@@ -2,9 +2,12 @@
  * A letter: what a mail says, written once, as plain text and as HTML that reads the same, in light and dark, with
  * pictures off. Nothing in it follows whoever reads it: no pictures from outside, and links go straight.
  */
+import { type Language, spokenIn } from "@dawngate/core/notices";
 import { escaped } from "./html";
 
 export interface Letter {
+  /** In which it is written; left out: English. */
+  language?: Language;
   subject: string;
   /** Who writes: a school, in its color; null: Dawn Gate itself. */
   from: { name: string; color: string; contact: string } | null;
@@ -46,7 +49,18 @@ function plain({ from, greeting, says, dates, lines, button, small, below }: Let
 
 /** Looks the same where a mail program knows no styles of its own; what it knows of dark it gets. */
 function marked(letter: Letter): string {
-  const { subject, from, greeting, says, dates, lines, button, small, below } = letter;
+  const {
+    subject,
+    from,
+    greeting,
+    says,
+    dates,
+    lines,
+    button,
+    small,
+    below,
+    language = "en",
+  } = letter;
   const color = /^#[0-9A-Fa-f]{6}$/.test(from?.color ?? "") ? from?.color : "#F2A65A";
   const p = (text: string, style = "") =>
     `<p class="ink" dir="auto" style="margin:0 0 14px;color:#1F1B2E;overflow-wrap:anywhere;${style}">${escaped(text)}</p>`;
@@ -55,7 +69,7 @@ function marked(letter: Letter): string {
       `<tr><td class="quiet" style="padding:4px 16px 4px 0;color:#655E7C;white-space:nowrap;vertical-align:top">${escaped(when)}</td><td class="ink" dir="auto" style="padding:4px 0;color:#1F1B2E;overflow-wrap:anywhere">${escaped(what)}</td></tr>`,
   );
   return `<!doctype html>
-<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">
+<html lang="${language}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">
 <meta name="color-scheme" content="light dark"><title>${escaped(subject)}</title>
 <style>@media (prefers-color-scheme:dark){.page{background:#18142A!important}.ink{color:#F3EEE6!important}.quiet{color:#B5ADC9!important}.press{background:#F3EEE6!important;color:#18142A!important}}</style>
 </head><body class="page" style="margin:0;background:#FBF8F3;font:16px/24px 'Source Sans 3',Helvetica,Arial,sans-serif">
@@ -67,7 +81,7 @@ ${rows.length === 0 ? "" : `<table role="presentation" style="border-collapse:co
 ${(lines ?? []).map((text) => p(text, "margin-bottom:4px;white-space:pre-wrap")).join("\n")}
 ${button ? `<p style="margin:20px 0 24px"><a class="press" href="${escaped(button.url)}" style="display:inline-block;background:#221D3D;color:#FFFFFF;text-decoration:none;font-weight:600;padding:12px 22px;border-radius:10px">${escaped(button.label)}</a></p>` : ""}
 ${(small ?? []).map((text) => `<p class="quiet" style="margin:0 0 8px;font-size:14px;line-height:20px;color:#655E7C">${escaped(text)}</p>`).join("\n")}
-${from?.contact ? `<p class="quiet" style="margin:18px 0 0;font-size:14px;line-height:20px;color:#655E7C">Questions: ${escaped(from.contact)}</p>` : ""}
+${from?.contact ? `<p class="quiet" style="margin:18px 0 0;font-size:14px;line-height:20px;color:#655E7C">${spokenIn(language).questions}: ${escaped(from.contact)}</p>` : ""}
 ${below ? `<p style="margin:18px 0 0;font-size:14px;line-height:20px"><a class="quiet" href="${escaped(below.url)}" style="color:#655E7C">${escaped(below.label)}</a></p>` : ""}
 </div></body></html>
 `;

@@ -130,7 +130,7 @@ export async function enrollByHand(
   const { db, baseUrl } = services;
   return db.withSchool(context, async (tx) => {
     const found = await findPersonByEmail(tx, email);
-    const person = found?.id ?? (await newPerson(tx, context, name, email, timeZone, null));
+    const person = found?.id ?? (await newPerson(tx, context, name, email, timeZone, null, null));
     const by = byStaff(`Enrolled by ${context.who.name}`, overrule);
     const entry = { person, cohort, timeZone, self: null, ...by };
     const entered = await enter(tx, context, courseId, entry);

@@ -1,5 +1,6 @@
 /** The person whoever comes in is here, made where the school does not know them yet. */
 import { randomUUID } from "node:crypto";
+import { LANGUAGES, type Language, languageFor } from "@dawngate/core/notices/languages";
 import { conflict, ProblemError } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import { findPersonByEmail, insertPerson, setAccount } from "../people/store";
@@ -18,7 +19,15 @@ export async function ownPerson(
   const person =
     (await readPersonOf(tx, id)) ??
     (await linkPerson(tx, id, email)) ??
-    (await newPerson(tx, context, name, email, timeZone, id));
+    (await newPerson(
+      tx,
+      context,
+      name,
+      email,
+      timeZone,
+      id,
+      languageFor(context.languages, LANGUAGES),
+    ));
   return { person, email };
 }
 
@@ -30,13 +39,15 @@ export interface Buyer {
   name: string;
   email: string;
   timeZone: string;
+  /** In which they read what they are told; null: nobody knows. */
+  language: Language | null;
 }
 
 /** The person a buyer is here, made where the school does not know them yet. */
 export async function personWho(
   tx: SchoolTransaction,
   { school, who, now }: Pick<Context, "school" | "who" | "now">,
-  { person: known, name, email, timeZone, account }: Buyer,
+  { person: known, name, email, timeZone, account, language }: Buyer,
 ): Promise<{ person: string; isNew: boolean }> {
   if (known !== null) return { person: known, isNew: false };
   const found = await findPersonByEmail(tx, email);
@@ -44,7 +55,7 @@ export async function personWho(
   const person =
     found?.id ??
     (account === null ? null : await readPersonOf(tx, account)) ??
-    (await newPerson(tx, context, name, email, timeZone, account));
+    (await newPerson(tx, context, name, email, timeZone, account, language));
   return { person, isNew: !found };
 }
 
@@ -55,9 +66,11 @@ export async function newPerson(
   email: string,
   timeZone: string,
   account: string | null,
+  language: Language | null,
 ): Promise<string> {
   const id = randomUUID();
-  if (await insertPerson(tx, context.school, { id, name, email, timeZone, account })) return id;
+  const person = { id, name, email, timeZone, account, language };
+  if (await insertPerson(tx, context.school, person)) return id;
   // Somebody else has made the same person at this instant.
   const found = await findPersonByEmail(tx, email);
   if (!found) throw conflict("Somebody else is making the same person at this moment; try again.");

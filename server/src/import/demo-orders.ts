@@ -128,6 +128,7 @@ async function buy(
     person_id: who.person,
     name: who.name,
     email: who.email,
+    language: null,
     time_zone: who.timeZone,
     option_id: option,
     kind,

@@ -3,6 +3,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import type { ImportRequest } from "@dawngate/contract/import";
 import { staffRole } from "@dawngate/contract/permissions";
+import { language } from "@dawngate/contract/text";
 import { type Plan, parsePlanText, shiftPlan } from "@dawngate/core/plan";
 import {
   addDays,
@@ -19,8 +20,10 @@ import type { KeptFiles } from "../base/kept-files";
 import type { Database } from "../db/connection";
 import { system } from "../db/who";
 import { tellPast } from "../notices/past";
+import { setLanguageOf } from "../people/store";
 import { readersHere } from "../readers";
 import { insertMember, replaceCohorts, setCourses } from "../school/staff-store";
+import { updateSchool } from "../school/store";
 import { loadDemoAssignments } from "./demo-assignments";
 import { demoDoors } from "./demo-doors";
 import { demoFields } from "./demo-fields";
@@ -30,6 +33,9 @@ import { loadDemoQuizzes } from "./demo-quizzes";
 import { importSchool } from "./import";
 
 const demoNote = z.strictObject({
+  languages: z.array(language).min(1),
+  /** In which some of its people read what they are told. */
+  reads: z.record(z.string(), language),
   /** The Monday on which the demo's plan file stands still; it is moved from there by whole weeks. */
   basedOn: z.string(),
   /** What everybody of the demo signs in with. */
@@ -131,7 +137,7 @@ export async function loadDemo(
   kept: KeptFiles | null = null,
 ): Promise<{ slug: string; loaded: boolean; password: string; signIns: DemoSignIn[] }> {
   const request = readDemo(folder, now);
-  const { password, staff, enrollees } = readNote(folder);
+  const { password, staff, enrollees, languages, reads } = readNote(folder);
   const { slug } = (request.extras as { school: { slug: string } }).school;
   const signIns = [
     ...staff.map(({ email, role, name }) => ({ email, as: `${role}, ${name}` })),
@@ -150,6 +156,8 @@ export async function loadDemo(
       if (role === "instructor") await replaceCohorts(tx, school, user_id, cohorts);
       if (courses) await setCourses(tx, school, user_id, courses);
     }
+    await updateSchool(tx, { languages });
+    for (const [person, one] of Object.entries(reads)) await setLanguageOf(tx, person, one);
     if (baseUrl === null) return;
     await demoDoors(tx, school, daysMoved(folder, zone, now), now);
     await demoFields(tx, school);

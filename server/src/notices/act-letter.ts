@@ -65,7 +65,12 @@ async function answered(
     throw notFound("They were never in anything here, so nothing is mailed to them.");
   const fields = await fieldsInWords(tx);
   const { cohort } = found.enrollment;
-  const kept = wordsOf("by-staff", { course, cohort }, parts.templates, fields);
+  const kept = wordsOf(
+    "by-staff",
+    { course, cohort, language: to.language },
+    parts.templates,
+    fields,
+  );
   const faults = words ? faultsOfWords("by-staff", words, fields) : [];
   const answer = { ...kept, faults, letter: null, person: who.name, values: {} };
   const notice = ofTheAct(to, enrollment, context.now);

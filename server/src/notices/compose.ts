@@ -6,10 +6,13 @@ import {
   type Kind,
   type Named,
   type Notice,
-  USUAL,
+  type Press,
+  type Spoken,
+  spokenIn,
   type Values,
   valuesOf,
 } from "@dawngate/core/notices";
+import type { Language } from "@dawngate/core/notices/languages";
 import { itemTitles } from "@dawngate/core/plan";
 import { sayZone } from "@dawngate/core/schedule/words";
 import { type Instant, zoneOf } from "@dawngate/core/time";
@@ -27,35 +30,41 @@ export interface Site {
 }
 
 /** What the one thing to press says. */
-const BUTTONS: Partial<Record<Kind, string>> = {
-  "access-ends": "See what is yours",
-  "window-closes": "See the course",
-  "place-free": "Take the place",
-  announcement: "Go to the course",
+const PRESSES: Partial<Record<Kind, Press>> = {
+  "access-ends": "ends",
+  "window-closes": "window",
+  "place-free": "place",
 };
-
-/** Said of the page on which somebody chooses what they are told. */
-export const WISHES_WORDS = "What you are told, and what not";
 
 /** So many dates stand below a letter. */
 const DATES_MOST = 12;
 
-/** The text that counts: a cohort's own, a course's own, the school's, ours. */
+/** The same, with the language in which it is said. */
+export type NamedIn = Named & { language: Language; spoken: Spoken };
+
+/** The text that counts in a language: a cohort's own, a course's own, the school's, ours. */
 export function textFor(
   kind: Kind,
   { course, cohort }: WordsFor,
   templates: readonly KeptTemplate[],
+  language: Language,
 ): { subject: string; text: string; whose: "cohort" | "course" | "school" | "ours" } {
   const find = (of: WordsFor) =>
     templates.find(
-      (one) => one.kind === kind && one.course === of.course && one.cohort === of.cohort,
+      (one) =>
+        one.kind === kind &&
+        one.language === language &&
+        one.course === of.course &&
+        one.cohort === of.cohort,
     );
   const cohorts = course !== null && cohort !== null && find({ course, cohort });
   if (cohorts) return { ...cohorts, whose: "cohort" };
   const courses = course !== null && find({ course, cohort: null });
   if (courses) return { ...courses, whose: "course" };
   const school = find({ course: null, cohort: null });
-  return school ? { ...school, whose: "school" } : { ...USUAL[kind], whose: "ours" };
+  return school
+    ? { ...school, whose: "school" }
+    : { ...spokenIn(language).usual[kind], whose: "ours" };
 }
 
 /** The course and the cohort that all of a notice is about; null: several, or none. */
@@ -83,9 +92,16 @@ export function coursesOf({ about, kind }: Notice, to: ToPerson): string[] {
 const idIn = (key: string) => fromKey(key.split(":")[1] ?? "");
 const announcementIn = (key: string, to: ToPerson) => to.announced.get(idIn(key));
 
-/** What a notice names, by the names its person knows. */
-export function namedFor(notice: Notice, to: ToPerson, site: Site, now: Instant): Named {
+/** What a notice names, by the names its person knows, in their language or in another. */
+export function namedFor(
+  notice: Notice,
+  to: ToPerson,
+  site: Site,
+  now: Instant,
+  language: Language = to.language,
+): NamedIn {
   const { who, cases, cohorts } = to;
+  const spoken = spokenIn(language);
   const enrollment = notice.about.find((one) => one.enrollment !== null)?.enrollment ?? null;
   const found = enrollment === null ? undefined : cases.get(enrollment);
   const item = notice.about.find((one) => one.item !== null)?.item ?? null;
@@ -93,8 +109,10 @@ export function namedFor(notice: Notice, to: ToPerson, site: Site, now: Instant)
     notice.kind === "opened" && item !== null && found?.plan.modules.every(({ id }) => id !== item)
       ? `/${item}`
       : "";
-  const more = { ...to.own, ...moreOf(notice, to) };
+  const more = { ...to.own, ...moreOf(notice, to, spoken) };
   return {
+    language,
+    spoken,
     school: site.name,
     person: inMail(who.name),
     zone: zoneOf(found?.enrollment.timeZone ?? who.timeZone),
@@ -119,16 +137,8 @@ export function namedFor(notice: Notice, to: ToPerson, site: Site, now: Instant)
   };
 }
 
-/** What staff have done, in words that follow "You were". */
-const ACTS: Record<string, string> = {
-  enrolled: "enrolled",
-  moved: "moved to another cohort",
-  extended: "given more time",
-  withdrawn: "withdrawn",
-};
-
 /** What no enrollment says. */
-function moreOf({ kind, about }: Notice, to: ToPerson): Values | null {
+function moreOf({ kind, about }: Notice, to: ToPerson, { acts }: Spoken): Values | null {
   const key = about[0]?.key ?? "";
   if (kind === "announcement") {
     const found = announcementIn(key, to);
@@ -137,7 +147,7 @@ function moreOf({ kind, about }: Notice, to: ToPerson): Values | null {
   if (kind !== "by-staff") return null;
   const act = to.acted.get(idIn(key));
   // Why is said where somebody has put it into the words: ours keep it on the record.
-  return act ? { what: ACTS[act.what] ?? act.what, reason: inMail(act.reason ?? "") } : null;
+  return act ? { what: acts[act.what], reason: inMail(act.reason ?? "") } : null;
 }
 
 /** The words in which staff have put what they did. */
@@ -153,7 +163,8 @@ export function compose(
   site: Site,
 ): KeptLetter {
   const named = namedFor(notice, to, site, notice.at);
-  const written = ownWords(notice, to) ?? textFor(notice.kind, wordsFor(notice, to), templates);
+  const written =
+    ownWords(notice, to) ?? textFor(notice.kind, wordsFor(notice, to), templates, to.language);
   return composeWith(notice, written, named);
 }
 
@@ -161,19 +172,21 @@ export function compose(
 export function composeWith(
   notice: Notice,
   { subject, text }: { subject: string; text: string },
-  named: Named,
+  named: NamedIn,
 ): KeptLetter {
   const { kind, at } = notice;
+  const { language, spoken } = named;
   const values = valuesOf(notice, named, at);
   const dates = datesOf(notice, named, at);
   const line = fillText(kind, subject, values).join(" ");
   return {
-    subject: (line || fillText(kind, USUAL[kind].subject, values).join(" ")).slice(0, 300),
+    language,
+    subject: (line || fillText(kind, spoken.usual[kind].subject, values).join(" ")).slice(0, 300),
     // What a field brings may have paragraphs of its own.
     says: fillText(kind, text, values).flatMap((one) => one.split(/\n\s*\n/)),
     dates: dates.length > 1 || kind === "welcome" ? dates.slice(0, DATES_MOST) : [],
-    button: { label: BUTTONS[kind] ?? "Go to the course", url: named.link },
-    small: dates.length > 0 ? [`Times are ${sayZone(named.zone.id)} time.`] : [],
-    below: { label: WISHES_WORDS, url: named.preferences },
+    button: { label: spoken.presses[PRESSES[kind] ?? "course"], url: named.link },
+    small: dates.length > 0 ? [spoken.times(sayZone(named.zone.id))] : [],
+    below: { label: spoken.wishes, url: named.preferences },
   };
 }

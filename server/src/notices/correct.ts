@@ -1,14 +1,14 @@
 /** Who was told a date that does not hold any more is told the one that does, in one letter each. */
-import { sayInstant, sayZone } from "@dawngate/core/schedule/words";
+import { sayAt, spokenIn } from "@dawngate/core/notices";
+import { sayZone } from "@dawngate/core/schedule/words";
 import { DAY, formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { KeptLetter } from "../db/tables/notices";
 import { follow } from "../jobs/outbox";
 import { inMail } from "../school/in-mail";
-import { WISHES_WORDS } from "./compose";
 import { dropCorrection, readCorrection } from "./correct-store";
 import { type Looked, lookAt, readLookedAll } from "./look-store";
-import { type NoticeParts, readParts } from "./parts";
+import { languageOf, type NoticeParts, readParts } from "./parts";
 import { insertNotices } from "./person-store";
 import { clearWrong, type WrongRow, wrongPeople } from "./wrong-store";
 
@@ -55,14 +55,15 @@ export async function correctWanted(
 /** One letter. For each kind a row says what was told, so that it is known the next time something moves. */
 async function correct(
   tx: SchoolTransaction,
-  { school, site }: NoticeParts,
+  parts: NoticeParts,
   who: Looked,
   wrong: readonly WrongRow[],
   now: Instant,
 ): Promise<void> {
+  const { school } = parts;
   const { person } = who;
   const courses = [...new Set(wrong.map((one) => one.course))];
-  const letter = letterOf(wrong, who, site);
+  const letter = letterOf(wrong, who, parts);
   const kinds = [...new Set(wrong.map(({ kind }) => kind))];
   for (const [number, kind] of kinds.entries()) {
     const [id = ""] = await insertNotices(tx, school, [
@@ -93,22 +94,27 @@ async function correct(
 
 function letterOf(
   wrong: readonly WrongRow[],
-  { timeZone, key }: Looked,
-  site: NoticeParts["site"],
+  who: Looked,
+  { site, languages }: Pick<NoticeParts, "site" | "languages">,
 ): KeptLetter {
+  const { timeZone, key } = who;
+  const language = languageOf({ languages }, who);
+  const spoken = spokenIn(language);
+  const { changed } = spoken;
   const zone = zoneOf(timeZone);
   const lines = wrong.map(({ title, old, new: holds }) => {
-    const before = sayInstant(Date.parse(old) as Instant, zone);
+    const before = sayAt(spoken, Date.parse(old) as Instant, zone);
     return holds === null
-      ? `“${inMail(title)}” was told for ${before}: it has no date now.`
-      : `“${inMail(title)}”: ${sayInstant(Date.parse(holds) as Instant, zone)}, not ${before}.`;
+      ? changed.gone(inMail(title), before)
+      : changed.line(inMail(title), sayAt(spoken, Date.parse(holds) as Instant, zone), before);
   });
   return {
-    subject: lines.length === 1 ? `A date has changed: ${wrong[0]?.title}` : "Dates have changed",
-    says: ["We told you of dates that have changed since. These hold now:", ...lines],
+    language,
+    subject: lines.length === 1 ? changed.one(wrong[0]?.title ?? "") : changed.several,
+    says: [changed.says, ...lines],
     dates: [],
-    button: { label: "See your dates", url: `${site.url}/dates` },
-    small: [`Times are ${sayZone(timeZone)} time.`],
-    below: { label: WISHES_WORDS, url: `${site.url}/told/${key}` },
+    button: { label: spoken.presses.dates, url: `${site.url}/dates` },
+    small: [spoken.times(sayZone(timeZone))],
+    below: { label: spoken.wishes, url: `${site.url}/told/${key}` },
   };
 }

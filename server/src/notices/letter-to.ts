@@ -3,7 +3,7 @@
  * pressed, and whoever wants no announcements gets none. It stands among what went out, and where people read it.
  */
 import type { LetterToPeople, letterToPeople } from "@dawngate/contract/notices";
-import { inKey, type Notice } from "@dawngate/core/notices";
+import { inKey, type Notice, spokenIn } from "@dawngate/core/notices";
 import type { z } from "zod";
 import { conflict, notFound, refusal } from "../base/problem";
 import type { KeptLetter } from "../db/tables/notices";
@@ -12,12 +12,11 @@ import { FAULTY_WORDS } from "../people/fields/in-words";
 import { holdTurn } from "../schedule/headcount-store";
 import { type Context, isTheirs } from "../school/context";
 import type { Services } from "../school/kit";
-import { WISHES_WORDS } from "./compose";
 import { knowAll, readAddressed } from "./letter-store";
 import { faultsOfLinks } from "./links";
-import { readLookedAll } from "./look-store";
+import { type Looked, readLookedAll } from "./look-store";
 import { handOver, madeWith } from "./notify";
-import { type NoticeParts, readParts } from "./parts";
+import { languageOf, type NoticeParts, readParts } from "./parts";
 import { kindsAsSet } from "./settings";
 
 export async function writeToPeople(
@@ -60,7 +59,7 @@ export async function writeToPeople(
         at: now,
         about: [{ key: about, enrollment, item: null, instant: null, named: false }],
       };
-      return [{ who, made: madeWith(notice, course, letterOf(words, enrollment, who.key, parts)) }];
+      return [{ who, made: madeWith(notice, course, letterOf(words, enrollment, who, parts)) }];
     });
     if (!look) await handOver(tx, parts, out);
     return {
@@ -76,15 +75,18 @@ export async function writeToPeople(
 function letterOf(
   { subject, text }: { subject: string; text: string },
   enrollment: string,
-  key: string,
-  { site }: NoticeParts,
+  who: Looked,
+  { site, languages }: NoticeParts,
 ): KeptLetter {
+  const language = languageOf({ languages }, who);
+  const { presses, wishes } = spokenIn(language);
   return {
+    language,
     subject,
     says: text.split(/\n\s*\n/).map((one) => one.trim()),
     dates: [],
-    button: { label: "Go to the course", url: `${site.url}/shelf/${enrollment}` },
+    button: { label: presses.course, url: `${site.url}/shelf/${enrollment}` },
     small: [],
-    below: { label: WISHES_WORDS, url: `${site.url}/told/${key}` },
+    below: { label: wishes, url: `${site.url}/told/${who.key}` },
   };
 }

@@ -1,4 +1,5 @@
 /** Whom to look at, and up to when they were, in the database. */
+import type { Language } from "@dawngate/core/notices/languages";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
@@ -36,11 +37,13 @@ export interface Looked {
   name: string;
   email: string;
   timeZone: string;
+  /** What they read; null: nobody knows. */
+  language: Language | null;
   lookedAt: string;
 }
 
 const LOOKED = sql`
-  select n.person_id as person, n.key, p.name, p.email, p.time_zone as "timeZone",
+  select n.person_id as person, n.key, p.name, p.email, p.time_zone as "timeZone", p.language,
     n.looked_at as "lookedAt"
   from notice_person n join person p on p.school_id = n.school_id and p.id = n.person_id`;
 

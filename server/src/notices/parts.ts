@@ -1,10 +1,12 @@
 /** What notices follow from that is the same for everybody in a school. */
+import type { Language } from "@dawngate/core/notices/languages";
 import type { PlanSchool } from "@dawngate/core/plan";
 import { type Zone, zoneOf } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
 import type { Site } from "./compose";
+import type { Looked } from "./look-store";
 import {
   type KeptSettings,
   type KeptTemplate,
@@ -17,6 +19,8 @@ export interface NoticeParts {
   plan: PlanSchool;
   site: Site;
   zone: Zone;
+  /** In which people are written to; the first is for whoever reads none of them. */
+  languages: readonly Language[];
   settings: KeptSettings;
   templates: KeptTemplate[];
 }
@@ -32,7 +36,15 @@ export async function readParts(
     plan: planSchool(row),
     site: { url: `${baseUrl}/${row.slug}`, name: row.name },
     zone: zoneOf(row.time_zone),
+    languages: row.languages,
     settings: await readNoticeSettings(tx),
     templates: await readTemplates(tx),
   };
 }
+
+/** In which of its languages a school writes to somebody. */
+export const languageOf = (
+  { languages }: Pick<NoticeParts, "languages">,
+  { language }: Pick<Looked, "language">,
+): Language =>
+  language !== null && languages.includes(language) ? language : (languages[0] ?? "en");

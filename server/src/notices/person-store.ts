@@ -276,7 +276,7 @@ export async function newestPerson(
 export async function readWishedFor(tx: SchoolTransaction, person: string) {
   const found = await tx
     .selectFrom("person")
-    .select("name")
+    .select(["name", "language"])
     .where("id", "=", person)
     .executeTakeFirst();
   const { rows: courses } = await sql<{ enrollment: string; title: string }>`
@@ -288,7 +288,7 @@ export async function readWishedFor(tx: SchoolTransaction, person: string) {
     where e.person_id = ${person}
     order by e.enrolled_at desc, e.id desc limit ${HELD_MOST}
   `.execute(tx);
-  return { name: found?.name ?? "", courses };
+  return { name: found?.name ?? "", language: found?.language ?? null, courses };
 }
 
 /** Whoever is told of a kind next, of a course or of any; null: nobody is, as far as is known today. */

@@ -6,6 +6,7 @@ import {
   type Values,
   type VersionsOf,
 } from "@dawngate/core/notices";
+import type { Language } from "@dawngate/core/notices/languages";
 import type { Plan, PlanSchool } from "@dawngate/core/plan";
 import type { Timeline } from "@dawngate/core/schedule";
 import type { Instant } from "@dawngate/core/time";
@@ -15,6 +16,7 @@ import { type Case, readCases, versionsReady, workOut } from "../schedule/case";
 import { devicesOf } from "./devices/store";
 import type { Looked } from "./look-store";
 import { ownValues } from "./own-fields";
+import { languageOf, type NoticeParts } from "./parts";
 import { type HeldRow, type Off, readHeld, readOff, readSent } from "./person-store";
 import type { KeptSettings } from "./settings-store";
 import { offWholly } from "./ways";
@@ -28,6 +30,8 @@ export interface Asked {
 
 export interface ToPerson {
   who: Looked;
+  /** In which they are written to. */
+  language: Language;
   cases: Map<string, Pick<Case, "enrollment" | "course" | "plan" | "held">>;
   cohorts: ReadonlyMap<string, string>;
   /** Titles and texts of what is announced to them. */
@@ -42,7 +46,7 @@ export interface ToPerson {
   timeline(enrollment: string, now: Instant): Timeline | null;
 }
 
-interface Reading {
+interface Reading extends Pick<NoticeParts, "languages"> {
   school: SchoolId;
   /** As its plan has it. */
   plan: PlanSchool;
@@ -99,7 +103,7 @@ interface Found {
 
 function toPerson(
   who: Looked,
-  { plan: school, settings: kept }: Reading,
+  { plan: school, settings: kept, languages }: Reading,
   { held: own, cases: all, off, hasDevices, sent, own: answers }: Found,
   fromTheBeginning: boolean,
 ): ToPerson {
@@ -151,6 +155,7 @@ function toPerson(
     .filter(({ about: [first] }) => first && !known.has(first.key));
   return {
     who,
+    language: languageOf({ languages }, who),
     cases,
     own: answers,
     standIns,

@@ -49,7 +49,8 @@ export function showRehearsed(
       versionsOf: () => versionsReady(found),
     };
     const to: ToPerson = {
-      who: { person: id, key: "", name: "", email: "", timeZone, lookedAt: "" },
+      who: { person: id, key: "", name: "", email: "", timeZone, language: null, lookedAt: "" },
+      language: "en",
       cases: new Map([[id, found]]),
       cohorts: new Map(named ? [[id, named.name]] : []),
       acted: new Map(),

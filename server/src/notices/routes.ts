@@ -34,8 +34,8 @@ export function noticeRoutes(services: Services) {
     )
     .openapi(route(services, notices.getNoticeText), async (c) => {
       const { kind } = c.req.valid("param");
-      const { course = null, cohort = null } = c.req.valid("query");
-      const of = { course, cohort };
+      const { course = null, cohort = null, language } = c.req.valid("query");
+      const of = { course, cohort, language };
       return c.json(await showNoticeText(services, c.get("context"), kind, of), 200);
     })
     .openapi(route(services, notices.changeNoticeText), async (c) => {

@@ -1,5 +1,5 @@
 /** One notice on its way: once, under one identifier, and not after its time. */
-import { isHeldBack } from "@dawngate/core/notices";
+import { isHeldBack, spokenIn } from "@dawngate/core/notices";
 import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { writeLetter } from "../base/letter";
 import type { Database, SchoolId } from "../db/connection";
@@ -63,7 +63,7 @@ export async function sendNotice(
         ...writeLetter({
           ...says,
           from,
-          greeting: `Hello ${inMail(found.name)},`,
+          greeting: spokenIn(letter.language ?? "en").hello(inMail(found.name)),
           ...(button && { button }),
         }),
         // What about money cannot be turned off has no such link (RFC 8058 asks for what it says to happen).

@@ -1,5 +1,5 @@
 /** What a school sets and writes about notices, in the database. */
-import type { Kind } from "@dawngate/core/notices";
+import type { Kind, Language } from "@dawngate/core/notices";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { KeptCopy, KeptKinds, KeptQuiet } from "../db/tables/notices";
 
@@ -62,6 +62,7 @@ export interface WordsFor {
 
 export interface KeptTemplate extends WordsFor {
   kind: Kind;
+  language: Language;
   subject: string;
   text: string;
 }
@@ -69,15 +70,15 @@ export interface KeptTemplate extends WordsFor {
 export async function readTemplates(tx: SchoolTransaction): Promise<KeptTemplate[]> {
   return tx
     .selectFrom("notice_template")
-    .select(["kind", "course_id as course", "cohort_id as cohort", "subject", "text"])
+    .select(["kind", "course_id as course", "cohort_id as cohort", "language", "subject", "text"])
     .execute();
 }
 
-/** Replaces a kind's text, of one cohort, one course or all; null: as for those around it. */
+/** Replaces a kind's text in a language, of one cohort, one course or all; null: as for those around it. */
 export async function writeTemplate(
   tx: SchoolTransaction,
   school: SchoolId,
-  { kind, course, cohort }: Pick<KeptTemplate, "kind" | keyof WordsFor>,
+  { kind, course, cohort, language }: Pick<KeptTemplate, "kind" | "language" | keyof WordsFor>,
   text: Pick<KeptTemplate, "subject" | "text"> | null,
 ): Promise<void> {
   await tx
@@ -85,11 +86,12 @@ export async function writeTemplate(
     .where("kind", "=", kind)
     .where("course_id", course === null ? "is" : "=", course)
     .where("cohort_id", cohort === null ? "is" : "=", cohort)
+    .where("language", "=", language)
     .execute();
   if (text)
     await tx
       .insertInto("notice_template")
-      .values({ school_id: school, kind, course_id: course, cohort_id: cohort, ...text })
+      .values({ school_id: school, kind, course_id: course, cohort_id: cohort, language, ...text })
       .execute();
 }
 

@@ -12,6 +12,7 @@ import type { OwnField } from "@dawngate/contract/own-fields";
 import {
   ALWAYS,
   fieldsOf,
+  type Language,
   OFF_AT_FIRST,
   OFFSETS,
   offsetFaults,
@@ -25,6 +26,7 @@ import { FAULTY_WORDS, faultsAt, fieldsInWords } from "../people/fields/in-words
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
+import { readSchool } from "../school/store";
 import { textFor } from "./compose";
 import { faultsIn } from "./links";
 import { lookAtAll } from "./look-store";
@@ -43,11 +45,15 @@ import {
 type Parts = Pick<Services, "db">;
 
 /** The kinds there are here, as they are set: what is not said is as usual. */
-export function kindsAsSet(kinds: KeptKinds, templates: readonly KeptTemplate[]): NoticeKind[] {
+export function kindsAsSet(
+  kinds: KeptKinds,
+  templates: readonly KeptTemplate[] = [],
+  language: Language = "en",
+): NoticeKind[] {
   return SENT_KINDS.map((kind) => {
     const set = kinds[kind];
     const counts = OFFSETS[kind];
-    const { subject, whose } = textFor(kind, { course: null, cohort: null }, templates);
+    const { subject, whose } = textFor(kind, { course: null, cohort: null }, templates, language);
     return {
       kind,
       on: set?.on ?? !OFF_AT_FIRST.has(kind),
@@ -67,17 +73,18 @@ export function kindsAsSet(kinds: KeptKinds, templates: readonly KeptTemplate[])
 const shown = (
   { number, hour, quiet, kinds, copies }: KeptSettings,
   templates: readonly KeptTemplate[],
+  language: Language,
 ): NoticeSettings => ({
   number,
   hour,
   quiet,
-  kinds: kindsAsSet(kinds, templates),
+  kinds: kindsAsSet(kinds, templates, language),
   copies: copies as NoticeSettings["copies"],
 });
 
 export function showNoticeSettings({ db }: Parts, context: Context): Promise<NoticeSettings> {
   return reading(db, context, async (tx) =>
-    shown(await readNoticeSettings(tx), await readTemplates(tx)),
+    shown(await readNoticeSettings(tx), await readTemplates(tx), await firstLanguage(tx)),
   );
 }
 
@@ -103,22 +110,27 @@ export async function changeNoticeSettings(
         "Somebody else has changed these settings meanwhile. Load them again; yours were not kept.",
       );
     await lookAtAll(tx, context.school);
-    return shown({ ...kept, number: number + 1 }, await readTemplates(tx));
+    return shown({ ...kept, number: number + 1 }, await readTemplates(tx), await firstLanguage(tx));
   });
 }
 
-/** The words that count, of a course or of all. */
+/** The language of whoever reads none of the school's. */
+const firstLanguage = async (tx: SchoolTransaction): Promise<Language> =>
+  (await readSchool(tx)).languages[0] ?? "en";
+
+/** The words that count in a language, of a course or of all. */
 export function wordsOf(
   kind: SentKind,
-  { course, cohort }: WordsFor,
+  { course, cohort, language }: WordsIn,
   templates: readonly KeptTemplate[],
   ownFields: readonly OwnField[],
 ): NoticeText {
-  const { subject, text, whose } = textFor(kind, { course, cohort }, templates);
+  const { subject, text, whose } = textFor(kind, { course, cohort }, templates, language);
   return {
     kind,
     course,
     cohort,
+    language,
     subject,
     text,
     whose,
@@ -126,6 +138,9 @@ export function wordsOf(
     own: ownFields.map(({ id, name }) => ({ field: ownField(id), name })),
   };
 }
+
+/** For whom words are, and in which language. */
+type WordsIn = WordsFor & { language: Language };
 
 async function known(tx: SchoolTransaction, { course, cohort }: WordsFor): Promise<void> {
   if (course === null && cohort === null) return;
@@ -140,11 +155,12 @@ export function showNoticeText(
   { db }: Parts,
   context: Context,
   kind: SentKind,
-  of: WordsFor,
+  { language, ...of }: WordsFor & { language?: Language | undefined },
 ): Promise<NoticeText> {
   return reading(db, context, async (tx) => {
     await known(tx, of);
-    return wordsOf(kind, of, await readTemplates(tx), await fieldsInWords(tx));
+    const asked = { ...of, language: language ?? (await firstLanguage(tx)) };
+    return wordsOf(kind, asked, await readTemplates(tx), await fieldsInWords(tx));
   });
 }
 
@@ -152,11 +168,11 @@ export async function changeNoticeText(
   { db, baseUrl }: Parts & Pick<Services, "baseUrl">,
   context: Context,
   kind: SentKind,
-  { course, cohort, words }: z.output<typeof noticeTextChange>,
+  { course, cohort, language, words }: z.output<typeof noticeTextChange>,
 ): Promise<NoticeText> {
   return db.withSchool(context, async (tx) => {
-    const of = { course, cohort };
-    await known(tx, of);
+    await known(tx, { course, cohort });
+    const of = { course, cohort, language: language ?? (await firstLanguage(tx)) };
     const own = await fieldsInWords(tx);
     const at = { baseUrl, slug: context.slug };
     const faults = words ? await faultsIn(tx, kind, words, own, at) : [];

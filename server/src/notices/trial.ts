@@ -1,6 +1,12 @@
 /** Words as a real person would read them: in a notice that will go out to them, or has, or else in one made up. */
 import type { LetterShown, NoticeTried, noticeTrial, SentKind } from "@dawngate/contract/notices";
-import { type Entry, type Notice, noticesBetween, valuesOf } from "@dawngate/core/notices";
+import {
+  type Entry,
+  type Notice,
+  noticesBetween,
+  spokenIn,
+  valuesOf,
+} from "@dawngate/core/notices";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { writeLetter } from "../base/letter";
@@ -25,7 +31,7 @@ export async function tryNotice(
   { db, baseUrl }: Pick<Services, "db" | "baseUrl">,
   context: Context,
   kind: SentKind,
-  { course, person, words, toMe }: z.output<typeof noticeTrial>,
+  { course, person, language: asked, words, toMe }: z.output<typeof noticeTrial>,
 ): Promise<NoticeTried> {
   return db.withSchool(context, async (tx) => {
     const at = { baseUrl, slug: context.slug };
@@ -43,8 +49,10 @@ export async function tryNotice(
     if (!to) return nobody;
     const found = realOne(kind, course, to, context.now);
     const notice = found ?? madeUp(kind, course, to, context.now);
-    const named = namedFor(notice, to, parts.site, context.now);
-    const all = { ...named, more: { ...SAMPLE[kind], ...named.more } };
+    const language = asked ?? parts.languages[0] ?? "en";
+    const named = namedFor(notice, to, parts.site, context.now, language);
+    const sample = kind === "by-staff" ? { what: named.spoken.acts.extended } : null;
+    const all = { ...named, more: { ...SAMPLE[kind], ...sample, ...named.more } };
     const letter = composeWith(notice, words, all);
     if (toMe) await sendTo(tx, context, letter);
     return {
@@ -60,7 +68,7 @@ export async function tryNotice(
 /** What stands for what nobody has written yet. */
 const SAMPLE: Partial<Record<SentKind, Record<string, string>>> = {
   announcement: { title: "A word to all of you", text: "What is announced stands here." },
-  "by-staff": { what: "given more time", reason: "You asked for it" },
+  "by-staff": { reason: "You asked for it" },
 };
 
 /** The next one of this kind that goes out to them, or the last that has. */
@@ -126,7 +134,7 @@ async function sendTo(tx: SchoolTransaction, context: Context, letter: LetterSho
       ...says,
       subject: `A trial: ${letter.subject}`,
       from: await schoolInMail(tx),
-      greeting: `Hello ${inMail(account.name)},`,
+      greeting: spokenIn(letter.language ?? "en").hello(inMail(account.name)),
       ...(button && { button }),
     }),
   });

@@ -9,12 +9,14 @@ import type { z } from "zod";
 import { notFound, ProblemError } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import type { Way } from "../db/tables/notices";
+import { setLanguageOf } from "../people/store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { devicesOf } from "./devices/store";
 import { lookAt, personOfKey } from "./look-store";
+import { languageOf } from "./parts";
 import { type Off, readOff, readWishedFor, replaceOff } from "./person-store";
 import { isAlways, kindsAsSet } from "./settings";
 import { readNoticeSettings } from "./settings-store";
@@ -22,9 +24,9 @@ import { readNoticeSettings } from "./settings-store";
 type Parts = Pick<Services, "db">;
 
 async function wishesOf(tx: SchoolTransaction, person: string): Promise<Wishes> {
-  const { name: school } = await readSchool(tx);
+  const { name: school, languages } = await readSchool(tx);
   const { kinds } = await readNoticeSettings(tx);
-  const { name, courses } = await readWishedFor(tx, person);
+  const { name, language, courses } = await readWishedFor(tx, person);
   const off = await readOff(tx, [person]);
   const offOf = (enrollment: string | null, way: Way) =>
     off.flatMap((one) =>
@@ -37,7 +39,9 @@ async function wishesOf(tx: SchoolTransaction, person: string): Promise<Wishes> 
   return {
     name,
     school,
-    kinds: kindsAsSet(kinds, [])
+    language: languageOf({ languages }, { language }),
+    languages,
+    kinds: kindsAsSet(kinds)
       .filter(({ on }) => on)
       .map(({ kind }) => ({ kind, always: isAlways(kind) })),
     devices: (await devicesOf(tx, [person])).get(person)?.length ?? 0,
@@ -56,7 +60,7 @@ async function change(
   tx: SchoolTransaction,
   { school }: Pick<Context, "school">,
   person: string,
-  { courses, ...ofAll }: z.output<typeof wishesChange>,
+  { courses, language, ...ofAll }: z.output<typeof wishesChange>,
 ): Promise<Wishes> {
   const all = [{ enrollment: null, ...ofAll }, ...courses].flatMap(
     ({ enrollment, off, offDevices }): (Off & { kind: SentKind })[] => [
@@ -79,6 +83,7 @@ async function change(
     all.map((one) => [JSON.stringify([one.enrollment, one.kind, one.way]), one]),
   );
   await replaceOff(tx, school, person, [...once.values()]);
+  if (language !== undefined) await setLanguageOf(tx, person, language);
   await lookAt(tx, school, person);
   return wishesOf(tx, person);
 }

@@ -8,7 +8,7 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
     select exists (select 1 from member m where m.user_id = p.user_id) as staff,
       jsonb_build_object(
         'school', (select s.name from school s),
-        'person', jsonb_build_object('id', p.id, 'name', p.name, 'email', p.email, 'timeZone', p.time_zone),
+        'person', jsonb_build_object('id', p.id, 'name', p.name, 'email', p.email, 'timeZone', p.time_zone, 'language', p.language),
         'calendarSince', (select f.made_at from calendar_feed f
           where f.school_id = p.school_id and f.person_id = p.id),
         'enrollments', coalesce((select jsonb_agg(jsonb_build_object(

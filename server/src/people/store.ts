@@ -1,4 +1,5 @@
 /** Who a school knows, in the database. */
+import type { Language } from "@dawngate/core/notices/languages";
 import { sql } from "kysely";
 import { insertMany } from "../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
@@ -32,11 +33,21 @@ export async function insertPeople(
 export async function insertPerson(
   tx: SchoolTransaction,
   school: SchoolId,
-  { id, name, email, timeZone, account }: NewPerson & { account: string | null },
+  {
+    id,
+    name,
+    email,
+    timeZone,
+    account,
+    language,
+  }: NewPerson & {
+    account: string | null;
+    language: Language | null;
+  },
 ): Promise<boolean> {
   const { numInsertedOrUpdatedRows } = await tx
     .insertInto("person")
-    .values({ school_id: school, id, name, email, time_zone: timeZone, user_id: account })
+    .values({ school_id: school, id, name, email, time_zone: timeZone, user_id: account, language })
     .onConflict((on) => on.doNothing())
     .executeTakeFirst();
   return numInsertedOrUpdatedRows === 1n;
@@ -82,6 +93,11 @@ export async function readOwnself(tx: SchoolTransaction, person: string) {
     .select(["name", "email", "time_zone as timeZone"])
     .where("id", "=", person)
     .executeTakeFirstOrThrow();
+}
+
+/** In which language they are told what they are told. */
+export async function setLanguageOf(tx: SchoolTransaction, person: string, language: Language) {
+  await tx.updateTable("person").set({ language }).where("id", "=", person).execute();
 }
 
 export async function setZoneOf(tx: SchoolTransaction, person: string, timeZone: string) {

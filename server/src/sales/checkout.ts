@@ -74,7 +74,13 @@ export async function buy(
       ? await answersAt(tx, context, "buying", context.person, wanted.answers ?? {})
       : null;
     const partners = await agreed(tx, via, buyer.email);
-    const made = newOrder(onSale, { listing, quote, tax, wanted, now: context.now });
+    const made = newOrder(onSale, {
+      listing,
+      quote,
+      tax,
+      wanted: { ...wanted, reads: context.languages },
+      now: context.now,
+    });
     const { id } = made;
     await insertOrder(tx, context.school, {
       ...made,

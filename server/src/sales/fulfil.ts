@@ -68,6 +68,7 @@ export async function fulfil(
       name: order.name,
       email: order.email,
       timeZone: order.time_zone,
+      language: order.language,
       cohort: cohortIn(offer, course),
       validity: offer?.validity ?? null,
       // What is paid later does not keep anybody out today.

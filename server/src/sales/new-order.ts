@@ -1,6 +1,7 @@
 /** A new order from what is on sale at this moment: its quote, terms and tax frozen, waiting to be paid. */
 import { randomBytes } from "node:crypto";
 import { type Billing, USUAL_TERMS } from "@dawngate/contract/sales";
+import { LANGUAGES, languageFor } from "@dawngate/core/notices/languages";
 import { optionOf, type Quote } from "@dawngate/core/sales";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { orderTaxOf, type Taxed } from "./buyer-tax";
@@ -13,7 +14,13 @@ interface Agreed {
   quote: Quote;
   tax: Taxed | null;
   /** By the press that made it. */
-  wanted: { key: string; seats: number; timeZone: string; billing?: Billing | undefined };
+  wanted: {
+    key: string;
+    seats: number;
+    timeZone: string;
+    billing?: Billing | undefined /** The languages of whoever presses. */;
+    reads?: readonly string[];
+  };
   now: Instant;
 }
 
@@ -31,6 +38,7 @@ export function newOrder(
     terms_number: row.number,
     title: row.offer.title,
     time_zone: wanted.timeZone,
+    language: languageFor(wanted.reads ?? [], LANGUAGES),
     option_id: quote.option,
     kind: optionOf(terms, quote.option)?.kind ?? "once",
     seats,

@@ -69,6 +69,7 @@ const COLUMNS = [
   "name",
   "email",
   "time_zone",
+  "language",
   "option_id",
   "kind",
   "seats",

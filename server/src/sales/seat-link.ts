@@ -1,4 +1,5 @@
 /** The link of an order for several people: its buyer passes it on, and whoever has it takes a seat. */
+
 import type {
   OwnOrder,
   SeatOffered,
@@ -7,6 +8,7 @@ import type {
   seatTaken,
   seatWanted,
 } from "@dawngate/contract/sales";
+import { LANGUAGES, languageFor } from "@dawngate/core/notices/languages";
 import type { z } from "zod";
 import { conflict, notFound, refusal } from "../base/problem";
 import { digestOf, newSecret } from "../base/secret";
@@ -167,6 +169,7 @@ export async function takeSeat(
       email,
       account: account?.id ?? null,
       timeZone,
+      language: languageFor(context.languages, LANGUAGES),
       says: [`You took a seat of ${inMail(fromOf(order))}.`],
     });
     return { enrollment: account ? first : null, mailed: !account };

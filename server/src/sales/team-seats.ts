@@ -1,5 +1,7 @@
 /** Seats that were bought for several people: given out by the buyer, and taken back from whoever has not begun. */
+
 import type { OrderStanding, OwnOrder, seatsGiven } from "@dawngate/contract/sales";
+import type { Language } from "@dawngate/core/notices/languages";
 import { formatInstant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { conflict, notFound, refusal } from "../base/problem";
@@ -104,6 +106,8 @@ export interface Seated {
   says?: readonly string[];
   account?: string | null;
   timeZone?: string | undefined;
+  /** In which they read what they are told; left out: as the buyer does. */
+  language?: Language | null;
 }
 
 /** Gives the lowest free seat to somebody, who is in at once and told so; their first enrollment, of a membership none. */
@@ -113,12 +117,19 @@ export async function giveOne(
   context: Pick<Context, "school" | "who" | "now" | "slug">,
   order: OrderRow,
   offer: Sold["offer"] | null,
-  { name, email, says = [], account = null, timeZone = order.time_zone }: Seated,
+  {
+    name,
+    email,
+    says = [],
+    account = null,
+    timeZone = order.time_zone,
+    language = order.language,
+  }: Seated,
 ): Promise<string | null> {
   const at = formatInstant(context.now);
   const known = await findPersonByEmail(tx, email);
   if (offer?.membership) {
-    const who = { person: known?.id ?? null, account, name, email, timeZone };
+    const who = { person: known?.id ?? null, account, name, email, timeZone, language };
     await seatMember(tx, services, context, order, offer, { who, known, first: says });
     return null;
   }
@@ -131,6 +142,7 @@ export async function giveOne(
       name,
       email,
       timeZone,
+      language,
       cohort: cohortIn(offer, course),
       validity: offer?.validity ?? null,
       needsPayment: false,

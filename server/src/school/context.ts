@@ -18,6 +18,8 @@ export interface Context extends Scope {
   role: Role;
   /** The instant at which everything in this request happens. */
   now: Instant;
+  /** What they read, the dearest first, by their browser (RFC 9110, 12.5.4). */
+  languages: readonly string[];
   /** The person they are as an enrollee; staff may be one too. */
   person: string | null;
   /** The cohorts whose people they may see and act for; null: all of the school's. */
@@ -75,7 +77,37 @@ export async function findContext(
         ? actor.person
         : null;
   const role = roleOf(account, actor, person);
-  return contextOf({ ...actor, school, slug, account, who, role, now, person });
+  return contextOf({
+    ...actor,
+    school,
+    slug,
+    account,
+    who,
+    role,
+    now,
+    person,
+    languages: languagesOf(headers),
+  });
+}
+
+/** So much of what a browser says is read. */
+const SAID_MOST = 200;
+
+/**
+ * The languages of an Accept-Language field, the dearest first.
+ *
+ * @example languagesOf(new Headers({ "accept-language": "en;q=0.7, de-AT, *;q=0.1" })) // ["de-AT", "en"]
+ */
+export function languagesOf(headers: Headers): string[] {
+  const said = (headers.get("accept-language") ?? "").slice(0, SAID_MOST).split(",");
+  return said
+    .map((one) =>
+      /^\s*([a-z]{2,8}(?:-[a-z\d]{1,8})*)\s*(?:;\s*q=([01](?:\.\d{0,3})?))?\s*$/i.exec(one),
+    )
+    .flatMap((found) => (found ? [{ tag: found[1] ?? "", weight: Number(found[2] ?? 1) }] : []))
+    .filter(({ weight }) => weight > 0)
+    .sort((a, b) => b.weight - a.weight)
+    .map(({ tag }) => tag);
 }
 
 function roleOf(account: Account | null, actor: ActorRow, person: string | null): Role {
@@ -89,7 +121,7 @@ function contextOf({
   two_factor,
   deleted_at,
   ...known
-}: Pick<Context, "school" | "slug" | "account" | "who" | "role" | "now" | "person"> &
+}: Pick<Context, "school" | "slug" | "account" | "who" | "role" | "now" | "person" | "languages"> &
   Pick<ActorRow, "cohorts" | "courses" | "two_factor" | "deleted_at"> & { role: Role }): Context {
   const { role, account } = known;
   const permissions = new Set(permissionsOf(role));
@@ -102,6 +134,7 @@ function contextOf({
     role,
     now: known.now,
     person: known.person,
+    languages: known.languages,
     cohorts: role === "owner" || role === "manager" ? null : role === "instructor" ? cohorts : [],
     courses: role === "author" ? courses : isStaff ? null : [],
     deletedAt: deleted_at,

@@ -36,6 +36,7 @@ export async function showSchool(db: Database, context: Context): Promise<School
       followUpHours: row.follow_up_hours,
       tax: row.tax,
       hosts: row.hosts,
+      languages: row.languages,
       paymentTerms: row.payment_terms ?? USUAL_TERMS,
       invoicing: { ...USUAL_INVOICING, ...row.invoicing },
       twoFactor: row.two_factor,
@@ -66,6 +67,7 @@ export async function changeSchool(
     paymentTerms,
     invoicing,
     hosts,
+    languages,
   } = change;
   const set = {
     name,
@@ -77,6 +79,7 @@ export async function changeSchool(
     words,
     two_factor: twoFactor,
     hosts: hosts && [...new Set(hosts)].sort(),
+    languages: languages && [...new Set(languages)],
     follow_up_hours: followUpHours,
     payment_terms: paymentTerms && JSON.stringify(paymentTerms),
     invoicing: invoicing && JSON.stringify(invoicing),

@@ -35,6 +35,7 @@ export async function updateSchool(
       | "closed"
       | "follow_up_hours"
       | "hosts"
+      | "languages"
     > & { tax: string | null; payment_terms: string; invoicing: string }
   >,
 ): Promise<void> {

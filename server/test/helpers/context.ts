@@ -21,6 +21,7 @@ export function contextOf(
     role,
     now,
     person: null,
+    languages: [],
     cohorts: null,
     courses: null,
     deletedAt: null,

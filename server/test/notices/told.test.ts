@@ -155,3 +155,19 @@ test("an act for one person says what they were told, and a forgotten person was
   await owned.ask("POST", path, { reason: "Asked for it" });
   expect(await told()).toEqual([]);
 });
+
+test("a correction is in the language of whoever was told wrongly", async () => {
+  await owned.ask("PATCH", "/schools/one", { languages: ["de", "en"] });
+  await enters("ines@example.org");
+  await at("2027-03-03T12:00:05Z");
+  const { at: since } = await foretold("2027-04-06");
+  await owned.ask("PUT", K, spring("2027-04-06"));
+  await wish(since);
+  await at("2027-03-03T13:00:00Z");
+  await at("2027-03-03T13:01:00Z");
+  const [welcome, correction] = mailsTo(owned, "ines@example.org");
+  expect(welcome?.subject).toBe("Sie sind dabei: Bread & more");
+  expect(correction?.subject).toBe("Ein Termin hat sich geändert: One");
+  expect(correction?.text).toMatch(/„One“: Di\., 6\. Apr.* 00:00, nicht Mo\., 5\. Apr.* 00:00\./);
+  expect(correction?.text).toMatch(/Ihre Termine ansehen:\n/);
+});

@@ -1,7 +1,7 @@
 /** Where one is told beside mail: on this device, by a press, and on others that were pressed. */
 import type { Device } from "@dawngate/contract/devices";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
+import { sayDate } from "@dawngate/core/schedule/words";
+import { type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useEffect, useState } from "react";
 import { View } from "react-native";
 import { explain } from "../../store/api";
@@ -85,7 +85,7 @@ function Other({ device, onDrop }: { device: Device; onDrop(): void }) {
       <View style={{ flex: 1 }}>
         <Text>{device.name}</Text>
         <Text kind="small" color={quiet}>
-          {`Since ${sayWrittenInstant(device.addedAt, zoneOf(ownZone()))}`}
+          {`Since ${sayDate(localDateAt(zoneOf(ownZone()), Date.parse(device.addedAt) as Instant))}`}
         </Text>
       </View>
       <QuietAction label="Take away" says={`Take away ${device.name}`} onPress={onDrop} />

@@ -62,6 +62,7 @@ import * as m0060 from "./0060-announced-prices";
 import * as m0061 from "./0061-act-words";
 import * as m0062 from "./0062-words-of-cohorts";
 import * as m0063 from "./0063-devices";
+import * as m0064 from "./0064-languages";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -127,4 +128,5 @@ export const migrations = {
   "0061-act-words": m0061,
   "0062-words-of-cohorts": m0062,
   "0063-devices": m0063,
+  "0064-languages": m0064,
 };

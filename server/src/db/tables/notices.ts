@@ -1,6 +1,6 @@
 /** What people are told, and when. */
 import type { NoticeState } from "@dawngate/contract/notices";
-import type { Kind, WrittenNotice } from "@dawngate/core/notices";
+import type { Kind, Language, WrittenNotice } from "@dawngate/core/notices";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
 import type { NullableJson } from "./columns";
 
@@ -21,6 +21,8 @@ export interface KeptCopy {
 
 /** A letter as it goes out, but for who writes and who is written to. */
 export interface KeptLetter {
+  /** Left out: English. */
+  language?: Language;
   subject: string;
   says: string[];
   dates: { when: string; what: string }[];
@@ -44,6 +46,7 @@ export interface NoticeTemplateTable {
   course_id: string | null;
   /** Of that course; null: for all of its cohorts. */
   cohort_id: string | null;
+  language: Language;
   subject: string;
   text: string;
 }

@@ -1,5 +1,7 @@
 /** Whom a school knows, and their calendars. */
+
 import type { OwnFieldTerms } from "@dawngate/contract/own-fields";
+import type { Language } from "@dawngate/core/notices/languages";
 import type { ColumnType, Generated } from "kysely";
 
 export interface PersonTable {
@@ -8,6 +10,8 @@ export interface PersonTable {
   name: string;
   email: string;
   time_zone: string;
+  /** In which they read what they are told; null: nobody knows. */
+  language: Generated<Language | null>;
   /** The account they sign in with; null until they have. */
   user_id: Generated<string | null>;
 }

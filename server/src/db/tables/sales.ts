@@ -1,4 +1,5 @@
 /** What is on sale, and what was bought. */
+
 import type { FieldAnswers } from "@dawngate/contract/own-fields";
 import type {
   Billing,
@@ -8,6 +9,7 @@ import type {
   OrderTax,
   PaymentTerms,
 } from "@dawngate/contract/sales";
+import type { Language } from "@dawngate/core/notices/languages";
 import type { Membership, Quote } from "@dawngate/core/sales";
 import type { Order } from "@dawngate/core/sales/orders";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
@@ -85,6 +87,7 @@ export interface SalesOrderTable {
   name: string;
   email: string;
   time_zone: string;
+  language: Language | null;
   option_id: string;
   kind: "free" | "once" | "installments" | "subscription";
   seats: number;

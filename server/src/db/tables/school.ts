@@ -1,8 +1,10 @@
 /** A school, who works for it, its record of changes and what it has to send. */
+
 import type { PartnerTerms } from "@dawngate/contract/partners";
 import type { StaffRole } from "@dawngate/contract/permissions";
 import type { Invoicing, PaymentTerms } from "@dawngate/contract/sales";
 import type { OwnWords } from "@dawngate/core/courses";
+import type { Language } from "@dawngate/core/notices/languages";
 import type { TaxSettings } from "@dawngate/core/sales";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
 import type { Authored } from "./columns";
@@ -18,6 +20,8 @@ export interface SchoolTable {
   contact: Generated<string>;
   /** Hosts of pages elsewhere that lessons may show. */
   hosts: Generated<string[]>;
+  /** In which people are written to; the first is for whoever reads none of them. */
+  languages: Generated<Language[]>;
   color: Generated<string>;
   /** Proposed for new courses. */
   release_hour: Generated<string>;

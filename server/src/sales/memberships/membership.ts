@@ -26,6 +26,7 @@ export async function beginMembership(
     name: order.name,
     email: order.email,
     timeZone: order.time_zone,
+    language: order.language,
   });
   const bought = Date.parse(order.bought_at) as Instant;
   const at = formatInstant(doing.now);

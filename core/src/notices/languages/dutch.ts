@@ -1,0 +1,95 @@
+/** Dutch. */
+import { datesIn, type Spoken, says } from "./spoken";
+
+export const DUTCH: Spoken = {
+  usual: {
+    welcome: says(
+      "Je doet mee: {course}",
+      "Je doet mee met “{course}”.",
+      "Je volgt het met de groep “{cohort}”.",
+      "Nu open: {open}.",
+      "Daarna: {next}.",
+      "Je hebt toegang tot {ends}.",
+    ),
+    opened: says("Nu open: {items}", "Er is iets nieuws voor je open in {courses}: {items}."),
+    "opens-soon": says("Gaat open {opens}: {items}", "In {courses} gaat {items} open: {opens}."),
+    "window-closes": says(
+      "{course}: inschrijven kan tot {closes}",
+      "Je wilde het weten: inschrijven voor “{course}” kan tot {closes}.",
+      "Het is voor de groep “{cohort}”.",
+    ),
+    "place-free": says(
+      "Er is een plaats vrij: {course}",
+      "Er is een plaats vrijgekomen in “{course}”. Die is van jou als je hem neemt vóór {lapses}.",
+      "Het is met de groep “{cohort}”.",
+    ),
+    "access-ends": says(
+      "{course}: de laatste dag is {ends}",
+      "De laatste dag van je toegang tot “{course}” is {ends}. Wat je hebt gedaan blijft bewaard.",
+    ),
+    "due-soon": says("Klaar op {due}: {items}", "In {courses} moet {items} klaar zijn: {due}."),
+    overdue: says(
+      "Moest klaar zijn {due}: {items}",
+      "In {courses} moest {items} klaar zijn: {due}. Het is nog open: doe het als je kunt.",
+    ),
+    "payment-due": says(
+      "{amount}, te betalen {due}: {course}",
+      "{amount} voor “{course}” is te betalen: {due}.",
+    ),
+    "payment-overdue": says(
+      "{amount} is niet betaald: {course}",
+      "{amount} voor “{course}”, te betalen {due}, is nog niet betaald.",
+    ),
+    "payment-failed": says(
+      "{amount} kon niet worden afgeschreven: {course}",
+      "{amount} voor “{course}”, te betalen {due}, kon niet worden afgeschreven. Er is niets afgeschreven.",
+    ),
+    "credential-due": says(
+      "{credential}: geldig tot {expires}",
+      "Je certificaat “{credential}”, nummer {number}, is geldig tot {expires}.",
+    ),
+    "credential-expired": says(
+      "{credential} is verlopen",
+      "Je certificaat “{credential}”, nummer {number}, was geldig tot {expires}.",
+    ),
+    announcement: says("{title}", "{text}"),
+    "by-staff": says(
+      "{course}: {what}",
+      "De school heeft iets voor je veranderd. {what}: “{course}”.",
+      "Je volgt het met de groep “{cohort}”.",
+      "Nu open: {open}.",
+      "Daarna: {next}.",
+      "Je hebt toegang tot {ends}.",
+    ),
+  },
+  and: "en",
+  more: (count) => `nog ${count}`,
+  quoted: (title) => `“${title}”`,
+  date: datesIn("nl"),
+  endOf: (date) => `en met ${date}`,
+  openNow: "nu open",
+  acts: {
+    enrolled: "Je bent ingeschreven",
+    moved: "Je zit in een andere groep",
+    extended: "Je hebt meer tijd",
+    withdrawn: "Je doet niet meer mee",
+  },
+  hello: (name) => `Dag ${name},`,
+  times: (city) => `Tijden zijn die van ${city}.`,
+  presses: {
+    course: "Naar de cursus",
+    ends: "Zie wat van jou is",
+    window: "Bekijk de cursus",
+    place: "Neem de plaats",
+    dates: "Bekijk je data",
+  },
+  wishes: "Wat we je schrijven en wat niet",
+  questions: "Vragen",
+  changed: {
+    one: (title) => `Een datum is veranderd: ${title}`,
+    several: "Er zijn data veranderd",
+    says: "We hebben je data genoemd die sindsdien zijn veranderd. Deze gelden nu:",
+    line: (title, now, before) => `“${title}”: ${now}, niet ${before}.`,
+    gone: (title, before) => `“${title}” was aangekondigd voor ${before}: er is nu geen datum.`,
+  },
+};

@@ -1,0 +1,98 @@
+/** French. */
+import { datesIn, type Spoken, says } from "./spoken";
+
+export const FRENCH: Spoken = {
+  usual: {
+    welcome: says(
+      "Vous êtes dans {course}",
+      "Vous êtes dans « {course} ».",
+      "Vous suivez ce cours avec le groupe « {cohort} ».",
+      "Ouvert maintenant : {open}.",
+      "Ensuite : {next}.",
+      "Il est à vous jusqu’à {ends}.",
+    ),
+    opened: says(
+      "Ouvert maintenant : {items}",
+      "Du nouveau est ouvert pour vous dans {courses} : {items}.",
+    ),
+    "opens-soon": says("Ouvre {opens} : {items}", "Dans {courses}, {items} ouvre : {opens}."),
+    "window-closes": says(
+      "{course} : inscription possible jusqu’à {closes}",
+      "Vous vouliez le savoir : l’inscription à « {course} » est possible jusqu’à {closes}.",
+      "C’est pour le groupe « {cohort} ».",
+    ),
+    "place-free": says(
+      "Une place est libre dans {course}",
+      "Une place s’est libérée dans « {course} » ; elle est à vous si vous la prenez avant {lapses}.",
+      "C’est avec le groupe « {cohort} ».",
+    ),
+    "access-ends": says(
+      "{course} : le dernier jour est {ends}",
+      "Le dernier jour de votre accès à « {course} » est {ends}. Ce que vous avez fait est conservé.",
+    ),
+    "due-soon": says("À rendre {due} : {items}", "Dans {courses}, {items} est à rendre : {due}."),
+    overdue: says(
+      "Était à rendre {due} : {items}",
+      "Dans {courses}, {items} était à rendre : {due}. C’est encore ouvert : faites-le quand vous pourrez.",
+    ),
+    "payment-due": says(
+      "{amount}, échéance {due} : {course}",
+      "{amount} pour « {course} », échéance : {due}.",
+    ),
+    "payment-overdue": says(
+      "{amount} impayés : {course}",
+      "{amount} pour « {course} », échéance {due}, ne sont pas encore payés.",
+    ),
+    "payment-failed": says(
+      "{amount} n’ont pas pu être prélevés : {course}",
+      "{amount} pour « {course} », échéance {due}, n’ont pas pu être prélevés. Rien n’a été pris.",
+    ),
+    "credential-due": says(
+      "{credential} : valable jusqu’à {expires}",
+      "Votre certificat « {credential} », numéro {number}, est valable jusqu’à {expires}.",
+    ),
+    "credential-expired": says(
+      "{credential} a expiré",
+      "Votre certificat « {credential} », numéro {number}, était valable jusqu’à {expires}.",
+    ),
+    announcement: says("{title}", "{text}"),
+    "by-staff": says(
+      "{course} : {what}",
+      "L’école a changé quelque chose pour vous. {what} : « {course} ».",
+      "Vous suivez ce cours avec le groupe « {cohort} ».",
+      "Ouvert maintenant : {open}.",
+      "Ensuite : {next}.",
+      "Il est à vous jusqu’à {ends}.",
+    ),
+  },
+  and: "et",
+  more: (count) => `${count} de plus`,
+  quoted: (title) => `« ${title} »`,
+  date: datesIn("fr"),
+  endOf: (date) => `la fin du ${date}`,
+  openNow: "ouvert maintenant",
+  acts: {
+    enrolled: "Vous êtes inscrit",
+    moved: "Vous êtes dans un autre groupe",
+    extended: "Vous avez plus de temps",
+    withdrawn: "Vous n’êtes plus inscrit",
+  },
+  hello: (name) => `Bonjour ${name},`,
+  times: (city) => `Les heures sont celles de ${city}.`,
+  presses: {
+    course: "Aller au cours",
+    ends: "Voir ce qui est à vous",
+    window: "Voir le cours",
+    place: "Prendre la place",
+    dates: "Voir vos dates",
+  },
+  wishes: "Ce que nous vous écrivons, et quoi non",
+  questions: "Questions",
+  changed: {
+    one: (title) => `Une date a changé : ${title}`,
+    several: "Des dates ont changé",
+    says: "Nous vous avions dit des dates qui ont changé depuis. Voici celles qui valent maintenant :",
+    line: (title, now, before) => `« ${title} » : ${now}, et non ${before}.`,
+    gone: (title, before) => `« ${title} » était annoncé pour ${before} : il n’y a plus de date.`,
+  },
+};

@@ -1,0 +1,99 @@
+/** German. */
+import { datesIn, type Spoken, says } from "./spoken";
+
+export const GERMAN: Spoken = {
+  usual: {
+    welcome: says(
+      "Sie sind dabei: {course}",
+      "Sie sind in „{course}“ eingeschrieben.",
+      "Sie lernen mit der Gruppe „{cohort}“.",
+      "Jetzt offen: {open}.",
+      "Als Nächstes: {next}.",
+      "Ihr Zugang reicht bis {ends}.",
+    ),
+    opened: says("Jetzt offen: {items}", "In {courses} ist etwas Neues für Sie offen: {items}."),
+    "opens-soon": says(
+      "Öffnet {opens}: {items}",
+      "In {courses} öffnet sich etwas: {items}, {opens}.",
+    ),
+    "window-closes": says(
+      "{course}: einschreiben können Sie sich bis {closes}",
+      "Sie wollten es wissen: In „{course}“ können Sie sich bis {closes} einschreiben.",
+      "Es geht um die Gruppe „{cohort}“.",
+    ),
+    "place-free": says(
+      "Ein Platz ist frei: {course}",
+      "In „{course}“ ist ein Platz frei geworden. Er gehört Ihnen, wenn Sie ihn bis {lapses} nehmen.",
+      "Es ist ein Platz in der Gruppe „{cohort}“.",
+    ),
+    "access-ends": says(
+      "{course}: der letzte Tag ist {ends}",
+      "Der letzte Tag Ihres Zugangs zu „{course}“ ist {ends}. Was Sie getan haben, bleibt erhalten.",
+    ),
+    "due-soon": says("Fällig {due}: {items}", "In {courses} ist etwas fällig: {items}, {due}."),
+    overdue: says(
+      "War fällig {due}: {items}",
+      "In {courses} war etwas fällig: {items}, {due}. Es ist noch offen: Holen Sie es nach, wenn Sie können.",
+    ),
+    "payment-due": says(
+      "{amount}, fällig {due}: {course}",
+      "Für „{course}“ sind {amount} fällig: {due}.",
+    ),
+    "payment-overdue": says(
+      "{amount} sind unbezahlt: {course}",
+      "Für „{course}“ waren {amount} fällig: {due}. Sie sind noch nicht bezahlt.",
+    ),
+    "payment-failed": says(
+      "{amount} konnten nicht abgebucht werden: {course}",
+      "{amount} für „{course}“, fällig {due}, konnten nicht abgebucht werden. Es wurde nichts genommen.",
+    ),
+    "credential-due": says(
+      "{credential}: gültig bis {expires}",
+      "Ihr Nachweis „{credential}“, Nummer {number}, ist gültig bis {expires}.",
+    ),
+    "credential-expired": says(
+      "{credential} ist abgelaufen",
+      "Ihr Nachweis „{credential}“, Nummer {number}, war gültig bis {expires}.",
+    ),
+    announcement: says("{title}", "{text}"),
+    "by-staff": says(
+      "{course}: {what}",
+      "Die Schule hat etwas für Sie geändert. {what}: „{course}“.",
+      "Sie lernen mit der Gruppe „{cohort}“.",
+      "Jetzt offen: {open}.",
+      "Als Nächstes: {next}.",
+      "Ihr Zugang reicht bis {ends}.",
+    ),
+  },
+  and: "und",
+  more: (count) => `${count} weitere`,
+  quoted: (title) => `„${title}“`,
+  date: datesIn("de"),
+  endOf: (date) => `einschließlich ${date}`,
+  openNow: "jetzt offen",
+  acts: {
+    enrolled: "Sie sind eingeschrieben",
+    moved: "Sie sind in einer anderen Gruppe",
+    extended: "Sie haben mehr Zeit",
+    withdrawn: "Sie sind nicht mehr dabei",
+  },
+  hello: (name) => `Guten Tag ${name},`,
+  times: (city) => `Alle Zeiten gelten für ${city}.`,
+  presses: {
+    course: "Zum Kurs",
+    ends: "Was Ihnen gehört",
+    window: "Den Kurs ansehen",
+    place: "Den Platz nehmen",
+    dates: "Ihre Termine ansehen",
+  },
+  wishes: "Was wir Ihnen schreiben und was nicht",
+  questions: "Fragen",
+  changed: {
+    one: (title) => `Ein Termin hat sich geändert: ${title}`,
+    several: "Termine haben sich geändert",
+    says: "Wir haben Ihnen Termine genannt, die sich seither geändert haben. Jetzt gilt:",
+    line: (title, now, before) => `„${title}“: ${now}, nicht ${before}.`,
+    gone: (title, before) =>
+      `„${title}“ war für ${before} angekündigt und hat jetzt keinen Termin.`,
+  },
+};

@@ -1,0 +1,98 @@
+/** Italian. */
+import { datesIn, type Spoken, says } from "./spoken";
+
+export const ITALIAN: Spoken = {
+  usual: {
+    welcome: says(
+      "Sei in {course}",
+      "Sei in «{course}».",
+      "Lo segui con il gruppo «{cohort}».",
+      "Aperto ora: {open}.",
+      "Poi: {next}.",
+      "È tuo fino a {ends}.",
+    ),
+    opened: says(
+      "Aperto ora: {items}",
+      "C’è qualcosa di nuovo aperto per te in {courses}: {items}.",
+    ),
+    "opens-soon": says("Si apre {opens}: {items}", "In {courses} si apre {items}: {opens}."),
+    "window-closes": says(
+      "{course}: puoi iscriverti fino a {closes}",
+      "Volevi saperlo: puoi iscriverti a «{course}» fino a {closes}.",
+      "È per il gruppo «{cohort}».",
+    ),
+    "place-free": says(
+      "Un posto è libero in {course}",
+      "Si è liberato un posto in «{course}»: è tuo se lo prendi entro {lapses}.",
+      "È con il gruppo «{cohort}».",
+    ),
+    "access-ends": says(
+      "{course}: l’ultimo giorno è {ends}",
+      "L’ultimo giorno del tuo accesso a «{course}» è {ends}. Quello che hai fatto resta.",
+    ),
+    "due-soon": says("Scade {due}: {items}", "In {courses} scade {items}: {due}."),
+    overdue: says(
+      "Scadeva {due}: {items}",
+      "In {courses} scadeva {items}: {due}. È ancora aperto: fallo quando puoi.",
+    ),
+    "payment-due": says(
+      "{amount}, scadenza {due}: {course}",
+      "{amount} per «{course}» scadono: {due}.",
+    ),
+    "payment-overdue": says(
+      "{amount} non pagati: {course}",
+      "{amount} per «{course}», scaduti {due}, non sono ancora pagati.",
+    ),
+    "payment-failed": says(
+      "Non è stato possibile addebitare {amount}: {course}",
+      "Non è stato possibile addebitare {amount} per «{course}», scadenza {due}. Non è stato preso nulla.",
+    ),
+    "credential-due": says(
+      "{credential}: valido fino a {expires}",
+      "Il tuo attestato «{credential}», numero {number}, è valido fino a {expires}.",
+    ),
+    "credential-expired": says(
+      "{credential} è scaduto",
+      "Il tuo attestato «{credential}», numero {number}, era valido fino a {expires}.",
+    ),
+    announcement: says("{title}", "{text}"),
+    "by-staff": says(
+      "{course}: {what}",
+      "La scuola ha cambiato qualcosa per te. {what}: «{course}».",
+      "Lo segui con il gruppo «{cohort}».",
+      "Aperto ora: {open}.",
+      "Poi: {next}.",
+      "È tuo fino a {ends}.",
+    ),
+  },
+  and: "e",
+  more: (count) => `altri ${count}`,
+  quoted: (title) => `«${title}»`,
+  date: datesIn("it"),
+  endOf: (date) => `tutto ${date}`,
+  openNow: "aperto ora",
+  acts: {
+    enrolled: "Sei iscritto",
+    moved: "Sei in un altro gruppo",
+    extended: "Hai più tempo",
+    withdrawn: "Non sei più nel corso",
+  },
+  hello: (name) => `Ciao ${name},`,
+  times: (city) => `Gli orari sono quelli di ${city}.`,
+  presses: {
+    course: "Vai al corso",
+    ends: "Vedi ciò che è tuo",
+    window: "Vedi il corso",
+    place: "Prendi il posto",
+    dates: "Vedi le tue date",
+  },
+  wishes: "Che cosa ti scriviamo e che cosa no",
+  questions: "Domande",
+  changed: {
+    one: (title) => `Una data è cambiata: ${title}`,
+    several: "Alcune date sono cambiate",
+    says: "Ti avevamo detto date che nel frattempo sono cambiate. Ora valgono queste:",
+    line: (title, now, before) => `«${title}»: ${now}, non ${before}.`,
+    gone: (title, before) => `«${title}» era annunciato per ${before}: ora non ha una data.`,
+  },
+};

@@ -1,0 +1,80 @@
+/** What a language brings that people are told something in: our texts, and all that fields and letters say. */
+import {
+  formatTimeOfDay,
+  type Instant,
+  type LocalDate,
+  localDateAt,
+  startOfDay,
+  type TimeOfDay,
+  timeOfDayAt,
+  type Zone,
+  zoneOf,
+} from "../../time";
+import type { Kind } from "../kinds";
+import type { NoticeText } from "../usual";
+
+/** What staff have done, as `{what}` says it. */
+export const TOLD_ACTS = ["enrolled", "moved", "extended", "withdrawn"] as const;
+export type ToldAct = (typeof TOLD_ACTS)[number];
+
+/** What the one thing to press says. */
+export type Press = "course" | "ends" | "window" | "place" | "dates";
+
+export interface Spoken {
+  usual: Readonly<Record<Kind, NoticeText>>;
+  /** Between the last two of several. */
+  and: string;
+  more(count: number): string;
+  quoted(title: string): string;
+  /** A date in full, with its weekday. */
+  date(date: LocalDate): string;
+  /** The last day included, where words such as "until" stand before it. */
+  endOf(date: string): string;
+  openNow: string;
+  acts: Readonly<Record<ToldAct, string>>;
+  hello(name: string): string;
+  /** In whose time dates stand, by the city of a zone. */
+  times(city: string): string;
+  presses: Readonly<Record<Press, string>>;
+  /** The page on which somebody chooses what they are told. */
+  wishes: string;
+  /** Before the address that questions go to. */
+  questions: string;
+  /** What is written where dates were told that have changed. */
+  changed: {
+    one(title: string): string;
+    several: string;
+    says: string;
+    /** What holds now, and what was told. */
+    line(title: string, now: string, before: string): string;
+    gone(title: string, before: string): string;
+  };
+}
+
+/** Paragraphs, an empty line between them. */
+export const says = (subject: string, ...paragraphs: string[]): NoticeText => ({
+  subject,
+  text: paragraphs.join("\n\n"),
+});
+
+const UTC = zoneOf("UTC");
+
+/** Dates as a language writes them (Unicode CLDR, by the platform's own tables). */
+export function datesIn(tag: string): (date: LocalDate) => string {
+  const format = new Intl.DateTimeFormat(tag, {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+    timeZone: "UTC",
+  });
+  return (date) => format.format(startOfDay(UTC, date));
+}
+
+/** An instant in a zone: its date, and the time as the clock there has it; seconds only where there are some. */
+export function sayAt({ date }: Spoken, instant: Instant, zone: Zone): string {
+  const time = timeOfDayAt(zone, instant);
+  const minutes = (Math.floor(time / 60_000) * 60_000) as TimeOfDay;
+  const clock = formatTimeOfDay(time % 60_000 < 1000 ? minutes : time);
+  return `${date(localDateAt(zone, instant))}, ${clock}`;
+}
