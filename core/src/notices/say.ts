@@ -1,7 +1,7 @@
 /** What a notice says to its person: each field of its text in words, and the dates that stand below it. */
-import { type Instant, localDateAt, timeOfDayAt, type Zone } from "../time";
+import { type Instant, localDateAt, type Zone } from "../time";
 import { ENGLISH } from "./languages/english";
-import { type Spoken, sayAt } from "./languages/spoken";
+import { type Spoken, sayAt, sayUntil } from "./languages/spoken";
 import type { Entry, Notice } from "./notice";
 import type { Values } from "./template";
 
@@ -76,19 +76,13 @@ export function valuesOf(notice: Notice, named: Named, now: Instant): Values {
         ? ""
         : notice.kind === "access-ends"
           ? end(access)
-          : untilWhen(access, zone, spoken),
+          : sayUntil(spoken, access, zone),
     due: end(told),
     closes: end(told),
     expires: end(told),
     ...named.more,
   };
 }
-
-/** An end: the last day included where it stands at the start of a day, else the instant. */
-const untilWhen = (until: Instant, zone: Zone, spoken: Spoken): string =>
-  timeOfDayAt(zone, until) === 0
-    ? spoken.endOf(spoken.date(localDateAt(zone, (until - 1) as Instant)))
-    : sayAt(spoken, until, zone);
 
 /** When and what, for the table below a letter: what opens at an instant of its own. */
 export function datesOf(notice: Notice, named: Named, now: Instant) {

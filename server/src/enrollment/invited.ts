@@ -26,8 +26,11 @@ export async function showInvitedTo(
     const courses: InvitedTo["courses"] = [];
     for (const one of (await membershipsOf(tx, person.id, formatInstant(now))).slice(0, MOST))
       courses.push(await sayMembership(tx, one));
-    for (const { id } of held.slice(0, MOST))
-      courses.push(await sayEnrolled(tx, { school, now }, id));
+    for (const { id } of held.slice(0, MOST)) {
+      // In the language of the page on which it stands.
+      const { language: _, ...said } = await sayEnrolled(tx, { school, now }, id, "en");
+      courses.push(said);
+    }
     return { courses };
   });
 }

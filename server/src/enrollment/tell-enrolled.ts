@@ -1,4 +1,5 @@
 /** Whoever has come into something is told by mail; who has no account yet is invited by it. */
+import { spokenIn } from "@dawngate/core/notices";
 import { writeLetter } from "../base/letter";
 import type { SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
@@ -40,7 +41,7 @@ export async function tellIn(
         ...said,
         subject,
         from: await schoolInMail(tx),
-        greeting: `Hello ${inMail(known.name)},`,
+        greeting: spokenIn(about.language ?? "en").hello(inMail(known.name)),
         button: { label: button.label, url: `${baseUrl}/${context.slug}/${button.path}` },
       }),
     });
@@ -54,12 +55,15 @@ export async function tellEnrolled(
   enrollment: string,
   told: Told,
 ): Promise<void> {
-  const about = await sayEnrolled(tx, context, enrollment);
+  // What is said before it is English: so is the rest then.
+  const isEnglish = (told.first ?? []).length > 0;
+  const about = await sayEnrolled(tx, context, enrollment, isEnglish ? "en" : undefined);
+  const { entering, presses } = spokenIn(about.language);
   // This stands in for the welcome.
   await noteTold(tx, enrollment, context.now);
   await tellIn(tx, services, context, told, {
     about,
-    subject: `You are enrolled in ${about.title}`,
-    button: { label: "Go to the course", path: `shelf/${enrollment}` },
+    subject: entering.subject(about.title),
+    button: { label: presses.course, path: `shelf/${enrollment}` },
   });
 }

@@ -95,6 +95,16 @@ export async function readOwnself(tx: SchoolTransaction, person: string) {
     .executeTakeFirstOrThrow();
 }
 
+/** In which of a school's languages somebody is written to: the one they read, else its first. */
+export async function languageRead(tx: SchoolTransaction, person: string): Promise<Language> {
+  const { rows } = await sql<{ language: Language }>`
+    select case when p.language = any (s.languages) then p.language else s.languages[1] end
+      as language
+    from person p join school s on s.id = p.school_id where p.id = ${person}
+  `.execute(tx);
+  return rows[0]?.language ?? "en";
+}
+
 /** In which language they are told what they are told. */
 export async function setLanguageOf(tx: SchoolTransaction, person: string, language: Language) {
   await tx.updateTable("person").set({ language }).where("id", "=", person).execute();

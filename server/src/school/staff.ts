@@ -1,7 +1,9 @@
 /** The school's staff: inviting, changing and removing them, handing the school over. */
+
 import type { StaffRole } from "@dawngate/contract/permissions";
 import type { Acceptance, Invitation } from "@dawngate/contract/school";
 import type { MemberChange, Members } from "@dawngate/contract/staff";
+import { spokenIn } from "@dawngate/core/notices";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import { type Letter, writeLetter } from "../base/letter";
 import { conflict, notFound, ProblemError } from "../base/problem";
@@ -123,7 +125,7 @@ const AS: Record<StaffRole | "enrollee", string> = {
 };
 
 /** What somebody has come into, with its first dates. */
-export type CameInto = Pick<Letter, "says" | "dates" | "small"> & { title: string };
+export type CameInto = Pick<Letter, "says" | "dates" | "small" | "language"> & { title: string };
 
 /** Invites somebody by mail; the link proves the address, and is good for two weeks and one use. */
 export async function inviteWithin(
@@ -144,19 +146,24 @@ export async function inviteWithin(
   });
   const school = await schoolInMail(tx);
   const { name } = school;
+  const { entering } = spokenIn(enrolled?.language ?? "en");
   await follow(tx, context.school, "mail", {
     to: email,
     ...writeLetter({
       subject: enrolled
-        ? `You are enrolled in ${enrolled.title}`
+        ? entering.subject(enrolled.title)
         : role === "enrollee"
           ? `You are enrolled at ${name}`
           : `Join the staff of ${name}`,
       from: school,
-      says: [`${name} invites you${AS[role] && ` ${AS[role]}`}.`, ...(enrolled?.says ?? [])],
+      ...(enrolled?.language && { language: enrolled.language }),
+      says: [
+        AS[role] ? `${name} invites you ${AS[role]}.` : entering.invites(name),
+        ...(enrolled?.says ?? []),
+      ],
       ...(enrolled?.dates && { dates: enrolled.dates }),
-      button: { label: "Come in", url: `${baseUrl}/welcome?token=${token}` },
-      small: [...(enrolled?.small ?? []), "The link is good for two weeks, and once."],
+      button: { label: entering.comeIn, url: `${baseUrl}/welcome?token=${token}` },
+      small: [...(enrolled?.small ?? []), entering.link],
     }),
   });
 }

@@ -98,6 +98,27 @@ test("one chooses it oneself, also by the link of a mail; what one does not want
   expect(refused.status).toBe(422);
 });
 
+test("whoever is enrolled by hand, or asked in, reads it in their language too, and as before where nobody knows it", async () => {
+  await keeps("pt", "en");
+  const enroll = (name: string) =>
+    owned.ask("POST", "/schools/one/courses/c/enrollments", {
+      name,
+      email: mail(name),
+      timeZone: "Europe/Lisbon",
+      cohort: "k",
+    });
+  await enroll("rita");
+  const [asked] = mailsTo(owned, mail("rita"));
+  expect(asked?.subject).toBe("A sua inscrição em Bread & more");
+  expect(asked?.text).toMatch(/convida-o\..*com o grupo Spring\. O que abre, e quando:/s);
+  expect(asked?.text).toMatch(/Entrar:\nhttp/);
+  expect(asked?.text).not.toMatch(/\b(invites|You|opens|yours)\b/);
+  await keeps("en", "pt");
+  await enroll("sam");
+  expect(subjectsTo("sam")).toEqual(["You are enrolled in Bread & more"]);
+  expect(mailsTo(owned, mail("sam"))[0]?.text).toMatch(/Come in:\nhttp/);
+});
+
 test("words are written for each language; where there are none of one's own, ours are in that language", async () => {
   await keeps("en", "de");
   const given = { subject: "Los geht's: {course}", text: "Schön, dass Sie da sind, {person}." };

@@ -85,6 +85,18 @@ export const DUTCH: Spoken = {
   },
   wishes: "Wat we je schrijven en wat niet",
   questions: "Vragen",
+  entering: {
+    subject: (title) => `Je bent ingeschreven: ${title}`,
+    in: (title, cohort) => `Je doet mee met “${title}”${cohort ? `, met de groep ${cohort}` : ""}.`,
+    opensWhen: "Wat er wanneer opengaat:",
+    meetAt: (place) => `Jullie komen hier samen: ${place}.`,
+    now: "nu",
+    moreAfter: (count) => `En daarna nog ${count}.`,
+    yoursUntil: (end) => `Je hebt toegang tot ${end}.`,
+    invites: (school) => `${school} nodigt je uit.`,
+    comeIn: "Kom binnen",
+    link: "De link is twee weken geldig, en één keer.",
+  },
   changed: {
     one: (title) => `Een datum is veranderd: ${title}`,
     several: "Er zijn data veranderd",

@@ -28,6 +28,18 @@ export const ENGLISH: Spoken = {
   },
   wishes: "What you are told, and what not",
   questions: "Questions",
+  entering: {
+    subject: (title) => `You are enrolled in ${title}`,
+    in: (title, cohort) => `You are in “${title}”${cohort ? `, with cohort ${cohort}` : ""}.`,
+    opensWhen: "What opens when:",
+    meetAt: (place) => `You meet at ${place}.`,
+    now: "now",
+    moreAfter: (count) => `And ${count} more after that.`,
+    yoursUntil: (end, course) => `The ${course} is yours until ${end}.`,
+    invites: (school) => `${school} invites you.`,
+    comeIn: "Come in",
+    link: "The link is good for two weeks, and once.",
+  },
   changed: {
     one: (title) => `A date has changed: ${title}`,
     several: "Dates have changed",

@@ -88,6 +88,19 @@ export const FRENCH: Spoken = {
   },
   wishes: "Ce que nous vous écrivons, et quoi non",
   questions: "Questions",
+  entering: {
+    subject: (title) => `Vous êtes inscrit à ${title}`,
+    in: (title, cohort) =>
+      `Vous êtes dans « ${title} »${cohort ? `, avec le groupe ${cohort}` : ""}.`,
+    opensWhen: "Ce qui ouvre, et quand :",
+    meetAt: (place) => `Vous vous retrouvez ici : ${place}.`,
+    now: "maintenant",
+    moreAfter: (count) => `Et ${count} de plus ensuite.`,
+    yoursUntil: (end) => `Il est à vous jusqu’à ${end}.`,
+    invites: (school) => `${school} vous invite.`,
+    comeIn: "Entrer",
+    link: "Le lien est valable deux semaines, et une seule fois.",
+  },
   changed: {
     one: (title) => `Une date a changé : ${title}`,
     several: "Des dates ont changé",

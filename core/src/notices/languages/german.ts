@@ -88,6 +88,19 @@ export const GERMAN: Spoken = {
   },
   wishes: "Was wir Ihnen schreiben und was nicht",
   questions: "Fragen",
+  entering: {
+    subject: (title) => `Sie sind eingeschrieben: ${title}`,
+    in: (title, cohort) =>
+      `Sie sind in „${title}“ eingeschrieben${cohort ? `, in der Gruppe ${cohort}` : ""}.`,
+    opensWhen: "Was sich wann öffnet:",
+    meetAt: (place) => `Sie treffen sich hier: ${place}.`,
+    now: "jetzt",
+    moreAfter: (count) => `Und danach ${count} weitere.`,
+    yoursUntil: (end) => `Ihr Zugang reicht bis ${end}.`,
+    invites: (school) => `${school} lädt Sie ein.`,
+    comeIn: "Eintreten",
+    link: "Der Link gilt zwei Wochen lang, und einmal.",
+  },
   changed: {
     one: (title) => `Ein Termin hat sich geändert: ${title}`,
     several: "Termine haben sich geändert",

@@ -88,6 +88,18 @@ export const ITALIAN: Spoken = {
   },
   wishes: "Che cosa ti scriviamo e che cosa no",
   questions: "Domande",
+  entering: {
+    subject: (title) => `Sei iscritto a ${title}`,
+    in: (title, cohort) => `Sei in «${title}»${cohort ? `, con il gruppo ${cohort}` : ""}.`,
+    opensWhen: "Che cosa si apre, e quando:",
+    meetAt: (place) => `Vi incontrate qui: ${place}.`,
+    now: "ora",
+    moreAfter: (count) => `E poi altri ${count}.`,
+    yoursUntil: (end) => `È tuo fino a ${end}.`,
+    invites: (school) => `${school} ti invita.`,
+    comeIn: "Entra",
+    link: "Il link vale due settimane, e una volta sola.",
+  },
   changed: {
     one: (title) => `Una data è cambiata: ${title}`,
     several: "Alcune date sono cambiate",

@@ -85,6 +85,19 @@ export const PORTUGUESE: Spoken = {
   },
   wishes: "O que lhe escrevemos, e o que não",
   questions: "Perguntas",
+  entering: {
+    subject: (title) => `A sua inscrição em ${title}`,
+    in: (title, cohort) =>
+      `A sua inscrição em «${title}» está feita${cohort ? `, com o grupo ${cohort}` : ""}.`,
+    opensWhen: "O que abre, e quando:",
+    meetAt: (place) => `Encontram-se aqui: ${place}.`,
+    now: "agora",
+    moreAfter: (count) => `E depois mais ${count}.`,
+    yoursUntil: (end) => `O acesso é seu até ${end}.`,
+    invites: (school) => `${school} convida-o.`,
+    comeIn: "Entrar",
+    link: "A ligação é válida por duas semanas, e uma só vez.",
+  },
   changed: {
     one: (title) => `Uma data mudou: ${title}`,
     several: "Houve datas que mudaram",

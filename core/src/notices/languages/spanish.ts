@@ -85,6 +85,18 @@ export const SPANISH: Spoken = {
   },
   wishes: "Qué te escribimos y qué no",
   questions: "Preguntas",
+  entering: {
+    subject: (title) => `Estás inscrito en ${title}`,
+    in: (title, cohort) => `Ya estás en «${title}»${cohort ? `, con el grupo ${cohort}` : ""}.`,
+    opensWhen: "Qué se abre y cuándo:",
+    meetAt: (place) => `Os reunís en ${place}.`,
+    now: "ahora",
+    moreAfter: (count) => `Y ${count} más después.`,
+    yoursUntil: (end) => `Es tuyo hasta ${end}.`,
+    invites: (school) => `${school} te invita.`,
+    comeIn: "Entrar",
+    link: "El enlace vale dos semanas, y una sola vez.",
+  },
   changed: {
     one: (title) => `Ha cambiado una fecha: ${title}`,
     several: "Han cambiado fechas",

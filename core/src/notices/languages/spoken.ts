@@ -40,6 +40,20 @@ export interface Spoken {
   wishes: string;
   /** Before the address that questions go to. */
   questions: string;
+  /** What whoever was enrolled reads, and who is invited by it. */
+  entering: {
+    subject(title: string): string;
+    in(title: string, cohort: string | null): string;
+    opensWhen: string;
+    meetAt(place: string): string;
+    now: string;
+    moreAfter(count: number): string;
+    /** By what the school calls a course, where that word is said. */
+    yoursUntil(end: string, course: string): string;
+    invites(school: string): string;
+    comeIn: string;
+    link: string;
+  };
   /** What is written where dates were told that have changed. */
   changed: {
     one(title: string): string;
@@ -78,3 +92,9 @@ export function sayAt({ date }: Spoken, instant: Instant, zone: Zone): string {
   const clock = formatTimeOfDay(time % 60_000 < 1000 ? minutes : time);
   return `${date(localDateAt(zone, instant))}, ${clock}`;
 }
+
+/** An end: the last day included where it stands at the start of a day, else the instant. */
+export const sayUntil = (spoken: Spoken, until: Instant, zone: Zone): string =>
+  timeOfDayAt(zone, until) === 0
+    ? spoken.endOf(spoken.date(localDateAt(zone, (until - 1) as Instant)))
+    : sayAt(spoken, until, zone);
