@@ -123,6 +123,7 @@ export const noticeTextQuery = z.strictObject({
 export const letterShown = z
   .object({
     language: language.optional().describe("Left out: English."),
+    greeting: z.string().optional().describe("Left out: as English has it."),
     subject: z.string(),
     says: z.array(z.string()),
     dates: z.array(z.object({ when: z.string(), what: z.string() })),

@@ -130,6 +130,7 @@ function Words({ school, kind }: { school: string; kind: SentKind }) {
       {languages.length > 1 && language ? (
         <Options<Language>
           label="For whoever reads"
+          says="For whoever reads"
           options={languages.map((one) => ({ value: one, label: LANGUAGE_NAMES[one] }))}
           value={language}
           onChange={setChosen}

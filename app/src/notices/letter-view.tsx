@@ -20,6 +20,8 @@ export function LetterView({ letter, school, person }: Props) {
   return (
     <View
       role="article"
+      // Heard as it is written.
+      {...({ lang: letter.language ?? "en" } as object)}
       aria-label={`A letter: ${letter.subject}`}
       style={{
         backgroundColor: surface,
@@ -40,7 +42,7 @@ export function LetterView({ letter, school, person }: Props) {
         </Text>
         <Text kind="name">{letter.subject}</Text>
       </View>
-      <Text>{`Hello ${person},`}</Text>
+      <Text>{letter.greeting ?? `Hello ${person},`}</Text>
       <LetterText letter={letter} />
       {letter.button ? (
         <View

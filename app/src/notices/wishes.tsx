@@ -177,6 +177,7 @@ export function Wishes({ kept, onChange }: Props) {
       {kept.languages.length > 1 ? (
         <Options<Language>
           label="I read"
+          says="I read"
           options={kept.languages.map((one) => ({ value: one, label: LANGUAGE_NAMES[one] }))}
           value={kept.language}
           onChange={(language) => onChange({ ...wanted(kept), language })}

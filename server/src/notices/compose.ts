@@ -181,6 +181,7 @@ export function composeWith(
   const line = fillText(kind, subject, values).join(" ");
   return {
     language,
+    greeting: spoken.hello(named.person),
     subject: (line || fillText(kind, spoken.usual[kind].subject, values).join(" ")).slice(0, 300),
     // What a field brings may have paragraphs of its own.
     says: fillText(kind, text, values).flatMap((one) => one.split(/\n\s*\n/)),

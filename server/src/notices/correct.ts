@@ -110,6 +110,7 @@ function letterOf(
   });
   return {
     language,
+    greeting: spoken.hello(inMail(who.name)),
     subject: lines.length === 1 ? changed.one(wrong[0]?.title ?? "") : changed.several,
     says: [changed.says, ...lines],
     dates: [],

@@ -11,6 +11,7 @@ import { nextMatching } from "../enrollment/roster";
 import { FAULTY_WORDS } from "../people/fields/in-words";
 import { holdTurn } from "../schedule/headcount-store";
 import { type Context, isTheirs } from "../school/context";
+import { inMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { knowAll, readAddressed } from "./letter-store";
 import { faultsOfLinks } from "./links";
@@ -79,9 +80,10 @@ function letterOf(
   { site, languages }: NoticeParts,
 ): KeptLetter {
   const language = languageOf({ languages }, who);
-  const { presses, wishes } = spokenIn(language);
+  const { hello, presses, wishes } = spokenIn(language);
   return {
     language,
+    greeting: hello(inMail(who.name)),
     subject,
     says: text.split(/\n\s*\n/).map((one) => one.trim()),
     dates: [],

@@ -63,7 +63,7 @@ export async function sendNotice(
         ...writeLetter({
           ...says,
           from,
-          greeting: spokenIn(letter.language ?? "en").hello(inMail(found.name)),
+          greeting: letter.greeting ?? spokenIn("en").hello(inMail(found.name)),
           ...(button && { button }),
         }),
         // What about money cannot be turned off has no such link (RFC 8058 asks for what it says to happen).

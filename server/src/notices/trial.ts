@@ -7,7 +7,7 @@ import {
   spokenIn,
   valuesOf,
 } from "@dawngate/core/notices";
-import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
+import { DAY, formatInstant, HOUR, type Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { writeLetter } from "../base/letter";
 import { notFound, ProblemError } from "../base/problem";
@@ -95,7 +95,9 @@ function realOne(kind: SentKind, course: string | null, to: ToPerson, now: Insta
 }
 
 /** One that says something of everything its kind could say. */
-function madeUp(kind: SentKind, course: string | null, to: ToPerson, now: Instant): Notice {
+function madeUp(kind: SentKind, course: string | null, to: ToPerson, at: Instant): Notice {
+  // Full hours: what is made up has no seconds.
+  const now = (Math.floor(at / HOUR) * HOUR) as Instant;
   const own = [...to.cases.values()].reverse();
   const held = own.find((one) => course === null || one.course === course) ?? own[0];
   const enrollment = held?.enrollment.id ?? null;
@@ -120,7 +122,7 @@ function madeUp(kind: SentKind, course: string | null, to: ToPerson, now: Instan
         : kind === "announcement"
           ? [entry(null, null)]
           : [entry(first?.id ?? null, kind === "opened" ? now : now + 2 * DAY)];
-  return { kind, person: to.who.person, at: now, about };
+  return { kind, person: to.who.person, at, about };
 }
 
 /** Sends it to whoever asks. */

@@ -151,6 +151,7 @@ test("words are tried in the language they are for, whoever reads them", async (
   const tried = await owned.ask<NoticeTried>("POST", path, { language: "de", words: given });
   expect(tried.letter?.says[0]).toMatch(/^Am Mo\., .* offen: „.*“\.$/);
   expect(tried.letter?.button?.label).toBe("Zum Kurs");
+  expect(tried.letter?.greeting).toMatch(/^Guten Tag /);
   const english = await owned.ask<NoticeTried>("POST", path, { words: given });
   expect(english.letter?.says[0]).toMatch(/^Am Mon .* offen: “.*”\.$/);
 });

@@ -23,6 +23,8 @@ export interface KeptCopy {
 export interface KeptLetter {
   /** Left out: English. */
   language?: Language;
+  /** Left out: as English has it. */
+  greeting?: string;
   subject: string;
   says: string[];
   dates: { when: string; what: string }[];
