@@ -56,6 +56,9 @@ export const rippleAnswer = z
       endsLater: z.int(),
     }),
     told: z.int().describe("How many of them were told a date that it makes wrong."),
+    mailed: z
+      .int()
+      .describe("How many, at most, are mailed at once that something has opened for them."),
     groups: z.array(z.object({ people: z.int(), example: personRipple })),
     people: z
       .array(personRipple)

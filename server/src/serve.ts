@@ -24,6 +24,7 @@ import type { JobParts } from "./jobs/kind";
 import { startQueue } from "./jobs/queue";
 import { startThreads } from "./jobs/threads";
 import { deviceTeller } from "./notices/devices/tell";
+import { letterWriter } from "./notices/planned";
 import { startReaders } from "./readers";
 import { reminder } from "./reminders/tell";
 import { tillAsker } from "./sales/ask-till";
@@ -123,6 +124,7 @@ else {
     workOnPeopleFile: peopleFileWorker({ db, baseUrl, now }),
     endAttempt: attemptEnder({ db, now }),
     markAgain: marker({ db, now }),
+    writeLetter: letterWriter({ db, baseUrl, accounts, now }),
     tellDevice: deviceTeller({ db, outside, baseUrl, now }),
     tellStatements: teller({ db, outside, baseUrl, now }),
     giveGift,

@@ -1,8 +1,8 @@
 /** What a field for words with chips is told. */
-import type { Kind } from "@dawngate/core/notices";
+import type { TextKind } from "@dawngate/core/notices";
 
 export interface ChipsFieldProps {
-  kind: Kind;
+  kind: TextKind;
   label: string;
   /** As it is written, with its fields in braces; read once. */
   value: string;

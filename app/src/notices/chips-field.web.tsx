@@ -49,9 +49,10 @@ function chipOf(fields: readonly string[], said: (field: string) => string) {
     addInputRules() {
       return [
         nodeInputRule({
-          find: new RegExp(`(\\{(${known})\\})$`),
+          // Without a group: of one, the rule takes all but the brace that was typed last.
+          find: new RegExp(`\\{(?:${known})\\}$`),
           type: this.type,
-          getAttributes: (match) => ({ field: match[2] }),
+          getAttributes: ([typed]) => ({ field: typed.slice(1, -1) }),
         }),
       ];
     },

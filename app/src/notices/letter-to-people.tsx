@@ -1,18 +1,25 @@
 /** A letter to people who are marked: written, read as the first of them will, and sent once to each. */
 import type { LetterToPeople as Answer } from "@dawngate/contract/notices";
+import { sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
+import { formatInstant, type Instant, type Zone, zoneOf } from "@dawngate/core/time";
 import { useRef, useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../courses/api";
 import type { Whom } from "../enrollment/roster/marks";
+import { useGetSchoolQuery } from "../school/api";
 import { explain, faultsOf, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { FaultText } from "../ui/fault-text";
+import { InstantFields } from "../ui/instant-fields";
 import { Notice } from "../ui/notice";
+import { Options } from "../ui/options";
+import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
-import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
-import { useWriteToPeopleMutation } from "./api";
+import { useGetLetterFieldsQuery, useWriteToPeopleMutation } from "./api";
 import { LetterView } from "./letter-view";
+import { PlannedLetters } from "./planned-letters";
+import { WordsFields } from "./words-fields";
 
 interface Props {
   place: InCourse;
@@ -35,10 +42,15 @@ export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
   const { quiet } = usePalette();
   const [subject, setSubject] = useState("");
   const [text, setText] = useState("");
+  const [later, setLater] = useState<string | null>(null);
   const [seen, setSeen] = useState<Answer | null>(null);
+  const { data: about } = useGetSchoolQuery({ school: place.school });
+  const { data: fields } = useGetLetterFieldsQuery({ school: place.school });
+  const zone = zoneOf(about?.timeZone ?? "UTC");
   const [write, { error, isLoading }] = useWriteToPeopleMutation();
   const sofar = useRef(NOTHING);
   const [ended, setEnded] = useState<Sofar | null>(null);
+  const [planned, setPlanned] = useState<string | null>(null);
   // One key for this letter, however often it is sent.
   const key = useRef(pressKey());
   const faults = faultsOf(error);
@@ -54,6 +66,7 @@ export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
         subject,
         text,
         look,
+        ...(later !== null && { at: later }),
       },
     });
   const see = async () => {
@@ -65,7 +78,8 @@ export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
     for (;;) {
       const answer = await ask(sofar.current.next, false);
       if (!("data" in answer) || !answer.data) return;
-      const { written, unwilling, next } = answer.data;
+      const { written, unwilling, next, planned } = answer.data;
+      if (planned !== null) return setPlanned(planned);
       sofar.current = {
         next,
         written: sofar.current.written + written,
@@ -75,10 +89,10 @@ export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
     }
     setEnded(sofar.current);
   };
-  if (ended)
+  if (ended || planned !== null)
     return (
       <View style={{ gap: 10 }}>
-        <Text role="status">{sayWritten(ended)}</Text>
+        <Text role="status">{ended ? sayWritten(ended) : sayPlanned(planned ?? "", zone)}</Text>
         <PrimaryAction label="Close" onPress={onDone} />
       </View>
     );
@@ -89,25 +103,26 @@ export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
   return (
     <View style={{ gap: 10 }}>
       <Text kind="strong">Write to them</Text>
-      <TextField
-        label="Subject"
-        value={subject}
-        maxLength={300}
-        onChangeText={change(setSubject)}
-      />
+      {fields ? (
+        <WordsFields
+          kind="letter"
+          kept={{ subject: "", text: "", ...fields }}
+          values={seen?.values ?? {}}
+          faults={[]}
+          onChange={(path, next) =>
+            (path === "subject" ? change(setSubject) : change(setText))(next)
+          }
+        />
+      ) : (
+        <Skeleton widths={[0.8, 0.6, 0.7]} />
+      )}
       <FaultText>{faults.subject}</FaultText>
-      <TextField
-        label="What you write"
-        value={text}
-        maxLength={5000}
-        multiline
-        onChangeText={change(setText)}
-        style={{ minHeight: 140 }}
-      />
       <FaultText>{faults.text}</FaultText>
+      <When zone={zone} at={later} onChange={setLater} />
+      <FaultText>{faults.at}</FaultText>
       <Text kind="small" color={quiet}>
-        Each is greeted by name, and it leads to the course. An empty line begins a new paragraph.
-        Whoever wants no announcements gets none.
+        Each is greeted by name, and it leads to the course. A paragraph with a field that says
+        nothing to somebody is left out for them. Whoever wants no announcements gets none.
       </Text>
       {seen ? (
         <>
@@ -124,11 +139,13 @@ export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
         {seen?.letter ? (
           <PrimaryAction
             label={
-              goes === null
-                ? "Send it to all who match"
-                : goes === 1
-                  ? "Send it"
-                  : `Send it to ${goes} people`
+              later !== null
+                ? "Send it then"
+                : goes === null
+                  ? "Send it to all who match"
+                  : goes === 1
+                    ? "Send it"
+                    : `Send it to ${goes} people`
             }
             busy={isLoading}
             onPress={send}
@@ -143,9 +160,54 @@ export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
         )}
         <QuietAction label="Something else" onPress={onLeave} />
       </View>
+      <PlannedLetters school={place.school} course={place.course} zone={zone} />
     </View>
   );
 }
+
+const HOUR = 3_600_000;
+
+/** Now, or at an instant in the school's zone: the next full hour tomorrow, to begin with. */
+function When({
+  zone,
+  at,
+  onChange,
+}: {
+  zone: Zone;
+  /** Null: now. */
+  at: string | null;
+  onChange(at: string | null): void;
+}) {
+  const tomorrow = () =>
+    formatInstant((Math.ceil(Date.now() / HOUR) * HOUR + 24 * HOUR) as Instant);
+  return (
+    <View style={{ gap: 8 }}>
+      <Options
+        label="When it goes out"
+        says={at === null ? "When it goes out" : `When it goes out, ${sayZone(zone.id)} time`}
+        options={[
+          { value: "now", label: "Now" },
+          { value: "later", label: "Later" },
+        ]}
+        value={at === null ? "now" : "later"}
+        onChange={(value) => onChange(value === "now" ? null : tomorrow())}
+      />
+      {at === null ? null : (
+        <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
+          <InstantFields
+            labels={["On", "At"]}
+            zone={zone}
+            at={Date.parse(at) as Instant}
+            onChange={onChange}
+          />
+        </View>
+      )}
+    </View>
+  );
+}
+
+export const sayPlanned = (at: string, zone: Zone): string =>
+  `It goes out ${sayWrittenInstant(at, zone)}. Until then it can be taken back.`;
 
 /** To whom it would go, of those who are looked at. */
 export function saySeen({ written, unwilling, next, to }: Answer): string {

@@ -32,6 +32,7 @@ import {
 import { LetterView } from "./letter-view";
 import { NoticesSides } from "./notices-sides";
 import { NOTICES } from "./places";
+import { PlannedLetters } from "./planned-letters";
 import { KIND_WORDS, NOTICE_STATES, nameOf } from "./say-kind";
 
 type State = SentNotice["state"];
@@ -60,6 +61,7 @@ export function NoticesSentScreen() {
     <Page title="Notices" full dense>
       <SchoolSides school={school} here={NOTICES} />
       <NoticesSides school={school} here="sent" />
+      <PlannedLetters school={school} zone={zoneOf(zone)} />
       <Choices label="Of which kind" line>
         <Choice label="All kinds" taken={kind === null} onPress={() => setKind(null)} />
         {SENT_KINDS.map((one) => (

@@ -1,5 +1,5 @@
 /** Words with fields, as a document for the editor and back: paragraphs of text and of chips. */
-import type { Kind } from "@dawngate/core/notices";
+import type { TextKind } from "@dawngate/core/notices";
 import { fromParts, partsOf } from "@dawngate/core/notices/template";
 
 export interface DocNode {
@@ -10,7 +10,7 @@ export interface DocNode {
 }
 
 /** A line of its own is a paragraph of its own. */
-export function toDoc(kind: Kind, words: string): DocNode {
+export function toDoc(kind: TextKind, words: string): DocNode {
   return {
     type: "doc",
     content: words.split(/\n+/).map((line) => {

@@ -12,7 +12,7 @@ const ChipsField = lazy(async () => ({
 export type Words = Pick<NoticeText, "subject" | "text">;
 
 interface Props {
-  kind: SentKind;
+  kind: SentKind | "letter";
   /** As they stand before one writes. */
   kept: Words & Pick<NoticeText, "fields" | "own">;
   /** What each field says to whoever one reads as. */

@@ -9,8 +9,9 @@ const people = (count: number) => (count === 1 ? "1 person" : `${count} people`)
 export function sayTotals({
   totals,
   told,
+  mailed,
   version = 0,
-}: Pick<RippleAnswer, "totals" | "told"> & { version?: number | null }): string[] {
+}: Pick<RippleAnswer, "totals" | "told" | "mailed"> & { version?: number | null }): string[] {
   if (totals.people === 0) return ["Nobody is in this course whose dates would follow it."];
   if (totals.touched === 0)
     return [
@@ -24,6 +25,7 @@ export function sayTotals({
     [totals.endsEarlier, "Access ends earlier"],
     [totals.endsLater, "Access ends later"],
     [told, "They were told a date that it makes wrong"],
+    [mailed, "Mailed at once that something has opened, at most"],
   ];
   return [
     `${people(totals.touched)} of ${totals.people} ${totals.touched === 1 ? "is" : "are"} touched.`,

@@ -249,7 +249,15 @@ test("on somebody's page: what is next, of how many things; what they do not wan
 });
 
 test("a letter to people says who reads it like this, how many want none, and to how many it went", () => {
-  const seen = { written: 3, unwilling: 0, next: null, to: "Ana Prado", letter: null };
+  const seen = {
+    written: 3,
+    unwilling: 0,
+    next: null,
+    to: "Ana Prado",
+    letter: null,
+    values: {},
+    planned: null,
+  };
   expect(saySeen(seen)).toBe("As Ana Prado reads it.");
   expect(saySeen({ ...seen, unwilling: 2, next: "more" })).toBe(
     "As Ana Prado reads it. 2 want no announcements, and get none. The first of them were looked at; the rest is told when it is sent.",

@@ -15,20 +15,25 @@ const none = {
 
 describe("a ripple in sentences", () => {
   test("the totals, the heaviest first", () => {
-    expect(sayTotals({ told: 0, totals: { ...none, people: 0 } })).toEqual([
+    expect(sayTotals({ told: 0, mailed: 0, totals: { ...none, people: 0 } })).toEqual([
       "Nobody is in this course whose dates would follow it.",
     ]);
-    expect(sayTotals({ told: 0, totals: none })).toEqual([
+    expect(sayTotals({ told: 0, mailed: 0, totals: none })).toEqual([
       "Nothing changes for the 3 people who are in it.",
     ]);
     expect(
-      sayTotals({ told: 1, totals: { ...none, touched: 2, loses: 1, later: 2, endsLater: 1 } }),
+      sayTotals({
+        told: 1,
+        mailed: 2,
+        totals: { ...none, touched: 2, loses: 1, later: 2, endsLater: 1 },
+      }),
     ).toEqual([
       "2 people of 3 are touched.",
       "Something that is open now can no longer be opened: 1 person.",
       "An opening moves later, or loses its date: 2 people.",
       "Access ends later: 1 person.",
       "They were told a date that it makes wrong: 1 person.",
+      "Mailed at once that something has opened, at most: 2 people.",
     ]);
   });
   test("one person: what is lost first, then what moves, in the zone that counts for them", () => {

@@ -8,6 +8,7 @@ import {
   corrected,
   correctionWanted,
   dayStopped,
+  letterFields,
   letterToPeople,
   letterWritten,
   news,
@@ -23,6 +24,7 @@ import {
   noticeTextQuery,
   noticeTrial,
   noticeTried,
+  plannedLetters,
   sentKind,
   sentNotices,
   sentNoticesQuery,
@@ -33,6 +35,7 @@ import {
   wrongNotices,
 } from "../notices";
 import { timelineQuery } from "../schedule";
+import { pressKey } from "../text";
 
 const inKind = inSchool.extend({ kind: sentKind });
 const inSent = inSchool.extend({
@@ -222,6 +225,37 @@ export const notices = endpoints("notices", {
     answer: letterWritten,
     answered: "To how many it goes, and how the first of them reads it.",
     changes: ["notices", "mail"],
+  },
+  getLetterFields: {
+    method: "get",
+    path: "/schools/{school}/letter-fields",
+    summary: "What can be put into a letter to people",
+    who: "people.act",
+    params: inSchool,
+    answer: letterFields,
+    answered: "The fields.",
+    holds: ["notices"],
+  },
+  getPlannedLetters: {
+    method: "get",
+    path: "/schools/{school}/planned-letters",
+    summary: "Letters that go out later",
+    description: "All of them to whoever sees notices, else one's own.",
+    who: "people.act",
+    params: inSchool,
+    answer: plannedLetters,
+    answered: "The next one first.",
+    holds: ["notices"],
+  },
+  dropPlannedLetter: {
+    method: "delete",
+    path: "/schools/{school}/planned-letters/{letter}",
+    summary: "Takes a letter back before it goes out",
+    who: "people.act",
+    params: inSchool.extend({ letter: pressKey.meta({ example: "letter-4f1c2a8e" }) }),
+    answer: done,
+    answered: "It does not go out.",
+    changes: ["notices"],
   },
   getOwnNews: {
     method: "get",

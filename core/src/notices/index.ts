@@ -28,6 +28,7 @@ export {
   fromParts,
   ownField,
   partsOf,
+  type TextKind,
   type TextPart,
   type Values,
 } from "./template";

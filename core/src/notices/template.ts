@@ -6,7 +6,11 @@ const MANY = ["courses", "items"];
 const PAYMENT = ["course", "amount", "due"];
 const CREDENTIAL = ["credential", "number", "expires"];
 
-const OWN: Record<Kind, readonly string[]> = {
+/** What is written by hand to people of a course has fields as well. */
+export type TextKind = Kind | "letter";
+
+const OWN: Record<TextKind, readonly string[]> = {
+  letter: ["course", "cohort", "ends"],
   welcome: ["course", "cohort", "open", "next", "ends"],
   opened: MANY,
   "opens-soon": [...MANY, "opens"],
@@ -25,7 +29,7 @@ const OWN: Record<Kind, readonly string[]> = {
 };
 
 /** The fields that a kind's texts may hold. */
-export const fieldsOf = (kind: Kind): string[] => [...OWN[kind], ...ALL];
+export const fieldsOf = (kind: TextKind): string[] => [...OWN[kind], ...ALL];
 
 /**
  * What is wrong with a text, each with the position of its brace in code points from 1. `own`: the school's own fields that
@@ -33,7 +37,7 @@ export const fieldsOf = (kind: Kind): string[] => [...OWN[kind], ...ALL];
  *
  * @example faultsOfText("opened", "Go to {modul}") // ["at 7: opened has no field \"modul\"; it has courses, items, …"]
  */
-export function faultsOfText(kind: Kind, text: string, own: readonly string[] = []): string[] {
+export function faultsOfText(kind: TextKind, text: string, own: readonly string[] = []): string[] {
   return read(kind, text, own).faults;
 }
 
@@ -53,7 +57,7 @@ export type TextPart = { says: string } | { field: string };
  *
  * @example partsOf("opened", "Now: {items}") // [{ says: "Now: " }, { field: "items" }]
  */
-export function partsOf(kind: Kind, text: string): TextPart[] {
+export function partsOf(kind: TextKind, text: string): TextPart[] {
   return read(kind, text).parts;
 }
 
@@ -73,7 +77,7 @@ export type Values = Readonly<Record<string, string>>;
  * A text as somebody reads it. A paragraph with a field that has nothing to say is left out: "You are with cohort
  * {cohort}." says nothing to whoever is with none.
  */
-export function fillText(kind: Kind, text: string, values: Values): string[] {
+export function fillText(kind: TextKind, text: string, values: Values): string[] {
   const paragraphs: string[] = [];
   for (const paragraph of text.split(/\n\s*\n/)) {
     const parts = partsOf(kind, paragraph);
@@ -89,7 +93,7 @@ export function fillText(kind: Kind, text: string, values: Values): string[] {
 
 /** Reads a text once, for what it is made of and for what is wrong with it; a fault's part is said as it stands. */
 function read(
-  kind: Kind,
+  kind: TextKind,
   text: string,
   own: readonly string[] = [],
 ): { parts: TextPart[]; faults: string[] } {

@@ -21,4 +21,5 @@ export {
 } from "./ripple";
 export { compareAll } from "./ripple-in-bulk";
 export { type Mend, SNAG_KINDS, type Snag, type SnagKind, type Weight } from "./snag";
+export { toldAtOnce } from "./tells";
 export { type MadeWrong, madeWrong, TOLD_OF, type Told, type ToldOf } from "./told";

@@ -4,6 +4,7 @@ import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import type { Database } from "../db/connection";
 import type { ToDevice } from "../notices/devices/tell";
+import type { LetterPart } from "../notices/planned";
 import type { Mailer } from "../stand-ins/mail/mail";
 import type { Threads } from "./task";
 
@@ -25,6 +26,8 @@ export interface JobParts {
   markAgain(school: string, lesson: string, after: string): Promise<void>;
   /** Tells a school's learning record store what people have achieved. */
   tellStatements(school: string): Promise<void>;
+  /** Writes a letter that was planned. */
+  writeLetter(part: LetterPart): Promise<void>;
   /** Shows a notice on a device. */
   tellDevice(what: ToDevice): Promise<void>;
   runOrder(school: string, order: string): Promise<void>;

@@ -1,6 +1,6 @@
 /** Links in the words of a notice: one that leads nowhere is found before anybody gets it. */
 import type { OwnField } from "@dawngate/contract/own-fields";
-import type { Kind } from "@dawngate/core/notices";
+import type { TextKind } from "@dawngate/core/notices";
 import type { SchoolTransaction } from "../db/connection";
 import { faultsOfWords } from "../people/fields/in-words";
 import { leadsSomewhere } from "./links-store";
@@ -25,7 +25,7 @@ interface At {
 /** All that is wrong with the words of a kind, by field: fields that cannot be filled, links that lead nowhere. */
 export async function faultsIn(
   tx: SchoolTransaction,
-  kind: Kind,
+  kind: TextKind,
   words: { subject: string; text: string },
   fields: readonly OwnField[],
   at: At,

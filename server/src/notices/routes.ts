@@ -3,8 +3,9 @@ import { notices } from "@dawngate/contract/endpoints/notices";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { tryActLetter } from "./act-letter";
-import { writeToPeople } from "./letter-to";
+import { showLetterFields, writeToPeople } from "./letter-to";
 import { readOwnNews, showOwnNews } from "./news";
+import { dropPlanned, showPlanned } from "./planned";
 import { showRehearsed } from "./rehearsed";
 import { sendAgain, showAhead, showSent, showSentOne, showToldTo } from "./sent";
 import {
@@ -92,6 +93,16 @@ export function noticeRoutes(services: Services) {
       const { course } = c.req.valid("param");
       const letter = c.req.valid("json");
       return c.json(await writeToPeople(services, c.get("context"), course, letter), 200);
+    })
+    .openapi(route(services, notices.getLetterFields), async (c) =>
+      c.json(await showLetterFields(services, c.get("context")), 200),
+    )
+    .openapi(route(services, notices.getPlannedLetters), async (c) =>
+      c.json(await showPlanned(services, c.get("context")), 200),
+    )
+    .openapi(route(services, notices.dropPlannedLetter), async (c) => {
+      const { letter } = c.req.valid("param");
+      return c.json(await dropPlanned(services, c.get("context"), letter), 200);
     })
     .openapi(route(services, notices.getOwnNews), async (c) =>
       c.json(await showOwnNews(services, c.get("context"), c.req.valid("query")), 200),

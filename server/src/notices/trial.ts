@@ -18,6 +18,7 @@ import type { Context } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { composeWith, namedFor } from "./compose";
+import { knowAll } from "./letter-store";
 import { faultsIn } from "./links";
 import { readLooked } from "./look-store";
 import { readParts } from "./parts";
@@ -39,6 +40,8 @@ export async function tryNotice(
     const nobody = { faults, letter: null, person: null, at: null, values: {} };
     if (faults.length > 0) return nobody;
     const id = person ?? (await soonPerson(tx, kind, course)) ?? (await newestPerson(tx, course));
+    // Whoever has just come in was not looked at yet.
+    if (id !== null && person === null) await knowAll(tx, context.school, [id], context.now);
     const who = id === null ? null : await readLooked(tx, id);
     if (!who) {
       if (person !== null) throw notFound("This person is in no course of this school.");

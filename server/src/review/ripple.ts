@@ -7,7 +7,12 @@ import {
   type PlanCourse,
   type PlanSchool,
 } from "@dawngate/core/plan";
-import { compareAll, type PersonRipple as Found, RippleTally } from "@dawngate/core/review";
+import {
+  compareAll,
+  type PersonRipple as Found,
+  RippleTally,
+  toldAtOnce,
+} from "@dawngate/core/review";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { anyByCohort } from "../courses/version-store";
 import { versionPlans } from "../courses/versions";
@@ -18,6 +23,7 @@ import { InBulk } from "../schedule/in-bulk";
 import { lotsOf } from "../schedule/lot-store";
 import { write } from "../schedule/moves";
 import { madeWrongOf } from "../schedule/told";
+import { countMailed } from "../schedule/told-store";
 
 /** As many people are named, and groups shown. */
 const NAMED = 200;
@@ -65,6 +71,7 @@ export class Rippling {
   private readonly titles = new Map<string, string>();
   private people = 0;
   private told = 0;
+  private mailed = 0;
   /** How far it has come. */
   done = 0;
 
@@ -77,9 +84,10 @@ export class Rippling {
 
   async add(change: Rippled): Promise<void> {
     this.people += await countPeople(this.tx, change.course, change.cohort);
-    for await (const { found, looked } of this.touchedBy(change)) {
+    for await (const { found, looked, opened } of this.touchedBy(change)) {
       for (const person of found) this.tally.add(person);
       this.told += (await madeWrongOf(this.tx, found, this.now)).size;
+      this.mailed += await countMailed(this.tx, "opened", opened);
       this.done += looked;
       this.onProgress(this.done);
     }
@@ -117,6 +125,7 @@ export class Rippling {
     const becomes = after === before ? was : new InBulk(after.school, after.cohorts, byCohort);
     for await (const lot of lotsOf(tx, course, change.cohort, from)) {
       const all: Found[] = [];
+      const opened: string[] = [];
       for (const alike of was.alike(lot, change.version)) {
         const plans = await versionPlans(tx, school, course, alike.versions);
         const next =
@@ -130,11 +139,9 @@ export class Rippling {
           becomes === was
             ? alike.people
             : (becomes.alike(alike.rows, change.version)[0] as typeof alike).people;
-        const found = compareAll(
-          alike.people.ids,
-          answered,
-          becomes.answer(next, people, this.now),
-        );
+        const after = becomes.answer(next, people, this.now);
+        const found = compareAll(alike.people.ids, answered, after);
+        opened.push(...toldAtOnce(people, found, after, this.now));
         for (const person of found) {
           all.push(person);
           this.courseOf.set(person.id, course);
@@ -142,7 +149,7 @@ export class Rippling {
         for (const one of [...plans, ...(plan ? [plan] : [])])
           for (const [item, title] of itemTitles(one)) this.titles.set(item, title);
       }
-      yield { found: all, looked: lot.length, last: lot.at(-1)?.id ?? "" };
+      yield { found: all, opened, looked: lot.length, last: lot.at(-1)?.id ?? "" };
       // Others get their turn.
       await new Promise(setImmediate);
     }
@@ -159,6 +166,7 @@ export class Rippling {
       at: formatInstant(this.now),
       totals,
       told: this.told,
+      mailed: this.mailed,
       groups: shown.map(({ count, example }) => ({ people: count, example: written(example) })),
       people: people.map(written),
       titles,

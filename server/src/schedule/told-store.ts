@@ -1,4 +1,5 @@
 /** The date that people were told last of each thing, in the database: written there as notices go out. */
+import type { Kind } from "@dawngate/core/notices";
 import type { Told, ToldOf } from "@dawngate/core/review";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
@@ -29,4 +30,25 @@ export async function readTold(
     told.set(enrollment, own);
   }
   return told;
+}
+
+/** How many people, of those who hold some enrollments, would be mailed something of a kind, as they and the school want it. */
+export async function countMailed(
+  tx: SchoolTransaction,
+  kind: Kind,
+  enrollments: readonly string[],
+): Promise<number> {
+  if (enrollments.length === 0) return 0;
+  const { rows } = await sql<{ count: number }>`
+    select count(distinct e.person_id)::int as count
+    from enrollment e
+    join person p on p.school_id = e.school_id and p.id = e.person_id
+    where e.id = any (${enrollments}) and p.email not like '%@invalid'
+      and not exists (select from notice_settings s where s.school_id = e.school_id
+        and s.kinds -> ${kind} ->> 'on' = 'false')
+      and not exists (select from notice_off o where o.school_id = e.school_id
+        and o.person_id = e.person_id and o.kind = ${kind} and o.way = 'mail'
+        and (o.enrollment_id is null or o.enrollment_id = e.id))
+  `.execute(tx);
+  return rows[0]?.count ?? 0;
 }

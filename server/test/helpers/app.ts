@@ -14,6 +14,7 @@ import type { JobParts } from "../../src/jobs/kind";
 import { noThreads } from "../../src/jobs/threads";
 import { workOffAll } from "../../src/jobs/work-off";
 import { deviceTeller } from "../../src/notices/devices/tell";
+import { letterWriter } from "../../src/notices/planned";
 import { readersHere } from "../../src/readers";
 import { reminder } from "../../src/reminders/tell";
 import { tillAsker } from "../../src/sales/ask-till";
@@ -90,6 +91,7 @@ export function testApp(
     workOnPeopleFile: peopleFileWorker({ db, now, baseUrl: "http://127.0.0.1:1" }),
     endAttempt: attemptEnder({ db, now }),
     markAgain: marker({ db, now }),
+    writeLetter: letterWriter({ db, baseUrl: "http://127.0.0.1:1", accounts, now }),
     tellDevice: deviceTeller({ db, now, outside, baseUrl: "http://127.0.0.1:1" }),
     tellStatements: teller({ db, now, outside, baseUrl: "http://127.0.0.1:1" }),
     callNext: nextCaller({ db, now, baseUrl: "http://127.0.0.1:1" }),

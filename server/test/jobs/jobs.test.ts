@@ -42,6 +42,7 @@ beforeAll(async () => {
           callNext: async () => undefined,
           endAttempt: async () => undefined,
           markAgain: async () => undefined,
+          writeLetter: async () => undefined,
           tellDevice: async () => undefined,
           tellStatements: async () => undefined,
           workOnPeopleFile: async () => undefined,

@@ -171,3 +171,42 @@ test("a correction is in the language of whoever was told wrongly", async () => 
   expect(correction?.text).toMatch(/„One“: Di\., 6\. Apr.* 00:00, nicht Mo\., 5\. Apr.* 00:00\./);
   expect(correction?.text).toMatch(/Ihre Termine ansehen:\n/);
 });
+
+test("publishing says beforehand how many are mailed at once that something has opened; as many are", async () => {
+  const guests = await ownedSchool(() => now, 6);
+  const on = (when: object[]) =>
+    guests.ask("POST", "/schools/one/courses/c/draft", {
+      base: 0,
+      clientId: `client-${Math.random()}`,
+      operations: [
+        {
+          number: 1,
+          operation: { type: "set-module", item: "m2", set: { gate: { need: "all", when } } },
+        },
+      ],
+    });
+  const ripple = () => guests.ask<RippleAnswer>("GET", "/schools/one/courses/c/ripple");
+  const opened = async () => {
+    await lookAndSend(guests, now);
+    return guests.app.mails.filter(({ subject }) => subject.startsWith("Open now")).length;
+  };
+  await lookAndSend(guests, now);
+  // One of them does not want to hear of it; another wants nothing at all of this kind.
+  const off = { off: ["opened"], courses: [] };
+  await guests.app.ask("guest-0000@example.org", "PUT", "/schools/one/self/notices", off);
+  // What has been open for long is told to nobody.
+  await on([{ from: "date", date: "2027-02-20" }]);
+  const long = await ripple();
+  expect(long.totals.gains).toBeGreaterThan(5);
+  expect(long.mailed).toBe(0);
+  // Since this morning.
+  await on([{ from: "date", date: "2027-03-03" }]);
+  const before = await opened();
+  const { mailed, totals } = await ripple();
+  expect(mailed).toBe(totals.gains - 1);
+  await guests.ask("POST", "/schools/one/courses/c/versions", {});
+  await guests.app.workOff();
+  now = (now + 60_000) as Instant;
+  expect((await opened()) - before).toBe(mailed);
+  await guests.test_.close();
+});

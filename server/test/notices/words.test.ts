@@ -78,3 +78,15 @@ test("a link that leads nowhere is found before it is kept; what leads on, or to
   ]);
   await put({}, { subject: "Hello", text: at("/one/c/bred") }, 422);
 });
+
+test("words are read as whoever has just come in, also before anybody looked at what they are told", async () => {
+  const fresh = await ownedSchool(() => now);
+  await comesIn(fresh, "newest@example.org");
+  const trial = { words: { subject: "{course}", text: "Hello {person}." } };
+  const tried = await fresh.ask<NoticeTried>("POST", `${W}/trial`, trial);
+  await fresh.test_.close();
+  expect(tried).toMatchObject({
+    person: { name: "newest" },
+    letter: { says: ["Hello newest."] },
+  });
+});

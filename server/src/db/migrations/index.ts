@@ -63,6 +63,7 @@ import * as m0061 from "./0061-act-words";
 import * as m0062 from "./0062-words-of-cohorts";
 import * as m0063 from "./0063-devices";
 import * as m0064 from "./0064-languages";
+import * as m0065 from "./0065-planned-letters";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -129,4 +130,5 @@ export const migrations = {
   "0062-words-of-cohorts": m0062,
   "0063-devices": m0063,
   "0064-languages": m0064,
+  "0065-planned-letters": m0065,
 };

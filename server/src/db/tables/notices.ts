@@ -1,7 +1,8 @@
 /** What people are told, and when. */
-import type { NoticeState } from "@dawngate/contract/notices";
+import type { letterToPeople, NoticeState } from "@dawngate/contract/notices";
 import type { Kind, Language, WrittenNotice } from "@dawngate/core/notices";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
+import type { z } from "zod";
 import type { NullableJson } from "./columns";
 
 /** The hours, of each person's own day, in which nobody is written to. */
@@ -60,6 +61,9 @@ export interface NoticeOffTable {
   kind: Kind;
   way: Way;
 }
+
+/** To whom a letter goes that goes out later. */
+export type PlannedWhom = Pick<z.output<typeof letterToPeople>, "enrollments" | "matching">;
 
 /** By which way somebody is told. */
 export type Way = "mail" | "device";
@@ -148,7 +152,20 @@ export interface NoticeCorrectionTable {
   asked_at: string;
 }
 
+export interface PlannedLetterTable {
+  school_id: string;
+  id: string;
+  course_id: string;
+  whom: JSONColumnType<PlannedWhom>;
+  subject: string;
+  text: string;
+  at: string;
+  account_id: string;
+  author: string;
+}
+
 export interface NoticesTables {
+  planned_letter: PlannedLetterTable;
   notice_correction: NoticeCorrectionTable;
   notice_stop: NoticeStopTable;
   mail_refused: MailRefusedTable;

@@ -25,6 +25,7 @@ import { tellDevice } from "./tell-device";
 import { tellStatements } from "./tell-statements";
 import { watchOrder } from "./watch-order";
 import { writeDocuments } from "./write-documents";
+import { writeLetter } from "./write-letter";
 
 const all = {
   mail,
@@ -35,6 +36,7 @@ const all = {
   "tell-device": tellDevice,
   "tell-statements": tellStatements,
   "write-documents": writeDocuments,
+  "write-letter": writeLetter,
   "watch-order": watchOrder,
   "change-way": changeWay,
   "announce-price": announcePrice,

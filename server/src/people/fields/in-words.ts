@@ -1,6 +1,6 @@
 /** Words that may hold what a school asks about people: only what they see of themselves, since they read it. */
 import type { OwnField } from "@dawngate/contract/own-fields";
-import { faultsOfText, type Kind, ownField } from "@dawngate/core/notices";
+import { faultsOfText, ownField, type TextKind } from "@dawngate/core/notices";
 import type { SchoolTransaction } from "../../db/connection";
 import { readFields } from "./store";
 
@@ -11,7 +11,7 @@ export async function fieldsInWords(tx: SchoolTransaction): Promise<OwnField[]> 
 
 /** What is wrong with the words of a kind, by field. */
 export function faultsOfWords(
-  kind: Kind,
+  kind: TextKind,
   words: { subject: string; text: string },
   fields: readonly OwnField[],
 ) {
