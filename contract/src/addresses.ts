@@ -277,6 +277,7 @@ export const ADDRESSES = {
   getNoticeSent: ["GET", "/schools/{school}/notices/sent/{notice}", ["notices"], []],
   sendNoticeAgain: ["POST", "/schools/{school}/notices/sent/{notice}/again", [], ["notices","mail"]],
   getNoticesRehearsed: ["GET", "/schools/{school}/courses/{course}/notices", ["notices","timeline"], []],
+  getWhyTold: ["GET", "/schools/{school}/courses/{course}/why-told", ["notices"], []],
   getToldTo: ["GET", "/schools/{school}/people/{person}/notices", ["notices"], []],
   getNoticesWrong: ["GET", "/schools/{school}/notices/wrong", ["notices"], []],
   correctNotices: ["POST", "/schools/{school}/notices/wrong/corrections", [], ["notices","mail"]],

@@ -21,6 +21,16 @@ export const SENT_KINDS = [
 export const sentKind = z.enum(SENT_KINDS);
 export type SentKind = z.infer<typeof sentKind>;
 
+/** Those that a part of their own writes, when it has happened: their words alone are set here. */
+export const WORDED_KINDS = [
+  "place-free",
+  "payment-due",
+  "payment-overdue",
+  "payment-failed",
+] as const satisfies readonly (typeof KINDS)[number][];
+export const wordedKind = z.enum([...SENT_KINDS, ...WORDED_KINDS]);
+export type WordedKind = z.infer<typeof wordedKind>;
+
 /** The number of a notice. */
 export const noticeId = z.string().regex(/^\d{1,18}$/, "The number of a notice");
 
@@ -52,6 +62,13 @@ export const noticeSettings = z
       .nullable()
       .describe("Nobody is written to in these hours of their own day; null: there are none."),
     kinds: z.array(noticeKind),
+    worded: z
+      .array(
+        noticeKind
+          .pick({ subject: true, whose: true, courses: true })
+          .extend({ kind: z.enum(WORDED_KINDS) }),
+      )
+      .describe("Those whose words alone are set."),
     copies: z
       .array(z.object({ email: z.string(), kinds: z.array(sentKind) }))
       .describe("Who else gets what goes out, of which kinds."),
@@ -89,7 +106,7 @@ export type NoticeSettingsChange = z.input<typeof noticeSettingsChange>;
 
 export const noticeText = z
   .object({
-    kind: sentKind,
+    kind: wordedKind,
     course: z.string().nullable(),
     cohort: z.string().nullable(),
     language,
@@ -256,6 +273,38 @@ export const noticesRehearsed = z
   })
   .meta({ id: "NoticesRehearsed" });
 export type NoticesRehearsed = z.infer<typeof noticesRehearsed>;
+
+/** Whether somebody was told that something is open for them; if not, by which rule (notices.md, "Opened"). */
+export const whyTold = z
+  .object({
+    why: z.enum([
+      "told",
+      "off",
+      "gone",
+      "sample",
+      "unpaid",
+      "ahead",
+      "shut",
+      "welcome",
+      "there",
+      "done",
+      "late",
+      "waits",
+      "soon",
+    ]),
+    kind: z.string().nullable().describe("By which kind of notice it was."),
+    at: z.string().nullable().describe("When it was, opens, could be opened first, or goes out."),
+    by: z
+      .enum(["school", "person", "pause", "suspension"])
+      .nullable()
+      .describe("Who has it off; what shuts it (null: their access is over)."),
+    state: noticeState.nullable().describe("Where the notice that told it stands."),
+    fault: z.string().nullable().describe("What the mail server said of it."),
+  })
+  .meta({ id: "WhyTold" });
+export type WhyTold = z.infer<typeof whyTold>;
+
+export const whyToldQuery = z.strictObject({ enrollment: planFields.id, item: planFields.id });
 
 /** What one person is told: what has gone out, what is to come, what they do not want. */
 export const toldTo = z

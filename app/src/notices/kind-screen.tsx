@@ -4,6 +4,8 @@ import {
   type NoticeTried,
   SENT_KINDS,
   type SentKind,
+  WORDED_KINDS,
+  type WordedKind,
 } from "@dawngate/contract/notices";
 import { LANGUAGE_NAMES, type Language } from "@dawngate/core/notices/languages";
 import { skipToken } from "@reduxjs/toolkit/query";
@@ -36,7 +38,7 @@ import {
   useTryNoticeMutation,
 } from "./api";
 import { LetterView } from "./letter-view";
-import { KIND_WORDS, sayWho } from "./say-kind";
+import { KIND_WORDS, nameOf, sayWho, whenOf } from "./say-kind";
 import { useRules } from "./use-rules";
 import { WhenPart } from "./when-part";
 import { WordsFields } from "./words-fields";
@@ -48,22 +50,28 @@ export function NoticeKindScreen() {
   const { data, error, refetch } = useGetNoticeSettingsQuery({ school });
   const above = { text: "Notices", href: `/${school}/notices` };
   const one = data?.kinds.find((each) => each.kind === kind);
-  if (!(SENT_KINDS as readonly string[]).includes(kind))
+  const worded = data?.worded.find((each) => each.kind === kind);
+  if (![...SENT_KINDS, ...WORDED_KINDS].some((each) => each === kind))
     return (
       <Page title="Not here" above={above}>
         <Text>There is no such kind of notice.</Text>
       </Page>
     );
-  if (!data || !one)
+  const known = one ?? worded;
+  if (!data || !known)
     return (
       <Page title={titleComing(error)} above={above}>
         <Coming error={error} onRetry={refetch} />
       </Page>
     );
   return (
-    <Page title={KIND_WORDS[one.kind].name} above={above} full dense>
-      <Rule school={school} settings={data} kind={one.kind} />
-      <Words school={school} kind={one.kind} />
+    <Page title={nameOf(known.kind)} above={above} full dense>
+      {one ? (
+        <Rule school={school} settings={data} kind={one.kind} />
+      ) : (
+        <Text>{`${whenOf(known.kind)}.`}</Text>
+      )}
+      <Words school={school} kind={known.kind} />
     </Page>
   );
 }
@@ -102,7 +110,7 @@ function Rule({
 }
 
 /** For all courses, or one in words of its own. */
-function Words({ school, kind }: { school: string; kind: SentKind }) {
+function Words({ school, kind }: { school: string; kind: WordedKind }) {
   const [course, setCourse] = useState<string | null>(null);
   const [cohort, setCohort] = useState<string | null>(null);
   const [chosen, setChosen] = useState<Language | null>(null);

@@ -24,7 +24,7 @@ import { CopiesPart } from "./copies-part";
 import { MonthAhead } from "./month-ahead";
 import { NoticesSides } from "./notices-sides";
 import { NOTICES } from "./places";
-import { KIND_WORDS, sayWhens } from "./say-kind";
+import { KIND_WORDS, nameOf, sayWhens, whenOf } from "./say-kind";
 import { useRules } from "./use-rules";
 import { WrongCard } from "./wrong-card";
 
@@ -69,7 +69,7 @@ function Rules({
   may: boolean;
 }) {
   const { value, setValue, put, error, isKeeping, keptAt } = useRules(school, settings);
-  const { quiet, dusk } = usePalette();
+  const { dusk } = usePalette();
   const quietHours = value.quiet ?? null;
   return (
     <View style={{ gap: 14, maxWidth: 860 }}>
@@ -136,22 +136,24 @@ function Rules({
                 accessibilityLabel={`${name}: on`}
                 onValueChange={(next) => put(one.kind, { on: next })}
               />
-              <View style={{ flex: 1 }}>
-                <Link href={`/${school}/notices/${one.kind}`} style={{ paddingVertical: 10 }}>
-                  <Text kind="strong" color={dusk}>
-                    {name}
-                  </Text>
-                </Link>
-                <Text kind="small" color={quiet}>
-                  {offsets ? `${when}: ${sayWhens(offsets)}` : when}
-                </Text>
-                <Text kind="small" color={quiet}>
-                  {whose(one)}
-                </Text>
-              </View>
+              <About
+                school={school}
+                one={one}
+                when={offsets ? `${when}: ${sayWhens(offsets)}` : when}
+              />
             </ListRow>
           );
         })}
+      </View>
+      <Text kind="heading" level={2}>
+        Also in your words
+      </Text>
+      <View role="list" aria-label="Mails whose words are yours">
+        {settings.worded.map((one) => (
+          <ListRow key={one.kind} gap={14}>
+            <About school={school} one={one} when={whenOf(one.kind)} />
+          </ListRow>
+        ))}
       </View>
       {may ? (
         <CopiesPart
@@ -163,13 +165,41 @@ function Rules({
   );
 }
 
+/** A kind by its name, which leads to its words: when it goes out, and whose words it is in. */
+function About({
+  school,
+  one,
+  when,
+}: {
+  school: string;
+  one: { kind: string } & Pick<NoticeKind, "whose" | "courses">;
+  when: string;
+}) {
+  const { quiet, dusk } = usePalette();
+  return (
+    <View style={{ flex: 1 }}>
+      <Link href={`/${school}/notices/${one.kind}`} style={{ paddingVertical: 10 }}>
+        <Text kind="strong" color={dusk}>
+          {nameOf(one.kind)}
+        </Text>
+      </Link>
+      <Text kind="small" color={quiet}>
+        {when}
+      </Text>
+      <Text kind="small" color={quiet}>
+        {whose(one)}
+      </Text>
+    </View>
+  );
+}
+
 /** A time of day among words takes no more room than it needs. */
 const Narrow = ({ children }: { children: ReactNode }) => (
   <View style={{ width: 130 }}>{children}</View>
 );
 
 /** Whose words it is in. */
-function whose({ whose, courses }: NoticeKind): string {
+function whose({ whose, courses }: Pick<NoticeKind, "whose" | "courses">): string {
   const own = whose === "school" ? "In your words" : "In our words";
   if (courses.length === 0) return own;
   return `${own}, and in ${courses.length === 1 ? "one course in words of its own" : `${courses.length} courses in words of their own`}`;

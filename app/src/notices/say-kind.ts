@@ -1,5 +1,11 @@
 /** The kinds of notices as people read of them, and when they come in words. */
-import type { NoticeTried, SentKind, SentNotice } from "@dawngate/contract/notices";
+import type {
+  NoticeTried,
+  SentKind,
+  SentNotice,
+  WORDED_KINDS,
+  WordedKind,
+} from "@dawngate/contract/notices";
 import { goesBack, sayOffset, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 
@@ -54,7 +60,33 @@ export const KIND_WORDS: Record<SentKind, KindWords> = {
   },
 };
 
-export const nameOf = (kind: string): string => KIND_WORDS[kind as SentKind]?.name ?? kind;
+/** Those of which the words alone are set. */
+export const WORDED_WORDS: Record<(typeof WORDED_KINDS)[number], Omit<KindWords, "forPerson">> = {
+  "place-free": {
+    name: "A place is free",
+    when: "When a place falls free and is offered to the next on the waitlist",
+  },
+  "payment-due": {
+    name: "To be paid",
+    when: "When an order by hand asks for its money",
+  },
+  "payment-overdue": {
+    name: "Not paid yet",
+    when: "Once, when the day of an order by hand is over",
+  },
+  "payment-failed": {
+    name: "Could not be charged",
+    when: "When a part of an order could not be charged; what follows from it, and where it is paid, is added",
+  },
+};
+
+const wordsOfKind = (kind: string) =>
+  KIND_WORDS[kind as SentKind] ?? WORDED_WORDS[kind as keyof typeof WORDED_WORDS];
+
+export const nameOf = (kind: string): string => wordsOfKind(kind)?.name ?? kind;
+
+/** When a kind goes out, in a line. */
+export const whenOf = (kind: WordedKind): string => wordsOfKind(kind).when;
 
 /** What a chip says in the place of a field. */
 export const FIELD_WORDS: Record<string, string> = {
@@ -67,6 +99,9 @@ export const FIELD_WORDS: Record<string, string> = {
   items: "what it is",
   opens: "when it opens",
   due: "when it is due",
+  amount: "how much",
+  lapses: "until when it is held",
+  closes: "the last day to come in",
   title: "its title",
   text: "its text",
   what: "what was done",

@@ -1,5 +1,5 @@
 /** Subject and text of a kind of notice, their fields as chips, with what is wrong with them. */
-import type { NoticeText, NoticeTried, SentKind } from "@dawngate/contract/notices";
+import type { NoticeText, NoticeTried, WordedKind } from "@dawngate/contract/notices";
 import { lazy, Suspense } from "react";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
@@ -12,7 +12,7 @@ const ChipsField = lazy(async () => ({
 export type Words = Pick<NoticeText, "subject" | "text">;
 
 interface Props {
-  kind: SentKind | "letter";
+  kind: WordedKind | "letter";
   /** As they stand before one writes. */
   kept: Words & Pick<NoticeText, "fields" | "own">;
   /** What each field says to whoever one reads as. */

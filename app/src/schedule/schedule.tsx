@@ -6,6 +6,7 @@ import { type Instant, type Zone, zoneOf } from "@dawngate/core/time";
 import { useCallback, useMemo, useRef, useState } from "react";
 import { Platform, View, type ViewStyle } from "react-native";
 import { AccessActs, ItemActs } from "../enrollment/act-sheets";
+import { WhyTold } from "../notices/why-told";
 import { useNear } from "../ui/near";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -208,6 +209,15 @@ export function Schedule(props: Props) {
           onClose={() => setWhy(null)}
         >
           <Mailed mails={mails.get(asked.id) ?? NO_MAILS} zone={zone} />
+          {enrollment !== null && (
+            <WhyTold
+              school={school}
+              course={course.id}
+              enrollment={enrollment}
+              item={asked.id}
+              zone={zone}
+            />
+          )}
           {enrollment !== null && (
             <ItemActs
               school={school}

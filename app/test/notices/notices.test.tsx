@@ -3,6 +3,7 @@ import type {
   Wishes as Kept,
   NoticeSettings,
   NoticeTried,
+  WhyTold as WhyAnswer,
   WishesChange,
 } from "@dawngate/contract/notices";
 import { KINDS } from "@dawngate/core/notices";
@@ -15,6 +16,7 @@ import { MonthAhead } from "../../src/notices/month-ahead";
 import { fieldWords, sayWhen, sayWhens, sayWho } from "../../src/notices/say-kind";
 import { setOf } from "../../src/notices/set-of";
 import { sayAhead, sayOff } from "../../src/notices/told-to";
+import { sayWhyTold } from "../../src/notices/why-told";
 import { turned, Wishes } from "../../src/notices/wishes";
 import { fromDoc, toDoc } from "../../src/notices/words-doc";
 import { mailsOf, OF_ACCESS } from "../../src/schedule/use-mails";
@@ -68,6 +70,7 @@ const SETTINGS: NoticeSettings = {
       courses: [],
     },
   ],
+  worded: [],
   copies: [],
 };
 
@@ -246,6 +249,37 @@ test("on somebody's page: what is next, of how many things; what they do not wan
   const off = { kind: "opened", course: null, way: "mail" as const };
   expect(sayOff(off)).toBe("Does not want “Something has opened” by mail.");
   expect(sayOff({ ...off, course: "Rye", way: "device" })).toMatch(/ of Rye on devices\.$/);
+});
+
+const AT = "2027-03-12T07:00:00Z";
+const NOBODY = { kind: null, at: null, by: null, state: null, fault: null };
+test.each<[Partial<WhyAnswer> & Pick<WhyAnswer, "why">, string]>([
+  [{ why: "told", kind: "opened", at: AT, state: "sent" }, "Told Fri 12 Mar, 07:00."],
+  [{ why: "told", kind: "welcome", at: AT }, "Told by the welcome Fri 12 Mar, 07:00."],
+  [
+    { why: "told", kind: "opened", at: AT, state: "refused", fault: "550 No such user" },
+    "Told Fri 12 Mar, 07:00: Address refused, not sent (550 No such user).",
+  ],
+  [{ why: "off", by: "school" }, "Not told: the school has such notices turned off."],
+  [{ why: "off", by: "person" }, "Not told: they do not want such notices."],
+  [{ why: "ahead", at: AT }, "Not told yet: it opens Fri 12 Mar, 07:00."],
+  [{ why: "ahead" }, "Not told yet: it has no date."],
+  [{ why: "shut" }, "Not told: their access is over."],
+  [{ why: "waits", at: AT }, "It goes out Fri 12 Mar, 07:00, when their quiet hours end."],
+])("why somebody was told or not: %j", (answer, said) => {
+  expect(sayWhyTold({ ...NOBODY, ...answer }, zoneOf("UTC"))).toBe(said);
+});
+
+test("every rule has its sentence", () => {
+  const rules = ["gone", "sample", "unpaid", "welcome", "there", "done", "late"] as const;
+  const said = rules.map((why) => sayWhyTold({ ...NOBODY, why, at: AT }, zoneOf("UTC")));
+  said.push(
+    ...(["pause", "suspension"] as const).map((by) =>
+      sayWhyTold({ ...NOBODY, why: "shut", by }, zoneOf("UTC")),
+    ),
+  );
+  for (const one of said) expect(one).toMatch(/^Not told( by itself)?: [a-z].*\.$/);
+  expect(new Set(said).size).toBe(said.length);
 });
 
 test("a letter to people says who reads it like this, how many want none, and to how many it went", () => {

@@ -30,14 +30,17 @@ import {
   sentNoticesQuery,
   sentNoticeWhole,
   toldTo,
+  whyTold,
+  whyToldQuery,
   wishes,
   wishesChange,
+  wordedKind,
   wrongNotices,
 } from "../notices";
 import { timelineQuery } from "../schedule";
 import { pressKey } from "../text";
 
-const inKind = inSchool.extend({ kind: sentKind });
+const inKind = inSchool.extend({ kind: wordedKind });
 const inSent = inSchool.extend({
   notice: noticeId.meta({ example: "41" }),
 });
@@ -151,6 +154,17 @@ export const notices = endpoints("notices", {
     answer: noticesRehearsed,
     answered: "The notices, the first first.",
     holds: ["notices", "timeline"],
+  },
+  getWhyTold: {
+    method: "get",
+    path: "/schools/{school}/courses/{course}/why-told",
+    summary: "Whether somebody was told that something is open for them, and if not, why",
+    who: "people.act",
+    params: inCourse,
+    query: whyToldQuery,
+    answer: whyTold,
+    answered: "The first rule that keeps it back, or what became of the mail.",
+    holds: ["notices"],
   },
   getToldTo: {
     method: "get",

@@ -8,6 +8,7 @@ export {
   LANGUAGES,
   type Language,
   languageFor,
+  writtenIn,
 } from "./languages/tags";
 export {
   type Entry,
@@ -33,4 +34,5 @@ export {
   type Values,
 } from "./template";
 export { type NoticeText, USUAL } from "./usual";
+export { type WhyTold, whyTold } from "./why";
 export { type WrittenWrong, type Wrong, writeWrong } from "./wrong";

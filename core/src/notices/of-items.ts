@@ -95,7 +95,7 @@ function itemHolds(
 }
 
 /** The begin of the stretch of unbroken pause or suspension that ends at an instant; null: none does. */
-function shutUntil(life: CourseOfLife, at: Instant): Instant | null {
+export function shutUntil(life: CourseOfLife, at: Instant): Instant | null {
   const { pauses, suspensions } = life.history(at);
   const spans = [...pauses, ...suspensions].sort((a, b) => a.begins - b.begins);
   let found: { begins: Instant; ends: Instant } | null = null;

@@ -4,7 +4,6 @@ import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import type { Database } from "../db/connection";
 import type { ToDevice } from "../notices/devices/tell";
-import type { LetterPart } from "../notices/planned";
 import type { Mailer } from "../stand-ins/mail/mail";
 import type { Threads } from "./task";
 
@@ -27,7 +26,7 @@ export interface JobParts {
   /** Tells a school's learning record store what people have achieved. */
   tellStatements(school: string): Promise<void>;
   /** Writes a letter that was planned. */
-  writeLetter(part: LetterPart): Promise<void>;
+  writeLetter(part: { school: string; letter: string; after?: string | undefined }): Promise<void>;
   /** Shows a notice on a device. */
   tellDevice(what: ToDevice): Promise<void>;
   runOrder(school: string, order: string): Promise<void>;

@@ -19,8 +19,9 @@ import { type Instant, zoneOf } from "@dawngate/core/time";
 import { plainOf } from "../base/plain";
 import type { KeptLetter } from "../db/tables/notices";
 import { inMail } from "../school/in-mail";
+import { ownWords } from "../school/own-words";
+import type { KeptTemplate, WordsFor } from "../school/words-store";
 import type { ToPerson } from "./person";
-import type { KeptTemplate, WordsFor } from "./settings-store";
 
 /** Where links lead. */
 export interface Site {
@@ -45,26 +46,13 @@ export type NamedIn = Named & { language: Language; spoken: Spoken };
 /** The text that counts in a language: a cohort's own, a course's own, the school's, ours. */
 export function textFor(
   kind: Kind,
-  { course, cohort }: WordsFor,
+  of: WordsFor,
   templates: readonly KeptTemplate[],
   language: Language,
 ): { subject: string; text: string; whose: "cohort" | "course" | "school" | "ours" } {
-  const find = (of: WordsFor) =>
-    templates.find(
-      (one) =>
-        one.kind === kind &&
-        one.language === language &&
-        one.course === of.course &&
-        one.cohort === of.cohort,
-    );
-  const cohorts = course !== null && cohort !== null && find({ course, cohort });
-  if (cohorts) return { ...cohorts, whose: "cohort" };
-  const courses = course !== null && find({ course, cohort: null });
-  if (courses) return { ...courses, whose: "course" };
-  const school = find({ course: null, cohort: null });
-  return school
-    ? { ...school, whose: "school" }
-    : { ...spokenIn(language).usual[kind], whose: "ours" };
+  return (
+    ownWords(kind, of, templates, language) ?? { ...spokenIn(language).usual[kind], whose: "ours" }
+  );
 }
 
 /** The course and the cohort that all of a notice is about; null: several, or none. */
@@ -151,7 +139,7 @@ function moreOf({ kind, about }: Notice, to: ToPerson, { acts }: Spoken): Values
 }
 
 /** The words in which staff have put what they did. */
-function ownWords({ kind, about }: Notice, to: ToPerson) {
+function wordsOfAct({ kind, about }: Notice, to: ToPerson) {
   return kind === "by-staff" ? to.acted.get(idIn(about[0]?.key ?? ""))?.words : undefined;
 }
 
@@ -164,7 +152,7 @@ export function compose(
 ): KeptLetter {
   const named = namedFor(notice, to, site, notice.at);
   const written =
-    ownWords(notice, to) ?? textFor(notice.kind, wordsFor(notice, to), templates, to.language);
+    wordsOfAct(notice, to) ?? textFor(notice.kind, wordsFor(notice, to), templates, to.language);
   return composeWith(notice, written, named);
 }
 

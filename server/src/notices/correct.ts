@@ -1,5 +1,6 @@
 /** Who was told a date that does not hold any more is told the one that does, in one letter each. */
 import { sayAt, spokenIn } from "@dawngate/core/notices";
+import { writtenIn } from "@dawngate/core/notices/languages";
 import { sayZone } from "@dawngate/core/schedule/words";
 import { DAY, formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
@@ -8,7 +9,7 @@ import { follow } from "../jobs/outbox";
 import { inMail } from "../school/in-mail";
 import { dropCorrection, readCorrection } from "./correct-store";
 import { type Looked, lookAt, readLookedAll } from "./look-store";
-import { languageOf, type NoticeParts, readParts } from "./parts";
+import { type NoticeParts, readParts } from "./parts";
 import { insertNotices } from "./person-store";
 import { clearWrong, type WrongRow, wrongPeople } from "./wrong-store";
 
@@ -98,7 +99,7 @@ function letterOf(
   { site, languages }: Pick<NoticeParts, "site" | "languages">,
 ): KeptLetter {
   const { timeZone, key } = who;
-  const language = languageOf({ languages }, who);
+  const language = writtenIn(languages, who.language);
   const spoken = spokenIn(language);
   const { changed } = spoken;
   const zone = zoneOf(timeZone);

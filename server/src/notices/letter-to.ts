@@ -15,6 +15,7 @@ import {
   type Values,
   valuesOf,
 } from "@dawngate/core/notices";
+import { writtenIn } from "@dawngate/core/notices/languages";
 import { DAY, formatInstant, HOUR, type Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { conflict, notFound, ProblemError, refusal } from "../base/problem";
@@ -33,7 +34,7 @@ import { knowAll, readAddressed } from "./letter-store";
 import { faultsIn } from "./links";
 import { type Looked, readLookedAll } from "./look-store";
 import { handOver, madeWith } from "./notify";
-import { languageOf, type NoticeParts, readParts } from "./parts";
+import { type NoticeParts, readParts } from "./parts";
 import { readPersons } from "./person";
 import { insertPlanned } from "./planned-store";
 import { kindsAsSet } from "./settings";
@@ -176,7 +177,7 @@ function letterOf(
   who: Looked,
   { site, languages }: NoticeParts,
 ): KeptLetter {
-  const language = languageOf({ languages }, who);
+  const language = writtenIn(languages, who.language);
   const { hello, presses, wishes } = spokenIn(language);
   return {
     language,

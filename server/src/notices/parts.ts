@@ -5,14 +5,9 @@ import { type Zone, zoneOf } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { planSchool } from "../school/plan";
 import { readSchool } from "../school/store";
+import { type KeptTemplate, readTemplates } from "../school/words-store";
 import type { Site } from "./compose";
-import type { Looked } from "./look-store";
-import {
-  type KeptSettings,
-  type KeptTemplate,
-  readNoticeSettings,
-  readTemplates,
-} from "./settings-store";
+import { type KeptSettings, readNoticeSettings } from "./settings-store";
 
 export interface NoticeParts {
   school: SchoolId;
@@ -41,10 +36,3 @@ export async function readParts(
     templates: await readTemplates(tx),
   };
 }
-
-/** In which of its languages a school writes to somebody. */
-export const languageOf = (
-  { languages }: Pick<NoticeParts, "languages">,
-  { language }: Pick<Looked, "language">,
-): Language =>
-  language !== null && languages.includes(language) ? language : (languages[0] ?? "en");

@@ -7,6 +7,7 @@ import {
   type VersionsOf,
 } from "@dawngate/core/notices";
 import type { Language } from "@dawngate/core/notices/languages";
+import { writtenIn } from "@dawngate/core/notices/languages";
 import type { Plan, PlanSchool } from "@dawngate/core/plan";
 import type { Timeline } from "@dawngate/core/schedule";
 import type { Instant } from "@dawngate/core/time";
@@ -16,7 +17,6 @@ import { type Case, readCases, versionsReady, workOut } from "../schedule/case";
 import { devicesOf } from "./devices/store";
 import type { Looked } from "./look-store";
 import { ownValues } from "./own-fields";
-import { languageOf, type NoticeParts } from "./parts";
 import { type HeldRow, type Off, readHeld, readOff, readSent } from "./person-store";
 import type { KeptSettings } from "./settings-store";
 import { offWholly } from "./ways";
@@ -46,7 +46,8 @@ export interface ToPerson {
   timeline(enrollment: string, now: Instant): Timeline | null;
 }
 
-interface Reading extends Pick<NoticeParts, "languages"> {
+interface Reading {
+  languages: readonly Language[];
   school: SchoolId;
   /** As its plan has it. */
   plan: PlanSchool;
@@ -155,7 +156,7 @@ function toPerson(
     .filter(({ about: [first] }) => first && !known.has(first.key));
   return {
     who,
-    language: languageOf({ languages }, who),
+    language: writtenIn(languages, who.language),
     cases,
     own: answers,
     standIns,

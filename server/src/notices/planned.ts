@@ -3,7 +3,6 @@ import type { PlannedLetter } from "@dawngate/contract/notices";
 import type { Instant } from "@dawngate/core/time";
 import { notFound } from "../base/problem";
 import type { Database, SchoolId } from "../db/connection";
-import type { JobParts } from "../jobs/kind";
 import { follow } from "../jobs/outbox";
 import { type Context, findContext } from "../school/context";
 import type { Services } from "../school/kit";
@@ -37,7 +36,9 @@ export async function dropPlanned(
 interface Writing {
   db: Database;
   baseUrl: string;
-  accounts: Pick<JobParts["accounts"], "find">;
+  accounts: {
+    find(id: string): Promise<{ id: string; name: string; email: string } | null | undefined>;
+  };
   now(): Instant;
 }
 

@@ -16,6 +16,7 @@ import {
 } from "./settings";
 import { stopDay } from "./stops";
 import { tryNotice } from "./trial";
+import { showWhyTold } from "./untold";
 import {
   changeOwnWishes,
   changeWishesByKey,
@@ -66,6 +67,11 @@ export function noticeRoutes(services: Services) {
       const { course } = c.req.valid("param");
       const query = c.req.valid("query");
       return c.json(await showRehearsed(services, c.get("context"), course, query), 200);
+    })
+    .openapi(route(services, notices.getWhyTold), async (c) => {
+      const { course } = c.req.valid("param");
+      const asked = c.req.valid("query");
+      return c.json(await showWhyTold(services, c.get("context"), course, asked), 200);
     })
     .openapi(route(services, notices.getToldTo), async (c) => {
       const { person } = c.req.valid("param");

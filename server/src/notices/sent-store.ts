@@ -146,3 +146,17 @@ export async function readAheadOf(
   `.execute(tx);
   return rows;
 }
+
+/** Where the latest notice with a key stands. */
+export async function stateOfKey(
+  tx: SchoolTransaction,
+  person: string,
+  key: string,
+): Promise<Pick<SentRow, "state" | "fault"> | null> {
+  const { rows } = await sql<Pick<SentRow, "state" | "fault">>`
+    select n.state, n.fault from notice n
+    where n.person_id = ${person} and n.about @> ${JSON.stringify([{ key }])}::jsonb
+    order by n.at desc, n.id desc limit 1
+  `.execute(tx);
+  return rows[0] ?? null;
+}

@@ -1,7 +1,7 @@
 /** What a school sets and writes about notices, in the database. */
-import type { Kind, Language } from "@dawngate/core/notices";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { KeptCopy, KeptKinds, KeptQuiet } from "../db/tables/notices";
+import type { KeptTemplate, WordsFor } from "../school/words-store";
 
 export interface KeptSettings {
   number: number;
@@ -50,28 +50,6 @@ export async function writeNoticeSettings(
     .returning("number")
     .executeTakeFirst();
   return row !== undefined && row.number === number + 1;
-}
-
-/** For whom words are: everybody, those in a course, or those in one of its cohorts. */
-export interface WordsFor {
-  /** Null: for all courses. */
-  course: string | null;
-  /** Null: for all cohorts. */
-  cohort: string | null;
-}
-
-export interface KeptTemplate extends WordsFor {
-  kind: Kind;
-  language: Language;
-  subject: string;
-  text: string;
-}
-
-export async function readTemplates(tx: SchoolTransaction): Promise<KeptTemplate[]> {
-  return tx
-    .selectFrom("notice_template")
-    .select(["kind", "course_id as course", "cohort_id as cohort", "language", "subject", "text"])
-    .execute();
 }
 
 /** Replaces a kind's text in a language, of one cohort, one course or all; null: as for those around it. */

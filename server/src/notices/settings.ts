@@ -7,6 +7,8 @@ import {
   type noticeTextChange,
   SENT_KINDS,
   type SentKind,
+  WORDED_KINDS,
+  type WordedKind,
 } from "@dawngate/contract/notices";
 import type { OwnField } from "@dawngate/contract/own-fields";
 import {
@@ -17,6 +19,7 @@ import {
   OFFSETS,
   offsetFaults,
   ownField,
+  writtenIn,
 } from "@dawngate/core/notices";
 import type { z } from "zod";
 import { conflict, notFound, ProblemError, refusal } from "../base/problem";
@@ -27,6 +30,7 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
+import { type KeptTemplate, readTemplates, type WordsFor } from "../school/words-store";
 import { textFor } from "./compose";
 import { faultsIn } from "./links";
 import { lookAtAll } from "./look-store";
@@ -34,10 +38,7 @@ import {
   hasCohort,
   hasCourse,
   type KeptSettings,
-  type KeptTemplate,
   readNoticeSettings,
-  readTemplates,
-  type WordsFor,
   writeNoticeSettings,
   writeTemplate,
 } from "./settings-store";
@@ -53,21 +54,31 @@ export function kindsAsSet(
   return SENT_KINDS.map((kind) => {
     const set = kinds[kind];
     const counts = OFFSETS[kind];
-    const { subject, whose } = textFor(kind, { course: null, cohort: null }, templates, language);
     return {
       kind,
       on: set?.on ?? !OFF_AT_FIRST.has(kind),
       offsets: counts ? [...(set?.offsets ?? counts.usual)] : null,
       side: counts?.side ?? null,
-      subject,
-      whose: whose === "school" ? "school" : "ours",
-      courses: [
-        ...new Set(
-          templates.flatMap((one) => (one.kind === kind && one.course !== null ? one.course : [])),
-        ),
-      ],
+      ...wordedAs(kind, templates, language),
     };
   });
+}
+
+/** In which words a kind goes out, and which courses have some of their own. */
+function wordedAs(
+  kind: WordedKind,
+  templates: readonly KeptTemplate[],
+  language: Language,
+): Pick<NoticeKind, "subject" | "whose" | "courses"> {
+  const { subject, whose } = textFor(kind, { course: null, cohort: null }, templates, language);
+  const courses = templates.flatMap((one) =>
+    one.kind === kind && one.course !== null ? one.course : [],
+  );
+  return {
+    subject,
+    whose: whose === "school" ? "school" : "ours",
+    courses: [...new Set(courses)],
+  };
 }
 
 const shown = (
@@ -79,6 +90,7 @@ const shown = (
   hour,
   quiet,
   kinds: kindsAsSet(kinds, templates, language),
+  worded: WORDED_KINDS.map((kind) => ({ kind, ...wordedAs(kind, templates, language) })),
   copies: copies as NoticeSettings["copies"],
 });
 
@@ -116,11 +128,11 @@ export async function changeNoticeSettings(
 
 /** The language of whoever reads none of the school's. */
 const firstLanguage = async (tx: SchoolTransaction): Promise<Language> =>
-  (await readSchool(tx)).languages[0] ?? "en";
+  writtenIn((await readSchool(tx)).languages, null);
 
 /** The words that count in a language, of a course or of all. */
 export function wordsOf(
-  kind: SentKind,
+  kind: WordedKind,
   { course, cohort, language }: WordsIn,
   templates: readonly KeptTemplate[],
   ownFields: readonly OwnField[],
@@ -154,7 +166,7 @@ async function known(tx: SchoolTransaction, { course, cohort }: WordsFor): Promi
 export function showNoticeText(
   { db }: Parts,
   context: Context,
-  kind: SentKind,
+  kind: WordedKind,
   { language, ...of }: WordsFor & { language?: Language | undefined },
 ): Promise<NoticeText> {
   return reading(db, context, async (tx) => {
@@ -167,7 +179,7 @@ export function showNoticeText(
 export async function changeNoticeText(
   { db, baseUrl }: Parts & Pick<Services, "baseUrl">,
   context: Context,
-  kind: SentKind,
+  kind: WordedKind,
   { course, cohort, language, words }: z.output<typeof noticeTextChange>,
 ): Promise<NoticeText> {
   return db.withSchool(context, async (tx) => {

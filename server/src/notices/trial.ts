@@ -1,12 +1,16 @@
 /** Words as a real person would read them: in a notice that will go out to them, or has, or else in one made up. */
-import type { LetterShown, NoticeTried, noticeTrial, SentKind } from "@dawngate/contract/notices";
+import type { LetterShown, NoticeTried, noticeTrial, WordedKind } from "@dawngate/contract/notices";
 import {
   type Entry,
   type Notice,
   noticesBetween,
+  sayAt,
   spokenIn,
+  type Values,
   valuesOf,
+  writtenIn,
 } from "@dawngate/core/notices";
+import { sayMoney } from "@dawngate/core/sales";
 import { DAY, formatInstant, HOUR, type Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { writeLetter } from "../base/letter";
@@ -17,7 +21,7 @@ import { fieldsInWords } from "../people/fields/in-words";
 import type { Context } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
-import { composeWith, namedFor } from "./compose";
+import { composeWith, type NamedIn, namedFor } from "./compose";
 import { knowAll } from "./letter-store";
 import { faultsIn } from "./links";
 import { readLooked } from "./look-store";
@@ -31,7 +35,7 @@ const NEAR = 120 * DAY;
 export async function tryNotice(
   { db, baseUrl }: Pick<Services, "db" | "baseUrl">,
   context: Context,
-  kind: SentKind,
+  kind: WordedKind,
   { course, person, language: asked, words, toMe }: z.output<typeof noticeTrial>,
 ): Promise<NoticeTried> {
   return db.withSchool(context, async (tx) => {
@@ -52,10 +56,10 @@ export async function tryNotice(
     if (!to) return nobody;
     const found = realOne(kind, course, to, context.now);
     const notice = found ?? madeUp(kind, course, to, context.now);
-    const language = asked ?? parts.languages[0] ?? "en";
+    const language = asked ?? writtenIn(parts.languages, null);
     const named = namedFor(notice, to, parts.site, context.now, language);
-    const sample = kind === "by-staff" ? { what: named.spoken.acts.extended } : null;
-    const all = { ...named, more: { ...SAMPLE[kind], ...sample, ...named.more } };
+    const sample = sampleOf(kind, named, notice.at);
+    const all = { ...named, more: { ...sample, ...named.more } };
     const letter = composeWith(notice, words, all);
     if (toMe) await sendTo(tx, context, letter);
     return {
@@ -68,14 +72,24 @@ export async function tryNotice(
   });
 }
 
-/** What stands for what nobody has written yet. */
-const SAMPLE: Partial<Record<SentKind, Record<string, string>>> = {
-  announcement: { title: "A word to all of you", text: "What is announced stands here." },
-  "by-staff": { reason: "You asked for it" },
-};
+/** What stands for what nobody has written, owes or was offered yet. */
+function sampleOf(kind: WordedKind, { spoken, zone }: NamedIn, at: Instant): Values {
+  if (kind === "announcement")
+    return { title: "A word to all of you", text: "What is announced stands here." };
+  if (kind === "by-staff") return { what: spoken.acts.extended, reason: "You asked for it" };
+  if (kind === "place-free") return { lapses: sayAt(spoken, (at + DAY) as Instant, zone) };
+  return isOfMoney(kind) ? { amount: sayMoney(6633, "EUR") } : {};
+}
+
+const isOfMoney = (kind: WordedKind): boolean => kind.startsWith("payment-");
 
 /** The next one of this kind that goes out to them, or the last that has. */
-function realOne(kind: SentKind, course: string | null, to: ToPerson, now: Instant): Notice | null {
+function realOne(
+  kind: WordedKind,
+  course: string | null,
+  to: ToPerson,
+  now: Instant,
+): Notice | null {
   const settings = {
     ...to.asked.settings,
     kinds: { ...to.asked.settings.kinds, [kind]: { ...to.asked.settings.kinds?.[kind], on: true } },
@@ -98,7 +112,7 @@ function realOne(kind: SentKind, course: string | null, to: ToPerson, now: Insta
 }
 
 /** One that says something of everything its kind could say. */
-function madeUp(kind: SentKind, course: string | null, to: ToPerson, at: Instant): Notice {
+function madeUp(kind: WordedKind, course: string | null, to: ToPerson, at: Instant): Notice {
   // Full hours: what is made up has no seconds.
   const now = (Math.floor(at / HOUR) * HOUR) as Instant;
   const own = [...to.cases.values()].reverse();
@@ -122,9 +136,11 @@ function madeUp(kind: SentKind, course: string | null, to: ToPerson, at: Instant
         ]
       : kind === "access-ends"
         ? [entry(null, now + 7 * DAY)]
-        : kind === "announcement"
+        : kind === "announcement" || kind === "place-free"
           ? [entry(null, null)]
-          : [entry(first?.id ?? null, kind === "opened" ? now : now + 2 * DAY)];
+          : isOfMoney(kind)
+            ? [entry(null, now + 3 * DAY)]
+            : [entry(first?.id ?? null, kind === "opened" ? now : now + 2 * DAY)];
   return { kind, person: to.who.person, at, about };
 }
 

@@ -5,6 +5,7 @@ import {
   type Wishes,
   type wishesChange,
 } from "@dawngate/contract/notices";
+import { writtenIn } from "@dawngate/core/notices/languages";
 import type { z } from "zod";
 import { notFound, ProblemError } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
@@ -16,7 +17,6 @@ import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { devicesOf } from "./devices/store";
 import { lookAt, personOfKey } from "./look-store";
-import { languageOf } from "./parts";
 import { type Off, readOff, readWishedFor, replaceOff } from "./person-store";
 import { isAlways, kindsAsSet } from "./settings";
 import { readNoticeSettings } from "./settings-store";
@@ -39,7 +39,7 @@ async function wishesOf(tx: SchoolTransaction, person: string): Promise<Wishes> 
   return {
     name,
     school,
-    language: languageOf({ languages }, { language }),
+    language: writtenIn(languages, language),
     languages,
     kinds: kindsAsSet(kinds)
       .filter(({ on }) => on)

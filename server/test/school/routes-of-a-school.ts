@@ -362,6 +362,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["POST", "/schools/one/self/news/read", { id: "1" }, "self.learn"],
   ["GET", "/schools/one/self/notices", undefined, "self.learn"],
   ["PUT", "/schools/one/self/notices", { off: [], courses: [] }, "self.learn"],
+  ["GET", "/schools/one/courses/c/why-told?enrollment=e1&item=l1", undefined, "people.act"],
   ["GET", "/schools/one/letter-fields", undefined, "people.act"],
   ["GET", "/schools/one/planned-letters", undefined, "people.act"],
   ["DELETE", "/schools/one/planned-letters/letter-4f1c", undefined, "people.act"],

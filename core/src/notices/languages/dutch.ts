@@ -97,6 +97,14 @@ export const DUTCH: Spoken = {
     comeIn: "Kom binnen",
     link: "De link is twee weken geldig, en één keer.",
   },
+  payment: {
+    again: (at) => `Er wordt opnieuw geprobeerd: ${at}.`,
+    notAgain: "Het wordt niet vanzelf opnieuw geprobeerd.",
+    closes: (day) =>
+      `Blijft het onbetaald, dan is de toegang gesloten vanaf ${day} tot er betaald is.`,
+    otherCard: "Betaal met een andere kaart",
+    link: "De link is dertig dagen geldig en opent alleen deze bestelling.",
+  },
   changed: {
     one: (title) => `Een datum is veranderd: ${title}`,
     several: "Er zijn data veranderd",

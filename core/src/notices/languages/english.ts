@@ -40,6 +40,13 @@ export const ENGLISH: Spoken = {
     comeIn: "Come in",
     link: "The link is good for two weeks, and once.",
   },
+  payment: {
+    again: (at) => `It is tried again on ${at}.`,
+    notAgain: "It is not tried again by itself.",
+    closes: (day) => `If it stays unpaid, access is closed from ${day} until it is paid.`,
+    otherCard: "Pay with another card",
+    link: "The link is good for thirty days, and opens this order only.",
+  },
   changed: {
     one: (title) => `A date has changed: ${title}`,
     several: "Dates have changed",

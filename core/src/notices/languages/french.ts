@@ -101,6 +101,13 @@ export const FRENCH: Spoken = {
     comeIn: "Entrer",
     link: "Le lien est valable deux semaines, et une seule fois.",
   },
+  payment: {
+    again: (at) => `Nouvelle tentative : ${at}.`,
+    notAgain: "Il n’y aura pas d’autre tentative d’elle-même.",
+    closes: (day) => `Sans paiement, l’accès est fermé à partir de ${day}, jusqu’au paiement.`,
+    otherCard: "Payer avec une autre carte",
+    link: "Le lien est valable trente jours et n’ouvre que cette commande.",
+  },
   changed: {
     one: (title) => `Une date a changé : ${title}`,
     several: "Des dates ont changé",

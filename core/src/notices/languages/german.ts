@@ -101,6 +101,13 @@ export const GERMAN: Spoken = {
     comeIn: "Eintreten",
     link: "Der Link gilt zwei Wochen lang, und einmal.",
   },
+  payment: {
+    again: (at) => `Der nächste Versuch ist ${at}.`,
+    notAgain: "Es wird nicht von selbst noch einmal versucht.",
+    closes: (day) => `Bleibt es unbezahlt, ist der Zugang ab ${day} geschlossen, bis bezahlt ist.`,
+    otherCard: "Mit einer anderen Karte bezahlen",
+    link: "Der Link gilt dreißig Tage lang und öffnet nur diese Bestellung.",
+  },
   changed: {
     one: (title) => `Ein Termin hat sich geändert: ${title}`,
     several: "Termine haben sich geändert",

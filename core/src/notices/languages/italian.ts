@@ -100,6 +100,13 @@ export const ITALIAN: Spoken = {
     comeIn: "Entra",
     link: "Il link vale due settimane, e una volta sola.",
   },
+  payment: {
+    again: (at) => `Si riprova: ${at}.`,
+    notAgain: "Non si riprova da sé.",
+    closes: (day) => `Se resta da pagare, l’accesso si chiude da ${day} fino al pagamento.`,
+    otherCard: "Paga con un’altra carta",
+    link: "Il link vale trenta giorni e apre solo questo ordine.",
+  },
   changed: {
     one: (title) => `Una data è cambiata: ${title}`,
     several: "Alcune date sono cambiate",

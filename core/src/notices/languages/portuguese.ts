@@ -98,6 +98,13 @@ export const PORTUGUESE: Spoken = {
     comeIn: "Entrar",
     link: "A ligação é válida por duas semanas, e uma só vez.",
   },
+  payment: {
+    again: (at) => `Nova tentativa: ${at}.`,
+    notAgain: "Não volta a ser tentado por si só.",
+    closes: (day) => `Se continuar por pagar, o acesso fecha a partir de ${day}, até ser pago.`,
+    otherCard: "Pagar com outro cartão",
+    link: "A ligação é válida por trinta dias e abre só esta encomenda.",
+  },
   changed: {
     one: (title) => `Uma data mudou: ${title}`,
     several: "Houve datas que mudaram",

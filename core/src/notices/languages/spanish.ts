@@ -97,6 +97,13 @@ export const SPANISH: Spoken = {
     comeIn: "Entrar",
     link: "El enlace vale dos semanas, y una sola vez.",
   },
+  payment: {
+    again: (at) => `Se vuelve a intentar: ${at}.`,
+    notAgain: "No se vuelve a intentar por sí solo.",
+    closes: (day) => `Si sigue sin pagarse, el acceso se cierra desde ${day} hasta que se pague.`,
+    otherCard: "Pagar con otra tarjeta",
+    link: "El enlace vale treinta días y abre solo este pedido.",
+  },
   changed: {
     one: (title) => `Ha cambiado una fecha: ${title}`,
     several: "Han cambiado fechas",

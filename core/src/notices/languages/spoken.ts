@@ -54,6 +54,14 @@ export interface Spoken {
     comeIn: string;
     link: string;
   };
+  /** What follows from a payment that failed. */
+  payment: {
+    again(at: string): string;
+    notAgain: string;
+    closes(day: string): string;
+    otherCard: string;
+    link: string;
+  };
   /** What is written where dates were told that have changed. */
   changed: {
     one(title: string): string;

@@ -27,3 +27,7 @@ export function languageFor(wanted: readonly string[], some: readonly Language[]
   }
   return null;
 }
+
+/** In which of its languages a school writes to somebody: the one they read (null: nobody knows), else its first. */
+export const writtenIn = (languages: readonly Language[], reads: Language | null): Language =>
+  reads !== null && languages.includes(reads) ? reads : (languages[0] ?? "en");

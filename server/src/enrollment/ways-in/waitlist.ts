@@ -5,7 +5,8 @@
 import { randomUUID } from "node:crypto";
 import type { joinWaitlist as joining, WaitlistPage } from "@dawngate/contract/ways-in";
 import { mayWait, takesWaiters } from "@dawngate/core/enrollment";
-import { sayInstant, sayZone } from "@dawngate/core/schedule/words";
+import { sayAt, spokenIn } from "@dawngate/core/notices";
+import { sayZone } from "@dawngate/core/schedule/words";
 import { formatInstant, HOUR, type Instant, MINUTE, zoneOf } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../../base/cursor";
@@ -16,11 +17,13 @@ import type { Database, SchoolId, SchoolTransaction } from "../../db/connection"
 import { system } from "../../db/who";
 import { follow } from "../../jobs/outbox";
 import { takeAnswers } from "../../people/fields/answers";
+import { languageRead } from "../../people/store";
 import { readCohorts } from "../../schedule/cohort-store";
 import { holdTurn } from "../../schedule/headcount-store";
 import { type Context, isTheirs } from "../../school/context";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
+import { inWords } from "../../school/own-words";
 import { readSchool } from "../../school/store";
 import { enter, standsAtDoor } from "../enroll";
 import { holdSeats } from "../seats";
@@ -187,7 +190,7 @@ export const nextCaller =
       const named = (await readCohorts(tx, course)).find((one) => one.cohort.id === cohortId);
       if (!named) return;
       const context = { ...doing, slug };
-      const about = { course, slug, title: plan.title, cohort: named.name };
+      const about = { course, slug, title: plan.title, cohort: named.name, cohortId };
       for (const lapsed of await lapsedOffers(tx, cohortId, formatInstant(at))) {
         await setWaiting(tx, lapsed.id, { state: "lapsed" });
         await tellLapsed(tx, { baseUrl }, doing.school, lapsed, about);
@@ -235,7 +238,9 @@ interface About {
   course: string;
   slug: string;
   title: string;
+  /** Its name, and its identifier. */
   cohort: string;
+  cohortId: string;
 }
 
 /** Holds the place for them; the sweep finds the offer when it has lapsed. */
@@ -243,7 +248,7 @@ async function offer(
   tx: SchoolTransaction,
   { baseUrl }: { baseUrl: string },
   school: SchoolId,
-  { id, email, name, timeZone }: Waiter,
+  { id, person, email, name, timeZone }: Waiter,
   about: About,
   hours: number,
   now: Instant,
@@ -252,18 +257,41 @@ async function offer(
   const until = (Math.ceil((now + hours * HOUR) / MINUTE) * MINUTE) as Instant;
   await setWaiting(tx, id, { state: "offered", offer_until: formatInstant(until) });
   const title = inMail(about.title);
+  const cohort = inMail(about.cohort);
+  const from = await schoolInMail(tx);
+  const url = `${baseUrl}/${about.slug}/c/${about.course}`;
+  const language = await languageRead(tx, person);
+  const spoken = spokenIn(language);
+  const lapses = sayAt(spoken, until, zoneOf(timeZone));
+  const values = {
+    school: from.name,
+    person: inMail(name),
+    link: url,
+    preferences: `${baseUrl}/${about.slug}/me`,
+    course: title,
+    cohort,
+    lapses,
+  };
+  const of = { course: about.course, cohort: about.cohortId, language };
+  const said = await inWords(tx, "place-free", of, values, {
+    subject: `A place in ${title} is free for you`,
+    says: [
+      `You wait for a place in “${title}”, cohort ${cohort}. One has come free.`,
+      `It is held for you until ${lapses} (${sayZone(timeZone)} time); then it goes to the next.`,
+    ],
+  });
   await follow(tx, school, "mail", {
     to: email,
     ...writeLetter({
-      subject: `A place in ${title} is free for you`,
-      from: await schoolInMail(tx),
-      greeting: `Hello ${inMail(name)},`,
-      says: [
-        `You wait for a place in “${title}”, cohort ${inMail(about.cohort)}. One has come free.`,
-        `It is held for you until ${sayInstant(until, zoneOf(timeZone))} (${sayZone(timeZone)} time); then it goes to the next.`,
-      ],
-      button: { label: "Take the place", url: `${baseUrl}/${about.slug}/c/${about.course}` },
-      small: ["If you do not want it any more, let it go there: somebody else is glad of it."],
+      ...said,
+      language,
+      from,
+      greeting: spoken.hello(inMail(name)),
+      button: { label: spoken.presses.place, url },
+      small:
+        language === "en"
+          ? ["If you do not want it any more, let it go there: somebody else is glad of it."]
+          : [spoken.times(sayZone(timeZone))],
     }),
   });
 }

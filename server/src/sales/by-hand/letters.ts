@@ -7,6 +7,7 @@ import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
 import { invoicingOf } from "../documents/parties";
 import type { Doing } from "../doing";
+import { inWordsOfBuyer } from "../in-words-of-buyer";
 import { letterSecret } from "../letter-link";
 import { mailBuyer, quoteInMail } from "../mail-buyer";
 import type { OrderRow } from "../order-store";
@@ -22,7 +23,7 @@ export async function askToPay(
   secret: string,
 ): Promise<void> {
   const day = sayWrittenDate(order.pay_by ?? "");
-  await write(tx, services, doing, order, secret, {
+  await write(tx, services, doing, order, secret, "payment-due", {
     subject: `To be paid by ${day}: ${inMail(order.title)}`,
     says: `“${inMail(order.title)}” was ordered for you. ${sum(order)} is to be paid by transfer by ${day}. Once it has come you are told, with the invoice and the way in.`,
   });
@@ -35,7 +36,8 @@ export async function remindToPay(
   doing: Doing,
   order: OrderRow,
 ): Promise<void> {
-  await write(tx, services, doing, order, await letterSecret(tx, doing, order.id), {
+  const secret = await letterSecret(tx, doing, order.id);
+  await write(tx, services, doing, order, secret, "payment-overdue", {
     subject: `Not paid yet: ${inMail(order.title)}`,
     says: `${sum(order)} for “${inMail(order.title)}” was to be paid by ${sayWrittenDate(order.pay_by ?? "")} and has not come. If it is on its way, nothing is to be done. The place is held for some days more.`,
   });
@@ -45,17 +47,24 @@ const sum = ({ quote, currency }: OrderRow) => sayMoney(quote.dueNow, currency);
 
 async function write(
   tx: SchoolTransaction,
-  { baseUrl }: Urls,
+  services: Urls,
   { school }: Doing,
   order: OrderRow,
   secret: string,
+  kind: "payment-due" | "payment-overdue",
   { subject, says }: { subject: string; says: string },
 ): Promise<void> {
   const { slug, ...about } = await readSchool(tx);
+  const { baseUrl } = services;
   const page = `${slug}/orders/${order.id}`;
+  const { letter } = await inWordsOfBuyer(tx, services, order, kind, {
+    amount: order.quote.dueNow,
+    due: order.pay_by ?? "",
+    link: `${baseUrl}/${page}?secret=${secret}`,
+    english: { subject, says: [says] },
+  });
   await mailBuyer(tx, school, order, {
-    subject,
-    says: [says],
+    ...letter,
     lines: [
       ...quoteInMail(order),
       `In all: ${sum(order)}`,

@@ -1,8 +1,9 @@
 /** What the buyer of an order that runs is told: a part that was paid, or could not be; access that is shut, or ends. */
+import { sayAt } from "@dawngate/core/notices";
 import { sayMoney } from "@dawngate/core/sales";
 import type { OrderAt } from "@dawngate/core/sales/orders";
 import { sayPrice } from "@dawngate/core/sales/step-words";
-import { sayDate, sayInstant } from "@dawngate/core/schedule/words";
+import { sayDate } from "@dawngate/core/schedule/words";
 import { type Instant, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import { inMail } from "../../school/in-mail";
@@ -11,6 +12,7 @@ import { readSchool } from "../../school/store";
 import { issueDocuments } from "../documents/issue";
 import { sayFile } from "../documents/say-document";
 import type { Doing } from "../doing";
+import { inWordsOfBuyer } from "../in-words-of-buyer";
 import { GOOD_WORDS, letterLink } from "../letter-link";
 import { type BuyerMail, mailBuyer } from "../mail-buyer";
 import type { OrderRow } from "../order-store";
@@ -82,25 +84,34 @@ export async function tellFailed(
 ): Promise<void> {
   const title = inMail(order.title);
   const { suspends } = at.next;
-  const { time_zone } = await readSchool(tx);
+  const zone = zoneOf((await readSchool(tx)).time_zone);
+  const link = await letterLink(tx, services, doing, order.id);
+  const { spoken, letter } = await inWordsOfBuyer(tx, services, order, "payment-failed", {
+    amount: part.amount,
+    due: part.due,
+    link,
+    english: {
+      subject: `${whole(order, part.amount)} could not be charged: ${title}`,
+      says: [
+        `${whole(order, part.amount)} for “${title}”, ${sayPart(order, part)}, could not be charged. Nothing was taken.`,
+      ],
+    },
+  });
+  const { payment } = spoken;
+  const instant = (text: string) => Date.parse(text) as Instant;
   await write(tx, doing, order, {
-    subject: `${whole(order, part.amount)} could not be charged: ${title}`,
+    ...letter,
     says: [
-      `${whole(order, part.amount)} for “${title}”, ${sayPart(order, part)}, could not be charged. Nothing was taken.`,
+      ...letter.says,
       part.next === null
-        ? "It is not tried again by itself."
-        : `It is tried again on ${sayInstant(Date.parse(part.next) as Instant, zoneOf(time_zone))}.`,
+        ? payment.notAgain
+        : payment.again(sayAt(spoken, instant(part.next), zone)),
       ...(suspends === null
         ? []
-        : [
-            `If it stays unpaid, access is closed from ${await sayDay(tx, suspends)} until it is paid.`,
-          ]),
+        : [payment.closes(spoken.date(localDateAt(zone, instant(suspends))))]),
     ],
-    button: {
-      label: "Pay with another card",
-      url: await letterLink(tx, services, doing, order.id),
-    },
-    small: [GOOD_WORDS],
+    button: { label: payment.otherCard, url: link },
+    small: [payment.link],
   });
 }
 
