@@ -156,6 +156,10 @@ export const noticeTrial = z.strictObject({
   person: z.string().max(200).nullable().default(null).describe("Null: whoever it fits."),
   language: language.optional().describe("Left out: the school's first."),
   words: z.strictObject({ subject: z.string().max(300), text: z.string().max(20_000) }),
+  from: z.iso
+    .datetime({ offset: true })
+    .optional()
+    .describe("The next one that goes out to them from then on; left out: from now on."),
   toMe: z.boolean().default(false).describe("It is sent to whoever asks, too."),
 });
 export type NoticeTrial = z.input<typeof noticeTrial>;

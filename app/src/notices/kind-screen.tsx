@@ -8,6 +8,7 @@ import {
   type WordedKind,
 } from "@dawngate/contract/notices";
 import { LANGUAGE_NAMES, type Language } from "@dawngate/core/notices/languages";
+import { zoneOf } from "@dawngate/core/time";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { useLocalSearchParams } from "expo-router";
 import { useEffect, useState } from "react";
@@ -37,7 +38,7 @@ import {
   useGetNoticeTextQuery,
   useTryNoticeMutation,
 } from "./api";
-import { LetterView } from "./letter-view";
+import { FromDay, fromOf, Preview } from "./preview";
 import { KIND_WORDS, nameOf, sayWho, whenOf } from "./say-kind";
 import { useRules } from "./use-rules";
 import { WhenPart } from "./when-part";
@@ -122,7 +123,9 @@ function Words({ school, kind }: { school: string; kind: WordedKind }) {
   const { data, error, refetch } = useGetNoticeTextQuery(
     language === undefined ? skipToken : { school, kind, course, cohort, language },
   );
-  const courses = list?.courses ?? [];
+  // An order is of no one course.
+  const isOfMoney = kind.startsWith("payment-");
+  const courses = isOfMoney ? [] : (list?.courses ?? []);
   const cohorts = course !== null && whole?.id === course ? whole.cohorts : [];
   const isShown =
     data?.kind === kind &&
@@ -205,13 +208,16 @@ function Writing({ school, kept }: { school: string; kept: NoticeText }) {
   const [words, setWords] = useState({ subject: kept.subject, text: kept.text });
   const [change, { error, isLoading }] = useChangeNoticeTextMutation();
   const [person, setPerson] = useState<string | null>(null);
+  const [day, setDay] = useState<string | null>(null);
+  const zone = about?.timeZone ?? "UTC";
+  const { from } = fromOf(day, zoneOf(zone));
   const settled = useSettled(words, 300);
   const [ask, asked] = useTryNoticeMutation();
   const [tried, setTried] = useState<NoticeTried | null>(null);
   const [sentTo, setSentTo] = useState(false);
   useEffect(() => {
     let stale = false;
-    void ask({ school, kind, body: { course, person, language, words: settled } }).then(
+    void ask({ school, kind, body: { course, person, language, words: settled, from } }).then(
       ({ data }) => {
         if (data && !stale) setTried(data);
       },
@@ -219,7 +225,7 @@ function Writing({ school, kept }: { school: string; kept: NoticeText }) {
     return () => {
       stale = true;
     };
-  }, [ask, school, kind, course, person, language, settled]);
+  }, [ask, school, kind, course, person, language, settled, from]);
   const isChanged = words.subject !== kept.subject || words.text !== kept.text;
   const faults = tried?.faults ?? [];
   const isEmpty = words.subject.trim() === "" || words.text.trim() === "";
@@ -259,7 +265,11 @@ function Writing({ school, kept }: { school: string; kept: NoticeText }) {
             disabled={isEmpty || faults.length > 0}
             onPress={async () => {
               setSentTo(true);
-              await ask({ school, kind, body: { course, person, language, words, toMe: true } });
+              await ask({
+                school,
+                kind,
+                body: { course, person, language, words, from, toMe: true },
+              });
             }}
           />
         </View>
@@ -271,11 +281,12 @@ function Writing({ school, kept }: { school: string; kept: NoticeText }) {
       </View>
       <View style={{ flex: wide ? 1 : undefined, gap: 10 }}>
         <Text kind="small" color={quiet}>
-          {sayWho(tried, about?.timeZone ?? "UTC")}
+          {sayWho(tried, zone)}
         </Text>
         <AsWhom school={school} shown={tried?.person?.name ?? ""} onPerson={setPerson} />
+        <FromDay day={day} onDay={setDay} />
         {tried?.letter && tried.person ? (
-          <LetterView letter={tried.letter} school={school} person={tried.person.name} />
+          <Preview letter={tried.letter} school={school} person={tried.person.name} />
         ) : tried ? null : (
           <Skeleton widths={[0.8, 0.7, 0.6]} />
         )}

@@ -12,9 +12,11 @@ interface Props {
   /** By its address. */
   school: string;
   person: string;
+  /** At most so wide. */
+  width?: number;
 }
 
-export function LetterView({ letter, school, person }: Props) {
+export function LetterView({ letter, school, person, width = 420 }: Props) {
   const { surface, line, quiet, night, onNight, frameMark } = usePalette();
   const { data: from } = useGetSchoolQuery({ school });
   return (
@@ -32,7 +34,7 @@ export function LetterView({ letter, school, person }: Props) {
         borderRadius: 12,
         padding: 18,
         gap: 12,
-        maxWidth: 420,
+        maxWidth: width,
         width: "100%",
       }}
     >

@@ -4,6 +4,7 @@ import {
   type Entry,
   type Notice,
   noticesBetween,
+  type Spoken,
   sayAt,
   spokenIn,
   type Values,
@@ -16,6 +17,7 @@ import type { z } from "zod";
 import { writeLetter } from "../base/letter";
 import { notFound, ProblemError } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
+import type { KeptLetter } from "../db/tables/notices";
 import { follow } from "../jobs/outbox";
 import { fieldsInWords } from "../people/fields/in-words";
 import type { Context } from "../school/context";
@@ -36,11 +38,11 @@ export async function tryNotice(
   { db, baseUrl }: Pick<Services, "db" | "baseUrl">,
   context: Context,
   kind: WordedKind,
-  { course, person, language: asked, words, toMe }: z.output<typeof noticeTrial>,
+  { course, person, language: asked, words, from, toMe }: z.output<typeof noticeTrial>,
 ): Promise<NoticeTried> {
   return db.withSchool(context, async (tx) => {
-    const at = { baseUrl, slug: context.slug };
-    const faults = await faultsIn(tx, kind, words, await fieldsInWords(tx), at);
+    const place = { baseUrl, slug: context.slug };
+    const faults = await faultsIn(tx, kind, words, await fieldsInWords(tx), place);
     const nobody = { faults, letter: null, person: null, at: null, values: {} };
     if (faults.length > 0) return nobody;
     const id = person ?? (await soonPerson(tx, kind, course)) ?? (await newestPerson(tx, course));
@@ -54,13 +56,14 @@ export async function tryNotice(
     const parts = await readParts(tx, context.school, baseUrl);
     const [to] = await readPersons(tx, parts, [who], context.now);
     if (!to) return nobody;
-    const found = realOne(kind, course, to, context.now);
-    const notice = found ?? madeUp(kind, course, to, context.now);
+    const at = from === undefined ? context.now : (Date.parse(from) as Instant);
+    const found = realOne(kind, course, to, at);
+    const notice = found ?? madeUp(kind, course, to, at);
     const language = asked ?? writtenIn(parts.languages, null);
-    const named = namedFor(notice, to, parts.site, context.now, language);
+    const named = namedFor(notice, to, parts.site, at, language);
     const sample = sampleOf(kind, named, notice.at);
     const all = { ...named, more: { ...sample, ...named.more } };
-    const letter = composeWith(notice, words, all);
+    const letter = asSent(kind, composeWith(notice, words, all), all.spoken);
     if (toMe) await sendTo(tx, context, letter);
     return {
       faults,
@@ -80,6 +83,13 @@ function sampleOf(kind: WordedKind, { spoken, zone }: NamedIn, at: Instant): Val
   if (kind === "place-free") return { lapses: sayAt(spoken, (at + DAY) as Instant, zone) };
   return isOfMoney(kind) ? { amount: sayMoney(6633, "EUR") } : {};
 }
+
+/** What is about money leads to the order, which is nobody's here. */
+const asSent = (kind: WordedKind, letter: KeptLetter, { payment }: Spoken): KeptLetter => {
+  if (!isOfMoney(kind) || !letter.button) return letter;
+  const label = kind === "payment-failed" ? payment.otherCard : payment.seeOrder;
+  return { ...letter, button: { ...letter.button, label } };
+};
 
 const isOfMoney = (kind: WordedKind): boolean => kind.startsWith("payment-");
 

@@ -90,3 +90,16 @@ test("words are read as whoever has just come in, also before anybody looked at 
     letter: { says: ["Hello newest."] },
   });
 });
+
+test("words are read as they will be from a day on", async () => {
+  const ask = (from?: string) =>
+    owned.ask<NoticeTried>("POST", "/schools/one/notices/texts/opened/trial", {
+      person: "ben",
+      words: { subject: "{items}", text: "{items} in {courses}." },
+      ...(from !== undefined && { from }),
+    });
+  const [soon, later] = [await ask(), await ask("2027-04-05T12:00:00Z")];
+  expect(soon.at).toBe("2027-04-05T05:30:00Z");
+  expect(Date.parse(later.at ?? "")).toBeGreaterThan(Date.parse("2027-04-05T12:00:00Z"));
+  expect(later.letter?.subject).not.toBe(soon.letter?.subject);
+});

@@ -103,6 +103,7 @@ export const DUTCH: Spoken = {
     closes: (day) =>
       `Blijft het onbetaald, dan is de toegang gesloten vanaf ${day} tot er betaald is.`,
     otherCard: "Betaal met een andere kaart",
+    seeOrder: "Bekijk de bestelling",
     link: "De link is dertig dagen geldig en opent alleen deze bestelling.",
   },
   changed: {

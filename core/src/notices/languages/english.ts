@@ -45,6 +45,7 @@ export const ENGLISH: Spoken = {
     notAgain: "It is not tried again by itself.",
     closes: (day) => `If it stays unpaid, access is closed from ${day} until it is paid.`,
     otherCard: "Pay with another card",
+    seeOrder: "See the order",
     link: "The link is good for thirty days, and opens this order only.",
   },
   changed: {

@@ -106,6 +106,7 @@ export const FRENCH: Spoken = {
     notAgain: "Il n’y aura pas d’autre tentative d’elle-même.",
     closes: (day) => `Sans paiement, l’accès est fermé à partir de ${day}, jusqu’au paiement.`,
     otherCard: "Payer avec une autre carte",
+    seeOrder: "Voir la commande",
     link: "Le lien est valable trente jours et n’ouvre que cette commande.",
   },
   changed: {

@@ -106,6 +106,7 @@ export const GERMAN: Spoken = {
     notAgain: "Es wird nicht von selbst noch einmal versucht.",
     closes: (day) => `Bleibt es unbezahlt, ist der Zugang ab ${day} geschlossen, bis bezahlt ist.`,
     otherCard: "Mit einer anderen Karte bezahlen",
+    seeOrder: "Die Bestellung ansehen",
     link: "Der Link gilt dreißig Tage lang und öffnet nur diese Bestellung.",
   },
   changed: {

@@ -105,6 +105,7 @@ export const ITALIAN: Spoken = {
     notAgain: "Non si riprova da sé.",
     closes: (day) => `Se resta da pagare, l’accesso si chiude da ${day} fino al pagamento.`,
     otherCard: "Paga con un’altra carta",
+    seeOrder: "Vedi l’ordine",
     link: "Il link vale trenta giorni e apre solo questo ordine.",
   },
   changed: {

@@ -103,6 +103,7 @@ export const PORTUGUESE: Spoken = {
     notAgain: "Não volta a ser tentado por si só.",
     closes: (day) => `Se continuar por pagar, o acesso fecha a partir de ${day}, até ser pago.`,
     otherCard: "Pagar com outro cartão",
+    seeOrder: "Ver a encomenda",
     link: "A ligação é válida por trinta dias e abre só esta encomenda.",
   },
   changed: {

@@ -102,6 +102,7 @@ export const SPANISH: Spoken = {
     notAgain: "No se vuelve a intentar por sí solo.",
     closes: (day) => `Si sigue sin pagarse, el acceso se cierra desde ${day} hasta que se pague.`,
     otherCard: "Pagar con otra tarjeta",
+    seeOrder: "Ver el pedido",
     link: "El enlace vale treinta días y abre solo este pedido.",
   },
   changed: {

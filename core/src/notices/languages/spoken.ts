@@ -60,6 +60,7 @@ export interface Spoken {
     notAgain: string;
     closes(day: string): string;
     otherCard: string;
+    seeOrder: string;
     link: string;
   };
   /** What is written where dates were told that have changed. */

@@ -57,7 +57,7 @@ async function write(
   const { slug, ...about } = await readSchool(tx);
   const { baseUrl } = services;
   const page = `${slug}/orders/${order.id}`;
-  const { letter } = await inWordsOfBuyer(tx, services, order, kind, {
+  const { letter, spoken } = await inWordsOfBuyer(tx, services, order, kind, {
     amount: order.quote.dueNow,
     due: order.pay_by ?? "",
     link: `${baseUrl}/${page}?secret=${secret}`,
@@ -71,7 +71,7 @@ async function write(
       ...invoicingOf(about).payTo.split("\n").filter(Boolean).map(inMail),
       `Say with it: ${order.id}`,
     ],
-    button: { label: "See the order", url: `${baseUrl}/${page}?secret=${secret}` },
+    button: { label: spoken.payment.seeOrder, url: `${baseUrl}/${page}?secret=${secret}` },
     small: [`The request as a file: ${baseUrl}/api/schools/${page}/request?secret=${secret}`],
   });
 }
