@@ -11,14 +11,14 @@ import { LetterView } from "./letter-view";
 type Size = "phone" | "wide";
 type Light = "light" | "dark";
 
-const SIZES = [
+const SIZES: readonly { value: Size; label: string }[] = [
   { value: "phone", label: "Phone" },
   { value: "wide", label: "Wide" },
-] as const;
-const LIGHTS = [
+];
+const LIGHTS: readonly { value: Light; label: string }[] = [
   { value: "light", label: "Light" },
   { value: "dark", label: "Dark" },
-] as const;
+];
 
 /** How wide a letter is read. */
 const WIDTH: Record<Size, number> = { phone: 360, wide: 600 };
