@@ -38,8 +38,13 @@ export function Preview(props: Props) {
   return (
     <View style={{ gap: 10 }}>
       <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 18, rowGap: 8 }}>
-        <Options label="How wide it is read" options={SIZES} value={size} onChange={setSize} />
-        <Options
+        <Options<Size>
+          label="How wide it is read"
+          options={SIZES}
+          value={size}
+          onChange={setSize}
+        />
+        <Options<Light>
           label="In which light it is read"
           options={LIGHTS}
           value={light}
