@@ -27,6 +27,9 @@ export const newEnrollment = z
     overrule: oneLine("A reason", 300)
       .optional()
       .describe("They come in though no seat is free, or though they are kept out: why."),
+    tell: z.boolean().default(true).describe("They are told by mail that they are in, and how."),
+    words: noticeWords.optional().describe("How that mail is worded; left out: as it is usual."),
+    look: z.boolean().default(false).describe("Only say how the mail would read."),
   })
   .meta({ id: "NewEnrollment" });
 
@@ -143,6 +146,23 @@ export const enrollRequest = z
   .meta({ id: "EnrollRequest" });
 
 export const enrolled = z.object({ enrollment: z.string() }).meta({ id: "Enrolled" });
+
+/** Enrolled by staff, or as it would be. */
+export const enrolledByHand = z
+  .object({
+    enrollment: z.string(),
+    mail: z
+      .object({
+        subject: z.string(),
+        says: z.array(z.string()),
+        dates: z.array(z.object({ when: z.string(), what: z.string() })),
+        small: z.array(z.string()),
+      })
+      .nullable()
+      .describe("What they are told; null: nothing."),
+  })
+  .meta({ id: "EnrolledByHand" });
+export type EnrolledByHand = z.infer<typeof enrolledByHand>;
 
 const mark = z.enum(["waiting", "scheduled", "open", "done", "closed"]);
 
@@ -342,6 +362,7 @@ export const ticked = z
   .meta({ id: "Ticked" });
 
 export type NewEnrollment = z.infer<typeof newEnrollment>;
+export type EnrollByHand = z.input<typeof newEnrollment>;
 export type StaffAct = z.infer<typeof staffAct>;
 export type InvitedTo = z.infer<typeof invitedTo>;
 export type Ownself = z.infer<typeof ownself>;

@@ -1,5 +1,7 @@
 /** Enrolling somebody by hand. */
+
 import type { Course } from "@dawngate/contract/courses";
+import type { EnrolledByHand } from "@dawngate/contract/enrollment";
 import { MAY_OVERRULE } from "@dawngate/contract/enrollment";
 import type { FieldAnswers } from "@dawngate/contract/own-fields";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
@@ -23,6 +25,7 @@ import { usePalette } from "../ui/theme";
 import { ZoneField } from "../ui/zone-field";
 import { useEnrollMutation } from "./api";
 import { CohortChoice } from "./cohort-choice";
+import { EnrollMail, type MailWords } from "./enroll-mail";
 
 /** The cohort whose window is open on a day, the one that starts first; null: none is. */
 export function openCohort(cohorts: Course["cohorts"], today: string): string | null {
@@ -49,32 +52,48 @@ export function EnrollSheet({ place, course, onClose }: Props) {
   const today = formatDate(localDateAt(zoneOf(school?.timeZone ?? "UTC"), Date.now() as Instant));
   // Where a cohort takes people at this moment, that is where most belong.
   const [cohort, setCohort] = useState<string | null>(() => openCohort(course.cohorts, today));
-  const [enroll, { error, isLoading, isSuccess }] = useEnrollMutation();
+  const [enroll, { error, isLoading }] = useEnrollMutation();
   const { quiet } = usePalette();
   const mayOverrule = kindOf(error) === MAY_OVERRULE;
   const [why, setWhy] = useState("");
   const { data: own } = useGetOwnFieldsQuery({ school: place.school });
   const asked = (own?.fields ?? []).filter(({ ended, asks }) => !ended && asks.staff !== "no");
   const [answers, setAnswers] = useState<FieldAnswers>({});
-  const submit = handleSubmit(async ({ name, email }) => {
-    const person = {
-      name: name.trim(),
-      email: email.trim(),
-      timeZone,
-      cohort,
-      ...(Object.keys(answers).length > 0 && { answers }),
-      ...(mayOverrule && why.trim() !== "" && { overrule: why.trim() }),
-    };
-    const answer = await enroll({ ...place, body: person });
-    for (const [path, message] of Object.entries(faultsOf((answer as { error?: unknown }).error)))
-      if (path === "name" || path === "email") setError(path, { message });
-  });
+  const [tell, setTell] = useState(true);
+  const [words, setWords] = useState<MailWords | null>(null);
+  const [seen, setSeen] = useState<EnrolledByHand["mail"]>(null);
+  const [done, setDone] = useState(false);
+  const ask = (look: boolean) =>
+    handleSubmit(async ({ name, email }) => {
+      const person = {
+        name: name.trim(),
+        email: email.trim(),
+        timeZone,
+        cohort,
+        ...(Object.keys(answers).length > 0 && { answers }),
+        ...(mayOverrule && why.trim() !== "" && { overrule: why.trim() }),
+        tell,
+        ...(tell && words && { words }),
+        look,
+      };
+      const answer = await enroll({ ...place, body: person });
+      for (const [path, message] of Object.entries(faultsOf((answer as { error?: unknown }).error)))
+        if (path === "name" || path === "email") setError(path, { message });
+      if (!("data" in answer) || !answer.data) return;
+      if (look) setSeen(answer.data.mail);
+      else setDone(true);
+    });
+  const submit = ask(false);
   return (
     <Sheet title="Enroll somebody" onClose={onClose}>
       {error && !isOfAnswers(faultsOf(error)) ? <Notice {...explain(error)} /> : null}
-      {isSuccess ? (
+      {done ? (
         <>
-          <Text kind="strong">Enrolled. A mail tells them how to come in.</Text>
+          <Text kind="strong">
+            {tell
+              ? "Enrolled. A mail tells them how to come in."
+              : "Enrolled. They are told nothing; they come in by signing in with this address."}
+          </Text>
           <QuietAction label="Close" onPress={onClose} />
         </>
       ) : (
@@ -105,6 +124,15 @@ export function EnrollSheet({ place, course, onClose }: Props) {
               onAnswers={setAnswers}
             />
           )}
+          <EnrollMail
+            tell={tell}
+            onTell={setTell}
+            seen={seen}
+            onSee={ask(true)}
+            busy={isLoading}
+            words={words}
+            onWords={setWords}
+          />
           <Text kind="small" color={quiet}>
             Staff may enroll outside the window. Seats, and who is kept out, count still, and can be
             overruled with a reason.

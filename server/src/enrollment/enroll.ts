@@ -2,6 +2,7 @@
 
 import { randomUUID } from "node:crypto";
 import {
+  type EnrolledByHand,
   type EnrollRequest,
   MAY_OVERRULE,
   type NewEnrollment,
@@ -28,13 +29,14 @@ import { holdTurn } from "../schedule/headcount-store";
 import { projectOne } from "../schedule/project";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
+import { onlyLooking } from "../school/only-looking";
 import { readSchool } from "../school/store";
 import { comeBack } from "./come-back";
 import { endBy, tieTo } from "./memberships/member";
 import { keyOfOrder } from "./order-keys";
 import { sayFault } from "./say";
 import { holdSeats } from "./seats";
-import { insertEnrollments, isOnSale, linesOf } from "./store";
+import { insertEnrollments, isOnSale, linesOf, noteTold } from "./store";
 import { tellEnrolled } from "./tell-enrolled";
 import { askedBy, codeAt, comerAt, knownAt, seatsFor } from "./ways-in/comer";
 import { noLongerWait, readWaitingIn } from "./ways-in/queue-store";
@@ -125,19 +127,27 @@ export async function enrollByHand(
   services: Services,
   context: Context,
   courseId: string,
-  { name, email, timeZone, cohort, overrule, answers }: NewEnrollment,
-): Promise<{ enrollment: string }> {
+  asked: NewEnrollment,
+): Promise<EnrolledByHand> {
+  const { name, email, timeZone, cohort, overrule, answers, tell, words, look } = asked;
   const { db, baseUrl } = services;
-  return db.withSchool(context, async (tx) => {
+  const work = async (tx: SchoolTransaction): Promise<EnrolledByHand> => {
     const found = await findPersonByEmail(tx, email);
     const person = found?.id ?? (await newPerson(tx, context, name, email, timeZone, null, null));
     const by = byStaff(`Enrolled by ${context.who.name}`, overrule);
     const entry = { person, cohort, timeZone, self: null, ...by };
     const entered = await enter(tx, context, courseId, entry);
     await takeAnswers(tx, context, "staff", person, answers);
-    await tellEnrolled(tx, { baseUrl }, context, entered.enrollment, { email, known: found });
-    return entered;
-  });
+    const { enrollment } = entered;
+    if (!tell) {
+      // Whoever is to be told nothing has no welcome either.
+      await noteTold(tx, enrollment, context.now);
+      return { enrollment, mail: null };
+    }
+    const told = { email, known: found, ...(words && { words }) };
+    return { enrollment, mail: await tellEnrolled(tx, { baseUrl }, context, enrollment, told) };
+  };
+  return look ? onlyLooking(db, context, work) : db.withSchool(context, work);
 }
 
 /** What stands on record of staff who let somebody in; `overrule`: why, against what kept them out. */

@@ -1,4 +1,5 @@
 /** Whoever has come into something is told by mail; who has no account yet is invited by it. */
+import type { EnrolledByHand } from "@dawngate/contract/enrollment";
 import { spokenIn } from "@dawngate/core/notices";
 import { writeLetter } from "../base/letter";
 import type { SchoolTransaction } from "../db/connection";
@@ -16,6 +17,8 @@ export interface Told {
   known: { name: string; user_id: string | null } | undefined;
   /** Said before anything else. */
   first?: readonly string[];
+  /** It is worded like this, by whoever does it. */
+  words?: { subject: string; text: string };
 }
 
 /** What they have come into, and where it is. */
@@ -47,23 +50,35 @@ export async function tellIn(
     });
 }
 
-/** Tells somebody in what they are, and what opens when. */
+const paragraphsOf = (text: string): string[] =>
+  text
+    .split(/\n\s*\n/)
+    .map((one) => one.trim())
+    .filter(Boolean);
+
+/** Tells somebody in what they are, and what opens when; answers what it says. */
 export async function tellEnrolled(
   tx: SchoolTransaction,
   services: Pick<Services, "baseUrl">,
   context: Pick<Context, "school" | "who" | "now" | "slug">,
   enrollment: string,
   told: Told,
-): Promise<void> {
+): Promise<NonNullable<EnrolledByHand["mail"]>> {
   // What is said before it is English: so is the rest then.
   const isEnglish = (told.first ?? []).length > 0;
-  const about = await sayEnrolled(tx, context, enrollment, isEnglish ? "en" : undefined);
-  const { entering, presses } = spokenIn(about.language);
+  const usual = await sayEnrolled(tx, context, enrollment, isEnglish ? "en" : undefined);
+  const { entering, presses } = spokenIn(usual.language);
+  const { words } = told;
+  // As it is typed: what it says of them is known to whoever types it.
+  const about = words ? { ...usual, says: paragraphsOf(words.text) } : usual;
+  const subject = words?.subject ?? entering.subject(about.title);
   // This stands in for the welcome.
   await noteTold(tx, enrollment, context.now);
   await tellIn(tx, services, context, told, {
-    about,
-    subject: entering.subject(about.title),
+    about: { ...about, subject },
+    subject,
     button: { label: presses.course, path: `shelf/${enrollment}` },
   });
+  const { says, dates, small } = about;
+  return { subject, says, dates, small };
 }

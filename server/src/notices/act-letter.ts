@@ -13,6 +13,7 @@ import { faultsOfWords, fieldsInWords } from "../people/fields/in-words";
 import { readCase } from "../schedule/case";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
+import { onlyLooking } from "../school/only-looking";
 import { composeWith, namedFor } from "./compose";
 import { knowAll } from "./letter-store";
 import { readLooked } from "./look-store";
@@ -22,28 +23,13 @@ import { wordsOf } from "./settings";
 
 type Asked = z.output<typeof actLetterRequest>;
 
-/** Takes back what was done for the sake of an answer. */
-class Undone extends Error {
-  constructor(readonly answer: ActLetter) {
-    super("Only looked at");
-  }
-}
-
-export async function tryActLetter(
+export function tryActLetter(
   { db, baseUrl }: Pick<Services, "db" | "baseUrl">,
   context: Context,
   course: string,
   asked: Asked,
 ): Promise<ActLetter> {
-  try {
-    await db.withSchool(context, async (tx) => {
-      throw new Undone(await answered(tx, baseUrl, context, course, asked));
-    });
-  } catch (error) {
-    if (error instanceof Undone) return error.answer;
-    throw error;
-  }
-  throw new Error("It was done, and not taken back");
+  return onlyLooking(db, context, (tx) => answered(tx, baseUrl, context, course, asked));
 }
 
 async function answered(

@@ -125,7 +125,11 @@ const AS: Record<StaffRole | "enrollee", string> = {
 };
 
 /** What somebody has come into, with its first dates. */
-export type CameInto = Pick<Letter, "says" | "dates" | "small" | "language"> & { title: string };
+export type CameInto = Pick<Letter, "says" | "dates" | "small" | "language"> & {
+  title: string;
+  /** Left out: that they are enrolled in it. */
+  subject?: string;
+};
 
 /** Invites somebody by mail; the link proves the address, and is good for two weeks and one use. */
 export async function inviteWithin(
@@ -151,7 +155,7 @@ export async function inviteWithin(
     to: email,
     ...writeLetter({
       subject: enrolled
-        ? entering.subject(enrolled.title)
+        ? (enrolled.subject ?? entering.subject(enrolled.title))
         : role === "enrollee"
           ? `You are enrolled at ${name}`
           : `Join the staff of ${name}`,
