@@ -108,7 +108,15 @@ export function EnrollSheet({ place, course, onClose }: Props) {
           />
           <ZoneField value={timeZone} onChange={setTimeZone} />
           {course.cohorts.length > 0 ? (
-            <CohortChoice cohorts={course.cohorts} value={cohort} onChange={setCohort} />
+            <CohortChoice
+              cohorts={course.cohorts}
+              value={cohort}
+              onChange={(next) => {
+                setCohort(next);
+                // What was seen was of another.
+                setSeen(null);
+              }}
+            />
           ) : null}
           {asked.length === 0 ? null : (
             <AskedFields
