@@ -293,11 +293,15 @@ export const whyTold = z
       "there",
       "done",
       "late",
+      "missed",
       "waits",
       "soon",
     ]),
     kind: z.string().nullable().describe("By which kind of notice it was."),
-    at: z.string().nullable().describe("When it was, opens, could be opened first, or goes out."),
+    at: z
+      .string()
+      .nullable()
+      .describe("When it was, opens, could be opened first, was due, or goes out."),
     by: z
       .enum(["school", "person", "pause", "suspension"])
       .nullable()

@@ -28,19 +28,22 @@ export async function backUp(cluster, database, file) {
 
 /**
  * What people were told between a backup and the end of the database it is of is in no row of it: until an instant,
- * nothing goes out again. Mails and notices that waited are dropped, and whoever is looked at is looked at from then on.
+ * nothing goes out again. Mails and notices that waited are dropped, by mail and on devices, and letters for until then, and whoever is looked at is looked at from then on.
  * What is not mail (charges, refunds, dates to work out) stays: those know by their keys what was done already.
  */
 const TOLD_UNTIL = `
   do $$
   declare told timestamptz := current_setting('dawngate.told_until');
   begin
-    delete from outbox where kind in ('mail', 'send-notice') and at <= told;
+    delete from outbox where kind in ('mail', 'send-notice', 'tell-device') and at <= told;
     if to_regclass('public.notice_person') is not null then
       update notice set state = 'late' where state in ('waiting', 'failed') and at <= told;
       -- What came shortly before somebody was looked at is looked for once more: ten minutes (notify.ts).
       update notice_person set looked_at = greatest(looked_at, told + interval '10 minutes'),
         next_at = least(next_at, now());
+    end if;
+    if to_regclass('public.planned_letter') is not null then
+      delete from planned_letter where at <= told;
     end if;
   end $$`;
 

@@ -35,6 +35,9 @@ const SHUT: Record<string, string> = {
   suspension: "Not told: their access is suspended. It is told once it is not any more.",
 };
 
+/** Where a notice stands that they have, or are about to have. */
+const ARRIVES: ReadonlySet<string> = new Set(["sent", "waiting", "on-device"]);
+
 /** What stands in for a date that is not there. */
 const when = (at: string | null, zone: Zone) =>
   at === null ? "" : sayWrittenInstant(at, zone, false);
@@ -49,9 +52,8 @@ export function sayWhyTold({ why, kind, at, by, state, fault }: Answer, zone: Zo
             ? " as staff enrolled them"
             : "";
       const said = fault === null ? "" : ` (${fault})`;
-      return state === null || state === "sent"
-        ? `Told${how} ${when(at, zone)}.`
-        : `Told${how} ${when(at, zone)}: ${NOTICE_STATES[state]}${said}.`;
+      if (state === null || ARRIVES.has(state)) return `Told${how} ${when(at, zone)}.`;
+      return `Was due ${when(at, zone)}: ${NOTICE_STATES[state]}${said}.`;
     }
     case "off":
       return by === "school"
@@ -77,6 +79,8 @@ export function sayWhyTold({ why, kind, at, by, state, fault }: Answer, zone: Zo
       return "Not told: it was done before the mail could go out.";
     case "late":
       return `Not told: they could open it from ${when(at, zone)} on, and it had opened more than two days before.`;
+    case "missed":
+      return `Not told: it was due ${when(at, zone)}, and nobody was there to send it within two days.`;
     case "waits":
       return `It goes out ${when(at, zone)}, when their quiet hours end.`;
     case "soon":

@@ -258,7 +258,7 @@ test.each<[Partial<WhyAnswer> & Pick<WhyAnswer, "why">, string]>([
   [{ why: "told", kind: "welcome", at: AT }, "Told by the welcome Fri 12 Mar, 07:00."],
   [
     { why: "told", kind: "opened", at: AT, state: "refused", fault: "550 No such user" },
-    "Told Fri 12 Mar, 07:00: Address refused, not sent (550 No such user).",
+    "Was due Fri 12 Mar, 07:00: Address refused, not sent (550 No such user).",
   ],
   [{ why: "off", by: "school" }, "Not told: the school has such notices turned off."],
   [{ why: "off", by: "person" }, "Not told: they do not want such notices."],
@@ -271,7 +271,7 @@ test.each<[Partial<WhyAnswer> & Pick<WhyAnswer, "why">, string]>([
 });
 
 test("every rule has its sentence", () => {
-  const rules = ["gone", "sample", "unpaid", "welcome", "there", "done", "late"] as const;
+  const rules = ["gone", "sample", "unpaid", "welcome", "there", "done", "late", "missed"] as const;
   const said = rules.map((why) => sayWhyTold({ ...NOBODY, why, at: AT }, zoneOf("UTC")));
   said.push(
     ...(["pause", "suspension"] as const).map((by) =>

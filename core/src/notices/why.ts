@@ -27,6 +27,8 @@ export type WhyTold =
   | { why: "there" | "done" }
   /** They could open it from `at` on only, and it had opened more than two days before. */
   | { why: "late"; at: Instant }
+  /** It was due then, and was not sent within two days: whoever sends was away. */
+  | { why: "missed"; at: Instant }
   /** Quiet hours: it goes out then. */
   | { why: "waits"; at: Instant }
   /** It is due: whoever sends is about to. */
@@ -109,7 +111,8 @@ function whyThen(
     : begins;
   if (itemAt(life.at(begins), item)?.done) return { why: "done" };
   if (at > now) return { why: "waits", at };
-  return itemAt(life.at(at), item)?.done ? { why: "done" } : { why: "soon" };
+  if (itemAt(life.at(at), item)?.done) return { why: "done" };
+  return now >= at + 48 * HOUR ? { why: "missed", at } : { why: "soon" };
 }
 
 /** The last stretch up to an instant at whose begin it turned open, as it is told; null: it was open before. */

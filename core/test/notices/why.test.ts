@@ -65,7 +65,7 @@ test("what went out says told; of what did not, a rule is named, and never that 
         // It may have been told, and opened once more while it was open.
         if (answer.why === "told" && state === "open") continue;
         if (told && item !== "s") expect([item, answer.why]).toEqual([item, "told"]);
-        else expect([item, answer.why === "told" || answer.why === "soon"]).toEqual([item, false]);
+        else expect([item, ["told", "soon", "missed"].includes(answer.why)]).toEqual([item, false]);
       }
     }),
     { numRuns: 150 },
@@ -124,7 +124,11 @@ test("in quiet hours it waits for their end; once looked at by nobody, it is abo
   const people = [{ id: "p1", timeZone: "America/New_York", enrollments: [{ id: "e1" }] }];
   const night = of({}, { people }, instant("2027-03-12T08:00:00Z"));
   expect(night.why("m2")).toEqual({ why: "waits", at: instant("2027-03-12T11:30:00Z") });
-  expect(of({}).why("m2", [])).toEqual({ why: "soon" });
+  const due = instant("2027-03-12T07:00:00Z");
+  const after = (hours: number) => of({}, {}, (due + hours * 3_600_000) as Instant).why("m2", []);
+  expect(after(47)).toEqual({ why: "soon" });
+  // Who comes to send it two days later drops it (notices.md, "When").
+  expect(after(48)).toEqual({ why: "missed", at: due });
 });
 
 test("a plan that came later tells nothing that had opened more than two days before", () => {

@@ -76,23 +76,29 @@ test("a database is put into a file and brought back, row by row, and served", a
     const waiting = (database: string) =>
       inDatabase(database, async (client) => {
         const { rows } = await client.query(
-          `select (select count(*)::int from outbox where kind in ('mail', 'send-notice')) as mails,
+          `select (select count(*)::int from outbox where kind in ('mail', 'send-notice', 'tell-device')) as mails,
             (select count(*)::int from outbox) as work,
             (select count(*)::int from notice where state in ('waiting', 'failed')) as notices,
-            (select min(looked_at) from notice_person) as looked`,
+            (select min(looked_at) from notice_person) as looked,
+            (select array_agg(id order by id) from planned_letter) as letters`,
         );
         return rows[0];
       });
     await inDatabase(to, (client) =>
       client.query(`
         insert into outbox (kind, payload, due) values ('mail', '{}', now() + interval '1 day'),
-          ('call-next', '{}', now() + interval '1 day')`),
+          ('tell-device', '{}', now() + interval '1 day'),
+          ('call-next', '{}', now() + interval '1 day');
+        insert into planned_letter (school_id, id, course_id, whom, subject, text, at, account_id, author)
+        select c.school_id, 'letter-' || day, c.id, '{}', 's', 't', day::timestamptz, 'a', 'A'
+        from (select * from course limit 1) c, unnest(array['2026-12-31', '2027-01-02']) day`),
     );
     const had = await waiting(to);
     expect(had.mails).toBeGreaterThan(0);
     await toldUntil(cluster, to, UNTIL);
     const has = await waiting(to);
     expect(has).toMatchObject({ mails: 0, work: had.work - had.mails, notices: 0 });
+    expect(has.letters).toEqual(["letter-2027-01-02"]);
     expect(has.looked.toISOString()).toBe("2027-01-01T00:10:00.000Z");
     await expect(toldUntil(cluster, to, "soon")).rejects.toThrow();
     // Never over a database that is there.

@@ -5,12 +5,11 @@ import { sayZone } from "@dawngate/core/schedule/words";
 import { DAY, formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { KeptLetter } from "../db/tables/notices";
-import { follow } from "../jobs/outbox";
 import { inMail } from "../school/in-mail";
 import { dropCorrection, readCorrection } from "./correct-store";
+import { deliver } from "./deliver";
 import { type Looked, lookAt, readLookedAll } from "./look-store";
 import { type NoticeParts, readParts } from "./parts";
-import { insertNotices } from "./person-store";
 import { clearWrong, type WrongRow, wrongPeople } from "./wrong-store";
 
 /** So many people are written to in one transaction. */
@@ -66,29 +65,30 @@ async function correct(
   const courses = [...new Set(wrong.map((one) => one.course))];
   const letter = letterOf(wrong, who, parts);
   const kinds = [...new Set(wrong.map(({ kind }) => kind))];
-  for (const [number, kind] of kinds.entries()) {
-    const [id = ""] = await insertNotices(tx, school, [
-      {
-        person,
-        kind,
-        at: formatInstant(now),
-        notAfter: formatInstant((now + 2 * DAY) as Instant),
-        about: wrong
-          .filter((one) => one.kind === kind)
-          .map(({ key, enrollment, item, new: holds }) => ({
-            key,
-            enrollment,
-            item,
-            instant: holds,
-            named: true,
-          })),
-        course: courses.length === 1 ? (courses[0] ?? null) : null,
-        letter,
-        ...(number > 0 && { sentAt: formatInstant(now) }),
-      },
-    ]);
-    if (number === 0) await follow(tx, school, "send-notice", { school, notice: id });
-  }
+  const notAfter = formatInstant((now + 2 * DAY) as Instant);
+  await deliver(
+    tx,
+    school,
+    kinds.map((kind, number) => ({
+      person,
+      kind,
+      at: formatInstant(now),
+      notAfter,
+      about: wrong
+        .filter((one) => one.kind === kind)
+        .map(({ key, enrollment, item, new: holds }) => ({
+          key,
+          enrollment,
+          item,
+          instant: holds,
+          named: true,
+        })),
+      course: courses.length === 1 ? (courses[0] ?? null) : null,
+      letter,
+      // The first goes out; the others say what it told.
+      ...(number > 0 && { sentAt: formatInstant(now) }),
+    })),
+  );
   await clearWrong(tx, person);
   await lookAt(tx, school, person);
 }

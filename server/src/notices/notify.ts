@@ -14,12 +14,12 @@ import {
 } from "@dawngate/core/time";
 import { writeLetter } from "../base/letter";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
-import type { KeptLetter, Way } from "../db/tables/notices";
-import { follow, followAll } from "../jobs/outbox";
+import type { KeptLetter } from "../db/tables/notices";
+import { follow } from "../jobs/outbox";
 import { inMail, schoolInMail } from "../school/in-mail";
 import { compose, coursesOf } from "./compose";
 import { correctWanted } from "./correct";
-import { devicesOf } from "./devices/store";
+import { deliver } from "./deliver";
 import {
   type Ahead,
   holdDue,
@@ -31,15 +31,8 @@ import {
 } from "./look-store";
 import { type NoticeParts, readParts } from "./parts";
 import { readPersons, type ToPerson } from "./person";
-import {
-  insertNotices,
-  type NewNotice,
-  readOff,
-  replaceWrong,
-  type WrongTold,
-} from "./person-store";
+import { type NewNotice, replaceWrong, type WrongTold } from "./person-store";
 import { readStops } from "./stops-store";
-import { isWanted } from "./ways";
 
 /** So many people are looked at in one transaction. */
 const AT_A_TIME = 50;
@@ -173,52 +166,14 @@ export async function handOver(
   const stopped = new Set(await readStops(tx, out.map(dayOf).sort()[0] as string, STOPS_MOST));
   // What is held back is written down all the same: whom it is for finds it in the application, and no other day tells it.
   const isBack = (one: Out) => isHeldBack(one.made.kind) && stopped.has(dayOf(one));
-  const ways = await waysOf(tx, out);
-  const rows = out.map((one): NewNotice => {
-    if (isBack(one)) return { ...one.made, state: "stopped" };
-    const isElsewhere = one.made.sentAt === undefined && !ways.byMail(one);
-    return isElsewhere ? { ...one.made, state: "on-device" } : one.made;
-  });
-  const ids = await insertNotices(tx, school, rows);
-  const told = ids.flatMap((notice, i) => {
-    const row = rows[i];
-    return row && row.sentAt === undefined && row.state !== "stopped" ? [{ notice, i, row }] : [];
-  });
-  await followAll(
+  await deliver(
     tx,
     school,
-    "send-notice",
-    told.filter(({ row }) => row.state === undefined).map(({ notice }) => ({ school, notice })),
-  );
-  await followAll(
-    tx,
-    school,
-    "tell-device",
-    told.flatMap(({ notice, i }) =>
-      ways.devices(out[i] as Out).map((device) => ({ school, notice, device })),
-    ),
+    out.map((one): NewNotice => (isBack(one) ? { ...one.made, state: "stopped" } : one.made)),
   );
   for (const { who, made } of out.filter((one) => !isBack(one)))
     for (const { email, kinds } of settings.copies)
       if (kinds.includes(made.kind)) await sendCopy(tx, school, email, who, made);
-}
-
-/** Whether each is wanted by mail, and on which devices. */
-async function waysOf(tx: SchoolTransaction, out: readonly Out[]) {
-  const people = [...new Set(out.map(({ who }) => who.person))];
-  const off = await readOff(tx, people);
-  const devices = await devicesOf(tx, people);
-  const wants = ({ who, made: { kind, about } }: Out, way: Way) =>
-    isWanted(
-      off.filter(({ person }) => person === who.person),
-      way,
-      kind,
-      about.map(({ enrollment }) => enrollment),
-    );
-  return {
-    byMail: (one: Out) => wants(one, "mail"),
-    devices: (one: Out) => (wants(one, "device") ? (devices.get(one.who.person) ?? []) : []),
-  };
 }
 
 /** The same to somebody who gets copies of its kind: a mail of its own, which says to whom it went. */

@@ -172,7 +172,7 @@ export function showNoticeText(
   return reading(db, context, async (tx) => {
     await known(tx, of);
     const asked = { ...of, language: language ?? (await firstLanguage(tx)) };
-    return wordsOf(kind, asked, await readTemplates(tx), await fieldsInWords(tx));
+    return wordsOf(kind, asked, await readTemplates(tx), await ownFieldsIn(tx, kind));
   });
 }
 
@@ -185,7 +185,7 @@ export async function changeNoticeText(
   return db.withSchool(context, async (tx) => {
     await known(tx, { course, cohort });
     const of = { course, cohort, language: language ?? (await firstLanguage(tx)) };
-    const own = await fieldsInWords(tx);
+    const own = await ownFieldsIn(tx, kind);
     const at = { baseUrl, slug: context.slug };
     const faults = words ? await faultsIn(tx, kind, words, own, at) : [];
     if (faults.length > 0) throw refusal(FAULTY_WORDS, faultsAt(faults));
@@ -193,6 +193,10 @@ export async function changeNoticeText(
     return wordsOf(kind, of, await readTemplates(tx), own);
   });
 }
+
+/** The school's own fields that the words of a kind may hold: whoever writes such a mail elsewhere knows no answers. */
+export const ownFieldsIn = async (tx: SchoolTransaction, kind: WordedKind): Promise<OwnField[]> =>
+  WORDED_KINDS.some((one) => one === kind) ? [] : fieldsInWords(tx);
 
 /** Kinds that nobody can turn off. */
 export const isAlways = (kind: SentKind) => ALWAYS.has(kind);

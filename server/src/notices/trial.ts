@@ -19,7 +19,6 @@ import { notFound, ProblemError } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import type { KeptLetter } from "../db/tables/notices";
 import { follow } from "../jobs/outbox";
-import { fieldsInWords } from "../people/fields/in-words";
 import type { Context } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
@@ -30,6 +29,7 @@ import { readLooked } from "./look-store";
 import { readParts } from "./parts";
 import { readPersons, type ToPerson } from "./person";
 import { newestPerson, soonPerson } from "./person-store";
+import { ownFieldsIn } from "./settings";
 
 /** So far one looks for a real one, before and after now. */
 const NEAR = 120 * DAY;
@@ -42,7 +42,7 @@ export async function tryNotice(
 ): Promise<NoticeTried> {
   return db.withSchool(context, async (tx) => {
     const place = { baseUrl, slug: context.slug };
-    const faults = await faultsIn(tx, kind, words, await fieldsInWords(tx), place);
+    const faults = await faultsIn(tx, kind, words, await ownFieldsIn(tx, kind), place);
     const nobody = { faults, letter: null, person: null, at: null, values: {} };
     if (faults.length > 0) return nobody;
     const id = person ?? (await soonPerson(tx, kind, course)) ?? (await newestPerson(tx, course));

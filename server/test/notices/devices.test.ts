@@ -204,6 +204,49 @@ test("the link in a mail turns off what is mailed, and leaves the devices", asyn
   expect((await sentTo("fay"))[0]?.state).toBe("on-device");
 });
 
+test("a correction goes the ways that what it corrects did", async () => {
+  const away = await ownedSchool(() => now, 0, { outside });
+  const ask = (method: string, path: string, body?: object) =>
+    away.app.ask(mail("pat"), method, `/schools/one${path}`, body);
+  await comesIn(away, mail("pat"));
+  const device = await browser();
+  await ask("POST", "/self/devices", device);
+  await ask("PUT", "/self/notices", { off: ["welcome"], courses: [] });
+  await lookAndSend(away, now);
+  const spring = {
+    name: "Spring",
+    window: { opens: "2027-02-01", closes: "2027-03-20" },
+    starts: "2027-04-06",
+    ends: "2027-06-25",
+    grace: 14,
+    seats: 12,
+  };
+  await away.ask("PUT", "/schools/one/courses/c/cohorts/k", spring);
+  const corrections = { since: new Date(now).toISOString() };
+  await away.ask("PUT", "/schools/one/notices/wrong/corrections", corrections);
+  for (const later of [60_000, 120_000]) {
+    now = (START + later) as Instant;
+    await lookAndSend(away, now);
+  }
+  expect(mailsTo(away, mail("pat"))).toEqual([]);
+  expect(await titles(device)).toEqual([
+    "School one",
+    "You are in Bread & more",
+    "A date has changed: One",
+  ]);
+  await away.test_.close();
+});
+
+test("that it is told here is shown within a quarter of an hour, or not at all", async () => {
+  answers = 503;
+  const { device, id } = await withDevice("quin");
+  answers = null;
+  const tell = deviceTeller({ db: owned.test_.db, outside, baseUrl: "https://x", now: () => now });
+  now = (now + 16 * 60_000) as Instant;
+  await tell({ school: owned.school, device: id, notice: null });
+  expect(await shown(device)).toEqual([]);
+});
+
 test("a device that its push service knows no more is forgotten; one that is away is tried again", async () => {
   const { device, id } = await withDevice("gil");
   answers = 503;

@@ -52,6 +52,11 @@ test("a choice by its text, a day as it is written; where somebody answered noth
     { field: `own:${since}`, name: "Bakes since" },
   ]);
   expect(text.fields).toEqual(expect.arrayContaining([`own:${bakery}`, "course"]));
+  // Whoever writes of a free place or of money knows no answers: such words would say nothing.
+  const place = "/schools/one/notices/texts/place-free";
+  expect((await owned.ask<NoticeText>("GET", place)).own).toEqual([]);
+  const own = { subject: "A place", text: `You come from {own:${bakery}}.` };
+  await owned.ask("PUT", place, { words: own }, 422);
 
   const words = {
     subject: "You are in {course}",

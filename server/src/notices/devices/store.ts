@@ -11,9 +11,10 @@ export interface DeviceRow {
   endpoint: string;
   key: string;
   secret: string;
+  addedAt: string;
 }
 
-const ROW = sql`id::text as id, person_id as person, endpoint, key, secret`;
+const ROW = sql`id::text as id, person_id as person, endpoint, key, secret, added_at as "addedAt"`;
 
 export async function readDevice(tx: SchoolTransaction, id: string): Promise<DeviceRow | null> {
   const { rows } = await sql<DeviceRow>`
@@ -43,7 +44,7 @@ export async function readDevices(tx: SchoolTransaction, person: string): Promis
   return rows;
 }
 
-interface NewDevice extends Omit<DeviceRow, "id"> {
+interface NewDevice extends Omit<DeviceRow, "id" | "addedAt"> {
   name: string;
 }
 

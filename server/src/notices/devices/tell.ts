@@ -32,8 +32,10 @@ export function deviceTeller(parts: Parts): (what: ToDevice) => Promise<void> {
       const row = await readDevice(tx, device);
       if (!row) return null;
       const { name, slug } = await readSchool(tx);
-      if (notice === null)
-        return { row, useful: FIRST_USEFUL, message: first(name, slug, baseUrl) };
+      if (notice === null) {
+        const useful = FIRST_USEFUL - (now() - Date.parse(row.addedAt)) / 1000;
+        return useful <= 0 ? null : { row, useful, message: first(name, slug, baseUrl) };
+      }
       const shown = await readShown(tx, notice);
       // Gone, or the device is somebody else's by now.
       if (!shown || shown.person !== row.person) return null;
