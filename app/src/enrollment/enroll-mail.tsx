@@ -1,6 +1,7 @@
 /** The mail of enrolling somebody: seen before it goes out, worded for this once, or left out. */
 import type { EnrolledByHand } from "@dawngate/contract/enrollment";
 import { View } from "react-native";
+import type { Words } from "../notices/words-fields";
 import { QuietAction } from "../ui/action";
 import { Switched } from "../ui/switched";
 import { Text } from "../ui/text";
@@ -8,10 +9,6 @@ import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
 
 type Mail = NonNullable<EnrolledByHand["mail"]>;
-export interface MailWords {
-  subject: string;
-  text: string;
-}
 
 interface Props {
   tell: boolean;
@@ -21,8 +18,8 @@ interface Props {
   onSee(): void;
   busy: boolean;
   /** Null: as it is usual. */
-  words: MailWords | null;
-  onWords(words: MailWords | null): void;
+  words: Words | null;
+  onWords(words: Words | null): void;
 }
 
 export function EnrollMail({ tell, onTell, seen, onSee, busy, words, onWords }: Props) {

@@ -1,5 +1,4 @@
 /** Enrolling somebody by hand. */
-
 import type { Course } from "@dawngate/contract/courses";
 import type { EnrolledByHand } from "@dawngate/contract/enrollment";
 import { MAY_OVERRULE } from "@dawngate/contract/enrollment";
@@ -8,6 +7,7 @@ import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/ti
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import type { InCourse } from "../courses/api";
+import type { Words } from "../notices/words-fields";
 import { AskedFields } from "../people/fields/lazy-fields";
 import { useGetOwnFieldsQuery } from "../people/fields/staff-api";
 import { isOfAnswers } from "../people/fields/use-asked";
@@ -25,7 +25,7 @@ import { usePalette } from "../ui/theme";
 import { ZoneField } from "../ui/zone-field";
 import { useEnrollMutation } from "./api";
 import { CohortChoice } from "./cohort-choice";
-import { EnrollMail, type MailWords } from "./enroll-mail";
+import { EnrollMail } from "./enroll-mail";
 
 /** The cohort whose window is open on a day, the one that starts first; null: none is. */
 export function openCohort(cohorts: Course["cohorts"], today: string): string | null {
@@ -60,7 +60,7 @@ export function EnrollSheet({ place, course, onClose }: Props) {
   const asked = (own?.fields ?? []).filter(({ ended, asks }) => !ended && asks.staff !== "no");
   const [answers, setAnswers] = useState<FieldAnswers>({});
   const [tell, setTell] = useState(true);
-  const [words, setWords] = useState<MailWords | null>(null);
+  const [words, setWords] = useState<Words | null>(null);
   const [seen, setSeen] = useState<EnrolledByHand["mail"]>(null);
   const [done, setDone] = useState(false);
   const ask = (look: boolean) =>

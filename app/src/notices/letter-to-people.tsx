@@ -1,7 +1,7 @@
 /** A letter to people who are marked: written, read as the first of them will, and sent once to each. */
-import type { LetterToPeople as Answer } from "@dawngate/contract/notices";
-import { sayWrittenInstant, sayZone } from "@dawngate/core/schedule/words";
-import { formatInstant, type Instant, type Zone, zoneOf } from "@dawngate/core/time";
+import type { LetterToPeople as Answer } from "@dawngate/contract/letters";
+import { sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { type Zone, zoneOf } from "@dawngate/core/time";
 import { useRef, useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../courses/api";
@@ -10,9 +10,8 @@ import { useGetSchoolQuery } from "../school/api";
 import { explain, faultsOf, pressKey } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { FaultText } from "../ui/fault-text";
-import { InstantFields } from "../ui/instant-fields";
+import { GoesOut } from "../ui/goes-out";
 import { Notice } from "../ui/notice";
-import { Options } from "../ui/options";
 import { Skeleton } from "../ui/skeleton";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -118,7 +117,7 @@ export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
       )}
       <FaultText>{faults.subject}</FaultText>
       <FaultText>{faults.text}</FaultText>
-      <When zone={zone} at={later} onChange={setLater} />
+      <GoesOut zone={zone} at={later} onAt={setLater} />
       <FaultText>{faults.at}</FaultText>
       <Text kind="small" color={quiet}>
         Each is greeted by name, and it leads to the course. A paragraph with a field that says
@@ -161,47 +160,6 @@ export function LetterToPeople({ place, whom, count, onDone, onLeave }: Props) {
         <QuietAction label="Something else" onPress={onLeave} />
       </View>
       <PlannedLetters school={place.school} course={place.course} zone={zone} />
-    </View>
-  );
-}
-
-const HOUR = 3_600_000;
-
-/** Now, or at an instant in the school's zone: the next full hour tomorrow, to begin with. */
-function When({
-  zone,
-  at,
-  onChange,
-}: {
-  zone: Zone;
-  /** Null: now. */
-  at: string | null;
-  onChange(at: string | null): void;
-}) {
-  const tomorrow = () =>
-    formatInstant((Math.ceil(Date.now() / HOUR) * HOUR + 24 * HOUR) as Instant);
-  return (
-    <View style={{ gap: 8 }}>
-      <Options
-        label="When it goes out"
-        says={at === null ? "When it goes out" : `When it goes out, ${sayZone(zone.id)} time`}
-        options={[
-          { value: "now", label: "Now" },
-          { value: "later", label: "Later" },
-        ]}
-        value={at === null ? "now" : "later"}
-        onChange={(value) => onChange(value === "now" ? null : tomorrow())}
-      />
-      {at === null ? null : (
-        <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
-          <InstantFields
-            labels={["On", "At"]}
-            zone={zone}
-            at={Date.parse(at) as Instant}
-            onChange={onChange}
-          />
-        </View>
-      )}
     </View>
   );
 }

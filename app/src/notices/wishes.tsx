@@ -1,5 +1,7 @@
 /** What one is told and what not, as switches: a kind for all, and on a press for each course by itself. */
-import type { Wishes as Kept, SentKind, WishesChange } from "@dawngate/contract/notices";
+
+import type { SentKind } from "@dawngate/contract/notices";
+import type { Wishes as Kept, WishesChange } from "@dawngate/contract/wishes";
 import { LANGUAGE_NAMES, type Language } from "@dawngate/core/notices/languages";
 import { useState } from "react";
 import { View } from "react-native";

@@ -1,11 +1,7 @@
 /** What people are told, as it is said on screens: when, to whom, and what somebody does not want. */
-import type {
-  Wishes as Kept,
-  NoticeSettings,
-  NoticeTried,
-  WhyTold as WhyAnswer,
-  WishesChange,
-} from "@dawngate/contract/notices";
+
+import type { NoticeSettings, NoticeTried, WhyTold as WhyAnswer } from "@dawngate/contract/notices";
+import type { Wishes as Kept, WishesChange } from "@dawngate/contract/wishes";
 import { KINDS } from "@dawngate/core/notices";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { fireEvent, screen, within } from "@testing-library/react";

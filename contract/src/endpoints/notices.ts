@@ -2,18 +2,14 @@
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { done, endpoints, inCourse, inSchool } from "../endpoint";
+import { letterFields, letterToPeople, letterWritten, plannedLetters } from "../letters";
+import { news, newsQuery, newsRead } from "../news";
 import {
   actLetter,
   actLetterRequest,
   corrected,
   correctionWanted,
   dayStopped,
-  letterFields,
-  letterToPeople,
-  letterWritten,
-  news,
-  newsQuery,
-  newsRead,
   noticeId,
   noticeSettings,
   noticeSettingsChange,
@@ -24,7 +20,6 @@ import {
   noticeTextQuery,
   noticeTrial,
   noticeTried,
-  plannedLetters,
   sentKind,
   sentNotices,
   sentNoticesQuery,
@@ -32,13 +27,12 @@ import {
   toldTo,
   whyTold,
   whyToldQuery,
-  wishes,
-  wishesChange,
   wordedKind,
   wrongNotices,
 } from "../notices";
 import { timelineQuery } from "../schedule";
 import { pressKey } from "../text";
+import { wishes, wishesChange } from "../wishes";
 
 const inKind = inSchool.extend({ kind: wordedKind });
 const inSent = inSchool.extend({

@@ -8,7 +8,8 @@ export interface NoticeText {
   text: string;
 }
 
-const says = (subject: string, ...paragraphs: string[]): NoticeText => ({
+/** Paragraphs, an empty line between them. */
+export const says = (subject: string, ...paragraphs: string[]): NoticeText => ({
   subject,
   text: paragraphs.join("\n\n"),
 });

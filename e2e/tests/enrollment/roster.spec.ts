@@ -80,7 +80,7 @@ test("more people than a page holds are found, narrowed and marked together, and
   await expect(letter.getByText("And an apron.")).toBeVisible();
   expect(await accessibilityFaults(page)).toEqual([]);
   // For later, and taken back; then at once.
-  await sheet.getByRole("radio", { name: "Later" }).click();
+  await sheet.getByRole("radio", { name: "on a day" }).click();
   await sheet.getByRole("button", { name: "Send it then" }).click();
   await expect(sheet.getByText(/^It goes out .* Until then it can be taken back\.$/)).toBeVisible();
   await sheet.getByRole("button", { name: "Close" }).last().click();

@@ -133,7 +133,9 @@ export async function enrollByHand(
   const { db, baseUrl } = services;
   const work = async (tx: SchoolTransaction): Promise<EnrolledByHand> => {
     const found = await findPersonByEmail(tx, email);
-    const person = found?.id ?? (await newPerson(tx, context, name, email, timeZone, null, null));
+    const person =
+      found?.id ??
+      (await newPerson(tx, context, { name, email, timeZone, account: null, language: null }));
     const by = byStaff(`Enrolled by ${context.who.name}`, overrule);
     const entry = { person, cohort, timeZone, self: null, ...by };
     const entered = await enter(tx, context, courseId, entry);

@@ -19,15 +19,13 @@ export async function ownPerson(
   const person =
     (await readPersonOf(tx, id)) ??
     (await linkPerson(tx, id, email)) ??
-    (await newPerson(
-      tx,
-      context,
+    (await newPerson(tx, context, {
       name,
       email,
       timeZone,
-      id,
-      languageFor(context.languages, LANGUAGES),
-    ));
+      account: id,
+      language: languageFor(context.languages, LANGUAGES),
+    }));
   return { person, email };
 }
 
@@ -55,22 +53,18 @@ export async function personWho(
   const person =
     found?.id ??
     (account === null ? null : await readPersonOf(tx, account)) ??
-    (await newPerson(tx, context, name, email, timeZone, account, language));
+    (await newPerson(tx, context, { name, email, timeZone, account, language }));
   return { person, isNew: !found };
 }
 
 export async function newPerson(
   tx: SchoolTransaction,
   context: Context,
-  name: string,
-  email: string,
-  timeZone: string,
-  account: string | null,
-  language: Language | null,
+  who: Omit<Buyer, "person">,
 ): Promise<string> {
+  const { email, account } = who;
   const id = randomUUID();
-  const person = { id, name, email, timeZone, account, language };
-  if (await insertPerson(tx, context.school, person)) return id;
+  if (await insertPerson(tx, context.school, { id, ...who })) return id;
   // Somebody else has made the same person at this instant.
   const found = await findPersonByEmail(tx, email);
   if (!found) throw conflict("Somebody else is making the same person at this moment; try again.");

@@ -2,7 +2,7 @@
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import type { Way } from "../db/tables/notices";
+import { unwanted } from "../schedule/told-store";
 
 export interface Addressed {
   enrollment: string;
@@ -14,12 +14,6 @@ export interface Addressed {
   written: boolean;
 }
 
-const off = (way: Way) => sql`exists (
-  select from notice_off o where o.school_id = e.school_id and o.person_id = e.person_id
-    and o.kind = 'announcement' and o.way = ${way}
-    and (o.enrollment_id is null or o.enrollment_id = e.id)
-)`;
-
 /** Those of some enrollments that are of a course, each person once, in the order of the enrollments' identifiers. */
 export async function readAddressed(
   tx: SchoolTransaction,
@@ -27,7 +21,7 @@ export async function readAddressed(
 ): Promise<Addressed[]> {
   const { rows } = await sql<Addressed>`
     select distinct on (e.person_id) e.id as enrollment, e.person_id as person, e.cohort_id as cohort,
-      p.email like '%@invalid' or ${off("mail")} and (${off("device")} or not exists (
+      p.email like '%@invalid' or ${unwanted("announcement", "mail")} and (${unwanted("announcement", "device")} or not exists (
         select from device d where d.school_id = e.school_id and d.person_id = e.person_id
       )) as unwilling,
       exists (

@@ -3,7 +3,7 @@
  * pressed, and whoever wants no announcements gets none. It stands among what went out, and where people read it. It goes
  * out at once, or later: to whoever matches then.
  */
-import type { LetterFields, LetterToPeople, letterToPeople } from "@dawngate/contract/notices";
+import type { LetterFields, LetterToPeople, letterToPeople } from "@dawngate/contract/letters";
 import {
   fieldsOf,
   fillText,
@@ -16,7 +16,7 @@ import {
   valuesOf,
 } from "@dawngate/core/notices";
 import { writtenIn } from "@dawngate/core/notices/languages";
-import { DAY, formatInstant, HOUR, type Instant } from "@dawngate/core/time";
+import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { conflict, notFound, ProblemError, refusal } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
@@ -44,8 +44,6 @@ type Words = Pick<Letter, "subject" | "text">;
 
 /** So far ahead a letter is planned at most. */
 const FAR = 400 * DAY;
-/** It may lie on its way so long: whoever planned it is not kept waiting by a mail server. */
-const USEFUL = 48 * HOUR;
 
 export async function writeToPeople(
   { db, baseUrl }: Pick<Services, "db" | "baseUrl">,
@@ -164,9 +162,7 @@ async function lettersOf(
     const to = persons.get(person);
     const values = to ? valuesOf(notice, namedFor(notice, to, parts.site, now), now) : {};
     const letter = letterOf(words, values, enrollment, who, parts);
-    const made = madeWith(notice, course, letter);
-    const notAfter = formatInstant((now + USEFUL) as Instant);
-    return [{ who, made: { ...made, notAfter }, values: { ...values } }];
+    return [{ who, made: madeWith(notice, course, letter), values: { ...values } }];
   });
 }
 

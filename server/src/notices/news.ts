@@ -1,5 +1,5 @@
 /** What one was told, read in the application: what of it is new, one by one, and all of it page by page. */
-import type { News, newsQuery, newsRead } from "@dawngate/contract/notices";
+import type { News, newsQuery, newsRead } from "@dawngate/contract/news";
 import type { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
 import { countNews } from "../enrollment/news-store";

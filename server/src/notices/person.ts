@@ -6,8 +6,7 @@ import {
   type Values,
   type VersionsOf,
 } from "@dawngate/core/notices";
-import type { Language } from "@dawngate/core/notices/languages";
-import { writtenIn } from "@dawngate/core/notices/languages";
+import { type Language, writtenIn } from "@dawngate/core/notices/languages";
 import type { Plan, PlanSchool } from "@dawngate/core/plan";
 import type { Timeline } from "@dawngate/core/schedule";
 import type { Instant } from "@dawngate/core/time";

@@ -1,5 +1,5 @@
 /** Letters that go out later, in the database. */
-import type { PlannedLetter } from "@dawngate/contract/notices";
+import type { PlannedLetter } from "@dawngate/contract/letters";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { PlannedWhom } from "../db/tables/notices";

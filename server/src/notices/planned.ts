@@ -1,5 +1,5 @@
 /** Letters that go out later: written when their instant has come, by whoever wrote them as far as they may then. */
-import type { PlannedLetter } from "@dawngate/contract/notices";
+import type { PlannedLetter } from "@dawngate/contract/letters";
 import type { Instant } from "@dawngate/core/time";
 import { notFound } from "../base/problem";
 import type { Database, SchoolId } from "../db/connection";

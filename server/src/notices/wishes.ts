@@ -1,17 +1,13 @@
 /** What somebody is told, and what they do not want: signed in, or by the link of a notice. */
-import {
-  SENT_KINDS,
-  type SentKind,
-  type Wishes,
-  type wishesChange,
-} from "@dawngate/contract/notices";
+import { SENT_KINDS, type SentKind } from "@dawngate/contract/notices";
+import type { Wishes, wishesChange } from "@dawngate/contract/wishes";
 import { writtenIn } from "@dawngate/core/notices/languages";
 import type { z } from "zod";
 import { notFound, ProblemError } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import type { Way } from "../db/tables/notices";
 import { setLanguageOf } from "../people/store";
-import type { Context } from "../school/context";
+import { type Context, personOf } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
@@ -88,19 +84,14 @@ async function change(
   return wishesOf(tx, person);
 }
 
-const own = ({ person }: Context): string => {
-  if (person === null) throw notFound("You are in no course of this school.");
-  return person;
-};
-
 export const showOwnWishes = ({ db }: Parts, context: Context) =>
-  reading(db, context, (tx) => wishesOf(tx, own(context)));
+  reading(db, context, (tx) => wishesOf(tx, personOf(context)));
 
 export const changeOwnWishes = (
   { db }: Parts,
   context: Context,
   wanted: z.output<typeof wishesChange>,
-) => db.withSchool(context, (tx) => change(tx, context, own(context), wanted));
+) => db.withSchool(context, (tx) => change(tx, context, personOf(context), wanted));
 
 async function byKey(tx: SchoolTransaction, key: string): Promise<string> {
   const person = await personOfKey(tx, key);

@@ -18,7 +18,8 @@ interface Agreed {
     key: string;
     seats: number;
     timeZone: string;
-    billing?: Billing | undefined /** The languages of whoever presses. */;
+    billing?: Billing | undefined;
+    /** What whoever presses reads, the dearest first. */
     reads?: readonly string[];
   };
   now: Instant;

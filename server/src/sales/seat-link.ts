@@ -1,5 +1,4 @@
 /** The link of an order for several people: its buyer passes it on, and whoever has it takes a seat. */
-
 import type {
   OwnOrder,
   SeatOffered,

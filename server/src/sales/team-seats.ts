@@ -1,5 +1,4 @@
 /** Seats that were bought for several people: given out by the buyer, and taken back from whoever has not begun. */
-
 import type { OrderStanding, OwnOrder, seatsGiven } from "@dawngate/contract/sales";
 import type { Language } from "@dawngate/core/notices/languages";
 import { formatInstant } from "@dawngate/core/time";

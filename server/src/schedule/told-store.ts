@@ -4,6 +4,7 @@ import type { Told, ToldOf } from "@dawngate/core/review";
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
+import type { Way } from "../db/tables/notices";
 
 /** Whoever's access ended longer ago than this is told nothing more, and no date of theirs counts as wrong. */
 export const LATELY = 60 * DAY;
@@ -32,6 +33,13 @@ export async function readTold(
   return told;
 }
 
+/** Whether the person of an enrollment, `e`, does not want a kind by a way: of it, or at all. */
+export const unwanted = (kind: Kind, way: Way) => sql`exists (
+  select from notice_off o where o.school_id = e.school_id and o.person_id = e.person_id
+    and o.kind = ${kind} and o.way = ${way}
+    and (o.enrollment_id is null or o.enrollment_id = e.id)
+)`;
+
 /** How many people, of those who hold some enrollments, would be mailed something of a kind, as they and the school want it. */
 export async function countMailed(
   tx: SchoolTransaction,
@@ -46,9 +54,7 @@ export async function countMailed(
     where e.id = any (${enrollments}) and p.email not like '%@invalid'
       and not exists (select from notice_settings s where s.school_id = e.school_id
         and s.kinds -> ${kind} ->> 'on' = 'false')
-      and not exists (select from notice_off o where o.school_id = e.school_id
-        and o.person_id = e.person_id and o.kind = ${kind} and o.way = 'mail'
-        and (o.enrollment_id is null or o.enrollment_id = e.id))
+      and not ${unwanted(kind, "mail")}
   `.execute(tx);
   return rows[0]?.count ?? 0;
 }

@@ -146,6 +146,12 @@ function contextOf({
   };
 }
 
+/** Who somebody is here as an enrollee; refused where they are none. */
+export function personOf({ person }: Pick<Context, "person">): string {
+  if (person === null) throw notFound("You are in no course of this school.");
+  return person;
+}
+
 /** Whether staff may see and act for somebody of this cohort. */
 export function isTheirs({ cohorts }: Pick<Reach, "cohorts">, cohort: string | null): boolean {
   return cohorts === null || (cohort !== null && cohorts.includes(cohort));

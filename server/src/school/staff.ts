@@ -1,5 +1,4 @@
 /** The school's staff: inviting, changing and removing them, handing the school over. */
-
 import type { StaffRole } from "@dawngate/contract/permissions";
 import type { Acceptance, Invitation } from "@dawngate/contract/school";
 import type { MemberChange, Members } from "@dawngate/contract/staff";

@@ -4,7 +4,8 @@
  */
 import { createECDH } from "node:crypto";
 import type { Devices } from "@dawngate/contract/devices";
-import type { SentNotice, sentNotices, Wishes, WishesChange } from "@dawngate/contract/notices";
+import type { SentNotice, sentNotices } from "@dawngate/contract/notices";
+import type { Wishes, WishesChange } from "@dawngate/contract/wishes";
 import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { type OutsideRequest, openOutside, Unheard } from "../../src/base/outside";

@@ -1,6 +1,7 @@
 /** People read what they are told in their language: in a school's own words for it, or in ours. */
-import type { NoticeText, NoticeTried, Wishes } from "@dawngate/contract/notices";
+import type { NoticeText, NoticeTried } from "@dawngate/contract/notices";
 import type { School } from "@dawngate/contract/school";
+import type { Wishes } from "@dawngate/contract/wishes";
 import type { Instant } from "@dawngate/core/time";
 import { writeLetter } from "../../src/base/letter";
 import { languagesOf } from "../../src/school/context";

@@ -1,5 +1,8 @@
 /** A letter of staff to people who are marked, or to all who match: each once, and nobody who wants none. */
-import type { LetterToPeople, News, SentNotice, Wishes } from "@dawngate/contract/notices";
+import type { LetterToPeople } from "@dawngate/contract/letters";
+import type { News } from "@dawngate/contract/news";
+import type { SentNotice } from "@dawngate/contract/notices";
+import type { Wishes } from "@dawngate/contract/wishes";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { OWNER, type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";

@@ -1,6 +1,6 @@
 /** What one was told is read in the application too: what is new, by whom it was read, and what is none any more. */
 import type { Shelf } from "@dawngate/contract/enrollment";
-import type { News } from "@dawngate/contract/notices";
+import type { News } from "@dawngate/contract/news";
 import type { Instant } from "@dawngate/core/time";
 import { sendNotice } from "../../src/notices/send";
 import { comesIn as enters, look } from "../helpers/notified";

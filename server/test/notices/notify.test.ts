@@ -7,9 +7,9 @@ import type {
   NoticeTried,
   SentNoticeWhole,
   sentNotices,
-  Wishes,
   WrongNotices,
 } from "@dawngate/contract/notices";
+import type { Wishes } from "@dawngate/contract/wishes";
 import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { comesIn, lookAndSend, mailsTo as mailsIn } from "../helpers/notified";

@@ -1,5 +1,5 @@
 /** Letters of staff with fields, and such as go out later: to whoever matches then, once each, or taken back before. */
-import type { LetterFields, LetterToPeople, PlannedLetter } from "@dawngate/contract/notices";
+import type { LetterFields, LetterToPeople, PlannedLetter } from "@dawngate/contract/letters";
 import { formatInstant, HOUR, type Instant } from "@dawngate/core/time";
 import { letterWriter } from "../../src/notices/planned";
 import { insertMember, removeMember } from "../../src/school/staff-store";

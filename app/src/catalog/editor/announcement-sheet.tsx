@@ -1,16 +1,7 @@
 /** An announcement as it is written: what it says, for whom, when it goes out; and as it will be read. */
 import type { Course } from "@dawngate/contract/courses";
 import type { Announcement } from "@dawngate/contract/page";
-import {
-  addDays,
-  formatInstant,
-  type Instant,
-  instantAt,
-  localDateAt,
-  parseTimeOfDay,
-  type Zone,
-  zoneOf,
-} from "@dawngate/core/time";
+import { zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../../courses/api";
@@ -18,7 +9,7 @@ import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { PrimaryAction, QuietAction } from "../../ui/action";
 import { Choice } from "../../ui/choice";
-import { InstantFields } from "../../ui/instant-fields";
+import { GoesOut } from "../../ui/goes-out";
 import { LabeledChoices } from "../../ui/labeled-choices";
 import { Notice } from "../../ui/notice";
 import { Sheet } from "../../ui/sheet";
@@ -151,40 +142,5 @@ export function AnnouncementSheet({ place, cohorts, people, announcement, onClos
         <QuietAction label="Take it back" busy={removing.isLoading} onPress={back} />
       ) : null}
     </Sheet>
-  );
-}
-
-/** At once, or at a day and an hour of the school's zone. */
-function GoesOut({
-  zone,
-  at,
-  onAt,
-}: {
-  zone: Zone;
-  at: string | null;
-  onAt(at: string | null): void;
-}) {
-  const tomorrow = () => {
-    const nine = parseTimeOfDay("09:00");
-    const day = addDays(localDateAt(zone, Date.now() as Instant), 1);
-    if (nine.ok) onAt(formatInstant(instantAt(zone, day, nine.value)));
-  };
-  return (
-    <>
-      <LabeledChoices label="It goes out">
-        <Choice label="at once" taken={at === null} onPress={() => onAt(null)} />
-        <Choice label="on a day" taken={at !== null} onPress={() => at === null && tomorrow()} />
-      </LabeledChoices>
-      {at === null ? null : (
-        <View style={{ flexDirection: "row", gap: 12 }}>
-          <InstantFields
-            labels={["Goes out on", "At"]}
-            zone={zone}
-            at={Date.parse(at) as Instant}
-            onChange={onAt}
-          />
-        </View>
-      )}
-    </>
   );
 }

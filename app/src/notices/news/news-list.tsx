@@ -1,5 +1,5 @@
 /** What one was told, the latest first; what is new is marked, and read by opening it. */
-import type { News } from "@dawngate/contract/notices";
+import type { News } from "@dawngate/contract/news";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { type ReactNode, useState } from "react";

@@ -1,5 +1,6 @@
 /** German. */
-import { datesIn, type Spoken, says } from "./spoken";
+import { says } from "../usual";
+import { datesIn, type Spoken } from "./spoken";
 
 export const GERMAN: Spoken = {
   usual: {

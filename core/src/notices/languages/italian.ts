@@ -1,5 +1,6 @@
 /** Italian. */
-import { datesIn, type Spoken, says } from "./spoken";
+import { says } from "../usual";
+import { datesIn, type Spoken } from "./spoken";
 
 export const ITALIAN: Spoken = {
   usual: {

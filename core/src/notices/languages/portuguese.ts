@@ -1,5 +1,6 @@
 /** Portuguese. */
-import { datesIn, type Spoken, says } from "./spoken";
+import { says } from "../usual";
+import { datesIn, type Spoken } from "./spoken";
 
 export const PORTUGUESE: Spoken = {
   usual: {

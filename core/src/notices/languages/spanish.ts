@@ -1,5 +1,6 @@
 /** Spanish. */
-import { datesIn, type Spoken, says } from "./spoken";
+import { says } from "../usual";
+import { datesIn, type Spoken } from "./spoken";
 
 export const SPANISH: Spoken = {
   usual: {

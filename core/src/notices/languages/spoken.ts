@@ -1,11 +1,11 @@
 /** What a language brings that people are told something in: our texts, and all that fields and letters say. */
+
+import { sayClock } from "../../schedule/words";
 import {
-  formatTimeOfDay,
   type Instant,
   type LocalDate,
   localDateAt,
   startOfDay,
-  type TimeOfDay,
   timeOfDayAt,
   type Zone,
   zoneOf,
@@ -74,12 +74,6 @@ export interface Spoken {
   };
 }
 
-/** Paragraphs, an empty line between them. */
-export const says = (subject: string, ...paragraphs: string[]): NoticeText => ({
-  subject,
-  text: paragraphs.join("\n\n"),
-});
-
 const UTC = zoneOf("UTC");
 
 /** Dates as a language writes them (Unicode CLDR, by the platform's own tables). */
@@ -96,10 +90,7 @@ export function datesIn(tag: string): (date: LocalDate) => string {
 
 /** An instant in a zone: its date, and the time as the clock there has it; seconds only where there are some. */
 export function sayAt({ date }: Spoken, instant: Instant, zone: Zone): string {
-  const time = timeOfDayAt(zone, instant);
-  const minutes = (Math.floor(time / 60_000) * 60_000) as TimeOfDay;
-  const clock = formatTimeOfDay(time % 60_000 < 1000 ? minutes : time);
-  return `${date(localDateAt(zone, instant))}, ${clock}`;
+  return `${date(localDateAt(zone, instant))}, ${sayClock(instant, zone)}`;
 }
 
 /** An end: the last day included where it stands at the start of a day, else the instant. */

@@ -55,12 +55,16 @@ export function sayTime(instant: Instant, zone: Zone): string {
   return formatTimeOfDay((Math.floor(timeOfDayAt(zone, instant) / 60_000) * 60_000) as TimeOfDay);
 }
 
-/** "Fri 5 Mar 2027, 07:00" in a zone; seconds only where there are some. */
-export function sayInstant(instant: Instant, zone: Zone, withYear = true): string {
+/** "07:00" in a zone; seconds only where there are some. */
+export function sayClock(instant: Instant, zone: Zone): string {
   const time = timeOfDayAt(zone, instant);
   const minutes = (Math.floor(time / 60_000) * 60_000) as TimeOfDay;
-  const clock = formatTimeOfDay(time % 60_000 < 1000 ? minutes : time);
-  return `${sayDate(localDateAt(zone, instant), withYear)}, ${clock}`;
+  return formatTimeOfDay(time % 60_000 < 1000 ? minutes : time);
+}
+
+/** "Fri 5 Mar 2027, 07:00" in a zone. */
+export function sayInstant(instant: Instant, zone: Zone, withYear = true): string {
+  return `${sayDate(localDateAt(zone, instant), withYear)}, ${sayClock(instant, zone)}`;
 }
 
 /** The same of an instant in writing. */

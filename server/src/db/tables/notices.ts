@@ -1,5 +1,6 @@
 /** What people are told, and when. */
-import type { letterToPeople, NoticeState } from "@dawngate/contract/notices";
+import type { letterToPeople } from "@dawngate/contract/letters";
+import type { NoticeState } from "@dawngate/contract/notices";
 import type { Kind, Language, WrittenNotice } from "@dawngate/core/notices";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
 import type { z } from "zod";

@@ -1,5 +1,4 @@
 /** Whom a school knows, and their calendars. */
-
 import type { OwnFieldTerms } from "@dawngate/contract/own-fields";
 import type { Language } from "@dawngate/core/notices/languages";
 import type { ColumnType, Generated } from "kysely";

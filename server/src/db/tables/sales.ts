@@ -1,5 +1,4 @@
 /** What is on sale, and what was bought. */
-
 import type { FieldAnswers } from "@dawngate/contract/own-fields";
 import type {
   Billing,

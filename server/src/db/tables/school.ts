@@ -1,5 +1,4 @@
 /** A school, who works for it, its record of changes and what it has to send. */
-
 import type { PartnerTerms } from "@dawngate/contract/partners";
 import type { StaffRole } from "@dawngate/contract/permissions";
 import type { Invoicing, PaymentTerms } from "@dawngate/contract/sales";

@@ -1,10 +1,10 @@
 /** Devices on which one wants to be told: added by a press on each, and taken away again. */
 import type { Devices, newDevice } from "@dawngate/contract/devices";
 import type { z } from "zod";
-import { notFound, refusal } from "../../base/problem";
+import { refusal } from "../../base/problem";
 import type { SchoolTransaction } from "../../db/connection";
 import { follow } from "../../jobs/outbox";
-import type { Context } from "../../school/context";
+import { type Context, personOf } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { reading } from "../../school/service";
 import { lookAt } from "../look-store";
@@ -14,11 +14,6 @@ type Parts = Pick<Services, "db" | "outside">;
 
 /** So many devices somebody is told on; the oldest goes for a new one. */
 const MOST = 10;
-
-const own = ({ person }: Context): string => {
-  if (person === null) throw notFound("You are in no course of this school.");
-  return person;
-};
 
 const shown = async (
   { outside }: Parts,
@@ -30,14 +25,14 @@ const shown = async (
 });
 
 export const showOwnDevices = (parts: Parts, context: Context) =>
-  reading(parts.db, context, (tx) => shown(parts, tx, own(context)));
+  reading(parts.db, context, (tx) => shown(parts, tx, personOf(context)));
 
 export async function addOwnDevice(
   parts: Parts,
   context: Context,
   { name, endpoint, key, secret }: z.output<typeof newDevice>,
 ): Promise<Devices> {
-  const person = own(context);
+  const person = personOf(context);
   const { school, now } = context;
   if (!parts.outside.local && !endpoint.startsWith("https:"))
     throw refusal("This device cannot be reached.", [
@@ -58,7 +53,7 @@ export async function dropOwnDevice(
   context: Context,
   device: string,
 ): Promise<Devices> {
-  const person = own(context);
+  const person = personOf(context);
   return parts.db.withSchool(context, async (tx) => {
     await dropDevice(tx, device, person);
     await lookAt(tx, context.school, person);
