@@ -1,6 +1,5 @@
 /** What has gone out, waits, or was refused: narrowed, and each read as it was. */
 import { SENT_KINDS, type SentKind, type SentNotice } from "@dawngate/contract/notices";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
 import { useMemo, useState } from "react";
@@ -18,6 +17,7 @@ import { Empty } from "../ui/empty";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Press } from "../ui/press";
+import { saidAt } from "../ui/said-at";
 import { Sheet } from "../ui/sheet";
 import type { TableColumn } from "../ui/table/columns";
 import { Table } from "../ui/table/table";
@@ -118,7 +118,7 @@ export function NoticesSentScreen() {
                 {one.subject}
               </Text>
               <Text kind="small" color={quiet} numberOfLines={1}>
-                {`${one.person.name}, ${sayWrittenInstant(one.at, zoneOf(zone), false)}`}
+                {`${one.person.name}, ${saidAt(one.at, zone)}`}
               </Text>
               <Text kind="small" color={quiet} numberOfLines={1}>
                 {`${nameOf(one.kind)}: ${NOTICE_STATES[one.state]}`}
@@ -188,7 +188,7 @@ function columnsOf(zone: string, onOpen: (id: string) => void): TableColumn<Sent
       id: "at",
       title: "When",
       width: 190,
-      cell: ({ at }) => small(sayWrittenInstant(at, zoneOf(zone))),
+      cell: ({ at }) => small(saidAt(at, zone)),
       text: ({ at }) => at,
     },
     {
@@ -231,7 +231,7 @@ function OneSent({
         <View style={{ gap: 12 }}>
           <Text kind="small" color={quiet}>
             {`${data.person.name}, ${data.person.email}. ${NOTICE_STATES[data.state]}${
-              data.sentAt === null ? "" : ` ${sayWrittenInstant(data.sentAt, zoneOf(zone))}`
+              data.sentAt === null ? "" : ` ${saidAt(data.sentAt, zone)}`
             }.`}
           </Text>
           {data.fault ? <Text kind="small">{`The mail server said: ${data.fault}`}</Text> : null}

@@ -1,9 +1,9 @@
 /** What would have gone out in the weeks before, put on record as sent: for a school that begins in the middle of things. */
 import { noticesBetween } from "@dawngate/core/notices";
 import type { Instant } from "@dawngate/core/time";
-import { writeLetter } from "../base/letter";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
-import { inMail, schoolInMail } from "../school/in-mail";
+import { schoolInMail } from "../school/in-mail";
+import { asMail } from "./as-mail";
 import { holdDue, noteLooked, takeOver } from "./look-store";
 import { aheadOf, horizonOf, madeOf } from "./notify";
 import { readParts } from "./parts";
@@ -36,14 +36,7 @@ export async function tellPast(
     });
     const out = notices.filter(({ at }) => at < now).map((notice) => madeOf(notice, to, parts));
     for (const { letter, at } of out) {
-      const { button, ...says } = letter;
-      const greeting = `Hello ${inMail(who.name)},`;
-      const { subject, text } = writeLetter({
-        ...says,
-        from: by,
-        greeting,
-        ...(button && { button }),
-      });
+      const { subject, text } = asMail(letter, by, who.name);
       mails.push({ to: who.email, subject, text, at });
     }
     const ahead = notices.filter(({ at }) => at >= now);

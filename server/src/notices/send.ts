@@ -1,11 +1,11 @@
 /** One notice on its way: once, under one identifier, and not after its time. */
-import { isHeldBack, spokenIn } from "@dawngate/core/notices";
+import { isHeldBack } from "@dawngate/core/notices";
 import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
-import { writeLetter } from "../base/letter";
 import type { Database, SchoolId } from "../db/connection";
-import { inMail, schoolInMail } from "../school/in-mail";
+import { schoolInMail } from "../school/in-mail";
 import { readSchool } from "../school/store";
 import { AddressRefused, type Mailer } from "../stand-ins/mail/mail";
+import { asMail } from "./as-mail";
 import { dropRefusal, putRefusal, readRefusal } from "./refused-store";
 import { readToSend, setSent } from "./sent-store";
 import { isStopped } from "./stops-store";
@@ -54,18 +54,12 @@ export async function sendNotice(
   });
   if (!found) return;
   const { letter, from, slug } = found;
-  const { button, ...says } = letter;
   const off = `${baseUrl}/api/schools/${slug}/told/${found.key}/off?kind=${found.kind}`;
   try {
     await mailer.send(
       {
         to: found.email,
-        ...writeLetter({
-          ...says,
-          from,
-          greeting: letter.greeting ?? spokenIn("en").hello(inMail(found.name)),
-          ...(button && { button }),
-        }),
+        ...asMail(letter, from, found.name),
         // What about money cannot be turned off has no such link (RFC 8058 asks for what it says to happen).
         ...(found.mayBeOff && { unsubscribe: off }),
         // What is told of one course stands together in a mail program.

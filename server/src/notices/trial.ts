@@ -6,7 +6,6 @@ import {
   noticesBetween,
   type Spoken,
   sayAt,
-  spokenIn,
   type Values,
   valuesOf,
   writtenIn,
@@ -14,14 +13,14 @@ import {
 import { sayMoney } from "@dawngate/core/sales";
 import { DAY, formatInstant, HOUR, type Instant } from "@dawngate/core/time";
 import type { z } from "zod";
-import { writeLetter } from "../base/letter";
 import { notFound, ProblemError } from "../base/problem";
 import type { SchoolTransaction } from "../db/connection";
 import type { KeptLetter } from "../db/tables/notices";
 import { follow } from "../jobs/outbox";
 import type { Context } from "../school/context";
-import { inMail, schoolInMail } from "../school/in-mail";
+import { schoolInMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
+import { asMail } from "./as-mail";
 import { composeWith, type NamedIn, namedFor } from "./compose";
 import { knowAll } from "./letter-store";
 import { faultsIn } from "./links";
@@ -158,15 +157,10 @@ function madeUp(kind: WordedKind, course: string | null, to: ToPerson, at: Insta
 async function sendTo(tx: SchoolTransaction, context: Context, letter: LetterShown): Promise<void> {
   const { account } = context;
   if (!account) throw new ProblemError(401, "Sign in first.");
-  const { button, ...says } = letter;
+  const { greeting: _theirs, ...says } = letter;
+  const subject = `A trial: ${letter.subject}`;
   await follow(tx, context.school, "mail", {
     to: account.email,
-    ...writeLetter({
-      ...says,
-      subject: `A trial: ${letter.subject}`,
-      from: await schoolInMail(tx),
-      greeting: spokenIn(letter.language ?? "en").hello(inMail(account.name)),
-      ...(button && { button }),
-    }),
+    ...asMail({ ...says, subject }, await schoolInMail(tx), account.name),
   });
 }

@@ -1,10 +1,9 @@
 /** Something one was told, read here instead of in a mail: what it says, and the way it leads. */
 import type { LetterShown } from "@dawngate/contract/notices";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
 import { useRouter } from "expo-router";
 import { View } from "react-native";
 import { PrimaryAction } from "../../ui/action";
+import { saidAt } from "../../ui/said-at";
 import { Sheet } from "../../ui/sheet";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
@@ -35,7 +34,7 @@ export function LetterSheet({ letter, at, onClose }: Props) {
           />
         ) : null}
         <Text kind="small" color={quiet}>
-          {`Written to you ${sayWrittenInstant(at, zoneOf(ownZone()), false)}.`}
+          {`Written to you ${saidAt(at, ownZone())}.`}
         </Text>
       </View>
     </Sheet>

@@ -1,13 +1,12 @@
 /** What one was told, the latest first; what is new is marked, and read by opening it. */
 import type { News } from "@dawngate/contract/news";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { zoneOf } from "@dawngate/core/time";
 import { type ReactNode, useState } from "react";
 import { View } from "react-native";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
 import { Notice } from "../../ui/notice";
 import { Press } from "../../ui/press";
+import { saidAt } from "../../ui/said-at";
 import { Skeleton } from "../../ui/skeleton";
 import { SunMark } from "../../ui/sun-mark";
 import { Text } from "../../ui/text";
@@ -36,7 +35,7 @@ export function NewsList({ school, unread = false, empty, children }: Props) {
   const [read, { error: refused }] = useReadOwnNewsMutation();
   const [opened, setOpened] = useState<One | null>(null);
   const { quiet } = usePalette();
-  const zone = zoneOf(ownZone());
+  const zone = ownZone();
   if (!data)
     return error ? (
       <Notice {...explain(error)} onRetry={refetch} />
@@ -71,7 +70,7 @@ export function NewsList({ school, unread = false, empty, children }: Props) {
               <View style={{ flex: 1, minWidth: 0 }}>
                 <Text kind={one.isNew ? "strong" : "body"}>{one.letter.subject}</Text>
                 <Text kind="small" color={quiet}>
-                  {[one.isNew ? "New" : "Read", sayWrittenInstant(one.at, zone, false)].join(", ")}
+                  {[one.isNew ? "New" : "Read", saidAt(one.at, zone)].join(", ")}
                 </Text>
               </View>
             </Press>
