@@ -35,7 +35,7 @@ const TOLD_UNTIL = `
   do $$
   declare told timestamptz := current_setting('dawngate.told_until');
   begin
-    delete from outbox where kind in ('mail', 'send-notice', 'tell-device') and at <= told;
+    delete from outbox where kind in ('mail', 'send-notice', 'send-notices', 'tell-device') and at <= told;
     if to_regclass('public.notice_person') is not null then
       update notice set state = 'late' where state in ('waiting', 'failed') and at <= told;
       -- What came shortly before somebody was looked at is looked for once more: ten minutes (notify.ts).

@@ -9,8 +9,11 @@ import type { Client } from "pg";
 export const OWNER = "owner@example.org";
 const MODULES = 8;
 
-/** A course of eight weekly modules with a lesson each, and a cohort with seats that one can enroll into. */
-function course(id: string, now: Instant) {
+/**
+ * A course of eight weekly modules with a lesson each, and a cohort with seats that one can enroll into; where a day is
+ * given, with one module more that opens for everybody on it.
+ */
+function course(id: string, now: Instant, opens: string | null) {
   const day = (days: number) => new Date(now + days * 86_400_000).toISOString().slice(0, 10);
   return {
     course: {
@@ -23,7 +26,16 @@ function course(id: string, now: Instant) {
         title: `Week ${m + 1}`,
         gate: m === 0 ? null : { need: "all", when: [{ from: "enrolled", add: `P${m * 7}D` }] },
         lessons: [{ id: `l${m}`, title: `Lesson ${m + 1}`, kind: "text", minutes: 9 }],
-      })),
+      })).concat(
+        opens === null
+          ? []
+          : {
+              id: "together",
+              title: "For everybody",
+              gate: { need: "all", when: [{ from: "date", date: opens }] } as never,
+              lessons: [{ id: "last", title: "Together", kind: "text", minutes: 9 }],
+            },
+      ),
     },
     cohort: {
       id: `k-${id}`,
@@ -44,12 +56,13 @@ export async function makeSchool(
   crowds: Record<string, number>,
   others: number,
   now: Instant,
+  opens: string | null = null,
 ): Promise<SchoolId> {
   const ids = [
     ...Object.keys(crowds),
     ...Array.from({ length: others }, (_, i) => `other-${String(i).padStart(3, "0")}`),
   ];
-  const made = ids.map((id) => course(id, now));
+  const made = ids.map((id) => course(id, now, opens));
   const school = await importSchool(
     db,
     {

@@ -76,7 +76,7 @@ test("a database is put into a file and brought back, row by row, and served", a
     const waiting = (database: string) =>
       inDatabase(database, async (client) => {
         const { rows } = await client.query(
-          `select (select count(*)::int from outbox where kind in ('mail', 'send-notice', 'tell-device')) as mails,
+          `select (select count(*)::int from outbox where kind in ('mail', 'send-notice', 'send-notices', 'tell-device')) as mails,
             (select count(*)::int from outbox) as work,
             (select count(*)::int from notice where state in ('waiting', 'failed')) as notices,
             (select min(looked_at) from notice_person) as looked,

@@ -13,6 +13,7 @@ import type { JobParts } from "./kind";
 import { KINDS } from "./kinds";
 import { listen } from "./listen";
 import { OUTBOX_CHANNEL } from "./outbox";
+import { inRounds } from "./rounds";
 import { workOff } from "./work-off";
 
 export interface Queue {
@@ -43,6 +44,8 @@ const AT_A_TIME = 200;
 const FILES_KEPT = 7 * DAY;
 /** So many rows one worker takes at a time. */
 const BATCH = 25;
+/** So long one school's people are looked at for what they are told before another's have their turn, in milliseconds. */
+const TURN = 2000;
 /** One job may take so long, in seconds; a school of a million people takes less. */
 const LONGEST = 3 * 3600;
 
@@ -70,18 +73,21 @@ export async function startQueue({
   const boss = new PgBoss({ ...encrypted(address), max: 3, schema: "pgboss", migrate: false });
   boss.on("error", (error) => log(error.message));
   await boss.start();
-  const handles: string[] = [];
+  const handles: { name: string; handle: string }[] = [];
+  const work = async (name: string): Promise<string> => {
+    const handle: string = await boss.work<{ row: string }>(
+      name,
+      { pollingIntervalSeconds: 2, batchSize: BATCH },
+      async (jobs) => {
+        for (const { data } of jobs) await workOff(pool, parts, data.row, { waitFrom, log });
+        // There may be more: it is taken now, not when it is polled for next.
+        if (jobs.length === BATCH) boss.notifyWorker(handle);
+      },
+    );
+    return handle;
+  };
   for (const { name, atOnce } of KINDS)
-    for (let i = 0; i < atOnce; i++)
-      handles.push(
-        await boss.work<{ row: string }>(
-          name,
-          { pollingIntervalSeconds: 2, batchSize: BATCH },
-          async (jobs) => {
-            for (const { data } of jobs) await workOff(pool, parts, data.row, { waitFrom, log });
-          },
-        ),
-      );
+    for (let i = 0; i < atOnce; i++) handles.push({ name, handle: await work(name) });
 
   let closed = false;
   /** Hands over what waits, in one transaction: taken and queued, or neither. */
@@ -109,7 +115,8 @@ export async function startQueue({
           { db: { executeSql: (text, values) => client.query(text, values) } },
         );
       await client.query("commit");
-      if (known.length > 0) for (const handle of handles) boss.notifyWorker(handle);
+      const kinds = new Set(known.map(({ kind }) => kind));
+      for (const { name, handle } of handles) if (kinds.has(name)) boss.notifyWorker(handle);
       for (const { id, kind } of rows)
         if (!known.some((one) => one.id === id))
           await client.query("select outbox_tried($1, $2, 1, 0)", [
@@ -144,8 +151,9 @@ export async function startQueue({
   };
   const looking = setInterval(look, lookEvery);
 
-  let sweeping: Promise<void> = Promise.resolve();
-  const sweep = async () => {
+  const { threads, baseUrl } = parts;
+  const at = () => formatInstant(now());
+  const upkeep = async () => {
     const { rows } = await pool.query<{ lost: number }>(
       "select outbox_lost(make_interval(secs => $1)) as lost",
       [lostAfter],
@@ -153,18 +161,29 @@ export async function startQueue({
     if ((rows[0]?.lost ?? 0) > 0) look();
     await db.foldHeadcounts();
     await db.dropPeopleFiles(formatInstant((now() - FILES_KEPT) as Instant));
-    for (const school of await db.schoolsToNotify(formatInstant(now())))
-      if (!closed) await parts.threads.run(NOTIFY, { school, baseUrl: parts.baseUrl, now: now() });
-    for (const { school, cohort } of await db.offersLapsed(formatInstant(now())))
-      if (!closed) await parts.callNext(school, cohort);
-    for (const { school, course } of await db.coursesToProject(formatInstant(now())))
-      if (!closed) await parts.threads.run(PROJECT, { school, course, now: now() });
   };
-  const timer = setInterval(() => {
-    sweeping = sweeping
-      .then(() => (closed ? undefined : sweep()))
-      .catch((error) => log(String(error)));
-  }, sweepEvery);
+  /** A school where many are to be told something has a turn as long as any other's. */
+  const notify = async () => {
+    let more = false;
+    for (const school of await db.schoolsToNotify(at())) {
+      if (closed) return false;
+      // What is wrong with one of its people keeps no other school waiting.
+      const left = await threads
+        .run(NOTIFY, { school, baseUrl, now: now(), turn: TURN })
+        .catch((error) => log(String(error)));
+      more ||= left === true;
+    }
+    return more;
+  };
+  const offer = async () => {
+    for (const { school, cohort } of await db.offersLapsed(at()))
+      if (!closed) await parts.callNext(school, cohort);
+  };
+  const project = async () => {
+    for (const { school, course } of await db.coursesToProject(at()))
+      if (!closed) await threads.run(PROJECT, { school, course, now: now() });
+  };
+  const rounds = [upkeep, notify, offer, project].map((round) => inRounds(sweepEvery, round, log));
 
   const unlisten = await listen(address, OUTBOX_CHANNEL, { said: look, missed: look });
   look();
@@ -176,10 +195,9 @@ export async function startQueue({
     async close() {
       closed = true;
       clearInterval(looking);
-      clearInterval(timer);
       await unlisten();
       await running;
-      await sweeping;
+      await Promise.all(rounds.map((one) => one.stop()));
       await boss.stop({ graceful: true, timeout: 3000 });
       await pool.end();
     },

@@ -20,7 +20,7 @@ export function bouncedRoutes({ db, bounces, now }: Pick<Services, "db" | "bounc
     if (told.type !== "mail.bounced" || !school || !notice) return c.json({ heard: true });
     const who = system("mail");
     await db.withSchool({ school: school as SchoolId, who }, async (tx) => {
-      const found = await readToSend(tx, notice);
+      const found = (await readToSend(tx, [notice]))[0];
       if (!found) return;
       const fault = told.data.says || "It came back.";
       await setSent(tx, notice, { state: "refused", at: null, fault });

@@ -1,10 +1,15 @@
 /** Notices written down and handed to the outbox, by the ways their people want: by mail, on their devices, or both. */
+import { isHeldBack, type Kind } from "@dawngate/core/notices";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Way } from "../db/tables/notices";
 import { followAll } from "../jobs/outbox";
 import { devicesOf } from "./devices/store";
 import { insertNotices, type NewNotice, readOff } from "./person-store";
 import { isWanted } from "./ways";
+
+/** What goes to many at once goes out some at a time, behind one another. */
+const AT_A_TIME = 20;
+const isToMany = (kind: Kind) => isHeldBack(kind) || kind === "announcement";
 
 /**
  * In the caller's transaction; what went out by another way (`sentAt`), or is held back (`state`), is only written down.
@@ -20,12 +25,26 @@ export async function deliver(
     (one): NewNotice => (goes(one) && !ways.byMail(one) ? { ...one, state: "on-device" } : one),
   );
   const ids = await insertNotices(tx, school, rows);
-  const mailed = ids.filter((_, i) => goes(rows[i] as NewNotice));
+  const mailed = ids.flatMap((id, i) => {
+    const row = rows[i] as NewNotice;
+    return goes(row) ? [{ id, toMany: isToMany(row.kind) }] : [];
+  });
+  const alone = mailed.filter(({ toMany }) => !toMany);
+  const many = mailed.flatMap(({ id, toMany }) => (toMany ? [id] : []));
   await followAll(
     tx,
     school,
     "send-notice",
-    mailed.map((notice) => ({ school, notice })),
+    alone.map(({ id }) => ({ school, notice: id })),
+  );
+  await followAll(
+    tx,
+    school,
+    "send-notices",
+    Array.from({ length: Math.ceil(many.length / AT_A_TIME) }, (_, i) => ({
+      school,
+      notices: many.slice(i * AT_A_TIME, (i + 1) * AT_A_TIME),
+    })),
   );
   const shown = ids.flatMap((notice, i) => {
     const one = all[i] as NewNotice;

@@ -46,21 +46,37 @@ const FAULTY_AGAIN = HOUR;
 /** So many of what is to come are written down for one person. */
 const AHEAD_MOST = 200;
 
-/** All that is due in a school, some people at a time, each time in a transaction of its own. */
+/**
+ * All that is due in a school, some people at a time, each time in a transaction of its own; with `turn`, for so many
+ * milliseconds. True: its turn is over, and there may be more.
+ */
 export async function notifySchool(
   db: Database,
   school: SchoolId,
   baseUrl: string,
   now: Instant,
-): Promise<void> {
-  while (await db.withSchool(school, (tx) => takeOver(tx, school, now)));
-  while (await db.withSchool(school, (tx) => sweepSome(tx, school, now)));
+  turn = Number.POSITIVE_INFINITY,
+): Promise<boolean> {
   const faults: string[] = [];
-  while (await db.withSchool(school, (tx) => notifySome(tx, school, baseUrl, now, faults)));
-  while (await db.withSchool(school, (tx) => correctWanted(tx, school, baseUrl, now)));
+  const until = performance.now() + turn;
+  let left = false;
+  for (const some of [
+    (tx: SchoolTransaction) => takeOver(tx, school, now),
+    (tx: SchoolTransaction) => sweepSome(tx, school, now),
+    (tx: SchoolTransaction) => notifySome(tx, school, baseUrl, now, faults),
+  ]) {
+    // Each has its part of a turn, however short that is.
+    let more = true;
+    do more = await db.withSchool(school, some);
+    while (more && performance.now() < until);
+    left ||= more;
+  }
+  // Once everybody was looked at.
+  while (!left && (await db.withSchool(school, (tx) => correctWanted(tx, school, baseUrl, now))));
   // Said once everybody else was looked at.
   if (faults.length > 0)
     throw new Error(`${faults.length} could not be looked at for their notices: ${faults[0]}`);
+  return left;
 }
 
 /** True: there may be more. */

@@ -3,16 +3,6 @@ import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { SAID } from "./sent-store";
 
-/** What was said of an address; null: nothing. */
-export async function readRefusal(tx: SchoolTransaction, address: string): Promise<string | null> {
-  const row = await tx
-    .selectFrom("mail_refused")
-    .select("says")
-    .where("address", "=", address.toLowerCase())
-    .executeTakeFirst();
-  return row?.says ?? null;
-}
-
 export async function putRefusal(
   tx: SchoolTransaction,
   school: SchoolId,

@@ -1,14 +1,15 @@
-/** One notice on its way: once, under one identifier, and not after its time. */
+/** Notices on their way: each once, under one identifier, and not after its time. */
 import { isHeldBack } from "@dawngate/core/notices";
 import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
-import type { Database, SchoolId } from "../db/connection";
+import type { Letter } from "../base/letter";
+import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { schoolInMail } from "../school/in-mail";
 import { readSchool } from "../school/store";
 import { AddressRefused, type Mailer } from "../stand-ins/mail/mail";
 import { asMail } from "./as-mail";
-import { dropRefusal, putRefusal, readRefusal } from "./refused-store";
-import { readToSend, setSent } from "./sent-store";
-import { isStopped } from "./stops-store";
+import { dropRefusal, putRefusal } from "./refused-store";
+import { readToSend, setSent, type ToSend } from "./sent-store";
+import { readStops } from "./stops-store";
 
 interface Parts {
   db: Database;
@@ -17,75 +18,113 @@ interface Parts {
   now(): Instant;
 }
 
+/** So many in a row that are not taken: the mail server is away, and is not asked for the rest. */
+const AWAY = 3;
+/** So many stopped days are looked at: nobody stops more ahead. */
+const STOPS_MOST = 100;
+
 /**
- * Sends it; throws where the mail server does not take it now, so that it is tried again. What it refuses for good is
- * not, and neither is anything else to that address, until one is sent again by hand and taken.
+ * Sends them; throws where the mail server does not take some now, so that those are tried again. What it refuses for
+ * good is not, and neither is anything else to that address, until one is sent `again` by hand and taken.
  */
-export async function sendNotice(
-  { db, mailer, baseUrl, now }: Parts,
-  { school, notice, again }: { school: string; notice: string; again?: string | undefined },
+export async function sendNotices(
+  parts: Parts,
+  {
+    school,
+    notices,
+    again,
+  }: { school: string; notices: readonly string[]; again?: string | undefined },
 ): Promise<void> {
   const id = school as SchoolId;
-  const found = await db.withSchool(id, async (tx) => {
-    const row = await readToSend(tx, notice);
-    // Gone with its person, or sent before this server's answer was lost.
-    if (!row || row.state === "sent") return null;
-    const ends = (state: "late" | "stopped" | "refused", fault: string | null = null) =>
-      setSent(tx, notice, { state, at: null, fault });
-    if (Date.parse(row.notAfter) <= now()) {
-      await ends("late");
-      return null;
+  const { ready, ...from } = await parts.db.withSchool(id, (tx) =>
+    readyToSend(tx, notices, parts.now(), again !== undefined),
+  );
+  const faults: unknown[] = [];
+  let away = 0;
+  for (const one of ready) {
+    if (away === AWAY) break;
+    try {
+      await sendOne(parts, id, from, one, again);
+      away = 0;
+    } catch (error) {
+      faults.push(error);
+      away++;
     }
-    const { slug, time_zone } = await readSchool(tx);
+  }
+  if (faults.length > 0) throw faults[0];
+}
+
+/** Those that go out now; where others end is written down. */
+async function readyToSend(
+  tx: SchoolTransaction,
+  notices: readonly string[],
+  now: Instant,
+  isAgain: boolean,
+) {
+  // Some are gone with their person, or were sent before this server's answer was lost.
+  const rows = (await readToSend(tx, notices)).filter(({ state }) => state !== "sent");
+  const { slug, time_zone } = await readSchool(tx);
+  const dayOf = ({ at }: ToSend) =>
+    formatDate(localDateAt(zoneOf(time_zone), Date.parse(at) as Instant));
+  const first = rows.map(dayOf).sort()[0];
+  const stopped = new Set(first === undefined ? [] : await readStops(tx, first, STOPS_MOST));
+  const ends = (row: ToSend) => {
+    if (Date.parse(row.notAfter) <= now) return "late";
     // Once more is sent whatever stood in its way: staff have asked for it.
-    if (again === undefined) {
-      const day = formatDate(localDateAt(zoneOf(time_zone), Date.parse(row.at) as Instant));
-      if (isHeldBack(row.kind) && (await isStopped(tx, day))) {
-        await ends("stopped");
-        return null;
-      }
-      const refusal = await readRefusal(tx, row.email);
-      if (refusal !== null) {
-        await ends("refused", refusal);
-        return null;
-      }
-    }
-    return { ...row, slug, from: await schoolInMail(tx) };
-  });
-  if (!found) return;
-  const { letter, from, slug } = found;
-  const off = `${baseUrl}/api/schools/${slug}/told/${found.key}/off?kind=${found.kind}`;
+    if (isAgain) return null;
+    if (isHeldBack(row.kind) && stopped.has(dayOf(row))) return "stopped";
+    return row.refusal === null ? null : "refused";
+  };
+  const ready: ToSend[] = [];
+  for (const row of rows) {
+    const state = ends(row);
+    if (state === null) ready.push(row);
+    else
+      await setSent(tx, row.id, {
+        state,
+        at: null,
+        fault: state === "refused" ? row.refusal : null,
+      });
+  }
+  return { ready, slug, by: await schoolInMail(tx) };
+}
+
+/** Sends one, and writes down what came of it. */
+async function sendOne(
+  { db, mailer, baseUrl, now }: Parts,
+  school: SchoolId,
+  { slug, by }: { slug: string; by: Letter["from"] },
+  one: ToSend,
+  again: string | undefined,
+): Promise<void> {
+  const off = `${baseUrl}/api/schools/${slug}/told/${one.key}/off?kind=${one.kind}`;
   try {
     await mailer.send(
       {
-        to: found.email,
-        ...asMail(letter, from, found.name),
+        to: one.email,
+        ...asMail(one.letter, by, one.name),
         // What about money cannot be turned off has no such link (RFC 8058 asks for what it says to happen).
-        ...(found.mayBeOff && { unsubscribe: off }),
+        ...(one.mayBeOff && { unsubscribe: off }),
         // What is told of one course stands together in a mail program.
-        thread: `${found.course ?? "school"}.${found.person}`,
+        thread: `${one.course ?? "school"}.${one.person}`,
       },
-      `notice-${school}-${notice}${again === undefined ? "" : `-${Date.parse(again)}`}`,
+      `notice-${school}-${one.id}${again === undefined ? "" : `-${Date.parse(again)}`}`,
     );
   } catch (error) {
     const fault = error instanceof Error ? error.message : String(error);
     const isRefused = error instanceof AddressRefused;
-    await db.withSchool(id, async (tx) => {
+    await db.withSchool(school, async (tx) => {
       const state = isRefused ? "refused" : "failed";
-      await setSent(tx, notice, { state, at: null, fault });
+      await setSent(tx, one.id, { state, at: null, fault });
       if (isRefused)
-        await putRefusal(tx, id, {
-          address: found.email,
-          says: fault,
-          at: formatInstant(now()),
-        });
+        await putRefusal(tx, school, { address: one.email, says: fault, at: formatInstant(now()) });
     });
     // Trying again would not help.
     if (isRefused) return;
     throw error;
   }
-  await db.withSchool(id, async (tx) => {
-    await setSent(tx, notice, { state: "sent", at: formatInstant(now()), fault: null });
-    if (again !== undefined) await dropRefusal(tx, found.email);
+  await db.withSchool(school, async (tx) => {
+    await setSent(tx, one.id, { state: "sent", at: formatInstant(now()), fault: null });
+    if (again !== undefined) await dropRefusal(tx, one.email);
   });
 }

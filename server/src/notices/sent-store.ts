@@ -9,6 +9,7 @@ import type { KeptLetter } from "../db/tables/notices";
 export const SAID = 1000;
 
 export interface ToSend {
+  id: string;
   kind: Kind;
   person: string;
   name: string;
@@ -19,20 +20,24 @@ export interface ToSend {
   at: string;
   state: NoticeState;
   notAfter: string;
+  /** What a mail server said of the address for good; null: nothing. */
+  refusal: string | null;
   mayBeOff: boolean;
 }
 
-export async function readToSend(tx: SchoolTransaction, id: string): Promise<ToSend | null> {
+/** Those of them that are still there, in their order. */
+export async function readToSend(tx: SchoolTransaction, ids: readonly string[]): Promise<ToSend[]> {
   const { rows } = await sql<Omit<ToSend, "mayBeOff">>`
-    select n.kind, n.person_id as person, p.name, p.email, l.key, n.course_id as course, n.letter,
-      n.at, n.state, n.not_after as "notAfter"
+    select n.id::text as id, n.kind, n.person_id as person, p.name, p.email, l.key,
+      n.course_id as course, n.letter, n.at, n.state, n.not_after as "notAfter", r.says as refusal
     from notice n
     join person p on p.school_id = n.school_id and p.id = n.person_id
     join notice_person l on l.school_id = n.school_id and l.person_id = n.person_id
-    where n.id = ${id}::bigint
+    left join mail_refused r on r.school_id = n.school_id and r.address = lower(p.email)
+    where n.id = any (${ids}::bigint[])
+    order by n.at, n.id
   `.execute(tx);
-  const [row] = rows;
-  return row ? { ...row, mayBeOff: !ALWAYS.has(row.kind) } : null;
+  return rows.map((row) => ({ ...row, mayBeOff: !ALWAYS.has(row.kind) }));
 }
 
 /** Where it stands now. */

@@ -17,15 +17,6 @@ export async function readStops(
   return rows.map(({ day }) => day);
 }
 
-export async function isStopped(tx: SchoolTransaction, day: string): Promise<boolean> {
-  const row = await tx
-    .selectFrom("notice_stop")
-    .select("day")
-    .where("day", "=", day)
-    .executeTakeFirst();
-  return row !== undefined;
-}
-
 export async function putStop(
   tx: SchoolTransaction,
   school: SchoolId,

@@ -2,7 +2,7 @@
 import type { Shelf } from "@dawngate/contract/enrollment";
 import type { News } from "@dawngate/contract/news";
 import type { Instant } from "@dawngate/core/time";
-import { sendNotice } from "../../src/notices/send";
+import { sendNotices } from "../../src/notices/send";
 import { comesIn as enters, look } from "../helpers/notified";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
@@ -97,7 +97,7 @@ test("what nobody read for thirty days is no news, and stands among all; what ca
   expect(welcome).toMatchObject({ kind: "welcome", isNew: false });
   const mailer = { send: async () => undefined };
   const parts = { db: owned.test_.db, mailer, baseUrl: "https://x", now: () => now };
-  await sendNotice(parts, { school: owned.school, notice: welcome?.id ?? "" });
+  await sendNotices(parts, { school: owned.school, notices: [welcome?.id ?? ""] });
   expect((await news("pia")).news).toEqual([]);
 });
 

@@ -7,7 +7,7 @@ import { Webhook } from "standardwebhooks";
 import type { z } from "zod";
 import { ProblemError } from "../../src/base/problem";
 import { bouncedRoutes } from "../../src/notices/bounced";
-import { sendNotice } from "../../src/notices/send";
+import { sendNotices } from "../../src/notices/send";
 import { signedBounces } from "../../src/stand-ins/mail/bounces";
 import { smtpMailer } from "../../src/stand-ins/mail/smtp";
 import { type MailServer, mailServer } from "../helpers/mail-server";
@@ -37,7 +37,9 @@ type Page = z.infer<typeof sentNotices>;
 const send = async (notice: string, again?: string) => {
   const mailer = smtpMailer(server.url, "School <s@example.org>", "https://x");
   const parts = { db: owned.test_.db, mailer, baseUrl: "https://x", now: () => now };
-  await sendNotice(parts, { school: owned.school, notice, again }).finally(mailer.close);
+  await sendNotices(parts, { school: owned.school, notices: [notice], again }).finally(
+    mailer.close,
+  );
 };
 const one = (id: string) => owned.ask<SentNoticeWhole>("GET", `${N}/sent/${id}`);
 const look = () => lookAt(owned, now);

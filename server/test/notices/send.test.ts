@@ -2,7 +2,7 @@
 import { type AddressInfo, createServer, type Socket } from "node:net";
 import type { SentNoticeWhole } from "@dawngate/contract/notices";
 import type { Instant } from "@dawngate/core/time";
-import { sendNotice } from "../../src/notices/send";
+import { sendNotices } from "../../src/notices/send";
 import { smtpMailer } from "../../src/stand-ins/mail/smtp";
 import { type MailServer, mailServer } from "../helpers/mail-server";
 import { comesIn, lastNotice, look } from "../helpers/notified";
@@ -30,7 +30,7 @@ const send = async (id: string) => {
   const mailer = mailTo(server.port);
   const parts = { db: owned.test_.db, mailer, baseUrl: "https://x", now: () => now };
   try {
-    await sendNotice(parts, { school: owned.school, notice: id });
+    await sendNotices(parts, { school: owned.school, notices: [id] });
   } finally {
     mailer.close();
   }

@@ -20,6 +20,7 @@ import { remind } from "./remind";
 import { renameEverywhere } from "./rename-account";
 import { runOrder } from "./run-order";
 import { sendNotice } from "./send-notice";
+import { sendNotices } from "./send-notices";
 import { settleOrder } from "./settle-order";
 import { tellDevice } from "./tell-device";
 import { tellStatements } from "./tell-statements";
@@ -47,6 +48,7 @@ const all = {
   "settle-order": settleOrder,
   "run-order": runOrder,
   "send-notice": sendNotice,
+  "send-notices": sendNotices,
   "partner-share": partnerShare,
   "pay-back": payBack,
   "follow-up-order": followUpOrder,

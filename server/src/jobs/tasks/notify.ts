@@ -3,6 +3,6 @@ import { notifySchool } from "../../notices/notify";
 import { NOTIFY } from "../../notices/tasks";
 import { doing } from "./doing";
 
-export const notify = doing(NOTIFY, ({ db }, { school, baseUrl, now }) =>
-  notifySchool(db, school, baseUrl, now),
+export const notify = doing(NOTIFY, ({ db }, { school, baseUrl, now, turn }) =>
+  notifySchool(db, school, baseUrl, now, turn),
 );

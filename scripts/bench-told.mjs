@@ -1,0 +1,120 @@
+// npm run bench:told: a crowd that is told something at one instant, by a server that others ask meanwhile.
+import { spawn } from "node:child_process";
+import { createRequire } from "node:module";
+import { join } from "node:path";
+import pg from "pg";
+import { benchBundle, root } from "./lib/bench.mjs";
+import { run } from "./lib/run.mjs";
+import { databaseSettings, serverBundle, startServer, TEST_SECRETS } from "./lib/server.mjs";
+import { testCluster } from "./lib/session.mjs";
+
+const { SMTPServer } = createRequire(join(root, "server/package.json"))("smtp-server");
+const NAME = "bench_told";
+const PEOPLE = Number(process.env.BENCH_PEOPLE ?? 200_000);
+const QUIET = 20;
+const { stop, ...cluster } = await testCluster(root, console.error);
+const env = { ...process.env, DAWNGATE_TEST_CLUSTER: JSON.stringify(cluster) };
+const told = await benchBundle("told");
+
+/** When each mail was taken, and how many have come more than once. */
+const taken = [];
+const known = new Set();
+const mails = new SMTPServer({
+  authOptional: true,
+  disabledCommands: ["STARTTLS"],
+  onData(stream, session, done) {
+    stream.resume();
+    stream.on("end", () => {
+      taken.push(performance.now());
+      for (const { address } of session.envelope.rcptTo) known.add(address);
+      done();
+    });
+  },
+});
+await new Promise((listening) => mails.listen(0, "127.0.0.1", listening));
+
+/** In how many milliseconds a server answers for so many seconds: the middle one, and the 95th of a hundred. */
+async function answers(base, seconds) {
+  const child = spawn(process.execPath, [told, "ask", base, String(seconds)], {
+    env,
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  let said = "";
+  child.stdout.on("data", (part) => (said += part));
+  const code = await new Promise((done) => child.on("close", done));
+  if (code !== 0) throw new Error(`asking ended with ${code}`);
+  const took = JSON.parse(said);
+  const at = (share) => took[Math.floor(took.length * share)];
+  return { middle: at(0.5), late: at(0.95) };
+}
+
+let server = null;
+try {
+  const admin = new pg.Client({ ...cluster, user: "postgres", database: "postgres" });
+  await admin.connect();
+  await admin.query(`drop database if exists ${NAME} with (force)`);
+  await run(process.execPath, [told, "make"], { cwd: root, env });
+  const { DAWNGATE_DB_ADMIN_PASSWORD: _a, ...rest } = databaseSettings(cluster, NAME, TEST_SECRETS);
+  server = await startServer(await serverBundle(root), {
+    ...rest,
+    DAWNGATE_SMTP: `smtp://127.0.0.1:${mails.server.address().port}`,
+    DAWNGATE_MAIL_RATE: "1000",
+    DAWNGATE_LIMITS: "no",
+    DAWNGATE_LOG: "quiet",
+    DAWNGATE_PORT: "0",
+  });
+  const base = `http://127.0.0.1:${server.port}`;
+  await answers(base, 5);
+  const quiet = await answers(base, QUIET);
+  const inside = new pg.Client({ ...cluster, user: "postgres", database: NAME });
+  await inside.connect();
+  const began = performance.now();
+  await inside.query("update notice_person set next_at = now()");
+  const due = performance.now();
+  const say = (ms) => `${(ms / 1000).toFixed(1)} s`;
+  let busy = null;
+  while (taken.length < PEOPLE * 0.9 || performance.now() - taken.at(-1) < 15_000) {
+    const found = await answers(base, QUIET);
+    // The first stretch in which it works throughout.
+    busy ??= taken.length > 0 ? found : null;
+    const { rows } = await inside.query(
+      "select count(*) filter (where next_at <= now())::int as left from notice_person",
+    );
+    console.log(
+      `${say(performance.now() - due)}: ${taken.length} taken, ${rows[0].left} to be looked at; answered in ${found.middle.toFixed(1)} ms, late ones in ${found.late.toFixed(1)}`,
+    );
+    if (rows[0].left === 0 && taken.length > 0 && performance.now() - taken.at(-1) > 15_000) break;
+  }
+  console.log(
+    `${PEOPLE} people (made due in ${say(due - began)}): the first mail was taken after ${say(taken[0] - due)}, the last after ${say(taken.at(-1) - due)}: ${(taken.length / ((taken.at(-1) - taken[0]) / 1000)).toFixed(0)} a second; ${taken.length} mails to ${known.size} people`,
+  );
+  console.log(
+    `a request, beside it: ${(busy.middle / quiet.middle).toFixed(2)} times as long as alone at the median (${quiet.middle.toFixed(1)} ms alone), ${(busy.late / quiet.late).toFixed(2)} times at the 95th of a hundred (${quiet.late.toFixed(1)} ms)`,
+  );
+  if (process.env.BENCH_STATES)
+    console.log(
+      JSON.stringify(
+        (
+          await inside.query(
+            "select state, kind, count(*)::int, min(fault) as fault from notice group by 1, 2",
+          )
+        ).rows,
+      ),
+      JSON.stringify(
+        (
+          await inside.query(
+            "select kind, state, count(*)::int, min(fault) as fault from outbox group by 1,2",
+          )
+        ).rows,
+      ),
+    );
+  await inside.end();
+  await server.stop();
+  server = null;
+  await admin.query(`drop database if exists ${NAME} with (force)`);
+  await admin.end();
+} finally {
+  await server?.stop().catch(() => undefined);
+  await new Promise((closed) => mails.close(closed));
+  await stop();
+}
