@@ -121,7 +121,10 @@ export const publicListing = z
     school: publicSchool,
     isOnSale: z.boolean().describe("Else only those see it who sell."),
     membership: z
-      .object({ courses: z.int().describe("Courses that are open by it today.") })
+      .object({
+        courses: z.int().describe("Courses that are open by it today."),
+        subjects: z.array(z.string()).describe("Only courses of these; none: of any."),
+      })
       .nullable()
       .describe("Null: it is the courses named; else those are the first of them."),
     courses: z.array(

@@ -6,6 +6,7 @@ import { zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
 import { RemindMe } from "../reminders/remind-me";
 import { useGetOfferedQuery } from "../sales/api";
+import { ofSubjects } from "../sales/of-subjects";
 import { perStep, sayWayAtLength } from "../sales/say-way";
 import { capital } from "../ui/capital";
 import { LinkAction } from "../ui/link-action";
@@ -101,9 +102,9 @@ export function PriceCard({ school, id, title }: Props) {
 export function sayTerms({ courses, membership, seatsLeft, state }: Offered): string {
   const zone = zoneOf(ownZone());
   if (membership) {
-    const { courses: open, until } = membership;
+    const { courses: open, subjects, until } = membership;
     const end = until === null ? "" : `, until ${sayWrittenEnd(until, { zone })}`;
-    return `Opens ${open === 1 ? "one course" : `${open} courses`}, and those to come${end}.`;
+    return `Opens ${open === 1 ? "one course" : `${open} courses`}, and those${ofSubjects(subjects)} to come${end}.`;
   }
   const opens = courses
     .flatMap((course) => (course.opens === null ? [] : [course.opens]))

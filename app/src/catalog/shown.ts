@@ -5,6 +5,7 @@ import type { Announcement } from "@dawngate/contract/page";
 import type { CourseCard } from "@dawngate/core/courses";
 import { countWords } from "@dawngate/core/courses/words";
 import { sayLength } from "../courses/length";
+import { ofSubjects } from "../sales/of-subjects";
 
 export interface Shown {
   /** The school's part of addresses. */
@@ -84,7 +85,7 @@ export function shownListing(school: string, data: PublicListing, again: () => v
     school,
     ...common(data),
     short: data.membership
-      ? "Every course, and those to come."
+      ? `Every course${ofSubjects(data.membership.subjects)}, and those to come.`
       : (only?.card.short ?? courses.map(({ title }) => title).join(" and ")),
     description: "",
     card: only?.card ?? {},

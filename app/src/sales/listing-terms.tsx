@@ -2,15 +2,20 @@
 import type { ListingAnswer, Offer } from "@dawngate/contract/sales";
 import { useState } from "react";
 import { View } from "react-native";
+import { useGetCatalogInfiniteQuery } from "../catalog/api";
 import { useGetSchoolQuery } from "../school/api";
+import { Choice } from "../ui/choice";
+import { Choices } from "../ui/choices";
 import { Given } from "../ui/given";
 import { MoneyField } from "../ui/money-field";
 import { NumberField } from "../ui/number-field";
 import { Options } from "../ui/options";
+import { sayAll } from "../ui/say-all";
 import { Switched } from "../ui/switched";
 import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
+import { toggled } from "../ui/toggled";
 import { CourseChoices } from "./course-choices";
 import { Part } from "./part";
 import { SoldCohortChoice } from "./sold-cohort";
@@ -60,11 +65,11 @@ export function ListingTerms({ place, offer, kept, today, set }: Props) {
             set(
               what === "courses"
                 ? { membership: null }
-                : { membership: { except: [] }, courses: [], cohorts: [] },
+                : { membership: { except: [], subjects: [] }, courses: [], cohorts: [] },
             )
           }
         />
-        {offer.membership ? <LeftOut school={place.school} offer={offer} set={set} /> : null}
+        {offer.membership ? <Membership school={place.school} offer={offer} set={set} /> : null}
         {offer.membership ? null : (
           <CourseChoices
             school={place.school}
@@ -190,25 +195,50 @@ export function ListingTerms({ place, offer, kept, today, set }: Props) {
   );
 }
 
-/** What is not in a membership: for whoever buys it from now on, and for everybody where it is published later. */
-function LeftOut({ school, offer, set }: { school: string } & Pick<Props, "offer" | "set">) {
+/** What is in a membership and what is not: for whoever buys it from now on, and for everybody of what comes later. */
+function Membership({ school, offer, set }: { school: string } & Pick<Props, "offer" | "set">) {
   const { quiet } = usePalette();
-  const except = offer.membership?.except ?? [];
+  const { data } = useGetCatalogInfiniteQuery({ school, find: "", subject: null, level: null });
+  const { except = [], subjects = [] } = offer.membership ?? {};
+  const change = (part: object) => set({ membership: { except, subjects, ...part } });
+  // One that no course has any more can be taken out all the same.
+  const known = [...new Set([...(data?.pages[0]?.subjects ?? []), ...subjects])];
   return (
     <View style={{ gap: 6 }}>
       <Text kind="small" color={quiet}>
-        Every course is open by it, those to come too, but for those left out here. Whoever has it
-        already keeps what was published by the day they bought it.
+        {subjects.length === 0 ? "Every course" : `Every course of ${sayAll(subjects)}`} is open by
+        it, those to come too, but for those left out here. Whoever has it already keeps what was in
+        it on the day they bought it.
       </Text>
+      {known.length > 0 ? (
+        <>
+          <Text kind="smallStrong">Which courses</Text>
+          <Choices label="Which courses" many>
+            <Choice
+              many
+              label="of any subject"
+              taken={subjects.length === 0}
+              onPress={() => change({ subjects: [] })}
+            />
+            {known.map((subject) => (
+              <Choice
+                key={subject}
+                many
+                label={subject}
+                taken={subjects.includes(subject)}
+                onPress={() => change({ subjects: toggled(subjects, subject) })}
+              />
+            ))}
+          </Choices>
+        </>
+      ) : null}
       <Text kind="smallStrong">Left out of it</Text>
       <CourseChoices
         school={school}
         label="Left out of it"
         chosen={except}
         onChosen={(id, on) =>
-          set({
-            membership: { except: on ? [...except, id] : except.filter((one) => one !== id) },
-          })
+          change({ except: on ? [...except, id] : except.filter((one) => one !== id) })
         }
       />
     </View>

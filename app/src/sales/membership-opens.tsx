@@ -5,6 +5,7 @@ import { zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { ofSubjects } from "./of-subjects";
 
 interface Props {
   membership: MemberOf;
@@ -14,14 +15,14 @@ interface Props {
 }
 
 export function MembershipOpens({ membership, zone, forOthers = false }: Props) {
-  const { courses, titles, until } = membership;
+  const { courses, titles, subjects, until } = membership;
   const { quiet } = usePalette();
   const more = courses - titles.length;
   return (
     <View role="group" aria-label="What it opens" style={{ gap: 4 }}>
       <Text kind="name" level={2}>
         {courses === 1 ? "One course is open" : `${courses} courses are open`} to{" "}
-        {forOthers ? "whoever has it" : "you"}, and those to come
+        {forOthers ? "whoever has it" : "you"}, and those{ofSubjects(subjects)} to come
       </Text>
       <Text>
         {titles.join(", ")}

@@ -74,7 +74,7 @@ test.each([
 test("a membership says how many courses it opens, the first by name, and where the others are", () => {
   const all = shownListing(
     "ember-row",
-    { ...LISTING, membership: { courses: 5 } },
+    { ...LISTING, membership: { courses: 5, subjects: [] } },
     () => undefined,
   );
   expect([all.short, all.facts, all.opens]).toEqual([

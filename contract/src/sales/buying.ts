@@ -88,6 +88,7 @@ export type FirstDates = z.infer<typeof firstDates>;
 export const memberOf = z
   .object({
     courses: z.int().describe("Courses that are open by it today."),
+    subjects: z.array(z.string()).describe("Only courses of these; none: of any."),
     titles: z.array(z.string()).describe("Of the first of them, as the school orders them."),
     until: z
       .string()

@@ -39,7 +39,7 @@ export const offer = z
       .nullable()
       .default(null)
       .describe(
-        "It is a membership: every course of the school is open to whoever has it, those to come too, but those left out; null: it is the courses named.",
+        "It is a membership: every course of the school, or of some subjects, is open to whoever has it, those to come too, but those left out; null: it is the courses named.",
       ),
     cohorts: z
       .array(z.strictObject({ course: planFields.id, cohort: planFields.id }))

@@ -13,7 +13,10 @@ export {
   parseListing,
 } from "./listing";
 export {
+  type AgreedMembership,
   isInMembership,
+  isOpenBy,
+  type MemberCourse,
   type Membership,
   membershipFaults,
   membershipSchema,

@@ -1,4 +1,4 @@
-/** A membership: every course of the school is open to whoever has it, those to come too, but for what is left out. */
+/** A membership: every course of the school, or of some subjects, is open to whoever has it, those to come too, but for what is left out. */
 import { z } from "zod";
 import { type Fault, type PlanMoment, planFields } from "../plan";
 import { parseOffset } from "../time";
@@ -6,6 +6,11 @@ import { parseOffset } from "../time";
 export const membershipSchema = z
   .strictObject({
     except: z.array(planFields.id).max(1000, "At most 1000 courses").default([]),
+    subjects: z
+      .array(z.string().trim().min(1, "A subject has letters").max(200, "At most 200 letters"))
+      .max(50, "At most 50 subjects")
+      .default([])
+      .describe("Only courses of these subjects, as their pages name them; none: of any."),
   })
   .meta({ id: "Membership" });
 export type Membership = z.output<typeof membershipSchema>;
@@ -47,21 +52,43 @@ export function membershipFaults({
   return faults;
 }
 
+/** A course as a membership looks at it. */
+export interface MemberCourse {
+  id: string;
+  /** As its page names it; empty: none. */
+  subject: string;
+}
+
+/** Whether terms open a course to whoever joins by them on the day. */
+export const isOpenBy = (
+  { except, subjects }: Membership,
+  { id, subject }: MemberCourse,
+): boolean => !except.includes(id) && (subjects.length === 0 || subjects.includes(subject));
+
+/** What was agreed when a membership was bought. */
+export interface AgreedMembership extends Membership {
+  /** Of one of some subjects: the courses that had one of them by then. */
+  promised: readonly string[];
+}
+
 /**
- * Whether a course is in a membership. What was agreed at the purchase stays: a course that is left out later goes on
- * being in the memberships of those who had it by then. What was published first after their purchase was promised to
- * nobody, and is left out for all.
+ * Whether a course is in a membership. What was agreed at the purchase stays: a course that is left out later, or is of
+ * another subject by then, goes on being in the memberships of those who had it. What comes later (is published first, or
+ * is of one of the subjects from then on) was promised to nobody: it is in where what was agreed and today's terms both
+ * open it.
  *
- * @param agreed what was left out when it was bought
- * @param now what is left out of it today
+ * @param agreed what it was when it was bought
+ * @param now what it is today; null: it is sold as none any more, and what was agreed alone counts
  * @param at when it was bought, and when the course was published first (milliseconds)
  */
 export function isInMembership(
-  course: string,
-  agreed: Membership,
+  course: MemberCourse,
+  agreed: AgreedMembership,
   now: Membership | null,
   at: { bought: number; published: number },
 ): boolean {
-  if (agreed.except.includes(course)) return false;
-  return at.published <= at.bought || !(now?.except.includes(course) ?? false);
+  if (agreed.except.includes(course.id)) return false;
+  const wasIn =
+    agreed.subjects.length === 0 ? at.published <= at.bought : agreed.promised.includes(course.id);
+  return wasIn || (isOpenBy(agreed, course) && (now === null || isOpenBy(now, course)));
 }

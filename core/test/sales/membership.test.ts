@@ -1,11 +1,13 @@
 /** Memberships: what goes with one, and what is in it for whom. That what was agreed stays is common practice. */
 import fc from "fast-check";
-import { isInMembership, membershipFaults, parseListing, quote } from "../../src/sales";
+import { isInMembership, isOpenBy, membershipFaults, parseListing, quote } from "../../src/sales";
 import { instant } from "../helpers";
 
 const NONE = { courses: [], cohorts: [], validity: null };
 const paths = (change: object) =>
-  membershipFaults({ membership: { except: [] }, ...NONE, ...change }).map(({ path }) => path);
+  membershipFaults({ membership: { except: [], subjects: [] }, ...NONE, ...change }).map(
+    ({ path }) => path,
+  );
 
 test("it names no courses and no cohorts, and ends by itself: on a date, or counted from the purchase", () => {
   expect(paths({})).toEqual([]);
@@ -39,8 +41,13 @@ test("it names no courses and no cohorts, and ends by itself: on a date, or coun
 });
 
 const BOUGHT = 1_000;
+const ALL = { except: [], subjects: [], promised: [] };
+const C = { id: "c", subject: "Rye" };
 const isIn = (agreed: string[], now: string[] | null, published: number) =>
-  isInMembership("c", { except: agreed }, now && { except: now }, { bought: BOUGHT, published });
+  isInMembership(C, { ...ALL, except: agreed }, now && { ...ALL, except: now }, {
+    bought: BOUGHT,
+    published,
+  });
 
 test("what was agreed stays: left out stays out, and in stays in for what was there by then", () => {
   expect(isIn(["c"], [], 0)).toBe(false);
@@ -51,20 +58,60 @@ test("what was agreed stays: left out stays out, and in stays in for what was th
   expect(isIn([], null, BOUGHT + 1)).toBe(true);
 });
 
+test.each([
+  ["of its subject", ["Rye"], [], ["Rye"], true],
+  ["of one of several", ["Wheat", "Rye"], [], ["Wheat", "Rye"], true],
+  ["of another", ["Wheat"], [], ["Wheat"], false],
+  ["of another by now, and of this one when it was bought", ["Wheat"], ["c"], ["Wheat"], true],
+  ["of this one by now, but today's terms are of others", ["Rye"], [], ["Wheat"], false],
+  ["promised, whatever today's terms are of", ["Rye"], ["c"], ["Wheat"], true],
+  ["of this one, and today's terms are of any", ["Rye"], [], [], true],
+  ["of this one, and it is sold as none any more", ["Rye"], [], null, true],
+])("a membership of some subjects: a course %s", (_, subjects, promised, now, holds) => {
+  // When it was published first decides nothing there: it may have been of another subject then.
+  for (const published of [0, BOUGHT + 1])
+    expect(
+      isInMembership(C, { except: [], subjects, promised }, now && { except: [], subjects: now }, {
+        bought: BOUGHT,
+        published,
+      }),
+    ).toBe(holds);
+  // Left out of it is out of it.
+  const out = { except: ["c"], subjects, promised };
+  expect(isInMembership(C, out, null, { bought: BOUGHT, published: 0 })).toBe(false);
+});
+
+const ids = fc.uniqueArray(fc.constantFrom("a", "b", "c", "d"));
+const kinds = fc.uniqueArray(fc.constantFrom("Rye", "Wheat", "Spelt"));
+const course = fc.record({
+  id: fc.constantFrom("a", "b", "c", "d"),
+  subject: fc.constantFrom("", "Rye", "Wheat", "Spelt"),
+});
+
 test("leaving a course out never opens one, and never shuts what was published by the purchase", () => {
-  const ids = fc.uniqueArray(fc.constantFrom("a", "b", "c", "d"));
+  fc.assert(
+    fc.property(ids, ids, fc.nat(2_000), course, (agreed, now, published, x) => {
+      const when = { bought: BOUGHT, published };
+      const before = isInMembership(x, { ...ALL, except: agreed }, ALL, when);
+      const after = isInMembership(x, { ...ALL, except: agreed }, { ...ALL, except: now }, when);
+      if (after && !before) return false;
+      return published > BOUGHT || before === after;
+    }),
+  );
+});
+
+test("what was open by the terms of the day of the purchase stays open, whatever becomes of terms and subjects", () => {
   fc.assert(
     fc.property(
-      ids,
-      ids,
-      fc.nat(2_000),
-      fc.constantFrom("a", "b", "c", "d"),
-      (agreed, now, at, x) => {
-        const when = { bought: BOUGHT, published: at };
-        const before = isInMembership(x, { except: agreed }, { except: [] }, when);
-        const after = isInMembership(x, { except: agreed }, { except: now }, when);
-        if (after && !before) return false;
-        return at > BOUGHT || before === after;
+      fc.record({ except: ids, subjects: kinds }),
+      fc.option(fc.record({ except: ids, subjects: kinds })),
+      course,
+      fc.constantFrom("", "Rye", "Wheat", "Spelt"),
+      (terms, now, then, subject) => {
+        if (!isOpenBy(terms, then)) return true;
+        const promised = terms.subjects.length === 0 ? [] : [then.id];
+        const when = { bought: BOUGHT, published: BOUGHT - 1 };
+        return isInMembership({ ...then, subject }, { ...terms, promised }, now, when);
       },
     ),
   );

@@ -40,7 +40,7 @@ export async function publicListingIn(
   const school = await readSchool(tx);
   const courses: PublicListing["courses"] = [];
   const { membership } = row.offer;
-  const open = membership ? await coursesOpenBy(tx, membership.except) : null;
+  const open = membership ? await coursesOpenBy(tx, membership) : null;
   const named = open
     ? await readCourses(
         tx,
@@ -65,7 +65,7 @@ export async function publicListingIn(
       contact: school.contact,
     },
     isOnSale,
-    membership: open && { courses: open.length },
+    membership: membership && open && { courses: open.length, subjects: membership.subjects },
     courses,
     blocks: row.blocks ?? [...DEFAULT_BLOCKS],
     address: row.address ?? id,

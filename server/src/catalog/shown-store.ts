@@ -3,7 +3,7 @@ import type { Cover } from "@dawngate/contract/courses";
 import type { Offer } from "@dawngate/contract/sales";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
-import { openToMembers } from "../enrollment/memberships/store";
+import { opensToday, openToMembers } from "../enrollment/memberships/store";
 
 export interface ShownRow {
   kind: "course" | "listing";
@@ -95,7 +95,7 @@ const shownOn = (today: string) => sql`
       jsonb_build_array(jsonb_build_object('id', s.id, 'offer', s.terms)), true
     from sold s
     join course_in c on c.school_id = s.school_id
-      and not s.terms -> 'membership' -> 'except' ? c.id
+      and ${opensToday(sql`(s.terms -> 'membership')`)}
       and ${openToMembers}
     join course_version v on v.school_id = c.school_id and v.course_id = c.id
       and v.number = c.current_version

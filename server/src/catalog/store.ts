@@ -9,6 +9,7 @@ import { cohortSchema } from "@dawngate/core/plan";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { type RawBuilder, sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
+import { opensToday } from "../enrollment/memberships/store";
 
 /** What stands on the page of a course or a listing beside what it is about. */
 export interface OnPage {
@@ -86,7 +87,7 @@ export const readPageAt = (now: Instant) => async (tx: SchoolTransaction, id: st
           order by m.title, m.id)
         from (select l.id, l.title from listing l
           where l.school_id = c.school_id and l.membership is not null and l.state = 'on-sale'
-            and not c.archived and not l.membership -> 'except' ? c.id
+            and not c.archived and ${opensToday(sql`l.membership`)}
           order by l.title, l.id limit ${sql.lit(MOST_MEMBERSHIPS)}) m), '[]') as memberships
     from course c join school s on s.id = c.school_id
     join course_page p on p.school_id = c.school_id and p.course_id = c.id

@@ -25,7 +25,7 @@ export async function showInvitedTo(
     const held = await linesOf(tx, person.id, formatInstant(now));
     const courses: InvitedTo["courses"] = [];
     for (const one of (await membershipsOf(tx, person.id, formatInstant(now))).slice(0, MOST))
-      courses.push(await sayMembership(tx, one));
+      courses.push(await sayMembership(tx, { title: one.title, terms: one.agreed }));
     for (const { id } of held.slice(0, MOST)) {
       // In the language of the page on which it stands.
       const { language: _, ...said } = await sayEnrolled(tx, { school, now }, id, "en");

@@ -48,12 +48,17 @@ const LOOKED = sql`
   from notice_person n join person p on p.school_id = n.school_id and p.id = n.person_id`;
 
 /** Those whose turn it is, held; somebody else's are left to them. */
-export async function holdDue(tx: SchoolTransaction, now: Instant, most: number) {
+export async function holdDue(tx: SchoolTransaction, school: SchoolId, now: Instant, most: number) {
+  // Held before anything is joined: where all are due at one instant, the index has them in order.
   const { rows } = await sql<Looked>`
+    with due as materialized (
+      select d.person_id from notice_person d
+      where d.school_id = ${school} and d.next_at <= ${formatInstant(now)}::timestamptz
+      order by d.next_at, d.person_id limit ${most}
+      for update skip locked)
     ${LOOKED}
-    where n.next_at <= ${formatInstant(now)}::timestamptz
-    order by n.next_at, n.person_id limit ${most}
-    for update of n skip locked
+    where n.person_id in (select person_id from due)
+    order by n.next_at, n.person_id
   `.execute(tx);
   return rows;
 }

@@ -87,7 +87,7 @@ async function notifySome(
   now: Instant,
   faults: string[],
 ): Promise<boolean> {
-  const due = await holdDue(tx, now, AT_A_TIME);
+  const due = await holdDue(tx, school, now, AT_A_TIME);
   if (due.length === 0) return false;
   const parts = await readParts(tx, school, baseUrl);
   const looked = (await readPersons(tx, parts, due, now)).map((to) => {

@@ -25,7 +25,7 @@ export async function tellPast(
   const parts = await readParts(tx, school, baseUrl);
   const by = await schoolInMail(tx);
   const mails: PastMail[] = [];
-  const people = await readPersons(tx, parts, await holdDue(tx, now, MOST), now, true);
+  const people = await readPersons(tx, parts, await holdDue(tx, school, now, MOST), now, true);
   const looked = people.map((to) => {
     const { who } = to;
     const { notices } = noticesBetween({

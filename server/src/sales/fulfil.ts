@@ -30,7 +30,7 @@ import type { Doing } from "./doing";
 import { giveLater } from "./gift-later";
 import { addSold, readListing } from "./listing-store";
 import { mailBuyer, quoteInMail } from "./mail-buyer";
-import { beginMembership } from "./memberships/membership";
+import { beginMembership, termsOf } from "./memberships/membership";
 import { renewTakenUp } from "./memberships/renewal";
 import { takeOrderAnswers } from "./order-answers-store";
 import { isGivenOut } from "./order-kinds";
@@ -89,7 +89,7 @@ export async function fulfil(
   if (isNew && order.account_id === null && (sold || first !== undefined)) {
     if (first !== undefined) await noteTold(tx, first, doing.now);
     const about = sold
-      ? await sayMembership(tx, { title: order.title, leftOut: sold.membership?.except ?? [] })
+      ? await sayMembership(tx, { title: order.title, terms: termsOf(sold) })
       : await sayEnrolled(tx, doing, first as string);
     await inviteWithin(tx, services, { ...doing } as Context, order.email, "enrollee", about);
   }

@@ -12,6 +12,7 @@ import {
 import { addressOf } from "@dawngate/core/catalog";
 import { isSame, itemsOf } from "@dawngate/core/plan";
 import {
+  isOpenBy,
   membershipFaults,
   type PriceOption,
   type SalesSnag,
@@ -23,6 +24,7 @@ import { readCursor, writeCursor } from "../base/cursor";
 import { conflict, notFound, refusal } from "../base/problem";
 import { findPublished } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { courseMet } from "../enrollment/memberships/store";
 import { readCohorts } from "../schedule/cohort-store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
@@ -56,6 +58,7 @@ export async function showListings(
     const school = await readSchool(tx);
     const end = place && { title: place[0], id: place[1] };
     const rows = await readListings(tx, end, most, course ?? null);
+    const met = course === undefined ? null : await courseMet(tx, course);
     const page = rows.slice(0, most);
     const last = page.at(-1);
     return {
@@ -65,7 +68,7 @@ export async function showListings(
         const price = lowest && { ...lowest, currency: school.currency };
         const membership =
           offer.membership &&
-          (course !== undefined && offer.membership.except.includes(course) ? "left-out" : "in");
+          (met !== null && !isOpenBy(offer.membership, met) ? "left-out" : "in");
         return { id, title: offer.title, state, courses, price, membership, sold };
       }),
       next: rows.length > most && last ? writeCursor([last.offer.title, last.id]) : null,
@@ -84,7 +87,7 @@ export async function createListing(
     const offer = offerSchema.parse({
       title,
       courses: courses.map((id) => ({ id })),
-      membership: membership ? { except: [] } : null,
+      membership: membership ? { except: [], subjects: [] } : null,
     });
     goTogether(offer);
     const at = formatInstant(context.now);

@@ -22,7 +22,7 @@ import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { firstDatesOf } from "./first-dates";
 import { needsNone, type Sold } from "./inside";
-import { offeredMembership } from "./memberships/membership";
+import { offeredMembership, termsOf } from "./memberships/membership";
 import { tellMember } from "./memberships/seat";
 import { type OrderRow, readOrder, updateOrder } from "./order-store";
 import { sayOwnOrder } from "./orders";
@@ -156,10 +156,10 @@ export async function takeSeat(
       // Nobody learns here who is in: whoever asks for this address is told the same as a newcomer.
       const told = { email, known, first: ["You were in already, and needed no seat."] };
       const { title } = order;
-      const leftOut = sold.offer.membership?.except ?? [];
       if (!account && inAlready.enrollment !== null)
         await tellEnrolled(tx, services, context, inAlready.enrollment, told);
-      else if (!account) await tellMember(tx, services, context, { told, title, leftOut });
+      else if (!account)
+        await tellMember(tx, services, context, { told, title, terms: termsOf(sold.offer) });
       return { enrollment: account ? inAlready.enrollment : null, mailed: !account };
     }
     if (left < 1) throw conflict(`All seats are taken. Ask ${fromOf(order)} for one more.`);

@@ -64,6 +64,8 @@ import * as m0062 from "./0062-words-of-cohorts";
 import * as m0063 from "./0063-devices";
 import * as m0064 from "./0064-languages";
 import * as m0065 from "./0065-planned-letters";
+import * as m0066 from "./0066-membership-subjects";
+import * as m0067 from "./0067-crowds-told";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -131,4 +133,6 @@ export const migrations = {
   "0063-devices": m0063,
   "0064-languages": m0064,
   "0065-planned-letters": m0065,
+  "0066-membership-subjects": m0066,
+  "0067-crowds-told": m0067,
 };

@@ -240,6 +240,10 @@ export interface MembershipTable {
   person_id: string;
   agreed_at: string;
   left_out: string[];
+  /** Only of these; none: of any. */
+  subjects: string[];
+  /** Of one of some subjects: courses that had one of them when it was bought. */
+  promised: string[];
   begins_at: string;
   ends_at: string | null;
   stops_at: string | null;

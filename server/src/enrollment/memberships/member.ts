@@ -1,13 +1,14 @@
 /** What a membership opens to whoever has it: course by course, when they take one up. */
-import { isInMembership } from "@dawngate/core/sales";
+import { isInMembership, isOpenBy, type Membership } from "@dawngate/core/sales";
 import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
+import type { MembershipTable } from "../../db/tables/enrollment";
 import { follow } from "../../jobs/outbox";
 import type { Validity } from "../../schedule/imagined";
 import { appendEvent } from "../append";
 import { addEnrollment } from "../order-enrollment-store";
 import { keyOfOrder } from "../order-keys";
-import { coursesMet, firstPublished, type HeldMembership, membershipsOf } from "./store";
+import { courseMet, coursesMet, type HeldMembership, type MetCourse, membershipsOf } from "./store";
 
 /** The membership by which a course is open to somebody at an instant, the longest of several; null: none is. */
 export async function membershipFor(
@@ -19,23 +20,33 @@ export async function membershipFor(
   if (person === null) return null;
   const held = await membershipsOf(tx, person, formatInstant(now));
   if (held.length === 0) return null;
-  const published = await firstPublished(tx, course);
-  return (published !== null && held.find((one) => opens(one, { id: course, published }))) || null;
+  const met = await courseMet(tx, course);
+  return (met !== null && held.find((one) => opens(one, met))) || null;
 }
 
-/** Whether it opens a course that was published first at an instant. */
+/** Whether it opens a course. */
 export const opens = (
-  { leftOut, now, agreedAt }: Pick<HeldMembership, "leftOut" | "now" | "agreedAt">,
-  course: { id: string; published: string },
+  { agreed, now, agreedAt }: Pick<HeldMembership, "agreed" | "now" | "agreedAt">,
+  course: MetCourse,
 ): boolean =>
-  isInMembership(course.id, { except: leftOut }, now, {
+  isInMembership(course, agreed, now, {
     bought: Date.parse(agreedAt),
     published: Date.parse(course.published),
   });
 
-/** The courses that whoever joins today can take up, in the school's order. */
-export async function coursesOpenBy(tx: SchoolTransaction, except: readonly string[]) {
-  return (await coursesMet(tx)).filter(({ id }) => !except.includes(id));
+/** The courses that whoever joins by these terms today can take up, in the school's order. */
+export async function coursesOpenBy(tx: SchoolTransaction, terms: Membership) {
+  return (await coursesMet(tx)).filter((course) => isOpenBy(terms, course));
+}
+
+/** What terms promise to whoever joins by them now, as it is kept. */
+export async function agreedBy(
+  tx: SchoolTransaction,
+  terms: Membership,
+): Promise<Pick<MembershipTable, "left_out" | "subjects" | "promised">> {
+  const { except, subjects } = terms;
+  const promised = subjects.length === 0 ? [] : await coursesOpenBy(tx, terms);
+  return { left_out: except, subjects, promised: promised.map(({ id }) => id) };
 }
 
 /** When access ends that is somebody's by a membership: with it, whatever the course says. */

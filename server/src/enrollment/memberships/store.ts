@@ -1,6 +1,6 @@
 /** Memberships in the database: who has one, until when, and what courses are in it. */
 import type { Cover } from "@dawngate/contract/courses";
-import type { Membership } from "@dawngate/core/sales";
+import type { AgreedMembership, MemberCourse, Membership } from "@dawngate/core/sales";
 import { type RawBuilder, sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
 import type { MembershipTable } from "../../db/tables/enrollment";
@@ -13,8 +13,8 @@ export interface HeldMembership {
   listing: string;
   title: string;
   agreedAt: string;
-  leftOut: string[];
-  /** What is left out of it today; null: it is sold as none any more. */
+  agreed: AgreedMembership;
+  /** What it is today; null: it is sold as none any more. */
   now: Membership | null;
   endsAt: string | null;
   paidThrough: string | null;
@@ -55,7 +55,8 @@ export async function membershipsOf(
 ): Promise<HeldMembership[]> {
   const { rows } = await sql<HeldMembership>`
     select m.order_id as order, m.seat, m.listing_id as listing, l.title, m.agreed_at as "agreedAt",
-      m.left_out as "leftOut", l.membership as now, m.ends_at as "endsAt",
+      jsonb_build_object('except', m.left_out, 'subjects', m.subjects, 'promised', m.promised) as agreed,
+      l.membership as now, m.ends_at as "endsAt",
       m.paid_through as "paidThrough", m.grace
     from membership m
     join listing l on l.school_id = m.school_id and l.id = m.listing_id
@@ -117,19 +118,6 @@ export async function boughtMembership(
   return row ?? null;
 }
 
-/** When a course was published first; null: never. */
-export async function firstPublished(
-  tx: SchoolTransaction,
-  course: string,
-): Promise<string | null> {
-  const row = await tx
-    .selectFrom("course_version")
-    .select((q) => q.fn.min("published_at").as("at"))
-    .where("course_id", "=", course)
-    .executeTakeFirst();
-  return row?.at ?? null;
-}
-
 /** So many of a school's courses are looked at, in its own order, as in its catalog. */
 const COURSES = 500;
 
@@ -141,18 +129,34 @@ export const openToMembers: RawBuilder<boolean> = sql`
     select from listing_course k join listing l on l.school_id = k.school_id and l.id = k.listing_id
     where k.school_id = c.school_id and k.course_id = c.id and l.state = 'on-sale'))`;
 
-/** The courses of a school that visitors meet and may come into, in its own order, each with what decides whether a membership opens it. */
+/** Of a course `c`, what decides whether a membership opens it. */
+const subjectOf = sql`coalesce((select g.card ->> 'subject' from course_page g
+  where g.school_id = c.school_id and g.course_id = c.id), '')`;
+const ofMembership = sql`c.id, ${subjectOf} as subject, (select min(f.published_at)
+  from course_version f where f.school_id = c.school_id and f.course_id = c.id) as published`;
+
+/** Whether terms of a membership open a course `c` today. */
+export const opensToday = (terms: RawBuilder<unknown>): RawBuilder<boolean> => sql`
+  not ${terms} -> 'except' ? c.id
+  and (coalesce(${terms} -> 'subjects', '[]') = '[]' or ${terms} -> 'subjects' ? ${subjectOf})`;
+
+export interface MetCourse extends MemberCourse {
+  /** When it was published first. */
+  published: string;
+}
+
+/** A course as memberships look at it; null: it was never published. */
+export async function courseMet(tx: SchoolTransaction, id: string): Promise<MetCourse | null> {
+  const { rows } = await sql<MetCourse>`
+    select ${ofMembership} from course c where c.id = ${id} and c.current_version is not null
+  `.execute(tx);
+  return rows[0] ?? null;
+}
+
+/** The courses of a school that visitors meet and may come into, in its own order. */
 export async function coursesMet(tx: SchoolTransaction) {
-  const { rows } = await sql<{
-    id: string;
-    title: string;
-    published: string;
-    cover: Cover | null;
-  }>`
-    select c.id, v.title, (
-      select min(f.published_at) from course_version f
-      where f.school_id = c.school_id and f.course_id = c.id
-    ) as published, (
+  const { rows } = await sql<MetCourse & { title: string; cover: Cover | null }>`
+    select ${ofMembership}, v.title, (
       select jsonb_build_object('hash', k.hash, 'width', k.width, 'height', k.height,
         'x', k.focus_x, 'y', k.focus_y)
       from course_cover k where k.school_id = c.school_id and k.course_id = c.id

@@ -1,9 +1,10 @@
 /** Memberships as they are sold: when one ends, who gets one, and how it stands as its order goes on. */
-import type { Offer } from "@dawngate/contract/sales";
+import type { MemberOf, Offer } from "@dawngate/contract/sales";
+import type { Membership } from "@dawngate/core/sales";
 import type { OrderAt } from "@dawngate/core/sales/orders";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
-import { coursesOpenBy } from "../../enrollment/memberships/member";
+import { agreedBy, coursesOpenBy } from "../../enrollment/memberships/member";
 import { insertMembership, keepMembership, membershipBy } from "../../enrollment/memberships/store";
 import { personWho } from "../../enrollment/who-enters";
 import type { Context } from "../../school/context";
@@ -12,6 +13,10 @@ import type { Doing } from "../doing";
 import type { OrderRow } from "../order-store";
 import { spanOf } from "../renewal";
 import { endAfter, membershipEnd, WHOLE } from "./membership-end";
+
+/** What is in a membership that is sold; of what is sold as none any more, every course. */
+export const termsOf = ({ membership }: Pick<Offer, "membership">): Membership =>
+  membership ?? { except: [], subjects: [] };
 
 /** Gives the buyer of an order the membership it is of; they are made a person here where they are none yet. */
 export async function beginMembership(
@@ -48,7 +53,7 @@ export async function beginMembership(
     listing_id: order.listing_id,
     person_id: found.person,
     agreed_at: order.bought_at,
-    left_out: offer.membership?.except ?? [],
+    ...(await agreedBy(tx, termsOf(offer))),
     begins_at: formatInstant(begins),
     ends_at: ends === null ? null : formatInstant(ends),
   });
@@ -82,12 +87,13 @@ export async function offeredMembership(
   offer: Pick<Offer, "membership" | "validity">,
   school: SchoolRow,
   now: Instant,
-): Promise<{ courses: number; titles: string[]; until: string | null } | null> {
+): Promise<MemberOf | null> {
   if (offer.membership === null) return null;
-  const open = await coursesOpenBy(tx, offer.membership.except);
+  const open = await coursesOpenBy(tx, offer.membership);
   const until = membershipEnd(offer, school, now);
   return {
     courses: open.length,
+    subjects: offer.membership.subjects,
     titles: open.slice(0, NAMED).map(({ title }) => title),
     until: until === null ? null : formatInstant(until),
   };

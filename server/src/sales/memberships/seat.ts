@@ -1,6 +1,8 @@
 /** A seat of a membership that was bought for several, or as a gift: whoever gets it is a member from that day. */
+import type { Membership } from "@dawngate/core/sales";
 import { formatInstant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
+import { agreedBy } from "../../enrollment/memberships/member";
 import { sayMembership } from "../../enrollment/memberships/say";
 import { insertMembership } from "../../enrollment/memberships/store";
 import { type Told, tellIn } from "../../enrollment/tell-enrolled";
@@ -12,7 +14,7 @@ import type { Sold } from "../inside";
 import type { OrderRow } from "../order-store";
 import { standingAt } from "../running/order-file";
 import { insertSeat } from "../seat-store";
-import { tellMembership } from "./membership";
+import { tellMembership, termsOf } from "./membership";
 import { membershipEnd } from "./membership-end";
 
 interface Seated extends Pick<Told, "known" | "first"> {
@@ -30,7 +32,7 @@ export async function seatMember(
 ): Promise<void> {
   const { school, now } = context;
   const at = formatInstant(now);
-  const leftOut = offer.membership?.except ?? [];
+  const terms = termsOf(offer);
   const { person } = await personWho(tx, context, who);
   const seat = await insertSeat(tx, school, { order: order.id, person, at });
   // Its days count from the day on which it is given out, as those of every seat.
@@ -41,7 +43,7 @@ export async function seatMember(
     listing_id: order.listing_id,
     person_id: person,
     agreed_at: order.bought_at,
-    left_out: leftOut,
+    ...(await agreedBy(tx, terms)),
     begins_at: at,
     ends_at: ends === null ? null : formatInstant(ends),
   });
@@ -50,7 +52,7 @@ export async function seatMember(
   await tellMember(tx, services, context, {
     told: { email: who.email, known, ...(first && { first }) },
     title: order.title,
-    leftOut,
+    terms,
   });
 }
 
@@ -59,9 +61,9 @@ export async function tellMember(
   tx: SchoolTransaction,
   services: Pick<Services, "baseUrl">,
   context: Pick<Context, "school" | "who" | "now" | "slug">,
-  { told, title, leftOut }: { told: Told; title: string; leftOut: readonly string[] },
+  { told, title, terms }: { told: Told; title: string; terms: Membership },
 ): Promise<void> {
-  const about = await sayMembership(tx, { title, leftOut });
+  const about = await sayMembership(tx, { title, terms });
   await tellIn(tx, services, context, told, {
     about,
     subject: `You are a member: ${about.title}`,
