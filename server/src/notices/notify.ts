@@ -1,4 +1,5 @@
 /** Looks at whoever is to be looked at: hands over what goes out now, and writes down what is to come. */
+import { setTimeout as wait } from "node:timers/promises";
 import { isHeldBack, type Notice, noticesBetween, writeNotice } from "@dawngate/core/notices";
 import {
   addDays,
@@ -58,6 +59,7 @@ export async function notifySchool(
   turn = Number.POSITIVE_INFINITY,
 ): Promise<boolean> {
   const faults: string[] = [];
+  const isInTurns = turn !== Number.POSITIVE_INFINITY;
   const until = performance.now() + turn;
   let left = false;
   for (const some of [
@@ -67,8 +69,12 @@ export async function notifySchool(
   ]) {
     // Each has its part of a turn, however short that is.
     let more = true;
-    do more = await db.withSchool(school, some);
-    while (more && performance.now() < until);
+    do {
+      const begun = performance.now();
+      more = await db.withSchool(school, some);
+      // As long as it took nothing is done: whoever asks for something meanwhile finds half of everything free.
+      if (more && isInTurns) await wait(performance.now() - begun);
+    } while (more && performance.now() < until);
     left ||= more;
   }
   // Once everybody was looked at.

@@ -34,7 +34,7 @@ export function members(of: () => Selling) {
     const { ask } = of().owned;
     const body = { title, courses: [], membership: true };
     const { id } = await ask<{ id: string }>("POST", "/schools/one/listings", body);
-    await change(id, { options: [ONCE], ...terms, membership: { except } }, "on-sale");
+    await change(id, { options: [ONCE], membership: { except }, ...terms }, "on-sale");
     return id;
   }
   async function change(id: string, terms: object, state?: string): Promise<ListingAnswer> {
