@@ -203,6 +203,7 @@ const catalogEntry = z.object({
     .int()
     .nullable()
     .describe("Of a membership: how many courses are open by it; null: it is none."),
+  subjects: z.array(z.string()).describe("Of a membership: only courses of these; none: of any."),
   members: z.boolean().describe("Only members enroll in it by themselves."),
   sold: z.boolean().describe("It is bought; else one enrolls."),
   price: askedPrice

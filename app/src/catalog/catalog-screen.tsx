@@ -7,6 +7,7 @@ import { useState } from "react";
 import { ScrollView, View } from "react-native";
 import { SmallCover } from "../courses/cover";
 import { sayLength } from "../courses/length";
+import { ofSubjects } from "../sales/of-subjects";
 import { useGetMeQuery } from "../school/api";
 import { withPlace } from "../school/arrive";
 import { Coming } from "../store/coming";
@@ -160,7 +161,8 @@ function Entry({
   const { surface, line, quiet } = usePalette();
   const wide = useWide();
   const router = useRouter();
-  const { kind, id, title, short, cover, minutes, courses, featured, level, opens } = entry;
+  const { kind, id, title, short, cover, minutes, courses, featured, level } = entry;
+  const { opens, subjects } = entry;
   const more = (opens ?? 0) - courses.length;
   return (
     <View role="listitem" style={{ width: wide ? "48%" : "100%" }}>
@@ -195,7 +197,9 @@ function Entry({
                 ? courses.length > 0
                   ? [courses.join(" and ")]
                   : []
-                : [`Every course: ${courses.join(", ")}${more > 0 ? ` and ${more} more` : ""}`]),
+                : [
+                    `Every course${ofSubjects(subjects)}: ${courses.join(", ")}${more > 0 ? ` and ${more} more` : ""}`,
+                  ]),
               size,
               ...(minutes === 0 ? [] : [sayLength(minutes)]),
               ...(level === "" ? [] : [level]),

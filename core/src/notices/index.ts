@@ -2,6 +2,7 @@
 export type { VersionsOf } from "./everybody";
 export { ALWAYS, isHeldBack, isKind, KINDS, type Kind, OFF_AT_FIRST, OFFSETS } from "./kinds";
 export { spokenIn } from "./languages";
+export type { SpokenLetters } from "./languages/letters";
 export { type Press, type Spoken, sayAt, sayUntil, type ToldAct } from "./languages/spoken";
 export {
   LANGUAGE_NAMES,

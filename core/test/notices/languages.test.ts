@@ -82,6 +82,59 @@ describe.each(LANGUAGES)("in %s", (language) => {
   });
 });
 
+/** Every text of single letters, by where it stands, with these put in. */
+function textsOf(
+  letters: object,
+  given: readonly (string | number)[],
+  at = "",
+): [string, string][] {
+  return Object.entries(letters).flatMap(([key, one]): [string, string][] =>
+    typeof one === "string"
+      ? [[`${at}${key}`, one]]
+      : typeof one === "function"
+        ? [[`${at}${key}`, one(...given)]]
+        : textsOf(one, given, `${at}${key}.`),
+  );
+}
+
+describe.each(OTHERS)("single letters in %s", (language) => {
+  const { letters } = spokenIn(language);
+  const GIVEN = ["Ñ <b>", 3, "Rye"] as const;
+  const english = new Map(textsOf(spokenIn("en").letters, GIVEN));
+
+  test("each text is there, in its own words", () => {
+    const texts = textsOf(letters, GIVEN);
+    expect(texts.map(([at]) => at)).toEqual([...english.keys()]);
+    for (const [at, text] of texts) {
+      expect([at, text.trim()]).not.toEqual([at, ""]);
+      expect([at, text]).not.toEqual([at, english.get(at)]);
+    }
+  });
+
+  test("what is put in stands where the English text has it", () => {
+    for (const [at, text] of textsOf(letters, GIVEN))
+      for (const one of GIVEN)
+        expect([at, text.includes(String(one))]).toEqual([
+          at,
+          english.get(at)?.includes(String(one)),
+        ]);
+  });
+
+  test("one and several, and what may be missing, leave nothing undone", () => {
+    for (const text of [
+      letters.member.has("Rye", 1, ""),
+      letters.member.has("Rye", 2, ""),
+      letters.reminder.isOpen("Rye", null),
+    ])
+      expect(text).not.toMatch(/undefined|null|false| {2}|\( ?\)| [.,]/);
+    expect(letters.reviewed.remarks(1)).not.toBe(letters.reviewed.remarks(2));
+    expect(letters.member.has("Rye", 1, "")).not.toBe(letters.member.has("Rye", 2, ""));
+    const through = "5 (last)";
+    expect(letters.reminder.isOpen("Rye", through)).toContain(through);
+    expect(letters.reminder.isOpen("Rye", null)).not.toContain("5");
+  });
+});
+
 const ITEMS: Record<string, string> = { m1: "Dough", m2: "Proof" };
 const entry = (item: string | null, instant: string | null): Entry => ({
   key: `welcome:e1:${item}`,

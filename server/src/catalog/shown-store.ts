@@ -120,7 +120,7 @@ export async function readShown(
     select * from visible
     where true
       ${find === "" ? sql`` : sql`and lower(title || ' ' || short || ' ' || subject || ' ' || courses::text) like ${like}`}
-      ${subject ? sql`and subject = ${subject}` : sql``}
+      ${subject ? sql`and (subject = ${subject} or offers -> 0 -> 'offer' -> 'membership' -> 'subjects' ? ${subject})` : sql``}
       ${level ? sql`and level = ${level}` : sql``}
       ${after ? sql`and (rank, position, key) > (${after[0]}::integer, ${after[1]}::integer, ${after[2]})` : sql``}
     order by rank, position, key limit ${sql.lit(most + 1)}

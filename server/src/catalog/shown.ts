@@ -58,6 +58,7 @@ function entryOf(
   return {
     ...{ kind, id, title, short, subject, level, cover, lessons, minutes, courses, featured },
     ...{ members, opens },
+    subjects: opens === null ? [] : (offers[0]?.offer.membership?.subjects ?? []),
     sold: offers.length > 0,
     price: priceOf(offers, school, now),
   };

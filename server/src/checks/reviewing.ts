@@ -8,6 +8,7 @@ import type {
 import { filesInText } from "@dawngate/core/lessons";
 import { type AssignmentState, remarksFault } from "@dawngate/core/lessons/assignment";
 import { type Marks, markedBy, marksFault, type Rubric } from "@dawngate/core/lessons/rubric";
+import { spokenIn } from "@dawngate/core/notices";
 import { itemTitles } from "@dawngate/core/plan/titles";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
@@ -21,7 +22,7 @@ import { readAddress } from "../enrollment/store";
 import { keepDone } from "../enrollment/tick";
 import { showFiles } from "../files/service";
 import { follow } from "../jobs/outbox";
-import { readPeople } from "../people/store";
+import { languageRead, readPeople } from "../people/store";
 import { readCase } from "../schedule/case";
 import { type Context, isTheirs, reachOf } from "../school/context";
 import { inMail, schoolInMail } from "../school/in-mail";
@@ -308,32 +309,25 @@ async function tellThem(
   if (!person) return;
   const title = inMail(itemTitles(own.plan).get(item) ?? own.plan.title);
   const accepted = decision === "accepted";
+  const language = await languageRead(tx, person.person);
+  const { hello, letters } = spokenIn(language);
+  const { reviewed } = letters;
+  const who = inMail(context.who.name);
   await follow(tx, context.school, "mail", {
     to: person.email,
     ...writeLetter({
-      subject: accepted
-        ? `“${title}” was accepted`
-        : `“${title}” came back: something is still to be done`,
+      language,
+      subject: accepted ? reviewed.accepted(title) : reviewed.back(title),
       from: await schoolInMail(tx),
-      greeting: `Hello ${inMail(person.name)},`,
+      greeting: hello(inMail(person.name)),
       says: [
-        accepted
-          ? `${inMail(context.who.name)} has accepted what you handed in.`
-          : `${inMail(context.who.name)} has looked at what you handed in and gives it back to you. Mend it and hand it in once more.`,
+        accepted ? reviewed.acceptedBy(who) : reviewed.backBy(who),
         ...(words.trim() === "" ? [] : words.trim().split(/\n{2,}/)),
-        ...(remarks.length === 0
-          ? []
-          : [
-              remarks.length === 1
-                ? "One remark stands beside your text."
-                : `${remarks.length} remarks stand beside your text.`,
-            ]),
-        ...(opened.length === 0
-          ? []
-          : [`It opens for you: ${opened.slice(0, 5).map(inMail).join(", ")}.`]),
+        ...(remarks.length === 0 ? [] : [reviewed.remarks(remarks.length)]),
+        ...(opened.length === 0 ? [] : [reviewed.opens(opened.slice(0, 5).map(inMail).join(", "))]),
       ],
       button: {
-        label: "To the lesson",
+        label: letters.toLesson,
         url: `${baseUrl}/${context.slug}/shelf/${enrollment}/${item}`,
       },
     }),

@@ -4,7 +4,7 @@ import type { Instant } from "@dawngate/core/time";
 import { formatInstant } from "@dawngate/core/time";
 import type { Database } from "../db/connection";
 import { findPersonByEmail } from "../people/store";
-import { findInvitation } from "../school/staff";
+import { type CameInto, findInvitation } from "../school/staff";
 import { sayMembership } from "./memberships/say";
 import { membershipsOf } from "./memberships/store";
 import { sayEnrolled } from "./say-enrolled";
@@ -12,6 +12,15 @@ import { linesOf } from "./store";
 
 /** So many of the newest are named. */
 const MOST = 5;
+
+/** In the language of the page on which it stands. */
+const PAGE_LANGUAGE = "en";
+const onPage = ({ title, says, dates = [], small = [] }: CameInto) => ({
+  title,
+  says: [...says],
+  dates: [...dates],
+  small: [...small],
+});
 
 export async function showInvitedTo(
   { db, now }: { db: Database; now: Instant },
@@ -25,11 +34,11 @@ export async function showInvitedTo(
     const held = await linesOf(tx, person.id, formatInstant(now));
     const courses: InvitedTo["courses"] = [];
     for (const one of (await membershipsOf(tx, person.id, formatInstant(now))).slice(0, MOST))
-      courses.push(await sayMembership(tx, { title: one.title, terms: one.agreed }));
+      courses.push(
+        onPage(await sayMembership(tx, { title: one.title, terms: one.agreed }, PAGE_LANGUAGE)),
+      );
     for (const { id } of held.slice(0, MOST)) {
-      // In the language of the page on which it stands.
-      const { language: _, ...said } = await sayEnrolled(tx, { school, now }, id, "en");
-      courses.push(said);
+      courses.push(onPage(await sayEnrolled(tx, { school, now }, id, PAGE_LANGUAGE)));
     }
     return { courses };
   });

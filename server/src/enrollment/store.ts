@@ -236,7 +236,7 @@ export async function readAddress(tx: SchoolTransaction, enrollment: string) {
         .onRef("person.school_id", "=", "enrollment.school_id")
         .onRef("person.id", "=", "enrollment.person_id"),
     )
-    .select(["person.name", "person.email"])
+    .select(["person.id as person", "person.name", "person.email"])
     .where("enrollment.id", "=", enrollment)
     .executeTakeFirst();
 }

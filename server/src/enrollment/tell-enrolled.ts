@@ -1,6 +1,6 @@
 /** Whoever has come into something is told by mail; who has no account yet is invited by it. */
 import type { EnrolledByHand } from "@dawngate/contract/enrollment";
-import { spokenIn } from "@dawngate/core/notices";
+import { type SpokenLetters, spokenIn } from "@dawngate/core/notices";
 import { writeLetter } from "../base/letter";
 import type { SchoolTransaction } from "../db/connection";
 import { follow } from "../jobs/outbox";
@@ -11,12 +11,14 @@ import { type CameInto, inviteWithin } from "../school/staff";
 import { sayEnrolled } from "./say-enrolled";
 import { noteTold } from "./store";
 
+export type First = (letters: SpokenLetters) => readonly string[];
+
 /** Who is told, and who they are here already. */
 export interface Told {
   email: string;
   known: { name: string; user_id: string | null } | undefined;
-  /** Said before anything else. */
-  first?: readonly string[];
+  /** Said before anything else, in their language. */
+  first?: First;
   /** It is worded like this, by whoever does it. */
   words?: { subject: string; text: string };
 }
@@ -32,10 +34,11 @@ export async function tellIn(
   tx: SchoolTransaction,
   { baseUrl }: Pick<Services, "baseUrl">,
   context: Pick<Context, "school" | "who" | "now" | "slug">,
-  { email, known, first = [] }: Told,
+  { email, known, first = () => [] }: Told,
   { about, subject, button }: Into,
 ): Promise<void> {
-  const said = { ...about, says: [...first, ...about.says] };
+  const { hello, letters } = spokenIn(about.language ?? "en");
+  const said = { ...about, says: [...first(letters), ...about.says] };
   if (!known?.user_id) await inviteWithin(tx, { baseUrl }, context, email, "enrollee", said);
   else
     await follow(tx, context.school, "mail", {
@@ -44,7 +47,7 @@ export async function tellIn(
         ...said,
         subject,
         from: await schoolInMail(tx),
-        greeting: spokenIn(about.language ?? "en").hello(inMail(known.name)),
+        greeting: hello(inMail(known.name)),
         button: { label: button.label, url: `${baseUrl}/${context.slug}/${button.path}` },
       }),
     });
@@ -64,9 +67,7 @@ export async function tellEnrolled(
   enrollment: string,
   told: Told,
 ): Promise<NonNullable<EnrolledByHand["mail"]>> {
-  // What is said before it is English: so is the rest then.
-  const isEnglish = (told.first ?? []).length > 0;
-  const usual = await sayEnrolled(tx, context, enrollment, isEnglish ? "en" : undefined);
+  const usual = await sayEnrolled(tx, context, enrollment);
   const { entering, presses } = spokenIn(usual.language);
   const { words } = told;
   // As it is typed: what it says of them is known to whoever types it.

@@ -135,6 +135,13 @@ export async function forgetPerson(tx: SchoolTransaction, person: string): Promi
   await sql`
     delete from mail_refused where address = (select lower(email) from person where id = ${person})
   `.execute(tx);
+  await sql`
+    delete from reminder where email = (select lower(email) from person where id = ${person})
+  `.execute(tx);
+  // Whoever is no staff any more writes to nobody: what they had planned goes with their name.
+  await sql`
+    delete from planned_letter where account_id = (select user_id from person where id = ${person})
+  `.execute(tx);
   for (const table of THEIRS) await tx.deleteFrom(table).where("person_id", "=", person).execute();
   await forgetWritten(tx, person);
   // What they answered at a checkout that is not paid waits with the order.

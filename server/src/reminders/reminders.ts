@@ -10,6 +10,8 @@ import type {
   reminderAsked,
   reminderQuery,
 } from "@dawngate/contract/reminders";
+import { spokenIn, writtenIn } from "@dawngate/core/notices";
+import { languageFor } from "@dawngate/core/notices/languages";
 import { formatInstant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { writeLetter } from "../base/letter";
@@ -51,7 +53,7 @@ export async function askReminder(
     ]);
   const isOwn = account !== null && account.email.toLowerCase() === email;
   return db.withSchool(context, async (tx) => {
-    const { time_zone: timeZone } = await readSchool(tx);
+    const { time_zone: timeZone, languages } = await readSchool(tx);
     const stands = await doorNow(tx, { school: context.school, timeZone, now }, door);
     if (!stands) throw notFound("There is nothing here that opens.");
     if (stands.state !== "before" || stands.opens === null)
@@ -67,6 +69,7 @@ export async function askReminder(
       id: before?.id ?? `r-${randomBytes(9).toString("hex")}`,
       door,
       email,
+      language: before?.language ?? languageFor(context.languages, languages),
       askedAt: at,
       confirmedAt: isOwn ? at : null,
     };
@@ -91,23 +94,24 @@ async function askByMail(
   tx: SchoolTransaction,
   { baseUrl }: Pick<Services, "baseUrl">,
   { school, slug }: Pick<Context, "school" | "slug">,
-  { id, email }: ReminderRow,
+  { id, email, language: reads }: ReminderRow,
   stands: DoorNow,
   secret: string,
 ): Promise<void> {
   const title = inMail(stands.title);
+  const { languages } = await readSchool(tx);
+  const language = writtenIn(languages, reads);
+  const { reminder } = spokenIn(language).letters;
   await follow(tx, school, "mail", {
     to: email,
     ...writeLetter({
-      subject: `Shall we remind you of ${title}?`,
+      language,
+      subject: reminder.ask(title),
       from: await schoolInMail(tx),
-      greeting: "Hello,",
-      says: [
-        `Somebody, you we hope, wants to be told when “${title}” opens. Press below if it was you; you are told once, and your address is forgotten then.`,
-        "If it was not you, do nothing: in two days nothing of this is left.",
-      ],
+      greeting: reminder.hello,
+      says: [reminder.asks(title), reminder.notYou],
       button: {
-        label: "Yes, remind me",
+        label: reminder.yes,
         url: `${baseUrl}/${slug}/reminders/${id}?secret=${encodeURIComponent(secret)}`,
       },
     }),

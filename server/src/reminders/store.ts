@@ -1,5 +1,6 @@
 /** Reminders in the database. */
 import type { Door } from "@dawngate/contract/reminders";
+import type { Language } from "@dawngate/core/notices/languages";
 import { sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 
@@ -7,6 +8,8 @@ export interface ReminderRow {
   id: string;
   door: Door;
   email: string;
+  /** What they read; null: nobody knows. */
+  language: Language | null;
   askedAt: string;
   confirmedAt: string | null;
 }
@@ -31,11 +34,20 @@ interface Row {
   cohort_id: string | null;
   listing_id: string | null;
   email: string;
+  language: Language | null;
   asked_at: string;
   confirmed_at: string | null;
 }
 
-function rowOf({ id, course_id, cohort_id, listing_id, email, ...row }: Row): ReminderRow {
+function rowOf({
+  id,
+  course_id,
+  cohort_id,
+  listing_id,
+  email,
+  language,
+  ...row
+}: Row): ReminderRow {
   const course = course_id ?? "";
   const door: Door =
     listing_id !== null
@@ -43,7 +55,7 @@ function rowOf({ id, course_id, cohort_id, listing_id, email, ...row }: Row): Re
       : cohort_id !== null
         ? { kind: "cohort", course, cohort: cohort_id }
         : { kind: "course", course };
-  return { id, door, email, askedAt: row.asked_at, confirmedAt: row.confirmed_at };
+  return { id, door, email, language, askedAt: row.asked_at, confirmedAt: row.confirmed_at };
 }
 
 const COLUMNS = [
@@ -52,6 +64,7 @@ const COLUMNS = [
   "cohort_id",
   "listing_id",
   "email",
+  "language",
   "asked_at",
   "confirmed_at",
 ] as const;
@@ -91,7 +104,7 @@ export async function readReminder(
 export async function insertReminder(
   tx: SchoolTransaction,
   school: SchoolId,
-  { id, door, email, askedAt, confirmedAt }: ReminderRow,
+  { id, door, email, language, askedAt, confirmedAt }: ReminderRow,
   hash: string,
 ): Promise<boolean> {
   const { numInsertedOrUpdatedRows } = await tx
@@ -101,6 +114,7 @@ export async function insertReminder(
       id,
       ...columns(door),
       email,
+      language,
       asked_at: askedAt,
       confirmed_at: confirmedAt,
       secret_hash: hash,

@@ -1,7 +1,7 @@
 /** Tells those who asked that a door is open, and forgets them. */
 import type { Door } from "@dawngate/contract/reminders";
-import { sayWrittenDate } from "@dawngate/core/schedule/words";
-import { formatInstant, type Instant } from "@dawngate/core/time";
+import { spokenIn, writtenIn } from "@dawngate/core/notices";
+import { formatInstant, type Instant, parseDate } from "@dawngate/core/time";
 import { writeLetter } from "../base/letter";
 import { MORNING } from "../base/morning";
 import type { Database, SchoolId } from "../db/connection";
@@ -31,7 +31,7 @@ export const reminder =
     const school = schoolId as SchoolId;
     const now = clock();
     await db.withSchool({ school, who: system("reminder") }, async (tx) => {
-      const { time_zone: timeZone, slug } = await readSchool(tx);
+      const { time_zone: timeZone, slug, languages } = await readSchool(tx);
       const lately = formatInstant((now - CONFIRMED_WITHIN) as Instant);
       await deleteUnconfirmed(tx, door, lately);
       const stands = await doorNow(tx, { school, timeZone, now }, door);
@@ -44,27 +44,31 @@ export const reminder =
       if (stands?.state === "open") {
         const title = inMail(stands.title);
         const from = await schoolInMail(tx);
-        const until =
-          stands.closes === null
-            ? ""
-            : ` until ${sayWrittenDate(stands.closes)}, that day included`;
+        const closes = stands.closes === null ? null : parseDate(stands.closes);
         await followAll(
           tx,
           school,
           "mail",
           taken
             .filter(({ confirmedAt }) => confirmedAt !== null)
-            .map(({ email }) => ({
-              to: email,
-              ...writeLetter({
-                subject: `It is open: ${title}`,
-                from,
-                greeting: "Hello,",
-                says: [`You wanted to be told: “${title}” is open now${until}.`],
-                button: { label: "Look at it", url: `${baseUrl}/${slug}/${stands.path}` },
-                small: ["This is the only mail about it. Your address is forgotten by now."],
-              }),
-            })),
+            .map(({ email, language: reads }) => {
+              const language = writtenIn(languages, reads);
+              const spoken = spokenIn(language);
+              const { reminder } = spoken.letters;
+              const through = closes?.ok ? spoken.date(closes.value) : null;
+              return {
+                to: email,
+                ...writeLetter({
+                  language,
+                  subject: reminder.open(title),
+                  from,
+                  greeting: reminder.hello,
+                  says: [reminder.isOpen(title, through)],
+                  button: { label: reminder.look, url: `${baseUrl}/${slug}/${stands.path}` },
+                  small: [reminder.only],
+                }),
+              };
+            }),
         );
       }
       if (taken.length === AT_ONCE) await follow(tx, school, "remind", { school, door });

@@ -19,6 +19,7 @@ import { keyOfOrder } from "../enrollment/order-keys";
 import { sayEnrolled } from "../enrollment/say-enrolled";
 import { noteTold } from "../enrollment/store";
 import { keepWhatHolds } from "../people/fields/answers";
+import { languageRead } from "../people/store";
 import type { Context } from "../school/context";
 import { inMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
@@ -89,7 +90,11 @@ export async function fulfil(
   if (isNew && order.account_id === null && (sold || first !== undefined)) {
     if (first !== undefined) await noteTold(tx, first, doing.now);
     const about = sold
-      ? await sayMembership(tx, { title: order.title, terms: termsOf(sold) })
+      ? await sayMembership(
+          tx,
+          { title: order.title, terms: termsOf(sold) },
+          await languageRead(tx, person ?? ""),
+        )
       : await sayEnrolled(tx, doing, first as string);
     await inviteWithin(tx, services, { ...doing } as Context, order.email, "enrollee", about);
   }

@@ -3,6 +3,7 @@ import { formatInstant, type Instant } from "@dawngate/core/time";
 import { writeLetter } from "../base/letter";
 import type { Database, SchoolId } from "../db/connection";
 import { system } from "../db/who";
+import type { First } from "../enrollment/tell-enrolled";
 import { follow } from "../jobs/outbox";
 import { findPersonByEmail } from "../people/store";
 import { inMail, schoolInMail } from "../school/in-mail";
@@ -38,8 +39,8 @@ export const giver =
       const email = gift.email.toLowerCase();
       const known = await findPersonByEmail(tx, email);
       if (!known || !(await needsNone(tx, doing, sold, known.id))) {
-        const says = [
-          `${inMail(order.name)} gives you “${inMail(order.title)}”.`,
+        const says: First = ({ came }) => [
+          came.gift(inMail(order.name), inMail(order.title)),
           ...(gift.says === "" ? [] : [`“${inMail(gift.says)}”`]),
         ];
         const one = { name: gift.name, email, says };

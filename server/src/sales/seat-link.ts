@@ -13,7 +13,7 @@ import { conflict, notFound, refusal } from "../base/problem";
 import { digestOf, newSecret } from "../base/secret";
 import type { SchoolTransaction } from "../db/connection";
 import { activeEnrollment } from "../enrollment/enroll";
-import { tellEnrolled } from "../enrollment/tell-enrolled";
+import { type First, tellEnrolled } from "../enrollment/tell-enrolled";
 import { findPersonByEmail } from "../people/store";
 import type { Context } from "../school/context";
 import { inMail } from "../school/in-mail";
@@ -154,12 +154,18 @@ export async function takeSeat(
     );
     if (inAlready.isIn) {
       // Nobody learns here who is in: whoever asks for this address is told the same as a newcomer.
-      const told = { email, known, first: ["You were in already, and needed no seat."] };
+      const first: First = ({ came }) => [came.inAlready];
+      const told = { email, known, first };
       const { title } = order;
       if (!account && inAlready.enrollment !== null)
         await tellEnrolled(tx, services, context, inAlready.enrollment, told);
-      else if (!account)
-        await tellMember(tx, services, context, { told, title, terms: termsOf(sold.offer) });
+      else if (known && !account)
+        await tellMember(tx, services, context, {
+          told,
+          title,
+          terms: termsOf(sold.offer),
+          person: known.id,
+        });
       return { enrollment: account ? inAlready.enrollment : null, mailed: !account };
     }
     if (left < 1) throw conflict(`All seats are taken. Ask ${fromOf(order)} for one more.`);
@@ -169,7 +175,7 @@ export async function takeSeat(
       account: account?.id ?? null,
       timeZone,
       language: languageFor(context.languages, LANGUAGES),
-      says: [`You took a seat of ${inMail(fromOf(order))}.`],
+      says: ({ came }) => [came.seatOf(inMail(fromOf(order)))],
     });
     return { enrollment: account ? first : null, mailed: !account };
   });

@@ -10,7 +10,7 @@ import { enterBought } from "../enrollment/enter-bought";
 import { removeMembership } from "../enrollment/memberships/store";
 import { addEnrollment } from "../enrollment/order-enrollment-store";
 import { keyOfSeat } from "../enrollment/order-keys";
-import { tellEnrolled } from "../enrollment/tell-enrolled";
+import { type First, tellEnrolled } from "../enrollment/tell-enrolled";
 import { findPersonByEmail } from "../people/store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
@@ -102,7 +102,7 @@ export async function mayGiveOut(
 export interface Seated {
   name: string;
   email: string;
-  says?: readonly string[];
+  says?: First;
   account?: string | null;
   timeZone?: string | undefined;
   /** In which they read what they are told; left out: as the buyer does. */
@@ -119,7 +119,7 @@ export async function giveOne(
   {
     name,
     email,
-    says = [],
+    says = () => [],
     account = null,
     timeZone = order.time_zone,
     language = order.language,

@@ -202,3 +202,43 @@ test("an instructor plans for their own people, and sees and takes back only wha
   expect((await by("DELETE", `${PLANNED}/${owners?.id}`)).status).toBe(404);
   expect(await planned()).toHaveLength(1);
 });
+
+test("forgotten, neither their letters nor what they asked to be reminded of keeps their name", async () => {
+  const who = { id: "account-ex@example.org", email: "ex@example.org" };
+  const { db } = owned.test_;
+  await db.withSchool(owned.school, async (tx) => {
+    const person = { id: "ex", name: "Ex", email: who.email, time_zone: "UTC", user_id: who.id };
+    await tx
+      .insertInto("person")
+      .values({ school_id: owned.school, ...person })
+      .execute();
+    await insertMember(tx, owned.school, {
+      user_id: who.id,
+      role: "manager",
+      name: "Ex",
+      email: who.email,
+    });
+    await tx
+      .insertInto("reminder")
+      .values({
+        school_id: owned.school,
+        id: "r-ex",
+        course_id: "c",
+        email: who.email,
+        asked_at: formatInstant(now),
+        secret_hash: "x",
+      })
+      .execute();
+  });
+  const mine = letter("Of somebody who leaves", { at: THEN });
+  expect((await owned.app.ask(who.email, "POST", PATH, mine)).status).toBe(200);
+  await db.withSchool(owned.school, (tx) => removeMember(tx, who.id));
+  const forget = "/schools/one/people/ex/forgetting";
+  await owned.ask("POST", forget, { reason: "Asked for it" });
+  await db.readSchool(owned.school, async (tx) => {
+    for (const table of ["planned_letter", "reminder"] as const)
+      expect(JSON.stringify(await tx.selectFrom(table).selectAll().execute())).not.toMatch(
+        /\bex\b/i,
+      );
+  });
+});

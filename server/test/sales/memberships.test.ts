@@ -253,7 +253,14 @@ describe("of some subjects", () => {
     const page = await asks<PublicListing>(null, `/schools/one/pages/${dark}`);
     expect(page.membership).toEqual({ courses: 1, subjects: ["Dark breads"] });
     const { entries } = await asks<CatalogPage>(null, "/schools/one/catalog");
-    expect(entries.find(({ id }) => id === dark)).toMatchObject({ opens: 1, courses: ["Rye"] });
+    expect(entries.find(({ id }) => id === dark)).toMatchObject({
+      opens: 1,
+      subjects: ["Dark breads"],
+      courses: ["Rye"],
+    });
+    // Whoever looks for its subject finds it beside the courses.
+    const found = await asks<CatalogPage>(null, "/schools/one/catalog?subject=Dark%20breads");
+    expect(found.entries.map(({ title }) => title)).toEqual(["Rye", "Dark"]);
     const memberships = async (course: string) =>
       (await asks<PublicCourse>(null, `/schools/one/catalog/${course}`)).memberships.map(
         ({ title }) => title,

@@ -114,4 +114,62 @@ export const DUTCH: Spoken = {
     line: (title, now, before) => `“${title}”: ${now}, niet ${before}.`,
     gone: (title, before) => `“${title}” was aangekondigd voor ${before}: er is nu geen datum.`,
   },
+  letters: {
+    seeCourse: "De cursus bekijken",
+    toLesson: "Naar de les",
+    answered: {
+      subject: (lesson) => `Je vraag over “${lesson}” is beantwoord`,
+      asked: (text) => `Je vroeg: “${text}”`,
+      by: (who) => `${who} antwoordt:`,
+    },
+    notIn: {
+      subject: (course) => `Over je verzoek om mee te doen aan ${course}`,
+      says: (course) =>
+        `Je hebt gevraagd of je mee mag doen aan “${course}”. Deze keer is het niet gelukt:`,
+    },
+    placeGone: {
+      subject: (course) => `De plaats in ${course} ging naar de volgende`,
+      says: (course) =>
+        `Er was een plaats in “${course}” voor je vrijgehouden, en de tijd daarvoor is voorbij. Hij ging naar de volgende op de wachtlijst.`,
+      again: "Je kunt je weer op de wachtlijst zetten.",
+    },
+    reviewed: {
+      accepted: (lesson) => `“${lesson}” is goedgekeurd`,
+      back: (lesson) => `“${lesson}” kwam terug: er is nog iets te doen`,
+      acceptedBy: (who) => `${who} heeft goedgekeurd wat je hebt ingeleverd.`,
+      backBy: (who) =>
+        `${who} heeft bekeken wat je hebt ingeleverd en geeft het je terug. Verbeter het en lever het nog een keer in.`,
+      remarks: (count) =>
+        count === 1
+          ? "Er staat één opmerking naast je tekst."
+          : `Er staan ${count} opmerkingen naast je tekst.`,
+      opens: (titles) => `Hiermee gaat voor je open: ${titles}.`,
+    },
+    came: {
+      asked: "Je hebt gevraagd of je mee mag doen, en je doet mee.",
+      waited: "Je wachtte op een plaats, en er kwam er een vrij: hij is van jou.",
+      seatOf: (buyer) => `Je hebt een plaats van ${buyer} genomen.`,
+      inAlready: "Je deed al mee en had geen plaats nodig.",
+      gift: (buyer, title) => `${buyer} geeft je “${title}”.`,
+    },
+    member: {
+      subject: (title) => `Je bent lid: ${title}`,
+      has: (title, courses, subjects) =>
+        `Je hebt “${title}”: ${courses === 1 ? "er staat één cursus" : `er staan ${courses} cursussen`} voor je open, en ook wat er nog komt${subjects && ` over ${subjects}`}. Je begint met elk wanneer je wilt.`,
+      choose: "Een cursus kiezen",
+    },
+    reminder: {
+      hello: "Hallo,",
+      ask: (title) => `Zullen we je herinneren aan ${title}?`,
+      asks: (title) =>
+        `Iemand, hopelijk jij, wil weten wanneer “${title}” opengaat. Druk hieronder als jij het was; je krijgt één bericht, daarna wordt je adres vergeten.`,
+      notYou: "Was jij het niet, doe dan niets: over twee dagen is er niets meer van over.",
+      yes: "Ja, herinner me eraan",
+      open: (title) => `Het is open: ${title}`,
+      isOpen: (title, through) =>
+        `Je wilde het weten: “${title}” is nu open${through === null ? "" : `, tot en met ${through}`}.`,
+      look: "Bekijken",
+      only: "Dit is het enige bericht hierover. Je adres is al vergeten.",
+    },
+  },
 };

@@ -117,4 +117,62 @@ export const FRENCH: Spoken = {
     line: (title, now, before) => `« ${title} » : ${now}, et non ${before}.`,
     gone: (title, before) => `« ${title} » était annoncé pour ${before} : il n’y a plus de date.`,
   },
+  letters: {
+    seeCourse: "Voir le cours",
+    toLesson: "Aller à la leçon",
+    answered: {
+      subject: (lesson) => `Réponse à votre question sur « ${lesson} »`,
+      asked: (text) => `Vous avez demandé : « ${text} »`,
+      by: (who) => `${who} répond :`,
+    },
+    notIn: {
+      subject: (course) => `À propos de votre demande d’entrer dans ${course}`,
+      says: (course) =>
+        `Vous avez demandé à entrer dans « ${course} ». Cette fois, votre demande n’a pas été acceptée :`,
+    },
+    placeGone: {
+      subject: (course) => `La place dans ${course} est passée à la personne suivante`,
+      says: (course) =>
+        `Une place dans « ${course} » vous était réservée, et son délai est écoulé. Elle est passée à la personne suivante sur la liste d’attente.`,
+      again: "Vous pouvez vous remettre sur la liste d’attente.",
+    },
+    reviewed: {
+      accepted: (lesson) => `« ${lesson} » a été accepté`,
+      back: (lesson) => `« ${lesson} » vous revient : il reste quelque chose à faire`,
+      acceptedBy: (who) => `${who} a accepté ce que vous avez rendu.`,
+      backBy: (who) =>
+        `${who} a regardé ce que vous avez rendu et vous le redonne. Corrigez-le et rendez-le encore une fois.`,
+      remarks: (count) =>
+        count === 1
+          ? "Une remarque se trouve à côté de votre texte."
+          : `${count} remarques se trouvent à côté de votre texte.`,
+      opens: (titles) => `Cela ouvre pour vous : ${titles}.`,
+    },
+    came: {
+      asked: "Vous avez demandé à entrer, et c’est fait.",
+      waited: "Vous attendiez une place, et il s’en est libéré une : elle est à vous.",
+      seatOf: (buyer) => `Vous avez pris une place de ${buyer}.`,
+      inAlready: "Vous y étiez déjà et n’aviez pas besoin de place.",
+      gift: (buyer, title) => `${buyer} vous offre « ${title} ».`,
+    },
+    member: {
+      subject: (title) => `Vous êtes membre : ${title}`,
+      has: (title, courses, subjects) =>
+        `Vous avez « ${title} » : ${courses === 1 ? "un cours vous est ouvert" : `${courses} cours vous sont ouverts`}, et ceux à venir${subjects && ` (${subjects})`} aussi. Vous commencez chacun quand vous voulez.`,
+      choose: "Choisir un cours",
+    },
+    reminder: {
+      hello: "Bonjour,",
+      ask: (title) => `Faut-il vous rappeler ${title} ?`,
+      asks: (title) =>
+        `Quelqu’un, vous sans doute, veut savoir quand « ${title} » ouvre. Appuyez ci-dessous si c’était vous ; vous recevrez un seul message, puis votre adresse sera oubliée.`,
+      notYou: "Si ce n’était pas vous, ne faites rien : dans deux jours, il n’en restera rien.",
+      yes: "Oui, rappelez-le-moi",
+      open: (title) => `C’est ouvert : ${title}`,
+      isOpen: (title, through) =>
+        `Vous vouliez le savoir : « ${title} » est ouvert maintenant${through === null ? "" : `, jusqu’au ${through} inclus`}.`,
+      look: "Voir",
+      only: "C’est le seul message à ce sujet. Votre adresse est déjà oubliée.",
+    },
+  },
 };

@@ -118,4 +118,62 @@ export const GERMAN: Spoken = {
     gone: (title, before) =>
       `„${title}“ war für ${before} angekündigt und hat jetzt keinen Termin.`,
   },
+  letters: {
+    seeCourse: "Den Kurs ansehen",
+    toLesson: "Zur Lektion",
+    answered: {
+      subject: (lesson) => `Ihre Frage zu „${lesson}“ ist beantwortet`,
+      asked: (text) => `Sie haben gefragt: „${text}“`,
+      by: (who) => `${who} antwortet:`,
+    },
+    notIn: {
+      subject: (course) => `Zu Ihrer Bitte um Aufnahme in ${course}`,
+      says: (course) =>
+        `Sie haben darum gebeten, in „${course}“ aufgenommen zu werden. Diesmal wurden Sie nicht aufgenommen:`,
+    },
+    placeGone: {
+      subject: (course) => `Der Platz in ${course} ging an die Nächsten`,
+      says: (course) =>
+        `Ein Platz in „${course}“ war für Sie vorgemerkt, und die Zeit dafür ist um. Er ging an die Nächsten auf der Warteliste.`,
+      again: "Sie können sich wieder auf die Warteliste setzen.",
+    },
+    reviewed: {
+      accepted: (lesson) => `„${lesson}“ wurde angenommen`,
+      back: (lesson) => `„${lesson}“ kam zurück: Es ist noch etwas zu tun`,
+      acceptedBy: (who) => `${who} hat angenommen, was Sie abgegeben haben.`,
+      backBy: (who) =>
+        `${who} hat angesehen, was Sie abgegeben haben, und gibt es Ihnen zurück. Bessern Sie es nach und geben Sie es noch einmal ab.`,
+      remarks: (count) =>
+        count === 1
+          ? "Eine Anmerkung steht neben Ihrem Text."
+          : `${count} Anmerkungen stehen neben Ihrem Text.`,
+      opens: (titles) => `Damit öffnet sich für Sie: ${titles}.`,
+    },
+    came: {
+      asked: "Sie haben um Aufnahme gebeten und sind dabei.",
+      waited: "Sie haben auf einen Platz gewartet, und einer wurde frei: Er gehört Ihnen.",
+      seatOf: (buyer) => `Sie haben einen Platz von ${buyer} genommen.`,
+      inAlready: "Sie waren schon dabei und brauchten keinen Platz.",
+      gift: (buyer, title) => `${buyer} schenkt Ihnen „${title}“.`,
+    },
+    member: {
+      subject: (title) => `Sie sind Mitglied: ${title}`,
+      has: (title, courses, subjects) =>
+        `Sie haben „${title}“: ${courses === 1 ? "Ein Kurs ist" : `${courses} Kurse sind`} für Sie offen, und die künftigen${subjects && ` zu ${subjects}`} auch. Sie beginnen jeden, wann Sie möchten.`,
+      choose: "Einen Kurs wählen",
+    },
+    reminder: {
+      hello: "Guten Tag,",
+      ask: (title) => `Sollen wir Sie an ${title} erinnern?`,
+      asks: (title) =>
+        `Jemand, hoffentlich Sie, möchte erfahren, wann „${title}“ öffnet. Drücken Sie unten, wenn Sie es waren; Sie bekommen eine Nachricht, danach wird Ihre Adresse vergessen.`,
+      notYou: "Waren Sie es nicht, tun Sie nichts: In zwei Tagen ist davon nichts mehr übrig.",
+      yes: "Ja, erinnern Sie mich",
+      open: (title) => `Es ist offen: ${title}`,
+      isOpen: (title, through) =>
+        `Sie wollten es wissen: „${title}“ ist jetzt offen${through === null ? "" : `, bis einschließlich ${through}`}.`,
+      look: "Ansehen",
+      only: "Das ist die einzige Nachricht darüber. Ihre Adresse ist schon vergessen.",
+    },
+  },
 };

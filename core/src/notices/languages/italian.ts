@@ -116,4 +116,62 @@ export const ITALIAN: Spoken = {
     line: (title, now, before) => `«${title}»: ${now}, non ${before}.`,
     gone: (title, before) => `«${title}» era annunciato per ${before}: ora non ha una data.`,
   },
+  letters: {
+    seeCourse: "Vedi il corso",
+    toLesson: "Vai alla lezione",
+    answered: {
+      subject: (lesson) => `La tua domanda su «${lesson}» ha una risposta`,
+      asked: (text) => `Hai chiesto: «${text}»`,
+      by: (who) => `${who} risponde:`,
+    },
+    notIn: {
+      subject: (course) => `Sulla tua richiesta di entrare in ${course}`,
+      says: (course) =>
+        `Hai chiesto di entrare in «${course}». Questa volta non è stato accettato:`,
+    },
+    placeGone: {
+      subject: (course) => `Il posto in ${course} è passato a chi segue`,
+      says: (course) =>
+        `Un posto in «${course}» era riservato a te, e il suo tempo è scaduto. È passato a chi segue nella lista d’attesa.`,
+      again: "Puoi rimetterti nella lista d’attesa.",
+    },
+    reviewed: {
+      accepted: (lesson) => `«${lesson}» è stato accettato`,
+      back: (lesson) => `«${lesson}» è tornato: resta qualcosa da fare`,
+      acceptedBy: (who) => `${who} ha accettato quello che hai consegnato.`,
+      backBy: (who) =>
+        `${who} ha guardato quello che hai consegnato e te lo restituisce. Correggilo e consegnalo ancora una volta.`,
+      remarks: (count) =>
+        count === 1
+          ? "C’è un’osservazione accanto al tuo testo."
+          : `Ci sono ${count} osservazioni accanto al tuo testo.`,
+      opens: (titles) => `Con questo si apre per te: ${titles}.`,
+    },
+    came: {
+      asked: "Hai chiesto di entrare, e ora ci sei.",
+      waited: "Aspettavi un posto, e se n’è liberato uno: è tuo.",
+      seatOf: (buyer) => `Hai preso un posto di ${buyer}.`,
+      inAlready: "C’eri già, e non ti serviva un posto.",
+      gift: (buyer, title) => `${buyer} ti regala «${title}».`,
+    },
+    member: {
+      subject: (title) => `Ora fai parte: ${title}`,
+      has: (title, courses, subjects) =>
+        `Hai «${title}»: ${courses === 1 ? "un corso è aperto" : `${courses} corsi sono aperti`} per te, e anche quelli che verranno${subjects && ` (${subjects})`}. Inizi ciascuno quando vuoi.`,
+      choose: "Scegli un corso",
+    },
+    reminder: {
+      hello: "Ciao,",
+      ask: (title) => `Vuoi che ti ricordiamo ${title}?`,
+      asks: (title) =>
+        `Qualcuno, speriamo tu, vuole sapere quando apre «${title}». Premi qui sotto se eri tu; riceverai un solo messaggio, poi il tuo indirizzo sarà dimenticato.`,
+      notYou: "Se non eri tu, non fare nulla: fra due giorni non ne resterà niente.",
+      yes: "Sì, ricordatemelo",
+      open: (title) => `È aperto: ${title}`,
+      isOpen: (title, through) =>
+        `Volevi saperlo: «${title}» ora è aperto${through === null ? "" : `, fino al ${through} compreso`}.`,
+      look: "Guarda",
+      only: "Questo è l’unico messaggio a riguardo. Il tuo indirizzo è già dimenticato.",
+    },
+  },
 };

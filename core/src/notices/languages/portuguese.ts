@@ -114,4 +114,60 @@ export const PORTUGUESE: Spoken = {
     line: (title, now, before) => `«${title}»: ${now}, e não ${before}.`,
     gone: (title, before) => `«${title}» estava anunciado para ${before}: agora não tem data.`,
   },
+  letters: {
+    seeCourse: "Ver o curso",
+    toLesson: "Ir para a lição",
+    answered: {
+      subject: (lesson) => `A sua pergunta sobre «${lesson}» foi respondida`,
+      asked: (text) => `Perguntou: «${text}»`,
+      by: (who) => `${who} responde:`,
+    },
+    notIn: {
+      subject: (course) => `Sobre o seu pedido para entrar em ${course}`,
+      says: (course) => `Pediu para entrar em «${course}». Desta vez o pedido não foi aceite:`,
+    },
+    placeGone: {
+      subject: (course) => `O lugar em ${course} passou à pessoa seguinte`,
+      says: (course) =>
+        `Tinha um lugar reservado em «${course}», e o prazo terminou. Passou à pessoa seguinte na lista de espera.`,
+      again: "Pode voltar a pôr-se na lista de espera.",
+    },
+    reviewed: {
+      accepted: (lesson) => `«${lesson}» foi aceite`,
+      back: (lesson) => `«${lesson}» voltou: falta ainda alguma coisa`,
+      acceptedBy: (who) => `${who} aceitou o que entregou.`,
+      backBy: (who) => `${who} viu o que entregou e devolve-lho. Corrija e entregue mais uma vez.`,
+      remarks: (count) =>
+        count === 1
+          ? "Há uma observação ao lado do seu texto."
+          : `Há ${count} observações ao lado do seu texto.`,
+      opens: (titles) => `Com isto abre-se para si: ${titles}.`,
+    },
+    came: {
+      asked: "Pediu para entrar, e já está dentro.",
+      waited: "Esperava por um lugar, e um ficou livre: é seu.",
+      seatOf: (buyer) => `Ficou com um lugar de ${buyer}.`,
+      inAlready: "Já estava dentro e não precisava de lugar.",
+      gift: (buyer, title) => `${buyer} oferece-lhe «${title}».`,
+    },
+    member: {
+      subject: (title) => `É membro: ${title}`,
+      has: (title, courses, subjects) =>
+        `Tem «${title}»: ${courses === 1 ? "um curso está aberto" : `${courses} cursos estão abertos`} para si, e também os que vierem${subjects && ` (${subjects})`}. Começa cada um quando quiser.`,
+      choose: "Escolher um curso",
+    },
+    reminder: {
+      hello: "Olá,",
+      ask: (title) => `Quer que lhe lembremos ${title}?`,
+      asks: (title) =>
+        `Alguém, esperamos que tenha sido você, quer saber quando abre «${title}». Carregue abaixo se foi; recebe uma só mensagem, e depois o seu endereço é esquecido.`,
+      notYou: "Se não foi, não faça nada: daqui a dois dias nada disto resta.",
+      yes: "Sim, lembrem-me",
+      open: (title) => `Está aberto: ${title}`,
+      isOpen: (title, through) =>
+        `Quis saber: «${title}» está aberto agora${through === null ? "" : `, até ${through}, inclusive`}.`,
+      look: "Ver",
+      only: "Esta é a única mensagem sobre isto. O seu endereço já foi esquecido.",
+    },
+  },
 };

@@ -113,4 +113,61 @@ export const SPANISH: Spoken = {
     line: (title, now, before) => `«${title}»: ${now}, no ${before}.`,
     gone: (title, before) => `«${title}» estaba anunciado para ${before}: ya no tiene fecha.`,
   },
+  letters: {
+    seeCourse: "Ver el curso",
+    toLesson: "Ir a la lección",
+    answered: {
+      subject: (lesson) => `Tu pregunta sobre «${lesson}» tiene respuesta`,
+      asked: (text) => `Preguntaste: «${text}»`,
+      by: (who) => `${who} responde:`,
+    },
+    notIn: {
+      subject: (course) => `Sobre tu petición de entrar en ${course}`,
+      says: (course) => `Pediste entrar en «${course}». Esta vez no se ha aceptado:`,
+    },
+    placeGone: {
+      subject: (course) => `La plaza en ${course} ha pasado a la siguiente persona`,
+      says: (course) =>
+        `Tenías reservada una plaza en «${course}» y su plazo ha terminado. Ha pasado a la siguiente persona de la lista de espera.`,
+      again: "Puedes volver a apuntarte a la lista de espera.",
+    },
+    reviewed: {
+      accepted: (lesson) => `«${lesson}» ha sido aceptado`,
+      back: (lesson) => `«${lesson}» ha vuelto: queda algo por hacer`,
+      acceptedBy: (who) => `${who} ha aceptado lo que entregaste.`,
+      backBy: (who) =>
+        `${who} ha mirado lo que entregaste y te lo devuelve. Corrígelo y entrégalo otra vez.`,
+      remarks: (count) =>
+        count === 1
+          ? "Hay una observación junto a tu texto."
+          : `Hay ${count} observaciones junto a tu texto.`,
+      opens: (titles) => `Con esto se abre para ti: ${titles}.`,
+    },
+    came: {
+      asked: "Pediste entrar, y ya estás dentro.",
+      waited: "Esperabas una plaza, y ha quedado una libre: es tuya.",
+      seatOf: (buyer) => `Has ocupado una plaza de ${buyer}.`,
+      inAlready: "Ya estabas dentro y no necesitabas plaza.",
+      gift: (buyer, title) => `${buyer} te regala «${title}».`,
+    },
+    member: {
+      subject: (title) => `Formas parte: ${title}`,
+      has: (title, courses, subjects) =>
+        `Tienes «${title}»: ${courses === 1 ? "un curso está abierto" : `${courses} cursos están abiertos`} para ti, y también los que vengan${subjects && ` de ${subjects}`}. Empiezas cada uno cuando quieras.`,
+      choose: "Elegir un curso",
+    },
+    reminder: {
+      hello: "Hola:",
+      ask: (title) => `¿Te recordamos ${title}?`,
+      asks: (title) =>
+        `Alguien, esperamos que tú, quiere saber cuándo abre «${title}». Pulsa abajo si has sido tú; recibirás un solo mensaje y después se olvidará tu dirección.`,
+      notYou: "Si no has sido tú, no hagas nada: en dos días no quedará nada de esto.",
+      yes: "Sí, recordádmelo",
+      open: (title) => `Ya está abierto: ${title}`,
+      isOpen: (title, through) =>
+        `Querías saberlo: «${title}» ya está abierto${through === null ? "" : `, hasta el ${through} incluido`}.`,
+      look: "Verlo",
+      only: "Este es el único mensaje sobre ello. Tu dirección ya está olvidada.",
+    },
+  },
 };

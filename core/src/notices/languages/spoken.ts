@@ -12,6 +12,7 @@ import {
 } from "../../time";
 import type { Kind } from "../kinds";
 import type { NoticeText } from "../usual";
+import type { SpokenLetters } from "./letters";
 
 /** What staff have done, as `{what}` says it. */
 export const TOLD_ACTS = ["enrolled", "moved", "extended", "withdrawn"] as const;
@@ -72,6 +73,7 @@ export interface Spoken {
     line(title: string, now: string, before: string): string;
     gone(title: string, before: string): string;
   };
+  letters: SpokenLetters;
 }
 
 const UTC = zoneOf("UTC");

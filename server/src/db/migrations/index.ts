@@ -66,6 +66,7 @@ import * as m0064 from "./0064-languages";
 import * as m0065 from "./0065-planned-letters";
 import * as m0066 from "./0066-membership-subjects";
 import * as m0067 from "./0067-crowds-told";
+import * as m0068 from "./0068-reminder-language";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -135,4 +136,5 @@ export const migrations = {
   "0065-planned-letters": m0065,
   "0066-membership-subjects": m0066,
   "0067-crowds-told": m0067,
+  "0068-reminder-language": m0068,
 };

@@ -1,4 +1,5 @@
 /** Tables of the room "reminders". */
+import type { Language } from "@dawngate/core/notices/languages";
 
 export interface ReminderTable {
   school_id: string;
@@ -7,6 +8,8 @@ export interface ReminderTable {
   cohort_id: string | null;
   listing_id: string | null;
   email: string;
+  /** What their browser said they read when they asked; null: nobody knows. */
+  language: Language | null;
   asked_at: string;
   /** Null: not confirmed yet. */
   confirmed_at: string | null;

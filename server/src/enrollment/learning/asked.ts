@@ -1,5 +1,6 @@
 /** What people ask in a course, for whoever of the school answers: answered, and kept fit to be read. */
 import type { Asked, Question } from "@dawngate/contract/learning";
+import { spokenIn } from "@dawngate/core/notices";
 import { itemTitles } from "@dawngate/core/plan/titles";
 import { formatInstant } from "@dawngate/core/time";
 import { writeLetter } from "../../base/letter";
@@ -7,6 +8,7 @@ import { notFound } from "../../base/problem";
 import { existing } from "../../courses/authoring";
 import type { SchoolTransaction } from "../../db/connection";
 import { follow } from "../../jobs/outbox";
+import { languageRead } from "../../people/store";
 import { type Context, isTheirs, reachOf } from "../../school/context";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
@@ -87,20 +89,23 @@ async function tellAsker(
   const person = row.enrollment === null ? null : await readAddress(tx, row.enrollment);
   if (!person) return;
   const { draft } = await existing(tx, row.course);
+  const language = await languageRead(tx, person.person);
+  const { hello, letters } = spokenIn(language);
   const title = itemTitles(draft).get(row.item) ?? draft.title;
   await follow(tx, context.school, "mail", {
     to: person.email,
     ...writeLetter({
-      subject: `Your question about “${title}” was answered`,
+      language,
+      subject: letters.answered.subject(title),
       from: await schoolInMail(tx),
-      greeting: `Hello ${inMail(person.name)},`,
+      greeting: hello(inMail(person.name)),
       says: [
-        `You asked: “${inMail(row.text)}”`,
-        `${inMail(context.who.name)} answers:`,
+        letters.answered.asked(inMail(row.text)),
+        letters.answered.by(inMail(context.who.name)),
         ...text.split(/\n{2,}/),
       ],
       button: {
-        label: "To the lesson",
+        label: letters.toLesson,
         url: `${baseUrl}/${context.slug}/shelf/${row.enrollment}/${row.item}`,
       },
     }),

@@ -7,6 +7,7 @@ import type {
   EntryDecision,
   EntryRequests,
 } from "@dawngate/contract/ways-in";
+import { spokenIn } from "@dawngate/core/notices";
 import { sayAnswer } from "@dawngate/core/people";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
@@ -17,11 +18,12 @@ import { published } from "../../courses/service";
 import type { SchoolTransaction } from "../../db/connection";
 import { follow } from "../../jobs/outbox";
 import { readListed, takeAnswers } from "../../people/fields/answers";
+import { languageRead } from "../../people/store";
 import { type Context, isTheirs } from "../../school/context";
 import { inMail, schoolInMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { byStaff, enter, standsAtDoor } from "../enroll";
-import { tellEnrolled } from "../tell-enrolled";
+import { type First, tellEnrolled } from "../tell-enrolled";
 import { ownPerson } from "../who-enters";
 import {
   countAsking,
@@ -148,7 +150,7 @@ export async function decideRequests(
           ...byStaff(`Let in by ${context.who.name}`, overrule),
         };
         const { enrollment } = await enter(tx, context, course, entry);
-        const first = ["You asked to come in, and you are in.", ...(told ? [inMail(told)] : [])];
+        const first: First = ({ came }) => [came.asked, ...(told ? [inMail(told)] : [])];
         await tellEnrolled(tx, { baseUrl }, context, enrollment, {
           email: row.email,
           known: row,
@@ -170,22 +172,22 @@ async function tellRefused(
   { baseUrl }: Pick<Services, "baseUrl">,
   context: Context,
   course: string,
-  { email, name }: { email: string; name: string },
+  { email, name, person }: { email: string; name: string; person: string },
   reason: string,
 ): Promise<void> {
   const { plan } = await published(tx, context.school, course);
   const title = inMail(plan.title);
+  const language = await languageRead(tx, person);
+  const { hello, letters } = spokenIn(language);
   await follow(tx, context.school, "mail", {
     to: email,
     ...writeLetter({
-      subject: `About your asking to come into ${title}`,
+      language,
+      subject: letters.notIn.subject(title),
       from: await schoolInMail(tx),
-      greeting: `Hello ${inMail(name)},`,
-      says: [
-        `You asked to come into “${title}”. You were not let in this time:`,
-        ...reason.split(/\n{2,}/).map(inMail),
-      ],
-      button: { label: "See the course", url: `${baseUrl}/${context.slug}/c/${course}` },
+      greeting: hello(inMail(name)),
+      says: [letters.notIn.says(title), ...reason.split(/\n{2,}/).map(inMail)],
+      button: { label: letters.seeCourse, url: `${baseUrl}/${context.slug}/c/${course}` },
     }),
   });
 }

@@ -27,7 +27,7 @@ import { inWords } from "../../school/own-words";
 import { readSchool } from "../../school/store";
 import { enter, standsAtDoor } from "../enroll";
 import { holdSeats } from "../seats";
-import { tellEnrolled } from "../tell-enrolled";
+import { type First, tellEnrolled } from "../tell-enrolled";
 import { ownPerson } from "../who-enters";
 import {
   courseOfCohort,
@@ -222,7 +222,7 @@ async function give(
     const reason = "A place came free";
     const entry = { person, cohort, timeZone, self: null, asked: true, reason };
     const { enrollment } = await enter(tx, context, course, entry);
-    const first = ["You waited for a place, and one came free: it is yours."];
+    const first: First = ({ came }) => [came.waited];
     await tellEnrolled(tx, parts, context, enrollment, {
       email,
       known: { name, user_id },
@@ -300,21 +300,21 @@ async function tellLapsed(
   tx: SchoolTransaction,
   { baseUrl }: { baseUrl: string },
   school: SchoolId,
-  { email, name }: Waiter,
+  { email, name, person }: Waiter,
   about: About,
 ): Promise<void> {
   const title = inMail(about.title);
+  const language = await languageRead(tx, person);
+  const { hello, letters } = spokenIn(language);
   await follow(tx, school, "mail", {
     to: email,
     ...writeLetter({
-      subject: `The place in ${title} went to the next`,
+      language,
+      subject: letters.placeGone.subject(title),
       from: await schoolInMail(tx),
-      greeting: `Hello ${inMail(name)},`,
-      says: [
-        `A place in “${title}” was held for you, and its time is over. It went to the next on the waitlist.`,
-        "You can join the waitlist again.",
-      ],
-      button: { label: "See the course", url: `${baseUrl}/${about.slug}/c/${about.course}` },
+      greeting: hello(inMail(name)),
+      says: [letters.placeGone.says(title), letters.placeGone.again],
+      button: { label: letters.seeCourse, url: `${baseUrl}/${about.slug}/c/${about.course}` },
     }),
   });
 }

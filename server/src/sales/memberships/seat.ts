@@ -1,4 +1,5 @@
 /** A seat of a membership that was bought for several, or as a gift: whoever gets it is a member from that day. */
+import { spokenIn } from "@dawngate/core/notices";
 import type { Membership } from "@dawngate/core/sales";
 import { formatInstant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
@@ -7,6 +8,7 @@ import { sayMembership } from "../../enrollment/memberships/say";
 import { insertMembership } from "../../enrollment/memberships/store";
 import { type Told, tellIn } from "../../enrollment/tell-enrolled";
 import { type Buyer, personWho } from "../../enrollment/who-enters";
+import { languageRead } from "../../people/store";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
@@ -53,6 +55,7 @@ export async function seatMember(
     told: { email: who.email, known, ...(first && { first }) },
     title: order.title,
     terms,
+    person,
   });
 }
 
@@ -61,12 +64,14 @@ export async function tellMember(
   tx: SchoolTransaction,
   services: Pick<Services, "baseUrl">,
   context: Pick<Context, "school" | "who" | "now" | "slug">,
-  { told, title, terms }: { told: Told; title: string; terms: Membership },
+  { told, title, terms, person }: { told: Told; title: string; terms: Membership; person: string },
 ): Promise<void> {
-  const about = await sayMembership(tx, { title, terms });
+  const language = await languageRead(tx, person);
+  const about = await sayMembership(tx, { title, terms }, language);
+  const { member } = spokenIn(language).letters;
   await tellIn(tx, services, context, told, {
     about,
-    subject: `You are a member: ${about.title}`,
-    button: { label: "Choose a course", path: "shelf" },
+    subject: member.subject(about.title),
+    button: { label: member.choose, path: "shelf" },
   });
 }
