@@ -27,6 +27,14 @@ test("a membership opens what is sold to whoever joins, and says until when once
   // What is left out is pressed, and kept at once.
   const out = page.getByRole("group", { name: "Left out of it" });
   await out.getByRole("checkbox", { name: /^Oven and allergen safety/ }).click();
+  // Only of some subjects: said by what opens, and taken back.
+  const which = page.getByRole("group", { name: "Which courses" });
+  await which.getByRole("checkbox", { name: "Rye" }).click();
+  await expect(page.getByText(/^Every course of Rye is open by it/)).toBeVisible();
+  await which.getByRole("checkbox", { name: "Sourdough" }).click();
+  await expect(page.getByText(/^Every course of Rye and Sourdough is open/)).toBeVisible();
+  await which.getByRole("checkbox", { name: "of any subject" }).click();
+  await expect(page.getByText(/^Every course is open by it/)).toBeVisible();
   await expect(page.getByText(/^Kept/)).toBeVisible();
   await page.getByRole("button", { name: "Put on sale" }).click();
   await expect(page.getByText("On sale", { exact: true })).toBeVisible();
@@ -58,7 +66,7 @@ test("a membership opens what is sold to whoever joins, and says until when once
   });
   const order = buyer.url();
 
-  await followMail(buyer, email, /You are enrolled in All loaves/);
+  await followMail(buyer, email, /You are a member: All loaves/);
   await expect(
     buyer.getByText(/^You have “All loaves \d+”: 2 courses are open to you/),
   ).toBeVisible();
