@@ -19,6 +19,9 @@ export const peopleFileQuery = z.strictObject({
   timeZone: planFields.timeZone.describe("For rows that name none."),
 });
 
+/** It stays on the record of each whom it lets in. */
+const overruling = oneLine("A reason", 500);
+
 const fates = z.object({
   new: z.int(),
   known: z.int(),
@@ -44,6 +47,12 @@ export const peopleFile = z
     rows: z.int(),
     looked: z.int().describe("So many rows were looked at."),
     fates: fates.describe("How many rows would become what."),
+    against: z
+      .int()
+      .describe("So many are refused by a full cohort or by being kept out alone, or would be."),
+    overrule: overruling
+      .nullable()
+      .describe("Why those are let in all the same; null: they are refused."),
     enrolled: z.int().describe("So many are done."),
     fault: z.string().nullable(),
   })
@@ -54,6 +63,10 @@ export const peopleFileChange = z
     columns: z.array(column.nullable()).max(100),
     cohort: planFields.id.nullable(),
     timeZone: planFields.timeZone,
+    overrule: overruling
+      .nullable()
+      .default(null)
+      .describe("Why rows are let in that only a full cohort or being kept out refuses."),
   })
   .meta({ id: "PeopleFileChange" });
 
@@ -86,6 +99,6 @@ export const enrollFile = z
   .meta({ id: "EnrollFile" });
 
 export type PeopleFile = z.infer<typeof peopleFile>;
-export type PeopleFileChange = z.infer<typeof peopleFileChange>;
+export type PeopleFileChange = z.output<typeof peopleFileChange>;
 export type PeopleRows = z.infer<typeof peopleRows>;
 export type RowFate = (typeof ROW_FATES)[number];

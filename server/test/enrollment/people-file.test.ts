@@ -31,6 +31,18 @@ const enroll = (id: string, body: object = {}, status = 200) =>
 const people = async () => (await ask<Course>("GET", "/schools/one/courses/c")).people;
 const roster = (find: string) => ask<Roster>("GET", `/schools/one/courses/c/people?find=${find}`);
 
+/** Somebody the school knows, who is in nothing of the course. */
+async function knownAs(email: string): Promise<string> {
+  const id = `known-${email}`;
+  await owned.test_.db.withSchool(owned.school, (tx) =>
+    tx
+      .insertInto("person")
+      .values({ school_id: owned.school, id, name: email, email, time_zone: "UTC", user_id: null })
+      .execute(),
+  );
+  return id;
+}
+
 const MIXED = [
   "Full name;E-Mail;Group;Site",
   "Ana Rita;ana.rita@example.org;;Mill",
@@ -136,6 +148,67 @@ describe("trouble", () => {
     expect(first?.reason).toBe("Every seat of Spring is taken");
     await enroll(id);
     expect((await show(id)).enrolled).toBe(fates.new);
+  });
+  test("a full cohort and being kept out are overruled for the file, with a reason that stays on record", async () => {
+    const kept = await knownAs("kept@example.org");
+    await ask("POST", `/schools/one/people/${kept}/blocks`, { course: null, reason: "Unpaid" });
+    const text = "name,mail\nOver,over@example.org\nKept,kept@example.org\nOdd,no address";
+    const id = await bring(text, "&cohort=k");
+    expect(await show(id)).toMatchObject({ against: 2, overrule: null, fates: { refused: 3 } });
+    const columns = ["name", "email"];
+    const change = { columns, cohort: "k", timeZone: "Europe/Lisbon" };
+    await ask("PUT", `${files}/${id}`, { ...change, overrule: "  " }, 422);
+    await ask("PUT", `${files}/${id}`, { ...change, overrule: "x".repeat(501) }, 422);
+    const overrule = "The room has two chairs more";
+    await ask("PUT", `${files}/${id}`, { ...change, overrule });
+    expect(await show(id)).toMatchObject({
+      against: 2,
+      overrule,
+      fates: { new: 1, known: 1, refused: 1 },
+    });
+    expect((await rows(id)).map(({ fate, reason }) => [fate, reason])).toEqual([
+      ["new", "overruled: Every seat of Spring is taken"],
+      [
+        "known",
+        "overruled: The school keeps them out; the reason stands with them; Every seat of Spring is taken",
+      ],
+      ["refused", "“no address” is not a mail address"],
+    ]);
+    // Taken back it is refused as before; said again it holds.
+    await ask("PUT", `${files}/${id}`, change);
+    expect(await show(id)).toMatchObject({ overrule: null, fates: { refused: 3 } });
+    await ask("PUT", `${files}/${id}`, { ...change, overrule });
+    await enroll(id);
+    expect(await show(id)).toMatchObject({ state: "done", enrolled: 2 });
+    const reasons = await owned.test_.db.readSchool(owned.school, (tx) =>
+      tx
+        .selectFrom("enrollment_event as v")
+        .innerJoin("enrollment as e", (join) =>
+          join.onRef("e.school_id", "=", "v.school_id").onRef("e.id", "=", "v.enrollment_id"),
+        )
+        .innerJoin("person as p", (join) =>
+          join.onRef("p.school_id", "=", "e.school_id").onRef("p.id", "=", "e.person_id"),
+        )
+        .select(["p.email", "v.reason"])
+        .where("p.email", "in", ["over@example.org", "kept@example.org"])
+        .where("v.kind", "=", "enrolled")
+        .where("v.reason", "like", "%against%")
+        .orderBy("p.email", "desc")
+        .execute(),
+    );
+    expect(reasons).toEqual(
+      ["over@example.org", "kept@example.org"].map((email) => ({
+        email,
+        reason: `Enrolled by owner, from staff.csv, against what kept them out: ${overrule}`,
+      })),
+    );
+  });
+  test("whoever would be moved into a full cohort is refused all the same: seats bind staff who move", async () => {
+    await knownAs("mover@example.org");
+    const back = await bring("name,mail\nMover,mover@example.org");
+    await enroll(back);
+    const id = await bring("name,mail\nMover,mover@example.org", "&cohort=k");
+    expect(await show(id)).toMatchObject({ against: 0, fates: { refused: 1 } });
   });
   test("a server that ends in the middle goes on; two at once enroll nobody twice", async () => {
     const crowd = Array.from({ length: 450 }, (_, i) => `Many ${i},many${i}@example.org`);

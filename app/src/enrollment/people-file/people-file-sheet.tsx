@@ -27,6 +27,7 @@ import {
 } from "./api";
 import { ColumnsPart } from "./columns-part";
 import { PeopleFileChoice } from "./file-choice";
+import { Overruled } from "./overruled";
 import { RowsPart } from "./rows-part";
 
 interface Props {
@@ -126,7 +127,7 @@ function Bring({
 }
 
 /** What one says of a file. */
-type Said = Pick<PeopleFile, "columns" | "cohort">;
+type Said = Pick<PeopleFile, "columns" | "cohort" | "overrule">;
 
 /** While the server works on it, it is asked this often. */
 const AGAIN = 700;
@@ -172,9 +173,9 @@ function Brought({
   }, [done, dispatch, place.school, place.course]);
   if (!data) return <Coming error={error} onRetry={refetch} />;
   // What was said last holds, also before the server has answered what was said before.
-  const { columns, cohort } = said ?? data;
+  const { columns, cohort, overrule } = said ?? data;
   const say = (part: Partial<Said>) => {
-    const next = { columns, cohort, ...part };
+    const next = { columns, cohort, overrule, ...part };
     setSaid(next);
     // One after the other: two on their way at once could arrive in the other order.
     sent.current = sent.current.then(async () => {
@@ -210,6 +211,13 @@ function Brought({
         <FileLink href={addressOf("refusedRows", at)}>
           {`Download the ${data.fates.refused === 1 ? "refused row" : `${data.fates.refused} refused rows`}, each with its reason`}
         </FileLink>
+      ) : null}
+      {data.against > 0 && !fixed ? (
+        <Overruled
+          count={data.against}
+          reason={overrule}
+          onReason={(next) => say({ overrule: next })}
+        />
       ) : null}
       {data.state === "checked" && data.missing === null ? <Enroll at={at} file={data} /> : null}
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8 }}>

@@ -67,6 +67,7 @@ import * as m0065 from "./0065-planned-letters";
 import * as m0066 from "./0066-membership-subjects";
 import * as m0067 from "./0067-crowds-told";
 import * as m0068 from "./0068-reminder-language";
+import * as m0069 from "./0069-overruled-rows";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -137,4 +138,5 @@ export const migrations = {
   "0066-membership-subjects": m0066,
   "0067-crowds-told": m0067,
   "0068-reminder-language": m0068,
+  "0069-overruled-rows": m0069,
 };

@@ -110,6 +110,8 @@ export interface PeopleFileTable {
   number: Generated<number>;
   looked: Generated<number>;
   tell: Generated<boolean>;
+  /** Why rows are let in that only a full cohort or being kept out refuses; null: they are refused. */
+  overrule: string | null;
   fault: string | null;
   by_id: string;
   by_name: string;
@@ -124,6 +126,8 @@ export interface PeopleFileRowTable {
   fate: Generated<RowFate | "unknown">;
   reason: string | null;
   enrolled: Generated<boolean>;
+  /** What refuses it, or would, may be overruled. */
+  against: Generated<boolean>;
 }
 
 export interface EntryBlockTable {

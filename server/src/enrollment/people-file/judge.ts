@@ -22,6 +22,8 @@ export interface Ground {
   /** For rows that say nothing. */
   cohort: string | null;
   timeZone: string;
+  /** A full cohort and being kept out are overruled. */
+  overrules: boolean;
   cohorts: { id: string; name: string }[];
   /** What is left in each cohort; null: no limit. Counted down as rows take seats. */
   left: Map<string, number | null>;
@@ -32,7 +34,13 @@ export interface Ground {
 export async function groundOf(
   tx: SchoolTransaction,
   school: SchoolId,
-  file: { course_id: string; columns: unknown; cohort_id: string | null; time_zone: string },
+  file: {
+    course_id: string;
+    columns: unknown;
+    cohort_id: string | null;
+    time_zone: string;
+    overrule: string | null;
+  },
   archived: boolean,
   now: Instant,
 ): Promise<Ground> {
@@ -45,6 +53,7 @@ export async function groundOf(
     fields: (await readFields(tx)).filter(({ ended }) => !ended),
     cohort: file.cohort_id,
     timeZone: file.time_zone,
+    overrules: file.overrule !== null,
     cohorts: cohorts.map(({ name, cohort }) => ({ id: cohort.id, name })),
     left: await seatsLeft(tx, school, file.course_id, plans, now),
     seen: new Map(),
@@ -55,6 +64,8 @@ export interface Judged {
   line: number;
   fate: RowFate;
   reason: string | null;
+  /** What refuses it, or would, may be overruled. */
+  against: boolean;
   name: string;
   email: string;
   cohort: string | null;
@@ -104,6 +115,7 @@ export async function judge(
       account: person?.account ?? null,
       enrollment: person?.enrollment ?? null,
       answers,
+      against: false,
     };
     const refused = (reason: string) => ({ ...judged, fate: "refused" as const, reason });
     const wrong = faultOf({ ...judged, zone, named }, ground) ?? faults[0]?.reason;
@@ -112,12 +124,22 @@ export async function judge(
     if (before !== undefined && before !== line)
       return refused(`The same address stands in line ${before}`);
     ground.seen.set(email.toLowerCase(), line);
-    if (person?.blocked) return refused("The school keeps them out; the reason stands with them");
+    // Whoever is moved is moved as staff move people, whom seats bind.
+    const isNew = !person?.enrollment;
+    const mayOverrule = (against: string) =>
+      isNew && ground.overrules ? against : { ...refused(against), against: isNew };
+    const out = person?.blocked
+      ? mayOverrule("The school keeps them out; the reason stands with them")
+      : null;
+    if (out !== null && typeof out !== "string") return out;
     if (person?.enrollment && (cohort === null || person.cohort === cohort))
       return { ...judged, fate: "in" as const, reason: null };
     const left = cohort === null ? null : (ground.left.get(cohort) ?? null);
-    if (left !== null && left <= 0)
-      return refused(`Every seat of ${nameOf(ground, cohort)} is taken`);
+    const full =
+      left !== null && left <= 0
+        ? mayOverrule(`Every seat of ${nameOf(ground, cohort)} is taken`)
+        : null;
+    if (full !== null && typeof full !== "string") return full;
     if (cohort !== null && left !== null) ground.left.set(cohort, left - 1);
     if (person?.enrollment)
       return {
@@ -125,7 +147,10 @@ export async function judge(
         fate: "moves" as const,
         reason: person.cohort === null ? "from no cohort" : `from ${nameOf(ground, person.cohort)}`,
       };
-    return { ...judged, fate: person ? ("known" as const) : ("new" as const), reason: null };
+    const fate = person ? ("known" as const) : ("new" as const);
+    const against = [out, full].filter((one) => one !== null);
+    if (against.length === 0) return { ...judged, fate, reason: null };
+    return { ...judged, fate, reason: `overruled: ${against.join("; ")}`, against: true };
   });
 }
 

@@ -116,15 +116,17 @@ export async function showPeopleFile(
     const fates = { new: 0, known: 0, moves: 0, in: 0, refused: 0 };
     let rows = 0;
     let enrolled = 0;
-    for (const { fate, enrolled: done, count } of await countFates(tx, id)) {
+    let against = 0;
+    for (const { fate, enrolled: done, count, ...of } of await countFates(tx, id)) {
       rows += count;
+      against += of.against;
       if (fate !== "unknown") fates[fate] += count;
       if (done && fate !== "in") enrolled += count;
     }
-    const { name, state, heads, columns, cohort_id, time_zone, looked, fault } = file;
+    const { name, state, heads, columns, cohort_id, time_zone, looked, fault, overrule } = file;
     const missing = missingColumn(columns);
     const about = { name, state, heads, columns, missing, cohort: cohort_id, timeZone: time_zone };
-    return { id, ...about, rows, looked, fates, enrolled, fault };
+    return { id, ...about, rows, looked, fates, against, overrule, enrolled, fault };
   });
 }
 
@@ -133,7 +135,7 @@ export async function changePeopleFile(
   context: Context,
   course: string,
   id: string,
-  { columns, cohort, timeZone }: PeopleFileChange,
+  { columns, cohort, timeZone, overrule }: PeopleFileChange,
 ): Promise<void> {
   await db.withSchool(context, async (tx) => {
     const file = await existing(tx, course, id, true);
@@ -151,6 +153,7 @@ export async function changePeopleFile(
       columns: JSON.stringify(columns),
       cohort_id: cohort,
       time_zone: timeZone,
+      overrule,
       number: file.number + 1,
       looked: 0,
       fault: null,

@@ -41,6 +41,7 @@ export async function insertFile(
       by_id: file.by.id,
       by_name: file.by.name,
       at: file.at,
+      overrule: null,
       fault: null,
     })
     .execute();
@@ -89,8 +90,14 @@ export async function updateFile(
 }
 
 export async function countFates(tx: SchoolTransaction, id: string) {
-  const { rows } = await sql<{ fate: RowFate | "unknown"; enrolled: boolean; count: number }>`
-    select fate, enrolled, count(*)::integer as count from people_file_row
+  const { rows } = await sql<{
+    fate: RowFate | "unknown";
+    enrolled: boolean;
+    count: number;
+    against: number;
+  }>`
+    select fate, enrolled, count(*)::integer as count,
+      count(*) filter (where against)::integer as against from people_file_row
     where file_id = ${id} group by 1, 2
   `.execute(tx);
   return rows;
@@ -129,13 +136,20 @@ export async function rowsAfter(
 export async function setFates(
   tx: SchoolTransaction,
   id: string,
-  rows: readonly { line: number; fate: RowFate; reason: string | null; enrolled: boolean }[],
+  rows: readonly {
+    line: number;
+    fate: RowFate;
+    reason: string | null;
+    against: boolean;
+    enrolled: boolean;
+  }[],
 ): Promise<void> {
   if (rows.length === 0) return;
   await sql`
-    update people_file_row r set fate = n.fate, reason = n.reason, enrolled = n.enrolled
+    update people_file_row r set fate = n.fate, reason = n.reason, enrolled = n.enrolled,
+      against = n.against
     from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb)
-      as n (line integer, fate text, reason text, enrolled boolean)
+      as n (line integer, fate text, reason text, enrolled boolean, against boolean)
     where r.file_id = ${id} and r.line = n.line
   `.execute(tx);
 }

@@ -13,6 +13,7 @@ import { readCohorts } from "../../schedule/cohort-store";
 import type { Context } from "../../school/context";
 import { readSchool } from "../../school/store";
 import { act } from "../acts";
+import { byStaff } from "../enroll";
 import { holdSeats } from "../seats";
 import { insertEnrollments } from "../store";
 import { tellEnrolled } from "../tell-enrolled";
@@ -103,10 +104,11 @@ async function look(parts: Parts, school: SchoolId, brought: Held): Promise<void
   }
 }
 
-const kept = ({ line, fate, reason }: Judged, enrolled: boolean) => ({
+const kept = ({ line, fate, reason, against }: Judged, enrolled: boolean) => ({
   line,
   fate,
   reason,
+  against,
   enrolled,
 });
 
@@ -178,13 +180,13 @@ async function enterAll(
       .map(({ person, name, email, timeZone }) => ({ id: person, name, email, timeZone })),
   );
   await writeAnswers(tx, school, made);
-  const reason = `Enrolled by ${file.by_name}, from ${file.name}`;
+  const by = `Enrolled by ${file.by_name}, from ${file.name}`;
   await insertEnrollments(
     tx,
     school,
-    made.map(({ person, enrollment, cohort, timeZone }) => ({
+    made.map(({ person, enrollment, cohort, timeZone, against }) => ({
       person,
-      reasonOf: () => reason,
+      reasonOf: () => byStaff(by, against ? (file.overrule ?? undefined) : undefined).reason,
       enrollment: enrollmentSchema.parse({
         id: enrollment,
         course: file.course_id,
@@ -250,7 +252,9 @@ async function moveAll(
       reason = error.message;
     }
     await db.withSchool({ school, who }, (tx) =>
-      setFates(tx, file.id, [{ line: row.line, fate, reason, enrolled: fate === "moves" }]),
+      setFates(tx, file.id, [
+        { line: row.line, fate, reason, against: false, enrolled: fate === "moves" },
+      ]),
     );
   }
 }
