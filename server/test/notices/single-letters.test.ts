@@ -41,19 +41,21 @@ test("who asks to come in is answered in the language they asked in, let in or n
 
 test("a place that one waited for: given, or gone to the next, in one's language", async () => {
   await enroll("first@example.org");
-  await seats(2);
+  await seats(3);
   await set({ waitlist: { until: "2027-03-18", offerHours: 24 } });
   for (const [who, reads] of [
     ["w1@example.org", "fr"],
     ["w2@example.org", "de"],
-  ] as const)
-    await asks(who, `${catalog}/waitlist`, { cohort: "k", ...zone }, reads);
+  ] as const) {
+    const asked = await asks(who, `${catalog}/waitlist`, { cohort: "k", ...zone }, reads);
+    expect(await asked.text()).toContain("true");
+  }
   const next = async () => {
     const call = nextCaller({ db: owned().test_.db, baseUrl: "https://x", now: () => clock.now });
     await call(owned().school, "k");
     await owned().app.workOff();
   };
-  await seats(3);
+  await seats(4);
   await next();
   expect(last("w1@example.org")?.subject).toMatch(/Bread & more/);
   clock.now = instant("2027-02-21T12:05:00Z");
