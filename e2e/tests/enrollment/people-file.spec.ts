@@ -66,6 +66,34 @@ test("a file with faults is looked at, its columns said, its good rows enrolled"
   await expect(sheet.getByText("No row can be taken as it is.")).toBeVisible();
   await page.keyboard.press("Escape");
 
+  // More rows than a cohort has seats: the last is let in all the same, with a reason.
+  await post(`/courses/${id}/cohorts`, {
+    name: "Small",
+    window: null,
+    starts: "2030-03-04",
+    ends: "2030-06-28",
+    grace: 0,
+    seats: 1,
+  });
+  await page.reload();
+  await page.getByRole("button", { name: "From a file" }).click();
+  await sheet.getByRole("radio", { name: "Cohort Small" }).click();
+  const two = `name,mail\nOne,one-${stamp}@example.org\nTwo,two-${stamp}@example.org`;
+  await page.locator('input[type="file"]').setInputFiles({ ...file, buffer: Buffer.from(two) });
+  await expect(sheet.getByText("Every seat of Small is taken")).toBeVisible({ timeout: 30_000 });
+  const over = sheet.getByRole("group", { name: "Let in all the same" });
+  await expect(over.getByRole("button", { name: "Let them in" })).toBeDisabled();
+  await over.getByLabel("Why they are let in").fill("A chair from next door");
+  await over.getByRole("button", { name: "Let them in" }).click();
+  await expect(
+    over.getByText("One row let in all the same: “A chair from next door”"),
+  ).toBeVisible();
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await sheet.getByRole("button", { name: "Enroll 2 people", exact: true }).click();
+  await expect(sheet.getByText("Done: 2 people.")).toBeVisible({ timeout: 30_000 });
+  await page.keyboard.press("Escape");
+
   // A spreadsheet that is called .csv says what to do.
   await page.getByRole("button", { name: "From a file" }).click();
   const answered = page.waitForResponse((one) => one.url().includes("/people-files"));

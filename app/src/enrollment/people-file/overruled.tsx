@@ -37,7 +37,7 @@ export function Overruled({ count, reason, onReason }: Props) {
         onChangeText={setTyped}
       />
       <QuietAction
-        label={count === 1 ? "Let them in" : `Let all ${count} in`}
+        label={count === 1 ? "Let them in" : `Let ${count} people in`}
         disabled={typed.trim() === ""}
         onPress={() => onReason(typed.trim())}
       />

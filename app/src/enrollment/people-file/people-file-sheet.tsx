@@ -209,7 +209,9 @@ function Brought({
       {data.state === "checking" ? null : <RowsPart at={at} file={data} />}
       {data.fates.refused > 0 && data.state !== "checking" ? (
         <FileLink href={addressOf("refusedRows", at)}>
-          {`Download the ${data.fates.refused === 1 ? "refused row" : `${data.fates.refused} refused rows`}, each with its reason`}
+          {data.fates.refused === 1
+            ? "Download the refused row, with its reason"
+            : `Download the ${data.fates.refused} refused rows, each with its reason`}
         </FileLink>
       ) : null}
       {data.against > 0 && !fixed ? (
