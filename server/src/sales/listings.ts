@@ -10,6 +10,7 @@ import {
   offer as offerSchema,
 } from "@dawngate/contract/sales";
 import { addressOf } from "@dawngate/core/catalog";
+import { sayList } from "@dawngate/core/notices";
 import { isSame, itemsOf } from "@dawngate/core/plan";
 import {
   isOpenBy,
@@ -24,6 +25,7 @@ import { readCursor, writeCursor } from "../base/cursor";
 import { conflict, notFound, refusal } from "../base/problem";
 import { findPublished } from "../courses/service";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { coursesOpenBy } from "../enrollment/memberships/member";
 import { courseMet } from "../enrollment/memberships/store";
 import { readCohorts } from "../schedule/cohort-store";
 import type { Context } from "../school/context";
@@ -237,7 +239,17 @@ async function snagsOf(
       weight: "stops" as const,
       reason: `“${title}” was never published: publish it first.`,
     }));
-  return [...unpublished, ...found];
+  const { membership } = offer;
+  const isEmpty = membership !== null && (await coursesOpenBy(tx, membership)).length === 0;
+  const empty = isEmpty
+    ? [
+        {
+          weight: "likely" as const,
+          reason: `No course${membership.subjects.length === 0 ? "" : ` of ${sayList(membership.subjects)}`} is open by it today: whoever buys it waits for one to come.`,
+        },
+      ]
+    : [];
+  return [...unpublished, ...empty, ...found];
 }
 
 async function answered(

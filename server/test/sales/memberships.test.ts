@@ -282,6 +282,11 @@ describe("of some subjects", () => {
     await joins("emil", dark);
     expect(await opens("dana")).toEqual(["Rye", "Spelt again"]);
     expect(await opens("emil")).toEqual(["Spelt again"]);
+    // Of a subject that no course is of: it is said before anybody buys it.
+    const { snags } = await change(dark, { membership: { except: [], subjects: ["Rusks"] } });
+    expect(snags.map(({ reason }) => reason)).toContain(
+      "No course of Rusks is open by it today: whoever buys it waits for one to come.",
+    );
     // Terms of others from now on: what was promised stays, and nothing comes by them.
     await change(dark, { membership: { except: [], subjects: ["Sour breads"] } });
     expect(await opens("dana")).toEqual(["Rye"]);
