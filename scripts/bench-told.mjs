@@ -16,7 +16,7 @@ const { stop, ...cluster } = await testCluster(root, console.error);
 const env = { ...process.env, DAWNGATE_TEST_CLUSTER: JSON.stringify(cluster) };
 const told = await benchBundle("told");
 
-/** When each mail was taken, and how many have come more than once. */
+/** When each mail was taken, and to whom. */
 const taken = [];
 const known = new Set();
 const mails = new SMTPServer({

@@ -2,23 +2,16 @@
  * How many requests a second the server answers, beside its bare transaction, in one run over loopback: eight at a
  * time, in rounds of a bounded number of each, medians of the rounds.
  */
+import { signIn } from "./sign-in";
+
 const AT_ONCE = 8;
 const REQUESTS = 160;
 const ROUNDS = 25;
 
 const { BENCH_ORIGIN: origin = "", BENCH_SCHOOL: slug, BENCH_PASSWORD: password } = process.env;
 
-async function signedIn(email: string): Promise<string> {
-  const response = await fetch(`${origin}/api/auth/sign-in/email`, {
-    method: "POST",
-    headers: { "content-type": "application/json", origin: "http://127.0.0.1:1" },
-    body: JSON.stringify({ email, password }),
-  });
-  return response.headers
-    .getSetCookie()
-    .map((cookie) => cookie.split(";")[0])
-    .join("; ");
-}
+const signedIn = (email: string) =>
+  signIn(origin, { email, password: password ?? "" }, "http://127.0.0.1:1");
 const staff = await signedIn("rosa@example.org");
 /** Whose timeline is read: nobody's who ticks here, so that it stays as it is. */
 const READ = "sourdough-08";
@@ -238,5 +231,3 @@ for (const name of names)
   console.log(
     `${name.padEnd(10)} ${median(rates[name]).toFixed(0).padStart(6)} a second   ${median(ratios[name]).toFixed(3)} of bare`,
   );
-
-export {};

@@ -12,6 +12,7 @@ import { insertMember } from "@dawngate/server/school/staff-store";
 import pg from "pg";
 import { makeSchool } from "./crowd/school";
 import { comparePartitions } from "./scale/partitions";
+import { signIn } from "./sign-in";
 
 const NAME = "bench_scale";
 const EMAIL = "scale@example.org";
@@ -58,18 +59,7 @@ const MIX = ["/catalog/crowd", "/courses", "/courses/crowd/people", "/courses/cr
 /** Asks for so long, sixteen at a time; tells how many were answered in a second. */
 async function ask(seconds: number): Promise<void> {
   const base = process.env.BENCH_BASE ?? "";
-  const signedIn = await fetch(`${base}/api/auth/sign-in/email`, {
-    method: "POST",
-    headers: { origin: base, "content-type": "application/json" },
-    body: JSON.stringify({ email: EMAIL, password: PASSWORD }),
-  });
-  if (!signedIn.ok) throw new Error(`signing in: ${signedIn.status} ${await signedIn.text()}`);
-  // Not the word that they have just changed something: who reads all day has none.
-  const cookie = signedIn.headers
-    .getSetCookie()
-    .map((one) => one.split(";")[0])
-    .filter((one) => !one?.startsWith("dawngate.wrote"))
-    .join("; ");
+  const cookie = await signIn(base, { email: EMAIL, password: PASSWORD });
   const until = performance.now() + seconds * 1000;
   let count = 0;
   await Promise.all(

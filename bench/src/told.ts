@@ -18,6 +18,7 @@ import { openAuth } from "@dawngate/server/school/auth";
 import { insertMember } from "@dawngate/server/school/staff-store";
 import pg from "pg";
 import { makeSchool } from "./crowd/school";
+import { signIn } from "./sign-in";
 
 const NAME = "bench_told";
 const EMAIL = "told@example.org";
@@ -59,16 +60,7 @@ const A_SECOND = 10;
 
 /** Asks for so many seconds; tells in how many milliseconds it was answered, each. */
 async function ask(base: string, seconds: number): Promise<void> {
-  const signedIn = await fetch(`${base}/api/auth/sign-in/email`, {
-    method: "POST",
-    headers: { origin: base, "content-type": "application/json" },
-    body: JSON.stringify({ email: EMAIL, password: PASSWORD }),
-  });
-  if (!signedIn.ok) throw new Error(`signing in: ${signedIn.status} ${await signedIn.text()}`);
-  const cookie = signedIn.headers
-    .getSetCookie()
-    .map((one) => one.split(";")[0])
-    .join("; ");
+  const cookie = await signIn(base, { email: EMAIL, password: PASSWORD });
   const took: number[] = [];
   const asked: Promise<void>[] = [];
   const until = performance.now() + seconds * 1000;

@@ -28,7 +28,8 @@ export async function backUp(cluster, database, file) {
 
 /**
  * What people were told between a backup and the end of the database it is of is in no row of it: until an instant,
- * nothing goes out again. Mails and notices that waited are dropped, by mail and on devices, and letters for until then, and whoever is looked at is looked at from then on.
+ * nothing goes out again. Mails, notices that waited, by mail and on devices, and letters for until then are dropped, and
+ * whoever is looked at is looked at from then on.
  * What is not mail (charges, refunds, dates to work out) stays: those know by their keys what was done already.
  */
 const TOLD_UNTIL = `

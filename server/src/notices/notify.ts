@@ -1,6 +1,6 @@
 /** Looks at whoever is to be looked at: hands over what goes out now, and writes down what is to come. */
 import { setTimeout as wait } from "node:timers/promises";
-import { isHeldBack, type Notice, noticesBetween, writeNotice } from "@dawngate/core/notices";
+import { type Notice, noticesBetween, writeNotice } from "@dawngate/core/notices";
 import {
   addDays,
   DAY,
@@ -21,6 +21,7 @@ import { inMail, schoolInMail } from "../school/in-mail";
 import { compose, coursesOf } from "./compose";
 import { correctWanted } from "./correct";
 import { deliver } from "./deliver";
+import { heldBackOf } from "./held-back";
 import {
   type Ahead,
   holdDue,
@@ -33,7 +34,6 @@ import {
 import { type NoticeParts, readParts } from "./parts";
 import { readPersons, type ToPerson } from "./person";
 import { type NewNotice, replaceWrong, type WrongTold } from "./person-store";
-import { readStops } from "./stops-store";
 
 /** So many people are looked at in one transaction. */
 const AT_A_TIME = 50;
@@ -118,9 +118,6 @@ async function notifySome(
   return due.length === AT_A_TIME;
 }
 
-/** So many stopped days are looked at: nobody stops more ahead. */
-const STOPS_MOST = 100;
-
 /** A notice that goes out, or has by another way, and to whom. */
 interface Out {
   who: Looked;
@@ -184,16 +181,15 @@ export async function handOver(
   out: readonly Out[],
 ): Promise<void> {
   if (out.length === 0) return;
-  const dayOf = ({ made }: Out) => formatDate(localDateAt(zone, Date.parse(made.at) as Instant));
-  const stopped = new Set(await readStops(tx, out.map(dayOf).sort()[0] as string, STOPS_MOST));
+  const all = out.map(({ made }) => made);
   // What is held back is written down all the same: whom it is for finds it in the application, and no other day tells it.
-  const isBack = (one: Out) => isHeldBack(one.made.kind) && stopped.has(dayOf(one));
+  const held = await heldBackOf(tx, zone, all);
   await deliver(
     tx,
     school,
-    out.map((one): NewNotice => (isBack(one) ? { ...one.made, state: "stopped" } : one.made)),
+    all.map((one): NewNotice => (held.has(one) ? { ...one, state: "stopped" } : one)),
   );
-  for (const { who, made } of out.filter((one) => !isBack(one)))
+  for (const { who, made } of out.filter((one) => !held.has(one.made)))
     for (const { email, kinds } of settings.copies)
       if (kinds.includes(made.kind)) await sendCopy(tx, school, email, who, made);
 }

@@ -1,15 +1,14 @@
 /** Notices on their way: each once, under one identifier, and not after its time. */
-import { isHeldBack } from "@dawngate/core/notices";
-import { formatDate, formatInstant, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
+import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
 import type { Letter } from "../base/letter";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { schoolInMail } from "../school/in-mail";
 import { readSchool } from "../school/store";
 import { AddressRefused, type Mailer } from "../stand-ins/mail/mail";
 import { asMail } from "./as-mail";
+import { heldBackOf } from "./held-back";
 import { dropRefusal, putRefusal } from "./refused-store";
 import { readToSend, setSent, type ToSend } from "./sent-store";
-import { readStops } from "./stops-store";
 
 interface Parts {
   db: Database;
@@ -20,8 +19,6 @@ interface Parts {
 
 /** So many in a row that are not taken: the mail server is away, and is not asked for the rest. */
 const AWAY = 3;
-/** So many stopped days are looked at: nobody stops more ahead. */
-const STOPS_MOST = 100;
 
 /**
  * Sends them; throws where the mail server does not take some now, so that those are tried again. What it refuses for
@@ -64,15 +61,12 @@ async function readyToSend(
   // Some are gone with their person, or were sent before this server's answer was lost.
   const rows = (await readToSend(tx, notices)).filter(({ state }) => state !== "sent");
   const { slug, time_zone } = await readSchool(tx);
-  const dayOf = ({ at }: ToSend) =>
-    formatDate(localDateAt(zoneOf(time_zone), Date.parse(at) as Instant));
-  const first = rows.map(dayOf).sort()[0];
-  const stopped = new Set(first === undefined ? [] : await readStops(tx, first, STOPS_MOST));
+  const held = await heldBackOf(tx, zoneOf(time_zone), rows);
   const ends = (row: ToSend) => {
     if (Date.parse(row.notAfter) <= now) return "late";
     // Once more is sent whatever stood in its way: staff have asked for it.
     if (isAgain) return null;
-    if (isHeldBack(row.kind) && stopped.has(dayOf(row))) return "stopped";
+    if (held.has(row)) return "stopped";
     return row.refusal === null ? null : "refused";
   };
   const ready: ToSend[] = [];

@@ -10,8 +10,8 @@ import type {
   reminderAsked,
   reminderQuery,
 } from "@dawngate/contract/reminders";
-import { spokenIn, writtenIn } from "@dawngate/core/notices";
-import { languageFor } from "@dawngate/core/notices/languages";
+import { type Language, spokenIn, writtenIn } from "@dawngate/core/notices";
+import { LANGUAGES, languageFor } from "@dawngate/core/notices/languages";
 import { formatInstant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { writeLetter } from "../base/letter";
@@ -69,7 +69,7 @@ export async function askReminder(
       id: before?.id ?? `r-${randomBytes(9).toString("hex")}`,
       door,
       email,
-      language: before?.language ?? languageFor(context.languages, languages),
+      language: before?.language ?? languageFor(context.languages, LANGUAGES),
       askedAt: at,
       confirmedAt: isOwn ? at : null,
     };
@@ -85,7 +85,8 @@ export async function askReminder(
       // Asked for twice at one instant: the other one writes the mail.
       return { confirmed: isOwn };
     await lookLater(tx, context.school, door, stands.opens, now);
-    if (!isOwn) await askByMail(tx, { baseUrl }, context, row, stands, secret);
+    const language = writtenIn(languages, row.language);
+    if (!isOwn) await askByMail(tx, { baseUrl }, context, row, { stands, secret, language });
     return { confirmed: isOwn };
   });
 }
@@ -94,13 +95,10 @@ async function askByMail(
   tx: SchoolTransaction,
   { baseUrl }: Pick<Services, "baseUrl">,
   { school, slug }: Pick<Context, "school" | "slug">,
-  { id, email, language: reads }: ReminderRow,
-  stands: DoorNow,
-  secret: string,
+  { id, email }: ReminderRow,
+  { stands, secret, language }: { stands: DoorNow; secret: string; language: Language },
 ): Promise<void> {
   const title = inMail(stands.title);
-  const { languages } = await readSchool(tx);
-  const language = writtenIn(languages, reads);
   const { reminder } = spokenIn(language).letters;
   await follow(tx, school, "mail", {
     to: email,

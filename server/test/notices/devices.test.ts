@@ -13,7 +13,7 @@ import { pushKeys } from "../../src/base/push-keys";
 import { deviceTeller } from "../../src/notices/devices/tell";
 import { decrypt } from "../../src/stand-ins/push/decrypt";
 import { practicePush } from "../../src/stand-ins/push/service";
-import { comesIn, look, lookAndSend, mailsTo } from "../helpers/notified";
+import { comesIn, look, lookAndSend, mailsTo, springStarts } from "../helpers/notified";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
@@ -214,15 +214,7 @@ test("a correction goes the ways that what it corrects did", async () => {
   await ask("POST", "/self/devices", device);
   await ask("PUT", "/self/notices", { off: ["welcome"], courses: [] });
   await lookAndSend(away, now);
-  const spring = {
-    name: "Spring",
-    window: { opens: "2027-02-01", closes: "2027-03-20" },
-    starts: "2027-04-06",
-    ends: "2027-06-25",
-    grace: 14,
-    seats: 12,
-  };
-  await away.ask("PUT", "/schools/one/courses/c/cohorts/k", spring);
+  await springStarts(away, "2027-04-06");
   const corrections = { since: new Date(now).toISOString() };
   await away.ask("PUT", "/schools/one/notices/wrong/corrections", corrections);
   for (const later of [60_000, 120_000]) {

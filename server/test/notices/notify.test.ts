@@ -12,7 +12,7 @@ import type {
 import type { Wishes } from "@dawngate/contract/wishes";
 import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
-import { comesIn, lookAndSend, mailsTo as mailsIn } from "../helpers/notified";
+import { comesIn, lookAndSend, mailsTo as mailsIn, springStarts } from "../helpers/notified";
 import { OWNER, type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
@@ -266,14 +266,7 @@ test("what was told and has moved is found, and put right in one letter", async 
   now = instant("2027-03-20T11:00:00Z");
   await enters("moved@example.org");
   await at("2027-03-20T11:00:05Z");
-  await owned.ask("PUT", "/schools/one/courses/c/cohorts/k", {
-    name: "Spring",
-    window: { opens: "2027-02-01", closes: "2027-03-20" },
-    starts: "2027-04-06",
-    ends: "2027-06-25",
-    grace: 14,
-    seats: 12,
-  });
+  await springStarts(owned, "2027-04-06");
   await owned.app.workOff();
   await at("2027-03-20T12:00:05Z");
   const wrong = await owned.ask<WrongNotices>("GET", `${N}/wrong`);

@@ -124,22 +124,18 @@ export async function judge(
     if (before !== undefined && before !== line)
       return refused(`The same address stands in line ${before}`);
     ground.seen.set(email.toLowerCase(), line);
+    const isIn = person?.enrollment && (cohort === null || person.cohort === cohort);
+    const left = isIn || cohort === null ? null : (ground.left.get(cohort) ?? null);
+    const against = [
+      ...(person?.blocked ? ["The school keeps them out; the reason stands with them"] : []),
+      ...(left !== null && left <= 0 ? [`Every seat of ${nameOf(ground, cohort)} is taken`] : []),
+    ];
+    const [first] = against;
     // Whoever is moved is moved as staff move people, whom seats bind.
-    const isNew = !person?.enrollment;
-    const mayOverrule = (against: string) =>
-      isNew && ground.overrules ? against : { ...refused(against), against: isNew };
-    const out = person?.blocked
-      ? mayOverrule("The school keeps them out; the reason stands with them")
-      : null;
-    if (out !== null && typeof out !== "string") return out;
-    if (person?.enrollment && (cohort === null || person.cohort === cohort))
-      return { ...judged, fate: "in" as const, reason: null };
-    const left = cohort === null ? null : (ground.left.get(cohort) ?? null);
-    const full =
-      left !== null && left <= 0
-        ? mayOverrule(`Every seat of ${nameOf(ground, cohort)} is taken`)
-        : null;
-    if (full !== null && typeof full !== "string") return full;
+    const mayOverrule = first !== undefined && !person?.enrollment;
+    if (first !== undefined && !(mayOverrule && ground.overrules))
+      return { ...refused(first), against: mayOverrule };
+    if (isIn) return { ...judged, fate: "in" as const, reason: null };
     if (cohort !== null && left !== null) ground.left.set(cohort, left - 1);
     if (person?.enrollment)
       return {
@@ -148,9 +144,8 @@ export async function judge(
         reason: person.cohort === null ? "from no cohort" : `from ${nameOf(ground, person.cohort)}`,
       };
     const fate = person ? ("known" as const) : ("new" as const);
-    const against = [out, full].filter((one) => one !== null);
-    if (against.length === 0) return { ...judged, fate, reason: null };
-    return { ...judged, fate, reason: `overruled: ${against.join("; ")}`, against: true };
+    const reason = mayOverrule ? `overruled: ${against.join("; ")}` : null;
+    return { ...judged, fate, reason, against: mayOverrule };
   });
 }
 

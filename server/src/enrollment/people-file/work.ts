@@ -181,12 +181,13 @@ async function enterAll(
   );
   await writeAnswers(tx, school, made);
   const by = `Enrolled by ${file.by_name}, from ${file.name}`;
+  const overrule = file.overrule ?? undefined;
   await insertEnrollments(
     tx,
     school,
     made.map(({ person, enrollment, cohort, timeZone, against }) => ({
       person,
-      reasonOf: () => byStaff(by, against ? (file.overrule ?? undefined) : undefined).reason,
+      reasonOf: () => byStaff(by, against ? overrule : undefined).reason,
       enrollment: enrollmentSchema.parse({
         id: enrollment,
         course: file.course_id,

@@ -1,8 +1,8 @@
 /** A notice on its way. */
+import { noticeId } from "@dawngate/contract/notices";
 import { z } from "zod";
 import { sendNotices } from "../../notices/send";
 import { jobKind } from "../kind";
-import { noticeId } from "./notice-id";
 
 /** With growing waits: a mail server may be away for hours. */
 export const MAIL_TRIES = 14;

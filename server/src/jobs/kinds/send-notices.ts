@@ -2,10 +2,10 @@
  * Notices that a day or a letter brings to many, some at a time. What was just done by somebody, and is told to one or
  * two, does not stand behind them: it has a job of its own.
  */
+import { noticeId } from "@dawngate/contract/notices";
 import { z } from "zod";
 import { sendNotices as send } from "../../notices/send";
 import { jobKind } from "../kind";
-import { noticeId } from "./notice-id";
 import { MAIL_TRIES } from "./send-notice";
 
 export const sendNotices = jobKind({

@@ -1,12 +1,12 @@
 /** A notice on its way to a device. */
+import { deviceId } from "@dawngate/contract/devices";
+import { noticeId } from "@dawngate/contract/notices";
 import { z } from "zod";
 import { jobKind } from "../kind";
 
-const number = z.string().regex(/^\d{1,18}$/);
-
 export const tellDevice = jobKind({
   name: "tell-device",
-  payload: z.strictObject({ school: z.uuid(), device: number, notice: number.nullable() }),
+  payload: z.strictObject({ school: z.uuid(), device: deviceId, notice: noticeId.nullable() }),
   // Their waits are longer than it is of use: whoever gives an address that nobody answers at fails nothing staff see.
   tries: 60,
   atOnce: 8,
