@@ -94,7 +94,9 @@ try {
     return (sorted[Math.floor(sorted.length / 2)] / of(quiet)).toFixed(2);
   };
   console.log(
-    `a request, beside it: ${times(({ middle }) => middle)} times as long as alone at the median (${quiet.middle.toFixed(1)} ms alone), ${times(({ late }) => late)} times at the 95th of a hundred (${quiet.late.toFixed(1)} ms); medians of ${busy.length} stretches of ${QUIET} s`,
+    busy.length === 0
+      ? `Too few people to say how requests fare beside it: all were looked at within ${QUIET} s.`
+      : `a request, beside it: ${times(({ middle }) => middle)} times as long as alone at the median (${quiet.middle.toFixed(1)} ms alone), ${times(({ late }) => late)} times at the 95th of a hundred (${quiet.late.toFixed(1)} ms); medians of ${busy.length} stretches of ${QUIET} s`,
   );
   await inside.end();
   await server.stop();

@@ -44,6 +44,8 @@ const AT_A_TIME = 200;
 const FILES_KEPT = 7 * DAY;
 /** So many rows one worker takes at a time. */
 const BATCH = 25;
+/** What is due for people is looked for this often at least, in milliseconds: the first of it goes out within ten seconds. */
+const NOTIFY_EVERY = 4000;
 /** So long one school's people are looked at for what they are told before another's have their turn, in milliseconds. */
 const TURN = 2000;
 /** One job may take so long, in seconds; a school of a million people takes less. */
@@ -183,7 +185,10 @@ export async function startQueue({
     for (const { school, course } of await db.coursesToProject(at()))
       if (!closed) await threads.run(PROJECT, { school, course, now: now() });
   };
-  const rounds = [upkeep, notify, offer, project].map((round) => inRounds(sweepEvery, round, log));
+  const rounds = [
+    ...[upkeep, offer, project].map((round) => inRounds(sweepEvery, round, log)),
+    inRounds(Math.min(sweepEvery, NOTIFY_EVERY), notify, log),
+  ];
 
   const unlisten = await listen(address, OUTBOX_CHANNEL, { said: look, missed: look });
   look();

@@ -32,13 +32,14 @@ export async function lastNotice(owned: Owned): Promise<string> {
 
 export const mailsTo = ({ app }: Owned, who: string) => app.mails.filter(({ to }) => to === who);
 
-/** The spring cohort starts on another day; all else of it stays. */
+/** The spring cohort as it is, but for the day it starts. */
+export const spring = (starts: string) => ({
+  name: "Spring",
+  window: { opens: "2027-02-01", closes: "2027-03-20" },
+  starts,
+  ends: "2027-06-25",
+  grace: 14,
+  seats: 12,
+});
 export const springStarts = ({ ask }: Owned, starts: string) =>
-  ask("PUT", "/schools/one/courses/c/cohorts/k", {
-    name: "Spring",
-    window: { opens: "2027-02-01", closes: "2027-03-20" },
-    starts,
-    ends: "2027-06-25",
-    grace: 14,
-    seats: 12,
-  });
+  ask("PUT", "/schools/one/courses/c/cohorts/k", spring(starts));

@@ -3,7 +3,7 @@ import type { Acted } from "@dawngate/contract/enrollment";
 import type { WrongNotices } from "@dawngate/contract/notices";
 import type { RippleAnswer, Touched } from "@dawngate/contract/review";
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import { comesIn, lookAndSend, mailsTo } from "../helpers/notified";
+import { comesIn, lookAndSend, mailsTo, spring } from "../helpers/notified";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 
@@ -23,14 +23,6 @@ const at = async (text: string) => {
 const enters = (who: string) => comesIn(owned, who);
 const subjects = (who: string) => mailsTo(owned, who).map(({ subject }) => subject);
 const K = "/schools/one/courses/c/cohorts/k";
-const spring = (starts: string) => ({
-  name: "Spring",
-  window: { opens: "2027-02-01", closes: "2027-03-20" },
-  starts,
-  ends: "2027-06-25",
-  grace: 14,
-  seats: 12,
-});
 const foretold = (starts: string) => owned.ask<RippleAnswer>("POST", `${K}/ripple`, spring(starts));
 const wrong = () => owned.ask<WrongNotices>("GET", "/schools/one/notices/wrong");
 const wish = (since: string, status = 200) =>
