@@ -19,17 +19,20 @@ export async function openPdf({
   title,
   author,
   margin,
+  language = "en",
 }: {
   title: string;
   author: string;
   margin: number;
+  /** In which it is written (BCP 47). */
+  language?: string;
 }): Promise<OpenPdf> {
   const { default: Document } = await import("pdfkit");
   const file = new Document({
     size: "A4",
     margin,
     tagged: true,
-    lang: "en",
+    lang: language,
     displayTitle: true,
     pdfVersion: "1.7",
     info: { Title: title, Author: author },

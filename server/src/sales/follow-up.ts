@@ -3,13 +3,14 @@
  * goes to nobody who has bought it meanwhile, by whatever order, and about nothing that is no longer sold.
  */
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import { writeLetter } from "../base/letter";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
 import { system } from "../db/who";
 import { follow } from "../jobs/outbox";
-import { inMail, schoolInMail } from "../school/in-mail";
+import { inMail } from "../school/in-mail";
 import { readSchool } from "../school/store";
+import { wordsOfBuyer } from "./buyer-words";
 import { readListing } from "./listing-store";
+import { mailBuyer } from "./mail-buyer";
 import { addEvent } from "./order-event-store";
 import { hasBoughtSince, readOrder } from "./order-store";
 
@@ -53,22 +54,16 @@ export const follower =
       const codes =
         order.codes.length > 0 ? `?code=${encodeURIComponent(order.codes[0] ?? "")}` : "";
       const title = inMail(order.title);
-      await follow(tx, doing.school, "mail", {
-        to: order.email,
-        ...writeLetter({
-          subject: `You have not finished buying ${title}`,
-          from: await schoolInMail(tx),
-          greeting: `Hello ${inMail(order.name)},`,
-          says: [
-            `You began to buy “${title}” and did not pay. Nothing was charged.`,
-            "If something stood in the way, answer this mail. Otherwise the page is still there; the price is that of the day.",
-          ],
-          button: {
-            label: "Go back to it",
-            url: `${baseUrl}/${slug}/o/${order.listing_id}${codes}`,
-          },
-          small: ["This is the only mail about it."],
-        }),
+      const words = await wordsOfBuyer(tx, order);
+      const { unfinished } = words.sales.mail;
+      await mailBuyer(tx, doing.school, order, words, {
+        subject: unfinished.subject(title),
+        says: [unfinished.says(title), unfinished.way],
+        button: {
+          label: unfinished.back,
+          url: `${baseUrl}/${slug}/o/${order.listing_id}${codes}`,
+        },
+        small: [unfinished.only],
       });
     });
   };

@@ -1,6 +1,4 @@
 /** What follows when an order is paid, or nothing is due: the way in, its receipt and its mails, in the caller's transaction. */
-import { sayMoney } from "@dawngate/core/sales";
-import { sayDate } from "@dawngate/core/schedule/words";
 import {
   addDays,
   formatDate,
@@ -25,6 +23,7 @@ import { inMail } from "../school/in-mail";
 import type { Services } from "../school/kit";
 import { inviteWithin } from "../school/staff";
 import { readSchool } from "../school/store";
+import { wordsOfBuyer } from "./buyer-words";
 import { issueDocuments } from "./documents/issue";
 import { sayFile } from "./documents/say-document";
 import type { Doing } from "./doing";
@@ -117,8 +116,10 @@ export async function fulfil(
     receipt_number: number,
   });
   if (order.gift) await giveLater(tx, school, order, { zone, now });
-  const documents = charge === null ? [] : await issueDocuments(tx, doing, order);
-  await sendReceipt(tx, services, { school, slug, seatsSecret }, order, {
+  // In which language they read is known by now.
+  const paid = { ...order, person_id: person };
+  const documents = charge === null ? [] : await issueDocuments(tx, doing, paid);
+  await sendReceipt(tx, services, { school, slug, seatsSecret }, paid, {
     receipt: receiptNumber(year, number),
     documents,
   });
@@ -142,41 +143,39 @@ async function sendReceipt(
   order: OrderRow,
   { receipt, documents }: { receipt: string; documents: readonly string[] },
 ): Promise<void> {
-  const { quote, currency } = order;
-  const money = (amount: number) => sayMoney(amount, currency);
+  const { quote, gift } = order;
+  const words = await wordsOfBuyer(tx, order);
+  const { money, day } = words;
+  const { mail } = words.sales;
+  const said = mail.receipt;
   const later = quote.schedule.filter(({ due }) => due > order.bought_at.slice(0, 10));
   const title = inMail(order.title);
-  await mailBuyer(tx, school, order, {
-    subject: `Receipt ${receipt}: ${title}`,
+  await mailBuyer(tx, school, order, words, {
+    subject: said.subject(title, receipt),
     says: [
       `${
-        order.gift
-          ? `“${title}” is your gift to ${inMail(order.gift.name)}, who is told ${order.gift.on === null ? "now" : `on ${said(order.gift.on)}`}.`
+        gift
+          ? said.gift(title, inMail(gift.name), gift.on && day(gift.on))
           : order.renews
-            ? `“${title}” is renewed.`
-            : `“${title}” is yours.`
-      } ${quote.dueNow === 0 ? "Nothing is due now." : `${money(quote.dueNow)} was paid.`}`,
+            ? said.renewed(title)
+            : said.yours(title)
+      } ${quote.dueNow === 0 ? said.nothingDue : said.paid(money(quote.dueNow))}`,
     ],
     lines: [
-      ...quoteInMail(order),
-      `In all: ${money(quote.total)}${quote.tax > 0 ? `, of it tax ${money(quote.tax)}` : ""}`,
-      ...later.slice(0, 12).map(({ due, amount }) => `Due on ${said(due)}: ${money(amount)}`),
+      ...quoteInMail(order, words),
+      mail.inAll(money(quote.total), quote.tax > 0 ? money(quote.tax) : null),
+      ...later.slice(0, 12).map(({ due, amount }) => mail.dueOn(day(due), money(amount))),
     ],
     button:
       seatsSecret === null
-        ? { label: "Go to my courses", url: `${baseUrl}/${slug}/shelf` }
+        ? { label: said.courses, url: `${baseUrl}/${slug}/shelf` }
         : {
-            label: order.gift ? "See how it stands" : `Give out ${order.seats} seats`,
+            label: gift ? said.stands : said.giveOut(order.seats),
             url: `${baseUrl}/${slug}/orders/${order.id}?secret=${seatsSecret}`,
           },
     small: [
-      ...documents.map((number) => sayFile({ baseUrl, slug }, order, number)),
-      `Receipt ${receipt}, order ${order.id}. As a file, once you are signed in: ${baseUrl}/api/schools/${slug}/orders/${order.id}/receipt`,
+      ...documents.map((number) => sayFile({ baseUrl, slug }, order, words, number)),
+      `${mail.receiptFile(receipt, order.id)}: ${baseUrl}/api/schools/${slug}/orders/${order.id}/receipt`,
     ],
   });
-}
-
-function said(day: string): string {
-  const date = parseDate(day);
-  return date.ok ? sayDate(date.value) : day;
 }

@@ -1,15 +1,15 @@
 /** Gives a gift on its day: whoever gets it is in, and told by whom. Where they cannot be, the buyer is told. */
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import { writeLetter } from "../base/letter";
 import type { Database, SchoolId } from "../db/connection";
 import { system } from "../db/who";
 import type { First } from "../enrollment/tell-enrolled";
-import { follow } from "../jobs/outbox";
 import { findPersonByEmail } from "../people/store";
-import { inMail, schoolInMail } from "../school/in-mail";
+import { inMail } from "../school/in-mail";
 import { readSchool } from "../school/store";
+import { wordsOfBuyer } from "./buyer-words";
 import { needsNone } from "./inside";
-import { GOOD_WORDS, letterLink } from "./letter-link";
+import { letterLink } from "./letter-link";
+import { mailBuyer } from "./mail-buyer";
 import { addEvent } from "./order-event-store";
 import { readOrder } from "./order-store";
 import { readSeats } from "./seat-store";
@@ -52,21 +52,14 @@ export const giver =
         !(await addEvent(tx, doing.school, id, { kind: "not-given", at, charge: id, amount: null }))
       )
         return;
-      await follow(tx, doing.school, "mail", {
-        to: order.email,
-        ...writeLetter({
-          subject: `Your gift could not be given: ${inMail(order.title)}`,
-          from: await schoolInMail(tx),
-          greeting: `Hello ${inMail(order.name)},`,
-          says: [
-            `${inMail(gift.name)} is in “${inMail(order.title)}” already, and was told nothing. The gift is still yours to give: choose somebody else.`,
-          ],
-          button: {
-            label: "Give it to somebody",
-            url: await letterLink(tx, { baseUrl }, doing, id),
-          },
-          small: [GOOD_WORDS],
-        }),
+      const words = await wordsOfBuyer(tx, order);
+      const { notGiven } = words.sales.mail;
+      const title = inMail(order.title);
+      await mailBuyer(tx, doing.school, order, words, {
+        subject: notGiven.subject(title),
+        says: [notGiven.says(title, inMail(gift.name))],
+        button: { label: notGiven.give, url: await letterLink(tx, { baseUrl }, doing, id) },
+        small: [words.spoken.payment.link],
       });
     });
   };

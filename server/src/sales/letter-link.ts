@@ -10,9 +10,6 @@ import { insertLink } from "./order-store";
 /** So long it opens the order, in milliseconds. */
 const GOOD_FOR = 30 * 86_400_000;
 
-/** Said beside it. */
-export const GOOD_WORDS = "The link is good for thirty days, and opens this order only.";
-
 /** A secret of a letter's own; those of letters before stay good. */
 export async function letterSecret(
   tx: SchoolTransaction,

@@ -129,10 +129,12 @@ test("long names and many lines go on on the next page, and nothing is lost", as
   const word = "Donaudampfschifffahrtselektrizitaetenhauptbetriebswerkbauart ";
   const many = Array.from({ length: 60 }, (_, i) => ({ says: `Line ${i}`, amount: `€${i}.00` }));
   const paper = {
+    language: "en" as const,
     kind: "Receipt",
     number: "2027-9999",
     about: ["Wed 10 Mar 2027 · Order o-1"],
     school: { name: word.repeat(3), lines: [] },
+    for: "For",
     buyer: [word.repeat(2)],
     title: word.repeat(4),
     lines: many,

@@ -6,7 +6,7 @@ export * from "./dates";
 export { sayGate, sayPlannedMoment } from "./gate";
 export { type Line, momentLines, sayMoment } from "./moment";
 export { momentParts, type Part, type PartKind } from "./moment-parts";
-export { goesBack, sayOffset } from "./offset";
+export { goesBack, offsetParts, sayOffset } from "./offset";
 export { type Explanation, explainOpening, type WrittenOpening } from "./opening";
 export { sayNeed, saySooner } from "./sooner";
 export { listed, quoted, type Speaker } from "./speaker";

@@ -146,6 +146,8 @@ export interface OrderEventTable {
 
 /** All that stands on an invoice or a credit note, as it was when it was written. Money in minor units. */
 export interface DocumentContent {
+  /** In which it is written; left out: English. */
+  language?: Language;
   seller: { name: string; address: string; taxNumber: string; contact: string };
   buyer: {
     name: string;

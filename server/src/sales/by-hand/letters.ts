@@ -1,10 +1,9 @@
 /** The mails of an order by hand: what is asked for, how it is paid, and the one reminder. */
-import { sayMoney } from "@dawngate/core/sales";
-import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import type { SchoolTransaction } from "../../db/connection";
 import { inMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
+import { wordsIn, wordsOfBuyer } from "../buyer-words";
 import { invoicingOf } from "../documents/parties";
 import type { Doing } from "../doing";
 import { inWordsOfBuyer } from "../in-words-of-buyer";
@@ -22,10 +21,10 @@ export async function askToPay(
   order: OrderRow,
   secret: string,
 ): Promise<void> {
-  const day = sayWrittenDate(order.pay_by ?? "");
+  const { title, sum, day } = inEnglish(order);
   await write(tx, services, doing, order, secret, "payment-due", {
-    subject: `To be paid by ${day}: ${inMail(order.title)}`,
-    says: `“${inMail(order.title)}” was ordered for you. ${sum(order)} is to be paid by transfer by ${day}. Once it has come you are told, with the invoice and the way in.`,
+    subject: `To be paid by ${day}: ${title}`,
+    says: `“${title}” was ordered for you. ${sum} is to be paid by transfer by ${day}. Once it has come you are told, with the invoice and the way in.`,
   });
 }
 
@@ -37,13 +36,18 @@ export async function remindToPay(
   order: OrderRow,
 ): Promise<void> {
   const secret = await letterSecret(tx, doing, order.id);
+  const { title, sum, day } = inEnglish(order);
   await write(tx, services, doing, order, secret, "payment-overdue", {
-    subject: `Not paid yet: ${inMail(order.title)}`,
-    says: `${sum(order)} for “${inMail(order.title)}” was to be paid by ${sayWrittenDate(order.pay_by ?? "")} and has not come. If it is on its way, nothing is to be done. The place is held for some days more.`,
+    subject: `Not paid yet: ${title}`,
+    says: `${sum} for “${title}” was to be paid by ${day} and has not come. If it is on its way, nothing is to be done. The place is held for some days more.`,
   });
 }
 
-const sum = ({ quote, currency }: OrderRow) => sayMoney(quote.dueNow, currency);
+/** What other languages say is text of a kind of notice, which a school may word; the English says more. */
+function inEnglish({ title, quote, currency, pay_by }: OrderRow) {
+  const { money, day } = wordsIn("en", currency);
+  return { title: inMail(title), sum: money(quote.dueNow), day: day(pay_by ?? "") };
+}
 
 async function write(
   tx: SchoolTransaction,
@@ -57,21 +61,26 @@ async function write(
   const { slug, ...about } = await readSchool(tx);
   const { baseUrl } = services;
   const page = `${slug}/orders/${order.id}`;
-  const { letter, spoken } = await inWordsOfBuyer(tx, services, order, kind, {
+  const words = await wordsOfBuyer(tx, order);
+  const { mail } = words.sales;
+  const letter = await inWordsOfBuyer(tx, services, order, words, kind, {
     amount: order.quote.dueNow,
     due: order.pay_by ?? "",
     link: `${baseUrl}/${page}?secret=${secret}`,
     english: { subject, says: [says] },
   });
-  await mailBuyer(tx, school, order, {
+  await mailBuyer(tx, school, order, words, {
     ...letter,
     lines: [
-      ...quoteInMail(order),
-      `In all: ${sum(order)}`,
+      ...quoteInMail(order, words),
+      mail.inAll(words.money(order.quote.dueNow), null),
       ...invoicingOf(about).payTo.split("\n").filter(Boolean).map(inMail),
-      `Say with it: ${order.id}`,
+      mail.sayWith(order.id),
     ],
-    button: { label: spoken.payment.seeOrder, url: `${baseUrl}/${page}?secret=${secret}` },
-    small: [`The request as a file: ${baseUrl}/api/schools/${page}/request?secret=${secret}`],
+    button: {
+      label: words.spoken.payment.seeOrder,
+      url: `${baseUrl}/${page}?secret=${secret}`,
+    },
+    small: [`${mail.requestFile}: ${baseUrl}/api/schools/${page}/request?secret=${secret}`],
   });
 }

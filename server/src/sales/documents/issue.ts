@@ -4,7 +4,6 @@
  */
 import { countsInTotal, sayLine } from "@dawngate/core/sales";
 import { documentsOf, type OrderDocument } from "@dawngate/core/sales/orders";
-import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import {
   formatInstant,
   type Instant,
@@ -15,6 +14,7 @@ import {
 import type { Database, SchoolId, SchoolTransaction } from "../../db/connection";
 import { system } from "../../db/who";
 import { readSchool } from "../../school/store";
+import { type BuyerWords, wordsOfBuyer } from "../buyer-words";
 import type { Doing } from "../doing";
 import { readEvents } from "../order-event-store";
 import { type OrderRow, readOrder } from "../order-store";
@@ -43,6 +43,7 @@ export async function issueDocuments(
   const about = await readSchool(tx);
   const invoicing = invoicingOf(about);
   const offer = await readTerms(tx, order.listing_id, order.terms_number);
+  const words = await wordsOfBuyer(tx, order);
   const written: string[] = [];
   for (const { one, event } of missing) {
     const series = one.kind === "invoice" ? invoicing.invoices : invoicing.creditNotes;
@@ -59,16 +60,17 @@ export async function issueDocuments(
       tax: one.tax,
       currency: order.currency,
       content: {
+        language: words.language,
         ...partiesOf(order, about),
         title: order.title,
         seats: order.seats,
-        lines: linesOf(order, one),
+        lines: linesOf(order, one, words),
         of,
         rate: one.tax === 0 ? null : (order.tax?.rate ?? offer?.tax?.rate ?? null),
         notes: [
-          ...cameBy(events, one),
+          ...cameBy(events, one, words),
           ...(order.tax && (one.tax === 0 || order.tax.treatment === "destination")
-            ? taxNotes(order.tax)
+            ? taxNotes(order.tax, words)
             : []),
           ...(invoicing.note === "" ? [] : [invoicing.note]),
         ],
@@ -96,9 +98,10 @@ export const documentWriter =
 function cameBy(
   events: readonly { data: Record<string, unknown> | null }[],
   { kind, event }: OrderDocument,
+  { sales, day }: BuyerWords,
 ): string[] {
   const on = kind === "invoice" ? events[event]?.data?.on : undefined;
-  return typeof on === "string" ? [`Received by transfer on ${sayWrittenDate(on)}.`] : [];
+  return typeof on === "string" ? [sales.paper.receivedOn(day(on))] : [];
 }
 
 const sequenceOf = (events: readonly { sequence: number }[], place: number) => {
@@ -108,19 +111,17 @@ const sequenceOf = (events: readonly { sequence: number }[], place: number) => {
 };
 
 /** What was paid for, or given back, in words. */
-function linesOf(order: OrderRow, { kind, amount, part, period }: OrderDocument) {
+function linesOf(
+  order: OrderRow,
+  { kind, amount, part, period }: OrderDocument,
+  { sales: { paper, lines }, day }: BuyerWords,
+) {
   const { title, quote } = order;
-  if (kind === "credit-note") return [{ says: `Given back: ${title}`, amount }];
-  if (period)
-    return [
-      {
-        says: `${title}, ${sayWrittenDate(period.from)} through ${sayWrittenDate(period.through)}`,
-        amount,
-      },
-    ];
+  if (kind === "credit-note") return [{ says: paper.givenBack(title), amount }];
+  if (period) return [{ says: paper.period(title, day(period.from), day(period.through)), amount }];
   const parts = quote.schedule.length;
-  if (parts > 1) return [{ says: `${title}, part ${part} of ${parts}`, amount }];
+  if (parts > 1) return [{ says: paper.part(title, part, parts), amount }];
   return quote.lines
     .filter(countsInTotal)
-    .map((line) => ({ says: sayLine(line, title), amount: line.amount }));
+    .map((line) => ({ says: sayLine(line, title, lines), amount: line.amount }));
 }

@@ -1,6 +1,7 @@
 /** Who sells and who buys, as they stand on an invoice, a credit note or a payment request. */
 import { type Invoicing, USUAL_INVOICING } from "@dawngate/contract/sales";
 import type { DocumentContent } from "../../db/tables/sales";
+import type { BuyerWords } from "../buyer-words";
 import type { OrderRow } from "../order-store";
 import type { Printed } from "./print";
 
@@ -34,26 +35,27 @@ export function partiesOf({ name, email, billing, tax }: OrderRow, school: Schoo
 }
 
 /** Both in lines, and the buyer's own reference, where they have one. */
-export function printParties({
-  seller,
-  buyer,
-}: Parties): Pick<Printed, "school" | "buyer"> & { reference: string[] } {
+export function printParties(
+  { seller, buyer }: Parties,
+  { sales: { paper } }: Pick<BuyerWords, "sales">,
+): Pick<Printed, "school" | "for" | "buyer"> & { reference: string[] } {
   return {
     school: {
       name: seller.name,
       lines: [
         ...seller.address.split("\n"),
-        seller.taxNumber === "" ? "" : `Tax number ${seller.taxNumber}`,
+        seller.taxNumber === "" ? "" : paper.taxNumber(seller.taxNumber),
         seller.contact,
       ].filter(Boolean),
     },
+    for: paper.buyer,
     buyer: [
       buyer.company ?? buyer.name,
       ...buyer.address.split("\n"),
-      buyer.taxNumber === null ? "" : `Tax number ${buyer.taxNumber}`,
+      buyer.taxNumber === null ? "" : paper.taxNumber(buyer.taxNumber),
       ...(buyer.company === null ? [] : [buyer.name]),
       buyer.email,
     ].filter(Boolean),
-    reference: buyer.reference === "" ? [] : [`Your reference: ${buyer.reference}`],
+    reference: buyer.reference === "" ? [] : [paper.reference(buyer.reference)],
   };
 }

@@ -1,22 +1,27 @@
 /** Receipts, invoices and credit notes as a PDF. Several stand in one file, each from a page of its own on. */
+import type { Language } from "@dawngate/core/notices/languages";
 import type { FACES } from "../../base/faces";
 import { type OpenPdf, openPdf, type PdfFile } from "../../base/pdf";
 
 /** What stands on one, in words. */
 export interface Printed {
+  language: Language;
   /** "Receipt", "Invoice", "Credit note". */
   kind: string;
   number: string;
   /** Below its number: when it was written, of which order. */
   about: string[];
   school: { name: string; lines: string[] };
+  /** Above whoever buys: "For". */
+  for: string;
   buyer: string[];
   title: string;
   lines: { says: string; amount: string }[];
   /** In all, of it tax, what is paid: amounts below the line. */
   sums: { says: string; amount: string; strong: boolean }[];
-  /** What is due later. */
+  /** What is due later, and how that is called. */
   later: { says: string; amount: string }[];
+  dueLater?: string;
   notes: string[];
 }
 
@@ -29,8 +34,10 @@ const INK = "#1F1B2E";
 
 /** One file of all of them; `title`: what the file is called. */
 export async function printAll(prints: readonly Printed[], title: string): Promise<Uint8Array> {
-  const author = prints[0]?.school.name ?? "";
-  const { file, document, done } = await openPdf({ title, author, margin: MARGIN });
+  const [first] = prints;
+  const author = first?.school.name ?? "";
+  const language = first?.language ?? "en";
+  const { file, document, done } = await openPdf({ title, author, margin: MARGIN, language });
   for (const [i, one] of prints.entries()) {
     if (i > 0) file.addPage();
     write(file, document, one);
@@ -41,8 +48,11 @@ export async function printAll(prints: readonly Printed[], title: string): Promi
 }
 
 function write(file: PdfFile, document: OpenPdf["document"], data: Printed): void {
+  // In a file of several each is in a language of its own.
+  const all = file.struct("Sect", { lang: data.language });
+  document.add(all);
   const say = (tag: string, text: string, face: keyof typeof FACES, size: number, color = INK) =>
-    document.add(
+    all.add(
       file.struct(tag, {}, () => {
         file.font(face).fontSize(size).fillColor(color).text(text, { width: WIDTH });
       }),
@@ -54,14 +64,14 @@ function write(file: PdfFile, document: OpenPdf["document"], data: Printed): voi
   say("P", data.school.name, "strong", 12);
   for (const line of data.school.lines) say("P", line, "text", 11, QUIET);
   file.moveDown(1);
-  say("P", "For", "text", 11, QUIET);
+  say("P", data.for, "text", 11, QUIET);
   for (const line of data.buyer) say("P", line, "text", 12);
   file.moveDown(1.2);
   say("H2", data.title, "heading", 15);
   file.moveDown(0.5);
-  const table = (rows: { says: string; amount: string; strong?: boolean }[]) => {
-    const all = file.struct("Table");
-    document.add(all);
+  const rowsOf = (rows: { says: string; amount: string; strong?: boolean }[]) => {
+    const table = file.struct("Table");
+    all.add(table);
     for (const { says, amount, strong = false } of rows) {
       const face = strong ? "strong" : "text";
       const height = file
@@ -75,7 +85,7 @@ function write(file: PdfFile, document: OpenPdf["document"], data: Printed): voi
         file.struct("TD", {}, () => {
           file.font(face).fontSize(12).fillColor(INK).text(text, x, y, { width, align });
         });
-      all.add(
+      table.add(
         file.struct("TR", {}, [
           cell(says, MARGIN, WIDTH - AMOUNT, "left"),
           cell(amount, MARGIN + WIDTH - AMOUNT, AMOUNT, "right"),
@@ -93,15 +103,16 @@ function write(file: PdfFile, document: OpenPdf["document"], data: Printed): voi
       file.endMarkedContent();
       file.y += 8;
     }
-    all.end();
+    table.end();
   };
-  table([...data.lines, ...data.sums]);
+  rowsOf([...data.lines, ...data.sums]);
   if (data.later.length > 0) {
     file.moveDown(0.6);
-    say("H3", "Due later", "strong", 12);
+    say("H3", data.dueLater ?? "", "strong", 12);
     file.moveDown(0.3);
-    table(data.later);
+    rowsOf(data.later);
   }
   file.moveDown(1);
   for (const note of data.notes) say("P", note, "text", 10, QUIET);
+  all.end();
 }

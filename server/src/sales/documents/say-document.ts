@@ -1,9 +1,7 @@
 /** Documents as they are called and listed. */
 import type { DocumentSummary } from "@dawngate/contract/sales";
-import { sayMoney } from "@dawngate/core/sales";
-import { DOCUMENT_KINDS } from "@dawngate/core/sales/line-words";
-import { sayDate } from "@dawngate/core/schedule/words";
-import { type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
+import { zoneOf } from "@dawngate/core/time";
+import { type BuyerWords, wordsIn } from "../buyer-words";
 import type { DocumentRow } from "./document-store";
 import { printParties } from "./parties";
 import type { Printed } from "./print";
@@ -12,9 +10,9 @@ import type { Printed } from "./print";
 export const sayFile = (
   { baseUrl, slug }: { baseUrl: string; slug: string },
   { id }: { id: string },
+  { sales }: Pick<BuyerWords, "sales">,
   number: string,
-) =>
-  `${number}, as a file, once you are signed in: ${baseUrl}/api/schools/${slug}/orders/${id}/documents/${number}`;
+) => `${sales.mail.file(number)}: ${baseUrl}/api/schools/${slug}/orders/${id}/documents/${number}`;
 
 /** "A-2027-0001": at least four digits (orders.md, "Files and commands"). */
 export const numberOf = ({
@@ -33,40 +31,42 @@ export const sayDocument = (row: DocumentRow): DocumentSummary => ({
   of: row.content.of,
 });
 
-/** One as it is printed. Days in the school's zone. */
+/** One as it is printed, in the language in which it was written. Days in the school's zone. */
 export function printedOf(row: DocumentRow, timeZone: string): Printed {
   const { content, amount, tax, currency } = row;
-  const { title, lines, of, rate, notes, seats } = content;
-  const { reference, ...parties } = printParties(content);
-  const money = (sum: number) => sayMoney(sum, currency);
-  const day = (at: string) => sayDate(localDateAt(zoneOf(timeZone), Date.parse(at) as Instant));
-  const isInvoice = row.kind === "invoice";
-  const [paid, written] = [day(row.at), day(row.issued_at)];
+  const { title, lines, of, rate, notes, seats, language = "en" } = content;
+  const words = wordsIn(language, currency);
+  const { sales, money } = words;
+  const { paper } = sales;
+  const { reference, ...parties } = printParties(content, words);
+  const zone = zoneOf(timeZone);
+  const [paid, written] = [words.dayOf(row.at, zone), words.dayOf(row.issued_at, zone)];
   return {
-    kind: DOCUMENT_KINDS[row.kind],
+    language,
+    kind: sales.kinds[row.kind],
     number: numberOf(row),
     about: [
-      `${written} · Order ${row.order_id}`,
-      ...(of.length > 0 ? [`Credits invoice ${of.join(", ")}`] : []),
+      `${written} · ${paper.order(row.order_id)}`,
+      ...(of.length > 0 ? [paper.credits(of.join(", "))] : []),
       ...reference,
     ],
     ...parties,
     title,
     lines: lines.map((line) => ({ says: line.says, amount: money(line.amount) })),
     sums: [
-      { says: "Without tax", amount: money(amount - tax), strong: false },
+      { says: paper.withoutTax, amount: money(amount - tax), strong: false },
       {
-        says: rate === null ? "Tax" : `Tax, ${rate / 100} %`,
+        says: paper.tax(rate === null ? null : words.rate(rate)),
         amount: money(tax),
         strong: false,
       },
       {
-        says: isInvoice ? `Paid on ${paid}` : `Given back on ${paid}`,
+        says: row.kind === "invoice" ? paper.paidOn(paid) : paper.givenBackOn(paid),
         amount: money(amount),
         strong: true,
       },
     ],
     later: [],
-    notes: [...(seats > 1 ? [`For ${seats} seats.`] : []), ...notes],
+    notes: [...(seats > 1 ? [paper.seats(seats)] : []), ...notes],
   };
 }

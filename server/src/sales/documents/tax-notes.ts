@@ -1,15 +1,17 @@
 /** What has to be said of the tax on a receipt, an invoice or a credit note (2006/112/EC art. 226(11a), from memory). */
 import type { OrderTax } from "@dawngate/contract/sales";
+import type { BuyerWords } from "../buyer-words";
 
-export function taxNotes({ treatment, country, rate, buyer }: OrderTax): string[] {
+export function taxNotes(
+  { treatment, country, rate, buyer }: OrderTax,
+  { sales: { paper }, rate: sayRate }: Pick<BuyerWords, "sales" | "rate">,
+): string[] {
   switch (treatment) {
     case "reverse-charge":
-      return [
-        `Reverse charge: the tax is owed by the buyer (2006/112/EC art. 196). Tax number ${buyer.country} ${buyer.number}.`,
-      ];
+      return [paper.reverseCharge(`${buyer.country} ${buyer.number}`)];
     case "outside":
-      return [`No tax: supplied to ${buyer.country}, outside of the European Union.`];
+      return [paper.outside(`${buyer.country}`)];
     default:
-      return [`Tax of ${country}, ${rate / 100} %.`];
+      return [paper.taxOf(country, sayRate(rate))];
   }
 }

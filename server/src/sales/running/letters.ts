@@ -1,53 +1,58 @@
 /** What the buyer of an order that runs is told: a part that was paid, or could not be; access that is shut, or ends. */
 import { sayAt } from "@dawngate/core/notices";
-import { sayMoney } from "@dawngate/core/sales";
+import type { DisputeKind } from "@dawngate/core/sales/languages";
 import type { OrderAt } from "@dawngate/core/sales/orders";
-import { sayPrice } from "@dawngate/core/sales/step-words";
-import { sayDate } from "@dawngate/core/schedule/words";
-import { type Instant, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
+import { type Instant, zoneOf } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import { inMail } from "../../school/in-mail";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
+import { type BuyerWords, wordsOfBuyer } from "../buyer-words";
 import { issueDocuments } from "../documents/issue";
 import { sayFile } from "../documents/say-document";
 import type { Doing } from "../doing";
 import { inWordsOfBuyer } from "../in-words-of-buyer";
-import { GOOD_WORDS, letterLink } from "../letter-link";
-import { type BuyerMail, mailBuyer } from "../mail-buyer";
+import { letterLink } from "../letter-link";
+import { mailBuyer } from "../mail-buyer";
 import type { OrderRow } from "../order-store";
 
-const write = (tx: SchoolTransaction, { school }: Doing, order: OrderRow, mail: BuyerMail) =>
-  mailBuyer(tx, school, order, { ...mail, small: [...(mail.small ?? []), `Order ${order.id}.`] });
+const write = (
+  tx: SchoolTransaction,
+  { school }: Doing,
+  order: OrderRow,
+  words: BuyerWords,
+  { small = [], ...mail }: Parameters<typeof mailBuyer>[4],
+) =>
+  mailBuyer(tx, school, order, words, {
+    ...mail,
+    small: [...small, `${words.sales.paper.order(order.id)}.`],
+  });
 
-const whole = (order: OrderRow, amount: number) => sayMoney(amount, order.currency);
+type Part = OrderAt["parts"][number];
 
-/** "the second of 3 parts", "the period from Mon 1 Mar 2027". */
-function sayPart({ kind, quote }: OrderRow, { part, due }: OrderAt["parts"][number]): string {
-  if (kind !== "subscription") return `part ${part} of ${quote.schedule.length}`;
-  return `the period from ${onDay(due)}`;
+/** "part 2 of 3", "the period from Mon 1 Mar 2027". */
+function sayPart({ kind, quote }: OrderRow, { part, due }: Part, { sales, day }: BuyerWords) {
+  return kind === "subscription"
+    ? sales.mail.period(day(due))
+    : sales.mail.part(part ?? 1, quote.schedule.length);
 }
 
-const onDay = (text: string) => {
-  const date = parseDate(text);
-  return date.ok ? sayDate(date.value) : text;
-};
+const sayNext = ({ sales, money, day }: BuyerWords, next: Part) =>
+  sales.mail.next(money(next.amount), day(next.due));
 
 /** Days in the school's zone, in which it counts. */
-async function sayDay(tx: SchoolTransaction, at: string) {
-  const { time_zone } = await readSchool(tx);
-  return sayDate(localDateAt(zoneOf(time_zone), Date.parse(at) as Instant));
-}
+const zoneOfSchool = async (tx: SchoolTransaction) => zoneOf((await readSchool(tx)).time_zone);
 
 /** The files of documents that were written with it. */
 async function sayFiles(
   tx: SchoolTransaction,
   { baseUrl }: Pick<Services, "baseUrl">,
   order: OrderRow,
+  words: BuyerWords,
   documents: readonly string[],
 ): Promise<string[]> {
   const { slug } = await readSchool(tx);
-  return documents.map((number) => sayFile({ baseUrl, slug }, order, number));
+  return documents.map((number) => sayFile({ baseUrl, slug }, order, words, number));
 }
 
 /** A part after the first was paid. */
@@ -57,19 +62,20 @@ export async function tellPaid(
   doing: Doing,
   order: OrderRow,
   at: OrderAt,
-  { part, documents }: { part: OrderAt["parts"][number]; documents: readonly string[] },
+  { part, documents }: { part: Part; documents: readonly string[] },
 ): Promise<void> {
   const title = inMail(order.title);
+  const words = await wordsOfBuyer(tx, order);
+  const { paid } = words.sales.mail;
+  const amount = words.money(part.amount);
   const next = at.parts.find(({ state }) => state === "ahead");
-  await write(tx, doing, order, {
-    subject: `${whole(order, part.amount)} paid: ${title}`,
+  await write(tx, doing, order, words, {
+    subject: paid.subject(title, amount),
     says: [
-      `${whole(order, part.amount)} was charged for “${title}”, ${sayPart(order, part)}.`,
-      next
-        ? `Next: ${whole(order, next.amount)} on ${onDay(next.due)}.`
-        : "Nothing is left to pay.",
+      paid.says(title, amount, sayPart(order, part, words)),
+      next ? sayNext(words, next) : paid.nothingLeft,
     ],
-    small: await sayFiles(tx, services, order, documents),
+    small: await sayFiles(tx, services, order, words, documents),
   });
 }
 
@@ -80,35 +86,34 @@ export async function tellFailed(
   doing: Doing,
   order: OrderRow,
   at: OrderAt,
-  part: OrderAt["parts"][number],
+  part: Part,
 ): Promise<void> {
   const title = inMail(order.title);
   const { suspends } = at.next;
-  const zone = zoneOf((await readSchool(tx)).time_zone);
+  const zone = await zoneOfSchool(tx);
   const link = await letterLink(tx, services, doing, order.id);
-  const { spoken, letter } = await inWordsOfBuyer(tx, services, order, "payment-failed", {
+  const words = await wordsOfBuyer(tx, order);
+  const amount = words.money(part.amount);
+  const letter = await inWordsOfBuyer(tx, services, order, words, "payment-failed", {
     amount: part.amount,
     due: part.due,
     link,
     english: {
-      subject: `${whole(order, part.amount)} could not be charged: ${title}`,
+      subject: `${amount} could not be charged: ${title}`,
       says: [
-        `${whole(order, part.amount)} for “${title}”, ${sayPart(order, part)}, could not be charged. Nothing was taken.`,
+        `${amount} for “${title}”, ${sayPart(order, part, words)}, could not be charged. Nothing was taken.`,
       ],
     },
   });
-  const { payment } = spoken;
-  const instant = (text: string) => Date.parse(text) as Instant;
-  await write(tx, doing, order, {
+  const { payment } = words.spoken;
+  await write(tx, doing, order, words, {
     ...letter,
     says: [
       ...letter.says,
       part.next === null
         ? payment.notAgain
-        : payment.again(sayAt(spoken, instant(part.next), zone)),
-      ...(suspends === null
-        ? []
-        : [payment.closes(spoken.date(localDateAt(zone, instant(suspends))))]),
+        : payment.again(sayAt(words.spoken, Date.parse(part.next) as Instant, zone)),
+      ...(suspends === null ? [] : [payment.closes(words.dayOf(suspends, zone))]),
     ],
     button: { label: payment.otherCard, url: link },
     small: [payment.link],
@@ -124,17 +129,17 @@ export async function tellSuspended(
   at: OrderAt,
 ): Promise<void> {
   const title = inMail(order.title);
+  const words = await wordsOfBuyer(tx, order);
+  const { closed } = words.sales.mail;
   const { ends } = at.next;
-  await write(tx, doing, order, {
-    subject: `Closed until it is paid: ${title}`,
+  await write(tx, doing, order, words, {
+    subject: closed.subject(title),
     says: [
-      `${whole(order, at.open)} for “${title}” is unpaid. What you have done is kept; it opens again as soon as it is paid.`,
-      ...(ends === null
-        ? []
-        : [`If it stays unpaid, the order ends on ${await sayDay(tx, ends)}.`]),
+      closed.says(title, words.money(at.open)),
+      ...(ends === null ? [] : [closed.ends(words.dayOf(ends, await zoneOfSchool(tx)))]),
     ],
-    button: { label: "Pay it now", url: await letterLink(tx, services, doing, order.id) },
-    small: [GOOD_WORDS],
+    button: { label: closed.pay, url: await letterLink(tx, services, doing, order.id) },
+    small: [words.spoken.payment.link],
   });
 }
 
@@ -145,28 +150,13 @@ export async function tellEnded(
   order: OrderRow,
 ): Promise<void> {
   const title = inMail(order.title);
-  await write(tx, doing, order, {
-    subject: `Ended: ${title}`,
-    says: [
-      `“${title}” has ended, since a part of it stayed unpaid. Nothing is charged any more. To go on, write to us or buy it again.`,
-    ],
+  const words = await wordsOfBuyer(tx, order);
+  const { ended } = words.sales.mail;
+  await write(tx, doing, order, words, {
+    subject: ended.subject(title),
+    says: [ended.says(title)],
   });
 }
-
-const DISPUTED = {
-  disputed: [
-    "A payment of it is disputed",
-    "A payment for “TITLE” was disputed with the bank of the card. It is closed until that is settled; what you have done is kept. If you did not mean to dispute it, tell your bank so, or answer this mail.",
-  ],
-  "dispute-won": [
-    "It is open again",
-    "The dispute about a payment for “TITLE” is settled: the payment stands, and it is open again.",
-  ],
-  "dispute-lost": [
-    "The disputed payment went back",
-    "The dispute about a payment for “TITLE” is settled: the money goes back to the card, and the order has ended. Nothing is charged any more.",
-  ],
-} as const;
 
 /** A payment is disputed, or that is settled. */
 export async function tellDispute(
@@ -174,14 +164,15 @@ export async function tellDispute(
   services: Pick<Services, "baseUrl">,
   doing: Doing,
   order: OrderRow,
-  { kind, documents }: { kind: keyof typeof DISPUTED; documents: readonly string[] },
+  { kind, documents }: { kind: DisputeKind; documents: readonly string[] },
 ): Promise<void> {
   const title = inMail(order.title);
-  const [subject, says] = DISPUTED[kind];
-  await write(tx, doing, order, {
-    subject: `${subject}: ${title}`,
-    says: [says.replace("TITLE", () => title)],
-    small: await sayFiles(tx, services, order, documents),
+  const words = await wordsOfBuyer(tx, order);
+  const said = words.sales.mail.disputes[kind];
+  await write(tx, doing, order, words, {
+    subject: said.subject(title),
+    says: [said.says(title)],
+    small: await sayFiles(tx, services, order, words, documents),
   });
 }
 
@@ -193,11 +184,11 @@ export async function tellNotChanged(
   amount: number,
 ): Promise<void> {
   const title = inMail(order.title);
-  await write(tx, doing, order, {
-    subject: `Not changed: ${title}`,
-    says: [
-      `“${title}” could not be changed: by the time your card had answered, the change came to another sum. ${whole(order, amount)} was charged for it and goes back to you. You can change it again.`,
-    ],
+  const words = await wordsOfBuyer(tx, order);
+  const { notChanged } = words.sales.mail;
+  await write(tx, doing, order, words, {
+    subject: notChanged.subject(title),
+    says: [notChanged.says(title, words.money(amount))],
   });
 }
 
@@ -210,21 +201,20 @@ export async function tellChanged(
   { to, when, paid }: { to: { amount: number }; when: "now" | "period-end"; paid: number },
 ): Promise<void> {
   const title = inMail(order.title);
+  const words = await wordsOfBuyer(tx, order);
+  const { changed } = words.sales.mail;
+  const price = words.money(to.amount);
   const next = at.parts.find(({ state }) => state === "ahead");
   const documents = paid > 0 ? await issueDocuments(tx, doing, order) : [];
-  await write(tx, doing, order, {
-    subject: `Changed: ${title}`,
+  await write(tx, doing, order, words, {
+    subject: changed.subject(title),
     says: [
       when === "now"
-        ? `“${title}” is paid in another way from today on, ${whole(order, to.amount)} a period. ${
-            paid > 0
-              ? `${whole(order, paid)} was charged: what was left of the period before counts in it.`
-              : "Nothing was charged: what was left of the period before was worth as much."
-          }`
-        : `“${title}” is paid in another way from its next period on, ${whole(order, to.amount)} a period. Nothing was charged today.`,
-      ...(next ? [`Next: ${whole(order, next.amount)} on ${onDay(next.due)}.`] : []),
+        ? `${changed.now(title, price)} ${paid > 0 ? changed.charged(words.money(paid)) : changed.nothingCharged}`
+        : changed.later(title, price),
+      ...(next ? [sayNext(words, next)] : []),
     ],
-    small: await sayFiles(tx, services, order, documents),
+    small: await sayFiles(tx, services, order, words, documents),
   });
 }
 
@@ -239,23 +229,17 @@ export async function tellAnnounced(
   const { announced } = order;
   if (!announced) return;
   const title = inMail(order.title);
-  const from = onDay(announced.from);
-  const price = whole(order, announced.to.amount);
-  const { amount, every } = announced.to;
-  await write(tx, doing, order, {
-    subject: `${price} instead of ${whole(order, was)}: ${title}`,
+  const words = await wordsOfBuyer(tx, order);
+  const said = words.sales.mail.announced;
+  await write(tx, doing, order, words, {
+    subject: said.subject(title, words.money(announced.to.amount), words.money(was)),
     says: [
-      `From ${from} on, “${title}” costs you ${sayPrice({ amount, every, currency: order.currency })} instead of ${whole(order, was)}.`,
-      due === null
-        ? "What falls due before that day costs what it does now."
-        : `Your first payment at that price is due on ${onDay(due)}; all before it cost what they do now.`,
-      "You need to do nothing if you want to go on. If not, cancel it before that payment: it stays yours until the last day you have paid for, and nothing more is charged.",
+      said.says(title, words.day(announced.from), words.price(announced.to), words.money(was)),
+      due === null ? said.before : said.first(words.day(due)),
+      said.youMay,
     ],
-    button: {
-      label: "Look at it, or cancel it",
-      url: await letterLink(tx, services, doing, order.id),
-    },
-    small: [GOOD_WORDS],
+    button: { label: said.look, url: await letterLink(tx, services, doing, order.id) },
+    small: [words.spoken.payment.link],
   });
 }
 
@@ -273,14 +257,15 @@ export async function tellGivenBack(
   }: { amount: number; ends: boolean; documents: readonly string[]; byHand?: boolean },
 ): Promise<void> {
   const title = inMail(order.title);
-  await write(tx, doing, order, {
-    subject: `${whole(order, amount)} goes back to you: ${title}`,
+  const words = await wordsOfBuyer(tx, order);
+  const { back } = words.sales.mail;
+  const says = byHand ? back.byTransfer : back.toCard;
+  await write(tx, doing, order, words, {
+    subject: back.subject(title, words.money(amount)),
     says: [
-      amount === 0
-        ? `What was still to be paid for “${title}” is not due any more.`
-        : `${whole(order, amount)} of “${title}” ${byHand ? "is transferred back to you" : "goes back to the card it was paid with"}, within a few days.`,
-      ...(ends ? ["With it your access has ended."] : []),
+      amount === 0 ? back.notDue(title) : says(title, words.money(amount)),
+      ...(ends ? [back.ends] : []),
     ],
-    small: await sayFiles(tx, services, order, documents),
+    small: await sayFiles(tx, services, order, words, documents),
   });
 }
