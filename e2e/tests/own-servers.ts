@@ -3,6 +3,8 @@ import { createServer } from "node:net";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 // @ts-expect-error: plain scripts, shared with the start commands
+import { copyReadyDemo } from "../../scripts/lib/ready-demo.mjs";
+// @ts-expect-error: as above
 import * as servers from "../../scripts/lib/server.mjs";
 import { test } from "./helpers";
 
@@ -23,8 +25,8 @@ export const root = fileURLToPath(new URL("../..", import.meta.url));
 /**
  * What a test starts servers of its own with; on a wide screen alone, and where there is a cluster.
  * @example
- * const { start } = await ownServers("crash_checks");
- * let server = await start({ DAWNGATE_START_OVER: "yes" });
+ * const { start, startOver } = await ownServers("crash_checks");
+ * let server = await startOver();
  */
 export async function ownServers(database: string, more: Settings = {}) {
   test.skip(test.info().project.name !== "wide");
@@ -39,14 +41,26 @@ export async function ownServers(database: string, more: Settings = {}) {
     DAWNGATE_PORT: "0",
     ...more,
   };
-  // Whoever is not told the superuser's password prepares nothing: that is done once.
+  // Whoever is not told the superuser's password prepares nothing: it is a copy of what is prepared.
   const start = (more: Settings = {}): Promise<OwnServer> =>
     servers.startServer(bundle, {
       ...settings,
-      ...(more.DAWNGATE_START_OVER === undefined && { DAWNGATE_DB_ADMIN_PASSWORD: undefined }),
+      DAWNGATE_DB_ADMIN_PASSWORD: undefined,
       ...more,
     });
-  return { cluster, bundle, settings, start };
+  const fresh = () => copyReadyDemo(cluster, database);
+  return {
+    cluster,
+    bundle,
+    settings,
+    start,
+    fresh,
+    /** The first of them, with the demo as it is at its beginning. */
+    startOver: async (more: Settings = {}) => {
+      await fresh();
+      return start(more);
+    },
+  };
 }
 
 /** A port that nobody listens at now. */

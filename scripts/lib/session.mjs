@@ -2,6 +2,7 @@
 import { rmSync } from "node:fs";
 import { join } from "node:path";
 import { ensurePostgres, startCluster } from "./postgres.mjs";
+import { copyReadyDemo, makeReadyDemo } from "./ready-demo.mjs";
 import {
   databaseSettings,
   serverBundle,
@@ -12,25 +13,31 @@ import {
 } from "./server.mjs";
 import { exportedApp } from "./web.mjs";
 
-/** Serves the demo from a database of the tests' cluster. */
+/** Serves the demo from a database of the tests' cluster; what further servers begin with is there then. */
 export async function serveDemo(root, cluster, name, say) {
   const bundle = await serverBundle(root);
   const settings = databaseSettings(cluster, name, TEST_SECRETS);
   const files = join(root, ".local/files-test", name);
   const noFiles = () => rmSync(files, { recursive: true, force: true });
   noFiles();
-  const till = await startTill(bundle, settings);
-  const server = await startServer(bundle, {
+  const demo = {
     ...settings,
-    ...tillSettings(till),
-    DAWNGATE_WEB: await exportedApp(root, say),
     DAWNGATE_FILES: files,
     DAWNGATE_DEMO: join(root, "demo"),
     // Tests sign in more often than people do.
     DAWNGATE_LIMITS: "no",
     DAWNGATE_LOG: "quiet",
+  };
+  await makeReadyDemo(bundle, demo);
+  await copyReadyDemo(cluster, name);
+  const till = await startTill(bundle, settings);
+  const server = await startServer(bundle, {
+    ...demo,
+    ...tillSettings(till),
+    DAWNGATE_WEB: await exportedApp(root, say),
     DAWNGATE_PORT: "0",
-    DAWNGATE_START_OVER: "yes",
+    // It is prepared already.
+    DAWNGATE_DB_ADMIN_PASSWORD: undefined,
   });
   const stop = async () => {
     await Promise.all([server.stop(), till.stop()]);

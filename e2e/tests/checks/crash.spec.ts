@@ -9,8 +9,8 @@ test("the server killed at every step of an attempt: what was acknowledged is th
   browser,
 }) => {
   test.setTimeout(180_000);
-  const { start } = await ownServers("crash_checks");
-  let server = await start({ DAWNGATE_START_OVER: "yes" });
+  const { start, startOver } = await ownServers("crash_checks");
+  let server = await startOver();
   const at = `http://127.0.0.1:${server.port}`;
   const page = await (await browser.newContext({ baseURL: at })).newPage();
   const again = { DAWNGATE_PORT: String(server.port) };

@@ -20,9 +20,9 @@ test.use({ who: null });
 
 test("lists come from a copy that is young enough, one's own changes are there at once, and without it all goes on", async () => {
   test.setTimeout(180_000);
-  const { cluster, start } = await ownServers("copied");
+  const { cluster, start, fresh } = await ownServers("copied");
   // The database is there before it is copied.
-  await (await start({ DAWNGATE_PORT: undefined, DAWNGATE_START_OVER: "yes" })).ended;
+  await fresh();
   const copy = await clusters.startReplica(cluster, join(root, ".local/postgres-copy"), {
     say: () => undefined,
   });

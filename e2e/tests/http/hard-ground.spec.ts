@@ -48,7 +48,7 @@ test.beforeAll(async () => {
   }).listen(0, "127.0.0.1");
   await new Promise((resolve) => way.once("listening", resolve));
   const { port } = way.address() as { port: number };
-  server = await own.start({ DAWNGATE_DB_PORT: String(port), DAWNGATE_START_OVER: "yes" });
+  server = await own.startOver({ DAWNGATE_DB_PORT: String(port) });
   origin = `http://127.0.0.1:${server.port}`;
   cookie = await signIn("rosa@example.org");
 });

@@ -27,7 +27,7 @@ test.beforeAll(async () => {
     DAWNGATE_SWEEP_EVERY: "2",
     DAWNGATE_LOST_AFTER: "4",
   });
-  running.push(await own.start({ DAWNGATE_START_OVER: "yes" }));
+  running.push(await own.startOver());
   db = new pg.Client({ ...own.cluster, user: "postgres", database: NAME });
   await db.connect();
 });

@@ -12,14 +12,13 @@ test("a server killed while it projects thousands of people: the other one ends 
   request,
 }) => {
   test.setTimeout(240_000);
-  const { cluster, start: started } = await ownServers("two_servers", {
+  const { cluster, start, startOver } = await ownServers("two_servers", {
     DAWNGATE_SWEEP_EVERY: "2",
     DAWNGATE_LOST_AFTER: "4",
   });
-  const start = (port: number, more = {}) => started({ DAWNGATE_PORT: String(port), ...more });
   const port = await freePort();
-  const first = await start(port, { DAWNGATE_START_OVER: "yes" });
-  const second = await start(await freePort());
+  const first = await startOver({ DAWNGATE_PORT: String(port) });
+  const second = await start();
   const { host, port: at, password } = cluster;
   const db = new pg.Client({ host, port: at, user: "postgres", password, database: "two_servers" });
   await db.connect();

@@ -18,13 +18,13 @@ test("a server killed in the middle of a letter to everybody: all have it, and a
   // It takes its time, so that some are always on their way.
   const mail = await mailServer({ slow: 120 });
   const taken = () => mail.arrived.filter(({ text }) => /^Subject: The oven is cold/im.test(text));
-  const { start } = await ownServers("crash_notices", {
+  const { start, startOver } = await ownServers("crash_notices", {
     DAWNGATE_SMTP: mail.url,
     // What a dead server held is looked for soon.
     DAWNGATE_SWEEP_EVERY: "1",
     DAWNGATE_LOST_AFTER: "3",
   });
-  const first = await start({ DAWNGATE_START_OVER: "yes" });
+  const first = await startOver();
   const second = await start();
   try {
     const at = `http://127.0.0.1:${second.port}`;

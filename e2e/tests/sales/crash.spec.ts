@@ -12,10 +12,11 @@ test("the server killed between order, payment and message: paid once, inside on
   page,
 }) => {
   test.setTimeout(120_000);
-  const { bundle, settings, start: started } = await ownServers("crash_sales");
+  const { bundle, settings, fresh, start: started } = await ownServers("crash_sales");
+  await fresh();
   const till: OwnServer = await startTill(bundle, settings);
   const start = (more = {}) => started({ ...tillSettings(till), ...more });
-  let server = await start({ DAWNGATE_START_OVER: "yes" });
+  let server = await start();
   const again = { DAWNGATE_PORT: String(server.port) };
   const at = `http://127.0.0.1:${server.port}`;
   const offer = `${at}/api/schools/ember-row/offers/sourdough`;

@@ -6,7 +6,9 @@ import { fileURLToPath } from "node:url";
 import pg from "pg";
 // @ts-expect-error: plain scripts, shared with the start commands
 import { backUp, restore, toldUntil } from "../../../scripts/lib/backup.mjs";
-// @ts-expect-error: plain scripts, shared with the start commands
+// @ts-expect-error: as above
+import { copyReadyDemo } from "../../../scripts/lib/ready-demo.mjs";
+// @ts-expect-error: as above
 import * as servers from "../../../scripts/lib/server.mjs";
 import { expect, test } from "../helpers";
 
@@ -59,12 +61,7 @@ test("a database is put into a file and brought back, row by row, and served", a
     DAWNGATE_LOG: "quiet",
     DAWNGATE_PORT: "0",
   };
-  const first = await startServer(bundle, {
-    ...databaseSettings(cluster, from, TEST_SECRETS),
-    ...settings,
-    DAWNGATE_START_OVER: "yes",
-  });
-  await first.stop();
+  await copyReadyDemo(cluster, from);
   try {
     await backUp(cluster, from, file);
     await restore(cluster, file, to);

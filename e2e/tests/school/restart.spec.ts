@@ -11,11 +11,11 @@ test("the server killed and started again between two key presses: nothing typed
 }) => {
   test.setTimeout(120_000);
   const port = await freePort();
-  const { start } = await ownServers("restart", {
+  const { start, startOver } = await ownServers("restart", {
     DAWNGATE_WEB: await exportedApp(root, () => undefined),
     DAWNGATE_PORT: String(port),
   });
-  let server = await start({ DAWNGATE_START_OVER: "yes" });
+  let server = await startOver();
   try {
     const origin = `http://127.0.0.1:${port}`;
     const page = await (await browser.newContext({ baseURL: origin })).newPage();
