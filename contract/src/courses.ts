@@ -8,6 +8,7 @@ import {
 } from "@dawngate/core/courses";
 import { type PlanCourse, type PlanMoment, planFields } from "@dawngate/core/plan";
 import { z } from "zod";
+import { written } from "./own-fields";
 import { cursor } from "./text";
 
 export const focus = z
@@ -49,6 +50,9 @@ export const courseSummary = z
       .describe(
         "The next instant at which something opens for somebody, and for how many, as far as their dates are worked out; of more than 1,000 people only so many are counted.",
       ),
+    written: z
+      .array(written)
+      .describe("What stands in the school's own fields about courses, of those that lists show."),
   })
   .meta({ id: "CourseSummary" });
 
@@ -129,7 +133,16 @@ export const course = z
     window: z.object({ opens: z.string(), closes: z.string() }).nullable(),
     validity: z.array(momentJson),
     modules: z.array(outlineModule),
-    cohorts: z.array(cohort.extend({ people: z.int().describe("How many are in it.") })),
+    cohorts: z.array(
+      cohort.extend({
+        people: z.int().describe("How many are in it."),
+        written: z
+          .array(written)
+          .describe(
+            "What stands in the school's own fields about cohorts, of those that lists show.",
+          ),
+      }),
+    ),
     people: z.int().describe("How many are in it, of those whom one may see."),
   })
   .meta({ id: "Course" });

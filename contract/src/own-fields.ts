@@ -1,5 +1,6 @@
-/** Fields of a school's own about its people: what they ask, where, of whom, and what stands in them. */
+/** Fields of a school's own: what they are about, what they ask, where, of whom, and what stands in them. */
 import {
+  ABOUT,
   type ASKED_AT,
   ASKS,
   FIELD_KINDS,
@@ -42,6 +43,10 @@ const asks = z.strictObject({ entering: ask, buying: ask, staff: ask }) satisfie
 >;
 
 const terms = {
+  about: z
+    .enum(ABOUT)
+    .default("people")
+    .describe("What it is about; it stays so. Of all but people staff write down what they know."),
   name: oneLine("A field's name", 60),
   hint: shortText("What is said under it", 200),
   kind: z.enum(FIELD_KINDS),
@@ -61,15 +66,15 @@ const terms = {
   seenBy: z
     .enum(SEEN_BY)
     .describe(
-      "The person and all staff who see them; those staff alone; or those who look after all people (no instructors).",
+      "The person and all staff who see them; those staff alone; or those who look after all people (no instructors). What is not about people is seen by staff.",
     ),
-  listed: z.boolean().describe("It stands in lists of people, and is taken along with them."),
+  listed: z.boolean().describe("It stands in lists, and is taken along with them."),
   ended: z.boolean().describe("Asked no more; what is known stays."),
 };
 
 export const ownFieldTerms = z
   .strictObject(terms)
-  .superRefine(({ kind, check, choices, asks, seenBy }, context) => {
+  .superRefine(({ about, kind, check, choices, asks, seenBy }, context) => {
     const wrong = (path: (string | number)[], message: string) =>
       context.addIssue({ code: "custom", path, message });
     const chosen = kind === "choice" || kind === "several";
@@ -89,12 +94,25 @@ export const ownFieldTerms = z
       wrong(["check", "most"], "The most is less than the least");
     if (check.from !== null && check.to !== null && check.from > check.to)
       wrong(["check", "to"], "The last day is before the first");
+    if (about !== "people") {
+      // Nobody comes in, or buys, as a course or a cohort.
+      for (const at of ["entering", "buying"] as const)
+        if (asks[at] !== "no") wrong(["asks", at], "Only of people something is asked there");
+      if (seenBy === "them") wrong(["seenBy"], "Only what is about people is seen by themselves");
+    }
     if (seenBy !== "them" && (asks.entering !== "no" || asks.buying !== "no"))
       wrong(["seenBy"], "Whoever is asked sees what they answered: let it be seen by them");
   })
   .meta({ id: "OwnFieldTerms" });
 
 export const ownField = z.object({ id: z.string(), ...terms }).meta({ id: "OwnField" });
+
+export const ownFieldsQuery = z.strictObject({
+  about: z
+    .enum([...ABOUT, "all"])
+    .default("people")
+    .describe("What they are about; left out: people."),
+});
 
 export const ownFields = z
   .object({
@@ -133,6 +151,9 @@ export const askedField = z
   })
   .meta({ id: "AskedField" });
 
+/** What stands in a field, as it is read in a list. */
+export const written = z.object({ name: z.string(), says: z.string() }).meta({ id: "Written" });
+
 export const askedFields = z.object({ fields: z.array(askedField) }).meta({ id: "AskedFields" });
 
 export const askedQuery = z.strictObject({
@@ -149,5 +170,6 @@ export const answeredFields = z
 
 export type OwnField = z.infer<typeof ownField>;
 export type OwnFieldTerms = z.infer<typeof ownFieldTerms>;
+export type AskedFields = z.infer<typeof askedFields>;
 export type AskedField = z.infer<typeof askedField>;
 export type FieldAnswers = z.infer<typeof fieldAnswers>;

@@ -18,7 +18,7 @@ export const RECORDED = {
   cohort: "Cohort",
   person: "Person",
   own_field: "Own field",
-  own_value: "What somebody answered",
+  own_value: "What stands in a field",
   enrollment: "Enrollment",
   enrollment_event: "What happened to somebody",
 } as const;

@@ -1,10 +1,12 @@
 /** The columns of a school's courses: what each is, how it stands, who is in it, what opens next. */
+
 import type { CourseSummary } from "@dawngate/contract/courses";
 import type { School } from "@dawngate/contract/school";
 import { countWords, wordsOf } from "@dawngate/core/courses";
 import { sayInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
+import { sayWritten, writtenColumns } from "../people/fields/written";
 import { read } from "../schedule/horizon/scale";
 import { Icon } from "../ui/icon";
 import { Press } from "../ui/press";
@@ -28,6 +30,7 @@ interface Setting {
   school: School;
   /** Some of them stand in a group. */
   groups: boolean;
+  courses: readonly CourseSummary[];
   onOpen(course: CourseSummary): void;
   /** Null: not for this role. */
   onArrange: ((course: CourseSummary) => void) | null;
@@ -36,6 +39,7 @@ interface Setting {
 export function courseColumns({
   school,
   groups,
+  courses,
   onOpen,
   onArrange,
 }: Setting): TableColumn<CourseSummary, CourseOrder>[] {
@@ -105,6 +109,7 @@ export function courseColumns({
       cell: (course) => <NextOpening course={course} school={school} />,
       text: ({ nextOpening }) => nextOpening?.at ?? null,
     },
+    ...writtenColumns<CourseSummary, CourseOrder>(courses),
     ...(onArrange
       ? [
           {
@@ -126,7 +131,7 @@ export function CourseRow({
   heading,
   onOpen,
   onArrange,
-}: Omit<Setting, "groups"> & {
+}: Omit<Setting, "groups" | "courses"> & {
   course: CourseSummary;
   /** The group that begins with it. */
   heading: string | null;
@@ -150,6 +155,7 @@ export function CourseRow({
             <Text kind="name">{course.title}</Text>
             <Quiet>{sayPeople(course)}</Quiet>
             <NextOpening course={course} school={school} />
+            {course.written.length === 0 ? null : <Quiet>{sayWritten(course)}</Quiet>}
           </View>
         </Press>
         {onArrange ? <Arrange course={course} onArrange={onArrange} /> : null}

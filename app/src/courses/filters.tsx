@@ -26,8 +26,8 @@ const NAMES: Record<Show, string> = {
 const plain = (text: string) => text.normalize("NFKD").replaceAll(/\p{M}/gu, "").toLowerCase();
 
 /** Whether each word one types stands in the title or the group, accents and capitals aside. */
-export function isFound({ title, group }: CourseSummary, search: string): boolean {
-  const text = plain(`${title} ${group}`);
+export function isFound({ title, group, written }: CourseSummary, search: string): boolean {
+  const text = plain([title, group, ...written.map(({ says }) => says)].join(" "));
   return plain(search)
     .split(/\s+/)
     .every((word) => text.includes(word));

@@ -56,6 +56,7 @@ function Courses({ courses, school }: { courses: CourseSummary[]; school: School
   const chosen = courses.find(({ id }) => id === open);
   const setting = {
     school,
+    courses,
     groups: courses.some(({ group }) => group !== ""),
     onOpen: ({ id, version }: CourseSummary) =>
       router.push(

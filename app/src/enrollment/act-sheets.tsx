@@ -3,6 +3,7 @@ import type { Cohort } from "@dawngate/contract/courses";
 import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/schedule";
 import { useState } from "react";
 import { View } from "react-native";
+import { FieldsOfEnrollment } from "../people/fields/fields-among";
 import { PersonLeaving } from "../people/leaving";
 import { QuietAction } from "../ui/action";
 import { Text } from "../ui/text";
@@ -57,6 +58,7 @@ export function AccessActs({ access, cohorts, titleOf, ...place }: AccessProps) 
   return (
     <>
       <Acts {...place} offers={offers} cohorts={cohorts} />
+      <FieldsOfEnrollment place={place} enrollment={place.enrollment} />
       <OnRecord {...place} titleOf={titleOf} cohorts={cohorts} />
       <PersonLeaving {...place} />
     </>

@@ -5,6 +5,7 @@ import type { School } from "@dawngate/contract/school";
 import { useState } from "react";
 import { View } from "react-native";
 import type { InCourse } from "../courses/api";
+import { FieldsOfCohort } from "../people/fields/fields-among";
 import { ChangeSheet } from "../review/change-sheet";
 import { explain, faultsOf } from "../store/api";
 import { PrimaryAction } from "../ui/action";
@@ -146,6 +147,7 @@ export function CohortSheet({
         </Text>
       )}
       <CohortSnags school={school} course={course} cohort={wanted} id={cohort?.id ?? null} />
+      {cohort ? <FieldsOfCohort place={place} cohort={cohort.id} /> : null}
       <PrimaryAction
         label={cohort ? (moves ? "See what it does" : "Keep") : "Make the cohort"}
         onPress={submit}

@@ -1,10 +1,11 @@
 /** The cohorts of a course: a table where there is room, with their days on one horizon; else one below the other. */
-import type { Cohort } from "@dawngate/contract/courses";
+import type { Cohort, Course } from "@dawngate/contract/courses";
 import type { WayInSet } from "@dawngate/contract/ways-in";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { addDays, formatDate, parseDate } from "@dawngate/core/time";
 import type { ReactNode } from "react";
 import { View } from "react-native";
+import { sayWritten, writtenColumns } from "../people/fields/written";
 import { CohortLine, daysOf, sayRange } from "../schedule/horizon/cohort-line";
 import { QuietAction } from "../ui/action";
 import type { TableColumn } from "../ui/table/columns";
@@ -16,7 +17,7 @@ import { SeatsBar } from "./seats-bar";
 import { sayDoor, sayWayIn } from "./ways-in/say-way-in";
 
 /** A cohort with how many are in it. */
-type Counted = Cohort & { people: number };
+type Counted = Cohort & Pick<Course["cohorts"][number], "people" | "written">;
 
 interface CohortsProps {
   cohorts: readonly Counted[];
@@ -97,6 +98,7 @@ export function Cohorts({ cohorts, today, leaders, ways, door, acts }: CohortsPr
       ),
       text: saySeats,
     },
+    ...writtenColumns<Counted, never>(cohorts),
     ...(leaders ? [{ id: "leaders", title: "Led by", width: 170, cell: leaders }] : []),
     ...(acts
       ? [
@@ -210,6 +212,11 @@ function CohortRow({
           : "enrolling at any time"}{" "}
         · {seats === null ? `${people} people, no limit` : `${people} of ${seats} seats`}
       </Text>
+      {cohort.written.length === 0 ? null : (
+        <Text kind="small" color={quiet}>
+          {sayWritten(cohort)}
+        </Text>
+      )}
       {seats === null ? null : <SeatsBar taken={people} seats={seats} />}
       {way ? (
         <Text kind="small" color={quiet}>

@@ -110,7 +110,8 @@ function People({
   const roster = useRoster(place, STANDING_NAMES.find(([name]) => name === who)?.[0]);
   const { data: about } = useGetSchoolQuery({ school: place.school });
   const { data: own } = useGetOwnFieldsQuery({ school: place.school });
-  const fields = own?.fields ?? NO_FIELDS;
+  const { data: noted } = useGetOwnFieldsQuery({ school: place.school, about: "enrollments" });
+  const fields = useMemo(() => [...(own?.fields ?? []), ...(noted?.fields ?? [])], [own, noted]);
   const [marks, setMarks] = useState<Marks>(NOBODY);
   const { narrowed, people, error, loaded } = roster;
   const isNarrowed =
@@ -171,8 +172,6 @@ function People({
     </View>
   );
 }
-
-const NO_FIELDS: readonly OwnField[] = [];
 
 interface PartProps {
   place: InCourse;

@@ -15,6 +15,7 @@ const course = (id: string, more: Partial<CourseSummary> = {}): CourseSummary =>
   group: "",
   cover: null,
   nextOpening: null,
+  written: [],
   ...more,
 });
 
@@ -23,6 +24,13 @@ test("a course is found by any part of its words, accents and capitals aside, in
   for (const words of ["", "  ", "pao", "INVERNO pão", "cent", "rye centeio"])
     expect(isFound(bread, words)).toBe(true);
   for (const words of ["wheat", "pao wheat"]) expect(isFound(bread, words)).toBe(false);
+});
+
+test("and by what the school notes about it", () => {
+  const bread = course("b", { title: "Bread", written: [{ name: "Paid from", says: "The fund" }] });
+  expect(isFound(bread, "bread fund")).toBe(true);
+  // What a field is called is no word of a course.
+  expect(isFound(bread, "paid")).toBe(false);
 });
 
 test("the archive is apart from all other kinds", () => {

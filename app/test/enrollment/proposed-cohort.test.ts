@@ -14,6 +14,7 @@ const course = (...modules: object[]) =>
     version: 1,
     publishedAt: "",
     people: 0,
+    written: [],
     cohorts: [],
   }) as unknown as Course;
 const after = (days: number) => ({
@@ -61,6 +62,7 @@ test("somebody who is enrolled by hand belongs to the cohort that takes people n
     place: "",
     link: "",
     people: 5,
+    written: [],
   });
   const cohorts = [
     one("later", "2026-11-01", "2027-01-31", "2027-02-01", null),

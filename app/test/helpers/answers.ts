@@ -101,6 +101,7 @@ export function courseAnswer(): Course {
       place: "",
       link: "",
       people: 0,
+      written: [],
     })),
     people: 2,
   };

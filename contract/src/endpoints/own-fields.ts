@@ -1,28 +1,31 @@
-/** Endpoints of a school's own fields about its people. */
+/** Endpoints of a school's own fields, about its people and all else. */
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
-import { done, endpoints, inSchool } from "../endpoint";
+import { done, endpoints, inCohort, inCourse, inEnrollment, inSchool } from "../endpoint";
 import {
   answeredFields,
   askedFields,
   askedQuery,
   fieldPlace,
   ownFields,
+  ownFieldsQuery,
   ownFieldTerms,
 } from "../own-fields";
 
 const FIELDS = "/schools/{school}/fields";
 const inField = inSchool.extend({ field: planFields.id });
 const inPerson = inSchool.extend({ person: planFields.id });
+const OF_COURSE = "/schools/{school}/courses/{course}";
 
 export const ownFieldEndpoints = endpoints("own-fields", {
   getOwnFields: {
     method: "get",
     path: FIELDS,
-    summary: "The school's own fields about people",
+    summary: "The school's own fields",
     description: "Those whoever asks sees the answers of.",
     who: "people.see",
     params: inSchool,
+    query: ownFieldsQuery,
     answer: ownFields,
     answered: "The fields, in the school's order.",
     holds: ["fields"],
@@ -114,5 +117,68 @@ export const ownFieldEndpoints = endpoints("own-fields", {
     answer: done,
     answered: "Kept, and on the record of changes.",
     changes: ["people", "ownAnswers", "changes"],
+  },
+  getFieldsOfCourse: {
+    method: "get",
+    path: `${OF_COURSE}/fields`,
+    summary: "What stands in a course's fields",
+    who: "courses.read",
+    params: inCourse,
+    answer: askedFields,
+    answered: "The fields whoever asks sees, with what stands in them.",
+    holds: ["course"],
+  },
+  setFieldsOfCourse: {
+    method: "put",
+    path: `${OF_COURSE}/fields`,
+    summary: "Write what stands in a course's fields",
+    who: "courses.edit",
+    params: inCourse,
+    body: answeredFields,
+    answer: done,
+    answered: "Kept, and on the record of changes.",
+    changes: ["course", "courses", "changes"],
+  },
+  getFieldsOfCohort: {
+    method: "get",
+    path: `${OF_COURSE}/cohorts/{cohort}/fields`,
+    summary: "What stands in a cohort's fields",
+    who: "people.see",
+    params: inCohort,
+    answer: askedFields,
+    answered: "The fields whoever asks sees, with what stands in them.",
+    holds: ["course"],
+  },
+  setFieldsOfCohort: {
+    method: "put",
+    path: `${OF_COURSE}/cohorts/{cohort}/fields`,
+    summary: "Write what stands in a cohort's fields",
+    who: "cohorts.change",
+    params: inCohort,
+    body: answeredFields,
+    answer: done,
+    answered: "Kept, and on the record of changes.",
+    changes: ["course", "changes"],
+  },
+  getFieldsOfEnrollment: {
+    method: "get",
+    path: `${OF_COURSE}/enrollments/{enrollment}/fields`,
+    summary: "What stands in an enrollment's fields",
+    who: "people.see",
+    params: inEnrollment,
+    answer: askedFields,
+    answered: "The fields whoever asks sees, with what stands in them.",
+    holds: ["people"],
+  },
+  setFieldsOfEnrollment: {
+    method: "put",
+    path: `${OF_COURSE}/enrollments/{enrollment}/fields`,
+    summary: "Write what stands in an enrollment's fields",
+    who: "people.act",
+    params: inEnrollment,
+    body: answeredFields,
+    answer: done,
+    answered: "Kept, and on the record of changes.",
+    changes: ["people", "changes"],
   },
 });

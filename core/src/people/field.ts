@@ -1,4 +1,8 @@
-/** A field of a school's own about its people: what it is, where it is asked, and what an answer is held to. */
+/** A field of a school's own: what it is about, what it holds, where it is asked, and what an answer is held to. */
+
+/** What a field is about. People answer for themselves; of all else staff write down what they know. */
+export const ABOUT = ["people", "enrollments", "cohorts", "courses"] as const;
+export type About = (typeof ABOUT)[number];
 
 /** What a field holds: words, a number, a day, one of some choices, or several of them. */
 export const FIELD_KINDS = ["text", "number", "date", "choice", "several"] as const;

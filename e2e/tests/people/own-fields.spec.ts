@@ -147,3 +147,66 @@ test("what the school knows of a person stands with them, and staff put it right
   await settled(page);
   expect(await accessibilityFaults(page)).toEqual([]);
 });
+
+test("what is noted about one enrollment narrows the list of people; of a cohort and a course it stands in their lists", async ({
+  page,
+}) => {
+  const size = test.info().project.name;
+  const name = `Booked under (${size})`;
+  await page.goto(`${SCHOOL}/fields`);
+  await page.getByRole("button", { name: "Ask one thing more" }).click();
+  const sheet = page.getByRole("dialog", { name: "Ask one thing more" });
+  await sheet.getByRole("radio", { name: "enrollments" }).click();
+  await sheet.getByRole("textbox", { name: "What is noted" }).fill(name);
+  await sheet.getByRole("radio", { name: "one of some choices" }).click();
+  await sheet.getByRole("textbox", { name: "The choices, one a line" }).fill("Kitchen\nShop");
+  // Nobody is asked it at the door: that is not offered.
+  await expect(sheet.getByText("Asked at the checkout")).toHaveCount(0);
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await sheet.getByRole("button", { name: "Keep" }).click();
+  await expect(sheet).toBeHidden();
+
+  const notes = page.getByRole("dialog", { name: "What the school notes" });
+  const change = page.getByRole("button", { name: "Change them: What the school notes" });
+  await page.goto(`${SCHOOL}/courses/oven-and-allergens?enrollment=safety-02`);
+  await page.getByRole("button", { name: /^Access:/ }).click();
+  await change.click();
+  await notes.getByRole("radiogroup", { name }).getByRole("radio", { name: "Kitchen" }).click();
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await notes.getByRole("button", { name: "Keep" }).click();
+  await expect(notes).toBeHidden();
+  await page.goto(`${SCHOOL}/courses/oven-and-allergens/people`);
+  await page.getByRole("button", { name: /All cohorts|More filters|Sorted by name/ }).click();
+  const narrowing = page.getByRole("dialog", { name: "Whom, and in what order" });
+  await narrowing.getByRole("radiogroup", { name }).getByRole("radio", { name: "Kitchen" }).click();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("link", { name: /since/ })).toHaveCount(1);
+
+  await page.goto(`${SCHOOL}/courses/winter-rye/cohorts`);
+  await page
+    .getByRole("button", { name: /^Change/ })
+    .first()
+    .click();
+  await change.click();
+  await notes.getByRole("textbox", { name: "Oven" }).fill("Brick oven");
+  await notes.getByRole("button", { name: "Keep" }).click();
+  await expect(notes).toBeHidden();
+  await page.keyboard.press("Escape");
+  await expect(page.getByText("Oven: Brick oven")).toBeVisible();
+  await page.goto(`${SCHOOL}/courses`);
+  await expect(page.getByText("Paid from: The training fund")).toBeVisible();
+  await page
+    .getByRole("searchbox")
+    .or(page.getByPlaceholder("Find a course"))
+    .first()
+    .fill("training fund");
+  await expect(page.getByText("Rye through the winter")).toHaveCount(0);
+  // Noted no more: the demo is as it was.
+  await page.goto(`${SCHOOL}/fields`);
+  await page.getByRole("listitem").filter({ hasText: name }).getByRole("button").first().click();
+  await page.getByRole("switch", { name: "It stands in lists of people" }).click();
+  await page.getByRole("switch", { name: "It is asked no more" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Keep" }).click();
+});

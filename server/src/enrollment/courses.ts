@@ -7,6 +7,7 @@ import { publishedOutline } from "../courses/outline";
 import { published } from "../courses/service";
 import { listCourseRows } from "../courses/store";
 import type { Database } from "../db/connection";
+import { readWritten } from "../people/fields/answers";
 import { countCohorts, readCohorts } from "../schedule/cohort-store";
 import { readHeads, readNext, sum } from "../schedule/headcount-store";
 import { type Context, isTheirs } from "../school/context";
@@ -26,6 +27,7 @@ export async function listCourses(
     const heads = await readHeads(tx, ids);
     const cohorts = await countCohorts(tx, ids);
     const next = await readNext(tx, ids, formatInstant(context.now));
+    const written = await readWritten(tx, context, ids, "courses");
     const last = page.at(-1);
     return {
       courses: page.map(({ position, ...row }) => ({
@@ -33,6 +35,7 @@ export async function listCourses(
         enrolled: sum(heads.filter(({ course }) => course === row.id)),
         cohorts: cohorts.get(row.id) ?? 0,
         nextOpening: next.get(row.id) ?? null,
+        written: written(row.id),
       })),
       next: rows.length > most && last ? writeCursor([last.position, last.id]) : null,
     };
@@ -48,6 +51,14 @@ export async function showCourse(db: Database, context: Context, id: string): Pr
     const cohorts = await readCohorts(tx, id);
     const heads = (await readHeads(tx, [id])).filter((one) => isTheirs(context, one.cohort));
     const seen = context.may("people.see") ? heads : [];
+    const written = context.may("people.see")
+      ? await readWritten(
+          tx,
+          context,
+          cohorts.map((one) => one.cohort.id),
+          "cohorts",
+        )
+      : () => [];
     return {
       id,
       title: plan.title,
@@ -67,6 +78,7 @@ export async function showCourse(db: Database, context: Context, id: string): Pr
         place,
         link,
         people: sum(seen.filter((one) => one.cohort === cohort.id)),
+        written: written(cohort.id),
       })),
       people: sum(seen),
     };

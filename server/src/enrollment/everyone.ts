@@ -79,7 +79,7 @@ export async function showFieldsOf(
 ): Promise<z.infer<typeof askedFields>> {
   return db.readSchool(context, async (tx) => {
     await known(tx, context, id);
-    return fieldsOf(tx, context, id);
+    return fieldsOf(tx, context, { about: "people", id });
   });
 }
 
@@ -91,7 +91,7 @@ export async function writeFieldsOf(
 ): Promise<void> {
   await db.withSchool(context, async (tx) => {
     await known(tx, context, id);
-    await setFieldsOf(tx, context, id, answers);
+    await setFieldsOf(tx, context, { about: "people", id }, answers);
   });
 }
 

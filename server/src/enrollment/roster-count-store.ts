@@ -2,7 +2,7 @@
 import { NEEDS_COUNTED, type NeedOf, type Standing } from "@dawngate/core/enrollment";
 import { type RawBuilder, sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
-import { peopleWho } from "../people/fields/store";
+import { enrolledWho } from "../people/fields/store";
 import {
   FOUND_MOST,
   type Narrowing,
@@ -41,15 +41,21 @@ export async function countNeeds(
   return rows[0] as Record<NeedOf, number>;
 }
 
+/** Those whose name has a part; null: too many. */
+async function calledSo(tx: SchoolTransaction, find: string) {
+  const people = await peopleCalled(tx, find);
+  return people.length > FOUND_MOST ? null : sql`e.person_id = any (${people}::text[])`;
+}
+
 /** How many whose name has a part, or of whom a field says something, stand how; null: too many match to be counted. */
 export async function countFound(
   tx: SchoolTransaction,
   course: string,
   { find, answer }: { find: string } & Pick<Narrowing, "answer">,
 ) {
-  const people =
-    answer === null ? await peopleCalled(tx, find) : await peopleWho(tx, answer, FOUND_MOST + 1);
-  if (people.length > FOUND_MOST) return null;
+  const few =
+    answer === null ? await calledSo(tx, find) : await enrolledWho(tx, answer, FOUND_MOST);
+  if (few === null) return null;
   const { rows } = await sql<{
     cohort: string | null;
     standing: Standing;
@@ -58,7 +64,7 @@ export async function countFound(
   }>`
     select cohort_id as cohort, standing, finished_at is not null as finished, count(*)::integer as people
     from enrollment e
-    where e.course_id = ${course} and e.person_id = any (${people}::text[])
+    where e.course_id = ${course} and ${few}
       ${answer === null || find === "" ? sql`` : sql`and e.sort_name like ${pattern(find)}`}
     group by 1, 2, 3
   `.execute(tx);

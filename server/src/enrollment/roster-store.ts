@@ -13,7 +13,7 @@ import {
 } from "@dawngate/core/enrollment";
 import { type RawBuilder, sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
-import { peopleWho, type Said, saysOf } from "../people/fields/store";
+import { enrolledWho, type Said, saysOfEnrolled } from "../people/fields/store";
 import { holdsAt } from "../schedule/store";
 
 /** Whom a page is narrowed to. */
@@ -145,9 +145,9 @@ export async function readRoster(
   const find = narrowing.find?.trim() ?? "";
   // What few have answered is found by its index.
   if (narrowing.answer !== null) {
-    const people = await peopleWho(tx, narrowing.answer, FOUND_MOST + 1);
-    if (people.length <= FOUND_MOST) {
-      const those = sql`and e.person_id = any (${people}::text[])
+    const few = await enrolledWho(tx, narrowing.answer, FOUND_MOST);
+    if (few !== null) {
+      const those = sql`and ${few}
         ${find === "" ? sql`` : sql`and e.sort_name like ${pattern(find)}`}`;
       return fullPage(await select(tx, { ...asked, most: most + 1 }, those), most);
     }
@@ -221,7 +221,7 @@ function conditions(
     ${cohort === undefined ? sql`` : sql`and e.cohort_id = ${cohort}`}
     ${cohorts === null ? sql`` : sql`and e.cohort_id = any (${cohorts}::text[])`}
     ${upTo === undefined ? sql`` : sql`and e.enrolled_at <= ${upTo}::timestamptz`}
-    ${answer === null ? sql`` : sql`and ${saysOf(sql.ref("e.person_id"), answer)}`}
+    ${answer === null ? sql`` : sql`and ${saysOfEnrolled(answer)}`}
     ${other === null ? sql`` : sql`and ${standsTo(other, cohorts)}`}
   `;
 }

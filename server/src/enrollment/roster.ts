@@ -83,7 +83,7 @@ export async function mayNarrow(
   context: Context,
   { answer, other }: Narrowing,
 ): Promise<void> {
-  await mayNarrowBy(tx, context, answer);
+  await mayNarrowBy(tx, context, answer, ["people", "enrollments"]);
   if (other !== null && !context.reaches(other.course))
     throw notFound(`There is no course "${other.course}" in this school.`);
 }
@@ -165,6 +165,12 @@ async function present(
     context,
     rows.map(({ person }) => person),
   );
+  const written = await readListed(
+    tx,
+    context,
+    rows.map(({ id }) => id),
+    "enrollments",
+  );
   const people: RosterPerson[] = [];
   for (const row of rows) {
     const line = fresh.get(row.id);
@@ -193,7 +199,7 @@ async function present(
             },
       openings: (openings.get(row.id) ?? []).slice(0, MOST_OPENINGS),
       seenAt: row.seenAt,
-      answers: answers.byField(row.person),
+      answers: { ...answers.byField(row.person), ...written.byField(row.id) },
     });
   }
   return people;

@@ -6,6 +6,7 @@ import { assignmentRoutes } from "../checks/assignment-routes";
 import { checkRoutes } from "../checks/routes";
 import { coverRoutes } from "../courses/cover-routes";
 import { courseRoutes } from "../courses/routes";
+import { fieldRoutes } from "../enrollment/field-routes";
 import { learningRoutes } from "../enrollment/learning/routes";
 import { peopleFileRoutes } from "../enrollment/people-file/routes";
 import { enrollmentRoutes } from "../enrollment/routes";
@@ -48,6 +49,7 @@ export function api(services: Services, changes: Changes | null) {
     .route("/", reviewRoutes(services))
     .route("/", scheduleRoutes(services))
     .route("/", enrollmentRoutes(services))
+    .route("/", fieldRoutes(services))
     .route("/", learningRoutes(services))
     .route("/", waysInRoutes(services))
     .route("/", peopleFileRoutes(services))

@@ -77,7 +77,8 @@ export async function readPersonData(tx: SchoolTransaction, person: string) {
         'answers', coalesce((select jsonb_agg(jsonb_build_object('field', f.terms ->> 'name',
             'value', v.value) order by f.place, v.part)
           from own_value v join own_field f on f.school_id = v.school_id and f.id = v.field_id
-          where v.school_id = p.school_id and v.person_id = p.id), '[]'),
+          where v.school_id = p.school_id and (v.person_id = p.id or v.enrollment_id in (
+            select e.id from enrollment e where e.school_id = p.school_id and e.person_id = p.id))), '[]'),
         'changes', coalesce((select jsonb_agg(jsonb_build_object('at', c.at, 'by', c.author,
             'what', c.what, 'act', c.act, 'before', c.before, 'after', c.after) order by c.number)
           from change c where c.school_id = p.school_id and c.person = p.id), '[]')) as data
@@ -108,6 +109,7 @@ const THEIRS = [
 async function forgetWritten(tx: SchoolTransaction, person: string): Promise<void> {
   const theirs = sql`enrollment_id in (select id from enrollment where person_id = ${person})`;
   await sql`delete from lesson_note where ${theirs}`.execute(tx);
+  await sql`delete from own_value where ${theirs}`.execute(tx);
   await sql`delete from question_answer where ${theirs}`.execute(tx);
   await sql`delete from survey_answer where ${theirs}`.execute(tx);
   await sql`delete from told where ${theirs}`.execute(tx);

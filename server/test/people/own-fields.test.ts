@@ -13,6 +13,7 @@ const FIELDS = "/schools/one/fields";
 const door = atTheDoor("2027-03-01T12:00:00Z");
 
 const terms = (name: string, more: Partial<OwnFieldTerms> = {}): OwnFieldTerms => ({
+  about: "people",
   name,
   hint: "",
   kind: "text",

@@ -13,6 +13,7 @@ beforeAll(async () => {
   school = await sellingSchool(() => instant("2027-03-02T12:00:00Z"));
   listing = await school.onSale("Bread");
   const field: OwnFieldTerms = {
+    about: "people",
     name: "Bakery",
     hint: "Where you work",
     kind: "text",

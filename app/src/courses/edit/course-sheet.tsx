@@ -4,6 +4,7 @@ import type { CourseCard, OwnWords } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { useState } from "react";
 import { View } from "react-native";
+import { FieldsOfCourse } from "../../people/fields/fields-among";
 import { useGetSchoolQuery } from "../../school/api";
 import { explain } from "../../store/api";
 import { QuietAction } from "../../ui/action";
@@ -95,6 +96,7 @@ export function CourseSheet({
         onEnds={(ends) => onSet({ validity: (ends ?? []) as PlanCourse["validity"] })}
       />
       <Dates course={course} onSet={onSet} />
+      <FieldsOfCourse place={place} />
     </Sheet>
   );
 }

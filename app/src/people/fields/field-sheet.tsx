@@ -1,6 +1,7 @@
 /** One field of the school's own: what it asks, what an answer is held to, where it is asked, and who sees it. */
 import type { OwnField, OwnFieldTerms } from "@dawngate/contract/own-fields";
-import { ASKED_AT, ASKS, FIELD_KINDS, SEEN_BY, SIGNS } from "@dawngate/core/people/field";
+import type { About } from "@dawngate/core/people";
+import { ABOUT, ASKED_AT, ASKS, FIELD_KINDS, SEEN_BY, SIGNS } from "@dawngate/core/people/field";
 import { useState } from "react";
 import { View } from "react-native";
 import { explain, faultsOf } from "../../store/api";
@@ -17,7 +18,15 @@ import { usePalette } from "../../ui/theme";
 import { useToast } from "../../ui/toast";
 import { CheckFields } from "./check-fields";
 import { choicesOf, linesOf } from "./choice-lines";
-import { ASK_WORDS, AT_WORDS, KIND_WORDS, NEW_FIELD, SEEN_WORDS, SIGNS_WORDS } from "./say-field";
+import {
+  ABOUT_WORDS,
+  AT_WORDS,
+  KIND_WORDS,
+  NEW_FIELD,
+  SIGNS_WORDS,
+  sayAsk,
+  saySeen,
+} from "./say-field";
 import {
   useDropOwnFieldMutation,
   useMakeOwnFieldMutation,
@@ -31,6 +40,12 @@ interface Props {
   onClose(): void;
 }
 
+/** Of all but people staff write down what they know, and see it. */
+const usualOf = (about: About): Pick<OwnFieldTerms, "asks" | "seenBy"> => ({
+  asks: { entering: "no", buying: "no", staff: "may" },
+  seenBy: about === "people" ? "them" : "staff",
+});
+
 const newId = () => `c-${Math.random().toString(36).slice(2, 10)}`;
 
 export function FieldSheet({ school, field, onClose }: Props) {
@@ -43,7 +58,7 @@ export function FieldSheet({ school, field, onClose }: Props) {
   const [terms, setTerms] = useState<OwnFieldTerms>(before);
   const [lines, setLines] = useState(linesOf(before.choices));
   const change = (part: Partial<OwnFieldTerms>) => setTerms({ ...terms, ...part });
-  const { kind, check, asks, seenBy } = terms;
+  const { about, kind, check, asks, seenBy } = terms;
   const chosen = kind === "choice" || kind === "several";
   const error = making.error ?? setting.error ?? dropping.error;
   const faults = faultsOf(error);
@@ -62,9 +77,18 @@ export function FieldSheet({ school, field, onClose }: Props) {
   return (
     <Sheet title={field?.name ?? "Ask one thing more"} broad onClose={onClose}>
       {error && Object.keys(faults).length === 0 ? <Notice {...explain(error)} /> : null}
+      {id === null ? (
+        <Options
+          label="It is about"
+          says="It is about"
+          options={ABOUT.map((one) => ({ value: one, label: ABOUT_WORDS[one] }))}
+          value={about}
+          onChange={(next) => change({ about: next, ...usualOf(next) })}
+        />
+      ) : null}
       <TextField
-        label="What is asked"
-        placeholder="Where do you work?"
+        label={about === "people" ? "What is asked" : "What is noted"}
+        placeholder={about === "people" ? "Where do you work?" : "Cost center"}
         value={terms.name}
         maxLength={60}
         onChangeText={(name) => change({ name })}
@@ -117,16 +141,15 @@ export function FieldSheet({ school, field, onClose }: Props) {
         faults={faults}
         onChange={(next) => change({ check: next })}
       />
-      <Section title="Where it is asked">
-        {ASKED_AT.map((at) => (
+      <Section title={about === "people" ? "Where it is asked" : "Staff note it"}>
+        {(about === "people" ? ASKED_AT : (["staff"] as const)).map((at) => (
           <Options
             key={at}
-            label={`Asked ${AT_WORDS[at]}`}
-            says={`Asked ${AT_WORDS[at]}`}
-            // Staff can always write down what they know.
-            options={ASKS.map((one) => ({
+            label={about === "people" ? `Asked ${AT_WORDS[at]}` : "Whether it has to be said"}
+            says={about === "people" ? `Asked ${AT_WORDS[at]}` : "Whether it has to be said"}
+            options={ASKS.filter((one) => about === "people" || one !== "no").map((one) => ({
               value: one,
-              label: at === "staff" && one === "may" ? "can be written down" : ASK_WORDS[one],
+              label: sayAsk(about, at, one),
             }))}
             value={asks[at]}
             onChange={(ask) =>
@@ -140,16 +163,23 @@ export function FieldSheet({ school, field, onClose }: Props) {
         ))}
       </Section>
       <Options
-        label="What is answered is seen by"
-        says="What is answered is seen by"
-        options={SEEN_BY.map((one) => ({ value: one, label: SEEN_WORDS[one] }))}
+        label={about === "people" ? "What is answered is seen by" : "What is noted is seen by"}
+        says={about === "people" ? "What is answered is seen by" : "What is noted is seen by"}
+        options={SEEN_BY.filter((one) => about === "people" || one !== "them").map((one) => ({
+          value: one,
+          label: saySeen(about, one),
+        }))}
         value={seenBy}
         onChange={(next) => change({ seenBy: next })}
       />
       <FaultText>{faults.seenBy}</FaultText>
       <Switched
-        label="It stands in lists of people"
-        says="As a column, in what is taken along, and, where there are choices, as what a list is narrowed by."
+        label={`It stands in lists of ${about === "enrollments" ? "people" : about}`}
+        says={
+          about === "people" || about === "enrollments"
+            ? "As a column, in what is taken along, and, where there are choices, as what a list is narrowed by."
+            : "As a column, and in what is taken along."
+        }
         on={terms.listed}
         onChange={(listed) => change({ listed })}
       />

@@ -10,6 +10,12 @@ export const {
   useDropOwnFieldMutation,
   useGetFieldsOfQuery,
   useSetFieldsOfMutation,
+  useGetFieldsOfCourseQuery,
+  useSetFieldsOfCourseMutation,
+  useGetFieldsOfCohortQuery,
+  useSetFieldsOfCohortMutation,
+  useGetFieldsOfEnrollmentQuery,
+  useSetFieldsOfEnrollmentMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     getOwnFields: reads(build, "getOwnFields"),
@@ -19,5 +25,11 @@ export const {
     dropOwnField: does(build, "dropOwnField"),
     getFieldsOf: reads(build, "getFieldsOf"),
     setFieldsOf: does(build, "setFieldsOf"),
+    getFieldsOfCourse: reads(build, "getFieldsOfCourse"),
+    setFieldsOfCourse: does(build, "setFieldsOfCourse"),
+    getFieldsOfCohort: reads(build, "getFieldsOfCohort"),
+    setFieldsOfCohort: does(build, "setFieldsOfCohort"),
+    getFieldsOfEnrollment: reads(build, "getFieldsOfEnrollment"),
+    setFieldsOfEnrollment: does(build, "setFieldsOfEnrollment"),
   }),
 });

@@ -68,6 +68,7 @@ import * as m0066 from "./0066-membership-subjects";
 import * as m0067 from "./0067-crowds-told";
 import * as m0068 from "./0068-reminder-language";
 import * as m0069 from "./0069-overruled-rows";
+import * as m0070 from "./0070-fields-of-all";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -139,4 +140,5 @@ export const migrations = {
   "0067-crowds-told": m0067,
   "0068-reminder-language": m0068,
   "0069-overruled-rows": m0069,
+  "0070-fields-of-all": m0070,
 };

@@ -45,7 +45,11 @@ export interface OwnFieldTable {
 /** Each part of an answer is a row: of several choices each is found by itself. */
 export interface OwnValueTable {
   school_id: string;
-  person_id: string;
+  /** Of one of these it is: of whom, or of what. */
+  person_id: string | null;
+  enrollment_id: string | null;
+  cohort_id: string | null;
+  course_id: string | null;
   field_id: string;
   part: Generated<number>;
   value: string;

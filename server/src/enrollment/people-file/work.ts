@@ -222,7 +222,7 @@ const writeAnswers = (
     tx,
     school,
     rows.flatMap(({ person, answers }) =>
-      person === null ? [] : [...answers].map(([field, value]) => ({ person, field, value })),
+      person === null ? [] : [...answers].map(([field, value]) => ({ of: person, field, value })),
     ),
   );
 

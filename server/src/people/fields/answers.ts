@@ -1,10 +1,18 @@
 /** What people answer: what they are asked, whether it can be kept, and what is missing. */
-import type { AskedField, FieldAnswers, OwnField } from "@dawngate/contract/own-fields";
-import { type AskedAt, type FieldValue, readAnswer } from "@dawngate/core/people";
+import type { AskedField, FieldAnswers, OwnField, written } from "@dawngate/contract/own-fields";
+import {
+  type About,
+  type AskedAt,
+  type FieldValue,
+  readAnswer,
+  sayAnswer,
+} from "@dawngate/core/people";
+import { sayWrittenDate } from "@dawngate/core/schedule/words";
+import type { z } from "zod";
 import { notFound, refusal } from "../../base/problem";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
-import type { Reach } from "../../school/context";
-import { readFields, readValues, type Said, writeValues } from "./store";
+import type { Context, Reach } from "../../school/context";
+import { readAllFields, readFields, readValues, type Said, writeValues } from "./store";
 
 /** Whether whoever reaches so far sees what is answered. Who reaches cohorts alone looks after some people only. */
 export const mayRead = ({ cohorts }: Pick<Reach, "cohorts">, { seenBy }: OwnField): boolean =>
@@ -24,31 +32,66 @@ export async function mayNarrowBy(
   tx: SchoolTransaction,
   reach: Pick<Reach, "cohorts">,
   answer: Said | null,
+  about: readonly About[] = ["people"],
 ): Promise<void> {
   if (answer === null) return;
-  const field = (await readFields(tx)).find(({ id }) => id === answer.field);
+  const field = (await readAllFields(tx)).find(
+    (one) => one.id === answer.field && about.includes(one.about),
+  );
   if (!field || !mayRead(reach, field)) throw notFound("There is no such field.");
 }
 
-/** What stands in the listed fields of some people, as far as one may read it; each in the school's order. */
+/** What stands in the listed fields of some people, or of all else, as far as one may read it; in the school's order. */
 export async function readListed(
   tx: SchoolTransaction,
   reach: Pick<Reach, "cohorts">,
-  people: readonly string[],
+  ids: readonly string[],
+  about: About = "people",
 ) {
-  const fields = (await readFields(tx)).filter((field) => field.listed && mayRead(reach, field));
-  const known = await readValues(tx, people, fields);
-  const answersOf = (person: string): [OwnField, FieldValue][] =>
+  const fields = (await readFields(tx, about)).filter(
+    (field) => field.listed && mayRead(reach, field),
+  );
+  const known = await readValues(tx, ids, fields, about);
+  const answersOf = (id: string): [OwnField, FieldValue][] =>
     fields.flatMap((field) => {
-      const value = known.get(person)?.get(field.id);
+      const value = known.get(id)?.get(field.id);
       return value === undefined ? [] : [[field, value] as [OwnField, FieldValue]];
     });
   return {
     fields,
     answersOf,
-    byField: (person: string) =>
-      Object.fromEntries(answersOf(person).map(([{ id }, value]) => [id, value])),
+    byField: (of: string) =>
+      Object.fromEntries(answersOf(of).map(([{ id }, value]) => [id, value])),
   };
+}
+
+/** The fields about something that whoever asks sees. What owners and managers see is read by nobody else. */
+export const readSeen = async (
+  tx: SchoolTransaction,
+  context: Pick<Context, "cohorts" | "may">,
+  about: About,
+): Promise<OwnField[]> =>
+  (await readFields(tx, about)).filter(
+    (field) =>
+      mayRead(context, field) && (field.seenBy !== "managers" || context.may("fields.change")),
+  );
+
+/** What stands in the listed fields of some of something, in words, by their identifiers. */
+export async function readWritten(
+  tx: SchoolTransaction,
+  context: Pick<Context, "cohorts" | "may">,
+  ids: readonly string[],
+  about: About,
+): Promise<(id: string) => z.infer<typeof written>[]> {
+  const fields = (await readSeen(tx, context, about)).filter(({ listed }) => listed);
+  const known = await readValues(tx, ids, fields, about);
+  return (id) =>
+    fields.flatMap((field) => {
+      const value = known.get(id)?.get(field.id);
+      if (value === undefined) return [];
+      const says = field.kind === "date" ? sayWrittenDate(String(value)) : sayAnswer(field, value);
+      return [{ name: field.name, says }];
+    });
 }
 
 /** The fields that whoever reaches so far is asked at a place, in the school's order: none whose answers they do not see. */
@@ -149,14 +192,15 @@ export function readAnswers(
   return answers;
 }
 
-/** What is known of one person. */
+/** What is known of one person, or of something else. */
 export async function knownOf(
   tx: SchoolTransaction,
-  person: string | null,
+  id: string | null,
   fields: readonly OwnField[],
+  about: About = "people",
 ): Promise<ReadonlyMap<string, FieldValue>> {
-  if (person === null) return new Map();
-  return (await readValues(tx, [person], fields)).get(person) ?? new Map();
+  if (id === null) return new Map();
+  return (await readValues(tx, [id], fields, about)).get(id) ?? new Map();
 }
 
 /** What somebody answers who comes in, buys, or is enrolled by staff: read for them, and not kept yet. */
@@ -203,12 +247,14 @@ export async function keepWhatHolds(
 export async function keepAnswers(
   tx: SchoolTransaction,
   school: SchoolId,
-  person: string,
+  of: string,
   answers: Answers,
+  about: About = "people",
 ): Promise<void> {
   await writeValues(
     tx,
     school,
-    [...answers].map(([field, value]) => ({ person, field, value })),
+    [...answers].map(([field, value]) => ({ of, field, value })),
+    about,
   );
 }

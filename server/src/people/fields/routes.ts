@@ -17,7 +17,7 @@ const DONE = { done: true as const };
 export function ownFieldRoutes(services: Services) {
   return router()
     .openapi(route(services, ownFieldEndpoints.getOwnFields), async (c) =>
-      c.json(await showFields(services, c.get("context")), 200),
+      c.json(await showFields(services, c.get("context"), c.req.valid("query").about), 200),
     )
     .openapi(route(services, ownFieldEndpoints.getAskedFields, "public"), async (c) => {
       const { at } = c.req.valid("query");

@@ -7,12 +7,20 @@ import {
   type OwnField,
   type OwnFieldTerms,
 } from "@dawngate/contract/own-fields";
-import { type AskedAt, NO_CHECK } from "@dawngate/core/people";
+import { type About, type AskedAt, NO_CHECK } from "@dawngate/core/people";
 import { conflict, notFound, ProblemError, refusal } from "../../base/problem";
 import type { SchoolTransaction } from "../../db/connection";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
-import { asked, fieldsAskedAt, keepAnswers, knownOf, mayRead, readAnswers } from "./answers";
+import {
+  asked,
+  fieldsAskedAt,
+  keepAnswers,
+  knownOf,
+  mayRead,
+  readAnswers,
+  readSeen,
+} from "./answers";
 import {
   deleteField,
   holdFields,
@@ -20,6 +28,7 @@ import {
   isAnswered,
   isAudience,
   orderFields,
+  readAllFields,
   readFields,
   takenOf,
   updateField,
@@ -27,9 +36,15 @@ import {
 
 type Db = Pick<Services, "db">;
 
-export async function showFields({ db }: Db, context: Context): Promise<{ fields: OwnField[] }> {
+export async function showFields(
+  { db }: Db,
+  context: Context,
+  about: About | "all",
+): Promise<{ fields: OwnField[] }> {
   return db.readSchool(context, async (tx) => ({
-    fields: (await readFields(tx)).filter((field) => mayRead(context, field)),
+    fields: (about === "all" ? await readAllFields(tx) : await readFields(tx, about)).filter(
+      (field) => mayRead(context, field),
+    ),
   }));
 }
 
@@ -67,7 +82,7 @@ export async function makeField(
   const id = `f-${randomBytes(5).toString("hex")}`;
   await db.withSchool(context, async (tx) => {
     await holdFields(tx, context.school);
-    const fields = await readFields(tx);
+    const fields = await readAllFields(tx);
     if (fields.length >= MOST_FIELDS)
       throw conflict(`A school has at most ${MOST_FIELDS} fields of its own.`);
     freeName(fields, terms.name, null);
@@ -89,15 +104,18 @@ export async function setField(
   terms: OwnFieldTerms,
 ): Promise<void> {
   await db.withSchool(context, async (tx) => {
-    const fields = await readFields(tx, true);
+    const fields = await readAllFields(tx, true);
     const before = found(fields, id);
     freeName(fields, terms.name, id);
+    if (before.about !== terms.about)
+      throw refusal("What a field is about stays so: make another.", [
+        { path: "about", reason: "It stays so: make another field" },
+      ]);
     if (before.kind !== terms.kind && (await isAnswered(tx, id)))
-      throw refusal("People have answered this field: it stays of its kind.", [
+      throw refusal("This field has been answered: it stays of its kind.", [
         {
           path: "kind",
-          reason:
-            "People have answered it. Put it out of use, and make another of the kind you want",
+          reason: "It has been answered. Put it out of use, and make another of the kind you want",
         },
       ]);
     const gone = before.choices.filter(({ id }) => !terms.choices.some((one) => one.id === id));
@@ -124,7 +142,7 @@ export async function placeField(
 ): Promise<void> {
   await db.withSchool(context, async (tx) => {
     await holdFields(tx, context.school);
-    const fields = await readFields(tx);
+    const fields = await readAllFields(tx);
     found(fields, id);
     const ids = fields.map((one) => one.id).filter((one) => one !== id);
     ids.splice(place, 0, id);
@@ -134,10 +152,10 @@ export async function placeField(
 
 export async function dropField({ db }: Db, context: Context, id: string): Promise<void> {
   await db.withSchool(context, async (tx) => {
-    found(await readFields(tx, true), id);
+    found(await readAllFields(tx, true), id);
     if (await isAnswered(tx, id))
       throw conflict(
-        "People have answered this field, and what is known is not thrown away: put it out of use.",
+        "This field has been answered, and what is known is not thrown away: put it out of use.",
       );
     if (await isAudience(tx, id))
       throw conflict(
@@ -196,14 +214,20 @@ export async function answerAsked(
   });
 }
 
-/** What stands in a person's fields, as far as whoever asks sees it. Whether they see the person is asked before. */
+/** Of what something stands in fields: a person, or something else of the school. */
+export interface Whose {
+  about: About;
+  id: string;
+}
+
+/** What stands in the fields of a person, or of something else, as far as whoever asks sees it. Whether they see whose it is is asked before. */
 export async function fieldsOf(
   tx: SchoolTransaction,
   context: Context,
-  person: string,
+  { about, id }: Whose,
 ): Promise<{ fields: AskedField[] }> {
-  const fields = (await readFields(tx)).filter((field) => mayRead(context, field));
-  const known = await knownOf(tx, person, fields);
+  const fields = await readSeen(tx, context, about);
+  const known = await knownOf(tx, id, fields, about);
   return {
     fields: fields
       .map((field) => ({ field, value: known.get(field.id) ?? null }))
@@ -212,15 +236,16 @@ export async function fieldsOf(
   };
 }
 
-/** Writes what staff know of a person. */
+/** Writes what staff know of a person, or of something else: of all but people what has to be said is said. */
 export async function setFieldsOf(
   tx: SchoolTransaction,
   context: Context,
-  person: string,
+  { about, id }: Whose,
   given: FieldAnswers,
 ): Promise<void> {
-  const fields = (await readFields(tx)).filter((field) => mayRead(context, field));
-  const known = await knownOf(tx, person, fields);
-  const answers = readAnswers(fields, given, known, { at: null, path: "values" });
-  await keepAnswers(tx, context.school, person, answers);
+  const fields = await readSeen(tx, context, about);
+  const known = await knownOf(tx, id, fields, about);
+  const at = about === "people" ? null : "staff";
+  const answers = readAnswers(fields, given, known, { at, path: "values" });
+  await keepAnswers(tx, context.school, id, answers, about);
 }

@@ -1,17 +1,33 @@
 /** Own fields, and what stands in them, in the database. */
 import type { OwnField, OwnFieldTerms } from "@dawngate/contract/own-fields";
-import { answerOf, type FieldValue, partsOf } from "@dawngate/core/people";
+import { type About, answerOf, type FieldValue, partsOf } from "@dawngate/core/people";
 import { type RawBuilder, sql } from "kysely";
 import { insertMany } from "../../db/bulk";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
 
 /** All fields of the school, in its order. `hold`: until the transaction ends nobody else changes any. */
-export async function readFields(tx: SchoolTransaction, hold = false): Promise<OwnField[]> {
+export async function readAllFields(tx: SchoolTransaction, hold = false): Promise<OwnField[]> {
   let asked = tx.selectFrom("own_field").select(["id", "terms"]).orderBy("place").orderBy("id");
   if (hold) asked = asked.forUpdate();
   const rows = await asked.execute();
-  return rows.map(({ id, terms }) => ({ id, ...terms }));
+  // Those from before there were any about something else are about people.
+  return rows.map(({ id, terms }) => ({ id, ...terms, about: terms.about ?? "people" }));
 }
+
+/** Those about people, or about something else. */
+export const readFields = async (
+  tx: SchoolTransaction,
+  about: About = "people",
+): Promise<OwnField[]> => (await readAllFields(tx)).filter((field) => field.about === about);
+
+/** By which column of a value it is known whose it is. */
+const WHOSE = {
+  people: "person_id",
+  enrollments: "enrollment_id",
+  cohorts: "cohort_id",
+  courses: "course_id",
+} as const satisfies Record<About, string>;
+const whose = (about: About) => sql.ref(`v.${WHOSE[about]}`);
 
 /** Makes whoever adds or moves a field wait for the one before. */
 export async function holdFields(tx: SchoolTransaction, school: SchoolId): Promise<void> {
@@ -81,34 +97,35 @@ export async function takenOf(
   return rows.map(({ id }) => id);
 }
 
-/** What stands in the fields of some people, by person and field. */
+/** What stands in the fields of some people, or of some of something else, by their identifiers and by field. */
 export async function readValues(
   tx: SchoolTransaction,
-  people: readonly string[],
+  ids: readonly string[],
   fields: readonly Pick<OwnField, "id" | "kind">[],
+  about: About = "people",
 ): Promise<Map<string, Map<string, FieldValue>>> {
   const found = new Map<string, Map<string, FieldValue>>();
-  if (people.length === 0 || fields.length === 0) return found;
-  const { rows } = await sql<{ person: string; field: string; parts: string[] }>`
-    select person_id as person, field_id as field, array_agg(value order by part) as parts
-    from own_value
-    where person_id = any (${[...people]}::text[])
-      and field_id = any (${fields.map(({ id }) => id)}::text[])
-    group by person_id, field_id
+  if (ids.length === 0 || fields.length === 0) return found;
+  const { rows } = await sql<{ of: string; field: string; parts: string[] }>`
+    select ${whose(about)} as of, v.field_id as field, array_agg(v.value order by v.part) as parts
+    from own_value v
+    where ${whose(about)} = any (${[...ids]}::text[])
+      and v.field_id = any (${fields.map(({ id }) => id)}::text[])
+    group by ${whose(about)}, v.field_id
   `.execute(tx);
   const kinds = new Map(fields.map(({ id, kind }) => [id, kind]));
-  for (const { person, field, parts } of rows) {
+  for (const { of, field, parts } of rows) {
     const value = answerOf(kinds.get(field) ?? "text", parts);
     if (value === null) continue;
-    const theirs = found.get(person) ?? new Map<string, FieldValue>();
-    found.set(person, theirs.set(field, value));
+    const theirs = found.get(of) ?? new Map<string, FieldValue>();
+    found.set(of, theirs.set(field, value));
   }
   return found;
 }
 
-/** What is to stand in a field of a person; null: nothing. */
+/** What is to stand in a field of somebody, or of something; null: nothing. */
 export interface NewValue {
-  person: string;
+  of: string;
   field: string;
   value: FieldValue | null;
 }
@@ -118,38 +135,41 @@ export async function writeValues(
   tx: SchoolTransaction,
   school: SchoolId,
   values: readonly NewValue[],
+  about: About = "people",
 ): Promise<void> {
   if (values.length === 0) return;
-  const touched = values.map(({ person, field }) => ({ person, field }));
-  const parts = values.flatMap(({ person, field, value }) =>
-    partsOf(value).map((text, part) => ({
-      school_id: school,
-      person_id: person,
-      field_id: field,
-      part,
-      value: text,
-    })),
+  const touched = values.map(({ of, field }) => ({ of, field }));
+  const parts = values.flatMap(({ of, field, value }) =>
+    partsOf(value).map((text, part) => ({ of, field, part, value: text })),
   );
   await sql`
     delete from own_value v
-    using jsonb_to_recordset(${JSON.stringify(touched)}::jsonb) t (person text, field text)
-    where v.person_id = t.person and v.field_id = t.field and not exists (
+    using jsonb_to_recordset(${JSON.stringify(touched)}::jsonb) t (of text, field text)
+    where ${whose(about)} = t.of and v.field_id = t.field and not exists (
       select from jsonb_to_recordset(${JSON.stringify(parts)}::jsonb)
-        p (person_id text, field_id text, part integer, value text)
-      where p.person_id = v.person_id and p.field_id = v.field_id and p.part = v.part and p.value = v.value)
+        p (of text, field text, part integer, value text)
+      where p.of = ${whose(about)} and p.field = v.field_id and p.part = v.part and p.value = v.value)
   `.execute(tx);
-  const there = await sql<{ person: string; field: string; part: number }>`
-    select v.person_id as person, v.field_id as field, v.part from own_value v
-    join jsonb_to_recordset(${JSON.stringify(touched)}::jsonb) t (person text, field text)
-      on v.person_id = t.person and v.field_id = t.field
+  const there = await sql<{ of: string; field: string; part: number }>`
+    select ${whose(about)} as of, v.field_id as field, v.part from own_value v
+    join jsonb_to_recordset(${JSON.stringify(touched)}::jsonb) t (of text, field text)
+      on ${whose(about)} = t.of and v.field_id = t.field
   `.execute(tx);
-  const key = (person: string, field: string, part: number) =>
-    JSON.stringify([person, field, part]);
-  const stands = new Set(there.rows.map(({ person, field, part }) => key(person, field, part)));
+  const key = (part: { of: string; field: string; part: number }) =>
+    JSON.stringify([part.of, part.field, part.part]);
+  const stands = new Set(there.rows.map(key));
   await insertMany(
     tx,
     "own_value",
-    parts.filter(({ person_id, field_id, part }) => !stands.has(key(person_id, field_id, part))),
+    parts
+      .filter((one) => !stands.has(key(one)))
+      .map(({ of, field, part, value }) => ({
+        school_id: school,
+        [WHOSE[about]]: of,
+        field_id: field,
+        part,
+        value,
+      })),
   );
 }
 
@@ -172,9 +192,35 @@ export async function peopleWho(
   return rows.map(({ id }) => id);
 }
 
-/** Whether a field says something of a person, as a part of a statement. */
-export const saysOf = (person: RawBuilder<unknown>, { field, says }: Said) =>
-  sql`exists (select from own_value v where v.person_id = ${person}
+/** The enrollments of which a field says something, of themselves or of their people, so many at the most; null: of more. */
+export async function enrolledWho(
+  tx: SchoolTransaction,
+  { field, says }: Said,
+  most: number,
+): Promise<RawBuilder<unknown> | null> {
+  const { rows } = await sql<{ person: string | null; enrollment: string | null }>`
+    select person_id as person, enrollment_id as enrollment from own_value
+    where field_id = ${field} and value = ${says} limit ${sql.lit(most + 1)}
+  `.execute(tx);
+  if (rows.length > most) return null;
+  const people = rows.flatMap(({ person }) => person ?? []);
+  const enrollments = rows.flatMap(({ enrollment }) => enrollment ?? []);
+  // A field is about one of the two.
+  return enrollments.length > 0
+    ? sql`e.id = any (${enrollments}::text[])`
+    : sql`e.person_id = any (${people}::text[])`;
+}
+
+/** Whether a field says something of the enrollment `e`, or of its person. */
+export const saysOfEnrolled = (said: Said) =>
+  sql`(${saysOf(sql.ref("e.person_id"), said)} or ${saysOf(sql.ref("e.id"), said, "enrollments")})`;
+
+/** Whether a field says something of a person, or of something else, as a part of a statement. */
+export const saysOf = (
+  id: RawBuilder<unknown>,
+  { field, says }: Said,
+  about: About = "people",
+) => sql`exists (select from own_value v where ${whose(about)} = ${id}
     and v.field_id = ${field} and v.value = ${says})`;
 
 /** Whether a way into a course is for those of whom a field says something. */
