@@ -1,5 +1,4 @@
 // A database with the demo in it, made once and copied: each server of the tests begins with it, in less than a second.
-import pg from "pg";
 import { startServer } from "./server.mjs";
 
 /** What it is called on the tests' cluster. */
@@ -18,6 +17,8 @@ export const makeReadyDemo = async (bundle, settings) => {
 
 /** A database that is the demo, whatever stood under its name before. */
 export async function copyReadyDemo({ host, port, password }, name) {
+  // Whoever reads this file may still have to install it.
+  const { default: pg } = await import("pg");
   const admin = new pg.Client({ host, port, user: "postgres", password, database: "postgres" });
   await admin.connect();
   try {

@@ -44,6 +44,15 @@ test("a span is whole months around a day; a leap February among them", () => {
   expect(monthsOf(span).map(({ label }) => label)).toEqual(["Dec 2027", "Jan 2028", "Feb"]);
 });
 
+test("of two years the quarters are named, each year where it begins", () => {
+  const labels = (from: string) => monthsOf(spanOf(from, -3, 24)).map(({ label }) => label);
+  const years = ["Oct", "Jan 2027", "Apr", "Jul", "Oct", "Jan 2028", "Apr", "Jul"];
+  expect(labels("2027-01-15")).toEqual(["Oct 2026", ...years.slice(1)]);
+  // Begun within a quarter, the first that is named is the next.
+  expect(labels("2027-02-15")[0]).toBe("Jan 2027");
+  expect(labels("2027-02-15")).toHaveLength(8);
+});
+
 test("places grow with days, and nothing stands outside of the chart", () => {
   const span = spanOf("2027-06-15", 0, 12);
   const x = placeIn(span, 900);

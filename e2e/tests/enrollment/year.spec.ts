@@ -103,4 +103,12 @@ test("all cohorts on one calendar; one is moved by a week, after one has seen wh
   await page.mouse.up();
   await sheet.getByRole("button", { name: "Leave it as it was" }).click();
   expect(await startsNow()).toBe(day(27));
+  // What is planned for the year after is met as well, and what a bar says does not stick out.
+  const next = page.getByRole("button", { name: /^Next autumn/ });
+  await expect(next).toHaveCount(0);
+  await page.getByRole("radio", { name: "Two years" }).click();
+  await expect(next).toBeVisible();
+  await settled(page);
+  expect(await stickingOut(page)).toEqual([]);
+  expect(await accessibilityFaults(page)).toEqual([]);
 });

@@ -30,11 +30,16 @@ export const placeIn = ({ from, through }: Span, width: number) => {
   return (date: LocalDate) => (Math.min(Math.max(date - from, 0), days) / days) * width;
 };
 
-/** The first day of each month, with its name; the year where it begins. */
+/** From so many months on there is room for the name of each third alone. */
+const MANY = 18;
+
+/** The first day of each month, or of each quarter where there are many, with its name; the year where it begins. */
 export function monthsOf({ from, through }: Span): { day: LocalDate; label: string }[] {
   const months: { day: LocalDate; label: string }[] = [];
+  const quarters = addMonths(from, MANY) <= through;
   for (let day = from; day <= through; day = addMonths(day, 1)) {
     const { month } = yearMonthDay(day);
+    if (quarters && month % 3 !== 1) continue;
     const whole = sayMonth(day);
     const named = months.length === 0 || month === 1;
     months.push({ day, label: named ? whole : (whole.split(" ")[0] ?? whole) });

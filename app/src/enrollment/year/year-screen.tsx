@@ -22,10 +22,12 @@ import { YearChart } from "./year-chart";
 import { YearFeed } from "./year-feed";
 import { YearList } from "./year-list";
 
-/** The first month shown is so many before this one. */
-const BEFORE = 2;
-const MONTHS = 10;
-const STEP = 3;
+/** How much is shown: so many months, the first of them so many before this one; so many one goes on. */
+const REACHES = {
+  months: { label: "Ten months", months: 10, before: 2, step: 3 },
+  years: { label: "Two years", months: 24, before: 3, step: 12 },
+} as const;
+type Reach = keyof typeof REACHES;
 
 type Narrow = { kind: "all" } | { kind: "open" } | { kind: "led"; by: string };
 
@@ -41,7 +43,9 @@ export function YearScreen() {
     null,
   );
   const [feeding, setFeeding] = useState(false);
-  const span = spanOf(today, shift - (wide ? BEFORE : 0), MONTHS);
+  const [reach, setReach] = useState<Reach>("months");
+  const { months, before, step } = REACHES[reach];
+  const span = spanOf(today, shift - (wide ? before : 0), months);
   const { data, error, refetch, hasNextPage, fetchNextPage } = useGetYearInfiniteQuery(
     { school, from: formatDate(span.from), through: formatDate(span.through) },
     { skip: !about, refetchOnMountOrArgChange: true },
@@ -70,10 +74,20 @@ export function YearScreen() {
       dense
     >
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 8, alignItems: "center" }}>
-        <QuietAction label="Earlier" onPress={() => setShift(shift - STEP)} />
+        <QuietAction label="Earlier" onPress={() => setShift(shift - step)} />
         {shift === 0 ? null : <QuietAction label="Today" onPress={() => setShift(0)} />}
-        <QuietAction label="Later" onPress={() => setShift(shift + STEP)} />
+        <QuietAction label="Later" onPress={() => setShift(shift + step)} />
         <QuietAction label="In my calendar" onPress={() => setFeeding(true)} />
+        <Choices label="How much is shown">
+          {(Object.keys(REACHES) as Reach[]).map((one) => (
+            <Choice
+              key={one}
+              label={REACHES[one].label}
+              taken={reach === one}
+              onPress={() => setReach(one)}
+            />
+          ))}
+        </Choices>
         <Choices label="Which cohorts" line>
           <Choice
             label="All courses"
@@ -99,7 +113,7 @@ export function YearScreen() {
         <Coming error={error} onRetry={refetch} widths={[1, 0.8, 1, 0.8]} />
       ) : courses.length === 0 ? (
         <Empty
-          title="Nothing in these months"
+          title={reach === "months" ? "Nothing in these months" : "Nothing in these years"}
           says="Cohorts, the days people may enroll, and what is sold for a time stand here, for all courses."
         />
       ) : wide ? (
