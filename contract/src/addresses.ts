@@ -39,7 +39,7 @@ export const ADDRESSES = {
   forget: ["POST", "/schools/{school}/people/{person}/forgetting", [], ["course","people","record","changes"]],
   getOwnFields: ["GET", "/schools/{school}/fields", ["fields"], []],
   makeOwnField: ["POST", "/schools/{school}/fields", [], ["fields","ownAnswers","changes"]],
-  setOwnField: ["PUT", "/schools/{school}/fields/{field}", [], ["fields","ownAnswers","people","changes"]],
+  setOwnField: ["PUT", "/schools/{school}/fields/{field}", [], ["fields","ownAnswers","people","courses","course","changes"]],
   placeOwnField: ["PUT", "/schools/{school}/fields/{field}/place", [], ["fields","ownAnswers"]],
   dropOwnField: ["DELETE", "/schools/{school}/fields/{field}", [], ["fields","ownAnswers","changes"]],
   getAskedFields: ["GET", "/schools/{school}/fields/asked", ["ownAnswers"], []],

@@ -1,5 +1,4 @@
 /** The columns of a school's courses: what each is, how it stands, who is in it, what opens next. */
-
 import type { CourseSummary } from "@dawngate/contract/courses";
 import type { School } from "@dawngate/contract/school";
 import { countWords, wordsOf } from "@dawngate/core/courses";

@@ -52,7 +52,7 @@ export const ownFieldEndpoints = endpoints("own-fields", {
     body: ownFieldTerms,
     answer: done,
     answered: "Kept; it holds for whoever answers from now on.",
-    changes: ["fields", "ownAnswers", "people", "changes"],
+    changes: ["fields", "ownAnswers", "people", "courses", "course", "changes"],
   },
   placeOwnField: {
     method: "put",

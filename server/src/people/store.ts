@@ -105,6 +105,19 @@ export async function languageRead(tx: SchoolTransaction, person: string): Promi
   return rows[0]?.language ?? "en";
 }
 
+/** Which language they read, where that is known. */
+export async function languageSaid(
+  tx: SchoolTransaction,
+  person: string,
+): Promise<Language | null> {
+  const row = await tx
+    .selectFrom("person")
+    .select("language")
+    .where("id", "=", person)
+    .executeTakeFirst();
+  return row?.language ?? null;
+}
+
 /** In which language they are told what they are told. */
 export async function setLanguageOf(tx: SchoolTransaction, person: string, language: Language) {
   await tx.updateTable("person").set({ language }).where("id", "=", person).execute();

@@ -9,7 +9,7 @@ import {
 } from "@dawngate/core/sales/languages";
 import { type Instant, localDateAt, parseDate, type Zone } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../db/connection";
-import { findPersonByEmail, languageRead } from "../people/store";
+import { findPersonByEmail, languageSaid } from "../people/store";
 import { readSchool } from "../school/store";
 import type { OrderRow } from "./order-store";
 
@@ -47,8 +47,8 @@ export function wordsIn(language: Language, currency: string): BuyerWords {
 }
 
 /**
- * Those of an order's buyer: who is nobody here yet reads what their browser said. Of an order that staff wrote nothing was
- * said: by its address it may be somebody who is known.
+ * Those of an order's buyer: in the language they are known to read, else in that which their browser said. Of an order that
+ * staff wrote it said nothing: by its address it may be somebody who is known.
  */
 export async function wordsOfBuyer(
   tx: SchoolTransaction,
@@ -57,9 +57,7 @@ export async function wordsOfBuyer(
   const { person_id, language, currency, email } = order;
   const person =
     person_id ?? (language === null ? ((await findPersonByEmail(tx, email))?.id ?? null) : null);
-  const reads =
-    person === null
-      ? writtenIn((await readSchool(tx)).languages, language)
-      : await languageRead(tx, person);
-  return wordsIn(reads, currency);
+  const said = person === null ? null : await languageSaid(tx, person);
+  const { languages } = await readSchool(tx);
+  return wordsIn(writtenIn(languages, said ?? language), currency);
 }

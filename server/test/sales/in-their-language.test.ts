@@ -140,6 +140,24 @@ test("paid in parts in French: what is charged, what fails, what is shut, and wh
     expect(text).not.toMatch(/\b(Hello|Order|paid|Next|Questions:.*you)\b/);
 });
 
+test("who is known reads what they have chosen, whatever their browser says; who has chosen nothing, that", async () => {
+  const { test_, school: id } = school.owned;
+  const listing = await school.onSale("Broa");
+  const chooses = (email: string, language: "it" | null) =>
+    test_.db.withSchool(id, (tx) =>
+      tx.updateTable("person").set({ language }).where("email", "=", email).execute(),
+    );
+  for (const [name, chosen, subject] of [
+    ["Ines", "it", "Ricevuta"],
+    ["Otto", null, "Quittung"],
+  ] as const) {
+    await buys(name, listing, "en");
+    await chooses(somebody(name).email, chosen);
+    await buys(name, await school.onSale(`Again for ${name}`), "de");
+    expect((await last(name))?.subject).toMatch(new RegExp(`^${subject} .*Again for ${name}`));
+  }
+});
+
 test("left in the middle in Italian, and asked for by transfer in Portuguese", async () => {
   const listing = await school.onSale("Pane", { teams: true });
   const left = await school.press(null, listing, somebody("Gia"), 200, { "accept-language": "it" });

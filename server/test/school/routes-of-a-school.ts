@@ -47,6 +47,12 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["PUT", "/schools/one/fields/asked", { values: {} }, "self.learn"],
   ["GET", "/schools/one/people/p/fields", undefined, "people.see"],
   ["PUT", "/schools/one/people/p/fields", { values: {} }, "people.act"],
+  ["GET", "/schools/one/courses/c/fields", undefined, "courses.read"],
+  ["PUT", "/schools/one/courses/c/fields", { values: {} }, "courses.edit"],
+  ["GET", "/schools/one/courses/c/cohorts/k/fields", undefined, "people.see"],
+  ["PUT", "/schools/one/courses/c/cohorts/k/fields", { values: {} }, "cohorts.change"],
+  ["GET", "/schools/one/courses/c/enrollments/e1/fields", undefined, "people.see"],
+  ["PUT", "/schools/one/courses/c/enrollments/e1/fields", { values: {} }, "people.act"],
   ["GET", "/schools/one/questions", undefined, "courses.edit"],
   [
     "PUT",

@@ -18,15 +18,7 @@ import { usePalette } from "../../ui/theme";
 import { useToast } from "../../ui/toast";
 import { CheckFields } from "./check-fields";
 import { choicesOf, linesOf } from "./choice-lines";
-import {
-  ABOUT_WORDS,
-  AT_WORDS,
-  KIND_WORDS,
-  NEW_FIELD,
-  SIGNS_WORDS,
-  sayAsk,
-  saySeen,
-} from "./say-field";
+import { AT_WORDS, KIND_WORDS, NEW_FIELD, SIGNS_WORDS, sayAsk, saySeen } from "./say-field";
 import {
   useDropOwnFieldMutation,
   useMakeOwnFieldMutation,
@@ -81,7 +73,7 @@ export function FieldSheet({ school, field, onClose }: Props) {
         <Options
           label="It is about"
           says="It is about"
-          options={ABOUT.map((one) => ({ value: one, label: ABOUT_WORDS[one] }))}
+          options={ABOUT.map((one) => ({ value: one, label: one }))}
           value={about}
           onChange={(next) => change({ about: next, ...usualOf(next) })}
         />

@@ -3,13 +3,6 @@ import type { OwnField, OwnFieldTerms } from "@dawngate/contract/own-fields";
 import type { About, Ask, AskedAt, FieldKind, SeenBy, Signs } from "@dawngate/core/people";
 import { capital } from "../../ui/capital";
 
-export const ABOUT_WORDS: Record<About, string> = {
-  people: "people",
-  enrollments: "enrollments",
-  cohorts: "cohorts",
-  courses: "courses",
-};
-
 /** What a list of those about something is called, and what they are. */
 export const ABOUT_SAID: Record<About, { title: string; says: string }> = {
   people: {
