@@ -3,6 +3,8 @@ import { formatDate } from "@dawngate/core/time";
 import fc from "fast-check";
 import { dayAfter, read } from "../../src/enrollment/days";
 import {
+  barOf,
+  besideOf,
   byDay,
   lanesOf,
   leadsTwo,
@@ -95,6 +97,28 @@ test("no two bars of one lane meet, nor two windows", () => {
         }
     }),
   );
+});
+
+test("a name that a bar has no room for stands beside it, shortened, and keeps others off", () => {
+  const wide = placeIn(spanOf("2027-01-01", 0, 10), 900);
+  const narrow = placeIn(spanOf("2027-01-01", 0, 24), 900);
+  const named = {
+    name: "Autumn term in Lisbon, evenings",
+    starts: "2027-02-01",
+    ends: "2027-03-14",
+  };
+  expect(barOf({ ...named, name: "Autumn" }, wide).namedBeside).toBe(false);
+  expect(barOf(named, narrow).namedBeside).toBe(true);
+  expect(besideOf(named.name)).toBe("Autumn term in Lisbon, …");
+  // However short, it can be pressed.
+  expect(barOf({ ...named, ends: "2027-02-01" }, narrow).width).toBe(40);
+  const soon = cohort("k2", "2027-07-01", "2027-08-01");
+  const lanes = (name: string) =>
+    lanesOf([{ ...cohort("k1", named.starts, named.ends), name }, soon], narrow).map(
+      ({ lane }) => lane,
+    );
+  expect(lanes("A")).toEqual([0, 0]);
+  expect(lanes(named.name)).toEqual([0, 1]);
 });
 
 test("who leads two cohorts at once is said, with the days", () => {

@@ -55,6 +55,25 @@ export interface Placed {
 /** Room for what is said beside a bar, and above a window, in points. */
 const BESIDE = 84;
 const ABOVE = 64;
+/** A bar is at least so wide; a letter of its name is about so wide, and its edges take so much. */
+const NARROWEST = 40;
+const LETTER = 7.5;
+const EDGES = 20;
+
+/** Where a cohort's bar stands, and whether its name stands beside it, since it has no room for it. */
+export function barOf(
+  { name, starts, ends }: Pick<YearCohort, "name" | "starts" | "ends">,
+  x: (date: LocalDate) => number,
+): { from: number; width: number; namedBeside: boolean } {
+  const from = x(read(starts));
+  const width = Math.max(NARROWEST, x(addDays(read(ends), 1)) - from);
+  return { from, width, namedBeside: name.length * LETTER + EDGES > width };
+}
+
+/** The longest name that is said beside a bar. */
+const MOST_BESIDE = 24;
+export const besideOf = (name: string): string =>
+  name.length > MOST_BESIDE ? `${name.slice(0, MOST_BESIDE - 1)}…` : name;
 
 /**
  * Cohorts in as few lanes as have room for them: bars beside bars, and windows, which stand below the bars, beside
@@ -67,12 +86,13 @@ export function lanesOf(cohorts: readonly YearCohort[], x: (date: LocalDate) => 
     .sort((a, b) => (first(a) < first(b) ? -1 : 1))
     .map((cohort) => {
       const { window } = cohort;
-      const bar = x(read(cohort.starts));
+      const { from: bar, width, namedBeside } = barOf(cohort, x);
+      const said = namedBeside ? besideOf(cohort.name).length * LETTER : 0;
       const from = window ? x(read(window.opens)) : Number.POSITIVE_INFINITY;
       const found = lanes.findIndex((lane) => lane.bar <= bar && lane.window <= from);
       const lane = found < 0 ? lanes.length : found;
       lanes[lane] = {
-        bar: Math.max(end(cohort.ends), bar + 40) + BESIDE,
+        bar: bar + width + BESIDE + said,
         window: window ? Math.max(end(window.closes), from + ABOVE) : (lanes[lane]?.window ?? 0),
       };
       return { cohort, lane };

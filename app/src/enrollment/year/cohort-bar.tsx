@@ -1,13 +1,13 @@
 /** A cohort on the year: pressed to look at it, dragged or moved by keys to another day. */
 import type { YearCohort } from "@dawngate/contract/year";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
-import { addDays, type LocalDate } from "@dawngate/core/time";
+import type { LocalDate } from "@dawngate/core/time";
 import { useMemo, useRef, useState } from "react";
 import { PanResponder, Platform, View, type ViewProps } from "react-native";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { dayAfter, read } from "../days";
-import { sayCohortBar, saySeats } from "./arrange";
+import { dayAfter } from "../days";
+import { barOf, besideOf, sayCohortBar, saySeats } from "./arrange";
 
 interface Props {
   course: string;
@@ -15,6 +15,8 @@ interface Props {
   today: string;
   x(date: LocalDate): number;
   perDay: number;
+  /** How wide the chart is. */
+  room: number;
   top: number;
   movable: boolean;
   onOpen(days: number): void;
@@ -25,7 +27,7 @@ const KEYS: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7,
 /** Less than so far is a press. */
 const STILL = 4;
 
-export function CohortBar({ course, cohort, today, x, perDay, top, movable, onOpen }: Props) {
+export function CohortBar({ course, cohort, today, x, perDay, room, top, movable, onOpen }: Props) {
   const palette = usePalette();
   const { dark, apricot, apricotLabel, apricotLine, apricotInk } = palette;
   const { quiet, shade, line, ink, dusk } = palette;
@@ -34,10 +36,9 @@ export function CohortBar({ course, cohort, today, x, perDay, top, movable, onOp
   const [days, setDays] = useState(0);
   const [focused, setFocused] = useState(false);
   const moved = useRef(0);
-  const from = x(read(cohort.starts));
-  const to = x(addDays(read(cohort.ends), 1));
-  const width = Math.max(40, to - from);
+  const { from, width, namedBeside } = barOf(cohort, x);
   const over = cohort.ends < today;
+  const beside = from + days * perDay + width + 6;
   const settle = (by: number) => {
     setDays(0);
     moved.current = 0;
@@ -117,15 +118,22 @@ export function CohortBar({ course, cohort, today, x, perDay, top, movable, onOp
           color={over || !cohort.listed ? ink : apricotInk}
           numberOfLines={1}
         >
-          {cohort.name}
+          {namedBeside ? "" : cohort.name}
         </Text>
       </View>
       <View
-        style={{ position: "absolute", left: from + days * perDay + width + 6, top: top + 4 }}
+        style={{
+          position: "absolute",
+          left: beside,
+          maxWidth: Math.max(0, room - beside),
+          top: top + 4,
+        }}
         pointerEvents="none"
       >
         <Text kind="small" color={days === 0 ? quiet : ink} numberOfLines={1}>
-          {days === 0 ? saySeats(cohort) : `from ${sayWrittenDate(dayAfter(cohort.starts, days))}`}
+          {days === 0
+            ? `${namedBeside ? `${besideOf(cohort.name)}, ` : ""}${saySeats(cohort)}`
+            : `from ${sayWrittenDate(dayAfter(cohort.starts, days))}`}
         </Text>
       </View>
     </>

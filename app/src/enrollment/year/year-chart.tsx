@@ -26,6 +26,15 @@ const LEFT = 250;
 const AXIS = 34;
 const LANE = 66;
 const ROW = 84;
+/** How wide today's date is drawn, a letter of a month's name, and how far from its line that stands. */
+const TODAY = 76;
+const LETTER = 7;
+const FROM_LINE = 4;
+
+/** Whether the name of a month would stand under today's date. */
+const isUnder = (line: number, name: string, today: number) =>
+  line + FROM_LINE + name.length * LETTER > today - TODAY / 2 &&
+  line + FROM_LINE < today + TODAY / 2;
 
 export function YearChart({ school, courses, span, today, movable, onOpen }: Props) {
   const [width, setWidth] = useState(900);
@@ -69,11 +78,11 @@ export function YearChart({ school, courses, span, today, movable, onOpen }: Pro
               bottom: 0,
               borderLeftWidth: 1,
               borderLeftColor: line,
-              paddingLeft: 4,
+              paddingLeft: FROM_LINE,
             }}
           >
             <Text kind="small" color={quiet}>
-              {label}
+              {isShown && isUnder(x(day), label, now) ? "" : label}
             </Text>
           </View>
         ))}
@@ -92,8 +101,8 @@ export function YearChart({ school, courses, span, today, movable, onOpen }: Pro
             <View
               style={{
                 position: "absolute",
-                left: now - 38,
-                width: 76,
+                left: now - TODAY / 2,
+                width: TODAY,
                 top: 0,
                 height: 24,
                 borderRadius: 12,
@@ -144,6 +153,7 @@ export function YearChart({ school, courses, span, today, movable, onOpen }: Pro
                       cohort={cohort}
                       today={today}
                       x={x}
+                      room={room}
                       perDay={room / (span.through - span.from + 1)}
                       top={lane * LANE + 10}
                       movable={movable}
