@@ -58,7 +58,7 @@ export function AccessActs({ access, cohorts, titleOf, ...place }: AccessProps) 
   return (
     <>
       <Acts {...place} offers={offers} cohorts={cohorts} />
-      <FieldsOfEnrollment place={place} enrollment={place.enrollment} />
+      <FieldsOfEnrollment at={place} />
       <OnRecord {...place} titleOf={titleOf} cohorts={cohorts} />
       <PersonLeaving {...place} />
     </>

@@ -147,7 +147,7 @@ export function CohortSheet({
         </Text>
       )}
       <CohortSnags school={school} course={course} cohort={wanted} id={cohort?.id ?? null} />
-      {cohort ? <FieldsOfCohort place={place} cohort={cohort.id} /> : null}
+      {cohort ? <FieldsOfCohort at={{ ...place, cohort: cohort.id }} /> : null}
       <PrimaryAction
         label={cohort ? (moves ? "See what it does" : "Keep") : "Make the cohort"}
         onPress={submit}

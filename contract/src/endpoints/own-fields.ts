@@ -2,6 +2,7 @@
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { done, endpoints, inCohort, inCourse, inEnrollment, inSchool } from "../endpoint";
+import type { Held } from "../held";
 import {
   answeredFields,
   askedFields,
@@ -11,11 +12,85 @@ import {
   ownFieldsQuery,
   ownFieldTerms,
 } from "../own-fields";
+import type { Permission } from "../permissions";
 
 const FIELDS = "/schools/{school}/fields";
 const inField = inSchool.extend({ field: planFields.id });
 const inPerson = inSchool.extend({ person: planFields.id });
-const OF_COURSE = "/schools/{school}/courses/{course}";
+
+/** What stands in the fields of something in a course: read, and written. */
+const fieldsOf = <
+  const Params extends z.ZodObject,
+  const See extends Permission,
+  const Write extends Permission,
+  const Holds extends Held,
+>(
+  what: string,
+  {
+    below,
+    params,
+    see,
+    write,
+    holds,
+    changes = [],
+  }: {
+    /** Its address below the course's. */
+    below: "" | `/${string}`;
+    params: Params;
+    see: See;
+    write: Write;
+    holds: Holds;
+    /** Besides what it holds. */
+    changes?: readonly Held[];
+  },
+) => {
+  const path = `/schools/{school}/courses/{course}${below}/fields` as const;
+  return {
+    get: {
+      method: "get",
+      path,
+      summary: `What stands in ${what}'s fields`,
+      who: see,
+      params,
+      answer: askedFields,
+      answered: "The fields whoever asks sees, with what stands in them.",
+      holds: [holds],
+    },
+    set: {
+      method: "put",
+      path,
+      summary: `Write what stands in ${what}'s fields`,
+      who: write,
+      params,
+      body: answeredFields,
+      answer: done,
+      answered: "Kept, and on the record of changes.",
+      changes: [holds, ...changes, "changes"],
+    },
+  } as const;
+};
+const ofCourse = fieldsOf("a course", {
+  below: "",
+  params: inCourse,
+  see: "courses.read",
+  write: "courses.edit",
+  holds: "course",
+  changes: ["courses"],
+});
+const ofCohort = fieldsOf("a cohort", {
+  below: "/cohorts/{cohort}",
+  params: inCohort,
+  see: "people.see",
+  write: "cohorts.change",
+  holds: "course",
+});
+const ofEnrollment = fieldsOf("an enrollment", {
+  below: "/enrollments/{enrollment}",
+  params: inEnrollment,
+  see: "people.see",
+  write: "people.act",
+  holds: "people",
+});
 
 export const ownFieldEndpoints = endpoints("own-fields", {
   getOwnFields: {
@@ -118,67 +193,10 @@ export const ownFieldEndpoints = endpoints("own-fields", {
     answered: "Kept, and on the record of changes.",
     changes: ["people", "ownAnswers", "changes"],
   },
-  getFieldsOfCourse: {
-    method: "get",
-    path: `${OF_COURSE}/fields`,
-    summary: "What stands in a course's fields",
-    who: "courses.read",
-    params: inCourse,
-    answer: askedFields,
-    answered: "The fields whoever asks sees, with what stands in them.",
-    holds: ["course"],
-  },
-  setFieldsOfCourse: {
-    method: "put",
-    path: `${OF_COURSE}/fields`,
-    summary: "Write what stands in a course's fields",
-    who: "courses.edit",
-    params: inCourse,
-    body: answeredFields,
-    answer: done,
-    answered: "Kept, and on the record of changes.",
-    changes: ["course", "courses", "changes"],
-  },
-  getFieldsOfCohort: {
-    method: "get",
-    path: `${OF_COURSE}/cohorts/{cohort}/fields`,
-    summary: "What stands in a cohort's fields",
-    who: "people.see",
-    params: inCohort,
-    answer: askedFields,
-    answered: "The fields whoever asks sees, with what stands in them.",
-    holds: ["course"],
-  },
-  setFieldsOfCohort: {
-    method: "put",
-    path: `${OF_COURSE}/cohorts/{cohort}/fields`,
-    summary: "Write what stands in a cohort's fields",
-    who: "cohorts.change",
-    params: inCohort,
-    body: answeredFields,
-    answer: done,
-    answered: "Kept, and on the record of changes.",
-    changes: ["course", "changes"],
-  },
-  getFieldsOfEnrollment: {
-    method: "get",
-    path: `${OF_COURSE}/enrollments/{enrollment}/fields`,
-    summary: "What stands in an enrollment's fields",
-    who: "people.see",
-    params: inEnrollment,
-    answer: askedFields,
-    answered: "The fields whoever asks sees, with what stands in them.",
-    holds: ["people"],
-  },
-  setFieldsOfEnrollment: {
-    method: "put",
-    path: `${OF_COURSE}/enrollments/{enrollment}/fields`,
-    summary: "Write what stands in an enrollment's fields",
-    who: "people.act",
-    params: inEnrollment,
-    body: answeredFields,
-    answer: done,
-    answered: "Kept, and on the record of changes.",
-    changes: ["people", "changes"],
-  },
+  getFieldsOfCourse: ofCourse.get,
+  setFieldsOfCourse: ofCourse.set,
+  getFieldsOfCohort: ofCohort.get,
+  setFieldsOfCohort: ofCohort.set,
+  getFieldsOfEnrollment: ofEnrollment.get,
+  setFieldsOfEnrollment: ofEnrollment.set,
 });

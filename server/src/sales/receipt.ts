@@ -1,6 +1,5 @@
 /** The receipt of an order as a file: for its buyer, for whoever has its secret, and for those who sell. */
 
-import { countsInTotal, sayLine } from "@dawngate/core/sales";
 import { formatDate, localDateAt, parseInstant, zoneOf } from "@dawngate/core/time";
 import { conflict } from "../base/problem";
 import type { Context } from "../school/context";
@@ -8,6 +7,7 @@ import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readSchool } from "../school/store";
 import { type BuyerWords, wordsOfBuyer } from "./buyer-words";
+import { quoteOnPaper } from "./documents/parties";
 import type { Printed } from "./documents/print";
 import { taxNotes } from "./documents/tax-notes";
 import { receiptNumber } from "./fulfil";
@@ -52,10 +52,7 @@ function dataOf(
     for: paper.buyer,
     buyer: [order.name, order.email],
     title: order.title,
-    lines: quote.lines.filter(countsInTotal).map((line) => ({
-      says: sayLine(line, null, sales.lines),
-      amount: money(line.amount),
-    })),
+    lines: quoteOnPaper(order, words),
     sums: [
       { says: paper.inAll, amount: money(quote.total), strong: true },
       ...(quote.tax > 0 ? [{ says: paper.ofItTax, amount: money(quote.tax), strong: false }] : []),

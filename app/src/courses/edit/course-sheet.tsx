@@ -96,7 +96,7 @@ export function CourseSheet({
         onEnds={(ends) => onSet({ validity: (ends ?? []) as PlanCourse["validity"] })}
       />
       <Dates course={course} onSet={onSet} />
-      <FieldsOfCourse place={place} />
+      <FieldsOfCourse at={place} />
     </Sheet>
   );
 }

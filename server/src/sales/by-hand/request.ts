@@ -1,5 +1,4 @@
 /** What is asked for to pay an order by transfer, on paper: no invoice, which follows once the money has come. */
-import { countsInTotal, sayLine } from "@dawngate/core/sales";
 import { zoneOf } from "@dawngate/core/time";
 import { conflict } from "../../base/problem";
 import type { Context } from "../../school/context";
@@ -7,7 +6,7 @@ import type { Services } from "../../school/kit";
 import { reading } from "../../school/service";
 import { readSchool } from "../../school/store";
 import { type BuyerWords, wordsOfBuyer } from "../buyer-words";
-import { invoicingOf, partiesOf, printParties } from "../documents/parties";
+import { invoicingOf, partiesOf, printParties, quoteOnPaper } from "../documents/parties";
 import type { Printed } from "../documents/print";
 import { taxNotes } from "../documents/tax-notes";
 import type { OrderRow } from "../order-store";
@@ -48,10 +47,7 @@ function printedOf(
     about: [`${written} · ${payBy}`, ...reference],
     ...parties,
     title: order.title,
-    lines: quote.lines.filter(countsInTotal).map((line) => ({
-      says: sayLine(line, null, sales.lines),
-      amount: money(line.amount),
-    })),
+    lines: quoteOnPaper(order, words),
     sums: [
       { says: paper.withoutTax, amount: money(quote.total - quote.tax), strong: false },
       { says: paper.tax(null), amount: money(quote.tax), strong: false },

@@ -1,5 +1,6 @@
-/** Who sells and who buys, as they stand on an invoice, a credit note or a payment request. */
+/** Who sells, who buys, and what a price is made of, as they stand on receipts, invoices, credit notes and payment requests. */
 import { type Invoicing, USUAL_INVOICING } from "@dawngate/contract/sales";
+import { countsInTotal, sayLine } from "@dawngate/core/sales";
 import type { DocumentContent } from "../../db/tables/sales";
 import type { BuyerWords } from "../buyer-words";
 import type { OrderRow } from "../order-store";
@@ -33,6 +34,16 @@ export function partiesOf({ name, email, billing, tax }: OrderRow, school: Schoo
     },
   };
 }
+
+/** What a price is made of, as rows on paper. */
+export const quoteOnPaper = (
+  { quote }: Pick<OrderRow, "quote">,
+  { sales, money }: Pick<BuyerWords, "sales" | "money">,
+): Printed["lines"] =>
+  quote.lines.filter(countsInTotal).map((line) => ({
+    says: sayLine(line, null, sales.lines),
+    amount: money(line.amount),
+  }));
 
 /** Both in lines, and the buyer's own reference, where they have one. */
 export function printParties(
