@@ -196,7 +196,7 @@ export const ADDRESSES = {
   getOrders: ["GET", "/schools/{school}/orders", ["orders"], []],
   getOrder: ["GET", "/schools/{school}/orders/{order}", ["orders"], []],
   getOwnOrders: ["GET", "/schools/{school}/own-orders", ["self"], []],
-  payOpenPart: ["POST", "/schools/{school}/orders/{order}/open-part", [], []],
+  putInCard: ["POST", "/schools/{school}/orders/{order}/card", [], []],
   cancelOrder: ["POST", "/schools/{school}/orders/{order}/cancelled", [], ["orders","self"]],
   takeCancelBack: ["POST", "/schools/{school}/orders/{order}/cancel-taken-back", [], ["orders","self"]],
   getWayChanges: ["GET", "/schools/{school}/orders/{order}/way", ["orders"], []],

@@ -27,6 +27,7 @@ import { deviceTeller } from "./notices/devices/tell";
 import { letterWriter } from "./notices/planned";
 import { startReaders } from "./readers";
 import { reminder } from "./reminders/tell";
+import { pageAsker } from "./sales/ask-page";
 import { tillAsker } from "./sales/ask-till";
 import { handWatcher } from "./sales/by-hand/watch";
 import { documentWriter } from "./sales/documents/issue";
@@ -111,6 +112,7 @@ else {
   const threads = startThreads(bundle, address);
   const { accounts } = identity;
   const askTill = tillAsker({ db, payments, baseUrl, now });
+  const askPage = pageAsker({ db, payments, baseUrl, now });
   const followUp = follower({ db, baseUrl, now });
   const runOrder = orderRunner({ db, payments, baseUrl, now });
   const payBack = backPayer({ db, payments, now });
@@ -119,6 +121,7 @@ else {
     db,
     mailer,
     askTill,
+    askPage,
     followUp,
     callNext: nextCaller({ db, baseUrl, now }),
     workOnPeopleFile: peopleFileWorker({ db, baseUrl, now }),

@@ -61,12 +61,17 @@ const EVENTS: Record<string, string> = {
   disputed: "Disputed with the bank",
   "dispute-won": "The dispute was won",
   "dispute-lost": "The dispute was lost: the money went back",
+  "card-replaced": "Another card was put in",
+  "card-warned": "They were told that a card is needed for a payment",
   reminded: "Reminded, since nothing was paid",
 };
 
+/** Of these no charge is told. */
+const NO_CHARGE = new Set(["reminded", "card-replaced", "card-warned"]);
+
 /** By which charge; what was transferred has none at the till. */
 function sayCharge(kind: string, charge: string | null): string {
-  if (charge === null || kind === "reminded") return "";
+  if (charge === null || NO_CHARGE.has(kind)) return "";
   return charge.startsWith("by-hand-") ? " by transfer" : ` (${charge})`;
 }
 

@@ -1,4 +1,4 @@
-/** An order that runs, as its buyer sees it: what is open is paid with another card, a subscription is cancelled. */
+/** An order that runs, as its buyer sees it: another card is put in, a subscription is cancelled. */
 import type { OwnOrder, RunningOrder } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
@@ -8,7 +8,7 @@ import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
-import { useCancelOrderMutation, usePayOpenPartMutation, useTakeCancelBackMutation } from "./api";
+import { useCancelOrderMutation, usePutInCardMutation, useTakeCancelBackMutation } from "./api";
 import { RunningParts } from "./lazy-parts";
 import { OwnChange } from "./own-change";
 import { sayStanding } from "./say-standing";
@@ -22,16 +22,18 @@ interface Props {
 
 export function OwnRunning({ place, order, running, zone }: Props) {
   const { school, order: id, secret } = place;
-  const [pay, paying] = usePayOpenPartMutation();
+  const [putIn, puttingIn] = usePutInCardMutation();
   const [cancel, cancelling] = useCancelOrderMutation();
   const [takeBack, taking] = useTakeCancelBackMutation();
   const [asked, setAsked] = useState(false);
   const words = { school, order: id, body: secret === undefined ? {} : { secret } };
-  const error = paying.error ?? cancelling.error ?? taking.error;
+  const error = puttingIn.error ?? cancelling.error ?? taking.error;
   const { currency } = order;
+  // What is needed stands first; what can be done is there.
+  const Action = running.cardEnd ? PrimaryAction : QuietAction;
   const isOver = running.standing === "ended" || running.standing === "refunded";
-  const toPay = async () => {
-    const answer = await pay(words);
+  const toTill = async () => {
+    const answer = await putIn(words);
     if ("data" in answer && answer.data) window.location.assign(answer.data.pay);
   };
   return (
@@ -41,8 +43,14 @@ export function OwnRunning({ place, order, running, zone }: Props) {
       {running.open > 0 && !isOver ? (
         <PrimaryAction
           label={`Pay ${sayMoney(openOf(running), currency)} now`}
-          busy={paying.isLoading}
-          onPress={toPay}
+          busy={puttingIn.isLoading}
+          onPress={toTill}
+        />
+      ) : running.mayPutIn ? (
+        <Action
+          label={running.card ? "Put in another card" : "Put in a card"}
+          busy={puttingIn.isLoading}
+          onPress={toTill}
         />
       ) : null}
       <RunningParts running={running} currency={currency} zone={zone} />

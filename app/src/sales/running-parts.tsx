@@ -9,6 +9,7 @@ import { QuietAction } from "../ui/action";
 import { type Mark, SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
+import { sayCard, sayCardEnd } from "./say-standing";
 
 type Part = RunningOrder["parts"][number];
 
@@ -46,7 +47,8 @@ interface Props {
 }
 
 export function RunningParts({ running, currency, zone }: Props) {
-  const { line } = usePalette();
+  const { line, ember } = usePalette();
+  const cardEnd = sayCardEnd(running, currency);
   const [whole, setWhole] = useState(false);
   const { parts } = running;
   const now = parts.findIndex(({ state }) => state !== "paid");
@@ -79,6 +81,12 @@ export function RunningParts({ running, currency, zone }: Props) {
           </View>
         ))}
       </View>
+      {running.mayPutIn ? <Text kind="small">{sayCard(running)}</Text> : null}
+      {cardEnd === null ? null : (
+        <Text kind="small" color={ember}>
+          {cardEnd}
+        </Text>
+      )}
       {running.announced ? (
         <Text kind="small">
           {`Announced: ${sayMoney(running.announced.amount, currency)} a period, from the first payment on ${sayWrittenDate(running.announced.from)} or later.`}

@@ -2,7 +2,7 @@ import type { RunningOrder } from "@dawngate/contract/sales";
 import { isWhole } from "../../src/sales/after-buying";
 import { sayRefund, sayWithdrawal } from "../../src/sales/give-back";
 import { RunningParts } from "../../src/sales/running-parts";
-import { sayStanding } from "../../src/sales/say-standing";
+import { sayCard, sayCardEnd, sayStanding } from "../../src/sales/say-standing";
 import { readDays, sayRefunds, sayTerms } from "../../src/school/payment-settings";
 import { draw } from "../helpers/draw";
 
@@ -26,6 +26,9 @@ const RUNNING: RunningOrder = {
   suspends: "2027-02-09T00:00:00Z",
   ends: null,
   paidThrough: null,
+  card: { ends: "0042", expires: "2027-03" },
+  cardEnd: null,
+  mayPutIn: true,
   mayCancel: false,
   mayTakeBack: false,
   option: "monthly",
@@ -143,4 +146,16 @@ test("what is given back by the terms is a sentence", () => {
     "All of it is given back within 14 days to whoever has done at most 20 % of it; after that what is unused.",
   );
   expect(sayRefunds([unused])).toBe("What is unused is given back.");
+});
+
+test("the card is named as its holder knows it, and what it is not good for with its day", () => {
+  expect(sayCard(RUNNING)).toBe("Charged to the card ending in 0042, good through Mar 2027.");
+  expect(sayCard({ card: { ends: null, expires: null } })).toBe("Charged to the card on file.");
+  expect(sayCard({ card: null })).toBe("No card is on file yet.");
+  const cardEnd = { due: "2027-04-06", amount: 6700 };
+  expect(sayCardEnd(RUNNING, "EUR")).toBeNull();
+  expect(sayCardEnd({ ...RUNNING, cardEnd }, "EUR")).toMatch(
+    /^€67.00 is due on .*6 Apr 2027: the card is not good any more by then\.$/,
+  );
+  expect(sayCardEnd({ card: null, cardEnd }, "EUR")).toMatch(/a card is needed by then\.$/);
 });

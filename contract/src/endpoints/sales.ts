@@ -33,9 +33,9 @@ import {
   ownOrders,
   ownOrdersQuery,
   partsMade,
-  payOpen,
   priceAnnouncing,
   purchase,
+  putIn,
   receiptQuery,
   refundAnswer,
   refundQuery,
@@ -312,14 +312,15 @@ export const sales = endpoints("sales", {
     answered: "A page, the latest first.",
     holds: ["self"],
   },
-  payOpenPart: {
+  putInCard: {
     method: "post",
-    path: "/schools/{school}/orders/{order}/open-part",
-    summary: "Where the open part of an order is paid, with another card",
+    path: "/schools/{school}/orders/{order}/card",
+    summary:
+      "Where another card is put in for an order: what is open is paid with it, else it is kept",
     who: "school.see",
     params: inOrder,
     body: byOrder,
-    answer: payOpen,
+    answer: putIn,
     answered: "The till's page.",
   },
   cancelOrder: {

@@ -113,13 +113,28 @@ export const runningOrder = z
     changeFailed: z
       .boolean()
       .describe("The card was refused when it was changed last: nothing was changed."),
+    card: z
+      .object({
+        ends: z.string().nullable().describe("Its last digits; null: not known."),
+        expires: z
+          .string()
+          .nullable()
+          .describe("The last month in which it is good: 2027-03; null: not known."),
+      })
+      .nullable()
+      .describe("The card on file; null: there is none."),
+    cardEnd: z
+      .object({ due: z.string(), amount: z.int() })
+      .nullable()
+      .describe("The first payment listed for which no card is on file that is good by then."),
+    mayPutIn: z.boolean().describe("Something is to be charged: another card can be put in."),
     mayCancel: z.boolean(),
     mayTakeBack: z.boolean().describe("It was cancelled, and runs on until its last paid day."),
   })
   .meta({ id: "RunningOrder" });
 export type RunningOrder = z.infer<typeof runningOrder>;
 
-export const payOpen = z.object({ pay: z.string().describe("Where the open part is paid.") });
+export const putIn = z.object({ pay: z.string().describe("The till's page for it.") });
 
 /** An order as its buyer sees it. */
 export const ownOrder = z

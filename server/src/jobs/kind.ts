@@ -4,6 +4,7 @@ import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import type { Database } from "../db/connection";
 import type { ToDevice } from "../notices/devices/tell";
+import type { Page } from "../sales/ask-page";
 import type { Mailer } from "../stand-ins/mail/mail";
 import type { Threads } from "./task";
 
@@ -13,6 +14,7 @@ export interface JobParts {
   mailer: Mailer;
   /** Asks what became of an order's payment. */
   askTill(school: string, order: string): Promise<void>;
+  askPage(school: string, page: Page & { left: number }): Promise<void>;
   /** Writes to whoever left an order unfinished. */
   followUp(school: string, order: string): Promise<void>;
   /** Offers free places of a cohort to whoever waits for one. */

@@ -3,6 +3,7 @@ import type { Database, SchoolId } from "../db/connection";
 import { system } from "../db/who";
 import { follow } from "../jobs/outbox";
 import type { Services } from "../school/kit";
+import { cardOf } from "../stand-ins/payments";
 import { readOrder } from "./order-store";
 import { lapse, settle } from "./settle";
 
@@ -29,8 +30,7 @@ export const tillAsker =
           charge: found.charge,
           amount: found.amount,
           part: 1,
-          card: found.card,
-          cardCountry: found.cardCountry ?? null,
+          card: cardOf(found),
         });
       await lapse(tx, id, doing.now);
       const after = await readOrder(tx, id);

@@ -4,8 +4,9 @@ import { ProblemError } from "../base/problem";
 import type { SchoolId } from "../db/connection";
 import { system } from "../db/who";
 import type { Services } from "../school/kit";
-import { readReference } from "../stand-ins/payments";
+import { cardOf, readReference } from "../stand-ins/payments";
 import { type DisputeKind, noteDispute } from "./running/dispute";
+import { keepCard } from "./running/kept-card";
 import { settle } from "./settle";
 
 /** What a message of a dispute puts on record. */
@@ -35,14 +36,22 @@ export function heardRoutes({
       );
       return c.json({ heard: true });
     }
+    const card = whose.byOnFile ? null : cardOf(heard);
+    if (heard.type === "card.kept") {
+      const { order } = whose;
+      if (card)
+        await db.withSchool(doing, (tx) =>
+          keepCard(tx, { baseUrl }, doing, order, { charge: heard.charge, card }),
+        );
+      return c.json({ heard: true });
+    }
     await db.withSchool(doing, (tx) =>
       settle(tx, { baseUrl }, doing, whose.order, {
         paid: heard.type === "payment.paid",
         charge: heard.charge,
         amount: heard.amount,
         part: whose.part,
-        card: heard.card,
-        cardCountry: heard.cardCountry,
+        card,
       }),
     );
     return c.json({ heard: true });

@@ -13,6 +13,7 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Agreed } from "../db/tables/partners";
 import type { Announced, Changing, SalesOrderTable, Series } from "../db/tables/sales";
 import { pattern } from "../enrollment/roster-store";
+import type { KeptCard } from "../stand-ins/payments";
 
 export interface OrderRow
   extends Omit<
@@ -23,7 +24,7 @@ export interface OrderRow
     | "secret_hash"
     | "seats_hash"
     | Documents
-    | "card"
+    | Card
     | "standing"
     | "next_at"
     | "renews"
@@ -43,9 +44,13 @@ export interface OrderRow
   series: Series | null;
   partners: Agreed | null;
   card: string | null;
+  card_ends: string | null;
+  card_expires: string | null;
   standing: OrderStanding | null;
   next_at: string | null;
 }
+
+type Card = "card" | "card_ends" | "card_expires";
 
 /** What is kept as documents. */
 type Documents =
@@ -95,6 +100,8 @@ const COLUMNS = [
   "series",
   "partners",
   "card",
+  "card_ends",
+  "card_expires",
   "standing",
   "next_at",
   "renews",
@@ -110,7 +117,7 @@ export type NewOrder = Omit<
   | "receipt_number"
   | "seats_hash"
   | Documents
-  | "card"
+  | Card
   | "standing"
   | "next_at"
   | "renews"
@@ -227,7 +234,6 @@ export async function updateOrder(
       | "state"
       | "standing"
       | "next_at"
-      | "card"
       | "paid_at"
       | "person_id"
       | "pay_url"
@@ -242,11 +248,18 @@ export async function updateOrder(
       announced: string | null;
       seat_link_hash: string | null;
       tax: string;
-    }
+    } & Pick<OrderRow, Card>
   >,
 ): Promise<void> {
   await tx.updateTable("sales_order").set(set).where("id", "=", id).execute();
 }
+
+/** A card as it stands with the order that it is charged for. */
+export const onFile = ({ token, ends, expires }: KeptCard): Pick<OrderRow, Card> => ({
+  card: token,
+  card_ends: ends,
+  card_expires: expires,
+});
 
 /** The next number of a year's receipts: without a gap, since it is given back with a transaction that fails. */
 export async function nextReceipt(

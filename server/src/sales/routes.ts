@@ -16,7 +16,7 @@ import { viaCookie } from "./partners/follow-link";
 import { receiptFile } from "./receipt";
 import { giveBack, giveExcessBack, giveOwnBack, showRefund } from "./refunds/refund";
 import { announcePrice, showAnnounced } from "./running/announced-prices";
-import { cancelOwn, payOpenPart } from "./running/by-buyer";
+import { cancelOwn, putInCard } from "./running/by-buyer";
 import { changeWay, showChanges } from "./running/change-way";
 import { endSeatLink, makeSeatLink, showOfferedSeat, takeSeat } from "./seat-link";
 import { splitCourse } from "./split-course";
@@ -120,10 +120,10 @@ export function salesRoutes(services: Services) {
     .openapi(route(services, sales.getOwnOrders), async (c) =>
       c.json(await showOwnOrders(services, c.get("context"), c.req.valid("query")), 200),
     )
-    .openapi(route(services, sales.payOpenPart, "buy"), async (c) => {
+    .openapi(route(services, sales.putInCard, "buy"), async (c) => {
       const { order } = c.req.valid("param");
       const { secret } = c.req.valid("json");
-      return c.json(await payOpenPart(services, c.get("context"), order, secret), 200);
+      return c.json(await putInCard(services, c.get("context"), order, secret), 200);
     })
     .openapi(route(services, sales.cancelOrder, "buy"), async (c) => {
       const { order } = c.req.valid("param");

@@ -4,12 +4,13 @@ import { formatInstant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Services } from "../school/kit";
 import { readSchool } from "../school/store";
+import type { KeptCard } from "../stand-ins/payments";
 import { issueDocuments } from "./documents/issue";
 import type { Doing } from "./doing";
 import { fulfil } from "./fulfil";
 import { readListing } from "./listing-store";
 import { addEvent, hasEvent } from "./order-event-store";
-import { type OrderRow, readOrder, updateOrder } from "./order-store";
+import { type OrderRow, onFile, readOrder, updateOrder } from "./order-store";
 import { tellFailed, tellPaid } from "./running/letters";
 import { runs } from "./running/order-file";
 import { runOn } from "./running/run";
@@ -23,10 +24,8 @@ export interface Told {
   amount: number;
   /** Which part of the order; the first at the purchase. */
   part: number;
-  /** The token of the card it was paid with; left out: as before. */
-  card?: string | null;
-  /** Where the bank of that card is; left out, or null: nobody says. */
-  cardCountry?: string | null;
+  /** The card it was paid with, which is kept; left out: the one on file stays. */
+  card?: KeptCard | null;
   /** Noted with the payment: who marked it, and what with. */
   noted?: object;
 }
@@ -37,7 +36,7 @@ export async function settle(
   services: Pick<Services, "baseUrl">,
   doing: Doing,
   id: string,
-  { paid, charge, amount, part, card = null, cardCountry = null, noted }: Told,
+  { paid, charge, amount, part, card = null, noted }: Told,
 ): Promise<void> {
   const order = await readOrder(tx, id, true);
   if (!order) return;
@@ -81,9 +80,9 @@ export async function settle(
     }))
   )
     return;
-  if (card !== null) await updateOrder(tx, id, { card });
-  if (cardCountry !== null && order.tax && order.state !== "paid")
-    await updateOrder(tx, id, { tax: JSON.stringify(withCard(order.tax, cardCountry)) });
+  if (card) await updateOrder(tx, id, onFile(card));
+  if (card && card.country !== null && order.tax && order.state !== "paid")
+    await updateOrder(tx, id, { tax: JSON.stringify(withCard(order.tax, card.country)) });
   if (order.state === "paid" && runs(order)) {
     await updateOrder(tx, id, { held_until: null });
     await goOn(tx, services, doing, id, { part, paid, charge });

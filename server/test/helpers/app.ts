@@ -17,6 +17,7 @@ import { deviceTeller } from "../../src/notices/devices/tell";
 import { letterWriter } from "../../src/notices/planned";
 import { readersHere } from "../../src/readers";
 import { reminder } from "../../src/reminders/tell";
+import { pageAsker } from "../../src/sales/ask-page";
 import { tillAsker } from "../../src/sales/ask-till";
 import { handWatcher } from "../../src/sales/by-hand/watch";
 import { documentWriter } from "../../src/sales/documents/issue";
@@ -115,6 +116,12 @@ export function testApp(
     dropFiles: (school) => dropFiles(db, other.kept ?? null, school),
     giveGift: giver({ db, now, baseUrl: "http://127.0.0.1:1" }),
     remind: reminder({ db, now, baseUrl: "http://127.0.0.1:1" }),
+    askPage: pageAsker({
+      db,
+      now,
+      payments: other.payments ?? null,
+      baseUrl: "http://127.0.0.1:1",
+    }),
     askTill: tillAsker({
       db,
       now,

@@ -2,6 +2,7 @@
 import { Webhook } from "standardwebhooks";
 import type {
   FoundPayment,
+  NewCard,
   NewCharge,
   NewPayment,
   NewRefund,
@@ -11,10 +12,11 @@ import { practiceTill } from "../../src/stand-ins/till/client";
 
 const SECRET = "b25seSB0aGUgdGVzdHMgc2lnbiBieSB0aGlz";
 
-type Says = "paid" | "refused" | "dispute.opened" | "dispute.won" | "dispute.lost";
+type Says = "paid" | "refused" | "card.kept" | "dispute.opened" | "dispute.won" | "dispute.lost";
 
 export function testTill() {
   const made: NewPayment[] = [];
+  const cards: NewCard[] = [];
   const known = new Map<string, FoundPayment>();
   const charges = new Map<string, FoundPayment>();
   const asked: NewCharge[] = [];
@@ -31,6 +33,11 @@ export function testTill() {
       if (silent) throw new Error("The till is silent");
       made.push(wanted);
       return { id: wanted.key, url: `http://till.example.org/pay/${made.length}` };
+    },
+    async keepCard(wanted) {
+      if (silent) throw new Error("The till is silent");
+      cards.push(wanted);
+      return { id: wanted.key, url: `http://till.example.org/card/${cards.length}` };
     },
     async charge(wanted) {
       if (silent) throw new Error("The till is silent");
@@ -59,6 +66,8 @@ export function testTill() {
   return {
     payments,
     made,
+    /** Pages on which a card is put in. */
+    cards,
     known,
     /** Charges that were asked for while nobody was there, each key once. */
     asked,
@@ -73,22 +82,24 @@ export function testTill() {
     },
     /** What it says of a payment, and the headers that sign it. */
     says(
-      payment: NewPayment,
+      payment: NewCard & Partial<NewPayment>,
       type: Says,
       charge: string,
       at = new Date(),
       card: string | null = type === "paid" ? "card-1" : null,
       cardCountry: string | null = null,
+      known: Pick<FoundPayment, "cardEnds" | "cardExpires"> = {},
     ) {
       const body = {
-        type: type.startsWith("dispute.") ? type : `payment.${type}`,
+        type: type.includes(".") ? type : `payment.${type}`,
         payment: payment.key,
         reference: payment.reference,
         charge,
-        amount: payment.amount,
-        currency: payment.currency,
+        amount: payment.amount ?? 0,
+        currency: payment.currency ?? "XXX",
         card,
         cardCountry,
+        ...known,
       };
       const id = `msg_${type}_${charge}`;
       return {

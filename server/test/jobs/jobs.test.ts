@@ -38,6 +38,7 @@ beforeAll(async () => {
           mailer: { send: (mail, key) => send(mail, key) },
           keepShare: async () => undefined,
           askTill: async () => undefined,
+          askPage: async () => undefined,
           followUp: async () => undefined,
           callNext: async () => undefined,
           endAttempt: async () => undefined,

@@ -183,7 +183,7 @@ test("paid month by month for several, a part that is missing shuts it for all o
   ).toHaveLength(1);
   expect((await give(bought, ["Nik"], 409)).detail).toMatch(/A payment of this order is missing/);
   school.till.become("paid");
-  await post(`${bought.order}/open-part`, { secret: bought.secret });
+  await post(`${bought.order}/card`, { secret: bought.secret });
   const due = school.till.made.at(-1) as never;
   const { body, headers } = school.till.says(due, "paid", "ch-late", new Date());
   await school.owned.app.ask(null, "POST", "/payments/heard", body, headers);

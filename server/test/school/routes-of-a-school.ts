@@ -322,7 +322,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["POST", "/schools/one/orders/o/excess", { charge: "c" }, "sales.refund"],
   ["POST", "/schools/one/orders/o/withdrawal", { seen: { amount: 1, off: 0 } }, "school.see"],
   ["GET", "/schools/one/own-orders", undefined, "self.learn"],
-  ["POST", "/schools/one/orders/o/open-part", {}, "school.see"],
+  ["POST", "/schools/one/orders/o/card", {}, "school.see"],
   ["POST", "/schools/one/orders/o/cancelled", {}, "school.see"],
   ["POST", "/schools/one/orders/o/cancel-taken-back", {}, "school.see"],
   ["GET", "/schools/one/pages/l", undefined, "school.see"],

@@ -4,7 +4,7 @@
  */
 import { Webhook } from "standardwebhooks";
 import { tellDue, tillApp } from "../../src/stand-ins/till/app";
-import { CARDS } from "../../src/stand-ins/till/cards";
+import { CARDS, expiryOf, isOver } from "../../src/stand-ins/till/cards";
 import { practiceTill } from "../../src/stand-ins/till/client";
 import { openTillStore, type TillStore } from "../../src/stand-ins/till/store";
 import { type TestDatabase, testDatabase } from "../helpers/database";
@@ -85,6 +85,8 @@ test("the same key is the same payment, and no other", async () => {
     amount: 13_680,
     card: null,
     cardCountry: null,
+    cardEnds: null,
+    cardExpires: null,
   });
   expect(await client.find("never")).toBeNull();
   // Nobody else asks it anything.
@@ -239,4 +241,95 @@ test("a charge is given back in parts, never more than it was, and the same key 
     client.refund({ key: "back-5", charge: "ch_none", amount: 1, currency: "EUR" }),
   ).rejects.toThrow("409");
   expect((await app.request("/refunds", { method: "POST", body: "{}" })).status).toBe(401);
+});
+
+describe("a card that is kept, and not charged", () => {
+  async function putIn(outcome: string) {
+    keys += 1;
+    const wanted = {
+      key: `card-${keys}`,
+      reference: `card of ${keys}`,
+      returnTo: "http://school.example.org/back",
+    };
+    const { id, url: page } = await client.keepCard(wanted);
+    expect((await client.keepCard(wanted)).id).toBe(id);
+    const post = (path: string, form: Record<string, string>) =>
+      app.request(`/pay/${id}/${path}`, {
+        method: "POST",
+        body: new URLSearchParams(form),
+        headers: { "content-type": "application/x-www-form-urlencoded" },
+      });
+    const shown = await (await app.request(page.slice(url.length))).text();
+    expect(shown).toContain("Nothing is charged now");
+    await post("card", { card: card(outcome) });
+    return { wanted, page, post };
+  }
+
+  /** What is told of a page of these; charges of others may be told beside it. */
+  const tells = ({ reference }: { reference: string }) =>
+    told
+      .map(({ body }) => JSON.parse(body))
+      .filter((one) => one.reference === reference)
+      .map(({ type }) => type);
+
+  test("it is told once with its last digits and its last month, and is charged later", async () => {
+    const { wanted } = await putIn("paid");
+    await tellDue(store, secret);
+    await tellDue(store, secret);
+    expect(tells(wanted)).toEqual(["card.kept"]);
+    const { body = "", headers = new Headers() } =
+      told.find((one) => one.body.includes(`"${wanted.reference}"`)) ?? {};
+    const heard = client.read(body, headers);
+    expect(heard).toMatchObject({
+      amount: 0,
+      currency: "XXX",
+      cardEnds: "0001",
+      cardCountry: "PT",
+    });
+    expect(heard?.cardExpires).toBe(expiryOf(card("paid"), new Date()));
+    expect(await client.find(wanted.key)).toMatchObject({ state: "paid", card: heard?.card });
+    const later = { key: `after ${keys}`, amount: 1500, currency: "EUR", reference: "r" };
+    expect(await client.charge({ ...later, card: heard?.card ?? "" })).toMatchObject({
+      state: "paid",
+      cardEnds: "0001",
+    });
+  });
+
+  test("one that is refused is told to nobody; another follows on the same page", async () => {
+    const { wanted, page, post } = await putIn("refused");
+    await tellDue(store, secret);
+    expect(tells(wanted)).toEqual([]);
+    expect(await (await app.request(page.slice(url.length))).text()).toContain(
+      "This card was refused",
+    );
+    await post("card", { card: card("second-step") });
+    expect(await (await app.request(page.slice(url.length))).text()).toContain("put in this card");
+    await post("step", { answer: "yes" });
+    await tellDue(store, secret);
+    expect(tells(wanted)).toEqual(["card.kept"]);
+  });
+
+  test("nobody else asks for such a page, and it can be disputed by nobody", async () => {
+    expect((await app.request("/cards", { method: "POST", body: "{}" })).status).toBe(401);
+    const { wanted, post } = await putIn("paid");
+    await post("dispute", { what: "opened" });
+    await tellDue(store, secret);
+    expect(tells(wanted)).toEqual(["card.kept"]);
+  });
+
+  test.each([
+    ["2027-11-30T23:59:59Z", "2027-11", false],
+    ["2027-12-01T00:00:00Z", "2027-11", true],
+    ["2027-12-31T12:00:00Z", "2027-12", false],
+    ["2028-01-01T00:00:00Z", null, false],
+  ])("at %s a card of %s is over: %s", (at, expires, over) => {
+    expect(isOver(expires, new Date(at))).toBe(over);
+  });
+
+  test("practice cards are good for three years, but one that ends with its month; others are none", () => {
+    const december = new Date("2026-12-15T10:00:00Z");
+    expect(expiryOf("9000 0000 0000 0001", december)).toBe("2029-12");
+    expect(expiryOf("9000000000000010", december)).toBe("2026-12");
+    expect(expiryOf("1234", december)).toBeNull();
+  });
 });

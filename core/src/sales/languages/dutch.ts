@@ -140,6 +140,26 @@ export const DUTCH: SpokenSales = {
         "Wil je verder, dan hoef je niets te doen. Zo niet, zeg dan op voor die betaling: het blijft van jou tot en met de laatste betaalde dag, en er wordt niets meer afgeschreven.",
       look: "Bekijken of opzeggen",
     },
+    card: {
+      ends: {
+        subject: (title) => `Je kaart verloopt voor de volgende betaling: ${title}`,
+        says: (title, card, amount, day) =>
+          `Op ${day} moet ${amount} voor “${title}” worden betaald. De opgegeven kaart ${card} is dan niet meer geldig.`,
+      },
+      none: {
+        subject: (title) => `Er is een kaart nodig voor de volgende betaling: ${title}`,
+        says: (title, amount, day) =>
+          `Op ${day} moet ${amount} voor “${title}” worden betaald, en er is nog geen kaart opgegeven.`,
+      },
+      putIn:
+        "Geef er voor die dag een op, dan gaat het vanzelf verder. Eerder wordt er niets afgeschreven.",
+      put: "Kaart opgeven",
+      kept: {
+        subject: (title) => `Je kaart is bewaard: ${title}`,
+        says: (title, card) =>
+          `Wat voor “${title}” moet worden betaald, wordt vanaf nu van de kaart ${card} afgeschreven. Voor het opgeven is niets afgeschreven.`,
+      },
+    },
     back: {
       subject: (title, amount) => `Je krijgt ${amount} terug: ${title}`,
       notDue: (title) => `Wat voor “${title}” nog te betalen was, hoeft niet meer.`,

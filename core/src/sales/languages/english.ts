@@ -116,6 +116,25 @@ export const ENGLISH: SpokenSales = {
         "You need to do nothing if you want to go on. If not, cancel it before that payment: it stays yours until the last day you have paid for, and nothing more is charged.",
       look: "Look at it, or cancel it",
     },
+    card: {
+      ends: {
+        subject: (title) => `Your card ends before the next payment: ${title}`,
+        says: (title, card, amount, day) =>
+          `${amount} for “${title}” is due on ${day}. The card on file, ${card}, is not good any more by then.`,
+      },
+      none: {
+        subject: (title) => `A card is needed for the next payment: ${title}`,
+        says: (title, amount, day) =>
+          `${amount} for “${title}” is due on ${day}, and there is no card on file yet.`,
+      },
+      putIn: "Put one in before that day, and it goes on by itself. Nothing is charged before.",
+      put: "Put in a card",
+      kept: {
+        subject: (title) => `Your card is kept: ${title}`,
+        says: (title, card) =>
+          `What falls due for “${title}” is charged to the card ${card} from now on. Nothing was charged for putting it in.`,
+      },
+    },
     back: {
       subject: (title, amount) => `${amount} goes back to you: ${title}`,
       notDue: (title) => `What was still to be paid for “${title}” is not due any more.`,

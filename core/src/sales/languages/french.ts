@@ -142,6 +142,26 @@ export const FRENCH: SpokenSales = {
         "Pour continuer, vous n’avez rien à faire. Sinon, résiliez avant ce paiement : l’accès reste à vous jusqu’au dernier jour payé, et plus rien ne sera débité.",
       look: "Voir ou résilier",
     },
+    card: {
+      ends: {
+        subject: (title) => `Votre carte expire avant le prochain paiement : ${title}`,
+        says: (title, card, amount, day) =>
+          `${amount} pour « ${title} » seront dus le ${day}. La carte enregistrée, ${card}, ne sera plus valable à cette date.`,
+      },
+      none: {
+        subject: (title) => `Il manque une carte pour le prochain paiement : ${title}`,
+        says: (title, amount, day) =>
+          `${amount} pour « ${title} » seront dus le ${day}, et aucune carte n’est encore enregistrée.`,
+      },
+      putIn:
+        "Enregistrez-en une avant ce jour, et tout continue de soi-même. Rien ne sera débité avant.",
+      put: "Enregistrer une carte",
+      kept: {
+        subject: (title) => `Votre carte est enregistrée : ${title}`,
+        says: (title, card) =>
+          `Ce qui sera dû pour « ${title} » est désormais débité de la carte ${card}. Rien n’a été débité pour l’enregistrer.`,
+      },
+    },
     back: {
       subject: (title, amount) => `${amount} vous sont rendus : ${title}`,
       notDue: (title) => `Ce qui restait à payer pour « ${title} » n’est plus dû.`,

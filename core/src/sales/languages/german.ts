@@ -140,6 +140,26 @@ export const GERMAN: SpokenSales = {
         "Möchten Sie weitermachen, brauchen Sie nichts zu tun. Wenn nicht, kündigen Sie vor dieser Zahlung: Es gehört Ihnen bis zum letzten bezahlten Tag, und es wird nichts mehr abgebucht.",
       look: "Ansehen oder kündigen",
     },
+    card: {
+      ends: {
+        subject: (title) => `Ihre Karte läuft vor der nächsten Zahlung ab: ${title}`,
+        says: (title, card, amount, day) =>
+          `${amount} für „${title}“ werden am ${day} fällig. Die hinterlegte Karte ${card} gilt dann nicht mehr.`,
+      },
+      none: {
+        subject: (title) => `Für die nächste Zahlung fehlt eine Karte: ${title}`,
+        says: (title, amount, day) =>
+          `${amount} für „${title}“ werden am ${day} fällig, und es ist noch keine Karte hinterlegt.`,
+      },
+      putIn:
+        "Hinterlegen Sie vor diesem Tag eine, dann läuft alles von selbst weiter. Vorher wird nichts abgebucht.",
+      put: "Karte hinterlegen",
+      kept: {
+        subject: (title) => `Ihre Karte ist hinterlegt: ${title}`,
+        says: (title, card) =>
+          `Was für „${title}“ fällig wird, wird ab jetzt von der Karte ${card} abgebucht. Für das Hinterlegen wurde nichts abgebucht.`,
+      },
+    },
     back: {
       subject: (title, amount) => `Sie bekommen ${amount} zurück: ${title}`,
       notDue: (title) => `Was für „${title}“ noch zu bezahlen war, ist nicht mehr fällig.`,

@@ -144,6 +144,26 @@ export const ITALIAN: SpokenSales = {
         "Se vuoi continuare, non devi fare nulla. Altrimenti disdici prima di quel pagamento: resta tuo fino all’ultimo giorno pagato e non viene addebitato altro.",
       look: "Guarda o disdici",
     },
+    card: {
+      ends: {
+        subject: (title) => `La tua carta scade prima del prossimo pagamento: ${title}`,
+        says: (title, card, amount, day) =>
+          `Il ${day} scade il pagamento di ${amount} per «${title}». La carta registrata, ${card}, per allora non sarà più valida.`,
+      },
+      none: {
+        subject: (title) => `Serve una carta per il prossimo pagamento: ${title}`,
+        says: (title, amount, day) =>
+          `Il ${day} scade il pagamento di ${amount} per «${title}», e non è ancora registrata nessuna carta.`,
+      },
+      putIn:
+        "Registrane una prima di quel giorno e tutto continua da sé. Prima non viene addebitato nulla.",
+      put: "Registra una carta",
+      kept: {
+        subject: (title) => `La tua carta è registrata: ${title}`,
+        says: (title, card) =>
+          `Quello che scade per «${title}» viene addebitato d’ora in poi alla carta ${card}. Per registrarla non è stato addebitato nulla.`,
+      },
+    },
     back: {
       subject: (title, amount) => `Ti tornano ${amount}: ${title}`,
       notDue: (title) => `Quello che restava da pagare per «${title}» non è più dovuto.`,

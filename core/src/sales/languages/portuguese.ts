@@ -139,6 +139,25 @@ export const PORTUGUESE: SpokenSales = {
         "Se quiser continuar, não precisa de fazer nada. Se não, cancele antes desse pagamento: fica seu até ao último dia pago, e nada mais é cobrado.",
       look: "Ver ou cancelar",
     },
+    card: {
+      ends: {
+        subject: (title) => `O seu cartão expira antes do próximo pagamento: ${title}`,
+        says: (title, card, amount, day) =>
+          `O pagamento de ${amount} por «${title}» vence em ${day}. O cartão registado, ${card}, já não será válido nessa altura.`,
+      },
+      none: {
+        subject: (title) => `Falta um cartão para o próximo pagamento: ${title}`,
+        says: (title, amount, day) =>
+          `O pagamento de ${amount} por «${title}» vence em ${day}, e ainda não há nenhum cartão registado.`,
+      },
+      putIn: "Registe um antes desse dia, e tudo continua por si. Nada é cobrado antes.",
+      put: "Registar um cartão",
+      kept: {
+        subject: (title) => `O seu cartão está registado: ${title}`,
+        says: (title, card) =>
+          `O que vencer por «${title}» passa a ser cobrado no cartão ${card}. Nada foi cobrado para o registar.`,
+      },
+    },
     back: {
       subject: (title, amount) => `São-lhe devolvidos ${amount}: ${title}`,
       notDue: (title) => `O que faltava pagar de «${title}» já não é devido.`,

@@ -139,6 +139,25 @@ export const SPANISH: SpokenSales = {
         "Si quieres seguir, no tienes que hacer nada. Si no, cancela antes de ese pago: será tuyo hasta el último día pagado y no se cobra nada más.",
       look: "Verlo o cancelarlo",
     },
+    card: {
+      ends: {
+        subject: (title) => `Tu tarjeta caduca antes del próximo pago: ${title}`,
+        says: (title, card, amount, day) =>
+          `El pago de ${amount} por «${title}» vence el ${day}. La tarjeta registrada, ${card}, ya no será válida para entonces.`,
+      },
+      none: {
+        subject: (title) => `Falta una tarjeta para el próximo pago: ${title}`,
+        says: (title, amount, day) =>
+          `El pago de ${amount} por «${title}» vence el ${day}, y todavía no hay ninguna tarjeta registrada.`,
+      },
+      putIn: "Registra una antes de ese día y todo sigue por sí solo. No se cobra nada antes.",
+      put: "Registrar una tarjeta",
+      kept: {
+        subject: (title) => `Tu tarjeta está registrada: ${title}`,
+        says: (title, card) =>
+          `Lo que venza por «${title}» se cobra desde ahora a la tarjeta ${card}. No se cobró nada por registrarla.`,
+      },
+    },
     back: {
       subject: (title, amount) => `Se te devuelven ${amount}: ${title}`,
       notDue: (title) => `Lo que quedaba por pagar de «${title}» ya no hay que pagarlo.`,

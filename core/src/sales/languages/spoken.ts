@@ -101,6 +101,17 @@ export interface SpokenSales {
       youMay: string;
       look: string;
     };
+    /** The card on file; `card`: its last digits and its last month, as they stand on it. */
+    card: {
+      /** It is not good any more when the next payment is due. */
+      ends: Said<[card: string, amount: string, day: string]>;
+      /** There is none, and a payment is to come. */
+      none: Said<[amount: string, day: string]>;
+      /** What to do about it. */
+      putIn: string;
+      put: string;
+      kept: Said<[card: string]>;
+    };
     back: {
       subject(title: string, amount: string): string;
       notDue(title: string): string;

@@ -1,4 +1,5 @@
 /** Orders over time: what an order is at an instant, what a refund or a change comes to, documents, income by month. */
+export { type CardEnd, cardEnd, type KnownCard } from "./card-ends";
 export { type ChangeAhead, type ChangeReason, changeAhead } from "./change-ahead";
 export { parseOrder, parseOrders } from "./check";
 export { documentsOf, type OrderDocument } from "./documents-of";

@@ -69,6 +69,7 @@ import * as m0067 from "./0067-crowds-told";
 import * as m0068 from "./0068-reminder-language";
 import * as m0069 from "./0069-overruled-rows";
 import * as m0070 from "./0070-fields-of-all";
+import * as m0071 from "./0071-cards";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -141,4 +142,5 @@ export const migrations = {
   "0068-reminder-language": m0068,
   "0069-overruled-rows": m0069,
   "0070-fields-of-all": m0070,
+  "0071-cards": m0071,
 };

@@ -97,6 +97,9 @@ export interface SalesOrderTable {
   series: ColumnType<Series | null, string | null | undefined, string | null>;
   /** The payment service's token of the card. */
   card: string | null;
+  /** Its last digits; and the last month in which it is good, "2027-03". Null: not known. */
+  card_ends: Generated<string | null>;
+  card_expires: Generated<string | null>;
   standing: OrderStanding | null;
   next_at: string | null;
   /** Whoever is in stays longer by it. */

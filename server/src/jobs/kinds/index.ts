@@ -2,6 +2,7 @@
 import type { z } from "zod";
 import type { JobKind } from "../kind";
 import { announcePrice } from "./announce-price";
+import { askPage } from "./ask-page";
 import { callNext } from "./call-next";
 import { changeWay } from "./change-way";
 import { deleteSchool } from "./delete-school";
@@ -46,6 +47,7 @@ const all = {
   "forget-account": forgetAccount,
   "delete-school": deleteSchool,
   "settle-order": settleOrder,
+  "ask-page": askPage,
   "run-order": runOrder,
   "send-notice": sendNotice,
   "send-notices": sendNotices,

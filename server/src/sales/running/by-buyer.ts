@@ -1,11 +1,12 @@
-/** What the buyer of an order that runs does by themselves: pays what is open with another card, cancels, takes that back. */
-import type { OwnOrder, payOpen } from "@dawngate/contract/sales";
+/** What the buyer of an order that runs does by themselves: puts in another card, cancels, takes that back. */
+import type { OwnOrder, putIn } from "@dawngate/contract/sales";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { conflict, ProblemError } from "../../base/problem";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { referenceOf } from "../../stand-ins/payments";
+import { askLater } from "../ask-page";
 import { addEvent, readEvents } from "../order-event-store";
 import { updateOrder } from "../order-store";
 import { openedBy, sayOwnOrder } from "../orders";
@@ -18,35 +19,49 @@ const OPEN = ["due", "failed", "overdue"];
 
 type Parts = Pick<Services, "db" | "payments" | "baseUrl">;
 
-/** Where the first open part is paid. The same part asked for again is the same payment, until it has failed. */
-export async function payOpenPart(
+/**
+ * Where a card is put in: the first open part is paid with it; where nothing is open it is kept for what is to come. Asked
+ * for again it is the same page, until something has come of it.
+ */
+export async function putInCard(
   { db, payments, baseUrl }: Parts,
   context: Context,
   id: string,
   secret: string | undefined,
-): Promise<z.infer<typeof payOpen>> {
+): Promise<z.infer<typeof putIn>> {
   const { now, school, slug } = context;
   const wanted = await db.withSchool(context, async (tx) => {
     const order = await openedBy(tx, context, id, secret, true);
     const at = runs(order) && order.state === "paid" ? await standingAt(tx, order, now) : null;
     const part = at?.parts.find(({ state }) => OPEN.includes(state));
-    if (!at || !part || at.endedAt !== null)
-      throw conflict("Nothing is open in this order: there is nothing to pay now.");
-    const tries = (await readEvents(tx, id)).filter(
-      (event) => event.kind === "failed" && event.part === part.part,
-    ).length;
-    await updateOrder(tx, id, { held_until: formatInstant((now + AT_THE_TILL) as Instant) });
-    return { part: part.part, amount: part.amount, currency: order.currency, tries };
+    if (!at || at.endedAt !== null || !(part || at.next.charge))
+      throw conflict("Nothing is charged for this order any more: it needs no card.");
+    const events = await readEvents(tx, id);
+    const sofar = part
+      ? events.filter(({ kind, part: of }) => kind === "failed" && of === part.part)
+      : events.filter(({ kind }) => kind === "card-replaced");
+    const key = `${school} ${id} ${part ? `hand ${part.part}` : "card"} ${sofar.length}`;
+    await askLater(tx, school, { order: id, key, part: part?.part ?? null });
+    if (part)
+      await updateOrder(tx, id, { held_until: formatInstant((now + AT_THE_TILL) as Instant) });
+    return { key, part, currency: order.currency };
   });
   if (!payments) throw new ProblemError(503, "Nothing can be paid here at this moment.");
-  const { part, amount, currency, tries } = wanted;
+  const { key, part, currency } = wanted;
   const back = secret === undefined ? "" : `?secret=${encodeURIComponent(secret)}`;
-  const { url } = await payments.create({
-    key: `${school} ${id} hand ${part} ${tries}`,
-    amount,
-    currency,
-    reference: referenceOf(school, id, part),
+  const page = {
+    key,
+    reference: referenceOf(school, id, part?.part),
     returnTo: `${baseUrl}/${slug}/orders/${id}${back}`,
+  };
+  const made = part
+    ? payments.create({ ...page, amount: part.amount, currency })
+    : payments.keepCard(page);
+  const { url } = await made.catch(() => {
+    throw new ProblemError(
+      503,
+      "The till does not answer. Nothing was done; try again in a minute.",
+    );
   });
   return { pay: url };
 }

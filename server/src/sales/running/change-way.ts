@@ -188,7 +188,7 @@ async function chargeChange(
       key: `${doing.school} ${id} change ${key}`,
       amount,
       currency: order.currency,
-      reference: referenceOf(doing.school, id, part),
+      reference: referenceOf(doing.school, id, part, true),
       card: order.card,
     })
     // It is asked again by the job.

@@ -78,7 +78,7 @@ async function charged(
     key: `${school} ${attempt}`,
     amount,
     currency,
-    reference: referenceOf(school, id, part),
+    reference: referenceOf(school, id, part, true),
     card,
   });
   if (answer.state === "open" || answer.charge === null) return null;

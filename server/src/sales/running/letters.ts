@@ -120,6 +120,53 @@ export async function tellFailed(
   });
 }
 
+/** "•••• 0001 (03/2027)": as it stands on the card, in any language. */
+function sayCard({ card_ends: ends, card_expires: expires }: OrderRow): string {
+  const [year, month] = (expires ?? "").split("-");
+  return [ends === null ? "" : `•••• ${ends}`, month ? `(${month}/${year})` : ""].join(" ").trim();
+}
+
+/** No card is on file that is good when a payment falls due. */
+export async function tellCardEnd(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  doing: Doing,
+  order: OrderRow,
+  { amount, due }: { amount: number; due: string },
+): Promise<void> {
+  const title = inMail(order.title);
+  const words = await wordsOfBuyer(tx, order);
+  const { ends, none, putIn, put } = words.sales.mail.card;
+  const asked = [words.money(amount), words.day(due)] as const;
+  await write(tx, doing, order, words, {
+    ...(order.card === null
+      ? { subject: none.subject(title), says: [none.says(title, ...asked), putIn] }
+      : {
+          subject: ends.subject(title),
+          says: [ends.says(title, sayCard(order), ...asked), putIn],
+        }),
+    button: { label: put, url: await letterLink(tx, services, doing, order.id) },
+    small: [words.spoken.payment.link],
+  });
+}
+
+/** A card was put in. */
+export async function tellKept(
+  tx: SchoolTransaction,
+  doing: Doing,
+  order: OrderRow,
+  at: OrderAt,
+): Promise<void> {
+  const title = inMail(order.title);
+  const words = await wordsOfBuyer(tx, order);
+  const { kept } = words.sales.mail.card;
+  const next = at.parts.find(({ state }) => state === "ahead");
+  await write(tx, doing, order, words, {
+    subject: kept.subject(title),
+    says: [kept.says(title, sayCard(order)), ...(next ? [sayNext(words, next)] : [])],
+  });
+}
+
 /** Access is shut until what is open is paid. */
 export async function tellSuspended(
   tx: SchoolTransaction,

@@ -2,7 +2,7 @@
  * What follows for an order that runs, at an instant: its enrollments are told what the core says happened (a further
  * payment, a suspension, its end), and when it is to be looked at again is written down. Done again, nothing is done twice.
  */
-import type { OrderAt } from "@dawngate/core/sales/orders";
+import { type CardEnd, type OrderAt, orderAt } from "@dawngate/core/sales/orders";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import { appendEvent } from "../../enrollment/append";
@@ -13,8 +13,9 @@ import type { Services } from "../../school/kit";
 import type { Doing } from "../doing";
 import { tellMembership } from "../memberships/membership";
 import { type OrderRow, readOrder, updateOrder } from "../order-store";
+import { cardEndOf, warnOfCard } from "./card-end";
 import { tellEnded, tellSuspended } from "./letters";
-import { runs, standingAt } from "./order-file";
+import { orderFile, runs } from "./order-file";
 import { takeUpPrice } from "./take-up-price";
 
 export interface Run {
@@ -33,14 +34,17 @@ export async function runOn(
   const order = await readOrder(tx, id, true);
   if (order?.state !== "paid" || !(refunded || runs(order))) return null;
   await takeUpPrice(tx, doing, order);
-  const at = await standingAt(tx, order, doing.now);
+  const file = await orderFile(tx, order, null);
+  const at = orderAt(file, doing.now);
   const news = await tellEnrollments(tx, doing, order, at);
   await tellMembership(tx, id, at);
   // What is disputed is told of by itself.
   if (news.has("suspended") && at.state !== "disputed")
     await tellSuspended(tx, services, doing, order, at);
   if (news.has("revoked") && at.endedBy === "unpaid") await tellEnded(tx, doing, order);
-  const next = nextLook(at);
+  const end = cardEndOf(file, at, order);
+  if (end) await warnOfCard(tx, services, doing, order, end);
+  const next = nextLook(at, end, doing.now);
   await updateOrder(tx, id, { standing: at.state, next_at: next });
   if (next !== null)
     await follow(
@@ -54,8 +58,13 @@ export async function runOn(
 }
 
 /** When something happens next by itself; null: nothing does. */
-function nextLook({ next: { charge, suspends, ends } }: OrderAt): string | null {
-  const all = [charge?.at ?? null, suspends, ends].flatMap((at) => (at === null ? [] : [at]));
+function nextLook(
+  { next: { charge, suspends, ends } }: OrderAt,
+  end: CardEnd | null,
+  now: Instant,
+): string | null {
+  const told = end?.tell.map(({ at }) => at).find((at) => Date.parse(at) > now) ?? null;
+  const all = [charge?.at ?? null, suspends, ends, told].flatMap((at) => (at === null ? [] : [at]));
   return all.sort((a, b) => Date.parse(a) - Date.parse(b))[0] ?? null;
 }
 

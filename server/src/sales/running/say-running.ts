@@ -1,11 +1,12 @@
 /** How an order stands that goes on after its purchase, as it is answered. */
 import type { RunningOrder } from "@dawngate/contract/sales";
-import type { OrderAt } from "@dawngate/core/sales/orders";
+import { type OrderAt, orderAt } from "@dawngate/core/sales/orders";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import { readEvents } from "../order-event-store";
 import type { OrderRow } from "../order-store";
-import { runs, standingAt } from "./order-file";
+import { cardEndOf } from "./card-end";
+import { orderFile, runs } from "./order-file";
 import { currentOption } from "./series-now";
 
 /** So many parts are told: of a subscription the latest. */
@@ -19,8 +20,14 @@ export async function sayRunning(
 ): Promise<RunningOrder | null> {
   if (order.state !== "paid" || !runs(order)) return null;
   const events = await readEvents(tx, order.id);
+  const file = await orderFile(tx, order, null);
+  const at = orderAt(file, now);
+  const end = cardEndOf(file, at, order);
   return {
-    ...runningOf(order, await standingAt(tx, order, now)),
+    ...runningOf(order, at),
+    card: order.card === null ? null : { ends: order.card_ends, expires: order.card_expires },
+    cardEnd: end && { due: end.due, amount: end.amount },
+    mayPutIn: at.next.charge !== null,
     option: currentOption(order, events),
     changing: order.changing !== null,
     announced: order.announced && {
@@ -34,7 +41,10 @@ export async function sayRunning(
 function runningOf(
   { kind }: OrderRow,
   at: OrderAt,
-): Omit<RunningOrder, "option" | "changing" | "announced" | "changeFailed"> {
+): Omit<
+  RunningOrder,
+  "option" | "changing" | "announced" | "changeFailed" | "card" | "cardEnd" | "mayPutIn"
+> {
   const isOver = at.endedAt !== null;
   const isEnding = at.state === "ending";
   return {

@@ -1,10 +1,10 @@
 /** The practice till: a small service of its own that behaves as a payment service does, on its good days and its bad ones. */
 import { timingSafeEqual } from "node:crypto";
-import { Hono } from "hono";
+import { type Context, Hono } from "hono";
 import { secureHeaders } from "hono/secure-headers";
 import { Webhook } from "standardwebhooks";
 import { z } from "zod";
-import { countryOf, type Outcome, outcomeOf } from "./cards";
+import { isOver, type Outcome, outcomeOf } from "./cards";
 import { latelyPage, overPage, payPage, secondStepPage } from "./pages";
 import type { Payment, TillStore } from "./store";
 
@@ -29,6 +29,9 @@ const wanted = z.strictObject({
 const back = wanted
   .pick({ key: true, amount: true, currency: true })
   .extend({ charge: z.string().max(100) });
+/** A card that is kept: nothing of no currency (ISO 4217's XXX) is charged. */
+const kept = wanted.omit({ amount: true, currency: true });
+const NOTHING = { amount: 0, currency: "XXX" };
 const charged = wanted.omit({ returnTo: true }).extend({ card: z.string().max(100) });
 
 const LATE = 120;
@@ -51,14 +54,23 @@ export function tillApp({ store, secret, url, lateAfter = LATE }: Parts) {
     return given.length === right.length && timingSafeEqual(given, right);
   };
   const pageOf = ({ id }: Payment) => `${url}/pay/${id}`;
+  const makePage = async (c: Context, asked: z.infer<typeof wanted>) => {
+    const payment = await store.create(asked);
+    if (payment.amount !== asked.amount || payment.currency !== asked.currency)
+      return c.json({ error: "This key has made another payment" }, 409);
+    return c.json({ id: payment.id, url: pageOf(payment) });
+  };
   app.post("/payments", async (c) => {
     if (!allowed(c.req.header("authorization"))) return c.json({ error: "Not known here" }, 401);
     const read = wanted.safeParse(await c.req.json().catch(() => null));
     if (!read.success) return c.json({ error: read.error.issues[0]?.message }, 422);
-    const payment = await store.create(read.data);
-    if (payment.amount !== read.data.amount || payment.currency !== read.data.currency)
-      return c.json({ error: "This key has made another payment" }, 409);
-    return c.json({ id: payment.id, url: pageOf(payment) });
+    return makePage(c, read.data);
+  });
+  app.post("/cards", async (c) => {
+    if (!allowed(c.req.header("authorization"))) return c.json({ error: "Not known here" }, 401);
+    const read = kept.safeParse(await c.req.json().catch(() => null));
+    if (!read.success) return c.json({ error: read.error.issues[0]?.message }, 422);
+    return makePage(c, { ...read.data, ...NOTHING });
   });
   app.post("/refunds", async (c) => {
     if (!allowed(c.req.header("authorization"))) return c.json({ error: "Not known here" }, 401);
@@ -83,8 +95,9 @@ export function tillApp({ store, secret, url, lateAfter = LATE }: Parts) {
     if (payment.amount !== asked.amount || payment.currency !== asked.currency)
       return c.json({ error: "This key has made another payment" }, 409);
     if (payment.state === "open") {
-      const number = await store.useToken(payment.id, card);
-      await takeLater(payment, number === null ? "refused" : outcomeOf(number));
+      const used = await store.useToken(payment.id, card);
+      const isGood = used !== null && !isOver(used.expires, new Date());
+      await takeLater(payment, isGood ? outcomeOf(used.number) : "refused");
     }
     return c.json(await stateOf((await store.byId(payment.id)) ?? payment));
   });
@@ -171,14 +184,11 @@ export function tillApp({ store, secret, url, lateAfter = LATE }: Parts) {
 
   async function stateOf(payment: Payment) {
     const settled = payment.state === "paid" || payment.state === "refused";
-    const card = payment.state === "paid" ? payment.card : null;
-    const number = card === null ? null : await store.numberOf(card);
     return {
       state: settled ? payment.state : "open",
       charge: settled ? await store.chargeOf(payment.id) : null,
       amount: payment.amount,
-      card,
-      cardCountry: number === null ? null : countryOf(number),
+      ...(await store.tellOf(payment.state === "paid" ? payment.card : null)),
     };
   }
 

@@ -27,6 +27,8 @@ export const CARDS: readonly {
   says: string;
   /** Of its bank. */
   country?: string;
+  /** So many months after that of today it is good for; left out: for three years. */
+  months?: number;
 }[] = [
   { number: "9000 0000 0000 0001", outcome: "paid", says: "is paid at once" },
   {
@@ -45,6 +47,12 @@ export const CARDS: readonly {
     says: "is refused, then paid, told the wrong way round",
   },
   { number: "9000 0000 0000 0008", outcome: "once", says: "is paid now, and refused later" },
+  {
+    number: "9000 0000 0000 0010",
+    outcome: "paid",
+    says: "is paid at once, and ends with this month",
+    months: 0,
+  },
   { number: "9000 0000 0000 0007", outcome: "silent", says: "is paid, and the till tells nobody" },
 ];
 
@@ -61,3 +69,21 @@ export const countryOf = (number: string): string | null => {
   const card = cardOf(number);
   return card ? (card.country ?? HOME) : null;
 };
+
+const YEARS = 36;
+
+/** The last month in which a card is good that is put in now, "2027-03"; null: it is no practice card. */
+export function expiryOf(number: string, now: Date): string | null {
+  const card = cardOf(number);
+  if (!card) return null;
+  const month = now.getUTCFullYear() * 12 + now.getUTCMonth() + (card.months ?? YEARS);
+  return `${Math.floor(month / 12)}-${String((month % 12) + 1).padStart(2, "0")}`;
+}
+
+/** Whether a card of such a last month is none any more. */
+export const isOver = (expires: string | null, now: Date): boolean =>
+  expires !== null && expires < now.toISOString().slice(0, 7);
+
+/** Its last digits, as they are shown to its holder; null: there are not so many. */
+export const endOf = (number: string): string | null =>
+  /(\d{4})\s*$/.exec(number.replaceAll(/\D/g, ""))?.[1] ?? null;

@@ -4,6 +4,7 @@ import {
   type FoundPayment,
   foundSchema,
   heardSchema,
+  type NewCard,
   type NewCharge,
   type NewPayment,
   type NewRefund,
@@ -32,28 +33,18 @@ export function practiceTill({ url, secret, tellAt }: TillSettings): PaymentServ
       headers: { authorization: `Bearer ${secret}`, "content-type": "application/json" },
       signal: AbortSignal.timeout(PATIENCE),
     });
+  const post = async (path: string, body: object): Promise<unknown> => {
+    const answer = await ask(path, { method: "POST", body: JSON.stringify(body) });
+    if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
+    return answer.json();
+  };
   return {
-    async create(wanted: NewPayment) {
-      const answer = await ask("/payments", {
-        method: "POST",
-        body: JSON.stringify({ ...wanted, tellAt }),
-      });
-      if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
-      return made.parse(await answer.json());
-    },
-    async charge(wanted: NewCharge): Promise<FoundPayment> {
-      const answer = await ask("/charges", {
-        method: "POST",
-        body: JSON.stringify({ ...wanted, tellAt }),
-      });
-      if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
-      return foundSchema.parse(await answer.json());
-    },
-    async refund(wanted: NewRefund): Promise<{ id: string }> {
-      const answer = await ask("/refunds", { method: "POST", body: JSON.stringify(wanted) });
-      if (!answer.ok) throw new Error(`The till answers ${answer.status}`);
-      return refunded.parse(await answer.json());
-    },
+    create: async (wanted: NewPayment) =>
+      made.parse(await post("/payments", { ...wanted, tellAt })),
+    keepCard: async (wanted: NewCard) => made.parse(await post("/cards", { ...wanted, tellAt })),
+    charge: async (wanted: NewCharge) =>
+      foundSchema.parse(await post("/charges", { ...wanted, tellAt })),
+    refund: async (wanted: NewRefund) => refunded.parse(await post("/refunds", wanted)),
     async find(key: string): Promise<FoundPayment | null> {
       const answer = await ask(`/payments/${encodeURIComponent(key)}`);
       if (answer.status === 404) return null;

@@ -25,35 +25,48 @@ const page = (title: string, body: unknown) => html`<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${title}</title>
 <style>${raw(STYLE)}</style></head><body><main><p class="note">Practice till: no money moves</p>${body}</main></body></html>`;
 
-const sum = ({ amount, currency }: Payment) => sayMoney(amount, currency);
+const sum = ({ amount, currency }: Payment) =>
+  amount === 0 ? "a card" : sayMoney(amount, currency);
+/** What its holder is asked: to pay, or to put in a card that is kept. */
+const asks = (payment: Payment) =>
+  payment.amount === 0
+    ? { title: "Put in a card", press: "Keep this card", leave: "Leave without a card" }
+    : {
+        title: `Pay ${sum(payment)}`,
+        press: `Pay ${sum(payment)}`,
+        leave: "Leave without paying",
+      };
 
-export const payPage = (payment: Payment, wrong: string | null) =>
-  page(
-    "Pay",
-    html`<h1>Pay ${sum(payment)}</h1>
+export function payPage(payment: Payment, wrong: string | null) {
+  const { title, press, leave } = asks(payment);
+  return page(
+    payment.amount === 0 ? title : "Pay",
+    html`<h1>${title}</h1>
+${payment.amount === 0 ? html`<p>Nothing is charged now. It is kept for what falls due.</p>` : ""}
 ${wrong === null ? "" : html`<p class="wrong" role="alert">${wrong}</p>`}
 <form method="post" action="/pay/${payment.id}/card">
 <label for="card">Card number</label>
 <input id="card" name="card" inputmode="numeric" autocomplete="off" maxlength="30" required>
-<button>Pay ${sum(payment)}</button></form>
-<form method="post" action="/pay/${payment.id}/leave"><button class="quiet">Leave without paying</button></form>
+<button>${press}</button></form>
+<form method="post" action="/pay/${payment.id}/leave"><button class="quiet">${leave}</button></form>
 <table><thead><tr><th>Card for practice</th><th>What it does</th></tr></thead><tbody>
 ${CARDS.map(({ number, says }) => html`<tr><td>${number}</td><td>${says}</td></tr>`)}</tbody></table>`,
   );
+}
 
 export const secondStepPage = (payment: Payment) =>
   page(
     "Second step",
-    html`<h1>Is it you?</h1><p>Your bank asks whether you pay ${sum(payment)}.</p>
-<form method="post" action="/pay/${payment.id}/step"><button name="answer" value="yes">Yes, pay</button>
+    html`<h1>Is it you?</h1><p>Your bank asks whether you ${payment.amount === 0 ? "put in this card" : `pay ${sum(payment)}`}.</p>
+<form method="post" action="/pay/${payment.id}/step"><button name="answer" value="yes">${payment.amount === 0 ? "Yes, keep it" : "Yes, pay"}</button>
 <button class="quiet" name="answer" value="no">No</button></form>`,
   );
 
 export const overPage = (says: string) => page("Nothing to pay", html`<h1>${says}</h1>`);
 
 /** What can be done about a payment that was paid: its holder disputes it, and the bank settles that. */
-const disputeOf = ({ id, state, dispute }: Payment) => {
-  if (state !== "paid") return "";
+const disputeOf = ({ id, state, dispute, amount }: Payment) => {
+  if (state !== "paid" || amount === 0) return "";
   if (dispute === "won" || dispute === "lost") return dispute;
   const press = (what: string, says: string) =>
     html`<button class="quiet" name="what" value="${what}">${says}</button>`;

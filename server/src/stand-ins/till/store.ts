@@ -2,11 +2,12 @@
 import { randomBytes } from "node:crypto";
 import type { DatabaseAddress } from "../../db/address";
 import { type Pool, REQUEST, sturdyPool } from "../../db/pool";
-import { countryOf } from "./cards";
+import { countryOf, endOf, expiryOf } from "./cards";
 
 export interface Payment {
   id: string;
   key: string;
+  /** 0: a card is kept, and nothing is charged. */
   amount: number;
   currency: string;
   reference: string;
@@ -22,6 +23,20 @@ export interface Payment {
 
 const COLUMNS = `id, key, amount::float8 as amount, currency, reference, told_at as "tellAt",
   return_to as "returnTo", state, card, dispute`;
+
+interface CardRow {
+  token: string;
+  number: string;
+  expires: string | null;
+}
+
+/** What is told of a card. */
+const tellCard = (card: CardRow | null) => ({
+  card: card?.token ?? null,
+  cardCountry: card && countryOf(card.number),
+  cardEnds: card && endOf(card.number),
+  cardExpires: card?.expires ?? null,
+});
 
 export const newId = (what: string) => `${what}_${randomBytes(12).toString("hex")}`;
 
@@ -52,24 +67,25 @@ export function openTillStore(address: DatabaseAddress) {
           payment.id,
           outcome,
         ]);
-        const used = await client.query<{ card: string | null; number: string | null }>(
-          `select p.card, c.number from till.payment p left join till.card c on c.token = p.card
+        const used = await client.query<CardRow>(
+          `select c.token, c.number, c.expires from till.payment p join till.card c on c.token = p.card
            where p.id = $1`,
           [payment.id],
         );
-        const { card = null, number = null } = used.rows[0] ?? {};
         const isPaid = outcome === "paid";
+        const isKept = payment.amount === 0;
         const body = JSON.stringify({
-          type: `payment.${outcome}`,
+          type: isKept ? "card.kept" : `payment.${outcome}`,
           payment: payment.id,
           reference: payment.reference,
           charge,
           amount: payment.amount,
           currency: payment.currency,
-          card: isPaid ? card : null,
-          cardCountry: isPaid && number !== null ? countryOf(number) : null,
+          ...tellCard(isPaid ? (used.rows[0] ?? null) : null),
         });
-        for (let i = 0; i < (quiet ? 0 : times); i++)
+        // Of a card that is refused when it is to be kept nobody hears but its holder.
+        const isQuiet = quiet || (isKept && !isPaid);
+        for (let i = 0; i < (isQuiet ? 0 : times); i++)
           await client.query(
             `insert into till.message (id, payment_id, body, due)
              values ($1, $2, $3, now() + make_interval(secs => $4))`,
@@ -113,25 +129,32 @@ export function openTillStore(address: DatabaseAddress) {
     /** A card that was entered for a payment, kept: its token. */
     async useCard(payment: string, number: string): Promise<void> {
       const token = newId("card");
-      await pool.query(`insert into till.card (token, number) values ($1, $2)`, [token, number]);
+      await pool.query(`insert into till.card (token, number, expires) values ($1, $2, $3)`, [
+        token,
+        number,
+        expiryOf(number, new Date()),
+      ]);
       await pool.query(`update till.payment set card = $2 where id = $1`, [payment, token]);
     },
-    /** The number of a kept card; null: there is none of this token. */
-    async numberOf(token: string): Promise<string | null> {
-      const { rows } = await pool.query<{ number: string }>(
-        `select number from till.card where token = $1`,
+    /** What is told of a kept card: nothing where there is none of this token. */
+    async tellOf(token: string | null) {
+      const { rows } = await pool.query<CardRow>(
+        `select token, number, expires from till.card where token = $1`,
         [token],
       );
-      return rows[0]?.number ?? null;
+      return tellCard(rows[0] ?? null);
     },
     /** A kept card, used for a payment whose holder is not there; null: there is none of this token. */
-    async useToken(payment: string, token: string): Promise<string | null> {
-      const { rows } = await pool.query<{ number: string }>(
+    async useToken(
+      payment: string,
+      token: string,
+    ): Promise<Pick<CardRow, "number" | "expires"> | null> {
+      const { rows } = await pool.query<CardRow>(
         `update till.payment p set card = c.token from till.card c
-         where p.id = $1 and c.token = $2 returning c.number`,
+         where p.id = $1 and c.token = $2 returning c.number, c.expires`,
         [payment, token],
       );
-      return rows[0]?.number ?? null;
+      return rows[0] ?? null;
     },
     /** The charge by which a payment was paid, or the last that was refused. */
     async chargeOf(id: string): Promise<string | null> {
@@ -190,7 +213,7 @@ export function openTillStore(address: DatabaseAddress) {
       try {
         await client.query("begin");
         const { rowCount } = await client.query(
-          `update till.payment set dispute = $2 where id = $1 and state = 'paid' and
+          `update till.payment set dispute = $2 where id = $1 and state = 'paid' and amount > 0 and
              ($2 = 'opened' and dispute is null or $2 <> 'opened' and dispute = 'opened')`,
           [payment.id, what],
         );
