@@ -29,8 +29,7 @@ export function OwnRunning({ place, order, running, zone }: Props) {
   const words = { school, order: id, body: secret === undefined ? {} : { secret } };
   const error = puttingIn.error ?? cancelling.error ?? taking.error;
   const { currency } = order;
-  // What is needed stands first; what can be done is there.
-  const Action = running.cardEnd ? PrimaryAction : QuietAction;
+  const PutIn = running.cardEnd ? PrimaryAction : QuietAction;
   const isOver = running.standing === "ended" || running.standing === "refunded";
   const toTill = async () => {
     const answer = await putIn(words);
@@ -46,14 +45,15 @@ export function OwnRunning({ place, order, running, zone }: Props) {
           busy={puttingIn.isLoading}
           onPress={toTill}
         />
-      ) : running.mayPutIn ? (
-        <Action
+      ) : null}
+      <RunningParts running={running} currency={currency} zone={zone} />
+      {running.mayPutIn && running.open === 0 ? (
+        <PutIn
           label={running.card ? "Put in another card" : "Put in a card"}
           busy={puttingIn.isLoading}
           onPress={toTill}
         />
       ) : null}
-      <RunningParts running={running} currency={currency} zone={zone} />
       <OwnChange place={place} order={order} />
       {running.mayCancel ? (
         asked ? (

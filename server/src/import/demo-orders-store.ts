@@ -21,3 +21,14 @@ export async function enteredInto(tx: SchoolTransaction, course: string): Promis
   `.execute(tx);
   return rows;
 }
+
+/** A card that the practice till knows. */
+export async function putTillCard(
+  tx: SchoolTransaction,
+  { token, number, expires }: { token: string; number: string; expires: string | null },
+): Promise<void> {
+  await sql`
+    insert into till.card (token, number, expires) values (${token}, ${number}, ${expires})
+    on conflict (token) do nothing
+  `.execute(tx);
+}

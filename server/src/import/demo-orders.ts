@@ -23,6 +23,7 @@ import { runs, standingAt } from "../sales/running/order-file";
 import { seriesOf } from "../sales/running/series";
 import { listingOf } from "../school/price";
 import { readSchool, updateSchool } from "../school/store";
+import { demoCard } from "./demo-cards";
 import { type Entered, enteredInto } from "./demo-orders-store";
 import { broughtTo, demoPartners, demoShares } from "./demo-partners";
 
@@ -33,6 +34,8 @@ interface Bought {
   code?: string;
   failsAt?: number;
   givenBackAfter?: number;
+  /** Their card ends with this month. */
+  endsSoon?: boolean;
   /** By whose links they came. */
   partners?: Agreed | null;
 }
@@ -42,7 +45,7 @@ const three: Bought = { listing: "sourdough", option: "three" };
 /** One after another, in the order in which people came in. */
 const PATTERN: readonly Bought[] = [
   once,
-  three,
+  { ...three, endsSoon: true },
   { ...once, code: "OVEN20" },
   { listing: "bread-month-by-month", option: "monthly" },
   three,
@@ -105,7 +108,7 @@ async function buy(
   tx: SchoolTransaction,
   school: SchoolId,
   who: Entered,
-  { listing: id, option, code, failsAt, givenBackAfter, partners = null }: Bought,
+  { listing: id, option, code, failsAt, givenBackAfter, endsSoon = false, partners = null }: Bought,
   now: Instant,
 ): Promise<void> {
   const about = await readSchool(tx);
@@ -185,6 +188,8 @@ async function buy(
   if (!kept || !runs(kept)) return;
   const standing = await standingAt(tx, kept, now);
   await updateOrder(tx, order, { standing: standing.state });
+  // What is late in the demo stays so; what runs is charged as it would be.
+  if (standing.state === "running") await demoCard(tx, school, kept, endsSoon, now);
   if (row.offer.membership === null) return;
   await beginMembership(tx, { school, who: system("demo"), now }, kept, row.offer);
   await tellMembership(tx, order, standing);

@@ -9,7 +9,7 @@ import {
   zoneOf,
 } from "@dawngate/core/time";
 import { digestOf, newSecret } from "../base/secret";
-import type { SchoolId, SchoolTransaction } from "../db/connection";
+import type { SchoolTransaction } from "../db/connection";
 import { enterBought } from "../enrollment/enter-bought";
 import { sayMembership } from "../enrollment/memberships/say";
 import { addEnrollment } from "../enrollment/order-enrollment-store";
@@ -28,6 +28,7 @@ import { issueDocuments } from "./documents/issue";
 import { sayFile } from "./documents/say-document";
 import type { Doing } from "./doing";
 import { giveLater } from "./gift-later";
+import { letterLink } from "./letter-link";
 import { addSold, readListing } from "./listing-store";
 import { mailBuyer, quoteInMail } from "./mail-buyer";
 import { beginMembership, termsOf } from "./memberships/membership";
@@ -119,7 +120,7 @@ export async function fulfil(
   // In which language they read is known by now.
   const paid = { ...order, person_id: person };
   const documents = charge === null ? [] : await issueDocuments(tx, doing, paid);
-  await sendReceipt(tx, services, { school, slug, seatsSecret }, paid, {
+  await sendReceipt(tx, services, { doing, slug, seatsSecret }, paid, {
     receipt: receiptNumber(year, number),
     documents,
   });
@@ -138,11 +139,12 @@ export const receiptNumber = (year: number, number: number) =>
 
 async function sendReceipt(
   tx: SchoolTransaction,
-  { baseUrl }: Pick<Services, "baseUrl">,
-  { school, slug, seatsSecret }: { school: SchoolId; slug: string; seatsSecret: string | null },
+  services: Pick<Services, "baseUrl">,
+  { doing, slug, seatsSecret }: { doing: Doing; slug: string; seatsSecret: string | null },
   order: OrderRow,
   { receipt, documents }: { receipt: string; documents: readonly string[] },
 ): Promise<void> {
+  const { baseUrl } = services;
   const { quote, gift } = order;
   const words = await wordsOfBuyer(tx, order);
   const { money, day } = words;
@@ -150,7 +152,9 @@ async function sendReceipt(
   const said = mail.receipt;
   const later = quote.schedule.filter(({ due }) => due > order.bought_at.slice(0, 10));
   const title = inMail(order.title);
-  await mailBuyer(tx, school, order, words, {
+  // Nothing was paid, and so no card is on file for what comes.
+  const uncovered = order.card === null ? later.find(({ amount }) => amount > 0) : undefined;
+  await mailBuyer(tx, doing.school, order, words, {
     subject: said.subject(title, receipt),
     says: [
       `${
@@ -160,6 +164,9 @@ async function sendReceipt(
             ? said.renewed(title)
             : said.yours(title)
       } ${quote.dueNow === 0 ? said.nothingDue : said.paid(money(quote.dueNow))}`,
+      ...(uncovered
+        ? [mail.card.none.says(title, money(uncovered.amount), day(uncovered.due)), mail.card.putIn]
+        : []),
     ],
     lines: [
       ...quoteInMail(order, words),
@@ -174,6 +181,9 @@ async function sendReceipt(
             url: `${baseUrl}/${slug}/orders/${order.id}?secret=${seatsSecret}`,
           },
     small: [
+      ...(uncovered
+        ? [`${mail.card.put}: ${await letterLink(tx, services, doing, order.id)}`]
+        : []),
       ...documents.map((number) => sayFile({ baseUrl, slug }, order, words, number)),
       `${mail.receiptFile(receipt, order.id)}: ${baseUrl}/api/schools/${slug}/orders/${order.id}/receipt`,
     ],

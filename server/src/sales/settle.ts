@@ -98,7 +98,7 @@ export async function settle(
     await addEvent(tx, school, id, { kind: "excess", at, charge, amount });
     return;
   }
-  await fulfil(tx, services, doing, order, charge);
+  await fulfil(tx, services, doing, card ? { ...order, ...onFile(card) } : order, charge);
   await runOn(tx, services, doing, id);
 }
 

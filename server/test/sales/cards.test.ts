@@ -106,6 +106,10 @@ test("tried free, a card is put in before the first period: nothing is charged, 
     cardEnd: { due: "2027-03-20", amount: 1500 },
     mayPutIn: true,
   });
+  // Its receipt says so, with the way to it.
+  expect(mails("Alma").find(({ subject }) => subject.startsWith("Receipt"))?.text).toMatch(
+    /no card on file yet[\s\S]*Put in a card: https?:\S+secret=/,
+  );
   const page = await putIn(bought);
   // Pressed again it is the same page.
   expect((await putIn(bought)).key).toBe(page.key);
@@ -162,6 +166,10 @@ test("a card that ends before a part is said thirty days before and seven; one p
     { cardEnds: "0001", cardExpires: "2027-04" },
   );
   await school.owned.app.ask(null, "POST", "/payments/heard", body, headers);
+  await school.owned.app.workOff();
+  expect(mails("Cora").find(({ subject }) => subject.startsWith("Receipt"))?.text).not.toContain(
+    "Put in a card",
+  );
   expect((await school.own(bought)).running).toMatchObject({
     card: { ends: "0001", expires: "2027-04" },
     cardEnd: { due: "2027-05-06", amount: 6700 },

@@ -44,17 +44,27 @@ export async function runOn(
   if (news.has("revoked") && at.endedBy === "unpaid") await tellEnded(tx, doing, order);
   const end = cardEndOf(file, at, order);
   if (end) await warnOfCard(tx, services, doing, order, end);
-  const next = nextLook(at, end, doing.now);
-  await updateOrder(tx, id, { standing: at.state, next_at: next });
+  await lookAgain(tx, doing, id, { at, end });
+  return { order, at };
+}
+
+/** Keeps how it stands, and has it looked at again when something happens next by itself. */
+export async function lookAgain(
+  tx: SchoolTransaction,
+  { school, now }: Pick<Doing, "school" | "now">,
+  order: string,
+  { at, end }: { at: OrderAt; end: CardEnd | null },
+): Promise<void> {
+  const next = nextLook(at, end, now);
+  await updateOrder(tx, order, { standing: at.state, next_at: next });
   if (next !== null)
     await follow(
       tx,
-      doing.school,
+      school,
       "run-order",
-      { school: doing.school, order: id },
-      { once: `${id} ${next}`, after: Math.max(0, Date.parse(next) - doing.now) },
+      { school, order },
+      { once: `${order} ${next}`, after: Math.max(0, Date.parse(next) - now) },
     );
-  return { order, at };
 }
 
 /** When something happens next by itself; null: nothing does. */
