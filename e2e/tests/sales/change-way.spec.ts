@@ -1,4 +1,4 @@
-/** A subscription paid by the month is paid by the year: the arithmetic first, one press, and what has come of it. */
+/** A subscription paid by the month is paid by the year: the arithmetic first, one press, what has come of it; by another card. */
 import { accessibilityFaults, expect, settled, test } from "../helpers";
 
 test("the buyer sees what a change comes to, presses once, and has an invoice for it", async ({
@@ -50,6 +50,26 @@ test("the buyer sees what a change comes to, presses once, and has an invoice fo
   await ways.getByRole("button", { name: "Pay €135.00 and change it today" }).click();
   await expect(buyer.getByRole("link", { name: /^Invoice / })).toHaveCount(2, { timeout: 20_000 });
   await expect(buyer.getByText(/Next: €150\.00 on/)).toBeVisible();
+
+  // Nothing is due. Another card is put in all the same; it ends before the next year, which is said, and one more is.
+  const putIn = async (number: string) => {
+    await buyer.getByRole("button", { name: "Put in another card" }).click();
+    await expect(buyer.getByText("Nothing is charged now.")).toBeVisible();
+    await buyer.getByLabel("Card number").fill(number);
+    await buyer.getByRole("button", { name: "Keep this card" }).click();
+  };
+  await putIn("9000 0000 0000 0010");
+  await expect(buyer.getByText(/^Charged to the card ending in 0010/)).toBeVisible({
+    timeout: 20_000,
+  });
+  await expect(buyer.getByText(/the card is not good any more by then\.$/)).toBeVisible();
+  await settled(buyer);
+  expect(await accessibilityFaults(buyer)).toEqual([]);
+  await putIn("9000 0000 0000 0001");
+  await expect(buyer.getByText(/^Charged to the card ending in 0001/)).toBeVisible({
+    timeout: 20_000,
+  });
+  await expect(buyer.getByText(/the card is not good/)).toHaveCount(0);
   await context.close();
 
   // The year costs more from now on; whoever pays it already is told, and pays it from a day that lies ahead.
