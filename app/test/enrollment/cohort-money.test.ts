@@ -15,6 +15,8 @@ test("only what was bought of this course for this cohort counts", () => {
     listing: { id: "l", title: "L" },
     course: { id: course, title: "C" },
     cohort: cohort === null ? null : { id: cohort, name: "K" },
+    partner: null,
+    renewed: false,
     months: [
       { month: "2027-03", received, due: 0, earned: 0, deferred: 0 },
       { month: "2027-04", received: -100, due, earned: 0, deferred: 0 },

@@ -10,10 +10,12 @@ const month = (name: string, received: number, earned: number, due = 0) => ({
   due,
   deferred: received - earned,
 });
-const row = (listing: string, cohort: string | null, received: number) => ({
+const row = (listing: string, cohort: string | null, received: number, partner = "") => ({
   listing: { id: listing, title: `Listing ${listing}` },
   course: { id: "c", title: "Rye" },
   cohort: cohort === null ? null : { id: cohort, name: `Cohort ${cohort}` },
+  partner: partner === "" ? null : { id: partner, name: `Partner ${partner}` },
+  renewed: cohort !== null,
   months: [month("2027-03", received, 100), month("2027-04", 0, 50, 30)],
 });
 const INCOME: Income = {
@@ -21,7 +23,7 @@ const INCOME: Income = {
   currency: "EUR",
   thisMonth: "2027-03",
   months: [],
-  rows: [row("a", null, 500), row("a", "k", 200), row("b", null, 900)],
+  rows: [row("a", null, 500), row("a", "k", 200), row("b", null, 900, "p")],
   usual: { due: 0, unpaid: 0 },
   orders: 3,
 };
@@ -29,7 +31,12 @@ const INCOME: Income = {
 test("by listing, course or cohort the same comes to the same, the most first", () => {
   expect(partsOf(INCOME, "listing").map(({ name }) => name)).toEqual(["Listing b", "Listing a"]);
   expect(partsOf(INCOME, "cohort").map(({ name }) => name)).toEqual(["In no cohort", "Cohort k"]);
-  for (const by of ["listing", "course", "cohort"] as const) {
+  expect(partsOf(INCOME, "partner").map(({ name }) => name)).toEqual([
+    "Partner p",
+    "By nobody's link",
+  ]);
+  expect(partsOf(INCOME, "renewed").map(({ name }) => name)).toEqual(["Bought anew", "Renewed"]);
+  for (const by of ["listing", "course", "cohort", "partner", "renewed"] as const) {
     const sums = partsOf(INCOME, by).map(({ months }) => overAll(months));
     expect(sums.reduce((all, { received }) => all + received, 0)).toBe(1600);
     expect(sums.reduce((all, { earned }) => all + earned, 0)).toBe(450);

@@ -22,12 +22,17 @@ export type IncomeMonth = z.infer<typeof incomeMonth>;
 /** The orders behind the figures of a month, or of a part of it. */
 export const incomeOrdersQuery = z.strictObject({
   month,
-  by: z.enum(["listing", "course", "cohort"]).optional().describe("By what it is parted."),
+  by: z
+    .enum(["listing", "course", "cohort", "partner", "renewed"])
+    .optional()
+    .describe("By what it is parted."),
   of: z
     .string()
     .max(200)
     .optional()
-    .describe("Which listing, course or cohort; empty: orders in no cohort."),
+    .describe(
+      "Which listing, course, cohort or partner; empty: orders in no cohort, by no partner. Of renewals yes or no.",
+    ),
   after: cursor.optional(),
   most: z.coerce.number<number>().int().min(1).max(100).default(30),
 });
@@ -61,6 +66,11 @@ export const income = z
         listing: z.object({ id: z.string(), title: z.string() }),
         course: z.object({ id: z.string(), title: z.string() }),
         cohort: z.object({ id: z.string(), name: z.string() }).nullable(),
+        partner: z
+          .object({ id: z.string(), name: z.string() })
+          .nullable()
+          .describe("By whose link they came; null: by nobody's."),
+        renewed: z.boolean().describe("Whoever was in stayed longer by it."),
         months: z.array(incomeMonth),
       }),
     ),

@@ -16,6 +16,8 @@ export interface DatabaseAddress {
   password: string;
   /** A file with the authority's certificate: the way to the database is encrypted, and its name checked. */
   ca?: string;
+  /** So long a new connection is waited for, in milliseconds; left out: as long as a person would. */
+  connectionTimeoutMillis?: number;
 }
 
 /** One secret for each role: whoever has the server's is not the owner. */

@@ -59,7 +59,15 @@ async function copyOfTemplate(cluster: Cluster, name: string): Promise<DatabaseA
   } finally {
     await admin.end();
   }
-  return { host, port, database: name, user: "dawngate_app", password: SECRETS.app };
+  return {
+    host,
+    port,
+    database: name,
+    user: "dawngate_app",
+    password: SECRETS.app,
+    // A machine that is taken away for seconds fails no test.
+    connectionTimeoutMillis: 60_000,
+  };
 }
 
 /** Makes a database with all migrations; `close` drops it. */

@@ -3,7 +3,7 @@
  * are the core's: orders.md, "Partners"; core/test/sales/orders), and what can be paid out is paid out once.
  */
 import type { Brought, PaidOut, PartnerDetail, PartnerPage } from "@dawngate/contract/partners";
-import type { Order, RefundAnswer } from "@dawngate/contract/sales";
+import type { Income, IncomeOrders, Order, RefundAnswer } from "@dawngate/contract/sales";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { openTouches, withTouch } from "../../src/sales/partners/touches";
 import { OWNER } from "../helpers/owned";
@@ -105,6 +105,24 @@ test("the last link followed counts: the partner has their share of what is paid
     { order: bought.order, buyer: "Ada", percent: 20, net: NET, earned: share },
   ]);
   expect((await school.order(bought)).partner).toMatchObject({ name: "Mill", earned: share });
+  // Income is parted by whose link it was, and comes to the same.
+  const month = "2027-03";
+  const { months, rows } = await school.owned.ask<Income>(
+    "GET",
+    `/schools/one/income?from=${month}&to=${month}`,
+  );
+  const received = (of: string | null) =>
+    rows
+      .filter(({ partner }) => (partner?.id ?? null) === of)
+      .reduce((all, row) => all + (row.months[0]?.received ?? 0), 0);
+  expect([received(mill.id), received(oven.id)]).toEqual([NET, 0]);
+  expect(rows.find(({ partner }) => partner)?.partner).toEqual({ id: mill.id, name: "Mill" });
+  expect(received(null) + NET).toBe(months[0]?.received);
+  const behind = await school.owned.ask<IncomeOrders>(
+    "GET",
+    `/schools/one/income/orders?month=${month}&by=partner&of=${mill.id}`,
+  );
+  expect(behind.orders).toMatchObject([{ order: bought.order, received: NET }]);
   now = instant("2027-03-25T00:00:00Z");
   expect(await see(mill.id)).toMatchObject({
     nextPayable: null,

@@ -1,5 +1,5 @@
 /** Renewal: whoever is in stays longer, at its own price; no day that is left is lost (calculations.md 4, "renewed"). */
-import type { Offered, OwnOrder } from "@dawngate/contract/sales";
+import type { Income, IncomeOrders, Offered, OwnOrder } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import { instant } from "../helpers/sample";
 import { type Bought, forDays, ONCE, type Selling, sellingSchool } from "../helpers/selling";
@@ -68,6 +68,14 @@ test("paid, the end is moved by the span, once; it takes no seat, and the record
   expect(sold).toBe(0);
   const mail = school.owned.app.mails.findLast(({ to }) => to === WHO);
   expect(mail?.text).toContain("“Renewed” is renewed. €49.00 was paid.");
+  // What renewals bring stands apart from what newcomers do.
+  const ask = <T>(path: string) => school.owned.ask<T>("GET", `/schools/one/income${path}`);
+  const { rows } = await ask<Income>("?from=2027-03&to=2027-03");
+  const renewed = rows.filter((row) => row.renewed && row.listing.id === listing);
+  // 49.00 with 23 % in it.
+  expect(renewed.map(({ months }) => months[0]?.received)).toEqual([3_984]);
+  const { orders } = await ask<IncomeOrders>("/orders?month=2027-03&by=renewed&of=yes");
+  expect(orders).toMatchObject([{ order: bought.order, received: 3_984 }]);
 });
 
 test("where no way is made for it, the usual ones renew; a subscription renews nothing", async () => {

@@ -1,10 +1,21 @@
-/** Income as rows of a table and columns of a picture: of everything, or of one listing, course or cohort. */
+/** Income as rows of a table and columns of a picture: of everything, or of a part of it. */
 import type { Income, IncomeMonth } from "@dawngate/contract/sales";
 import { sayMonth } from "@dawngate/core/schedule/words";
 import { parseDate } from "@dawngate/core/time";
 
 /** By what it is parted. */
-export type Part = "listing" | "course" | "cohort";
+export type Part = "listing" | "course" | "cohort" | "partner" | "renewed";
+
+type Row = Income["rows"][number];
+
+/** To which part a row belongs: its identifier, and its name. */
+const WHICH: Record<Part, (row: Row) => [id: string, name: string]> = {
+  listing: ({ listing }) => [listing.id, listing.title],
+  course: ({ course }) => [course.id, course.title],
+  cohort: ({ cohort }) => [cohort?.id ?? "", cohort?.name ?? "In no cohort"],
+  partner: ({ partner }) => [partner?.id ?? "", partner?.name ?? "By nobody's link"],
+  renewed: ({ renewed }) => (renewed ? ["yes", "Renewed"] : ["no", "Bought anew"]),
+};
 
 /** "Mar 2027". */
 export function monthWords(month: string): string {
@@ -47,16 +58,11 @@ export interface PartOf {
   months: IncomeMonth[];
 }
 
-/** The same figures by listing, by course or by cohort; those without a cohort stand together. */
+/** The same figures by one of these; those without a cohort, or a partner, stand together. */
 export function partsOf({ rows }: Income, by: Part): PartOf[] {
   const parts = new Map<string, PartOf>();
   for (const row of rows) {
-    const [id, name] =
-      by === "listing"
-        ? [row.listing.id, row.listing.title]
-        : by === "course"
-          ? [row.course.id, row.course.title]
-          : [row.cohort?.id ?? "", row.cohort?.name ?? "In no cohort"];
+    const [id, name] = WHICH[by](row);
     const known = parts.get(id);
     if (!known) parts.set(id, { id, name, months: row.months });
     else

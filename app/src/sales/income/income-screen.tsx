@@ -29,6 +29,8 @@ const PARTS: Record<Part, string> = {
   listing: "By listing",
   course: "By course",
   cohort: "By cohort",
+  partner: "By partner",
+  renewed: "New and renewed",
 };
 
 export function IncomeScreen() {

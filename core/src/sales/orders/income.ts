@@ -49,13 +49,22 @@ export interface MonthOfRow {
   deferred: number;
 }
 
+interface IncomeRow {
+  listing: string;
+  course: string;
+  cohort: string | null;
+  /** What its orders were marked with; left out: with nothing. */
+  mark?: string;
+  months: MonthOfRow[];
+}
+
 /** Income as the command line prints it. */
 export interface Income {
   at: string;
   from: string;
   to: string;
   months: (MonthOfRow & { tax: number; dueTax: number })[];
-  rows: { listing: string; course: string; cohort: string | null; months: MonthOfRow[] }[];
+  rows: IncomeRow[];
   documents: WrittenDocument[];
 }
 
@@ -95,10 +104,7 @@ const at = (of: Float64Array, i: number) => of[i] as number;
  * documents, not with orders.
  */
 export class IncomeBook {
-  private readonly rows = new Map<
-    string,
-    { listing: string; course: string; cohort: string | null; totals: Totals }
-  >();
+  private readonly rows = new Map<string, Omit<IncomeRow, "months"> & { totals: Totals }>();
   private readonly ends = new Map<Zone, MonthEnd[]>();
   private readonly count: number;
   private readonly tax: Float64Array;
@@ -119,8 +125,11 @@ export class IncomeBook {
     this.documents = new Documents(papers);
   }
 
-  add(order: Order): void {
-    const totals = order.courses.map(({ id, cohort }) => this.rowOf(order.listing, id, cohort));
+  /** Adds an order's; `mark`: orders with another one stand in rows of their own. */
+  add(order: Order, mark?: string): void {
+    const totals = order.courses.map(({ id, cohort }) =>
+      this.rowOf(order.listing, id, cohort, mark),
+    );
     const life = lifeOf(order);
     if (life.boughtAt > this.now) return;
     const today = life.day(this.now);
@@ -156,11 +165,22 @@ export class IncomeBook {
     return ends;
   }
 
-  private rowOf(listing: string, course: string, cohort: string | null): Totals {
-    const key = JSON.stringify([listing, course, cohort]);
+  private rowOf(
+    listing: string,
+    course: string,
+    cohort: string | null,
+    mark: string | undefined,
+  ): Totals {
+    const key = JSON.stringify([listing, course, cohort, mark]);
     let row = this.rows.get(key);
     if (!row) {
-      row = { listing, course, cohort, totals: new Totals(this.count) };
+      row = {
+        listing,
+        course,
+        cohort,
+        ...(mark !== undefined && { mark }),
+        totals: new Totals(this.count),
+      };
       this.rows.set(key, row);
     }
     return row.totals;
@@ -193,7 +213,8 @@ export class IncomeBook {
       (a, b) =>
         compare(a.listing, b.listing) ||
         compare(a.course, b.course) ||
-        byCohort(a.cohort, b.cohort),
+        byCohort(a.cohort, b.cohort) ||
+        compare(a.mark ?? "", b.mark ?? ""),
     );
     const written = rows.map(({ totals, ...row }) => ({
       ...row,

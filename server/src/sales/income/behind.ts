@@ -12,6 +12,7 @@ import { readSchool } from "../../school/store";
 import { readOrder } from "../order-store";
 import { orderFile } from "../running/order-file";
 import { paidOrders } from "./income-store";
+import { wayInOf } from "./way-in";
 
 /** So many orders are worked out for a page at the most; the next page goes on from there. */
 const LOOKED_AT = 300;
@@ -63,10 +64,13 @@ async function figuresOf(
     timeZone: "UTC",
     series: { invoice: "", creditNote: "" },
   });
-  book.add(await orderFile(tx, order, context));
+  const file = await orderFile(tx, order, context);
+  book.add(file);
+  const { partner, renewed } = wayInOf(file, order, context.now);
   const sums = { received: 0, due: 0, earned: 0, deferred: 0 };
   for (const row of book.close().rows) {
-    if (by !== undefined && (row[by] ?? "") !== of) continue;
+    const parted = { ...row, partner, renewed: renewed ? "yes" : "no" };
+    if (by !== undefined && (parted[by] ?? "") !== of) continue;
     const [figures] = row.months;
     for (const figure of ["received", "due", "earned", "deferred"] as const)
       sums[figure] += figures?.[figure] ?? 0;

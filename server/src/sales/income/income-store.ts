@@ -28,10 +28,10 @@ export async function countPaid(tx: SchoolTransaction, most: number): Promise<nu
   return rows[0]?.n ?? 0;
 }
 
-/** Titles of listings and courses, names of cohorts, by identifier. */
+/** Titles of listings and courses, names of cohorts and partners, by identifier. */
 export async function readNames(
   tx: SchoolTransaction,
-  ids: { listings: string[]; courses: string[]; cohorts: string[] },
+  ids: { listings: string[]; courses: string[]; cohorts: string[]; partners: string[] },
 ): Promise<Map<string, string>> {
   const { rows } = await sql<{ key: string; name: string }>`
     select 'listing ' || id as key, title as name from listing where id = any (${ids.listings})
@@ -44,6 +44,8 @@ export async function readNames(
       where c.id = any (${ids.courses})
     union all
     select 'cohort ' || id, name from cohort where id = any (${ids.cohorts})
+    union all
+    select 'partner ' || id, name from partner where id = any (${ids.partners})
   `.execute(tx);
   return new Map(rows.map(({ key, name }) => [key, name]));
 }

@@ -15,6 +15,7 @@ import { membershipOf } from "../running/course-access";
 import { orderFile } from "../running/order-file";
 import { INCOME } from "../tasks";
 import { countPaid, paidOrders, readNames } from "./income-store";
+import { readWayIn, wayInOf, writeWayIn } from "./way-in";
 
 /** Months before and after this one, unless others are asked for; and so many at most. */
 const BEFORE = 11;
@@ -83,8 +84,9 @@ export async function incomeIn(
       for (const id of some) {
         const order = await readOrder(tx, id);
         // What was sold in another currency, before the school changed its own, is not added to this one.
-        if (order?.currency === about.currency)
-          book.add(await orderFile(tx, order, { school, now }));
+        if (order?.currency !== about.currency) continue;
+        const file = await orderFile(tx, order, { school, now });
+        book.add(file, writeWayIn(wayInOf(file, order, now)));
       }
       return some;
     });
@@ -93,11 +95,13 @@ export async function incomeIn(
     if (ids.length < AT_A_TIME) break;
   }
   const figures = book.close();
+  const rows = figures.rows.map(({ mark, ...row }) => ({ ...row, wayIn: readWayIn(mark) }));
   const names = await db.readSchool(school, (tx) =>
     readNames(tx, {
       listings: [...new Set(figures.rows.map(({ listing }) => listing))],
       courses: [...new Set(figures.rows.map(({ course }) => course))],
       cohorts: [...new Set(figures.rows.flatMap(({ cohort }) => cohort ?? []))],
+      partners: [...new Set(rows.flatMap(({ wayIn: { partner } }) => partner ?? []))],
     }),
   );
   const named = (kind: string, id: string) => names.get(`${kind} ${id}`) ?? id;
@@ -106,7 +110,7 @@ export async function incomeIn(
     currency: about.currency,
     thisMonth: written(monthAt(about.time_zone, now)),
     months: figures.months,
-    rows: figures.rows.map(({ listing, course, cohort, months }) => ({
+    rows: rows.map(({ listing, course, cohort, wayIn: { partner, renewed }, months }) => ({
       listing: { id: listing, title: named("listing", listing) },
       course: {
         id: course,
@@ -114,6 +118,8 @@ export async function incomeIn(
           course === membershipOf(listing) ? named("listing", listing) : named("course", course),
       },
       cohort: cohort === null ? null : { id: cohort, name: named("cohort", cohort) },
+      partner: partner === null ? null : { id: partner, name: named("partner", partner) },
+      renewed,
       months,
     })),
     usual: book.usual,
