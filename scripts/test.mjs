@@ -52,7 +52,7 @@ if (all)
     node(["--import", "tsx", "scripts/docs.ts", "--check"]),
   );
 
-const cluster = await testCluster(root, say);
+const cluster = await testCluster(root, say, { brief: true });
 let stopped = false;
 const stop = async () => {
   if (!stopped) await cluster.stop();
