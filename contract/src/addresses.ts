@@ -175,6 +175,8 @@ export const ADDRESSES = {
   dropReminder: ["POST", "/schools/{school}/reminders/{reminder}/dropped", [], ["reminder"]],
   getIncome: ["GET", "/schools/{school}/income", ["orders"], []],
   getIncomeOrders: ["GET", "/schools/{school}/income/orders", ["orders"], []],
+  getEnding: ["GET", "/schools/{school}/ending", ["orders","people"], []],
+  getEndingPeople: ["GET", "/schools/{school}/ending/people", ["orders","people"], []],
   getListings: ["GET", "/schools/{school}/listings", ["listings"], []],
   createListing: ["POST", "/schools/{school}/listings", [], ["listings"]],
   getListing: ["GET", "/schools/{school}/listings/{listing}", ["listings"], []],

@@ -1,4 +1,5 @@
 /** Fields of a school's own: what they are about, what they ask, where, of whom, and what stands in them. */
+import { treeFaults } from "@dawngate/core/people/choice-tree";
 import {
   ABOUT,
   type ASKED_AT,
@@ -14,7 +15,7 @@ import { oneLine, shortText } from "./text";
 
 /** A school has at most so many, and a choice at most so many to choose from. */
 export const MOST_FIELDS = 40;
-export const MOST_CHOICES = 200;
+export const MOST_CHOICES = 1000;
 
 const amount = z
   .number()
@@ -55,10 +56,13 @@ const terms = {
     .array(
       z.strictObject({
         id: planFields.id,
-        text: oneLine("A choice", 100).refine((text) => !text.includes(";"), {
-          message: "A choice has no semicolon: in files it stands between several",
+        text: oneLine("A choice", 100).refine((text) => !/[;›]/.test(text), {
+          message: "A choice has no semicolon and no ›: in files these part one from the other",
         }),
         ended: z.boolean().describe("Offered no more; it stays where it was chosen."),
+        within: planFields.id
+          .nullish()
+          .describe("The choice it stands below; null, or left out: it stands on top."),
       }),
     )
     .max(MOST_CHOICES, `At most ${MOST_CHOICES} choices`),
@@ -72,38 +76,49 @@ const terms = {
   ended: z.boolean().describe("Asked no more; what is known stays."),
 };
 
+/** What of a field goes together. */
+function goTogether(
+  { about, kind, check, choices, asks, seenBy }: z.infer<z.ZodObject<typeof terms>>,
+  context: z.RefinementCtx,
+): void {
+  const wrong = (path: (string | number)[], message: string) =>
+    context.addIssue({ code: "custom", path, message });
+  const chosen = kind === "choice" || kind === "several";
+  if (chosen && !choices.some(({ ended }) => !ended))
+    wrong(["choices"], "Write what there is to choose from");
+  if (!chosen && choices.length > 0) wrong(["choices"], "Only a choice has choices");
+  for (const { at, path, reason } of treeFaults(choices)) wrong(["choices", at, path], reason);
+  if (check.least !== null && check.most !== null && check.least > check.most)
+    wrong(["check", "most"], "The most is less than the least");
+  if (check.from !== null && check.to !== null && check.from > check.to)
+    wrong(["check", "to"], "The last day is before the first");
+  if (about !== "people") {
+    // Nobody comes in, or buys, as a course or a cohort.
+    for (const at of ["entering", "buying"] as const)
+      if (asks[at] !== "no") wrong(["asks", at], "Only of people something is asked there");
+    if (seenBy === "them") wrong(["seenBy"], "Only what is about people is seen by themselves");
+  }
+  if (seenBy !== "them" && (asks.entering !== "no" || asks.buying !== "no"))
+    wrong(["seenBy"], "Whoever is asked sees what they answered: let it be seen by them");
+}
+
 export const ownFieldTerms = z
   .strictObject(terms)
-  .superRefine(({ about, kind, check, choices, asks, seenBy }, context) => {
-    const wrong = (path: (string | number)[], message: string) =>
-      context.addIssue({ code: "custom", path, message });
-    const chosen = kind === "choice" || kind === "several";
-    if (chosen && !choices.some(({ ended }) => !ended))
-      wrong(["choices"], "Write what there is to choose from");
-    if (!chosen && choices.length > 0) wrong(["choices"], "Only a choice has choices");
-    const texts = new Set<string>();
-    const ids = new Set<string>();
-    choices.forEach(({ id, text }, at) => {
-      const folded = text.normalize("NFKC").toLowerCase().replace(/\s+/gu, " ");
-      if (texts.has(folded)) wrong(["choices", at, "text"], "This choice stands there already");
-      if (ids.has(id)) wrong(["choices", at, "id"], "Another choice has this identifier");
-      texts.add(folded);
-      ids.add(id);
-    });
-    if (check.least !== null && check.most !== null && check.least > check.most)
-      wrong(["check", "most"], "The most is less than the least");
-    if (check.from !== null && check.to !== null && check.from > check.to)
-      wrong(["check", "to"], "The last day is before the first");
-    if (about !== "people") {
-      // Nobody comes in, or buys, as a course or a cohort.
-      for (const at of ["entering", "buying"] as const)
-        if (asks[at] !== "no") wrong(["asks", at], "Only of people something is asked there");
-      if (seenBy === "them") wrong(["seenBy"], "Only what is about people is seen by themselves");
-    }
-    if (seenBy !== "them" && (asks.entering !== "no" || asks.buying !== "no"))
-      wrong(["seenBy"], "Whoever is asked sees what they answered: let it be seen by them");
-  })
+  .superRefine(goTogether)
   .meta({ id: "OwnFieldTerms" });
+
+/** A field as it is to be from now on. */
+export const ownFieldChange = z
+  .strictObject({
+    ...terms,
+    merged: z
+      .array(z.strictObject({ from: planFields.id, into: planFields.id }))
+      .max(50, "At most 50 at a time")
+      .default([])
+      .describe("Choices that become another: wherever the one was said, the other is."),
+  })
+  .superRefine(goTogether)
+  .meta({ id: "OwnFieldChange" });
 
 export const ownField = z.object({ id: z.string(), ...terms }).meta({ id: "OwnField" });
 
@@ -170,6 +185,7 @@ export const answeredFields = z
 
 export type OwnField = z.infer<typeof ownField>;
 export type OwnFieldTerms = z.infer<typeof ownFieldTerms>;
+export type OwnFieldChange = z.infer<typeof ownFieldChange>;
 export type AskedFields = z.infer<typeof askedFields>;
 export type AskedField = z.infer<typeof askedField>;
 export type FieldAnswers = z.infer<typeof fieldAnswers>;

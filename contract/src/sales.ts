@@ -3,6 +3,7 @@ export * from "./sales/buying";
 export * from "./sales/by-hand";
 export * from "./sales/change";
 export * from "./sales/documents";
+export * from "./sales/ending";
 export * from "./sales/income";
 export * from "./sales/offers";
 export * from "./sales/orders";

@@ -36,7 +36,7 @@ import { giver } from "./sales/gift";
 import { shareKeeper } from "./sales/partners/share";
 import { openTouches } from "./sales/partners/touches";
 import { backPayer } from "./sales/refunds/pay-back";
-import { priceAnnouncer } from "./sales/running/announced-prices";
+import { priceAnnouncer, priceTaker } from "./sales/running/announced-prices";
 import { wayChanger } from "./sales/running/change-way";
 import { orderRunner } from "./sales/running/charge";
 import { openAuth, openAuthPool } from "./school/auth";
@@ -138,6 +138,7 @@ else {
     keepShare: shareKeeper({ db, now }),
     writeDocuments: documentWriter({ db, now }),
     announcePrice: priceAnnouncer({ db, baseUrl, now }),
+    takePriceBack: priceTaker({ db, baseUrl, now }),
     changeWay: wayChanger({ db, payments, baseUrl, now }),
     watchOrder: handWatcher({ db, baseUrl, now }),
     threads,

@@ -27,6 +27,7 @@ export { RemarksScreen } from "../review/remarks-screen";
 export { VersionsScreen } from "../review/versions-screen";
 export { CourseSalesScreen } from "../sales/course-sales-screen";
 export { DocumentsScreen } from "../sales/documents-screen";
+export { EndingScreen } from "../sales/ending/ending-screen";
 export { IncomeScreen } from "../sales/income/income-screen";
 export { ListingScreen } from "../sales/listing-screen";
 export { ListingsScreen } from "../sales/listings-screen";

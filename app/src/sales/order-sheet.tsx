@@ -57,6 +57,7 @@ const EVENTS: Record<string, string> = {
   "given-back": "The money has gone back",
   "option-changed": "Its way to pay, or its price, was changed",
   "price-announced": "Another price was announced",
+  "price-taken-back": "The price that was announced was taken back",
   "change-failed": "A card was refused: its way to pay was not changed",
   disputed: "Disputed with the bank",
   "dispute-won": "The dispute was won",

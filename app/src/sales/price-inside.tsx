@@ -47,6 +47,7 @@ export function PriceInside({ place, prices, option, currency, zone }: Props) {
   const { quiet } = usePalette();
   const may = useMay(place.school)("sales.change");
   const [open, setOpen] = useState(false);
+  const [taking, setTaking] = useState(false);
   const way = prices.ways.find((one) => one.option === option);
   if (!way || way.inside === 0) return null;
   const told = sayTold(way, zone);
@@ -63,10 +64,23 @@ export function PriceInside({ place, prices, option, currency, zone }: Props) {
           {told}
         </Text>
       ) : null}
-      {may && isUntold ? (
-        <View style={{ alignItems: "flex-start" }}>
-          <QuietAction label="Announce the price to them" onPress={() => setOpen(true)} />
+      {may && (isUntold || way.announced) ? (
+        <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 10 }}>
+          {isUntold ? (
+            <QuietAction label="Announce the price to them" onPress={() => setOpen(true)} />
+          ) : null}
+          {way.announced ? (
+            <QuietAction label="Take the announcement back" onPress={() => setTaking(true)} />
+          ) : null}
         </View>
+      ) : null}
+      {taking ? (
+        <TakeBackSheet
+          place={place}
+          way={way}
+          number={prices.number}
+          onClose={() => setTaking(false)}
+        />
       ) : null}
       {open ? (
         <AnnounceSheet
@@ -106,6 +120,33 @@ function AnnounceSheet({
         busy={isLoading}
         onPress={async () => {
           const body = { option: way.option, from, number };
+          const answer = await announce({ ...place, body });
+          if ("data" in answer) onClose();
+        }}
+      />
+    </Sheet>
+  );
+}
+
+function TakeBackSheet({
+  place,
+  way,
+  number,
+  onClose,
+}: Pick<Props, "place"> & { way: Way; number: number; onClose(): void }) {
+  const [announce, { error, isLoading }] = useAnnouncePriceMutation();
+  return (
+    <Sheet title="The price stays for those who pay already" onClose={onClose}>
+      <Text>
+        Whoever was told of another price and has not paid it yet is written to today: it stays as
+        it is for them. Whoever pays it already goes on paying it.
+      </Text>
+      {error ? <Notice {...explain(error)} /> : null}
+      <PrimaryAction
+        label="Take it back, and tell them"
+        busy={isLoading}
+        onPress={async () => {
+          const body = { option: way.option, from: null, number };
           const answer = await announce({ ...place, body });
           if ("data" in answer) onClose();
         }}

@@ -1,4 +1,4 @@
-/** The sides of selling: what is on sale, what was bought, and what it brought. */
+/** The sides of selling: what is on sale, what was bought, what it brought, and what ends. */
 import { Tabs } from "../ui/tabs";
 
 export function SalesSides({
@@ -6,7 +6,7 @@ export function SalesSides({
   here,
 }: {
   school: string;
-  here: "listings" | "orders" | "documents" | "income" | "partners";
+  here: "listings" | "orders" | "documents" | "income" | "ending" | "partners";
 }) {
   return (
     <Tabs
@@ -20,6 +20,7 @@ export function SalesSides({
           here: here === "documents",
         },
         { name: "Income", href: `/${school}/sales/income`, here: here === "income" },
+        { name: "Ends", href: `/${school}/sales/ends`, here: here === "ending" },
         { name: "Partners", href: `/${school}/sales/partners`, here: here === "partners" },
       ]}
     />

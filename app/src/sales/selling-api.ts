@@ -12,6 +12,8 @@ export const {
   useChangeListingMutation,
   useGetAnnouncedPricesQuery,
   useAnnouncePriceMutation,
+  useGetEndingQuery,
+  useGetEndingPeopleInfiniteQuery,
   useSplitCourseMutation,
   useGetOrdersInfiniteQuery,
   useLazyGetOrderPageQuery,
@@ -27,6 +29,8 @@ export const {
   endpoints: (build) => ({
     getIncome: reads(build, "getIncome"),
     getIncomeOrders: readsPages(build, "getIncomeOrders", "after"),
+    getEnding: reads(build, "getEnding"),
+    getEndingPeople: readsPages(build, "getEndingPeople", "after"),
     getListings: readsPages(build, "getListings", "after"),
     createListing: does(build, "createListing"),
     getListing: reads(build, "getListing"),

@@ -10,6 +10,9 @@ import {
   bought,
   byOrder,
   changes,
+  ending,
+  endingPeople,
+  endingPeopleQuery,
   excessBack,
   income,
   incomeOrders,
@@ -78,6 +81,28 @@ export const sales = endpoints("sales", {
     answered: "A page of orders.",
     holds: ["orders"],
   },
+  getEnding: {
+    method: "get",
+    path: "/schools/{school}/ending",
+    summary:
+      "Whose access ends in this month and the twelve after it, and the income that hangs on it",
+    who: "sales.see",
+    params: inSchool,
+    answer: ending,
+    answered: "By what was bought; of many people at most a minute old.",
+    holds: ["orders", "people"],
+  },
+  getEndingPeople: {
+    method: "get",
+    path: "/schools/{school}/ending/people",
+    summary: "Whose access ends in a month, the earliest first",
+    who: "sales.see",
+    params: inSchool,
+    query: endingPeopleQuery,
+    answer: endingPeople,
+    answered: "A page of them.",
+    holds: ["orders", "people"],
+  },
   getListings: {
     method: "get",
     path: "/schools/{school}/listings",
@@ -145,9 +170,10 @@ export const sales = endpoints("sales", {
   announcePrice: {
     method: "post",
     path: "/schools/{school}/listings/{listing}/announced-prices",
-    summary: "Announces the price that a way to pay has now to those who pay in it already",
+    summary:
+      "Announces the price that a way to pay has now to those who pay in it already, or takes that back",
     description:
-      "They are told at once, at least thirty days before, and can cancel until then. Whoever has a code or a holder's price keeps it.",
+      "They are told at once, at least thirty days before, and can cancel until then. Whoever has a code or a holder's price keeps it. Taken back, whoever has not paid it yet goes on at the price they pay.",
     who: "sales.change",
     params: inListing,
     body: priceAnnouncing,

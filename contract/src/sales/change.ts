@@ -73,7 +73,12 @@ export type AnnouncedPrices = z.infer<typeof announcedPrices>;
 export const priceAnnouncing = z
   .strictObject({
     option: planFields.id,
-    from: z.iso.date().describe("From their first payment on this day or later they pay it."),
+    from: z.iso
+      .date()
+      .nullable()
+      .describe(
+        "From their first payment on this day or later they pay it; null: what was announced is taken back.",
+      ),
     number: z.int().describe("The listing as it was seen."),
   })
   .meta({ id: "AnnouncePriceRequest" });

@@ -29,6 +29,8 @@ export interface FieldChoice {
   id: string;
   text: string;
   ended: boolean;
+  /** The choice it stands below, by its identifier; null, or left out: it stands on top. */
+  within?: string | null | undefined;
 }
 
 /** What an answer is held to. What does not concern a field's kind is not looked at; null: no limit. */

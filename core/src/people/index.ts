@@ -1,4 +1,5 @@
 /** Who a school knows: fields of its own about them. */
+export * from "./choice-tree";
 export * from "./field";
 export * from "./parts";
 export * from "./read-answer";

@@ -1,5 +1,6 @@
 /** Whether what somebody gives can be an answer to a field, and the answer as it is kept. */
 import { formatDate, parseDate } from "../time/civil";
+import { choiceCalled, sayChoice } from "./choice-tree";
 import { type AnswerableField, type FieldCheck, type FieldValue, LONGEST_TEXT } from "./field";
 import { partsOf } from "./parts";
 
@@ -56,7 +57,7 @@ function readChoices(
     const choice = choices.find((one) => one.id === id);
     if (!choice) return fault("Choose one of what is offered");
     if (choice.ended && !before.includes(id))
-      return fault(`“${choice.text}” is not offered any more`);
+      return fault(`“${sayChoice(choices, id)}” is not offered any more`);
   }
   if (ids.length === 0) return fault("Choose something, or leave it out");
   if (kind === "several") return found(choices.flatMap(({ id }) => (ids.includes(id) ? [id] : [])));
@@ -89,9 +90,6 @@ export function readAnswer(
   return kind === "date" ? readDay(given, check) : readText(given, check);
 }
 
-/** A choice by its words, as a file or a person writes them: letters' size and runs of spaces do not matter. */
-const folded = (text: string) => text.normalize("NFKC").toLowerCase().replace(/\s+/gu, " ").trim();
-
 /**
  * The same from a text, as it is typed or stands in a file: choices by their words, several parted by `;`. A number has
  * a point or a comma before its decimals, and nothing between its thousands.
@@ -114,10 +112,11 @@ export function readTypedAnswer(
   const ids: string[] = [];
   const said = kind === "several" ? text.split(";").filter((one) => one.trim() !== "") : [text];
   for (const one of said) {
-    const choice =
-      choices.find((known) => !known.ended && folded(known.text) === folded(one)) ??
-      choices.find((known) => folded(known.text) === folded(one));
-    if (!choice) return fault(`There is no choice “${one.trim().slice(0, 60)}”`);
+    const choice = choiceCalled(choices, one);
+    const name = one.trim().slice(0, 60);
+    if (choice === null) return fault(`There is no choice “${name}”`);
+    if (choice === "several")
+      return fault(`“${name}” stands in several places: write what it stands below, as A › B`);
     ids.push(choice.id);
   }
   return readAnswer(field, ids, before);

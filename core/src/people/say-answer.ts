@@ -1,15 +1,16 @@
 /** An answer in words. */
+import { sayChoice } from "./choice-tree";
 import type { AnswerableField, FieldValue } from "./field";
 
 /**
- * What stands in a field, in words: a choice by its text, several with `; ` between, so that `readTypedAnswer` reads what is
+ * What stands in a field, in words: a choice by its text, after what it stands below, several with `; ` between, so that `readTypedAnswer` reads what is
  * said. A day is `YYYY-MM-DD`; whoever shows it to people may say it otherwise.
  */
 export function sayAnswer(
   { choices }: Pick<AnswerableField, "choices">,
   value: FieldValue,
 ): string {
-  const textOf = (id: string) => choices.find((one) => one.id === id)?.text ?? id;
+  const textOf = (id: string) => sayChoice(choices, id);
   if (Array.isArray(value)) return value.map(textOf).join("; ");
   return typeof value === "number" ? String(value) : textOf(value);
 }

@@ -37,6 +37,7 @@ export const PLACES: Record<string, [string, string][]> = {
     ["a listing", "/ember-row/sales/sourdough"],
     ["the orders", "/ember-row/sales/orders"],
     ["the invoices", "/ember-row/sales/invoices"],
+    ["what ends", "/ember-row/sales/ends"],
     ["the partners", "/ember-row/sales/partners"],
     ["a partner", "/ember-row/sales/partners/p-000000000001"],
     ["a school's settings", "/ember-row/settings"],

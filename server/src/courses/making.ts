@@ -13,6 +13,7 @@ import {
 import { formatDate, localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import { notFound, refusal } from "../base/problem";
 import type { Database, SchoolTransaction } from "../db/connection";
+import { copyValues } from "../people/fields/store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { addAuthor } from "../school/staff-store";
@@ -95,11 +96,12 @@ export async function insertParts(
   }
 }
 
-/** A course has the words, the description and the cover of another. */
+/** A course has the words, the description, the cover and what is noted in the school's own fields of another. */
 async function looksLike(tx: SchoolTransaction, row: CourseRow, id: string): Promise<void> {
   await setPlace(tx, id, { words: row.words });
   await setPage(tx, id, { description: row.description, card: row.card });
   await copyCover(tx, row.id, id);
+  await copyValues(tx, row.id, [id], "courses");
 }
 
 function dayNumber(text: string): number {

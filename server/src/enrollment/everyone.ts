@@ -26,9 +26,8 @@ export async function showEveryone(
 ): Promise<Everyone> {
   const from = after === undefined ? null : readCursor(place, after);
   const { cohorts, now } = context;
-  const answer = narrowedTo(narrowed);
   return reading(db, context, async (tx) => {
-    await mayNarrowBy(tx, context, answer);
+    const answer = await mayNarrowBy(tx, context, narrowedTo(narrowed));
     const { people, last } = await readEveryone(tx, {
       find,
       after: from,

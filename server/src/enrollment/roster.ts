@@ -77,15 +77,17 @@ export const narrowingOf = (
   other: other === undefined ? null : { course: other, is: otherIs },
 });
 
-/** Refused where somebody is narrowed by what one may not see. */
+/** What it is narrowed by, with all that stands below a choice. Refused where one may not see by what. */
 export async function mayNarrow(
   tx: SchoolTransaction,
   context: Context,
-  { answer, other }: Narrowing,
-): Promise<void> {
-  await mayNarrowBy(tx, context, answer, ["people", "enrollments"]);
+  narrowing: Narrowing,
+): Promise<Narrowing> {
+  const { other } = narrowing;
+  const answer = await mayNarrowBy(tx, context, narrowing.answer, ["people", "enrollments"]);
   if (other !== null && !context.reaches(other.course))
     throw notFound(`There is no course "${other.course}" in this school.`);
+  return { ...narrowing, answer };
 }
 
 export async function showRoster(
@@ -97,8 +99,7 @@ export async function showRoster(
   const from = readEnd(order, after);
   const at = formatInstant(context.now);
   return reading(db, context, async (tx) => {
-    const narrowing = narrowingOf(context, narrowed);
-    await mayNarrow(tx, context, narrowing);
+    const narrowing = await mayNarrow(tx, context, narrowingOf(context, narrowed));
     const { rows, end } = await readRoster(tx, {
       course,
       narrowing,
@@ -244,8 +245,7 @@ export async function showTotals(
 ): Promise<RosterTotals> {
   const find = asked?.trim() ?? "";
   return reading(db, context, async (tx) => {
-    const narrowing = narrowingOf(context, { cohort, ...by });
-    await mayNarrow(tx, context, narrowing);
+    const narrowing = await mayNarrow(tx, context, narrowingOf(context, { cohort, ...by }));
     const { answer, other } = narrowing;
     const all = find === "" && answer === null && other === null;
     // By both at once nobody is counted.
@@ -298,8 +298,7 @@ export async function nextMatching(
 ): Promise<{ enrollments: string[]; next: string | null }> {
   const from = readEnd("name", after);
   const at = formatInstant(context.now);
-  const narrowing = narrowingOf(context, narrowed, upTo);
-  await mayNarrow(tx, context, narrowing);
+  const narrowing = await mayNarrow(tx, context, narrowingOf(context, narrowed, upTo));
   const { rows, end } = await readRoster(tx, {
     course,
     narrowing,

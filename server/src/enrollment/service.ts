@@ -14,6 +14,7 @@ import { readDraft } from "../courses/draft-store";
 import { readCourseRow } from "../courses/store";
 import type { Database, SchoolTransaction } from "../db/connection";
 import { projectSoon, unproject } from "../jobs/projecting-store";
+import { copyValues } from "../people/fields/store";
 import { readCase } from "../schedule/case";
 import { readCohorts } from "../schedule/cohort-store";
 import { readEvents } from "../schedule/event-store";
@@ -83,6 +84,12 @@ export async function makeNextCohorts(
     const names = new Map(made.map(({ name, cohort }) => [cohort.id, name]));
     const plans = made.map(({ cohort }) => cohort);
     await insertCohorts(tx, context.school, plans, (id) => names.get(id) ?? id);
+    await copyValues(
+      tx,
+      earlier,
+      plans.map(({ id }) => id),
+      "cohorts",
+    );
     // They meet where it met; the address of a meeting is each one's own.
     if (from.place !== "")
       for (const { id } of plans) await updateCohort(tx, course, id, { place: from.place });

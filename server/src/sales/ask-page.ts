@@ -6,18 +6,12 @@ import type { Services } from "../school/kit";
 import { cardOf } from "../stand-ins/payments";
 import { keepCard } from "./running/kept-card";
 import { settle } from "./settle";
+import type { TillPage } from "./till-page";
 
 /** So long until it is asked first, and again, in milliseconds. */
 const AGAIN = 60_000;
 /** So often: whoever has not come back from it within the hour is asked for a card anew. */
 const TIMES = 60;
-
-export interface Page {
-  order: string;
-  key: string;
-  /** Which part it pays; null: a card is kept by it. */
-  part: number | null;
-}
 
 type Parts = Pick<Services, "payments" | "baseUrl" | "now"> & { db: Database };
 
@@ -25,7 +19,7 @@ type Parts = Pick<Services, "payments" | "baseUrl" | "now"> & { db: Database };
 export const askLater = (
   tx: Parameters<typeof follow>[0],
   school: SchoolId,
-  page: Page,
+  page: TillPage,
   left = TIMES,
 ): Promise<void> =>
   follow(
@@ -39,7 +33,7 @@ export const askLater = (
 /** What a job does for a page of a school. */
 export const pageAsker =
   ({ db, payments, baseUrl, now }: Parts) =>
-  async (schoolId: string, { left, ...page }: Page & { left: number }): Promise<void> => {
+  async (schoolId: string, { left, ...page }: TillPage & { left: number }): Promise<void> => {
     if (!payments) return;
     const doing = { school: schoolId as SchoolId, who: system("till"), now: now() };
     const found = await payments.find(page.key);

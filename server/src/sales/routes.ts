@@ -6,6 +6,7 @@ import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { showAsIfBought } from "./as-if-bought";
 import { buy } from "./checkout";
+import { showEnding, showEndingPeople } from "./ending/ending";
 import { showOrdersBehind } from "./income/behind";
 import { showIncome } from "./income/income";
 import { changeListing, createListing, showListing, showListings } from "./listings";
@@ -29,6 +30,12 @@ export function salesRoutes(services: Services) {
     )
     .openapi(route(services, sales.getIncomeOrders), async (c) =>
       c.json(await showOrdersBehind(services, c.get("context"), c.req.valid("query")), 200),
+    )
+    .openapi(route(services, sales.getEnding), async (c) =>
+      c.json(await showEnding(services, c.get("context")), 200),
+    )
+    .openapi(route(services, sales.getEndingPeople), async (c) =>
+      c.json(await showEndingPeople(services, c.get("context"), c.req.valid("query")), 200),
     )
     .openapi(route(services, sales.getListings), async (c) =>
       c.json(await showListings(services, c.get("context"), c.req.valid("query")), 200),

@@ -1,6 +1,6 @@
 /** What selling has done in threads. */
 
-import type { Income } from "@dawngate/contract/sales";
+import type { Ending, Income } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../db/connection";
 import { task } from "../jobs/task";
@@ -11,6 +11,9 @@ import type { Printed } from "./documents/print";
 export const INCOME = task<{ school: SchoolId; from: number; to: number; now: Instant }, Income>(
   "income",
 );
+
+/** Whose access ends when, and what hangs on it. */
+export const ENDING = task<{ school: SchoolId; now: Instant }, Ending>("ending");
 
 /** Receipts, invoices and the like as one PDF. */
 export const PRINT = task<{ title: string; prints: Printed[] }, Uint8Array>("print");

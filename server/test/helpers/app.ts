@@ -26,7 +26,7 @@ import { giver } from "../../src/sales/gift";
 import { shareKeeper } from "../../src/sales/partners/share";
 import { openTouches } from "../../src/sales/partners/touches";
 import { backPayer } from "../../src/sales/refunds/pay-back";
-import { priceAnnouncer } from "../../src/sales/running/announced-prices";
+import { priceAnnouncer, priceTaker } from "../../src/sales/running/announced-prices";
 import { wayChanger } from "../../src/sales/running/change-way";
 import { orderRunner } from "../../src/sales/running/charge";
 import type { Account } from "../../src/school/account";
@@ -99,6 +99,7 @@ export function testApp(
     payBack: backPayer({ db, now, payments: other.payments ?? null }),
     writeDocuments: documentWriter({ db, now }),
     announcePrice: priceAnnouncer({ db, now, baseUrl: "http://127.0.0.1:1" }),
+    takePriceBack: priceTaker({ db, now, baseUrl: "http://127.0.0.1:1" }),
     changeWay: wayChanger({
       db,
       payments: other.payments ?? null,

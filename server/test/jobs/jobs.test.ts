@@ -54,6 +54,7 @@ beforeAll(async () => {
           writeDocuments: async () => undefined,
           watchOrder: async () => undefined,
           announcePrice: async () => undefined,
+          takePriceBack: async () => undefined,
           changeWay: async () => undefined,
           payBack: async () => undefined,
           accounts: null as never,

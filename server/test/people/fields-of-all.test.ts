@@ -115,6 +115,32 @@ test("of cohorts and courses it stands in their lists, in words; a course is fou
   expect(courses.find(({ id }) => id === "c")?.written).toEqual([
     { name: "Taught since", says: "Fri 1 Mar 2024" },
   ]);
+  // The next cohort, and a copy of the course, have what is noted of the one they are made from.
+  const next = await door.ask<{ cohorts: { id: string }[] }>("POST", `${COHORT}/next`, {
+    cohorts: [
+      {
+        name: "Next",
+        window: { opens: "2027-08-03", closes: "2027-08-19" },
+        starts: "2027-09-06",
+        ends: "2027-11-24",
+        grace: 14,
+        seats: 12,
+        gates: {},
+      },
+    ],
+    ...{ leaders: false, close: false, hide: false },
+    key: "next-with-fields",
+  });
+  expect(await valuesOf(`${course}/cohorts/${next.cohorts[0]?.id}`)).toMatchObject({
+    Oven: "Stone oven",
+  });
+  const copy = await door.ask<{ id: string }>("POST", "/schools/one/courses", {
+    title: "Once more",
+    copyOf: "c",
+  });
+  expect(await valuesOf(`/schools/one/courses/${copy.id}`)).toMatchObject({
+    "Taught since": "2024-03-01",
+  });
   expect(await valuesOf(`${course}/cohorts/none`)).toBe(404);
   expect(await valuesOf("/schools/one/courses/none")).toBe(404);
 });

@@ -4,7 +4,7 @@
  */
 import type { AnnouncedPrices, ListingAnswer, OwnOrder } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
-import { priceAnnouncer } from "../../src/sales/running/announced-prices";
+import { priceAnnouncer, priceTaker } from "../../src/sales/running/announced-prices";
 import { orderRunner } from "../../src/sales/running/charge";
 import { instant } from "../helpers/sample";
 import { type Bought, type Selling, sellingSchool, TAX } from "../helpers/selling";
@@ -44,7 +44,7 @@ async function priced(
   await school.owned.ask("PUT", L(), { number, offer, state: "on-sale" });
   return number + 1;
 }
-const announce = (from: string, number: number, status = 200, option = "monthly") =>
+const announce = (from: string | null, number: number, status = 200, option = "monthly") =>
   school.owned.ask<AnnouncedPrices>(
     "POST",
     `${L()}/announced-prices`,
@@ -74,6 +74,47 @@ const lettersTo = (name: string) =>
   school.owned.app.mails.filter(
     ({ to, subject }) => to.startsWith(name.toLowerCase()) && subject.includes("instead of"),
   );
+/** Her order so many times more, each somebody else's: more than are told in one go. */
+const copied = ({ order }: Bought, times: number) =>
+  school.owned.test_.db.withSchool(school.owned.school, async (tx) => {
+    const row = await tx
+      .selectFrom("sales_order")
+      .selectAll()
+      .where("id", "=", order)
+      .executeTakeFirstOrThrow();
+    const events = await tx
+      .selectFrom("order_event")
+      .selectAll()
+      .where("order_id", "=", order)
+      .execute();
+    const whole = (value: unknown) => value && JSON.stringify(value);
+    for (let i = 0; i < times; i++) {
+      const id = `${order}-${i}`;
+      const own = { id, key: `copy ${id}`, name: `P${i}`, email: `p${i}@example.org` };
+      const kept = Object.fromEntries(
+        Object.entries({ ...row, ...own, account_id: null, receipt_number: 1000 + i }).map(
+          ([column, value]) => [
+            column,
+            typeof value === "object" && !Array.isArray(value) ? whole(value) : value,
+          ],
+        ),
+      );
+      await tx
+        .insertInto("sales_order")
+        .values(kept as never)
+        .execute();
+      for (const event of events)
+        await tx
+          .insertInto("order_event")
+          .values({
+            ...event,
+            order_id: id,
+            charge: event.charge && `${event.charge}-${i}`,
+            data: whole(event.data),
+          } as never)
+          .execute();
+    }
+  });
 const amounts = ({ running }: OwnOrder) => running?.parts.map(({ due, amount }) => [due, amount]);
 
 test("told a month before, and paid from the first payment on its day or later", async () => {
@@ -209,6 +250,58 @@ test("whoever cancels pays nothing more, and going on after all is at the price 
   expect(amounts(april)?.at(-1)).toEqual(["2027-05-01", 1800]);
 });
 
+test("taken back, whoever was told and has not paid it yet is written to once, and goes on as before", async () => {
+  const ada = await buys("Ada", 1500);
+  const ben = await buys("Ben", 1500);
+  const gone = await buys("Cleo", 1500);
+  const number = await priced(1800);
+  await announce("2027-04-15", number);
+  await school.owned.app.workOff();
+  await school.owned.app.ask(null, "POST", `/schools/one/orders/${gone.order}/cancelled`, {
+    secret: gone.secret,
+  });
+  // Ben's payment at the new price is the next that comes: it is his already.
+  await at("2027-04-01T06:00:00Z", ben);
+  const { ways } = await announce(null, number);
+  expect(ways[0]).toMatchObject({ announced: null, others: true });
+  await announce(null, number);
+  await announce(null, number - 1, 409);
+  await school.owned.app.workOff();
+  const stays = (name: string) =>
+    school.owned.app.mails.filter(
+      ({ to, subject }) => to.startsWith(name.toLowerCase()) && subject.startsWith("It stays"),
+    );
+  expect(["Ada", "Ben", "Cleo"].map((name) => stays(name).length)).toEqual([1, 0, 0]);
+  expect(stays("Ada")[0]?.text).toContain(
+    "“Month by month” goes on costing you €15.00 every month. The change to €18.00",
+  );
+  expect((await school.order(ada)).events.map(({ kind }) => kind)).toContain("price-taken-back");
+  await at("2027-04-01T06:00:00Z", ada);
+  expect(amounts(await at("2027-05-01T06:00:00Z", ada))?.at(-1)).toEqual(["2027-06-01", 1500]);
+  expect(amounts(await at("2027-05-01T06:00:00Z", ben))?.at(-1)).toEqual(["2027-06-01", 1800]);
+  // Announced once more, from the same day or another: it is a new one.
+  await announce("2027-06-15", number);
+  await school.owned.app.workOff();
+  expect((await school.own(ada)).running?.announced).toEqual({ from: "2027-06-15", amount: 1800 });
+  expect(lettersTo("Ada")).toHaveLength(2);
+});
+
+test("what is announced anew while it is taken back stays announced", async () => {
+  const ada = await buys("Ada", 1500);
+  const number = await priced(1800);
+  await announce("2027-04-15", number);
+  await school.owned.app.workOff();
+  const { db } = school.owned.test_;
+  // Taken back and announced anew, and only then the jobs.
+  await announce(null, number);
+  await announce("2027-04-15", number);
+  await school.owned.app.workOff();
+  const take = priceTaker({ db, baseUrl: "https://x", now: () => now });
+  await take(school.owned.school, listing, "monthly", "");
+  await school.owned.app.workOff();
+  expect((await school.own(ada)).running?.announced).toEqual({ from: "2027-04-15", amount: 1800 });
+});
+
 test("what is unpaid is paid first; the price comes with the period after", async () => {
   const ada = await buys("Ada", 1500);
   const number = await priced(1800);
@@ -231,10 +324,7 @@ test("three score are told once each, also where the job is done again; who pays
     option: "yearly",
     seen: { total: 15_000, dueNow: 15_000 },
   });
-  for (let i = 0; i < 60; i++) {
-    const { order } = await buys(`P${i}x`, 1500);
-    expect(order).not.toBe(first.order);
-  }
+  await copied(first, 60);
   const number = await priced(1300);
   await announce("2027-04-15", number);
   await school.owned.app.workOff();

@@ -303,6 +303,8 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["GET", "/schools/one/orders/o/seat-link?secret=s", undefined, "school.see"],
   ["POST", "/schools/one/orders/o/seat-link/taken", { secret: "s", person: null }, "school.see"],
   ["GET", "/schools/one/income", undefined, "sales.see"],
+  ["GET", "/schools/one/ending", undefined, "sales.see"],
+  ["GET", "/schools/one/ending/people?month=2027-03", undefined, "sales.see"],
   ["GET", "/schools/one/income/orders?month=2027-03", undefined, "sales.see"],
   ["GET", "/schools/one/orders", undefined, "sales.see"],
   ["GET", "/schools/one/orders/o", undefined, "sales.see"],

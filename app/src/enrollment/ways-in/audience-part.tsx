@@ -1,5 +1,6 @@
 /** For whom a way is, by what the school's own fields say of people. */
 import type { WayInSet } from "@dawngate/contract/ways-in";
+import { inTree, sayChoice } from "@dawngate/core/people/choice-tree";
 import { View } from "react-native";
 import { useGetOwnFieldsQuery } from "../../people/fields/staff-api";
 import { Choice } from "../../ui/choice";
@@ -37,13 +38,13 @@ export function AudiencePart({ school, audience, onChange }: Props) {
           {label}, or anybody
         </Text>
         <Choices label={label} many>
-          {choices
+          {inTree(choices)
             .filter((one) => !one.ended || says.includes(one.id))
             .map((one) => (
               <Choice
                 key={one.id}
                 many
-                label={one.text}
+                label={sayChoice(choices, one.id)}
                 taken={says.includes(one.id)}
                 onPress={() => set(id, toggled(says, one.id))}
               />

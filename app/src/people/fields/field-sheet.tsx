@@ -1,6 +1,7 @@
 /** One field of the school's own: what it asks, what an answer is held to, where it is asked, and who sees it. */
 import type { OwnField, OwnFieldTerms } from "@dawngate/contract/own-fields";
 import type { About } from "@dawngate/core/people";
+import { sayChoice } from "@dawngate/core/people/choice-tree";
 import { ABOUT, ASKED_AT, ASKS, FIELD_KINDS, SEEN_BY, SIGNS } from "@dawngate/core/people/field";
 import { useState } from "react";
 import { View } from "react-native";
@@ -17,7 +18,8 @@ import { TextField } from "../../ui/text-field";
 import { usePalette } from "../../ui/theme";
 import { useToast } from "../../ui/toast";
 import { CheckFields } from "./check-fields";
-import { choicesOf, linesOf } from "./choice-lines";
+import { choicesOf, linesOf, withMerged } from "./choice-lines";
+import { MergeChoices, type Merged } from "./merge-choices";
 import { AT_WORDS, KIND_WORDS, NEW_FIELD, SIGNS_WORDS, sayAsk, saySeen } from "./say-field";
 import {
   useDropOwnFieldMutation,
@@ -49,6 +51,7 @@ export function FieldSheet({ school, field, onClose }: Props) {
   const { id, ...before } = field ?? { id: null, ...NEW_FIELD };
   const [terms, setTerms] = useState<OwnFieldTerms>(before);
   const [lines, setLines] = useState(linesOf(before.choices));
+  const [merged, setMerged] = useState<Merged[]>([]);
   const change = (part: Partial<OwnFieldTerms>) => setTerms({ ...terms, ...part });
   const { about, kind, check, asks, seenBy } = terms;
   const chosen = kind === "choice" || kind === "several";
@@ -56,12 +59,21 @@ export function FieldSheet({ school, field, onClose }: Props) {
   const faults = faultsOf(error);
   const first = (path: string) =>
     Object.entries(faults).find(([at]) => at === path || at.startsWith(`${path}[`))?.[1];
-  const choices = chosen ? choicesOf(lines, before.choices, newId) : [];
+  const choices = chosen
+    ? choicesOf(
+        lines,
+        before.choices,
+        newId,
+        merged.map(({ from }) => from),
+      )
+    : [];
   const gone = choices.filter(({ ended }) => ended);
   const keep = async () => {
     const body = { ...terms, choices };
     const answer =
-      id === null ? await make({ school, body }) : await set({ school, field: id, body });
+      id === null
+        ? await make({ school, body })
+        : await set({ school, field: id, body: { ...body, merged } });
     if (!("data" in answer)) return;
     say({ says: "Kept; it holds for whoever answers from now on." });
     onClose();
@@ -107,16 +119,35 @@ export function FieldSheet({ school, field, onClose }: Props) {
             value={lines}
             multiline
             numberOfLines={5}
-            maxLength={20_000}
+            maxLength={60_000}
             onChangeText={setLines}
           />
           <FaultText>{first("choices")}</FaultText>
           <Text kind="small" color={quiet}>
             {gone.length === 0
               ? "What you take out later is offered no more, and stays where it was chosen."
-              : `Offered no more: ${gone.map(({ text }) => text).join(", ")}. Write it again to offer it again.`}
+              : `Offered no more: ${gone.map((one) => sayChoice(choices, one.id)).join(", ")}. Write it again to offer it again.`}
+          </Text>
+          <Text kind="small" color={quiet}>
+            What stands further in stands below: two spaces before it, or a way such as Portugal ›
+            Porto. Columns of a table can be pasted too.
           </Text>
         </View>
+      ) : null}
+      {chosen && before.choices.length > 1 ? (
+        <MergeChoices
+          before={before.choices}
+          choices={choices}
+          merged={merged}
+          onMerge={(from, into) => {
+            setLines(linesOf(withMerged(choices, { from, into })));
+            // What had become the first becomes the second with it.
+            setMerged([
+              ...merged.map((one) => (one.into === from ? { ...one, into } : one)),
+              { from, into },
+            ]);
+          }}
+        />
       ) : null}
       {kind === "text" ? (
         <Options

@@ -1,6 +1,7 @@
 /** The school's own fields as columns of a list of people, and as what narrows it. */
 import type { OwnField } from "@dawngate/contract/own-fields";
 import type { RosterPerson } from "@dawngate/contract/roster";
+import { inTree, sayChoice } from "@dawngate/core/people/choice-tree";
 import { sayAnswer } from "@dawngate/core/people/say-answer";
 import { Choice } from "../../ui/choice";
 import { LabeledChoices } from "../../ui/labeled-choices";
@@ -41,9 +42,10 @@ export const narrowing = (fields: readonly OwnField[]) =>
   fields.filter(({ kind, listed }) => listed && (kind === "choice" || kind === "several"));
 
 /** What a list is narrowed to, in words; null: by none. */
-export const sayNarrowed = (fields: readonly OwnField[], answer: AnswerNarrowed): string | null =>
-  fields.find(({ id }) => id === answer?.field)?.choices.find(({ id }) => id === answer?.says)
-    ?.text ?? null;
+export function sayNarrowed(fields: readonly OwnField[], answer: AnswerNarrowed): string | null {
+  const field = fields.find(({ id }) => id === answer?.field);
+  return field && answer ? sayChoice(field.choices, answer.says) : null;
+}
 
 interface Props {
   fields: readonly OwnField[];
@@ -55,10 +57,10 @@ export function NarrowByAnswer({ fields, answer, onNarrow }: Props) {
   return narrowing(fields).map(({ id, name, choices }) => (
     <LabeledChoices key={id} label={name}>
       <Choice label="All" taken={answer?.field !== id} onPress={() => onNarrow(null)} />
-      {choices.map((choice) => (
+      {inTree(choices).map((choice) => (
         <Choice
           key={choice.id}
-          label={choice.text}
+          label={sayChoice(choices, choice.id)}
           taken={answer?.field === id && answer.says === choice.id}
           onPress={() => onNarrow({ field: id, says: choice.id })}
         />

@@ -1,17 +1,7 @@
-/** Months along a horizon: what was received stands above it, what is due is drawn with a dotted edge, what was earned as a line. */
+/** Income a month: what was received stands above the horizon, what is due has a dotted edge, what was earned is a line. */
 import type { IncomeMonth } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { View } from "react-native";
-import Svg, { Line, Path, Rect } from "react-native-svg";
-import { Hidden } from "../../ui/hidden";
-import { useWide } from "../../ui/layout";
-import { Along, NightBand } from "../../ui/night-band";
-import { Press } from "../../ui/press";
-import { Text } from "../../ui/text";
-import { usePalette } from "../../ui/theme";
-import { monthWords } from "./income-rows";
-
-const HEIGHT = 120;
+import { MonthColumns } from "../month-columns";
 
 interface Props {
   months: readonly IncomeMonth[];
@@ -21,115 +11,22 @@ interface Props {
   onShow(month: string): void;
 }
 
-export function IncomeChart({ months, currency, thisMonth, shown, onShow }: Props) {
-  const { frame, onFrame, onFrameQuiet, frameMark, frameLeaf } = usePalette();
-  const wide = useWide();
-  const most = Math.max(
-    1,
-    ...months.flatMap(({ received, due, earned }) => [received + due, earned]),
-  );
-  const tall = (amount: number) => (Math.max(0, amount) / most) * (HEIGHT - 6);
-  const money = (amount: number) => sayMoney(amount, currency);
-  const columns = (
-    <Along label="Income a month">
-      {months.map(({ month, received, due, earned }) => {
-        const isShown = month === shown;
-        const [got, ahead] = [tall(received), tall(due)];
-        return (
-          <Press
-            key={month}
-            aria-pressed={isShown}
-            onPress={() => onShow(month)}
-            style={{
-              ...(wide ? { flex: 1 } : { width: 56 }),
-              alignItems: "center",
-              paddingVertical: 4,
-            }}
-          >
-            <Hidden>
-              {`${monthWords(month)}: received ${money(received)}, earned ${money(earned)}, due ${money(due)}`}
-            </Hidden>
-            <Svg
-              width="100%"
-              height={HEIGHT}
-              viewBox={`0 0 40 ${HEIGHT}`}
-              preserveAspectRatio="none"
-              aria-hidden
-            >
-              <Rect
-                x={9}
-                width={22}
-                y={HEIGHT - 1 - got}
-                height={got}
-                fill={frameMark}
-                fillOpacity={isShown ? 1 : 0.72}
-              />
-              {due > 0 ? (
-                <Rect
-                  x={9}
-                  width={22}
-                  y={HEIGHT - 1 - got - ahead}
-                  height={ahead}
-                  fill={frame}
-                  stroke={onFrameQuiet}
-                  strokeDasharray="3 3"
-                  strokeWidth={1.2}
-                />
-              ) : null}
-              {earned > 0 ? (
-                <Path d={`M4 ${HEIGHT - 1 - tall(earned)}H36`} stroke={frameLeaf} strokeWidth={3} />
-              ) : null}
-              <Line
-                x1={-40}
-                x2={80}
-                y1={HEIGHT - 0.8}
-                y2={HEIGHT - 0.8}
-                stroke={onFrame}
-                strokeWidth={1.4}
-              />
-            </Svg>
-            <Text
-              aria-hidden
-              kind={isShown ? "tinyStrong" : "tiny"}
-              color={isShown ? onFrame : onFrameQuiet}
-              style={{ whiteSpace: "nowrap" } as object}
-            >
-              {month === thisMonth ? "now" : monthWords(month).split(" ")[0]?.slice(0, 3)}
-            </Text>
-          </Press>
-        );
-      })}
-    </Along>
-  );
-  return (
-    <NightBand gap={8}>
-      <View style={{ flexDirection: "row", flexWrap: "wrap", columnGap: 18, rowGap: 2 }}>
-        <Key color={frameMark} says="received" />
-        <Key color={onFrameQuiet} says="due and not paid" dotted />
-        <Key color={frameLeaf} says="earned" />
-      </View>
-      {columns}
-    </NightBand>
-  );
-}
+const KEYS = { full: "received", dotted: "due and not paid", line: "earned" };
 
-function Key({ color, says, dotted = false }: { color: string; says: string; dotted?: boolean }) {
-  const { onFrameQuiet } = usePalette();
+export function IncomeChart({ months, currency, ...shown }: Props) {
+  const money = (amount: number) => sayMoney(amount, currency);
   return (
-    <View style={{ flexDirection: "row", alignItems: "center", gap: 6 }}>
-      <View
-        style={{
-          width: 14,
-          height: 10,
-          borderRadius: 2,
-          ...(dotted
-            ? { borderWidth: 1, borderStyle: "dashed", borderColor: color }
-            : { backgroundColor: color }),
-        }}
-      />
-      <Text kind="tiny" color={onFrameQuiet}>
-        {says}
-      </Text>
-    </View>
+    <MonthColumns
+      {...shown}
+      label="Income a month"
+      keys={KEYS}
+      months={months.map(({ month, received, due, earned }) => ({
+        month,
+        full: received,
+        dotted: due,
+        line: earned,
+        says: `received ${money(received)}, earned ${money(earned)}, due ${money(due)}`,
+      }))}
+    />
   );
 }

@@ -139,6 +139,11 @@ export const DUTCH: SpokenSales = {
       youMay:
         "Wil je verder, dan hoef je niets te doen. Zo niet, zeg dan op voor die betaling: het blijft van jou tot en met de laatste betaalde dag, en er wordt niets meer afgeschreven.",
       look: "Bekijken of opzeggen",
+      stays: {
+        subject: (title, was) => `Het blijft ${was}: ${title}`,
+        says: (title, was, price) =>
+          `“${title}” blijft je ${was} kosten. De aangekondigde wijziging naar ${price} gaat niet door; je hoeft niets te doen.`,
+      },
     },
     card: {
       ends: {

@@ -115,6 +115,11 @@ export const ENGLISH: SpokenSales = {
       youMay:
         "You need to do nothing if you want to go on. If not, cancel it before that payment: it stays yours until the last day you have paid for, and nothing more is charged.",
       look: "Look at it, or cancel it",
+      stays: {
+        subject: (title, was) => `It stays at ${was}: ${title}`,
+        says: (title, was, price) =>
+          `“${title}” goes on costing you ${was}. The change to ${price} that we had written to you about does not come; you need to do nothing.`,
+      },
     },
     card: {
       ends: {

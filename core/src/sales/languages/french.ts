@@ -141,6 +141,11 @@ export const FRENCH: SpokenSales = {
       youMay:
         "Pour continuer, vous n’avez rien à faire. Sinon, résiliez avant ce paiement : l’accès reste à vous jusqu’au dernier jour payé, et plus rien ne sera débité.",
       look: "Voir ou résilier",
+      stays: {
+        subject: (title, was) => `Le prix reste de ${was} : ${title}`,
+        says: (title, was, price) =>
+          `« ${title} » continue de vous coûter ${was}. Le passage à ${price} que nous vous avions annoncé n’a pas lieu ; vous n’avez rien à faire.`,
+      },
     },
     card: {
       ends: {

@@ -139,6 +139,11 @@ export const GERMAN: SpokenSales = {
       youMay:
         "Möchten Sie weitermachen, brauchen Sie nichts zu tun. Wenn nicht, kündigen Sie vor dieser Zahlung: Es gehört Ihnen bis zum letzten bezahlten Tag, und es wird nichts mehr abgebucht.",
       look: "Ansehen oder kündigen",
+      stays: {
+        subject: (title, was) => `Es bleibt bei ${was}: ${title}`,
+        says: (title, was, price) =>
+          `„${title}“ kostet Sie weiterhin ${was}. Die angekündigte Änderung auf ${price} kommt nicht; Sie brauchen nichts zu tun.`,
+      },
     },
     card: {
       ends: {

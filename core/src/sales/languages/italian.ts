@@ -143,6 +143,11 @@ export const ITALIAN: SpokenSales = {
       youMay:
         "Se vuoi continuare, non devi fare nulla. Altrimenti disdici prima di quel pagamento: resta tuo fino all’ultimo giorno pagato e non viene addebitato altro.",
       look: "Guarda o disdici",
+      stays: {
+        subject: (title, was) => `Il prezzo resta ${was}: ${title}`,
+        says: (title, was, price) =>
+          `«${title}» continua a costarti ${was}. Il passaggio a ${price} che ti avevamo annunciato non avviene; non devi fare nulla.`,
+      },
     },
     card: {
       ends: {

@@ -138,6 +138,11 @@ export const PORTUGUESE: SpokenSales = {
       youMay:
         "Se quiser continuar, não precisa de fazer nada. Se não, cancele antes desse pagamento: fica seu até ao último dia pago, e nada mais é cobrado.",
       look: "Ver ou cancelar",
+      stays: {
+        subject: (title, was) => `O preço continua a ser ${was}: ${title}`,
+        says: (title, was, price) =>
+          `«${title}» continua a custar-lhe ${was}. A mudança para ${price} que lhe tínhamos anunciado não acontece; não precisa de fazer nada.`,
+      },
     },
     card: {
       ends: {

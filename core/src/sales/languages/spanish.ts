@@ -138,6 +138,11 @@ export const SPANISH: SpokenSales = {
       youMay:
         "Si quieres seguir, no tienes que hacer nada. Si no, cancela antes de ese pago: será tuyo hasta el último día pagado y no se cobra nada más.",
       look: "Verlo o cancelarlo",
+      stays: {
+        subject: (title, was) => `El precio sigue siendo ${was}: ${title}`,
+        says: (title, was, price) =>
+          `«${title}» te sigue costando ${was}. El cambio a ${price} que te habíamos anunciado no se hace; no tienes que hacer nada.`,
+      },
     },
     card: {
       ends: {

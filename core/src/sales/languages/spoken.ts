@@ -100,6 +100,11 @@ export interface SpokenSales {
       first(day: string): string;
       youMay: string;
       look: string;
+      /** It was taken back: `was` is what they pay now, of a period; `price` what had been announced. */
+      stays: {
+        subject(title: string, was: string): string;
+        says(title: string, was: string, price: string): string;
+      };
     };
     /** The card on file; `card`: its last digits and its last month, as they stand on it. */
     card: {

@@ -70,6 +70,7 @@ import * as m0068 from "./0068-reminder-language";
 import * as m0069 from "./0069-overruled-rows";
 import * as m0070 from "./0070-fields-of-all";
 import * as m0071 from "./0071-cards";
+import * as m0072 from "./0072-ends";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -143,4 +144,5 @@ export const migrations = {
   "0069-overruled-rows": m0069,
   "0070-fields-of-all": m0070,
   "0071-cards": m0071,
+  "0072-ends": m0072,
 };

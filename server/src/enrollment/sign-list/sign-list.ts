@@ -31,8 +31,7 @@ export async function signList(
 ): Promise<Uint8Array> {
   const list = await reading(db, context, async (tx): Promise<SignList> => {
     const { plan } = await published(tx, context.school, course);
-    const narrowing = narrowingOf(context, narrowed);
-    await mayNarrow(tx, context, narrowing);
+    const narrowing = await mayNarrow(tx, context, narrowingOf(context, narrowed));
     const at = formatInstant(context.now);
     const people: { id: string; name: string }[] = [];
     let after: PageEnd | null = null;

@@ -2,7 +2,7 @@
 import { randomBytes } from "node:crypto";
 import { MOST_VIEWS, type NewRosterView, type RosterView } from "@dawngate/contract/roster-views";
 import { conflict, notFound, ProblemError } from "../../base/problem";
-import { mayNarrowBy } from "../../people/fields/answers";
+import { mayNarrowBy, narrowedTo } from "../../people/fields/answers";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { deleteView, readViews, writeView } from "./store";
@@ -30,7 +30,7 @@ export async function keepView(
       "Owners and managers keep views for all staff. Keep it for yourself.",
     );
   return db.withSchool(context, async (tx) => {
-    await mayNarrowBy(tx, context, terms.answer);
+    await mayNarrowBy(tx, context, terms.answer && narrowedTo(terms.answer));
     const made = `v-${randomBytes(5).toString("hex")}`;
     const account = shared ? null : accountOf(context);
     const view = { id: made, account, name, terms };

@@ -1,7 +1,7 @@
 /** For whom a way is, by what the school's own fields say of people. */
 
 import type { Comer } from "@dawngate/core/enrollment";
-import { type AnswerableField, partsOf, sayAnswer } from "@dawngate/core/people";
+import { type AnswerableField, belowOf, partsOf, sayAnswer } from "@dawngate/core/people";
 import { refusal } from "../../base/problem";
 import type { SchoolTransaction } from "../../db/connection";
 import { knownOf } from "../../people/fields/answers";
@@ -30,7 +30,9 @@ export async function notFitting(
   return audience.flatMap(({ field: id, says }): Unfit => {
     const field = fields.find((one) => one.id === id);
     const parts = partsOf(known.get(id) ?? null);
-    if (parts.some((part) => says.includes(part))) return [];
+    // Whoever is one of those below is it too.
+    const fit = field ? says.flatMap((one) => belowOf(field.choices, one)) : says;
+    if (parts.some((part) => fit.includes(part))) return [];
     const asked = field !== undefined && !field.ended && field.asks.entering !== "no";
     if (parts.length === 0 && atDoor && asked) return [];
     const about = { field: field?.name ?? "", says: textsOf(field, says) };

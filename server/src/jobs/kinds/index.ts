@@ -23,6 +23,7 @@ import { runOrder } from "./run-order";
 import { sendNotice } from "./send-notice";
 import { sendNotices } from "./send-notices";
 import { settleOrder } from "./settle-order";
+import { takePriceBack } from "./take-price-back";
 import { tellDevice } from "./tell-device";
 import { tellStatements } from "./tell-statements";
 import { watchOrder } from "./watch-order";
@@ -42,6 +43,7 @@ const all = {
   "watch-order": watchOrder,
   "change-way": changeWay,
   "announce-price": announcePrice,
+  "take-price-back": takePriceBack,
   "project-course": projectCourse,
   "join-accounts": joinAccounts,
   "forget-account": forgetAccount,

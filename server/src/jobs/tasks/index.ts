@@ -1,6 +1,7 @@
 /** Every task that is done in a thread. */
 import type { Progress } from "../task";
 import type { Doing, TaskParts } from "./doing";
+import { ending } from "./ending";
 import { everybody } from "./everybody";
 import { income } from "./income";
 import { joinPage } from "./join-page";
@@ -18,6 +19,7 @@ const ALL = [
   project,
   notify,
   income,
+  ending,
   ripple,
   touched,
   everybody,

@@ -3,9 +3,12 @@ import type { AskedField, FieldAnswers, OwnField, written } from "@dawngate/cont
 import {
   type About,
   type AskedAt,
+  belowOf,
   type FieldValue,
+  inTree,
   readAnswer,
   sayAnswer,
+  sayChoice,
 } from "@dawngate/core/people";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import type { z } from "zod";
@@ -25,20 +28,24 @@ export const narrowedTo = ({
 }: {
   field?: string | undefined;
   says?: string | undefined;
-}): Said | null => (field === undefined || says === undefined ? null : { field, says });
+}): Said | null => (field === undefined || says === undefined ? null : { field, says: [says] });
 
-/** Nobody narrows by what they may not read: who is left would tell it. Refused where it is so. */
+/**
+ * What is said where that is said: a choice, or one that stands below it. Nobody narrows by what they may not read: who is
+ * left would tell it. Refused where it is so.
+ */
 export async function mayNarrowBy(
   tx: SchoolTransaction,
   reach: Pick<Reach, "cohorts">,
   answer: Said | null,
   about: readonly About[] = ["people"],
-): Promise<void> {
-  if (answer === null) return;
+): Promise<Said | null> {
+  if (answer === null) return null;
   const field = (await readAllFields(tx)).find(
     (one) => one.id === answer.field && about.includes(one.about),
   );
   if (!field || !mayRead(reach, field)) throw notFound("There is no such field.");
+  return { ...answer, says: answer.says.flatMap((one) => belowOf(field.choices, one)) };
 }
 
 /** What stands in the listed fields of some people, or of all else, as far as one may read it; in the school's order. */
@@ -115,7 +122,10 @@ export function asked(field: OwnField, at: AskedAt | null, value: FieldValue | n
     hint,
     kind,
     check,
-    choices: choices.filter((one) => !one.ended || given.includes(one.id)),
+    // Each with what it stands below.
+    choices: inTree(choices)
+      .filter((one) => !one.ended || given.includes(one.id))
+      .map(({ id, ended }) => ({ id, text: sayChoice(choices, id), ended })),
     must: at !== null && asks[at] === "must",
     value,
   };

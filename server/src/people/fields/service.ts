@@ -5,6 +5,7 @@ import {
   type FieldAnswers,
   MOST_FIELDS,
   type OwnField,
+  type OwnFieldChange,
   type OwnFieldTerms,
 } from "@dawngate/contract/own-fields";
 import { type About, type AskedAt, NO_CHECK } from "@dawngate/core/people";
@@ -27,6 +28,7 @@ import {
   insertField,
   isAnswered,
   isAudience,
+  mergeChoice,
   orderFields,
   readAllFields,
   readFields,
@@ -101,7 +103,7 @@ export async function setField(
   { db }: Db,
   context: Context,
   id: string,
-  terms: OwnFieldTerms,
+  { merged, ...terms }: OwnFieldChange,
 ): Promise<void> {
   await db.withSchool(context, async (tx) => {
     const fields = await readAllFields(tx, true);
@@ -118,6 +120,18 @@ export async function setField(
           reason: "It has been answered. Put it out of use, and make another of the kind you want",
         },
       ]);
+    for (const [at, { from, into }] of merged.entries()) {
+      const stands = (one: string) => terms.choices.some((choice) => choice.id === one);
+      if (stands(from) || !before.choices.some((choice) => choice.id === from))
+        throw refusal("What becomes another choice was one, and is none any more.", [
+          { path: `merged[${at}].from`, reason: "Take it out of the choices" },
+        ]);
+      if (!stands(into))
+        throw refusal("There is no such choice for it to become.", [
+          { path: `merged[${at}].into`, reason: "Choose one of the field's choices" },
+        ]);
+      await mergeChoice(tx, id, from, into);
+    }
     const gone = before.choices.filter(({ id }) => !terms.choices.some((one) => one.id === id));
     const [taken] = await takenOf(
       tx,

@@ -173,21 +173,76 @@ export async function writeValues(
   );
 }
 
-/** What a part of a field says. */
+/** What stands in the fields of one stands in those of others too, which are new. */
+export async function copyValues(
+  tx: SchoolTransaction,
+  from: string,
+  to: readonly string[],
+  about: About,
+): Promise<void> {
+  const column = sql.ref(WHOSE[about]);
+  await sql`
+    insert into own_value (school_id, ${column}, field_id, part, value)
+    select v.school_id, t.id, v.field_id, v.part, v.value
+    from own_value v, unnest(${[...to]}::text[]) t (id)
+    where ${whose(about)} = ${from}
+  `.execute(tx);
+}
+
+/** Wherever a choice stood another stands: in what is known, in ways into courses, and in views that are kept. */
+export async function mergeChoice(
+  tx: SchoolTransaction,
+  field: string,
+  from: string,
+  into: string,
+): Promise<void> {
+  // Where both were taken, one of them is enough.
+  await sql`
+    delete from own_value v where v.field_id = ${field} and v.value = ${from} and exists (
+      select from own_value o where o.field_id = v.field_id and o.value = ${into}
+        and o.person_id is not distinct from v.person_id
+        and o.enrollment_id is not distinct from v.enrollment_id
+        and o.cohort_id is not distinct from v.cohort_id
+        and o.course_id is not distinct from v.course_id)
+  `.execute(tx);
+  await tx
+    .updateTable("own_value")
+    .set({ value: into })
+    .where("field_id", "=", field)
+    .where("value", "=", from)
+    .execute();
+  await sql`
+    update way_in w set audience = (
+      select jsonb_agg(case when a.one ->> 'field' <> ${field} then a.one else jsonb_set(a.one, '{says}', (
+        select jsonb_agg(distinct case when says = ${from} then ${into}::text else says end)
+        from jsonb_array_elements_text(a.one -> 'says') says)) end order by a.place)
+      from jsonb_array_elements(w.audience) with ordinality a (one, place))
+    where w.audience @> jsonb_build_array(
+      jsonb_build_object('field', ${field}::text, 'says', jsonb_build_array(${from}::text)))
+  `.execute(tx);
+  await sql`
+    update roster_view set terms = jsonb_set(terms, '{answer,says}', to_jsonb(${into}::text))
+    where terms -> 'answer' ->> 'field' = ${field} and terms -> 'answer' ->> 'says' = ${from}
+  `.execute(tx);
+}
+
+/** What a part of a field says: one of these. */
 export interface Said {
   field: string;
-  says: string;
+  says: readonly string[];
 }
+
+const oneOf = ({ says }: Said) => sql`any (${[...says]}::text[])`;
 
 /** The people of whom a field says something, so many at the most. */
 export async function peopleWho(
   tx: SchoolTransaction,
-  { field, says }: Said,
+  said: Said,
   most: number,
 ): Promise<string[]> {
   const { rows } = await sql<{ id: string }>`
-    select person_id as id from own_value where field_id = ${field} and value = ${says}
-    limit ${sql.lit(most)}
+    select distinct person_id as id from own_value
+    where field_id = ${said.field} and value = ${oneOf(said)} limit ${sql.lit(most)}
   `.execute(tx);
   return rows.map(({ id }) => id);
 }
@@ -195,12 +250,12 @@ export async function peopleWho(
 /** The enrollments of which a field says something, of themselves or of their people, so many at the most; null: of more. */
 export async function enrolledWho(
   tx: SchoolTransaction,
-  { field, says }: Said,
+  said: Said,
   most: number,
 ): Promise<RawBuilder<unknown> | null> {
   const { rows } = await sql<{ person: string | null; enrollment: string | null }>`
-    select person_id as person, enrollment_id as enrollment from own_value
-    where field_id = ${field} and value = ${says} limit ${sql.lit(most + 1)}
+    select distinct person_id as person, enrollment_id as enrollment from own_value
+    where field_id = ${said.field} and value = ${oneOf(said)} limit ${sql.lit(most + 1)}
   `.execute(tx);
   if (rows.length > most) return null;
   const people = rows.flatMap(({ person }) => person ?? []);
@@ -218,10 +273,10 @@ export const saysOfEnrolled = (said: Said) =>
 /** Whether a field says something of a person, or of something else, as a part of a statement. */
 export const saysOf = (
   id: RawBuilder<unknown>,
-  { field, says }: Said,
+  said: Said,
   about: About = "people",
 ) => sql`exists (select from own_value v where ${whose(about)} = ${id}
-    and v.field_id = ${field} and v.value = ${says})`;
+    and v.field_id = ${said.field} and v.value = ${oneOf(said)})`;
 
 /** Whether a way into a course is for those of whom a field says something. */
 export async function isAudience(tx: SchoolTransaction, field: string): Promise<boolean> {

@@ -2,8 +2,8 @@
 import type { Income, incomeQuery } from "@dawngate/contract/sales";
 import { IncomeBook, parseMonth } from "@dawngate/core/sales/orders";
 import { type Instant, localDateAt, yearMonthDay, zoneOf } from "@dawngate/core/time";
-import { LRUCache } from "lru-cache";
 import type { z } from "zod";
+import { keptAWhile } from "../../base/kept-a-while";
 import { ProblemError } from "../../base/problem";
 import type { Database, SchoolId } from "../../db/connection";
 import type { Context } from "../../school/context";
@@ -27,8 +27,7 @@ const KEPT_FOR = 60_000;
 /** So many orders are read in one transaction. */
 const AT_A_TIME = 200;
 
-const kept = new LRUCache<string, Income>({ max: 100, ttl: KEPT_FOR });
-const underWay = new Map<string, Promise<Income>>();
+const kept = keptAWhile<Income>(100, KEPT_FOR);
 
 export async function showIncome(
   { db, threads }: Pick<Services, "db" | "threads">,
@@ -49,13 +48,7 @@ export async function showIncome(
       [{ path: "to", reason: `From 1 to ${MONTHS_MOST} months` }],
     );
   const key = JSON.stringify([school, from, to]);
-  const found = (many ? kept.get(key) : undefined) ?? underWay.get(key);
-  if (found) return found;
-  const made = threads.run(INCOME, { school, from, to, now }).finally(() => underWay.delete(key));
-  underWay.set(key, made);
-  const answer = await made;
-  if (many) kept.set(key, answer);
-  return answer;
+  return kept(key, many, () => threads.run(INCOME, { school, from, to, now }));
 }
 
 /** A month as the core counts them. */

@@ -19,9 +19,10 @@ import type { Doing } from "../doing";
 import { type ListingRow, readListing } from "../listing-store";
 import { readOrder } from "../order-store";
 import { readTerms } from "../terms-store";
-import { announceTo } from "./announce-to";
+import { announceTo, takeBackFrom } from "./announce-to";
 import {
   countRunning,
+  dropAnnounced,
   insertAnnounced,
   lastAnnounced,
   pricedOtherwise,
@@ -83,7 +84,7 @@ async function listingHere(tx: SchoolTransaction, id: string): Promise<ListingRo
 const subscriptions = ({ offer }: ListingRow) =>
   offer.options.flatMap((one) => (one.kind === "subscription" ? [one] : []));
 
-/** Announces the price that a way has now. They are told, and what follows is written to their orders, by a job. */
+/** Announces the price that a way has now, or takes that back. They are told, and their orders written, by a job. */
 export async function announcePrice(
   { db }: Pick<Services, "db">,
   context: Context,
@@ -99,6 +100,11 @@ export async function announcePrice(
       throw conflict(
         "The listing has changed meanwhile. Look at its price again, and press again.",
       );
+    if (from === null) {
+      if (await dropAnnounced(tx, id, option))
+        await follow(tx, school, "take-price-back", { school, listing: id, option, after: "" });
+      return answered(tx, context, id);
+    }
     const today = localDateAt(zoneOf((await readSchool(tx)).time_zone), now);
     const [first, last] = [
       formatDate(addDays(today, NOTICE_DAYS)),
@@ -142,5 +148,24 @@ export const priceAnnouncer =
       const last = orders.at(-1);
       if (last !== undefined && orders.length === AT_A_TIME)
         await follow(tx, school, "announce-price", { school, announced: id, after: last });
+    });
+  };
+
+/** What a job does for a price that was taken back: tells the next of those it was announced to. */
+export const priceTaker =
+  ({ db, baseUrl, now: clock }: Pick<Services, "baseUrl" | "now"> & { db: Database }) =>
+  async (schoolId: string, listing: string, option: string, after: string): Promise<void> => {
+    const school = schoolId as SchoolId;
+    const doing: Doing = { school, who: system("prices"), now: clock() };
+    await db.withSchool(doing, async (tx) => {
+      const orders = await runningAfter(tx, listing, after, AT_A_TIME);
+      for (const one of orders) {
+        const order = await readOrder(tx, one, true);
+        if (order?.announced?.option === option)
+          await takeBackFrom(tx, { baseUrl }, doing, order, order.announced);
+      }
+      const last = orders.at(-1);
+      if (last !== undefined && orders.length === AT_A_TIME)
+        await follow(tx, school, "take-price-back", { school, listing, option, after: last });
     });
   };

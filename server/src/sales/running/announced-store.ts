@@ -34,14 +34,29 @@ export async function insertAnnounced(
   return { announced: rows[0] as AnnouncedRow, isNew: false };
 }
 
+/** Held: while orders are written by it nobody takes it back. */
 export async function readAnnounced(
   tx: SchoolTransaction,
   id: string,
 ): Promise<AnnouncedRow | null> {
   const { rows } = await sql<AnnouncedRow>`
-    select ${ROW} from announced_price where id = ${id}::uuid
+    select ${ROW} from announced_price where id = ${id}::uuid for key share
   `.execute(tx);
   return rows[0] ?? null;
+}
+
+/** Forgets what was announced of a way to pay; false: nothing was. */
+export async function dropAnnounced(
+  tx: SchoolTransaction,
+  listing: string,
+  option: string,
+): Promise<boolean> {
+  const { numDeletedRows } = await tx
+    .deleteFrom("announced_price")
+    .where("listing_id", "=", listing)
+    .where("option_id", "=", option)
+    .executeTakeFirst();
+  return numDeletedRows > 0n;
 }
 
 /** The last that was announced of each way to pay of a listing, and what it came to for new buyers. */

@@ -290,6 +290,25 @@ export async function tellAnnounced(
   });
 }
 
+/** A price that was announced does not come. */
+export async function tellTakenBack(
+  tx: SchoolTransaction,
+  services: Pick<Services, "baseUrl">,
+  doing: Doing,
+  order: OrderRow,
+  { price, was }: Record<"price" | "was", { amount: number; every: string }>,
+): Promise<void> {
+  const title = inMail(order.title);
+  const words = await wordsOfBuyer(tx, order);
+  const { stays, look } = words.sales.mail.announced;
+  await write(tx, doing, order, words, {
+    subject: stays.subject(title, words.money(was.amount)),
+    says: [stays.says(title, words.price(was), words.money(price.amount))],
+    button: { label: look, url: await letterLink(tx, services, doing, order.id) },
+    small: [words.spoken.payment.link],
+  });
+}
+
 /** Money is given back. */
 export async function tellGivenBack(
   tx: SchoolTransaction,

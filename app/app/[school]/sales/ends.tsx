@@ -1,0 +1,3 @@
+import { inStudio } from "../../../src/frame/in-studio";
+
+export default inStudio("EndingScreen");
