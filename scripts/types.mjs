@@ -18,9 +18,14 @@ const check = (project, name) =>
       join(root, "node_modules/typescript/bin/tsc"),
       "-p",
       project,
+      // Several checkers work out the same types each for itself: on two processors, two programs beside each other are
+      // enough, and take a third of the work.
+      "--checkers",
+      "1",
       ...(once ? [] : ["--incremental", "--tsBuildInfoFile", join(kept, `${name}.tsbuildinfo`)]),
     ],
-    { cwd: root },
+    // Its memory is tidied up less often: it is given back in half a minute.
+    { cwd: root, env: { ...process.env, GOGC: "400" } },
   );
 
 const found = await Promise.allSettled([

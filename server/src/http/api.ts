@@ -36,37 +36,40 @@ import { todayRoutes } from "../today/routes";
 import { type Described, describe, ofRoom, roomsOf } from "./describe";
 
 export function api(services: Services, changes: Changes | null) {
-  const app = new OpenAPIHono<Env>()
-    .route("/", schoolRoutes(services))
-    .route("/", meRoutes(services))
-    .route("/", staffRoutes(services))
-    .route("/", courseRoutes(services, changes))
-    .route("/", peopleRoutes(services))
-    .route("/", ownFieldRoutes(services))
-    .route("/", coverRoutes(services))
-    .route("/", fileRoutes(services))
-    .route("/", lessonRoutes(services))
-    .route("/", reviewRoutes(services))
-    .route("/", scheduleRoutes(services))
-    .route("/", enrollmentRoutes(services))
-    .route("/", fieldRoutes(services))
-    .route("/", learningRoutes(services))
-    .route("/", waysInRoutes(services))
-    .route("/", peopleFileRoutes(services))
-    .route("/", salesRoutes(services))
-    .route("/", documentRoutes(services))
-    .route("/", byHandRoutes(services))
-    .route("/", partnerRoutes(services))
-    .route("/", heardRoutes(services))
-    .route("/", bouncedRoutes(services))
-    .route("/", checkRoutes(services))
-    .route("/", assignmentRoutes(services))
-    .route("/", catalogRoutes(services))
-    .route("/", reminderRoutes(services))
-    .route("/", noticeRoutes(services))
-    .route("/", deviceRoutes(services))
-    .route("/", statementRoutes(services))
-    .route("/", todayRoutes(services));
+  const app = new OpenAPIHono<Env>();
+  const rooms = [
+    schoolRoutes(services),
+    meRoutes(services),
+    staffRoutes(services),
+    courseRoutes(services, changes),
+    peopleRoutes(services),
+    ownFieldRoutes(services),
+    coverRoutes(services),
+    fileRoutes(services),
+    lessonRoutes(services),
+    reviewRoutes(services),
+    scheduleRoutes(services),
+    enrollmentRoutes(services),
+    fieldRoutes(services),
+    learningRoutes(services),
+    waysInRoutes(services),
+    peopleFileRoutes(services),
+    salesRoutes(services),
+    documentRoutes(services),
+    byHandRoutes(services),
+    partnerRoutes(services),
+    heardRoutes(services),
+    bouncedRoutes(services),
+    checkRoutes(services),
+    assignmentRoutes(services),
+    catalogRoutes(services),
+    reminderRoutes(services),
+    noticeRoutes(services),
+    deviceRoutes(services),
+    statementRoutes(services),
+    todayRoutes(services),
+  ];
+  for (const routes of rooms) app.route("/", routes as unknown as OpenAPIHono<Env>);
   app.openAPIRegistry.registerComponent("securitySchemes", "session", {
     type: "apiKey",
     in: "cookie",

@@ -2,7 +2,7 @@
 import type { AskedField, OwnField, OwnFieldTerms } from "@dawngate/contract/own-fields";
 import type { Problem } from "@dawngate/contract/problem";
 import type { Roster, RosterTotals } from "@dawngate/contract/roster";
-import type { MayEnter, WayIn } from "@dawngate/contract/ways-in";
+import type { MayEnter, WaysIn } from "@dawngate/contract/ways-in";
 import { NO_CHECK } from "@dawngate/core/people";
 import { atTheDoor, course } from "../helpers/at-the-door";
 
@@ -154,7 +154,7 @@ test("two that are one: said as the one by everybody, in ways in too, and on the
     cleo: ["es"],
     dora: ["lisbon"],
   });
-  const ways = await door.ask<{ ways: WayIn[] }>("GET", `${course}/ways`);
+  const ways = await door.ask<WaysIn>("GET", `${course}/ways`);
   expect(ways.ways.find(({ cohort }) => cohort === "k")?.audience).toEqual([
     { field: site, says: ["lisbon"] },
   ]);

@@ -47,7 +47,7 @@ export function EndingPeople({ school, zone, month, row }: Props) {
               flexDirection: "row",
               flexWrap: "wrap",
               columnGap: 14,
-              alignItems: "baseline",
+              alignItems: "center",
               paddingVertical: 6,
               borderBottomWidth: 1,
               borderBottomColor: line,
