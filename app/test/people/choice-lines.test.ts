@@ -48,10 +48,15 @@ test("a line more is a choice more, also between others", () => {
 });
 
 const below = (id: string, text: string, within: string) => ({ ...at(id, text), within });
-const TREE = [at("pt", "Portugal"), below("o", "Porto", "pt"), below("k", "Kitchen", "o"), at("es", "Spain")];
+const TREE = [
+  at("pt", "Portugal"),
+  below("o", "Porto", "pt"),
+  below("k", "Kitchen", "o"),
+  at("es", "Spain"),
+];
 
 test("what stands further in stands below, and lines say it as they were written", () => {
-  expect(linesOf(TREE)).toBe("Portugal\n  Porto\n    Kitchen\nSpain");
+  expect(linesOf(TREE)).toBe("Portugal\n    Porto\n        Kitchen\nSpain");
   expect(choicesOf(linesOf(TREE), TREE, newId)).toEqual(TREE);
   // However far in, and with tabs.
   expect(choicesOf("Portugal\n\tPorto\n\t\t\tKitchen\nSpain", TREE, newId)).toEqual(TREE);
@@ -87,7 +92,11 @@ test("what is moved below another is the choice it was; names that stand twice a
 test("one that becomes another leaves what stood below it to that; into what is below itself, it takes its place", () => {
   const into = withMerged(TREE, { from: "pt", into: "es" });
   expect(into).toEqual([below("o", "Porto", "es"), below("k", "Kitchen", "o"), at("es", "Spain")]);
-  expect(linesOf(into)).toBe("Spain\n  Porto\n    Kitchen");
-  expect(choicesOf(linesOf(into), TREE, newId, ["pt"]).map(({ id }) => id)).toEqual(["es", "o", "k"]);
-  expect(linesOf(withMerged(TREE, { from: "pt", into: "k" }))).toBe("Kitchen\n  Porto\nSpain");
+  expect(linesOf(into)).toBe("Spain\n    Porto\n        Kitchen");
+  expect(choicesOf(linesOf(into), TREE, newId, ["pt"]).map(({ id }) => id)).toEqual([
+    "es",
+    "o",
+    "k",
+  ]);
+  expect(linesOf(withMerged(TREE, { from: "pt", into: "k" }))).toBe("Kitchen\n    Porto\nSpain");
 });

@@ -33,7 +33,9 @@ const SITES = [
 test("a choice is said with what it stands below, and whoever is below is it too", () => {
   expect(sayChoice(SITES, "k1")).toBe("Portugal › Porto › Kitchen");
   expect(sayChoice(SITES, "nobody")).toBe("nobody");
-  expect(sayAnswer({ choices: SITES }, ["porto", "old"])).toBe("Portugal › Porto; Spain › Old Mill");
+  expect(sayAnswer({ choices: SITES }, ["porto", "old"])).toBe(
+    "Portugal › Porto; Spain › Old Mill",
+  );
   expect(belowOf(SITES, "pt").sort()).toEqual(["k1", "k2", "lisbon", "porto", "pt"]);
   expect(belowOf(SITES, "k1")).toEqual(["k1"]);
   expect(["pt", "porto", "k1"].map((id) => depthOf(SITES, id))).toEqual([0, 1, 2]);

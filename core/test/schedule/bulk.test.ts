@@ -156,10 +156,10 @@ describe("the bulk evaluator equals the plain one", () => {
     );
   };
   test("in every column, for people of all zones with any history, with and without a cohort", () => {
-    fc.assert(fc.property(crowded(), instants, equal), runs(400));
+    fc.assert(fc.property(crowded(), instants, equal), runs(250));
   });
   test("and where gates count whole days and nothing has happened, which takes the short way", () => {
-    fc.assert(fc.property(weekly, instants, equal), runs(150));
+    fc.assert(fc.property(weekly, instants, equal), runs(100));
   });
   test("for dates so far off that no table holds them", () => {
     const far = {
@@ -214,7 +214,7 @@ describe("several versions in columns", () => {
           bare(expected.map(plainly)),
         );
       }),
-      runs(150),
+      runs(100),
     );
   });
   test("compared, they name the same people with the same moves as the plain ripple", () => {
@@ -232,7 +232,7 @@ describe("several versions in columns", () => {
           expectEqual(byId(found), byId(plain));
         }
       }),
-      runs(150),
+      runs(100),
     );
   });
 });
@@ -267,7 +267,7 @@ test("a crowd: how many have each item open at each instant is what one counts o
         }
       }
     }),
-    runs(100),
+    runs(70),
   );
 });
 
@@ -298,6 +298,6 @@ test("an agenda: what happens on which day, for how many, is what one counts one
       );
       expect(new Map([...found].sort())).toEqual(new Map([...counted].sort()));
     }),
-    runs(120),
+    runs(80),
   );
 });

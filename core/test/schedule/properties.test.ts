@@ -5,7 +5,7 @@ import { zoneOf } from "../../src/time";
 import { instant, opening, parsed } from "../helpers";
 import { instants, plans } from "./generated";
 
-const runs = { numRuns: 150 };
+const runs = { numRuns: 100 };
 const whole = (plan: unknown, at: string) => {
   const [timeline] = timelines(parsed(plan), instant(at));
   if (!timeline) throw new Error("no enrollment");

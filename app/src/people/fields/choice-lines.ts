@@ -3,7 +3,7 @@ import type { FieldChoice } from "@dawngate/core/people";
 import { belowOf, depthOf, foldedName, inTree, sayChoice } from "@dawngate/core/people/choice-tree";
 
 /** So far each choice stands in for each that it stands below. */
-const IN = "  ";
+const IN = "    ";
 
 /** The choices that are offered, a line each. */
 export const linesOf = (choices: readonly FieldChoice[]): string =>

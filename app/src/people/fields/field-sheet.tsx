@@ -129,7 +129,7 @@ export function FieldSheet({ school, field, onClose }: Props) {
               : `Offered no more: ${gone.map((one) => sayChoice(choices, one.id)).join(", ")}. Write it again to offer it again.`}
           </Text>
           <Text kind="small" color={quiet}>
-            What stands further in stands below: two spaces before it, or a way such as Portugal ›
+            What stands further in stands below: spaces before it, or a way such as Portugal ›
             Porto. Columns of a table can be pasted too.
           </Text>
         </View>
