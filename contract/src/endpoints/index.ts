@@ -10,6 +10,7 @@ import { devices } from "./devices";
 import { documents } from "./documents";
 import { enrollment } from "./enrollment";
 import { files } from "./files";
+import { incomeEndpoints } from "./income";
 import { learning } from "./learning";
 import { lessons } from "./lessons";
 import { me } from "./me";
@@ -44,6 +45,7 @@ export const ROOMS = {
   lessons,
   schedule,
   enrollment,
+  income: incomeEndpoints,
   learning,
   "ways-in": waysIn,
   "people-file": peopleFile,

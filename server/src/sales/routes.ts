@@ -1,5 +1,6 @@
 /** HTTP of selling. */
 
+import { incomeEndpoints } from "@dawngate/contract/endpoints/income";
 import { sales } from "@dawngate/contract/endpoints/sales";
 import { getCookie } from "hono/cookie";
 import { router, type Services } from "../school/kit";
@@ -25,16 +26,16 @@ import { giveSeats, takeSeatBack } from "./team-seats";
 
 export function salesRoutes(services: Services) {
   return router()
-    .openapi(route(services, sales.getIncome), async (c) =>
+    .openapi(route(services, incomeEndpoints.getIncome), async (c) =>
       c.json(await showIncome(services, c.get("context"), c.req.valid("query")), 200),
     )
-    .openapi(route(services, sales.getIncomeOrders), async (c) =>
+    .openapi(route(services, incomeEndpoints.getIncomeOrders), async (c) =>
       c.json(await showOrdersBehind(services, c.get("context"), c.req.valid("query")), 200),
     )
-    .openapi(route(services, sales.getEnding), async (c) =>
+    .openapi(route(services, incomeEndpoints.getEnding), async (c) =>
       c.json(await showEnding(services, c.get("context")), 200),
     )
-    .openapi(route(services, sales.getEndingPeople), async (c) =>
+    .openapi(route(services, incomeEndpoints.getEndingPeople), async (c) =>
       c.json(await showEndingPeople(services, c.get("context"), c.req.valid("query")), 200),
     )
     .openapi(route(services, sales.getListings), async (c) =>
