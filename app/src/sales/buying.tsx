@@ -9,7 +9,7 @@ import { Asked } from "../people/fields/asked";
 import { useAsked } from "../people/fields/use-asked";
 import { useGetMeQuery } from "../school/api";
 import { explain, faultsOf, pressKey } from "../store/api";
-import { PrimaryAction } from "../ui/action";
+import { PrimaryAction, QuietAction } from "../ui/action";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
@@ -19,6 +19,8 @@ import { GiftFields, NO_GIFT, type SaidGift } from "./gift-fields";
 import { BillingFields } from "./lazy-parts";
 import { type Newcomer, NewcomerFields } from "./newcomer-fields";
 import { NO_COMPANY } from "./no-company";
+
+const isConflict = (error: unknown) => (error as { status?: unknown } | undefined)?.status === 409;
 
 interface Props {
   place: { school: string; listing: string };
@@ -58,8 +60,9 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
   // Of whoever buys for others nothing is asked: it would be about those.
   const forOthers = quote.seats > 1 || (mayGive && gift !== null) || offered.renews !== null;
   const asking = useAsked(place.school, "buying", forOthers);
-  const submit = async () => {
+  const submit = async (onFile: boolean) => {
     const of = JSON.stringify([
+      onFile,
       offered.tax?.buyer,
       quote.option,
       quote.seats,
@@ -83,6 +86,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
         beginAtOnce: begin,
         leaveMe,
         renews: offered.renews !== null,
+        onFile,
         ...asking.given,
         ...(mayGive && gift && { gift }),
         ...(billing && quote.total > 0 && { billing }),
@@ -94,6 +98,8 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
       },
     });
     if (!("data" in answer) || !answer.data) {
+      // A card that was refused has ended that order: the next press is another one.
+      if (onFile && isConflict(answer.error)) key.current = { of: "", key: "" };
       onAgain();
       return;
     }
@@ -101,6 +107,7 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
     if (pay !== null) window.location.assign(pay);
     else router.replace(`/${place.school}/orders/${order}?secret=${secret}`);
   };
+  const Pay = offered.onFile ? QuietAction : PrimaryAction;
   const here = `/${place.school}/o/${place.listing}`;
   return (
     <View style={{ gap: 14, maxWidth: 520 }}>
@@ -143,11 +150,19 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
         </View>
       ) : null}
       {error && Object.keys(faults).length === 0 ? <Notice {...explain(error)} /> : null}
-      <PrimaryAction
+      {offered.onFile ? (
+        <PrimaryAction
+          label={`At once, with the card ${offered.onFile.ends === null ? "on file" : `ending in ${offered.onFile.ends}`}`}
+          busy={isLoading || !asking.ready}
+          fill
+          onPress={() => submit(true)}
+        />
+      ) : null}
+      <Pay
         label={quote.dueNow === 0 ? "Get it" : `Pay ${sayMoney(quote.dueNow, currency)}`}
         busy={isLoading || !asking.ready}
         fill
-        onPress={submit}
+        onPress={() => submit(false)}
       />
       {quote.dueNow === 0 ? null : (
         <Text kind="small" color={quiet} style={{ textAlign: "center" }}>

@@ -172,6 +172,12 @@ export const offered = z
       .describe(
         "The last day, included, on which a consumer may give it back; null: nothing is paid.",
       ),
+    onFile: z
+      .object({ ends: z.string().nullable() })
+      .nullable()
+      .describe(
+        "The card, by its last digits, that whoever is signed in has paid with before: it is paid by that in one press. Null: there is none, or nothing is due.",
+      ),
   })
   .meta({ id: "Offered" });
 export type Offered = z.infer<typeof offered>;
@@ -203,6 +209,10 @@ export const purchase = z.strictObject({
   timeZone: planFields.timeZone,
   ...buyerPlace,
   renews: z.boolean().default(false).describe("The buyer, who is in all of it, stays longer."),
+  onFile: z
+    .boolean()
+    .default(false)
+    .describe("It is paid at once by the card the buyer has paid with before."),
   gift: gift.optional().describe("Somebody else gets it; left out: the buyer."),
   billing: billing.optional().describe("For which company invoices are written."),
   answers: fieldAnswers

@@ -24,12 +24,14 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { referenceOf } from "../stand-ins/payments";
 import { placeOfBuyer, taxFor } from "./buyer-tax";
+import { onFileOf } from "./card-of";
 import { followUpLater } from "./follow-up";
 import { fulfil } from "./fulfil";
 import { newOrder } from "./new-order";
 import { type OnSale, priced, readOnSale } from "./offered";
-import { insertOrder, readByKey, readOrder, updateOrder } from "./order-store";
+import { insertOrder, onFile, readByKey, readOrder, updateOrder } from "./order-store";
 import { agreed, keepShare } from "./partners/share";
+import { payOnFile } from "./pay-on-file";
 import { runOn } from "./running/run";
 
 /** So long seats and price are held for somebody who pays, in milliseconds. */
@@ -101,6 +103,11 @@ export async function buy(
       return { id, due: false };
     }
     if (partners) await keepShare(tx, context, id);
+    if (wanted.onFile) {
+      const card = await onFileOf(tx, context);
+      if (!card) throw conflict("There is no card of yours on file that is good today.");
+      await updateOrder(tx, id, onFile(card));
+    }
     await follow(
       tx,
       context.school,
@@ -112,7 +119,8 @@ export async function buy(
     if (hours !== null && !wanted.leaveMe) await followUpLater(tx, context.school, id, hours);
     return { id, due: true };
   });
-  const pay = order.due ? await payAt(services, context, order.id, secret) : null;
+  if (order.due && wanted.onFile) await payOnFile(services, context, order.id);
+  const pay = order.due && !wanted.onFile ? await payAt(services, context, order.id, secret) : null;
   return { order: order.id, secret, pay };
 }
 

@@ -21,6 +21,7 @@ import { listingOf } from "../school/price";
 import { reading } from "../school/service";
 import { readSchool, type SchoolRow } from "../school/store";
 import { placeOfBuyer, type Taxed, taxFor } from "./buyer-tax";
+import { onFileOf } from "./card-of";
 import { firstDatesOf } from "./first-dates";
 import { giveBackDay } from "./give-back-day";
 import { insideOf, wouldGain } from "./inside";
@@ -174,6 +175,11 @@ export function priced(
 export const waysFor = ({ options }: Listing, renews: boolean) =>
   renews ? waysToRenew(options) : options.filter(({ renewal }) => !renewal);
 
+async function shownOnFile(tx: SchoolTransaction, context: Context): Promise<Offered["onFile"]> {
+  const card = await onFileOf(tx, context);
+  return card && { ends: card.ends };
+}
+
 export async function showOffered(
   { db, numbers }: Pick<Services, "db" | "numbers">,
   context: Context,
@@ -254,6 +260,7 @@ export async function showOffered(
             becomes: formatInstant(becomes),
           }))
         : null,
+      onFile: answer.dueNow > 0 ? await shownOnFile(tx, context) : null,
       giveBack:
         answer.total > 0 && mayWithdraw(tax?.buyer ?? null) ? giveBackDay(school, now) : null,
     };

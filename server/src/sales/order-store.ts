@@ -261,6 +261,32 @@ export const onFile = ({ token, ends, expires }: KeptCard): Pick<OrderRow, Card>
   card_expires: expires,
 });
 
+/** The card somebody has paid with last that is good in a month; null: there is none. */
+export async function readCardOf(
+  tx: SchoolTransaction,
+  { account, person }: { account: string; person: string | null },
+  month: string,
+): Promise<KeptCard | null> {
+  const row = await tx
+    .selectFrom("sales_order")
+    .select(["card", "card_ends", "card_expires"])
+    .where("state", "=", "paid")
+    .where("card", "is not", null)
+    .where((of) =>
+      of.or([
+        of("account_id", "=", account),
+        ...(person === null ? [] : [of("person_id", "=", person)]),
+      ]),
+    )
+    .where((of) => of.or([of("card_expires", "is", null), of("card_expires", ">=", month)]))
+    .orderBy("bought_at", "desc")
+    .orderBy("id")
+    .limit(1)
+    .executeTakeFirst();
+  if (!row || row.card === null) return null;
+  return { token: row.card, country: null, ends: row.card_ends, expires: row.card_expires };
+}
+
 /** The next number of a year's receipts: without a gap, since it is given back with a transaction that fails. */
 export async function nextReceipt(
   tx: SchoolTransaction,
