@@ -107,6 +107,8 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
     if (pay !== null) window.location.assign(pay);
     else router.replace(`/${place.school}/orders/${order}?secret=${secret}`);
   };
+  // What is pressed says what it costs (Directive 2011/83/EU, article 8(2)).
+  const pays = `Pay ${sayMoney(quote.dueNow, currency)}`;
   const Pay = offered.onFile ? QuietAction : PrimaryAction;
   const here = `/${place.school}/o/${place.listing}`;
   return (
@@ -152,21 +154,23 @@ export function Buying({ place, offered, codes, zone, giving, onAgain }: Props) 
       {error && Object.keys(faults).length === 0 ? <Notice {...explain(error)} /> : null}
       {offered.onFile ? (
         <PrimaryAction
-          label={`At once, with the card ${offered.onFile.ends === null ? "on file" : `ending in ${offered.onFile.ends}`}`}
+          label={`${pays} with the card ${offered.onFile.ends === null ? "on file" : `ending in ${offered.onFile.ends}`}`}
           busy={isLoading || !asking.ready}
           fill
           onPress={() => submit(true)}
         />
       ) : null}
       <Pay
-        label={quote.dueNow === 0 ? "Get it" : `Pay ${sayMoney(quote.dueNow, currency)}`}
+        label={quote.dueNow === 0 ? "Get it" : offered.onFile ? "Pay with another card" : pays}
         busy={isLoading || !asking.ready}
         fill
         onPress={() => submit(false)}
       />
       {quote.dueNow === 0 ? null : (
         <Text kind="small" color={quiet} style={{ textAlign: "center" }}>
-          You pay on the next page. Practice till: no money moves.
+          {offered.onFile
+            ? "With another card you pay on the next page. Practice till: no money moves."
+            : "You pay on the next page. Practice till: no money moves."}
         </Text>
       )}
     </View>
