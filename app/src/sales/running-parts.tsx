@@ -9,7 +9,7 @@ import { QuietAction } from "../ui/action";
 import { type Mark, SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { sayCard, sayCardEnd } from "./say-standing";
+import { sayCard, sayCardEnd } from "./say-card";
 
 type Part = RunningOrder["parts"][number];
 

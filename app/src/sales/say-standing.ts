@@ -1,8 +1,8 @@
 /** How an order that runs stands, in words: for its buyer, and for those who sell. */
 import type { OrderStanding, RunningOrder } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { sayMonth, sayWrittenDate, sayWrittenInstant } from "@dawngate/core/schedule/words";
-import { dateIn, zoneOf } from "@dawngate/core/time";
+import { sayWrittenDate, sayWrittenInstant } from "@dawngate/core/schedule/words";
+import { zoneOf } from "@dawngate/core/time";
 
 /** Whether it is paid, in a list. */
 export const ORDER_STATES = {
@@ -58,23 +58,4 @@ export function sayStanding(
     case "running":
       return `${comes}${ahead > 0 && paidThrough === null ? ` ${money(ahead)} is still to come in all.` : ""}`.trim();
   }
-}
-
-/** What falls due is charged to it: "the card ending in 0001, good through Mar 2027". */
-export function sayCard({ card }: Pick<RunningOrder, "card">): string {
-  if (!card) return "No card is on file yet.";
-  const which = card.ends === null ? "the card on file" : `the card ending in ${card.ends}`;
-  const until =
-    card.expires === null ? "" : `, good through ${sayMonth(dateIn(`${card.expires}-01`))}`;
-  return `Charged to ${which}${until}.`;
-}
-
-/** The payment it is not good for; null: it is for all that are listed. */
-export function sayCardEnd(
-  { card, cardEnd }: Pick<RunningOrder, "card" | "cardEnd">,
-  currency: string,
-): string | null {
-  if (!cardEnd) return null;
-  const why = card ? "the card is not good any more by then" : "a card is needed by then";
-  return `${sayMoney(cardEnd.amount, currency)} is due on ${sayWrittenDate(cardEnd.due)}: ${why}.`;
 }

@@ -2,7 +2,8 @@ import type { RunningOrder } from "@dawngate/contract/sales";
 import { isWhole } from "../../src/sales/after-buying";
 import { sayRefund, sayWithdrawal } from "../../src/sales/give-back";
 import { RunningParts } from "../../src/sales/running-parts";
-import { sayCard, sayCardEnd, sayStanding } from "../../src/sales/say-standing";
+import { sayCard, sayCardEnd } from "../../src/sales/say-card";
+import { sayStanding } from "../../src/sales/say-standing";
 import { readDays, sayRefunds, sayTerms } from "../../src/school/payment-settings";
 import { draw } from "../helpers/draw";
 

@@ -4,3 +4,4 @@ export * from "./field";
 export * from "./parts";
 export * from "./read-answer";
 export * from "./say-answer";
+export { sayChoice } from "./say-choice";

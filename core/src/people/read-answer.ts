@@ -1,8 +1,9 @@
 /** Whether what somebody gives can be an answer to a field, and the answer as it is kept. */
 import { formatDate, parseDate } from "../time/civil";
-import { choiceCalled, sayChoice } from "./choice-tree";
+import { choiceCalled } from "./choice-tree";
 import { type AnswerableField, type FieldCheck, type FieldValue, LONGEST_TEXT } from "./field";
 import { partsOf } from "./parts";
+import { sayChoice } from "./say-choice";
 
 /** A number is at most so far from zero, and has at most so many decimals. */
 const FARTHEST = 1e12;

@@ -1,6 +1,7 @@
 /** An answer in words. */
-import { sayChoice } from "./choice-tree";
+
 import type { AnswerableField, FieldValue } from "./field";
+import { sayChoice } from "./say-choice";
 
 /**
  * What stands in a field, in words: a choice by its text, after what it stands below, several with `; ` between, so that `readTypedAnswer` reads what is

@@ -1,6 +1,7 @@
 /** For whom a way is, by what the school's own fields say of people. */
 import type { WayInSet } from "@dawngate/contract/ways-in";
-import { inTree, sayChoice } from "@dawngate/core/people/choice-tree";
+import { inTree } from "@dawngate/core/people/choice-tree";
+import { sayChoice } from "@dawngate/core/people/say-choice";
 import { View } from "react-native";
 import { useGetOwnFieldsQuery } from "../../people/fields/staff-api";
 import { Choice } from "../../ui/choice";

@@ -1,6 +1,7 @@
 /** The choices of a field as lines of text, as they are written and pasted: what stands further in stands below. */
 import type { FieldChoice } from "@dawngate/core/people";
-import { belowOf, depthOf, foldedName, inTree, sayChoice } from "@dawngate/core/people/choice-tree";
+import { belowOf, depthOf, foldedName, inTree } from "@dawngate/core/people/choice-tree";
+import { sayChoice } from "@dawngate/core/people/say-choice";
 
 /** So far each choice stands in for each that it stands below. */
 const IN = "    ";

@@ -1,8 +1,8 @@
 /** One field of the school's own: what it asks, what an answer is held to, where it is asked, and who sees it. */
 import type { OwnField, OwnFieldTerms } from "@dawngate/contract/own-fields";
 import type { About } from "@dawngate/core/people";
-import { sayChoice } from "@dawngate/core/people/choice-tree";
 import { ABOUT, ASKED_AT, ASKS, FIELD_KINDS, SEEN_BY, SIGNS } from "@dawngate/core/people/field";
+import { sayChoice } from "@dawngate/core/people/say-choice";
 import { useState } from "react";
 import { View } from "react-native";
 import { explain, faultsOf } from "../../store/api";

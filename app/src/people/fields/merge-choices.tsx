@@ -1,6 +1,7 @@
 /** Two choices that are one: wherever the first was said, the second is from now on. */
 import type { FieldChoice } from "@dawngate/core/people";
-import { inTree, sayChoice } from "@dawngate/core/people/choice-tree";
+import { inTree } from "@dawngate/core/people/choice-tree";
+import { sayChoice } from "@dawngate/core/people/say-choice";
 import { useState } from "react";
 import { QuietAction } from "../../ui/action";
 import { FoundField } from "../../ui/found-field";

@@ -1,8 +1,9 @@
 /** The school's own fields as columns of a list of people, and as what narrows it. */
 import type { OwnField } from "@dawngate/contract/own-fields";
 import type { RosterPerson } from "@dawngate/contract/roster";
-import { inTree, sayChoice } from "@dawngate/core/people/choice-tree";
+import { inTree } from "@dawngate/core/people/choice-tree";
 import { sayAnswer } from "@dawngate/core/people/say-answer";
+import { sayChoice } from "@dawngate/core/people/say-choice";
 import { Choice } from "../../ui/choice";
 import { LabeledChoices } from "../../ui/labeled-choices";
 import type { TableColumn } from "../../ui/table/columns";
