@@ -7,3 +7,4 @@ export const BillingFields = piece("BillingFields");
 export const DocumentLinks = piece("DocumentLinks");
 export const MembershipOpens = piece("MembershipOpens");
 export const RunningParts = piece("RunningParts");
+export const StandingLine = piece("StandingLine");

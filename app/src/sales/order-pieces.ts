@@ -3,3 +3,4 @@ export { BillingFields } from "./billing-fields";
 export { DocumentLinks } from "./document-links";
 export { MembershipOpens } from "./membership-opens";
 export { RunningParts } from "./running-parts";
+export { StandingLine } from "./standing-line";

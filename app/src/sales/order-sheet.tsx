@@ -17,10 +17,9 @@ import { usePalette } from "../ui/theme";
 import { MarkPaid } from "./by-hand/mark-paid";
 import { sayCountry } from "./country-field";
 import { GiveBack } from "./give-back";
-import { DocumentLinks, RunningParts } from "./lazy-parts";
+import { DocumentLinks, RunningParts, StandingLine } from "./lazy-parts";
 import { BroughtBy } from "./partners/brought-by";
 import { QuoteLines } from "./quote-lines";
-import { sayStanding } from "./say-standing";
 import { useGetOrderQuery } from "./selling-api";
 
 /** What an order was taxed by, for those who keep the books. */
@@ -149,7 +148,7 @@ export function OrderSheet({
           ) : null}
           {data.running ? (
             <>
-              <Text>{sayStanding(data.running, data.currency, zone)}</Text>
+              <StandingLine running={data.running} currency={data.currency} zone={zone} />
               <RunningParts running={data.running} currency={data.currency} zone={zone} />
             </>
           ) : null}

@@ -9,9 +9,8 @@ import { PrimaryAction, QuietAction } from "../ui/action";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { useCancelOrderMutation, usePutInCardMutation, useTakeCancelBackMutation } from "./api";
-import { RunningParts } from "./lazy-parts";
+import { RunningParts, StandingLine } from "./lazy-parts";
 import { OwnChange } from "./own-change";
-import { sayStanding } from "./say-standing";
 
 interface Props {
   place: { school: string; order: string; secret?: string };
@@ -37,7 +36,7 @@ export function OwnRunning({ place, order, running, zone }: Props) {
   };
   return (
     <View role="group" aria-label="What is paid, and what is to come" style={{ gap: 12 }}>
-      <Text role="status">{sayStanding(running, currency, zone)}</Text>
+      <StandingLine running={running} currency={currency} zone={zone} />
       {error ? <Notice {...explain(error)} /> : null}
       {running.open > 0 && !isOver ? (
         <PrimaryAction

@@ -3,7 +3,7 @@ import { isWhole } from "../../src/sales/after-buying";
 import { sayRefund, sayWithdrawal } from "../../src/sales/give-back";
 import { RunningParts } from "../../src/sales/running-parts";
 import { sayCard, sayCardEnd } from "../../src/sales/say-card";
-import { sayStanding } from "../../src/sales/say-standing";
+import { sayStanding } from "../../src/sales/standing-line";
 import { readDays, sayRefunds, sayTerms } from "../../src/school/payment-settings";
 import { draw } from "../helpers/draw";
 

