@@ -17,7 +17,7 @@ function indexOf<C extends Choice>(choices: readonly C[]): Map<string, C> {
 }
 
 /** A choice and what it stands below, from the top; none twice, also where a tree would contain itself. */
-function wayTo<C extends Choice>(choices: readonly C[], id: string): C[] {
+export function wayTo<C extends Choice>(choices: readonly C[], id: string): C[] {
   const byId = indexOf(choices);
   const way: C[] = [];
   for (let at = byId.get(id); at && !way.includes(at); at = byId.get(at.within ?? ""))
@@ -88,6 +88,22 @@ export function treeFaults(
   });
 }
 
+/** What each name, and each way from the top, stands for: found once for each list of choices, which files ask row by row. */
+const called = new WeakMap<readonly Choice[], Map<string, Choice[]>>();
+
+function calledIn<C extends Choice>(choices: readonly C[]): Map<string, C[]> {
+  const found = called.get(choices) as Map<string, C[]> | undefined;
+  if (found) return found;
+  const made = new Map<string, C[]>();
+  const put = (key: string, one: C) => made.set(key, [...(made.get(key) ?? []), one]);
+  for (const one of choices) {
+    put(`name ${foldedName(one.text)}`, one);
+    put(`way ${foldedName(sayChoice(choices, one.id))}`, one);
+  }
+  called.set(choices, made);
+  return made;
+}
+
 /**
  * Which choice somebody means who writes its name, or its way from the top (with › or >); those that are offered come
  * before those that are not. `several`: more than one is called so.
@@ -96,14 +112,15 @@ export function choiceCalled<C extends Choice & Pick<FieldChoice, "ended">>(
   choices: readonly C[],
   said: string,
 ): C | "several" | null {
-  const name = foldedName(said);
   const way = foldedName(said.replaceAll(/\s*[›>]\s*/g, BETWEEN));
-  for (const some of [choices.filter(({ ended }) => !ended), choices]) {
-    const whole = some.find((one) => foldedName(sayChoice(choices, one.id)) === way);
-    if (whole) return whole;
-    const called = some.filter((one) => foldedName(one.text) === name);
-    if (called.length > 1) return "several";
-    if (called[0]) return called[0];
+  const known = calledIn(choices);
+  const [whole = [], named = []] = [known.get(`way ${way}`), known.get(`name ${foldedName(said)}`)];
+  for (const isIn of [({ ended }: C) => !ended, () => true]) {
+    const one = whole.find(isIn);
+    if (one) return one;
+    const some = named.filter(isIn);
+    if (some.length > 1) return "several";
+    if (some[0]) return some[0];
   }
   return null;
 }

@@ -2,8 +2,8 @@
 import { orderAt } from "@dawngate/core/sales/orders";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { cardEndOf } from "../sales/cards/card-end";
 import { type OrderRow, onFile, readOrder, updateOrder } from "../sales/order-store";
-import { cardEndOf } from "../sales/running/card-end";
 import { orderFile } from "../sales/running/order-file";
 import { lookAgain } from "../sales/running/run";
 import { CARDS, endOf, expiryOf } from "../stand-ins/till/cards";

@@ -4,7 +4,7 @@ import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import type { Database } from "../db/connection";
 import type { ToDevice } from "../notices/devices/tell";
-import type { TillPage } from "../sales/till-page";
+import type { TillPage } from "../sales/cards/till-page";
 import type { Mailer } from "../stand-ins/mail/mail";
 import type { Threads } from "./task";
 
@@ -14,6 +14,7 @@ export interface JobParts {
   mailer: Mailer;
   /** Asks what became of an order's payment. */
   askTill(school: string, order: string): Promise<void>;
+  /** Asks what became of a page of the till to which a buyer was sent. */
   askPage(school: string, page: TillPage & { left: number }): Promise<void>;
   /** Writes to whoever left an order unfinished. */
   followUp(school: string, order: string): Promise<void>;
@@ -38,6 +39,7 @@ export interface JobParts {
   watchOrder(school: string, order: string): Promise<void>;
   /** Tells those who pay for a listing of another price, those after an order. */
   announcePrice(school: string, announced: string, after: string): Promise<void>;
+  /** Tells those who were told of another price that it does not come, those after an order. */
   takePriceBack(school: string, listing: string, option: string, after: string): Promise<void>;
   /** Asks what became of the charge of a changed subscription. */
   changeWay(school: string, order: string): Promise<void>;

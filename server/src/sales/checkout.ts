@@ -24,14 +24,14 @@ import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { referenceOf } from "../stand-ins/payments";
 import { placeOfBuyer, taxFor } from "./buyer-tax";
-import { onFileOf } from "./card-of";
+import { onFileOf } from "./cards/on-file";
+import { payOnFile } from "./cards/pay-on-file";
 import { followUpLater } from "./follow-up";
 import { fulfil } from "./fulfil";
 import { newOrder } from "./new-order";
 import { type OnSale, priced, readOnSale } from "./offered";
 import { insertOrder, onFile, readByKey, readOrder, updateOrder } from "./order-store";
 import { agreed, keepShare } from "./partners/share";
-import { payOnFile } from "./pay-on-file";
 import { runOn } from "./running/run";
 
 /** So long seats and price are held for somebody who pays, in milliseconds. */

@@ -5,8 +5,8 @@ import type { SchoolId } from "../db/connection";
 import { system } from "../db/who";
 import type { Services } from "../school/kit";
 import { cardOf, readReference } from "../stand-ins/payments";
+import { keepCard } from "./cards/keep-card";
 import { type DisputeKind, noteDispute } from "./running/dispute";
-import { keepCard } from "./running/kept-card";
 import { settle } from "./settle";
 
 /** What a message of a dispute puts on record. */

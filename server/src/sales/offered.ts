@@ -21,7 +21,7 @@ import { listingOf } from "../school/price";
 import { reading } from "../school/service";
 import { readSchool, type SchoolRow } from "../school/store";
 import { placeOfBuyer, type Taxed, taxFor } from "./buyer-tax";
-import { onFileOf } from "./card-of";
+import { onFileOf } from "./cards/on-file";
 import { firstDatesOf } from "./first-dates";
 import { giveBackDay } from "./give-back-day";
 import { insideOf, wouldGain } from "./inside";

@@ -6,7 +6,7 @@ import type { OwnOrder } from "@dawngate/contract/sales";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../../src/db/connection";
-import { pageAsker } from "../../src/sales/ask-page";
+import { pageAsker } from "../../src/sales/cards/ask-page";
 import { orderRunner } from "../../src/sales/running/charge";
 import type { NewCard } from "../../src/stand-ins/payments";
 import { instant } from "../helpers/sample";

@@ -1,7 +1,6 @@
 /** The choices of a field as lines of text, as they are written and pasted: what stands further in stands below. */
 import type { FieldChoice } from "@dawngate/core/people";
-import { belowOf, depthOf, foldedName, inTree } from "@dawngate/core/people/choice-tree";
-import { sayChoice } from "@dawngate/core/people/say-choice";
+import { belowOf, depthOf, foldedName, inTree, wayTo } from "@dawngate/core/people/choice-tree";
 
 /** So far each choice stands in for each that it stands below. */
 const IN = "    ";
@@ -41,9 +40,12 @@ interface Line {
  */
 function readLines(text: string): Line[] {
   const lines: Line[] = [];
-  const put = (name: string, above: number): number => {
-    const there = lines.findIndex((one) => one.above === above && same(one.text, name));
-    return there >= 0 ? there : lines.push({ text: name, above }) - 1;
+  const places = new Map<string, number>();
+  const put = (text: string, above: number): number => {
+    const key = `${above} ${foldedName(text)}`;
+    const at = places.get(key) ?? lines.push({ text, above }) - 1;
+    places.set(key, at);
+    return at;
   };
   /** Those a next line can stand below: how far in, and which. */
   let open: { far: number; at: number }[] = [];
@@ -60,8 +62,6 @@ function readLines(text: string): Line[] {
   }
   return lines;
 }
-
-const same = (one: string, other: string) => foldedName(one) === foldedName(other);
 
 /**
  * The choices that lines make of those there were. A line that stood there stays the choice it was, wherever it stands
@@ -91,7 +91,7 @@ export function choicesOf(
   const names = new Map<string, FieldChoice[]>();
   // Those that are offered before those that are not.
   for (const one of [...offered, ...left.filter(({ ended }) => ended)]) {
-    const way = JSON.stringify(sayChoice(before, one.id).split("›").map(foldedName));
+    const way = JSON.stringify(wayTo(before, one.id).map(({ text }) => foldedName(text)));
     ways.set(way, [...(ways.get(way) ?? []), one]);
     const name = foldedName(one.text);
     names.set(name, [...(names.get(name) ?? []), one]);

@@ -14,6 +14,11 @@ export interface Merged {
   into: string;
 }
 
+const SIDES = [
+  ["from", "into", "What was said as"],
+  ["into", "from", "Is said from now on as"],
+] as const;
+
 interface Props {
   /** As they are kept. */
   before: readonly FieldChoice[];
@@ -39,20 +44,16 @@ export function MergeChoices({ before, choices, merged, onMerge }: Props) {
           {`“${sayChoice(before, one.from)}” becomes “${sayChoice(choices, one.into)}” once this is kept.`}
         </Text>
       ))}
-      <FoundField
-        label="What was said as"
-        says={nameOf(from)}
-        of={known.filter(({ value }) => value !== into)}
-        none="No choice is called so."
-        onChange={(next) => setPair({ ...pair, from: next })}
-      />
-      <FoundField
-        label="Is said from now on as"
-        says={nameOf(into)}
-        of={known.filter(({ value }) => value !== from)}
-        none="No choice is called so."
-        onChange={(next) => setPair({ ...pair, into: next })}
-      />
+      {SIDES.map(([side, other, label]) => (
+        <FoundField
+          key={side}
+          label={label}
+          says={nameOf(pair[side])}
+          of={known.filter(({ value }) => value !== pair[other])}
+          none="No choice is called so."
+          onChange={(next) => setPair({ ...pair, [side]: next })}
+        />
+      ))}
       {from !== undefined && into !== undefined ? (
         <QuietAction
           label="Make them one"

@@ -1,6 +1,6 @@
 /** What ends when: whose access runs out, month by month, what hangs on it, and who they are. */
 import type { Ending } from "@dawngate/contract/sales";
-import { plainMoney, sayMoney } from "@dawngate/core/sales/currency";
+import { sayMoney } from "@dawngate/core/sales/currency";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
@@ -18,6 +18,7 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { monthWords } from "../income/income-rows";
 import { MonthColumns } from "../month-columns";
+import { moneyColumn, monthColumn } from "../month-table";
 import { SalesSides } from "../sales-sides";
 import { useGetEndingQuery } from "../selling-api";
 import { EndingPeople } from "./ending-people";
@@ -155,32 +156,16 @@ function sayAll(
   }${hangsOn(gone) > 0 ? ` Subscriptions that were cancelled brought ${money(hangsOn(gone))} a period.` : ""}${each}`;
 }
 
-function columnsOf(currency: string): TableColumn<Month>[] {
-  const figure = (id: "hangs" | "cancelled", title: string): TableColumn<Month> => ({
-    id,
-    title,
-    width: 220,
+const columnsOf = (currency: string): TableColumn<Month>[] => [
+  monthColumn(),
+  {
+    id: "people",
+    title: "It ends for",
+    width: 140,
     right: true,
-    cell: (month) => <Text kind="small">{sayMoney(month[id], currency)}</Text>,
-    text: (month) => plainMoney(month[id], currency),
-  });
-  return [
-    {
-      id: "month",
-      title: "Month",
-      always: true,
-      cell: ({ month }) => <Text kind="strong">{monthWords(month)}</Text>,
-      text: ({ month }) => month,
-    },
-    {
-      id: "people",
-      title: "It ends for",
-      width: 140,
-      right: true,
-      cell: ({ people }) => <Text kind="small">{people}</Text>,
-      text: ({ people }) => people,
-    },
-    figure("hangs", "If all renew"),
-    figure("cancelled", "Cancelled, a period"),
-  ];
-}
+    cell: ({ people }) => <Text kind="small">{people}</Text>,
+    text: ({ people }) => people,
+  },
+  moneyColumn("hangs", "If all renew", currency),
+  moneyColumn("cancelled", "Cancelled, a period", currency),
+];

@@ -1,6 +1,6 @@
 /** What was received, earned, and is still due, month by month: as a picture and as a table that agree to the cent. */
 import type { Income, IncomeMonth } from "@dawngate/contract/sales";
-import { plainMoney, sayMoney } from "@dawngate/core/sales/currency";
+import { sayMoney } from "@dawngate/core/sales/currency";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
@@ -18,6 +18,7 @@ import type { TableColumn } from "../../ui/table/columns";
 import { Table } from "../../ui/table/table";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
+import { moneyColumn, monthColumn } from "../month-table";
 import { SalesSides } from "../sales-sides";
 import { useGetIncomeQuery } from "../selling-api";
 import { BehindSheet } from "./behind-sheet";
@@ -183,32 +184,17 @@ function Figure({ name, says, below }: { name: string; says: string; below: stri
 }
 
 function columnsOf(currency: string, thisMonth: string): TableColumn<IncomeMonth>[] {
-  const figure = (
-    id: "received" | "earned" | "deferred" | "due",
-    title: string,
-    // What will have been received by then is not known, nor what is deferred of it.
-    isKnown: (month: IncomeMonth) => boolean = () => true,
-  ): TableColumn<IncomeMonth> => ({
-    id,
-    title,
-    width: 190,
-    right: true,
-    cell: (month) => (
-      <Text kind="small">{isKnown(month) ? sayMoney(month[id], currency) : ""}</Text>
-    ),
-    text: (month) => (isKnown(month) ? plainMoney(month[id], currency) : null),
-  });
   return [
-    {
-      id: "month",
-      title: "Month",
-      always: true,
-      cell: ({ month }) => <Text kind="strong">{monthWords(month)}</Text>,
-      text: ({ month }) => month,
-    },
-    figure("received", "Received"),
-    figure("earned", "Earned"),
-    figure("deferred", "Received, not earned yet", ({ month }) => month <= thisMonth),
-    figure("due", "Due and not paid"),
+    monthColumn(),
+    moneyColumn("received", "Received", currency),
+    moneyColumn("earned", "Earned", currency),
+    // What will have been received by then is not known, nor what is deferred of it.
+    moneyColumn(
+      "deferred",
+      "Received, not earned yet",
+      currency,
+      ({ month }) => month <= thisMonth,
+    ),
+    moneyColumn("due", "Due and not paid", currency),
   ];
 }

@@ -23,11 +23,13 @@ import { earnedByCourse, netIfPaid, netOfPart, receivedByCourse } from "./value"
 /** A month as the count of months since year 0, so that months are compared and counted by subtraction. */
 export type Month = number;
 
-const monthOf = (day: LocalDate): Month => {
+/** The month of a day. */
+export const monthOf = (day: LocalDate): Month => {
   const { year, month } = yearMonthDay(day);
   return year * 12 + month - 1;
 };
-const writeMonth = (month: Month) =>
+/** "2027-03". */
+export const writeMonth = (month: Month) =>
   `${String(Math.floor(month / 12)).padStart(4, "0")}-${pad2((month % 12) + 1)}`;
 /** The first day of a month. */
 export const firstDay = (month: Month) => dateOf(Math.floor(month / 12), (month % 12) + 1, 1);

@@ -1,9 +1,18 @@
 /** Orders over time: what an order is at an instant, what a refund or a change comes to, documents, income by month. */
-export { type CardEnd, cardEnd, type KnownCard } from "./card-ends";
+export { type CardEnd, cardEnd, type KnownCard } from "./card-end";
 export { type ChangeAhead, type ChangeReason, changeAhead } from "./change-ahead";
 export { parseOrder, parseOrders } from "./check";
 export { documentsOf, type OrderDocument } from "./documents-of";
-export { firstDay, type Income, IncomeBook, incomeOf, parseMonth } from "./income";
+export {
+  firstDay,
+  type Income,
+  IncomeBook,
+  incomeOf,
+  type Month,
+  monthOf,
+  parseMonth,
+  writeMonth,
+} from "./income";
 export { type OrderAt, orderAt } from "./order";
 export { type PartnerShare, partnerShareAt } from "./partner";
 export { type PriceAhead, priceAhead } from "./price-ahead";

@@ -1,6 +1,7 @@
 /** Income by month: the worked example of orders.md, ends that move, bundles, subscriptions, documents. */
-import { parseOrders } from "../../../src/sales/orders";
-import { charged, courseOf, income, looseOrder, partsOn, subscription } from "./sketch";
+import { IncomeBook, parseMonth, parseOrders } from "../../../src/sales/orders";
+import { instant } from "../../helpers";
+import { charged, courseOf, income, looseOrder, orderOf, partsOn, subscription } from "./sketch";
 
 const months = { at: "2027-12-31T00:00:00Z", from: "2027-03", to: "2027-06" };
 const paid = charged("2027-03-15T11:00:01Z", "a", 1, 12_000);
@@ -213,5 +214,29 @@ test("an orders file is refused with exact paths", () => {
     "orders[1].seatsGiven",
     "orders[1].id",
     "orders[1].currency",
+  ]);
+});
+
+test("orders with another mark stand in rows of their own, and come to the same", () => {
+  const at = instant("2027-06-01T00:00:00Z");
+  const span = [parseMonth("2027-03") ?? 0, parseMonth("2027-06") ?? 0] as const;
+  const book = (marks: (string | undefined)[]) => {
+    const made = new IncomeBook(at, ...span, {
+      timeZone: "Europe/Lisbon",
+      series: { invoice: "A", creditNote: "C" },
+    });
+    marks.forEach((mark, i) => {
+      const bought = charged("2027-03-15T11:00:05Z", `ch${i}`, 1, 12_000);
+      made.add(orderOf(looseOrder({ id: `o${i}`, events: [bought] })), mark);
+    });
+    return made.close();
+  };
+  const parted = book(["a", undefined, "b", "a"]);
+  const whole = book([undefined, undefined, undefined, undefined]);
+  expect(parted.rows.map(({ mark }) => mark)).toEqual([undefined, "a", "b"]);
+  expect(parted.months).toEqual(whole.months);
+  // Of no mark nothing is written: the command line prints none.
+  expect(whole.rows.map((row) => Object.keys(row))).toEqual([
+    ["listing", "course", "cohort", "months"],
   ]);
 });

@@ -7,16 +7,17 @@ import {
   type documentsQuery,
   type OwnOrder,
 } from "@dawngate/contract/sales";
-import { firstDay, parseMonth } from "@dawngate/core/sales/orders";
+import { firstDay } from "@dawngate/core/sales/orders";
 import { formatInstant, startOfDay, zoneOf } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../../base/cursor";
-import { notFound, ProblemError } from "../../base/problem";
+import { notFound } from "../../base/problem";
 import type { SchoolTransaction } from "../../db/connection";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { reading } from "../../school/service";
 import { readSchool } from "../../school/store";
+import { monthAsked } from "../months";
 import { type OrderRow, readOrder, updateOrder } from "../order-store";
 import { openedBy, sayOwnOrder, seenBy } from "../orders";
 import { PRINT, printOne } from "../tasks";
@@ -106,8 +107,7 @@ export async function changeBilling(
 /** A month in the school's zone. */
 async function spanOf(tx: SchoolTransaction, month: string): Promise<Span> {
   const zone = zoneOf((await readSchool(tx)).time_zone);
-  const which = parseMonth(month);
-  if (which === null) throw new ProblemError(400, "A month is such as 2027-03.");
+  const which = monthAsked(month);
   const begins = (of: number) => formatInstant(startOfDay(zone, firstDay(of)));
   return [begins(which), begins(which + 1)];
 }

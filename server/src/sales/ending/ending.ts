@@ -1,19 +1,11 @@
 /** What ends when, and the income that hangs on it (H2): by month, by what was bought; and whose it is. */
 import type { Ending, EndingPeople, endingPeopleQuery } from "@dawngate/contract/sales";
 import { quote } from "@dawngate/core/sales";
-import { firstDay, parseMonth } from "@dawngate/core/sales/orders";
-import {
-  formatInstant,
-  type Instant,
-  localDateAt,
-  startOfDay,
-  yearMonthDay,
-  zoneOf,
-} from "@dawngate/core/time";
+import { firstDay, type Month, writeMonth } from "@dawngate/core/sales/orders";
+import { formatInstant, type Instant, startOfDay, zoneOf } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../../base/cursor";
 import { keptAWhile } from "../../base/kept-a-while";
-import { ProblemError } from "../../base/problem";
 import type { Database, SchoolId, SchoolTransaction } from "../../db/connection";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
@@ -21,6 +13,7 @@ import { listingOf } from "../../school/price";
 import { reading } from "../../school/service";
 import { readSchool, type SchoolRow } from "../../school/store";
 import { readListing } from "../listing-store";
+import { monthAsked, monthAt } from "../months";
 import { waysToRenew } from "../renewal";
 import { ENDING } from "../tasks";
 import { countEnds, manyEnd, readEnds } from "./ending-store";
@@ -45,18 +38,10 @@ export async function showEnding(
   return kept(school, many, () => threads.run(ENDING, { school, now }));
 }
 
-function monthAt(timeZone: string, now: Instant): number {
-  const { year, month } = yearMonthDay(localDateAt(zoneOf(timeZone), now));
-  return year * 12 + month - 1;
-}
-
-const written = (month: number) =>
-  `${Math.floor(month / 12)}-${String((month % 12) + 1).padStart(2, "0")}`;
-
 /** An end is of the month of its last millisecond: midnight on the first ends what was before. */
-function spanOf(timeZone: string, first: number, last: number) {
+function spanOf(timeZone: string, first: Month, last: Month) {
   const zone = zoneOf(timeZone);
-  const at = (month: number) => formatInstant((startOfDay(zone, firstDay(month)) + 1) as Instant);
+  const at = (month: Month) => formatInstant((startOfDay(zone, firstDay(month)) + 1) as Instant);
   return { from: at(first), to: at(last + 1) };
 }
 
@@ -93,7 +78,7 @@ export async function endingIn(
     return {
       at: formatInstant(now),
       currency: about.currency,
-      months: Array.from({ length: AHEAD + 1 }, (_, i) => written(first + i)),
+      months: Array.from({ length: AHEAD + 1 }, (_, i) => writeMonth(first + i)),
       rows: [...rows.values()],
     };
   });
@@ -123,11 +108,7 @@ export async function showEndingPeople(
   context: Context,
   { month, listing, cancelled, after, most }: z.output<typeof endingPeopleQuery>,
 ): Promise<EndingPeople> {
-  const which = parseMonth(month);
-  if (which === null)
-    throw new ProblemError(400, "A month is such as 2027-03.", [
-      { path: "month", reason: "A month is such as 2027-03" },
-    ]);
+  const which = monthAsked(month);
   const place = after === undefined ? null : readCursor(pageEnd, after);
   return reading(db, context, async (tx) => {
     const { time_zone } = await readSchool(tx);

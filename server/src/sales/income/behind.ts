@@ -1,14 +1,14 @@
 /** The orders behind a month's figures, each with what it brings to them: a page at a time, since each is worked out. */
 import type { IncomeOrders, incomeOrdersQuery } from "@dawngate/contract/sales";
-import { IncomeBook, parseMonth } from "@dawngate/core/sales/orders";
+import { IncomeBook } from "@dawngate/core/sales/orders";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../../base/cursor";
-import { ProblemError } from "../../base/problem";
 import type { SchoolTransaction } from "../../db/connection";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { reading } from "../../school/service";
 import { readSchool } from "../../school/store";
+import { monthAsked } from "../months";
 import { readOrder } from "../order-store";
 import { orderFile } from "../running/order-file";
 import { paidOrders } from "./income-store";
@@ -26,11 +26,7 @@ export async function showOrdersBehind(
   context: Context,
   { month, by, of = "", after, most }: Asked,
 ): Promise<IncomeOrders> {
-  const which = parseMonth(month);
-  if (which === null)
-    throw new ProblemError(400, "A month is such as 2027-03.", [
-      { path: "month", reason: "A month is such as 2027-03" },
-    ]);
+  const which = monthAsked(month);
   let place = after === undefined ? "" : readCursor(pageEnd, after)[0];
   return reading(db, context, async (tx) => {
     const { currency } = await readSchool(tx);

@@ -1,7 +1,7 @@
 /** Income by month, from every order's own events (orders.md, "Income"): worked out in a thread, kept where it takes long. */
 import type { Income, incomeQuery } from "@dawngate/contract/sales";
-import { IncomeBook, parseMonth } from "@dawngate/core/sales/orders";
-import { type Instant, localDateAt, yearMonthDay, zoneOf } from "@dawngate/core/time";
+import { IncomeBook, parseMonth, writeMonth } from "@dawngate/core/sales/orders";
+import type { Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { keptAWhile } from "../../base/kept-a-while";
 import { ProblemError } from "../../base/problem";
@@ -10,6 +10,7 @@ import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { reading } from "../../school/service";
 import { readSchool } from "../../school/store";
+import { monthAt } from "../months";
 import { readOrder } from "../order-store";
 import { membershipOf } from "../running/course-access";
 import { orderFile } from "../running/order-file";
@@ -50,15 +51,6 @@ export async function showIncome(
   const key = JSON.stringify([school, from, to]);
   return kept(key, many, () => threads.run(INCOME, { school, from, to, now }));
 }
-
-/** A month as the core counts them. */
-function monthAt(timeZone: string, now: Instant): number {
-  const { year, month } = yearMonthDay(localDateAt(zoneOf(timeZone), now));
-  return year * 12 + month - 1;
-}
-
-const written = (month: number) =>
-  `${Math.floor(month / 12)}-${String((month % 12) + 1).padStart(2, "0")}`;
 
 /** All paid orders of a school in one book, some at a time, so that nothing is held for long. */
 export async function incomeIn(
@@ -101,7 +93,7 @@ export async function incomeIn(
   return {
     at: figures.at,
     currency: about.currency,
-    thisMonth: written(monthAt(about.time_zone, now)),
+    thisMonth: writeMonth(monthAt(about.time_zone, now)),
     months: figures.months,
     rows: rows.map(({ listing, course, cohort, wayIn: { partner, renewed }, months }) => ({
       listing: { id: listing, title: named("listing", listing) },

@@ -6,7 +6,7 @@ import { conflict, ProblemError } from "../../base/problem";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { referenceOf } from "../../stand-ins/payments";
-import { askLater } from "../ask-page";
+import { askLater } from "../cards/ask-page";
 import { addEvent, readEvents } from "../order-event-store";
 import { updateOrder } from "../order-store";
 import { openedBy, sayOwnOrder } from "../orders";

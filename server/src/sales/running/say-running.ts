@@ -3,9 +3,9 @@ import type { RunningOrder } from "@dawngate/contract/sales";
 import { type OrderAt, orderAt } from "@dawngate/core/sales/orders";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
+import { cardEndOf } from "../cards/card-end";
 import { readEvents } from "../order-event-store";
 import type { OrderRow } from "../order-store";
-import { cardEndOf } from "./card-end";
 import { orderFile, runs } from "./order-file";
 import { currentOption } from "./series-now";
 

@@ -70,13 +70,14 @@ export const countryOf = (number: string): string | null => {
   return card ? (card.country ?? HOME) : null;
 };
 
-const YEARS = 36;
+/** Where a card says nothing else. */
+const GOOD_MONTHS = 36;
 
 /** The last month in which a card is good that is put in now, "2027-03"; null: it is no practice card. */
 export function expiryOf(number: string, now: Date): string | null {
   const card = cardOf(number);
   if (!card) return null;
-  const month = now.getUTCFullYear() * 12 + now.getUTCMonth() + (card.months ?? YEARS);
+  const month = now.getUTCFullYear() * 12 + now.getUTCMonth() + (card.months ?? GOOD_MONTHS);
   return `${Math.floor(month / 12)}-${String((month % 12) + 1).padStart(2, "0")}`;
 }
 

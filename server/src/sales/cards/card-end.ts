@@ -6,7 +6,7 @@ import type { Services } from "../../school/kit";
 import type { Doing } from "../doing";
 import { addEvent } from "../order-event-store";
 import type { OrderRow } from "../order-store";
-import { tellCardEnd } from "./letters";
+import { tellCardEnd } from "../running/letters";
 
 /** The first payment ahead that the card of an order cannot pay; null: it pays all that is listed. */
 export const cardEndOf = (file: Order, at: OrderAt, order: OrderRow): CardEnd | null =>

@@ -2,12 +2,12 @@
  * A purchase that is paid in one press, by the card the buyer has paid with before. It is charged under the order's own key:
  * the same press, a message of the till, and whoever asks it later all find one charge.
  */
-import { conflict } from "../base/problem";
-import type { Context } from "../school/context";
-import type { Services } from "../school/kit";
-import { cardOf, referenceOf } from "../stand-ins/payments";
-import { readOrder, updateOrder } from "./order-store";
-import { settle } from "./settle";
+import { conflict } from "../../base/problem";
+import type { Context } from "../../school/context";
+import type { Services } from "../../school/kit";
+import { cardOf, referenceOf } from "../../stand-ins/payments";
+import { readOrder, updateOrder } from "../order-store";
+import { settle } from "../settle";
 
 /** "The card ending in 0042". */
 const nameOf = (ends: string | null) =>

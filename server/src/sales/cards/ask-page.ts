@@ -1,11 +1,11 @@
 /** A page of the till to which a buyer was sent later on, of which nothing is heard: it is asked, until it is known. */
-import type { Database, SchoolId } from "../db/connection";
-import { system } from "../db/who";
-import { follow } from "../jobs/outbox";
-import type { Services } from "../school/kit";
-import { cardOf } from "../stand-ins/payments";
-import { keepCard } from "./running/kept-card";
-import { settle } from "./settle";
+import type { Database, SchoolId, SchoolTransaction } from "../../db/connection";
+import { system } from "../../db/who";
+import { follow } from "../../jobs/outbox";
+import type { Services } from "../../school/kit";
+import { cardOf } from "../../stand-ins/payments";
+import { settle } from "../settle";
+import { keepCard } from "./keep-card";
 import type { TillPage } from "./till-page";
 
 /** So long until it is asked first, and again, in milliseconds. */
@@ -17,7 +17,7 @@ type Parts = Pick<Services, "payments" | "baseUrl" | "now"> & { db: Database };
 
 /** Has the till asked about a page that was made now. */
 export const askLater = (
-  tx: Parameters<typeof follow>[0],
+  tx: SchoolTransaction,
   school: SchoolId,
   page: TillPage,
   left = TIMES,

@@ -1,9 +1,9 @@
 /** The card somebody has paid with before. */
 import { formatInstant, type Instant } from "@dawngate/core/time";
-import type { SchoolTransaction } from "../db/connection";
-import type { Context } from "../school/context";
-import type { KeptCard } from "../stand-ins/payments";
-import { readCardOf } from "./order-store";
+import type { SchoolTransaction } from "../../db/connection";
+import type { Context } from "../../school/context";
+import type { KeptCard } from "../../stand-ins/payments";
+import { readCardOf } from "../order-store";
 
 type Whoever = Pick<Context, "account" | "person" | "now">;
 

@@ -6,8 +6,8 @@ import type { KeptCard } from "../../stand-ins/payments";
 import type { Doing } from "../doing";
 import { addEvent } from "../order-event-store";
 import { onFile, readOrder, updateOrder } from "../order-store";
-import { tellKept } from "./letters";
-import { runOn } from "./run";
+import { tellKept } from "../running/letters";
+import { runOn } from "../running/run";
 
 /** A card was put in: what falls due is charged to it, and what has failed is tried at once. Told again, it is one. */
 export async function keepCard(
