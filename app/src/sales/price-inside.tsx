@@ -138,8 +138,8 @@ function TakeBackSheet({
   return (
     <Sheet title="The price stays for those who pay already" onClose={onClose}>
       <Text>
-        Whoever was told of another price and has not paid it yet is written to today: it stays as
-        it is for them. Whoever pays it already goes on paying it.
+        Whoever was told of another price, and owes nothing at it yet, is written to today: theirs
+        stays as it is. Whoever pays it already goes on paying it.
       </Text>
       {error ? <Notice {...explain(error)} /> : null}
       <PrimaryAction

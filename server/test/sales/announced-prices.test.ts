@@ -260,7 +260,7 @@ test("taken back, whoever was told and has not paid it yet is written to once, a
   await school.owned.app.ask(null, "POST", `/schools/one/orders/${gone.order}/cancelled`, {
     secret: gone.secret,
   });
-  // Ben's payment at the new price is the next that comes: it is his already.
+  // Ben's payment at the new price is the next that comes, and stands so: he has not paid it.
   await at("2027-04-01T06:00:00Z", ben);
   const { ways } = await announce(null, number);
   expect(ways[0]).toMatchObject({ announced: null, others: true });
@@ -271,19 +271,50 @@ test("taken back, whoever was told and has not paid it yet is written to once, a
     school.owned.app.mails.filter(
       ({ to, subject }) => to.startsWith(name.toLowerCase()) && subject.startsWith("It stays"),
     );
-  expect(["Ada", "Ben", "Cleo"].map((name) => stays(name).length)).toEqual([1, 0, 0]);
+  expect(["Ada", "Ben", "Cleo"].map((name) => stays(name).length)).toEqual([1, 1, 0]);
+  expect(amounts(await school.own(ben))?.at(-1)).toEqual(["2027-05-01", 1500]);
   expect(stays("Ada")[0]?.text).toContain(
     "“Month by month” goes on costing you €15.00 every month. The change to €18.00",
   );
   expect((await school.order(ada)).events.map(({ kind }) => kind)).toContain("price-taken-back");
   await at("2027-04-01T06:00:00Z", ada);
   expect(amounts(await at("2027-05-01T06:00:00Z", ada))?.at(-1)).toEqual(["2027-06-01", 1500]);
-  expect(amounts(await at("2027-05-01T06:00:00Z", ben))?.at(-1)).toEqual(["2027-06-01", 1800]);
+  expect(amounts(await at("2027-05-01T06:00:00Z", ben))?.slice(-2)).toEqual([
+    ["2027-05-01", 1500],
+    ["2027-06-01", 1500],
+  ]);
   // Announced once more, from the same day or another: it is a new one.
   await announce("2027-06-15", number);
   await school.owned.app.workOff();
   expect((await school.own(ada)).running?.announced).toEqual({ from: "2027-06-15", amount: 1800 });
   expect(lettersTo("Ada")).toHaveLength(2);
+  // Whoever has paid it goes on paying it, and whoever owes it does.
+  for (const month of ["06", "07"]) await at(`2027-${month}-01T06:00:00Z`, ada);
+  await at("2027-06-01T06:00:00Z", ben);
+  now = instant("2027-07-02T10:00:00Z");
+  await announce(null, number);
+  await school.owned.app.workOff();
+  expect(["Ada", "Ben"].map((name) => stays(name).length)).toEqual([1, 1]);
+  expect(amounts(await school.own(ada))?.slice(-2)).toEqual([
+    ["2027-07-01", 1800],
+    ["2027-08-01", 1800],
+  ]);
+});
+
+test("a code for some periods is kept for those that are left, taken up and taken back", async () => {
+  const ben = await buys("Ben", 750, { codes: ["HALF"] });
+  const number = await priced(1800);
+  await announce("2027-04-15", number);
+  await school.owned.app.workOff();
+  const taken = await at("2027-04-01T06:00:00Z", ben);
+  expect(amounts(taken)?.at(-1)).toEqual(["2027-05-01", 900]);
+  await announce(null, number);
+  await school.owned.app.workOff();
+  for (const month of ["05", "06"]) await at(`2027-${month}-01T06:00:00Z`, ben);
+  // Half for three periods, and no more.
+  expect(amounts(await school.own(ben))?.map(([, amount]) => amount)).toEqual([
+    750, 750, 750, 1500, 1500,
+  ]);
 });
 
 test("what is announced anew while it is taken back stays announced", async () => {

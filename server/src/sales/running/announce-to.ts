@@ -14,8 +14,8 @@ import type { Doing } from "../doing";
 import { addEvent, readEvents } from "../order-event-store";
 import { type OrderRow, updateOrder } from "../order-store";
 import { readTerms } from "../terms-store";
-import { type AnnouncedRow, readAnnounced } from "./announced-store";
-import { tellAnnounced, tellTakenBack } from "./letters";
+import type { AnnouncedRow } from "./announced-store";
+import { tellAnnounced } from "./letters";
 import { orderFile, runs } from "./order-file";
 import { runOn } from "./run";
 import { seriesOf } from "./series";
@@ -68,32 +68,6 @@ export async function announceTo(
       due: found.ok ? found.value.due : null,
     });
   await runOn(tx, services, doing, order.id);
-}
-
-/** What was announced to an order is taken back, unless it has been announced anew meanwhile: it goes on as it does now. */
-export async function takeBackFrom(
-  tx: SchoolTransaction,
-  services: Pick<Services, "baseUrl">,
-  doing: Doing,
-  order: OrderRow,
-  announced: Announced,
-): Promise<void> {
-  if (await readAnnounced(tx, announced.id)) return;
-  await updateOrder(tx, order.id, { announced: null });
-  await addEvent(tx, doing.school, order.id, {
-    kind: "price-taken-back",
-    at: formatInstant(doing.now),
-    charge: null,
-    amount: null,
-    data: { id: announced.id },
-  });
-  const run = await runOn(tx, services, doing, order.id);
-  // Whoever has cancelled was not written to.
-  if (run && run.at.endedAt === null && run.at.state !== "ending")
-    await tellTakenBack(tx, services, doing, run.order, {
-      price: announced.to,
-      was: seriesNow(order, await readEvents(tx, order.id)),
-    });
 }
 
 /** What the way's new price comes to for this buyer: by what was agreed with them, all else alike. */

@@ -19,7 +19,7 @@ import type { Doing } from "../doing";
 import { type ListingRow, readListing } from "../listing-store";
 import { readOrder } from "../order-store";
 import { readTerms } from "../terms-store";
-import { announceTo, takeBackFrom } from "./announce-to";
+import { announceTo } from "./announce-to";
 import {
   countRunning,
   dropAnnounced,
@@ -29,6 +29,7 @@ import {
   readAnnounced,
   runningAfter,
 } from "./announced-store";
+import { takeBackFrom } from "./take-price-back";
 
 /** So many days at least lie between telling and paying it. */
 const NOTICE_DAYS = 30;
@@ -161,8 +162,7 @@ export const priceTaker =
       const orders = await runningAfter(tx, listing, after, AT_A_TIME);
       for (const one of orders) {
         const order = await readOrder(tx, one, true);
-        if (order?.announced?.option === option)
-          await takeBackFrom(tx, { baseUrl }, doing, order, order.announced);
+        if (order) await takeBackFrom(tx, { baseUrl }, doing, order, option);
       }
       const last = orders.at(-1);
       if (last !== undefined && orders.length === AT_A_TIME)

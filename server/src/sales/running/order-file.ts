@@ -72,7 +72,8 @@ export async function orderFile(
       ...(kind === "refunded" && data),
       ...(kind === "cancelled" && { when: "period-end", ...data }),
       ...(kind === "option-changed" && {
-        ...data,
+        // What else stands with it is ours.
+        ...(data && { when: data.when, to: data.to }),
         ...(amount !== null && amount > 0 && { charge, amount }),
       }),
     }));

@@ -1,5 +1,5 @@
 /** A price that was announced comes to hold. */
-import { type PriceAhead, priceAhead } from "@dawngate/core/sales/orders";
+import { priceAhead } from "@dawngate/core/sales/orders";
 import { dateIn, formatInstant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import type { Announced } from "../../db/tables/sales";
@@ -36,18 +36,21 @@ export async function takeUpPrice(
     amount: null,
     data: {
       when: "period-end",
-      to: { ...announced.to, reduced: left(announced, found.value, seriesNow(order, events)) },
+      to: leftOf(announced.to, found.value.before, seriesNow(order, events)),
+      // By which announcement, and after how many payments: until the next it can be taken back.
+      taken: { id: announced.id, option: announced.option, before: found.value.before },
     },
   });
   await updateOrder(tx, order.id, { announced: null });
 }
 
-/** What is left by then of what lowers the first periods of the series that runs, at its new price. */
-function left(
-  { to: { reduced } }: Announced,
-  { before }: PriceAhead,
-  { reduced: now }: ReturnType<typeof seriesNow>,
-) {
+/** A series after so many payments of the one that runs: what lowers the first of those is lowered for what is left. */
+export function leftOf(
+  to: Announced["to"],
+  before: number,
+  { reduced: now }: Pick<Announced["to"], "reduced">,
+): Announced["to"] {
   const periods = (now?.periods ?? 0) - before;
-  return reduced === null || periods <= 0 ? null : { ...reduced, periods };
+  const { reduced } = to;
+  return { ...to, reduced: reduced === null || periods <= 0 ? null : { ...reduced, periods } };
 }
