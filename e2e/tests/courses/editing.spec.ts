@@ -107,8 +107,9 @@ test("a text opened again while it is still being kept is the one that was typed
   const text = page.getByLabel("Text (Markdown)");
   const open = () => page.getByRole("button", { name: /^More about lesson/ }).click();
   await open();
-  await text.pressSequentially("White");
-  // What is asked for is read before the text is kept, and answered after it.
+  await expect(text).toBeVisible();
+  // What is asked for is read before the text is kept, and answered after it. (From here on,
+  // since on a slow machine the text is kept before its last letter is typed.)
   const said = new EventEmitter();
   const read = once(said, "read");
   const kept = once(said, "kept");
@@ -126,6 +127,7 @@ test("a text opened again while it is still being kept is the one that was typed
     await kept;
     await route.fulfill({ response });
   });
+  await text.pressSequentially("White");
   await page.keyboard.press("Escape");
   await expect(page.getByRole("dialog")).toBeHidden();
   await open();
