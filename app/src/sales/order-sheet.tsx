@@ -63,11 +63,12 @@ const EVENTS: Record<string, string> = {
   "dispute-lost": "The dispute was lost: the money went back",
   "card-replaced": "Another card was put in",
   "card-warned": "They were told that a card is needed for a payment",
+  asked: "Asked for by mail",
   reminded: "Reminded, since nothing was paid",
 };
 
 /** Of these no charge is told. */
-const NO_CHARGE = new Set(["reminded", "card-replaced", "card-warned"]);
+const NO_CHARGE = new Set(["asked", "reminded", "card-replaced", "card-warned"]);
 
 /** By which charge; what was transferred has none at the till. */
 function sayCharge(kind: string, charge: string | null): string {
@@ -132,7 +133,13 @@ export function OrderSheet({
               ].join(", ")}
             </Text>
           ) : null}
-          <QuoteLines quote={data.quote} currency={data.currency} way="Price" bought />
+          <QuoteLines
+            quote={data.quote}
+            currency={data.currency}
+            way="Price"
+            bought
+            payBy={data.payBy}
+          />
           {data.partner ? (
             <BroughtBy
               school={school}

@@ -16,6 +16,7 @@ import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { ownZone } from "../ui/zone";
 import { useGetOwnOrderQuery } from "./api";
+import { ByTransfer } from "./by-transfer";
 import { DocumentLinks } from "./lazy-parts";
 import { OwnBilling } from "./own-billing";
 import { OwnRunning } from "./own-running";
@@ -100,9 +101,7 @@ export function OwnOrderScreen() {
               It is paid by transfer. Once the money has come you are told, with the invoice and the
               way in.
             </Text>
-            {data.payTo === "" ? null : <Text>{data.payTo}</Text>}
-            <Text>Say with the transfer: {data.id}</Text>
-            <FileLink href={addressOf("getPaymentRequest", opened)}>The request as a file</FileLink>
+            <ByTransfer place={opened} order={data} />
           </>
         ) : data.state === "open" ? (
           <>
@@ -179,6 +178,7 @@ export function OwnOrderScreen() {
           currency={data.currency}
           way="Price"
           bought={data.state === "paid" || data.payBy !== null}
+          payBy={data.payBy}
         />
       )}
       {data.withdrawal ? <OwnWithdrawal place={place} refund={data.withdrawal} /> : null}

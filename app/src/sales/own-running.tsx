@@ -9,6 +9,7 @@ import { PrimaryAction, QuietAction } from "../ui/action";
 import { Notice } from "../ui/notice";
 import { Text } from "../ui/text";
 import { useCancelOrderMutation, usePutInCardMutation, useTakeCancelBackMutation } from "./api";
+import { ByTransfer } from "./by-transfer";
 import { RunningParts, StandingLine } from "./lazy-parts";
 import { OwnChange } from "./own-change";
 
@@ -38,7 +39,11 @@ export function OwnRunning({ place, order, running, zone }: Props) {
     <View role="group" aria-label="What is paid, and what is to come" style={{ gap: 12 }}>
       <StandingLine running={running} currency={currency} zone={zone} />
       {error ? <Notice {...explain(error)} /> : null}
-      {running.open > 0 && !isOver ? (
+      {running.byTransfer ? (
+        isOver || running.open + running.ahead === 0 ? null : (
+          <ByTransfer place={place} order={order} />
+        )
+      ) : running.open > 0 && !isOver ? (
         <PrimaryAction
           label={`Pay ${sayMoney(openOf(running), currency)} now`}
           busy={puttingIn.isLoading}

@@ -1,7 +1,7 @@
 /** A quote line by line, amounts at the right; what is due now and what later. */
 import type { Quote } from "@dawngate/core/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { countsInTotal, sayLine } from "@dawngate/core/sales/line-words";
+import { countsInTotal, dueLater, sayLine } from "@dawngate/core/sales/line-words";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { View } from "react-native";
 import { Text } from "../ui/text";
@@ -14,13 +14,15 @@ interface Props {
   way: string;
   /** It is bought already, or asked for: nobody pays it here. */
   bought?: boolean;
+  /** By this day what is due first is to be transferred; left out: it is paid at the till. */
+  payBy?: string | null;
 }
 
-export function QuoteLines({ quote, currency, way, bought = false }: Props) {
+export function QuoteLines({ quote, currency, way, bought = false, payBy = null }: Props) {
   const { quiet } = usePalette();
   const money = (amount: number) => sayMoney(amount, currency);
   const tax = quote.lines.find(({ kind }) => kind === "tax");
-  const later = quote.schedule.slice(quote.dueNow > 0 ? 1 : 0);
+  const later = dueLater(quote);
   const ends = quote.schedule.length === 12 && later.length > 3;
   return (
     <View role="group" aria-label="The price, line by line">
@@ -32,7 +34,13 @@ export function QuoteLines({ quote, currency, way, bought = false }: Props) {
         />
       ))}
       <Line
-        says={bought ? "At the purchase" : "To pay today"}
+        says={
+          payBy !== null
+            ? `By ${sayWrittenDate(payBy)}`
+            : bought
+              ? "At the purchase"
+              : "To pay today"
+        }
         amount={money(quote.dueNow)}
         strong
       />

@@ -17,7 +17,7 @@ export function StandingLine({ running, currency, zone }: Props) {
 
 /** What holds now, and what comes next. */
 export function sayStanding(
-  { standing, open, ahead, parts, suspends, ends, paidThrough }: RunningOrder,
+  { standing, open, ahead, parts, suspends, ends, paidThrough, byTransfer }: RunningOrder,
   currency: string,
   zone: string,
 ): string {
@@ -26,6 +26,8 @@ export function sayStanding(
   const through = paidThrough === null ? "" : sayWrittenDate(paidThrough);
   const next = parts.find(({ state }) => state === "ahead");
   const comes = next ? `Next: ${money(next.amount)} on ${sayWrittenDate(next.due)}.` : "";
+  const unpaid = (what: string) =>
+    `${money(open)} ${what}.${suspends === null ? "" : ` If it stays unpaid, it is closed ${when(suspends)}.`}`;
   switch (standing) {
     case "settled":
       return "All of it is paid.";
@@ -34,7 +36,7 @@ export function sayStanding(
     case "ending":
       return `Cancelled: it is yours through ${through}, and nothing is charged any more.`;
     case "ended":
-      return "It has ended; nothing is charged any more.";
+      return `It has ended; nothing is ${byTransfer ? "due" : "charged"} any more.`;
     case "refunded":
       return "It was given back.";
     case "disputed":
@@ -42,10 +44,12 @@ export function sayStanding(
     case "suspended":
       return `${money(open)} is unpaid: it is closed until that is paid.${ends === null ? "" : ` If it stays unpaid, it ends ${when(ends)}.`}`;
     case "late":
-      return `${money(open)} could not be charged.${suspends === null ? "" : ` If it stays unpaid, it is closed ${when(suspends)}.`}`;
+      return unpaid(byTransfer ? "has not come" : "could not be charged");
     case "waiting":
       return "It waits for its first payment.";
     case "running":
+      // Nobody can charge it: what is due waits until it comes.
+      if (byTransfer && open > 0) return unpaid("is due");
       return `${comes}${ahead > 0 && paidThrough === null ? ` ${money(ahead)} is still to come in all.` : ""}`.trim();
   }
 }

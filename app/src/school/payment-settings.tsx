@@ -19,6 +19,8 @@ export function PaymentSettings({ school }: { school: School }) {
   const { paymentTerms: terms } = school;
   const [typed, setTyped] = useState(terms.retry.join(", "));
   const retry = readDays(typed);
+  // It ends later than it is closed, and not before it was tried the last time.
+  const soonest = Math.max(1, terms.grace + 1, terms.retry.at(-1) ?? 0);
   const keep = (part: Partial<PaymentTerms>) =>
     change({ school: school.slug, body: { paymentTerms: { ...terms, ...part } } });
   return (
@@ -51,20 +53,20 @@ export function PaymentSettings({ school }: { school: School }) {
         width={260}
         value={terms.grace}
         least={0}
-        most={terms.endAfter ?? 365}
+        most={terms.endAfter === null ? 365 : terms.endAfter - 1}
         onChange={(grace) => keep({ grace })}
       />
       <Switched
         label="An order that stays unpaid ends"
         on={terms.endAfter !== null}
-        onChange={(on) => keep({ endAfter: on ? Math.max(30, terms.grace) : null })}
+        onChange={(on) => keep({ endAfter: on ? Math.max(30, soonest) : null })}
       />
       {terms.endAfter === null ? null : (
         <NumberField
           label="Days unpaid until it ends"
           width={260}
           value={terms.endAfter}
-          least={Math.max(1, terms.grace)}
+          least={soonest}
           most={730}
           onChange={(endAfter) => keep({ endAfter })}
         />

@@ -30,6 +30,7 @@ const RUNNING: RunningOrder = {
   card: { ends: "0042", expires: "2027-03" },
   cardEnd: null,
   mayPutIn: true,
+  byTransfer: false,
   mayCancel: false,
   mayTakeBack: false,
   option: "monthly",
@@ -42,6 +43,12 @@ const say = (change: Partial<RunningOrder>) => sayStanding({ ...RUNNING, ...chan
 test("what comes next is said first, and what is to come in all", () => {
   expect(say({})).toMatch(/^Next: €67.00 on .*6 Feb 2027\. €134.00 is still to come in all\.$/);
   expect(say({ standing: "settled", ahead: 0 })).toBe("All of it is paid.");
+});
+
+test("of what is transferred nothing is said to be charged", () => {
+  expect(say({ byTransfer: true, standing: "late", open: 6700 })).toMatch(/^€67.00 has not come\./);
+  expect(say({ byTransfer: true, open: 6700 })).toMatch(/^€67.00 is due\. If it stays unpaid, it/);
+  expect(say({ byTransfer: true, standing: "ended" })).not.toContain("charged");
 });
 
 test("what is late says until when it can be paid, what is shut says what it waits for", () => {

@@ -1,4 +1,4 @@
-/** Orders that staff write for somebody, to be paid by transfer until a day, and marked as paid by hand. */
+/** Orders that staff write for somebody, to be paid by transfer, at once or in parts, and marked as paid by hand. */
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { mailAddress, personName } from "../text";
@@ -9,7 +9,7 @@ export const orderByHand = z
   .strictObject({
     key: z.string().min(8).max(100).describe("The same for the same press."),
     listing: planFields.id,
-    option: planFields.id.describe("A way to pay that is paid at once."),
+    option: planFields.id.describe("A way to pay at once, or in parts."),
     seats: z.int().min(1).max(10_000).default(1),
     codes: z.array(z.string().max(60)).max(20).default([]),
     seen: z
@@ -21,7 +21,7 @@ export const orderByHand = z
     billing: billing.optional(),
     ...buyerPlace,
     payBy: planFields.localDate.describe(
-      "The last day on which it is to be paid, in the school's zone.",
+      "The last day on which it, or its first part, is to be paid, in the school's zone; the others follow from it.",
     ),
   })
   .meta({ id: "OrderByHand" });

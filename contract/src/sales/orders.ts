@@ -37,7 +37,7 @@ const orderShape = {
     .string()
     .nullable()
     .describe(
-      "It was written by hand: the last day on which it is to be paid by transfer; null: it was bought.",
+      "It was written by hand: the last day on which it, or its first part, is to be paid by transfer; null: it was bought.",
     ),
   billing: billing.nullable().describe("For which company invoices are written; null: none."),
 };
@@ -128,6 +128,7 @@ export const runningOrder = z
       .nullable()
       .describe("The first payment listed for which no card is on file that is good by then."),
     mayPutIn: z.boolean().describe("Something is to be charged: another card can be put in."),
+    byTransfer: z.boolean().describe("Nothing is charged to a card: each part is transferred."),
     mayCancel: z.boolean(),
     mayTakeBack: z.boolean().describe("It was cancelled, and runs on until its last paid day."),
   })

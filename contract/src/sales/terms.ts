@@ -33,9 +33,13 @@ export const paymentTerms = z
       .default([])
       .describe("What is given back by the terms: the first rule whose conditions hold."),
   })
-  .refine(({ grace, endAfter }) => endAfter === null || endAfter >= grace, {
+  .refine(({ grace, endAfter }) => endAfter === null || endAfter > grace, {
     path: ["endAfter"],
-    message: "It cannot end before it is suspended",
+    message: "It ends later than it is suspended",
+  })
+  .refine(({ retry, endAfter }) => endAfter === null || retry.every((days) => days <= endAfter), {
+    path: ["retry"],
+    message: "It is not tried again after it has ended",
   })
   .meta({ id: "PaymentTerms" });
 export type PaymentTerms = z.output<typeof paymentTerms>;

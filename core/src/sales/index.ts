@@ -2,7 +2,7 @@
 export { type Bundle, measureBundle, parseBundle } from "./bundle";
 export { digitsOf, plainMoney, type ReadMoney, readMoney, sayMoney } from "./currency";
 export { type ManyAsked, type ManyTotals, quoteMany } from "./in-bulk";
-export { countsInTotal, sayLine } from "./line-words";
+export { countsInTotal, dueLater, sayLine } from "./line-words";
 export {
   type Code,
   type Listing,
@@ -23,7 +23,7 @@ export {
 } from "./membership";
 export { type Minor, percentOf, percentSchema, split, timesOver } from "./money";
 export { type Asked, optionOf, type Quote, quote } from "./quote";
-export type { Due } from "./schedule";
+export { type Due, scheduleFrom } from "./schedule";
 export { type Offering, type SalesSnag, salesSnags } from "./snags";
 export {
   type PriceNote,

@@ -25,6 +25,10 @@ export const DOCUMENT_KINDS = { invoice: "Invoice", "credit-note": "Credit note"
 export const countsInTotal = ({ kind, label }: Pick<Line, "kind" | "label">) =>
   kind !== "tax" || label !== "tax included";
 
+/** What of a quote falls due after the purchase, or after its first payment. */
+export const dueLater = <D>({ schedule, dueNow }: { schedule: readonly D[]; dueNow: number }) =>
+  schedule.slice(dueNow > 0 ? 1 : 0);
+
 /**
  * What a line says.
  *

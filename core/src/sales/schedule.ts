@@ -83,3 +83,20 @@ export function scheduleOf(
     }
   }
 }
+
+/**
+ * The parts of a schedule from another first day on, each as many steps after it as before.
+ *
+ * @param every the step between them, an ISO 8601 duration; null: there is one part
+ */
+export function scheduleFrom(
+  schedule: readonly Due[],
+  every: string | null,
+  day: LocalDate,
+): Due[] {
+  const step = every === null ? null : stepOf(every);
+  return schedule.map((part, k) => ({
+    ...part,
+    due: formatDate(step === null ? day : seriesDate(day, step, k)),
+  }));
+}

@@ -1,4 +1,4 @@
-/** A company that pays by transfer: asked for the money, marked as paid, in, with an invoice in its name. */
+/** A company that pays by transfer, in parts: asked for the money, marked as paid, in, with an invoice in its name. */
 import { accessibilityFaults, expect, mailTo, settled, test } from "../helpers";
 
 const COMPANY = "Prell's bakery, Ltd";
@@ -12,6 +12,7 @@ test("an order by hand is asked for, marked as paid, and its invoice is for the 
   await page.getByRole("button", { name: "Order by hand" }).click();
   const sheet = page.getByRole("dialog");
   await sheet.getByRole("radio", { name: "Sourdough from a cold kitchen" }).click();
+  await sheet.getByRole("radio", { name: /^3 parts/ }).click();
   await sheet.getByLabel("Buyer's name").fill("Marta Prell");
   await sheet.getByLabel("Buyer's mail address").fill("marta.prell@example.org");
   await sheet.getByRole("checkbox", { name: "The invoice is for a company" }).click();
@@ -38,13 +39,17 @@ test("an order by hand is asked for, marked as paid, and its invoice is for the 
   await page.getByRole("button", { name: "It is paid" }).click();
   const invoice = page.getByRole("dialog").getByRole("link", { name: /^Invoice A-\d{4}-\d{4}$/ });
   await expect(invoice).toBeVisible();
-  await expect(page.getByText(/Paid by transfer: Statement 3/)).toBeVisible();
+  await expect(page.getByText(/Paid, part 1 by transfer: Statement 3/)).toBeVisible();
   const number = ((await invoice.textContent()) ?? "").replace("Invoice ", "");
 
   // Her page knows by itself.
   await expect(buyer.getByRole("heading", { name: "It is yours" })).toBeVisible({
     timeout: 20_000,
   });
+  // What is to come is transferred too, and no card is asked for.
+  await expect(buyer.getByText(/^Say with the transfer/)).toBeVisible();
+  await expect(buyer.getByRole("listitem").filter({ hasText: "to come" })).toHaveCount(2);
+  await expect(buyer.getByRole("button", { name: /card/ })).toHaveCount(0);
   const link = buyer.getByRole("link", { name: `Invoice ${number}` });
   const file = await buyer.request.get((await link.getAttribute("href")) ?? "");
   expect(file.headers()["content-type"]).toBe("application/pdf");

@@ -29,5 +29,6 @@ export async function demoCard(
   if (!order) return;
   const file = await orderFile(tx, order, null);
   const at = orderAt(file, now);
-  await lookAgain(tx, { school, now }, id, { at, end: cardEndOf(file, at, order) });
+  const tells = (cardEndOf(file, at, order)?.tell ?? []).map((one) => one.at);
+  await lookAgain(tx, { school, now }, id, { at, tells, charges: true });
 }

@@ -1,6 +1,7 @@
 /** Orders of the demo's last year: what the people in it once bought, paid, owe, and gave back. */
 import { type Invoicing, USUAL_TERMS } from "@dawngate/contract/sales";
 import { quote } from "@dawngate/core/sales";
+import { termsByTransfer } from "@dawngate/core/sales/orders";
 import {
   formatInstant,
   HOUR,
@@ -14,6 +15,8 @@ import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Agreed } from "../db/tables/partners";
 import { system } from "../db/who";
 import { addEnrollment } from "../enrollment/order-enrollment-store";
+import { follow } from "../jobs/outbox";
+import { chargeByHand } from "../sales/by-hand/charge";
 import { issueDocuments } from "../sales/documents/issue";
 import { readListing } from "../sales/listing-store";
 import { beginMembership, tellMembership } from "../sales/memberships/membership";
@@ -36,6 +39,8 @@ interface Bought {
   givenBackAfter?: number;
   /** Their card ends with this month. */
   endsSoon?: boolean;
+  /** Written by staff, for a bakery that transfers each part. */
+  byHand?: boolean;
   /** By whose links they came. */
   partners?: Agreed | null;
 }
@@ -48,7 +53,7 @@ const PATTERN: readonly Bought[] = [
   { ...three, endsSoon: true },
   { ...once, code: "OVEN20" },
   { listing: "bread-month-by-month", option: "monthly" },
-  three,
+  { ...three, byHand: true },
   once,
   { ...three, failsAt: 2 },
   { ...once, givenBackAfter: 5 },
@@ -108,9 +113,11 @@ async function buy(
   tx: SchoolTransaction,
   school: SchoolId,
   who: Entered,
-  { listing: id, option, code, failsAt, givenBackAfter, endsSoon = false, partners = null }: Bought,
+  bought: Bought,
   now: Instant,
 ): Promise<void> {
+  const { listing: id, option, code, failsAt, givenBackAfter, endsSoon = false } = bought;
+  const { byHand = false, partners = null } = bought;
   const about = await readSchool(tx);
   const row = await readListing(tx, id);
   if (!row) return;
@@ -148,7 +155,8 @@ async function buy(
     held_until: null,
     // Nobody has its secret: it is opened by whoever signs in.
     secret_hash: digestOf(`demo ${order}`),
-    payment_terms: USUAL_TERMS,
+    payment_terms: byHand ? termsByTransfer(USUAL_TERMS) : USUAL_TERMS,
+    ...(byHand && { pay_by: agreed.schedule[0]?.due ?? "" }),
     series: seriesOf(listing, agreed, { ...asked }, at),
     renews: false,
     partners,
@@ -166,7 +174,8 @@ async function buy(
       i === 0 ? at : day.ok ? ((startOfDay(zone, day.value) + 6 * HOUR) as Instant) : now;
     if (when > now || amount === 0) continue;
     const part = i + 1;
-    const event = { at: formatInstant(when), charge: `demo-${order}-${part}`, part };
+    const charge = byHand ? chargeByHand(order, part) : `demo-${order}-${part}`;
+    const event = { at: formatInstant(when), charge, part };
     if (part === failsAt) {
       await addEvent(tx, school, order, { ...event, kind: "failed", amount: null });
       break;
@@ -188,8 +197,10 @@ async function buy(
   if (!kept || !runs(kept)) return;
   const standing = await standingAt(tx, kept, now);
   await updateOrder(tx, order, { standing: standing.state });
-  // What is late in the demo stays so; what runs is charged as it would be.
-  if (standing.state === "running") await demoCard(tx, school, kept, endsSoon, now);
+  // What is late in the demo stays so; what runs is charged, or asked for, as it would be.
+  if (standing.state === "running" && byHand)
+    await follow(tx, school, "run-order", { school, order });
+  else if (standing.state === "running") await demoCard(tx, school, kept, endsSoon, now);
   if (row.offer.membership === null) return;
   await beginMembership(tx, { school, who: system("demo"), now }, kept, row.offer);
   await tellMembership(tx, order, standing);

@@ -1,4 +1,5 @@
 /** What follows when an order is paid, or nothing is due: the way in, its receipt and its mails, in the caller's transaction. */
+import { dueLater } from "@dawngate/core/sales";
 import {
   addDays,
   formatDate,
@@ -150,10 +151,13 @@ async function sendReceipt(
   const { money, day } = words;
   const { mail } = words.sales;
   const said = mail.receipt;
-  const later = quote.schedule.filter(({ due }) => due > order.bought_at.slice(0, 10));
+  const later = dueLater(quote);
   const title = inMail(order.title);
-  // Nothing was paid, and so no card is on file for what comes.
-  const uncovered = order.card === null ? later.find(({ amount }) => amount > 0) : undefined;
+  // Nothing was paid, and so no card is on file for what comes; what is transferred needs none.
+  const uncovered =
+    order.card === null && order.pay_by === null
+      ? later.find(({ amount }) => amount > 0)
+      : undefined;
   await mailBuyer(tx, doing.school, order, words, {
     subject: said.subject(title, receipt),
     says: [

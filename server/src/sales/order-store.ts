@@ -247,6 +247,7 @@ export async function updateOrder(
       changing: string | null;
       announced: string | null;
       seat_link_hash: string | null;
+      quote: string;
       tax: string;
     } & Pick<OrderRow, Card>
   >,

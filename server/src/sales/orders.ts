@@ -186,6 +186,8 @@ export async function sayOwnOrder(
 ): Promise<OwnOrder> {
   const events = await readEvents(tx, row.id);
   const school = await readSchool(tx);
+  const running = await sayRunning(tx, row, context.now);
+  const isToTransfer = row.pay_by !== null && (row.state === "open" || hasUnpaid(running));
   return {
     ...summaryOf(row),
     documents: (await readDocuments(tx, row.id)).map(sayDocument),
@@ -196,8 +198,8 @@ export async function sayOwnOrder(
     signedIn: row.person_id !== null && row.person_id === context.person,
     schoolName: school.name,
     membership: await memberUntil(tx, row.id, context.now),
-    payTo: row.state === "open" && row.pay_by !== null ? (school.invoicing?.payTo ?? "") : "",
-    running: await sayRunning(tx, row, context.now),
+    payTo: isToTransfer ? (school.invoicing?.payTo ?? "") : "",
+    running,
     withdrawal: await withdrawalNow(tx, context, row),
     next:
       row.state === "paid"
@@ -207,3 +209,7 @@ export async function sayOwnOrder(
     seatLink: row.seat_link_hash !== null,
   };
 }
+
+/** Whether a part of it waits for money, or will. */
+const hasUnpaid = (running: OwnOrder["running"]) =>
+  running?.parts.some(({ state }) => ["ahead", "due", "overdue"].includes(state)) ?? false;

@@ -1,6 +1,7 @@
 /** The receipt of an order as a file: for its buyer, for whoever has its secret, and for those who sell. */
 
-import { formatDate, localDateAt, parseInstant, zoneOf } from "@dawngate/core/time";
+import { dueLater } from "@dawngate/core/sales";
+import { zoneOf } from "@dawngate/core/time";
 import { conflict } from "../base/problem";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
@@ -40,9 +41,7 @@ function dataOf(
   const { sales, money, day, language } = words;
   const { paper } = sales;
   const zone = zoneOf(school.time_zone);
-  const bought = parseInstant(order.bought_at);
-  const today = bought.ok ? formatDate(localDateAt(zone, bought.value)) : "";
-  const later = quote.schedule.filter(({ due }) => today !== "" && due > today);
+  const later = dueLater(quote);
   return {
     language,
     kind: sales.kinds.receipt,

@@ -69,7 +69,9 @@ test("whoever bought days stands in the month of their last one, with what renew
     months: [{ month: "2027-04", people: 1, hangs: 19_900 }],
   });
   const { people } = await peopleIn("2027-04");
-  expect(people.map(({ name }) => name)).toEqual(["Alma", "Bela", "Cleo"]);
+  const names = people.map(({ name }) => name);
+  // The first two end at one instant: neither is before the other.
+  expect([names.slice(0, 2).sort(), names.slice(2)]).toEqual([["Alma", "Bela"], ["Cleo"]]);
   expect((await peopleIn("2027-05")).people).toEqual([]);
   expect((await peopleIn("2027-04", `&listing=${other}`)).people.map(({ name }) => name)).toEqual([
     "Cleo",

@@ -22,10 +22,12 @@ interface Props {
 
 const UNPAID = ["due", "failed", "overdue"];
 
-/** What of it waits for money; null: nothing does. */
+/** What of it waits for money; what is transferred may come before its day. Null: nothing does. */
 export function waitsFor({ state, payBy, quote, running }: Order) {
   if (state !== "paid") return payBy === null ? null : { part: 1, amount: quote.dueNow };
-  const part = running?.parts.find((one) => UNPAID.includes(one.state));
+  const part = running?.parts.find(
+    (one) => UNPAID.includes(one.state) || (running.byTransfer && one.state === "ahead"),
+  );
   return part ? { part: part.part, amount: part.amount } : null;
 }
 
@@ -57,7 +59,7 @@ export function MarkPaid({ school, order, zone }: Props) {
       {error && Object.keys(faults).length === 0 ? <Notice {...explain(error)} /> : null}
       <Text kind="small" color={quiet}>
         {order.state === "paid"
-          ? "What was shut for want of it opens again, and the invoice is written."
+          ? "The invoice is written, and what was shut for want of it opens again."
           : "The invoice is written, and the buyer is in, or has their seats, at once; they are told by mail."}
       </Text>
       <View style={{ flexDirection: "row", gap: 10 }}>

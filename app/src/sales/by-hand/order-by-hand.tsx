@@ -1,7 +1,15 @@
 /** An order that staff write for somebody: what, for how many, for whom, until when; its price seen before it is written. */
 import type { Billing, Order } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
-import { addDays, formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
+import { scheduleFrom } from "@dawngate/core/sales/schedule";
+import {
+  addDays,
+  formatDate,
+  type Instant,
+  localDateAt,
+  parseDate,
+  zoneOf,
+} from "@dawngate/core/time";
 import { useRef, useState } from "react";
 import { View } from "react-native";
 import { explain, faultsOf, pressKey } from "../../store/api";
@@ -21,6 +29,7 @@ import { usePalette } from "../../ui/theme";
 import { useGetOfferedQuery } from "../api";
 import { BillingFields } from "../lazy-parts";
 import { QuoteLines } from "../quote-lines";
+import { sayWay } from "../say-way";
 import { useGetListingsInfiniteQuery, useOrderByHandMutation } from "../selling-api";
 
 interface Props {
@@ -102,16 +111,20 @@ function Writing({
       <Skeleton widths={[0.6, 0.5, 0.7]} />
     );
   const { quote, currency } = data;
-  const ways = data.ways.filter(({ kind }) => kind === "once");
+  const ways = data.ways.filter(({ kind }) => kind === "once" || kind === "installments");
   const way = ways.find(({ id }) => id === quote.option);
-  // Where the usual way is another, the first that is paid at once.
+  // Where the usual way is another, the first that is paid so.
   const first = ways[0]?.id ?? null;
   if (!way && option === null && first !== null) setOption(first);
+  const day = parseDate(payBy);
+  const asked = day.ok
+    ? { ...quote, schedule: scheduleFrom(quote.schedule, way?.every ?? null, day.value) }
+    : quote;
   if (ways.length === 0)
     return (
       <Text role="status">
-        It has no way to pay at once, and an order by hand is paid so. Choose something else, or
-        give it such a way to pay.
+        It has no way to pay at once or in parts, and an order by hand is paid so. Choose something
+        else, or give it such a way to pay.
       </Text>
     );
   const submit = async () => {
@@ -140,10 +153,10 @@ function Writing({
     <View style={{ gap: 14 }}>
       {way && ways.length === 1 ? null : (
         <Choices label="Way to pay">
-          {ways.map(({ id, total }) => (
+          {ways.map(({ id, total, ...one }) => (
             <Choice
               key={id}
-              label={`Once, ${sayMoney(total, currency)}`}
+              label={`${sayWay(one)}, ${sayMoney(total, currency)}`}
               taken={id === quote.option}
               onPress={() => setOption(id)}
             />
@@ -171,9 +184,13 @@ function Writing({
       />
       <FaultText>{faults.email}</FaultText>
       <BillingFields billing={billing} faults={faults} onBilling={setBilling} />
-      <DateField label="To be paid by" value={payBy} onChange={setPayBy} />
+      <DateField
+        label={asked.schedule.length > 1 ? "The first part to be paid by" : "To be paid by"}
+        value={payBy}
+        onChange={setPayBy}
+      />
       <FaultText>{faults.payBy}</FaultText>
-      <QuoteLines quote={quote} currency={currency} way="Price" bought />
+      <QuoteLines quote={asked} currency={currency} way="Price" bought payBy={payBy} />
       {data.state === "open" ? null : (
         <Text kind="small" color={quiet} role="status">
           It cannot be bought now: its window is shut, or its seats are gone.

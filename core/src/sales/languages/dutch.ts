@@ -83,6 +83,7 @@ export const DUTCH: SpokenSales = {
     paid: {
       subject: (title, amount) => `${amount} betaald: ${title}`,
       says: (title, amount, which) => `Voor “${title}” is ${amount} afgeschreven (${which}).`,
+      came: (title, amount, which) => `Voor “${title}” is ${amount} ontvangen (${which}).`,
       nothingLeft: "Er is niets meer te betalen.",
     },
     closed: {

@@ -60,6 +60,7 @@ export const ENGLISH: SpokenSales = {
     paid: {
       subject: (title, amount) => `${amount} paid: ${title}`,
       says: (title, amount, which) => `${amount} was charged for “${title}”, ${which}.`,
+      came: (title, amount, which) => `${amount} has come for “${title}”, ${which}.`,
       nothingLeft: "Nothing is left to pay.",
     },
     closed: {

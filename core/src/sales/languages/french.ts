@@ -84,6 +84,7 @@ export const FRENCH: SpokenSales = {
     paid: {
       subject: (title, amount) => `${amount} payés : ${title}`,
       says: (title, amount, which) => `${amount} débités pour « ${title} », ${which}.`,
+      came: (title, amount, which) => `${amount} reçus pour « ${title} », ${which}.`,
       nothingLeft: "Il ne reste rien à payer.",
     },
     closed: {

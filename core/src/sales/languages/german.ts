@@ -84,6 +84,7 @@ export const GERMAN: SpokenSales = {
     paid: {
       subject: (title, amount) => `${amount} bezahlt: ${title}`,
       says: (title, amount, which) => `Für „${title}“ wurden ${amount} abgebucht (${which}).`,
+      came: (title, amount, which) => `Für „${title}“ sind ${amount} eingegangen (${which}).`,
       nothingLeft: "Damit ist alles bezahlt.",
     },
     closed: {

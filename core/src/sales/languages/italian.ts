@@ -87,6 +87,7 @@ export const ITALIAN: SpokenSales = {
     paid: {
       subject: (title, amount) => `${amount} pagati: ${title}`,
       says: (title, amount, which) => `Per «${title}» sono stati addebitati ${amount} (${which}).`,
+      came: (title, amount, which) => `Per «${title}» sono arrivati ${amount} (${which}).`,
       nothingLeft: "Non resta nulla da pagare.",
     },
     closed: {

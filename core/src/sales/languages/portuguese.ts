@@ -82,6 +82,7 @@ export const PORTUGUESE: SpokenSales = {
     paid: {
       subject: (title, amount) => `${amount} pagos: ${title}`,
       says: (title, amount, which) => `Foram cobrados ${amount} por «${title}» (${which}).`,
+      came: (title, amount, which) => `Chegaram ${amount} por «${title}» (${which}).`,
       nothingLeft: "Não resta nada a pagar.",
     },
     closed: {

@@ -83,6 +83,7 @@ export const SPANISH: SpokenSales = {
     paid: {
       subject: (title, amount) => `${amount} pagados: ${title}`,
       says: (title, amount, which) => `Se han cobrado ${amount} por «${title}» (${which}).`,
+      came: (title, amount, which) => `Han llegado ${amount} por «${title}» (${which}).`,
       nothingLeft: "No queda nada por pagar.",
     },
     closed: {

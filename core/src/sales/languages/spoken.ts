@@ -79,6 +79,8 @@ export interface SpokenSales {
     paid: {
       subject(title: string, amount: string): string;
       says(title: string, amount: string, which: string): string;
+      /** The same of what was transferred. */
+      came(title: string, amount: string, which: string): string;
       nothingLeft: string;
     };
     closed: Said<[amount: string]> & { ends(day: string): string; pay: string };

@@ -1,4 +1,5 @@
 /** Orders over time: what an order is at an instant, what a refund or a change comes to, documents, income by month. */
+export { firstPaidOn, type PartToAsk, partsToAsk, termsByTransfer } from "./by-transfer";
 export { type CardEnd, cardEnd, type KnownCard } from "./card-end";
 export { type ChangeAhead, type ChangeReason, changeAhead } from "./change-ahead";
 export { parseOrder, parseOrders } from "./check";

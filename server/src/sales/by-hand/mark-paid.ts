@@ -1,5 +1,6 @@
 /** An order, or a part of one that runs, marked as paid by transfer: by whom, when, with what note. All else follows as from the till. */
 import type { markedPaid, Order } from "@dawngate/contract/sales";
+import { firstPaidOn } from "@dawngate/core/sales/orders";
 import { localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import type { z } from "zod";
 import { conflict, notFound, refusal } from "../../base/problem";
@@ -7,7 +8,7 @@ import type { SchoolTransaction } from "../../db/connection";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { readSchool } from "../../school/store";
-import { type OrderRow, readOrder } from "../order-store";
+import { type OrderRow, readOrder, updateOrder } from "../order-store";
 import { sayOrder } from "../orders";
 import { runs, standingAt } from "../running/order-file";
 import { settle } from "../settle";
@@ -24,8 +25,13 @@ export async function markPaid(
     if (!order) throw notFound(`There is no order "${id}" in this school.`);
     const day = parseDate(on);
     const { time_zone } = await readSchool(tx);
-    if (!day.ok || day.value > localDateAt(zoneOf(time_zone), context.now))
+    const today = localDateAt(zoneOf(time_zone), context.now);
+    if (!day.ok || day.value > today)
       throw refusal("The money came today or before.", [{ path: "on", reason: "Today or before" }]);
+    if (order.pay_by !== null && order.state !== "paid") {
+      const schedule = firstPaidOn(order.quote.schedule, today);
+      await updateOrder(tx, id, { quote: JSON.stringify({ ...order.quote, schedule }) });
+    }
     await settle(tx, { baseUrl }, context, id, {
       paid: true,
       charge: chargeByHand(id, part),

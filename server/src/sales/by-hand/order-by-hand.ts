@@ -1,13 +1,16 @@
 /**
- * Orders that staff write for somebody: the price frozen and the seats held, as at the till; paid by transfer until a
- * day. Its buyer is asked by mail, and reminded once on the day after; some days later it lapses.
+ * Orders that staff write for somebody: the price frozen and the seats held, as at the till; paid by transfer, at once or
+ * in parts, the first until a day. Its buyer is asked by mail, and reminded once on the day after; some days later it
+ * lapses. What follows for the parts after it once it is paid: `parts.ts`.
  */
 import type { Order, orderByHand } from "@dawngate/contract/sales";
-import { optionOf, sayMoney } from "@dawngate/core/sales";
+import { optionOf, sayMoney, scheduleFrom } from "@dawngate/core/sales";
+import { termsByTransfer } from "@dawngate/core/sales/orders";
 import {
   addDays,
   formatInstant,
   type Instant,
+  type LocalDate,
   localDateAt,
   parseDate,
   startOfDay,
@@ -55,9 +58,10 @@ export async function writeOrder(
       hold: true,
     });
     mayBuy(onSale, { seats: wanted.seats, renews: false, gift: undefined });
-    if (optionOf(onSale.listing, wanted.option)?.kind !== "once")
-      throw refusal("An order by hand is paid at once: choose such a way to pay.", [
-        { path: "option", reason: "It is not paid at once" },
+    const option = optionOf(onSale.listing, wanted.option);
+    if (option?.kind !== "once" && option?.kind !== "installments")
+      throw refusal("An order by hand is paid at once or in parts: choose such a way to pay.", [
+        { path: "option", reason: "It is paid neither at once nor in parts" },
       ]);
     const tax = taxFor(onSale.school, onSale.row.offer, place, context.now);
     const { quote } = priced(onSale, wanted, context.now, tax);
@@ -68,10 +72,18 @@ export async function writeOrder(
         [{ path: "seen.total", reason: sayMoney(quote.total, onSale.school.currency) }],
       );
     if (quote.dueNow === 0) throw conflict("Nothing is due for it: enroll them by hand instead.");
-    const until = heldUntil(wanted.payBy, onSale.school.time_zone, context.now);
+    const payBy = dayToPay(wanted.payBy, onSale.school.time_zone, context.now);
     const made = newOrder(onSale, {
       listing: wanted.listing,
-      quote,
+      // Its parts follow from the day by which the first is to be paid.
+      quote: {
+        ...quote,
+        schedule: scheduleFrom(
+          quote.schedule,
+          option.kind === "installments" ? option.every : null,
+          payBy,
+        ),
+      },
       tax,
       wanted,
       now: context.now,
@@ -86,7 +98,10 @@ export async function writeOrder(
       gift: null,
       renews: false,
       consent_at: null,
-      held_until: formatInstant(until),
+      held_until: formatInstant(
+        startOfDay(zoneOf(onSale.school.time_zone), addDays(payBy, PATIENCE + 1)),
+      ),
+      payment_terms: termsByTransfer(made.payment_terms),
       pay_by: wanted.payBy,
       secret_hash: digestOf(secret),
     });
@@ -97,13 +112,12 @@ export async function writeOrder(
   });
 }
 
-/** Until when its seats are held: some days after its last day. */
-function heldUntil(payBy: string, timeZone: string, now: Instant): Instant {
-  const zone = zoneOf(timeZone);
-  const [day, today] = [parseDate(payBy), localDateAt(zone, now)];
+/** By which day it is to be paid. */
+function dayToPay(payBy: string, timeZone: string, now: Instant): LocalDate {
+  const [day, today] = [parseDate(payBy), localDateAt(zoneOf(timeZone), now)];
   if (!day.ok || day.value < today || day.value > addDays(today, AHEAD))
     throw refusal("Choose a day from today on, within a year.", [
       { path: "payBy", reason: "From today on, within a year" },
     ]);
-  return startOfDay(zone, addDays(day.value, PATIENCE + 1));
+  return day.value;
 }

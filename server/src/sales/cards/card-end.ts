@@ -8,9 +8,11 @@ import { addEvent } from "../order-event-store";
 import type { OrderRow } from "../order-store";
 import { tellCardEnd } from "../running/letters";
 
-/** The first payment ahead that the card of an order cannot pay; null: it pays all that is listed. */
+/** The first payment ahead that the card of an order cannot pay; null: it pays all that is listed, or needs to pay nothing. */
 export const cardEndOf = (file: Order, at: OrderAt, order: OrderRow): CardEnd | null =>
-  cardEnd(file, at, order.card === null ? null : { expires: order.card_expires });
+  order.pay_by === null
+    ? cardEnd(file, at, order.card === null ? null : { expires: order.card_expires })
+    : null;
 
 /** Its buyer is told once for each day on which it is to be said; of several that have passed, by the last. */
 export async function warnOfCard(

@@ -32,6 +32,7 @@ export async function putInCard(
   const { now, school, slug } = context;
   const wanted = await db.withSchool(context, async (tx) => {
     const order = await openedBy(tx, context, id, secret, true);
+    if (order.pay_by !== null) throw conflict("It is paid by transfer: it needs no card.");
     const at = runs(order) && order.state === "paid" ? await standingAt(tx, order, now) : null;
     const part = at?.parts.find(({ state }) => OPEN.includes(state));
     if (!at || at.endedAt !== null || !(part || at.next.charge))

@@ -57,9 +57,10 @@ interface Due {
   attempt: string;
 }
 
+/** Of an order that is paid by transfer nothing is charged. */
 function dueNow({ order, at }: Run, now: Instant) {
   const { charge } = at.next;
-  if (charge === null || Date.parse(charge.at) > now) return null;
+  if (order.pay_by !== null || charge === null || Date.parse(charge.at) > now) return null;
   const part = at.parts.find((one) => one.part === charge.part);
   return part ? { part: part.part, amount: part.amount, currency: order.currency } : null;
 }

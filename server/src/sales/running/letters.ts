@@ -72,7 +72,7 @@ export async function tellPaid(
   await write(tx, doing, order, words, {
     subject: paid.subject(title, amount),
     says: [
-      paid.says(title, amount, sayPart(order, part, words)),
+      (order.pay_by === null ? paid.says : paid.came)(title, amount, sayPart(order, part, words)),
       next ? sayNext(words, next) : paid.nothingLeft,
     ],
     small: await sayFiles(tx, services, order, words, documents),

@@ -2,7 +2,7 @@
  * What follows for an order that runs, at an instant: its enrollments are told what the core says happened (a further
  * payment, a suspension, its end), and when it is to be looked at again is written down. Done again, nothing is done twice.
  */
-import { type CardEnd, type OrderAt, orderAt } from "@dawngate/core/sales/orders";
+import { type OrderAt, orderAt } from "@dawngate/core/sales/orders";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import { appendEvent } from "../../enrollment/append";
@@ -10,6 +10,7 @@ import { enrollmentsOfOrder } from "../../enrollment/order-enrollment-store";
 import { keyOfOrder } from "../../enrollment/order-keys";
 import { follow } from "../../jobs/outbox";
 import type { Services } from "../../school/kit";
+import { askForParts } from "../by-hand/parts";
 import { cardEndOf, warnOfCard } from "../cards/card-end";
 import type { Doing } from "../doing";
 import { tellMembership } from "../memberships/membership";
@@ -44,8 +45,20 @@ export async function runOn(
   if (news.has("revoked") && at.endedBy === "unpaid") await tellEnded(tx, doing, order);
   const end = cardEndOf(file, at, order);
   if (end) await warnOfCard(tx, services, doing, order, end);
-  await lookAgain(tx, doing, id, { at, end });
+  const isByHand = order.pay_by !== null;
+  const tells = isByHand
+    ? await askForParts(tx, services, doing, { order, file, at })
+    : (end?.tell ?? []).map((one) => one.at);
+  await lookAgain(tx, doing, id, { at, tells, charges: !isByHand });
   return { order, at };
+}
+
+interface Looked {
+  at: OrderAt;
+  /** When its buyer is to be told something; what has passed is told. */
+  tells: readonly string[];
+  /** What falls due is charged by itself: not of an order that is paid by transfer. */
+  charges: boolean;
 }
 
 /** Keeps how it stands, and has it looked at again when something happens next by itself. */
@@ -53,9 +66,10 @@ export async function lookAgain(
   tx: SchoolTransaction,
   { school, now }: Pick<Doing, "school" | "now">,
   order: string,
-  { at, end }: { at: OrderAt; end: CardEnd | null },
+  about: Looked,
 ): Promise<void> {
-  const next = nextLook(at, end, now);
+  const next = nextLook(about, now);
+  const { at } = about;
   await updateOrder(tx, order, { standing: at.state, next_at: next });
   if (next !== null)
     await follow(
@@ -68,14 +82,14 @@ export async function lookAgain(
 }
 
 /** When something happens next by itself; null: nothing does. */
-function nextLook(
-  { next: { charge, suspends, ends } }: OrderAt,
-  end: CardEnd | null,
-  now: Instant,
-): string | null {
-  const told = end?.tell.map(({ at }) => at).find((at) => Date.parse(at) > now) ?? null;
-  const all = [charge?.at ?? null, suspends, ends, told].flatMap((at) => (at === null ? [] : [at]));
-  return all.sort((a, b) => Date.parse(a) - Date.parse(b))[0] ?? null;
+function nextLook({ at, tells, charges }: Looked, now: Instant): string | null {
+  const { charge, suspends, ends } = at.next;
+  const told = tells.filter((one) => Date.parse(one) > now);
+  return (
+    [charges ? (charge?.at ?? null) : null, suspends, ends, ...told]
+      .flatMap((one) => (one === null ? [] : [one]))
+      .sort((a, b) => Date.parse(a) - Date.parse(b))[0] ?? null
+  );
 }
 
 /** The kinds of what they were told that they did not know. */
@@ -111,7 +125,7 @@ async function tellEnrollments(
   for (const { course, ...event } of told)
     for (const one of held) {
       if (course !== null && course !== one.course) continue;
-      const reason = WHY[event.kind]?.(order.title, state === "disputed") ?? null;
+      const reason = WHY[event.kind]?.(order, state === "disputed") ?? null;
       if (await appendEvent(tx, school, one.course, one.id, { ...event, reason }, now))
         news.add(event.kind);
     }
@@ -119,11 +133,11 @@ async function tellEnrollments(
 }
 
 /** Why, as it stands on a person's record. */
-const WHY: Readonly<Record<string, (title: string, isDisputed: boolean) => string>> = {
-  suspended: (title, isDisputed) =>
-    isDisputed
-      ? `A payment of “${title}” is disputed`
-      : `A part of “${title}” could not be charged`,
-  unsuspended: (title) => `“${title}” is paid, or its dispute is settled`,
-  revoked: (title) => `“${title}” has ended, or was given back`,
+const WHY: Readonly<Record<string, (order: OrderRow, isDisputed: boolean) => string>> = {
+  suspended: ({ title, pay_by }, isDisputed) => {
+    if (isDisputed) return `A payment of “${title}” is disputed`;
+    return `A part of “${title}” ${pay_by === null ? "could not be charged" : "has not been paid"}`;
+  },
+  unsuspended: ({ title }) => `“${title}” is paid, or its dispute is settled`,
+  revoked: ({ title }) => `“${title}” has ended, or was given back`,
 };

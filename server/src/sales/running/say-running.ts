@@ -27,7 +27,8 @@ export async function sayRunning(
     ...runningOf(order, at),
     card: order.card === null ? null : { ends: order.card_ends, expires: order.card_expires },
     cardEnd: end && { due: end.due, amount: end.amount },
-    mayPutIn: at.next.charge !== null,
+    mayPutIn: at.next.charge !== null && order.pay_by === null,
+    byTransfer: order.pay_by !== null,
     option: currentOption(order, events),
     changing: order.changing !== null,
     announced: order.announced && {
@@ -39,11 +40,18 @@ export async function sayRunning(
 }
 
 function runningOf(
-  { kind }: OrderRow,
+  { kind, pay_by }: OrderRow,
   at: OrderAt,
 ): Omit<
   RunningOrder,
-  "option" | "changing" | "announced" | "changeFailed" | "card" | "cardEnd" | "mayPutIn"
+  | "option"
+  | "changing"
+  | "announced"
+  | "changeFailed"
+  | "card"
+  | "cardEnd"
+  | "mayPutIn"
+  | "byTransfer"
 > {
   const isOver = at.endedAt !== null;
   const isEnding = at.state === "ending";
@@ -52,7 +60,7 @@ function runningOf(
     open: at.open,
     ahead: at.ahead,
     parts: at.parts.slice(-MOST).map(({ part, due, amount, state, paidAt, next }) => {
-      return { part, due, amount, state, paidAt, next };
+      return { part, due, amount, state, paidAt, next: pay_by === null ? next : null };
     }),
     suspends: at.next.suspends,
     ends: at.next.ends,
