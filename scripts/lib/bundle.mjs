@@ -50,6 +50,7 @@ export async function bundled(root, name, entry, sources) {
       "pdfkit",
       "mediainfo.js",
       "pdf-lib",
+      "@e-invoice-eu/core",
       "mammoth",
       "@resvg/resvg-wasm",
       "@expo-google-fonts/*",

@@ -51,6 +51,11 @@ export function InvoiceSettings({ school }: { school: School }) {
       />
       <Kept label="Below each, such as why no tax is in it" maxLength={500} {...field("note")} />
       <Text kind="small" color={quiet}>
+        {school.tax === null || invoicing.taxNumber === ""
+          ? "Once taxes go by the buyer's place and the school's tax number is here, the data of each stands within its file, for programs that keep books (EN 16931)."
+          : "The data of each stands within its file, for programs that keep books (EN 16931, Factur-X)."}
+      </Text>
+      <Text kind="small" color={quiet}>
         {`An invoice is called ${invoicing.invoices}-${year}-0001, a credit note ${invoicing.creditNotes}-${year}-0001, and so on; with each year they begin anew.`}
       </Text>
     </Section>

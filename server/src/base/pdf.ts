@@ -20,12 +20,15 @@ export async function openPdf({
   author,
   margin,
   language = "en",
+  archived = false,
 }: {
   title: string;
   author: string;
   margin: number;
   /** In which it is written (BCP 47). */
   language?: string;
+  /** It is to be read in ten years too, with what stands within it (ISO 19005-3, PDF/A-3a). */
+  archived?: boolean;
 }): Promise<OpenPdf> {
   const { default: Document } = await import("pdfkit");
   const file = new Document({
@@ -35,7 +38,8 @@ export async function openPdf({
     lang: language,
     displayTitle: true,
     pdfVersion: "1.7",
-    info: { Title: title, Author: author },
+    ...(archived && { subset: "PDF/A-3a" as const }),
+    info: { Title: inMetadata(title), Author: inMetadata(author) },
   });
   const pieces: Buffer[] = [];
   const done = new Promise<Uint8Array>((resolve, reject) => {
@@ -48,6 +52,9 @@ export async function openPdf({
   file.addStructure(document);
   return { file, document, done };
 }
+
+/** What writes PDFs puts titles into their metadata as they are: a sign of markup would break it. */
+const inMetadata = (text: string) => text.replaceAll("&", "+").replaceAll(/[<>]/g, " ");
 
 /** A PDF as an answer: a file of that name. */
 export const pdf = (

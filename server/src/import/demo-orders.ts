@@ -89,7 +89,7 @@ export async function demoOrders(
 const INVOICING: Invoicing = {
   name: "Ember Row Bread School Lda",
   address: "Rua da Brasa 12\n1100-001 Lisboa\nPortugal",
-  taxNumber: "PT 999 000 000 (made up)",
+  taxNumber: "PT 999 000 000",
   invoices: "A",
   creditNotes: "C",
   payTo: "Banco da Brasa\nIBAN PT50 0000 0000 0000 0000 0000 0 (made up)",

@@ -5,6 +5,7 @@ import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../db/connection";
 import { task } from "../jobs/task";
 import type { Services } from "../school/kit";
+import type { ElectronicInvoice } from "./documents/e-invoice";
 import type { Printed } from "./documents/print";
 
 /** What a school's orders brought, by month. */
@@ -15,9 +16,15 @@ export const INCOME = task<{ school: SchoolId; from: number; to: number; now: In
 /** Whose access ends when, and what hangs on it. */
 export const ENDING = task<{ school: SchoolId; now: Instant }, Ending>("ending");
 
-/** Receipts, invoices and the like as one PDF. */
-export const PRINT = task<{ title: string; prints: Printed[] }, Uint8Array>("print");
+/** Receipts, invoices and the like as one PDF; `data`: what stands within it for bookkeeping programs. */
+export const PRINT = task<
+  { title: string; prints: Printed[]; data?: ElectronicInvoice | null },
+  Uint8Array
+>("print");
 
 /** One of them as a file of its own, called by its kind and number. */
-export const printOne = ({ threads }: Pick<Services, "threads">, one: Printed) =>
-  threads.run(PRINT, { title: `${one.kind} ${one.number}`, prints: [one] });
+export const printOne = (
+  { threads }: Pick<Services, "threads">,
+  one: Printed,
+  data: ElectronicInvoice | null = null,
+) => threads.run(PRINT, { title: `${one.kind} ${one.number}`, prints: [one], data });

@@ -1,4 +1,5 @@
 /** What is on sale, and what was bought. */
+
 import type { FieldAnswers } from "@dawngate/contract/own-fields";
 import type {
   Billing,
@@ -12,6 +13,7 @@ import type { Language } from "@dawngate/core/notices/languages";
 import type { Membership, Quote } from "@dawngate/core/sales";
 import type { Order } from "@dawngate/core/sales/orders";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
+import type { Electronic } from "../../sales/documents/e-invoice";
 import type { Agreed } from "./partners";
 
 export interface ListingTable {
@@ -168,6 +170,8 @@ export interface DocumentContent {
   /** Of the tax, in basis points; null: none is in it, or it is not known. */
   rate: number | null;
   notes: string[];
+  /** What its data needs besides; null, left out: not all of that was known. */
+  electronic?: Electronic | null;
 }
 
 export interface SalesDocumentTable {

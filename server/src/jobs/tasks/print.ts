@@ -3,4 +3,6 @@ import { printAll } from "../../sales/documents/print";
 import { PRINT } from "../../sales/tasks";
 import { doing } from "./doing";
 
-export const print = doing(PRINT, (_, { prints, title }) => printAll(prints, title));
+export const print = doing(PRINT, (_, { prints, title, data }) =>
+  printAll(prints, title, data ?? null),
+);

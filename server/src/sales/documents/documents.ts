@@ -22,7 +22,7 @@ import { type OrderRow, readOrder, updateOrder } from "../order-store";
 import { openedBy, sayOwnOrder, seenBy } from "../orders";
 import { PRINT, printOne } from "../tasks";
 import { readDocuments, readDocumentsOf, type Span, sumDocuments } from "./document-store";
-import { numberOf, printedOf, sayDocument } from "./say-document";
+import { electronicOfRow, numberOf, printedOf, sayDocument } from "./say-document";
 
 const pageEnd = z.tuple([z.iso.datetime(), z.string().max(200), z.int()]);
 
@@ -85,9 +85,10 @@ export async function documentFile(
     await seenBy(tx, context, id, secret);
     const row = (await readDocuments(tx, id)).find((one) => numberOf(one) === number);
     if (!row) throw notFound(`There is no document ${number} of this order.`);
-    return printedOf(row, (await readSchool(tx)).time_zone);
+    const { time_zone } = await readSchool(tx);
+    return { print: printedOf(row, time_zone), data: electronicOfRow(row, time_zone) };
   });
-  return printOne({ threads }, one);
+  return printOne({ threads }, one.print, one.data);
 }
 
 /** For which company those to come are written; what is written stays. */

@@ -21,6 +21,7 @@ import { type OrderRow, readOrder } from "../order-store";
 import { isKnown, orderFile } from "../running/order-file";
 import { readTerms } from "../terms-store";
 import { insertDocument, readDocuments } from "./document-store";
+import { electronicOf } from "./e-invoice";
 import { invoicingOf, partiesOf } from "./parties";
 import { numberOf } from "./say-document";
 import { taxNotes } from "./tax-notes";
@@ -52,6 +53,23 @@ export async function issueDocuments(
     );
     const of = one.of.map((place) => numbers.get(sequenceOf(events, place)) ?? "");
     const row = { series, year, kind: one.kind, order_id: order.id, event };
+    const notes = [
+      ...cameBy(events, one, words),
+      ...(order.tax && (one.tax === 0 || order.tax.treatment === "destination")
+        ? taxNotes(order.tax, words)
+        : []),
+      ...(invoicing.note === "" ? [] : [invoicing.note]),
+    ];
+    const electronic = electronicOf(
+      order.tax,
+      { country: about.tax?.country ?? null, taxNumber: invoicing.taxNumber },
+      {
+        tax: one.tax,
+        currency: order.currency,
+        note: invoicing.note,
+        notes: order.tax ? taxNotes(order.tax, words) : [],
+      },
+    );
     const number = await insertDocument(tx, school, {
       ...row,
       at: one.at,
@@ -67,13 +85,8 @@ export async function issueDocuments(
         lines: linesOf(order, one, words),
         of,
         rate: one.tax === 0 ? null : (order.tax?.rate ?? offer?.tax?.rate ?? null),
-        notes: [
-          ...cameBy(events, one, words),
-          ...(order.tax && (one.tax === 0 || order.tax.treatment === "destination")
-            ? taxNotes(order.tax, words)
-            : []),
-          ...(invoicing.note === "" ? [] : [invoicing.note]),
-        ],
+        notes,
+        electronic: electronic && { ...electronic, period: one.period },
       },
     });
     const said = numberOf({ ...row, number });

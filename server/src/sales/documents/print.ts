@@ -2,6 +2,8 @@
 import type { Language } from "@dawngate/core/notices/languages";
 import type { FACES } from "../../base/faces";
 import { type OpenPdf, openPdf, type PdfFile } from "../../base/pdf";
+import { type ElectronicInvoice, writeElectronic } from "./e-invoice";
+import { putInvoiceIn } from "./factur-x";
 
 /** What stands on one, in words. */
 export interface Printed {
@@ -32,12 +34,20 @@ const AMOUNT = 110;
 const QUIET = "#5E5878";
 const INK = "#1F1B2E";
 
-/** One file of all of them; `title`: what the file is called. */
-export async function printAll(prints: readonly Printed[], title: string): Promise<Uint8Array> {
+/** One file of all of them; `title`: what the file is called; `data`: of the one that it is, which stands within it. */
+export async function printAll(
+  prints: readonly Printed[],
+  title: string,
+  data: ElectronicInvoice | null = null,
+): Promise<Uint8Array> {
   const [first] = prints;
   const author = first?.school.name ?? "";
   const language = first?.language ?? "en";
-  const { file, document, done } = await openPdf({ title, author, margin: MARGIN, language });
+  // Data that its library refuses keeps nobody from what stands on paper.
+  const invoice = data && (await writeElectronic(data, language).catch(() => null));
+  const about = { title, author, margin: MARGIN, language };
+  const { file, document, done } = await openPdf({ ...about, archived: invoice !== null });
+  if (data && invoice) putInvoiceIn(file, invoice, data.moved);
   for (const [i, one] of prints.entries()) {
     if (i > 0) file.addPage();
     write(file, document, one);

@@ -1,8 +1,9 @@
 /** Documents as they are called and listed. */
 import type { DocumentSummary } from "@dawngate/contract/sales";
-import { zoneOf } from "@dawngate/core/time";
+import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { type BuyerWords, wordsIn } from "../buyer-words";
 import type { DocumentRow } from "./document-store";
+import type { ElectronicInvoice } from "./e-invoice";
 import { printParties } from "./parties";
 import type { Printed } from "./print";
 
@@ -68,5 +69,32 @@ export function printedOf(row: DocumentRow, timeZone: string): Printed {
     ],
     later: [],
     notes: [...(seats > 1 ? [paper.seats(seats)] : []), ...notes],
+  };
+}
+
+/** One as data, where all of that was known when it was written. */
+export function electronicOfRow(row: DocumentRow, timeZone: string): ElectronicInvoice | null {
+  const { content, kind, amount, tax, currency } = row;
+  const { electronic, seller, buyer, title, lines, of, rate, notes } = content;
+  if (!electronic) return null;
+  const zone = zoneOf(timeZone);
+  const dayOf = (at: string) => formatDate(localDateAt(zone, Date.parse(at) as Instant));
+  const [line] = lines;
+  return {
+    ...electronic,
+    kind,
+    number: numberOf(row),
+    issued: dayOf(row.issued_at),
+    moved: dayOf(row.at),
+    currency,
+    amount,
+    tax,
+    rate: rate ?? 0,
+    // Which part or period it is stands in its one line.
+    item: lines.length === 1 && line ? line.says : title,
+    seller,
+    buyer,
+    of,
+    notes,
   };
 }
