@@ -10,6 +10,7 @@ import { PrimaryAction, QuietAction } from "../../ui/action";
 import { FaultText } from "../../ui/fault-text";
 import { Notice } from "../../ui/notice";
 import { Options } from "../../ui/options";
+import { fileName, saveFile } from "../../ui/save-file";
 import { Section } from "../../ui/section";
 import { Sheet } from "../../ui/sheet";
 import { Switched } from "../../ui/switched";
@@ -133,6 +134,19 @@ export function FieldSheet({ school, field, onClose }: Props) {
             Porto. Columns of a table can be pasted too.
           </Text>
         </View>
+      ) : null}
+      {chosen && choices.length > 0 ? (
+        <QuietAction
+          label="Save the list as a file"
+          onPress={async () => {
+            const { choicesAsCsv } = await import("./choices-file");
+            saveFile(
+              `${fileName(terms.name)}.csv`,
+              choicesAsCsv(choices),
+              "text/csv;charset=utf-8",
+            );
+          }}
+        />
       ) : null}
       {chosen && before.choices.length > 1 ? (
         <MergeChoices
