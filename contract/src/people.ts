@@ -21,6 +21,13 @@ export const forgotten = z
 export const everyoneQuery = z.strictObject({
   find: z.string().trim().max(100, "At most 100 characters").optional(),
   ...byAnswer,
+  interest: z
+    .string()
+    .trim()
+    .min(1)
+    .max(200)
+    .optional()
+    .describe("Only those who are, or were, in a course of this subject."),
   after: cursor.optional().describe("The page begins after where the one before ended."),
   most: z.coerce.number<number>().int().min(1).max(200).default(50),
 });
@@ -50,6 +57,9 @@ export const everyone = z
         answers: rosterPerson.shape.answers,
       }),
     ),
+    subjects: z
+      .array(z.string())
+      .describe("With the first page: of the school's courses, to narrow the list by; else none."),
     next: z.string().nullable(),
   })
   .meta({ id: "Everyone" });
@@ -57,6 +67,11 @@ export const everyone = z
 export const someone = z
   .object({ id: z.string(), name: z.string(), email: z.string(), timeZone: z.string() })
   .extend(shelf.pick({ courses: true }).shape)
+  .extend({
+    interests: z
+      .array(z.string())
+      .describe("The subjects of the courses they are, or were, in; of most courses first."),
+  })
   .meta({ id: "Someone" });
 
 export type Everyone = z.infer<typeof everyone>;

@@ -10,7 +10,9 @@ import { explain } from "../store/api";
 import { everyPage } from "../store/every-page";
 import { useGoOnWhileEmpty } from "../store/go-on-while-empty";
 import { QuietAction } from "../ui/action";
+import { Choice } from "../ui/choice";
 import { Empty } from "../ui/empty";
+import { LabeledChoices } from "../ui/labeled-choices";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
 import { Press } from "../ui/press";
@@ -36,17 +38,22 @@ import { useGetOwnFieldsQuery } from "./fields/staff-api";
 
 type Person = Everyone["people"][number];
 const NO_FIELDS: readonly OwnField[] = [];
+const NO_SUBJECTS: readonly string[] = [];
 
 export function EveryoneScreen() {
   const { school } = useLocalSearchParams() as { school: string };
   const { quiet } = usePalette();
   const [typed, setTyped] = useState("");
   const [answer, setAnswer] = useState<AnswerNarrowed>(null);
+  const [interest, setInterest] = useState<string | null>(null);
   const [narrowed, setNarrowed] = useState(false);
   const { data: own } = useGetOwnFieldsQuery({ school });
   const fields = own?.fields ?? NO_FIELDS;
   const find = useSettled(typed.trim(), 200);
-  const asked = { school, find, field: answer?.field ?? null, says: answer?.says ?? null };
+  const asked = {
+    ...{ school, find, interest },
+    ...{ field: answer?.field ?? null, says: answer?.says ?? null },
+  };
   const { data, error, refetch, isFetching, hasNextPage, fetchNextPage } =
     useGetEveryoneInfiniteQuery({ ...asked }, { refetchOnMountOrArgChange: true });
   const [ask] = useLazyFindEveryoneQuery();
@@ -64,6 +71,8 @@ export function EveryoneScreen() {
     for await (const page of pages) yield page.people;
   }
   const people = data?.pages.flatMap((page) => page.people) ?? [];
+  const subjects = data?.pages[0]?.subjects ?? NO_SUBJECTS;
+  const narrowedTo = [sayNarrowed(fields, answer), interest].filter((one) => one !== null);
   useGoOnWhileEmpty(data?.pages.at(-1)?.people.length === 0, {
     isFetching,
     hasNextPage,
@@ -76,22 +85,34 @@ export function EveryoneScreen() {
         <View style={{ flex: 1 }}>
           <SearchField label="Find somebody" value={typed} onChange={setTyped} />
         </View>
-        {narrowing(fields).length === 0 ? null : (
+        {narrowing(fields).length === 0 && subjects.length === 0 ? null : (
           <QuietAction
-            label={sayNarrowed(fields, answer) ?? "By an answer"}
+            label={narrowedTo.length === 0 ? "Narrow it" : narrowedTo.join(", ")}
             onPress={() => setNarrowed(true)}
           />
         )}
       </View>
       {narrowed ? (
         <Sheet title="Whom" onClose={() => setNarrowed(false)}>
+          {subjects.length === 0 ? null : (
+            <LabeledChoices label="Interested in">
+              {[null, ...subjects].map((one) => (
+                <Choice
+                  key={one ?? ""}
+                  label={one ?? "All"}
+                  taken={interest === one}
+                  onPress={() => setInterest(one)}
+                />
+              ))}
+            </LabeledChoices>
+          )}
           <NarrowByAnswer fields={fields} answer={answer} onNarrow={setAnswer} />
         </Sheet>
       ) : null}
       {error ? <Notice {...explain(error)} onRetry={refetch} /> : null}
       {data ? (
         people.length === 0 ? (
-          answer !== null ? (
+          answer !== null || interest !== null ? (
             <Text color={quiet} role="status">
               Nobody here matches.
             </Text>

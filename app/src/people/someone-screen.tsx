@@ -14,6 +14,7 @@ import { QuietAction } from "../ui/action";
 import { useWide } from "../ui/layout";
 import { Notice } from "../ui/notice";
 import { Page } from "../ui/page";
+import { sayAll } from "../ui/say-all";
 import { Skeleton } from "../ui/skeleton";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
@@ -46,6 +47,9 @@ export function SomeoneScreen() {
           <Text color={quiet}>
             {data.email} · {sayZone(data.timeZone)} time
           </Text>
+          {data.interests.length === 0 ? null : (
+            <Text kind="small">Interested in {sayAll(data.interests)}</Text>
+          )}
           {data.courses.length > 1 ? (
             <OneHorizon courses={data.courses} zone={data.timeZone} now={now} />
           ) : null}

@@ -4,6 +4,7 @@ import { sql } from "kysely";
 import type { SchoolTransaction } from "../db/connection";
 import { peopleWho, type Said, saysOf } from "../people/fields/store";
 import { holdsAt } from "../schedule/store";
+import { fewIn } from "./interests-store";
 import { pattern } from "./roster-store";
 
 export type PersonRow = Omit<Everyone["people"][number], "answers"> & { sortName: string };
@@ -27,6 +28,7 @@ export async function readEveryone(
     most,
     scanned,
     answer,
+    courses,
   }: {
     find: string;
     after: readonly [string, string] | null;
@@ -36,11 +38,18 @@ export async function readEveryone(
     scanned: number;
     /** What one of the school's own fields says of them; null: whatever it says. */
     answer: Said | null;
+    /** They are, or were, in one of these; null: in whichever. */
+    courses: readonly string[] | null;
   },
 ): Promise<{ people: PersonRow[]; last: [string, string] | null }> {
   const [name, id] = after ?? ["", ""];
-  // Those few of whom a field says it are found by its index; among many one walks along.
-  const few = answer === null ? null : await peopleWho(tx, answer, FOUND + 1);
+  // Those few of whom a field says it, or who are in a course, are found by an index; among many one walks along.
+  const few =
+    answer !== null
+      ? await peopleWho(tx, answer, FOUND + 1)
+      : courses !== null
+        ? await fewIn(tx, courses, FOUND)
+        : null;
   const walked =
     few !== null && few.length <= FOUND
       ? sql`(
@@ -55,13 +64,18 @@ export async function readEveryone(
           from people_called(${pattern(find)}, ${FOUND}) f join person p on p.id = f.id
           where (sort_name_of(p.name), p.id) > (${name}, ${id})
           order by sort_name_of(p.name), p.id limit ${scanned})`;
-  const says = answer === null ? sql`true` : saysOf(sql.ref("w.id"), answer);
+  const theirs = cohorts === null ? sql`true` : sql`e.cohort_id = any (${cohorts}::text[])`;
+  const took =
+    courses === null
+      ? sql`true`
+      : sql`exists (select 1 from enrollment e where e.person_id = w.id and ${theirs}
+          and e.course_id = any (${[...courses]}::text[]))`;
+  const says = sql`${answer === null ? sql`true` : saysOf(sql.ref("w.id"), answer)} and ${took}`;
   const seen =
     cohorts === null
       ? says
       : sql`exists (select 1 from enrollment e
           where e.person_id = w.id and e.cohort_id = any (${cohorts}::text[])) and ${says}`;
-  const theirs = cohorts === null ? sql`true` : sql`e.cohort_id = any (${cohorts}::text[])`;
   const { rows } = await sql<PersonRow & { isSeen: boolean }>`
     with walked as materialized (select w.id, w.sort_name from ${walked} w),
     shown as materialized (

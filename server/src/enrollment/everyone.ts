@@ -13,6 +13,7 @@ import type { Services } from "../school/kit";
 import { reading } from "../school/service";
 import { readEveryone, readSomeone } from "./everyone-store";
 import { holdingsOf } from "./holdings";
+import { coursesOfSubject, readSubjects, subjectsOf } from "./interests-store";
 import { sayHeld } from "./shelf";
 
 /** An instructor's page may walk along so many whom they do not lead. */
@@ -22,7 +23,7 @@ const place = z.tuple([z.string(), z.string()]);
 export async function showEveryone(
   { db }: Pick<Services, "db">,
   context: Context,
-  { find = "", after, most, ...narrowed }: z.infer<typeof everyoneQuery>,
+  { find = "", after, most, interest, ...narrowed }: z.infer<typeof everyoneQuery>,
 ): Promise<Everyone> {
   const from = after === undefined ? null : readCursor(place, after);
   const { cohorts, now } = context;
@@ -35,7 +36,8 @@ export async function showEveryone(
       cohorts,
       most,
       answer,
-      scanned: cohorts === null && answer === null ? most : SCANNED,
+      courses: interest === undefined ? null : await coursesOfSubject(tx, interest),
+      scanned: cohorts === null && answer === null && interest === undefined ? most : SCANNED,
     });
     const answers = await readListed(
       tx,
@@ -47,6 +49,7 @@ export async function showEveryone(
         ...person,
         answers: answers.byField(person.id),
       })),
+      subjects: from === null ? await readSubjects(tx) : [],
       next: last && writeCursor(last),
     };
   });
@@ -60,12 +63,16 @@ export async function showSomeone(
   const { school, now } = context;
   return reading(db, context, async (tx) => {
     const person = await known(tx, context, id);
-    const held = await holdingsOf(tx, school, id, now);
+    const held = (await holdingsOf(tx, school, id, now)).filter(({ enrollment }) =>
+      isTheirs(context, enrollment.cohort),
+    );
     return {
       ...person,
-      courses: held
-        .filter(({ enrollment }) => isTheirs(context, enrollment.cohort))
-        .map((one) => sayHeld(one, now)),
+      interests: await subjectsOf(
+        tx,
+        held.map(({ enrollment }) => enrollment.course),
+      ),
+      courses: held.map((one) => sayHeld(one, now)),
     };
   });
 }

@@ -1,4 +1,6 @@
 import type { Everyone, Someone } from "@dawngate/contract/people";
+import { sql } from "kysely";
+import { system } from "../../src/db/who";
 import { insertMember } from "../../src/school/staff-store";
 import { type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
@@ -74,4 +76,29 @@ test("an instructor meets the people of their cohorts, and nobody else", async (
   );
   const other = people.some(({ id }) => id === "ana") ? null : "ana";
   if (other) expect((await ask(`/people/${other}`)).status).toBe(404);
+});
+
+test("who has taken a course of a subject is interested in it: their page says so, and the list is narrowed by it", async () => {
+  const card = (subject: string) =>
+    owned.test_.db.withSchool({ school: owned.school, who: system("test") }, (tx) =>
+      sql`update course_page set card = card || ${JSON.stringify({ subject })}::jsonb
+        where course_id = 'c'`.execute(tx),
+    );
+  const narrowed = (interest: string) => page(`?interest=${encodeURIComponent(interest)}&most=200`);
+  expect((await page()).subjects).toEqual([]);
+  await card("Bread & more");
+  expect((await page()).subjects).toEqual(["Bread & more"]);
+  const first = await page("?most=1");
+  expect((await page(`?after=${encodeURIComponent(first.next ?? "")}`)).subjects).toEqual([]);
+  const { people } = await narrowed("Bread & more");
+  expect(people.map(({ id }) => id)).toContain("ana");
+  expect(people.every(({ courses }) => courses.some(({ course }) => course === "c"))).toBe(true);
+  const everybody = (await page("?most=200")).people;
+  const taken = everybody.filter(({ courses }) => courses.some(({ course }) => course === "c"));
+  expect(people.map(({ id }) => id)).toEqual(taken.map(({ id }) => id));
+  expect((await narrowed("Rye")).people).toEqual([]);
+  const ana = await owned.ask<Someone>("GET", "/schools/one/people/ana");
+  expect(ana.interests).toEqual(["Bread & more"]);
+  await card("");
+  expect((await owned.ask<Someone>("GET", "/schools/one/people/ana")).interests).toEqual([]);
 });
