@@ -26,6 +26,7 @@ export const ADDRESSES = {
   withdrawOffer: ["DELETE", "/schools/{school}/handover", [], ["members","changes"]],
   answerOffer: ["PUT", "/schools/{school}/handover", [], ["members","school","me","changes"]],
   getChanges: ["GET", "/schools/{school}/changes", ["changes"], []],
+  getWhoSet: ["GET", "/schools/{school}/settings/set-by", ["changes","school"], []],
   getRecordState: ["GET", "/schools/{school}/changes/state", [], []],
   getFailedWork: ["GET", "/schools/{school}/failed-work", ["failedWork"], []],
   retryWork: ["POST", "/schools/{school}/failed-work/{work}", [], ["failedWork"]],

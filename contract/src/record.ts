@@ -65,6 +65,17 @@ export const changes = z
   })
   .meta({ id: "Changes" });
 
+/** Who set each of a school's settings last, and when; those that are as they were made are left out. */
+export const whoSet = z
+  .object({
+    settings: z.record(
+      z.string().describe("By its name in the school: timeZone, invoicing."),
+      z.object({ at: z.string(), by: changeRow.shape.by }),
+    ),
+  })
+  .meta({ id: "WhoSet" });
+export type WhoSet = z.infer<typeof whoSet>;
+
 export const recordState = z
   .object({
     rows: z.int(),

@@ -30,6 +30,7 @@ import { InvoiceSettings } from "./invoice-settings";
 import { LanguagesField } from "./languages-field";
 import { PaymentSettings } from "./payment-settings";
 import { SETTINGS } from "./places";
+import { SetBy } from "./set-by";
 import { TaxSettings } from "./tax-settings";
 import { useRippledChange } from "./use-rippled-change";
 
@@ -47,21 +48,27 @@ export function SchoolScreen() {
               <Settings school={data} />
               <CameFor id="calendar">
                 <CalendarSettings school={data} />
+                <SetBy school={data} of="calendar" />
               </CameFor>
               <CameFor id="second-step">
                 <SecondStepAsked school={data} />
+                <SetBy school={data} of="twoFactor" />
               </CameFor>
               <CameFor id="follow-up">
                 <FollowUp school={data} />
+                <SetBy school={data} of="followUpHours" />
               </CameFor>
               <CameFor id="payment">
                 <PaymentSettings school={data} />
+                <SetBy school={data} of="paymentTerms" />
               </CameFor>
               <CameFor id="invoices">
                 <InvoiceSettings school={data} />
+                <SetBy school={data} of="invoicing" />
               </CameFor>
               <CameFor id="tax">
                 <TaxSettings school={data} />
+                <SetBy school={data} of="tax" />
               </CameFor>
               <CameFor id="record-store">
                 <RecordStoreSettings school={data} />
@@ -148,6 +155,7 @@ function Settings({ school }: { school: School }) {
           {faults[key]}
         </Text>
       ) : null}
+      <SetBy school={school} of={key} />
     </CameFor>
   );
   return (
@@ -159,6 +167,7 @@ function Settings({ school }: { school: School }) {
       {field("contact", "Contact address")}
       <CameFor id="time-zone">
         <ZoneField value={school.timeZone} onChange={(timeZone) => rippled.change({ timeZone })} />
+        <SetBy school={school} of="timeZone" />
       </CameFor>
       {rippled.sheet}
       {field("currency", "Currency")}
@@ -169,6 +178,7 @@ function Settings({ school }: { school: School }) {
             value={school.releaseHour}
             onChange={(releaseHour) => keep({ releaseHour })}
           />
+          <SetBy school={school} of="releaseHour" />
         </CameFor>
         <View style={{ flex: 1 }}>{field("color", "Color on public pages")}</View>
       </View>
@@ -178,12 +188,14 @@ function Settings({ school }: { school: School }) {
           says="What people in your courses read instead of module, lesson and so on. A course can have words of its own."
           onWords={(words) => keep({ words })}
         />
+        <SetBy school={school} of="words" />
       </CameFor>
       <CameFor id="languages">
         <LanguagesField
           languages={school.languages}
           onChange={(languages) => keep({ languages })}
         />
+        <SetBy school={school} of="languages" />
       </CameFor>
       <CameFor id="hosts">
         <HostsField
@@ -191,6 +203,7 @@ function Settings({ school }: { school: School }) {
           onChange={(hosts) => keep({ hosts })}
           fault={Object.entries(faults).find(([path]) => path.startsWith("hosts"))?.[1]}
         />
+        <SetBy school={school} of="hosts" />
       </CameFor>
       <Text
         kind="small"

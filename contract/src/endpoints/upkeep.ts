@@ -2,7 +2,7 @@
 
 import { z } from "zod";
 import { done, endpoints, files, inSchool } from "../endpoint";
-import { changes, changesQuery, recordState } from "../record";
+import { changes, changesQuery, recordState, whoSet } from "../record";
 import { deletedSchool, failedWork, schoolDeletion } from "../upkeep";
 
 export const upkeep = endpoints("upkeep", {
@@ -17,6 +17,16 @@ export const upkeep = endpoints("upkeep", {
     answered: "A page of it, the newest first.",
     mayLag: true,
     holds: ["changes"],
+  },
+  getWhoSet: {
+    method: "get",
+    path: "/schools/{school}/settings/set-by",
+    summary: "Who set each of the school's settings last",
+    who: "school.change",
+    params: inSchool,
+    answer: whoSet,
+    answered: "By setting; what is as it was made is left out.",
+    holds: ["changes", "school"],
   },
   getRecordState: {
     method: "get",

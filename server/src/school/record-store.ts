@@ -61,6 +61,23 @@ export async function readChanges(
   return rows.map((row) => ({ ...row, number: Number(row.number) }));
 }
 
+/** The latest change of each of the school's own columns, since it was made. */
+export async function readLastSet(tx: SchoolTransaction) {
+  const { rows } = await sql<{
+    column: string;
+    at: string;
+    author: string;
+    author_kind: string;
+    author_id: string;
+  }>`
+    select distinct on (k.name) k.name as "column", c.at, c.author, c.author_kind, c.author_id
+    from change c cross join lateral jsonb_object_keys(c.after) k (name)
+    where c.what = 'school' and c.act = 'changed' and c.number is not null
+    order by k.name, c.number desc
+  `.execute(tx);
+  return rows;
+}
+
 /** Who is on record: the staff, as they are called now. */
 export async function readAuthors(tx: SchoolTransaction) {
   return tx

@@ -18,6 +18,7 @@ import {
   withdrawInvitation,
   withdrawOffer,
 } from "./staff";
+import { showWhoSet } from "./who-set";
 
 const yes = { done: true as const };
 
@@ -64,6 +65,9 @@ export function staffRoutes(services: Services) {
     })
     .openapi(route(services, upkeep.getChanges, "search"), async (c) =>
       c.json(await showChanges(db, c.get("context"), c.req.valid("query")), 200),
+    )
+    .openapi(route(services, upkeep.getWhoSet), async (c) =>
+      c.json(await showWhoSet(db, c.get("context")), 200),
     )
     .openapi(route(services, upkeep.getRecordState, "export"), async (c) =>
       c.json(await showRecordState(db, c.get("context")), 200),

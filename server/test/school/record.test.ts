@@ -1,5 +1,5 @@
 /** The record of changes (M4): who, when, what, before, after; in the same transaction; a gap shows. */
-import type { Changes, RecordState } from "@dawngate/contract/record";
+import type { Changes, RecordState, WhoSet } from "@dawngate/contract/record";
 import Papa from "papaparse";
 import pg from "pg";
 import { testCluster } from "../helpers/database";
@@ -51,6 +51,19 @@ describe("every change to school, staff, courses, cohorts, people, enrollments i
       before: { name: "School one", contact: "" },
       after: { name: "Another name", contact: "a@example.org" },
     });
+  });
+  test("each setting says who set it last; what is as it was made says nothing", async () => {
+    const set = () => own.ask<WhoSet>("GET", "/schools/one/settings/set-by");
+    const by = { kind: "account", id: `account-${OWNER}`, name: "owner" };
+    expect(Object.keys((await set()).settings).sort()).toEqual(["contact", "name"]);
+    await own.ask("PATCH", "/schools/one", {
+      releaseHour: "07:30",
+      calendar: { weekend: [7], closed: [] },
+    });
+    const { settings } = await set();
+    expect(settings.releaseHour).toMatchObject({ by, at: expect.any(String) });
+    expect(settings.calendar).toMatchObject({ by });
+    expect(settings.timeZone).toBeUndefined();
   });
   test("what changes nothing is not", async () => {
     const before = await newest();

@@ -260,6 +260,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
   ["DELETE", `/schools/one/invitations/${UUID}`, undefined, "staff.change"],
   ["PATCH", "/schools/one/members/account-nobody", { role: "reviewer" }, "staff.change"],
   ["DELETE", "/schools/one/members/account-nobody", undefined, "staff.change"],
+  ["GET", "/schools/one/settings/set-by", undefined, "school.change"],
   ["GET", "/schools/one/changes", undefined, "record.read"],
   ["GET", "/schools/one/changes/state", undefined, "record.read"],
   ["GET", "/schools/one/changes/file", undefined, "record.read"],
