@@ -12,6 +12,7 @@ import { AskedFields } from "../people/fields/lazy-fields";
 import { useGetOwnFieldsQuery } from "../people/fields/staff-api";
 import { isOfAnswers } from "../people/fields/use-asked";
 import { useGetSchoolQuery } from "../school/api";
+import { useMay } from "../school/may";
 import { explain, faultsOf } from "../store/api";
 import { kindOf } from "../store/kind-of";
 import { PrimaryAction, QuietAction } from "../ui/action";
@@ -56,8 +57,16 @@ export function EnrollSheet({ place, course, onClose }: Props) {
   const { quiet } = usePalette();
   const mayOverrule = kindOf(error) === MAY_OVERRULE;
   const [why, setWhy] = useState("");
-  const { data: own } = useGetOwnFieldsQuery({ school: place.school });
-  const asked = (own?.fields ?? []).filter(({ ended, asks }) => !ended && asks.staff !== "no");
+  const may = useMay(place.school);
+  const { data: own } = useGetOwnFieldsQuery({ school: place.school, about: "all" });
+  const asked = (own?.fields ?? []).filter(
+    ({ about, ended, asks, seenBy }) =>
+      !ended &&
+      asks.staff !== "no" &&
+      // What is noted of the enrollment too, by whoever sees it.
+      (about === "people" ||
+        (about === "enrollments" && (seenBy !== "managers" || may("fields.change")))),
+  );
   const [answers, setAnswers] = useState<FieldAnswers>({});
   const [tell, setTell] = useState(true);
   const [words, setWords] = useState<Words | null>(null);

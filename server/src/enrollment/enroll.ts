@@ -139,8 +139,8 @@ export async function enrollByHand(
     const by = byStaff(`Enrolled by ${context.who.name}`, overrule);
     const entry = { person, cohort, timeZone, self: null, ...by };
     const entered = await enter(tx, context, courseId, entry);
-    await takeAnswers(tx, context, "staff", person, answers);
     const { enrollment } = entered;
+    await takeAnswers(tx, context, "staff", person, answers, enrollment);
     if (!tell) {
       // Whoever is to be told nothing has no welcome either.
       await noteTold(tx, enrollment, context.now);

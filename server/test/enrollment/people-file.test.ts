@@ -297,6 +297,31 @@ describe("columns of the school's own fields", () => {
     // Whoever is in already stays as they are, and what the file says of them is known now.
     expect(await said("Ben Oak")).toEqual([["Ben Oak", "oven"]]);
   });
+  test("those about enrollments are kept with the enrollment, of whoever comes in, is in or moves", async () => {
+    const center = await field("Cost center", { about: "enrollments" });
+    const notes = async (find: string) => {
+      const [found] = (await roster(find)).people;
+      const path = `/schools/one/courses/c/enrollments/${found?.enrollment}/fields`;
+      const { fields } = await ask<{ fields: { id: string; value: unknown }[] }>("GET", path);
+      return [found?.answers[center.id], fields.find(({ id }) => id === center.id)?.value];
+    };
+    const file = (one: string, two: string) =>
+      `Name,Mail,COST center\nHilda Field,hilda.field@example.org,${one}\nBen Oak,ben.oak@example.org,${two}`;
+    const first = await bring(file("K-1", "K-2"));
+    expect(await show(first)).toMatchObject({
+      columns: ["name", "email", `own:${center.id}`],
+      fates: { new: 1, in: 1 },
+    });
+    await enroll(first);
+    expect(await notes("Hilda")).toEqual(["K-1", "K-1"]);
+    expect(await notes("Ben Oak")).toEqual(["K-2", "K-2"]);
+    // Brought again, it says otherwise; an empty cell says nothing.
+    await enroll(await bring(file("", "K-3")));
+    expect([await notes("Hilda"), await notes("Ben Oak")]).toEqual([
+      ["K-1", "K-1"],
+      ["K-3", "K-3"],
+    ]);
+  });
   test("a column of a field that is not asked is refused; a field staff must fill in is missed in a row", async () => {
     await field("Contract", { asks: { entering: "no", buying: "no", staff: "must" } });
     const id = await bring("Name,Mail,Paper\nGus Field,gus.field@example.org,yes\n");

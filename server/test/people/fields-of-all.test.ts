@@ -203,6 +203,42 @@ test("what owners and managers note, an author and an instructor do not read; an
   expect((await write(course, {}, "nia@example.org")).status).toBe(403);
 });
 
+test("whoever enrolls somebody notes it at once, kept with that enrollment; what has to be said is missed", async () => {
+  const shift = await make("enrollments", "Shift", {
+    asks: { entering: "no", buying: "no", staff: "must" },
+  });
+  const hidden = await make("enrollments", "Who asked", { seenBy: "managers" });
+  const enroll = (name: string, answers: object, who = OWNER) =>
+    door.by(who, "POST", `${course}/enrollments`, {
+      ...{ name, email: `${name}@example.org`, timeZone: "Europe/Lisbon", cohort: "k" },
+      answers,
+    });
+  expect(await faults(await enroll("rui", {}))).toEqual({
+    status: 422,
+    errors: [`answers.${shift}`],
+  });
+  expect((await roster("?find=rui")).people).toEqual([]);
+  const said = { [shift]: "early", [center]: "K-9", [hidden]: "Rosa" };
+  expect((await enroll("rui", said)).status).toBe(200);
+  const [rui] = (await roster("?find=rui")).people;
+  const path = `${course}/enrollments/${rui?.enrollment}`;
+  expect(await valuesOf(path)).toMatchObject({
+    Shift: "early",
+    "Cost center": "K-9",
+    "Who asked": "Rosa",
+  });
+  expect(await valuesOf(`/schools/one/people/${rui?.person}`)).toEqual({});
+  // What owners and managers note is noted by nobody else, and asked of nobody else.
+  await make("enrollments", "Contract", {
+    seenBy: "managers",
+    asks: { entering: "no", buying: "no", staff: "must" },
+  });
+  const ines = (answers: object) =>
+    enroll("sara", { [shift]: "late", ...answers }, "ines@example.org");
+  expect((await ines({ [hidden]: "x" })).status).toBe(422);
+  expect((await ines({})).status).toBe(200);
+});
+
 test("it stands on the record with the person it is about, among what they can take along, and is forgotten with them", async () => {
   const { test_, school } = door.owned();
   const noted = () =>

@@ -150,7 +150,7 @@ function Brought({
   const { data, error, refetch } = useGetPeopleFileQuery(at, {
     pollingInterval: working ? AGAIN : 0,
   });
-  const { data: own } = useGetOwnFieldsQuery({ school: place.school });
+  const { data: own } = useGetOwnFieldsQuery({ school: place.school, about: "all" });
   const [change, changing] = useChangePeopleFileMutation();
   const [said, setSaid] = useState<Said | null>(null);
   const sent = useRef(Promise.resolve());
@@ -195,7 +195,9 @@ function Brought({
         <>
           <ColumnsPart
             file={{ ...data, columns }}
-            fields={own?.fields ?? []}
+            fields={(own?.fields ?? []).filter(
+              ({ about }) => about === "people" || about === "enrollments",
+            )}
             onChange={(next) => say({ columns: next })}
           />
           <CohortOfRows

@@ -7,7 +7,7 @@ import { type FieldValue, readTypedAnswer } from "@dawngate/core/people";
 import { findZone, formatInstant, type Instant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
 import { lookAt } from "../../people/fields/answers";
-import { readFields, readValues } from "../../people/fields/store";
+import { readAllFields, readValues } from "../../people/fields/store";
 import { readCohorts } from "../../schedule/cohort-store";
 import { seatsLeft } from "../seats";
 import { type FileRow, knownBy } from "./store";
@@ -17,7 +17,7 @@ export interface Ground {
   course: string;
   archived: boolean;
   columns: readonly (Column | null)[];
-  /** The school's own that are asked. */
+  /** The school's own that are asked, about people and about enrollments. */
   fields: readonly OwnField[];
   /** For rows that say nothing. */
   cohort: string | null;
@@ -50,7 +50,7 @@ export async function groundOf(
     course: file.course_id,
     archived,
     columns: file.columns as (Column | null)[],
-    fields: (await readFields(tx)).filter(({ ended }) => !ended),
+    fields: await fieldsOfFiles(tx),
     cohort: file.cohort_id,
     timeZone: file.time_zone,
     overrules: file.overrule !== null,
@@ -59,6 +59,12 @@ export async function groundOf(
     seen: new Map(),
   };
 }
+
+/** The school's own fields that a file can hold: of people, and of their enrollments. */
+export const fieldsOfFiles = async (tx: SchoolTransaction): Promise<OwnField[]> =>
+  (await readAllFields(tx)).filter(
+    ({ about, ended }) => !ended && (about === "people" || about === "enrollments"),
+  );
 
 export interface Judged {
   line: number;
@@ -74,8 +80,9 @@ export interface Judged {
   account: string | null;
   /** What they hold already. */
   enrollment: string | null;
-  /** What the row says of the school's own fields. */
+  /** What the row says of the school's own fields: of the person, and of the enrollment. */
   answers: Map<string, FieldValue>;
+  noted: Map<string, FieldValue>;
 }
 
 const folded = (text: string) => text.normalize("NFKC").toLowerCase().replace(/\s+/gu, " ").trim();
@@ -91,16 +98,18 @@ export async function judge(
   const emails = [...new Set(read.map(({ email }) => email.toLowerCase()))];
   const known = await knownBy(tx, ground.course, emails, formatInstant(now));
   const people = [...known.values()].map(({ id }) => id);
-  const answered = await readValues(tx, people, ground.fields);
+  const enrolled = [...known.values()].flatMap(({ enrollment }) => enrollment ?? []);
+  const [ofPeople, ofEnrollments] = (["people", "enrollments"] as const).map((of) =>
+    ground.fields.filter(({ about }) => about === of),
+  ) as [OwnField[], OwnField[]];
+  const answered = await readValues(tx, people, ofPeople);
+  const notedBefore = await readValues(tx, enrolled, ofEnrollments, "enrollments");
   return read.map(({ line, name, email, zone, cohort: named, own }) => {
     const person = known.get(email.toLowerCase());
-    const { answers, faults } = lookAt(
-      ground.fields,
-      ({ id }) => own.get(id),
-      (person && answered.get(person.id)) ?? new Map(),
-      "staff",
-      readTypedAnswer,
-    );
+    const looked = (fields: readonly OwnField[], before: Map<string, FieldValue> | undefined) =>
+      lookAt(fields, ({ id }) => own.get(id), before ?? new Map(), "staff", readTypedAnswer);
+    const { answers, faults } = looked(ofPeople, answered.get(person?.id ?? ""));
+    const notes = looked(ofEnrollments, notedBefore.get(person?.enrollment ?? ""));
     const cohort =
       named === ""
         ? ground.cohort
@@ -115,10 +124,12 @@ export async function judge(
       account: person?.account ?? null,
       enrollment: person?.enrollment ?? null,
       answers,
+      noted: notes.answers,
       against: false,
     };
     const refused = (reason: string) => ({ ...judged, fate: "refused" as const, reason });
-    const wrong = faultOf({ ...judged, zone, named }, ground) ?? faults[0]?.reason;
+    const wrong =
+      faultOf({ ...judged, zone, named }, ground) ?? [...faults, ...notes.faults][0]?.reason;
     if (wrong) return refused(wrong);
     const before = ground.seen.get(email.toLowerCase());
     if (before !== undefined && before !== line)

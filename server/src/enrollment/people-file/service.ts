@@ -21,10 +21,10 @@ import { conflict, notFound, refusal } from "../../base/problem";
 import { published } from "../../courses/service";
 import type { SchoolTransaction } from "../../db/connection";
 import { follow } from "../../jobs/outbox";
-import { readFields } from "../../people/fields/store";
 import { readCohorts } from "../../schedule/cohort-store";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
+import { fieldsOfFiles } from "./judge";
 import {
   columnsBefore,
   countFates,
@@ -75,7 +75,7 @@ async function columnsFor(
   tx: SchoolTransaction,
   heads: readonly string[],
 ): Promise<(Column | null)[]> {
-  const fields = (await readFields(tx)).filter(({ ended }) => !ended);
+  const fields = await fieldsOfFiles(tx);
   const before = await columnsBefore(tx, heads);
   if (!before) return columnsOf(heads, fields);
   const there = new Set<Column | null>(fields.map(({ id }) => ownColumn(id)));
@@ -83,7 +83,7 @@ async function columnsFor(
 }
 
 async function knownFields(tx: SchoolTransaction, columns: readonly (Column | null)[]) {
-  const fields = new Set((await readFields(tx)).flatMap(({ id, ended }) => (ended ? [] : [id])));
+  const fields = new Set((await fieldsOfFiles(tx)).map(({ id }) => id));
   const at = columns.findIndex(
     (column) => column?.startsWith("own:") && !fields.has(column.slice("own:".length)),
   );

@@ -142,6 +142,7 @@ async function enrollAll(parts: Parts, school: SchoolId, brought: Held): Promise
       // Whoever has come in by them has theirs.
       const known = judged.filter(({ fate }) => fate === "in" || fate === "moves");
       await writeAnswers(tx, school, known);
+      await writeNotes(tx, school, known);
       const moving = judged.filter(({ fate }) => fate === "moves");
       await setFates(
         tx,
@@ -197,6 +198,7 @@ async function enterAll(
       }),
     })),
   );
+  await writeNotes(tx, school, made);
   await noLongerWait(
     tx,
     file.course_id,
@@ -224,6 +226,23 @@ const writeAnswers = (
     rows.flatMap(({ person, answers }) =>
       person === null ? [] : [...answers].map(([field, value]) => ({ of: person, field, value })),
     ),
+  );
+
+/** The same of what they say of enrollments. */
+const writeNotes = (
+  tx: SchoolTransaction,
+  school: SchoolId,
+  rows: readonly Pick<Judged, "enrollment" | "noted">[],
+) =>
+  writeValues(
+    tx,
+    school,
+    rows.flatMap(({ enrollment, noted }) =>
+      enrollment === null
+        ? []
+        : [...noted].map(([field, value]) => ({ of: enrollment, field, value })),
+    ),
+    "enrollments",
   );
 
 /** Those who are in another cohort are moved as staff move them, under a key of the row's: once. */

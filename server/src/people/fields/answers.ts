@@ -101,14 +101,25 @@ export async function readWritten(
     });
 }
 
-/** The fields that whoever reaches so far is asked at a place, in the school's order: none whose answers they do not see. */
+/** Who answers, or writes down what they know: how far they reach, and, of staff, what they may. */
+type Asked = Pick<Reach, "cohorts"> & Partial<Pick<Context, "may">>;
+
+/**
+ * The fields that whoever reaches so far is asked at a place, in the school's order: none whose answers they do not see.
+ * Of staff, who let somebody in, what is noted about enrollments is asked too.
+ */
 export async function fieldsAskedAt(
   tx: SchoolTransaction,
-  reach: Pick<Reach, "cohorts">,
+  reach: Asked,
   at: AskedAt,
 ): Promise<OwnField[]> {
-  return (await readFields(tx)).filter(
-    (field) => !field.ended && field.asks[at] !== "no" && mayRead(reach, field),
+  const about = (field: OwnField) =>
+    field.about === "people" ||
+    (at === "staff" &&
+      field.about === "enrollments" &&
+      (field.seenBy !== "managers" || reach.may?.("fields.change") === true));
+  return (await readAllFields(tx)).filter(
+    (field) => about(field) && !field.ended && field.asks[at] !== "no" && mayRead(reach, field),
   );
 }
 
@@ -216,7 +227,7 @@ export async function knownOf(
 /** What somebody answers who comes in, buys, or is enrolled by staff: read for them, and not kept yet. */
 export async function answersAt(
   tx: SchoolTransaction,
-  reach: Pick<Reach, "cohorts">,
+  reach: Asked,
   at: AskedAt,
   person: string | null,
   given: FieldAnswers,
@@ -226,16 +237,25 @@ export async function answersAt(
   return readAnswers(fields, given, await knownOf(tx, person, fields), { at, path: "answers" });
 }
 
-/** Reads and keeps what somebody answers at a place. Refused where something is missing or off. */
+/**
+ * Reads and keeps what somebody answers at a place; what staff note of the enrollment stands with that. Refused where
+ * something is missing or off.
+ */
 export async function takeAnswers(
   tx: SchoolTransaction,
-  context: { school: SchoolId } & Pick<Reach, "cohorts">,
+  context: { school: SchoolId } & Asked,
   at: AskedAt,
   person: string,
   given: FieldAnswers = {},
+  enrollment: string | null = null,
 ): Promise<void> {
   const answers = await answersAt(tx, context, at, person, given);
-  await keepAnswers(tx, context.school, person, answers);
+  const noted = new Set((await readFields(tx, "enrollments")).map(({ id }) => id));
+  const of = (enrollments: boolean) =>
+    new Map([...answers].filter(([field]) => noted.has(field) === enrollments));
+  await keepAnswers(tx, context.school, person, of(false));
+  if (enrollment !== null)
+    await keepAnswers(tx, context.school, enrollment, of(true), "enrollments");
 }
 
 /** Keeps answers of some time ago: those that are still asked for, and can still be an answer. */
