@@ -33,6 +33,7 @@ import { pageAsker } from "./sales/cards/ask-page";
 import { documentWriter } from "./sales/documents/issue";
 import { follower } from "./sales/follow-up";
 import { giver } from "./sales/gift";
+import { readSoldBy } from "./sales/listing-store";
 import { shareKeeper } from "./sales/partners/share";
 import { openTouches } from "./sales/partners/touches";
 import { backPayer } from "./sales/refunds/pay-back";
@@ -123,7 +124,7 @@ else {
     askTill,
     askPage,
     followUp,
-    callNext: nextCaller({ db, baseUrl, now }),
+    callNext: nextCaller({ db, baseUrl, now, soldBy: readSoldBy }),
     workOnPeopleFile: peopleFileWorker({ db, baseUrl, now }),
     endAttempt: attemptEnder({ db, now }),
     markAgain: marker({ db, now }),

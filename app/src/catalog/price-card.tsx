@@ -88,6 +88,11 @@ export function PriceCard({ school, id, title }: Props) {
           {STATES[state]}
         </Text>
       )}
+      {state === "full" && data.waiting ? (
+        <LinkAction href={`/${school}/o/${id}`}>
+          {data.waiting.stands ? "See where you stand" : "Wait for a place"}
+        </LinkAction>
+      ) : null}
       {state === "before" ? (
         <RemindMe school={school} door={{ kind: "listing", listing: id }} />
       ) : null}

@@ -5,6 +5,7 @@ import { does, reads, readsPages } from "../store/ask";
 export const {
   useGetOfferedQuery,
   useBuyMutation,
+  useWaitForSoldMutation,
   useGetOwnOrderQuery,
   useGetOwnOrdersInfiniteQuery,
   usePutInCardMutation,
@@ -24,6 +25,7 @@ export const {
   endpoints: (build) => ({
     getOffered: reads(build, "getOffered", { keepUnusedDataFor: 5 }),
     buy: does(build, "buy"),
+    waitForSold: does(build, "waitForSold"),
     getOwnOrder: reads(build, "getOwnOrder", { keepUnusedDataFor: 0 }),
     getOwnOrders: readsPages(build, "getOwnOrders", "after"),
     putInCard: does(build, "putInCard"),

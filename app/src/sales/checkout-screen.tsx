@@ -28,6 +28,7 @@ import { MembershipOpens } from "./lazy-parts";
 import { QuoteLines } from "./quote-lines";
 import { sayWay } from "./say-way";
 import { CODE_REASONS, sayWhyPrice } from "./say-why";
+import { WaitForSold } from "./wait-for-sold";
 
 interface Place {
   school: string;
@@ -236,14 +237,17 @@ function Checkout(props: Props) {
           ) : null}
         </View>
       ) : state === "open" ? (
-        <Buying
-          place={place}
-          offered={offered}
-          codes={codes}
-          zone={zone}
-          giving={giving}
-          onAgain={onAgain}
-        />
+        <>
+          {offered.waiting ? <WaitForSold place={place} waiting={offered.waiting} /> : null}
+          <Buying
+            place={place}
+            offered={offered}
+            codes={codes}
+            zone={zone}
+            giving={giving}
+            onAgain={onAgain}
+          />
+        </>
       ) : (
         <>
           <Text kind="strong" role="status">
@@ -252,6 +256,7 @@ function Checkout(props: Props) {
           {state === "before" ? (
             <RemindMe school={place.school} door={{ kind: "listing", listing: place.listing }} />
           ) : null}
+          {offered.waiting ? <WaitForSold place={place} waiting={offered.waiting} /> : null}
         </>
       )}
     </NightPage>

@@ -2,7 +2,7 @@
 
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
-import { endpoints, files, inCourse, inSchool } from "../endpoint";
+import { done, endpoints, files, inCourse, inSchool } from "../endpoint";
 import {
   announcedPrices,
   asIfBought,
@@ -41,6 +41,7 @@ import {
   seatsGiven,
   seatTaken,
   seatWanted,
+  waitForSold,
   wayChange,
 } from "../sales";
 
@@ -151,6 +152,17 @@ export const sales = endpoints("sales", {
     answer: offered,
     answered: "The listing, its quote and why.",
     holds: ["listings"],
+  },
+  waitForSold: {
+    method: "post",
+    path: "/schools/{school}/offers/{listing}/waitlist",
+    summary: "Join the waitlist of the cohort that is sold by it, where that is full",
+    who: "self.learn",
+    params: inListing,
+    body: waitForSold,
+    answer: done,
+    answered: "One waits, and is written to when a place comes free, which one buys then.",
+    changes: ["listings", "public"],
   },
   buy: {
     method: "post",

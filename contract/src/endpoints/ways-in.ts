@@ -190,7 +190,7 @@ export const waysIn = endpoints("ways-in", {
     body: leaveWaitlist,
     answer: done,
     answered: "One waits no longer.",
-    changes: ["public"],
+    changes: ["public", "listings"],
   },
   getBlocks: {
     method: "get",

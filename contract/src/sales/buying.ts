@@ -172,6 +172,24 @@ export const offered = z
       .describe(
         "The last day, included, on which a consumer may give it back; null: nothing is paid.",
       ),
+    waiting: z
+      .object({
+        course: z.string(),
+        cohort: z.string(),
+        name: z.string().describe("Of the cohort."),
+        stands: z
+          .object({
+            ahead: z.int().describe("So many come before."),
+            offerUntil: z
+              .string()
+              .nullable()
+              .describe("Until then a place is held for one; null: none is."),
+          })
+          .nullable()
+          .describe("Where one stands; null: one does not wait, and can."),
+      })
+      .nullable()
+      .describe("Of a cohort that is full: its waitlist; null: there is none to join."),
     onFile: z
       .object({ ends: z.string().nullable() })
       .nullable()
@@ -234,3 +252,8 @@ export const bought = z.object({
   secret: z.string().describe("Opens the order without signing in."),
   pay: z.string().nullable().describe("Where one pays; null: nothing is due now."),
 });
+
+/** Joining the waitlist of a cohort that is sold. */
+export const waitForSold = z
+  .strictObject({ timeZone: planFields.timeZone })
+  .meta({ id: "WaitForSold" });

@@ -12,6 +12,7 @@ import { comeBack } from "./come-back";
 import { activeEnrollment } from "./enroll";
 import { reachAsFar } from "./reach";
 import { insertEnrollments } from "./store";
+import { noLongerWait } from "./ways-in/queue-store";
 import { type Buyer, personWho } from "./who-enters";
 
 interface Bought extends Buyer {
@@ -49,6 +50,8 @@ export async function enterBought(
     return { enrollment: active, person, isNew, gained };
   }
   const back = await comeBack(tx, { school, now }, { course: courseId, person }, bought);
+  // Also who waited for a place: it is theirs now, or they are in without one.
+  await noLongerWait(tx, courseId, [person]);
   if (back !== null) return { enrollment: back, person, isNew, gained: true };
   await published(tx, school, courseId);
   const id = randomUUID();

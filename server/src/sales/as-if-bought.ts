@@ -45,7 +45,11 @@ export async function showAsIfBought(
       courses.some((one) => one.id === course),
     );
     const at = { school: context.school, now };
-    const sold = await soldCohorts(tx, { ...at, timeZone: school.time_zone }, { cohorts });
+    const sold = await soldCohorts(
+      tx,
+      { ...at, timeZone: school.time_zone, person: null },
+      { cohorts },
+    );
     const { validity } = row.offer;
     return {
       at: formatInstant(now),

@@ -32,7 +32,7 @@ export const tillAsker =
           part: 1,
           card: cardOf(found),
         });
-      await lapse(tx, id, doing.now);
+      await lapse(tx, doing, id);
       const after = await readOrder(tx, id);
       const isAsked = found !== null && doing.now < Date.parse(order.bought_at) + LATEST;
       if (after?.state === "open" || (after?.state === "lapsed" && isAsked))

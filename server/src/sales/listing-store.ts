@@ -136,6 +136,23 @@ export async function readHeld(tx: SchoolTransaction, id: string, at: string): P
   return rows[0]?.held ?? 0;
 }
 
+/** The listing by which a cohort is bought today, and the seats that its buyers are promised; null: it is not sold. */
+export async function readSoldBy(
+  tx: SchoolTransaction,
+  sold: { course: string; cohort: string },
+  at: string,
+): Promise<{ listing: string; promised: number } | null> {
+  const { rows } = await sql<{ id: string }>`
+    select l.id from listing l
+    join listing_terms t on t.school_id = l.school_id and t.listing_id = l.id and t.number = l.number
+    where l.state in ('on-sale', 'private')
+      and t.terms -> 'cohorts' @> ${JSON.stringify([sold])}::jsonb
+    order by l.state = 'private', l.id limit 1
+  `.execute(tx);
+  const [found] = rows;
+  return found ? { listing: found.id, promised: await readPromised(tx, sold, at) } : null;
+}
+
 /**
  * Seats of a cohort that are promised to buyers and not taken yet: of checkouts under way, and of orders whose seats are
  * still to be given out.
@@ -154,6 +171,10 @@ export async function readPromised(
     join sales_order o on o.school_id = t.school_id and o.listing_id = t.listing_id
       and o.terms_number = t.number
     where t.terms -> 'cohorts' @> ${sold}::jsonb and not o.renews
+      -- A place that is held for them on the waitlist is taken already.
+      and not (o.state = 'open' and o.seats = 1 and o.gift is null and exists (
+        select from waiting w where w.school_id = o.school_id and w.cohort_id = ${cohort}
+          and w.person_id = o.person_id and w.state = 'offered' and w.offer_until > ${at}::timestamptz))
       and ((o.state = 'open' and o.held_until > ${at}::timestamptz)
         or (o.state = 'paid' and (o.seats > 1 or o.gift is not null)))
   `.execute(tx);

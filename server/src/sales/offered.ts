@@ -31,6 +31,7 @@ import { renewableMembership } from "./memberships/renewal";
 import { noteOfPrice } from "./price-history";
 import { type Renewable, renewable, waysToRenew } from "./renewal";
 import { type SoldCohort, soldCohorts, worst } from "./sold-cohorts";
+import { waitingOf } from "./waiting";
 
 /** A listing that can be met, with all that its price depends on. */
 export interface OnSale {
@@ -38,6 +39,8 @@ export interface OnSale {
   listing: Listing;
   school: Awaited<ReturnType<typeof readSchool>>;
   seatsLeft: number | null;
+  /** Of the listing itself, its cohorts aside; null: no limit. */
+  ownLeft: number | null;
   state: Offered["state"];
   /** The courses of it that the one who asks is in. */
   holds: string[];
@@ -74,7 +77,7 @@ export async function readOnSale(
     offer.seatLimit === null ? 0 : readHeld(tx, id, instant),
   ]);
   const free = offer.seatLimit === null ? null : Math.max(0, offer.seatLimit - row.sold - held);
-  const where = { school: schoolId, timeZone: school.time_zone, now };
+  const where = { school: schoolId, timeZone: school.time_zone, now, person };
   const cohorts = await soldCohorts(tx, where, offer, hold);
   const limits = [free, ...cohorts.map(({ left }) => left)].filter((left) => left !== null);
   const seatsLeft = limits.length === 0 ? null : Math.min(...limits);
@@ -99,6 +102,7 @@ export async function readOnSale(
           ? await renewable(tx, { ...at, person }, offer)
           : null,
     cohorts,
+    ownLeft: free,
     state: worst([
       windowState(offer.window, zoneOf(school.time_zone), now, seatsLeft),
       ...cohorts.map((one) => one.state),
@@ -252,6 +256,7 @@ export async function showOffered(
       why,
       courses,
       membership: await offeredMembership(tx, offer, school, now),
+      waiting: waitingOf(onSale),
       holds: (offer.courses.length > 0 || offer.membership !== null) && onSale.isInside,
       renews: isRenewal
         ? (onSale.renews ?? []).map(({ course, until, becomes }) => ({

@@ -23,6 +23,7 @@ import { changeWay, showChanges } from "./running/change-way";
 import { endSeatLink, makeSeatLink, showOfferedSeat, takeSeat } from "./seat-link";
 import { splitCourse } from "./split-course";
 import { giveSeats, takeSeatBack } from "./team-seats";
+import { joinSold } from "./waiting";
 
 export function salesRoutes(services: Services) {
   return router()
@@ -76,6 +77,11 @@ export function salesRoutes(services: Services) {
         await splitCourse(services, c.get("context"), course, c.req.valid("json")),
         200,
       );
+    })
+    .openapi(route(services, sales.waitForSold), async (c) => {
+      const { listing } = c.req.valid("param");
+      await joinSold(services, c.get("context"), listing, c.req.valid("json"));
+      return c.json({ done: true as const }, 200);
     })
     .openapi(route(services, sales.getOffered, "public"), async (c) => {
       const { listing } = c.req.valid("param");

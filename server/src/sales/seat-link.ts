@@ -106,7 +106,7 @@ export async function showOfferedSeat(
     const { order, offer, sold, left } = await openedByLink(tx, context, id, secret);
     const school = await readSchool(tx);
     const zone = school.time_zone;
-    const where = { school: context.school, timeZone: zone, now: context.now };
+    const where = { school: context.school, timeZone: zone, now: context.now, person: null };
     return {
       title: order.title,
       from: fromOf(order),

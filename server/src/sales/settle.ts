@@ -2,6 +2,7 @@
 import type { OrderTax } from "@dawngate/contract/sales";
 import { formatInstant } from "@dawngate/core/time";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import { lookForNext } from "../enrollment/ways-in/waitlist";
 import type { Services } from "../school/kit";
 import { readSchool } from "../school/store";
 import type { KeptCard } from "../stand-ins/payments";
@@ -138,20 +139,30 @@ async function goOn(
 async function seatsAreLeft(
   tx: SchoolTransaction,
   { school, now }: Doing,
-  { listing_id, terms_number, seats }: OrderRow,
+  { listing_id, terms_number, seats, person_id: person }: OrderRow,
 ): Promise<boolean> {
   const row = await readListing(tx, listing_id, true);
   if (!row || (row.offer.seatLimit !== null && row.sold + seats > row.offer.seatLimit))
     return false;
   const offer = await readTerms(tx, listing_id, terms_number);
   const { time_zone: timeZone } = await readSchool(tx);
-  const cohorts = offer ? await soldCohorts(tx, { school, timeZone, now }, offer, true) : [];
+  const cohorts = offer
+    ? await soldCohorts(tx, { school, timeZone, now, person }, offer, true)
+    : [];
   return cohorts.every(({ left }) => left === null || left >= seats);
 }
 
 /** An order whose hold has run out without a payment. */
-export async function lapse(tx: SchoolTransaction, id: string, now: Doing["now"]) {
+export async function lapse(
+  tx: SchoolTransaction,
+  { school, now }: Pick<Doing, "school" | "now">,
+  id: string,
+): Promise<void> {
   const order = await readOrder(tx, id, true);
   if (order?.state !== "open" || order.held_until === null) return;
-  if (Date.parse(order.held_until) <= now) await updateOrder(tx, id, { state: "lapsed" });
+  if (Date.parse(order.held_until) > now) return;
+  await updateOrder(tx, id, { state: "lapsed" });
+  // A place that was promised is free: whoever waits for it is looked for.
+  const offer = await readTerms(tx, order.listing_id, order.terms_number);
+  for (const { cohort } of offer?.cohorts ?? []) await lookForNext(tx, school, cohort);
 }

@@ -1,6 +1,7 @@
 import type { Shelf } from "@dawngate/contract/enrollment";
 import type { MayEnter, WaitlistPage, WaysIn } from "@dawngate/contract/ways-in";
 import { nextCaller } from "../../src/enrollment/ways-in/waitlist";
+import { readSoldBy } from "../../src/sales/listing-store";
 import { atTheDoor, catalog, course, zone } from "../helpers/at-the-door";
 import { instant } from "../helpers/sample";
 
@@ -32,10 +33,12 @@ describe("the waitlist", () => {
       act: { type: "revoked", reason: "Moved away" },
     });
   const call = () =>
-    nextCaller({ db: owned().test_.db, baseUrl: "http://127.0.0.1:1", now: () => clock.now })(
-      owned().school,
-      "k",
-    );
+    nextCaller({
+      db: owned().test_.db,
+      baseUrl: "http://127.0.0.1:1",
+      now: () => clock.now,
+      soldBy: readSoldBy,
+    })(owned().school, "k");
 
   beforeAll(async () => {
     await enroll("first@example.org");

@@ -23,6 +23,7 @@ import { pageAsker } from "../../src/sales/cards/ask-page";
 import { documentWriter } from "../../src/sales/documents/issue";
 import { follower } from "../../src/sales/follow-up";
 import { giver } from "../../src/sales/gift";
+import { readSoldBy } from "../../src/sales/listing-store";
 import { shareKeeper } from "../../src/sales/partners/share";
 import { openTouches } from "../../src/sales/partners/touches";
 import { backPayer } from "../../src/sales/refunds/pay-back";
@@ -95,7 +96,7 @@ export function testApp(
     writeLetter: letterWriter({ db, baseUrl: "http://127.0.0.1:1", accounts, now }),
     tellDevice: deviceTeller({ db, now, outside, baseUrl: "http://127.0.0.1:1" }),
     tellStatements: teller({ db, now, outside, baseUrl: "http://127.0.0.1:1" }),
-    callNext: nextCaller({ db, now, baseUrl: "http://127.0.0.1:1" }),
+    callNext: nextCaller({ db, now, baseUrl: "http://127.0.0.1:1", soldBy: readSoldBy }),
     payBack: backPayer({ db, now, payments: other.payments ?? null }),
     writeDocuments: documentWriter({ db, now }),
     announcePrice: priceAnnouncer({ db, now, baseUrl: "http://127.0.0.1:1" }),

@@ -7,6 +7,7 @@ import type { Language } from "@dawngate/core/notices";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { nextCaller } from "../../src/enrollment/ways-in/waitlist";
 import { handWatcher } from "../../src/sales/by-hand/watch";
+import { readSoldBy } from "../../src/sales/listing-store";
 import { orderRunner } from "../../src/sales/running/charge";
 import { atTheDoor, catalog, zone } from "../helpers/at-the-door";
 import { OWNER } from "../helpers/owned";
@@ -147,10 +148,12 @@ describe("about money", () => {
 describe("a place that is free", () => {
   const { clock, owned, ask, by, enroll, set, seats, mailsTo } = atTheDoor("2027-03-10T12:00:03Z");
   const freed = async () => {
-    await nextCaller({ db: owned().test_.db, baseUrl: "https://x", now: () => clock.now })(
-      owned().school,
-      "k",
-    );
+    await nextCaller({
+      db: owned().test_.db,
+      baseUrl: "https://x",
+      now: () => clock.now,
+      soldBy: readSoldBy,
+    })(owned().school, "k");
     await owned().app.workOff();
   };
   beforeAll(async () => {

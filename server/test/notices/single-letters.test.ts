@@ -2,6 +2,7 @@
 import type { EntryRequests } from "@dawngate/contract/ways-in";
 import { nextCaller } from "../../src/enrollment/ways-in/waitlist";
 import { reminder } from "../../src/reminders/tell";
+import { readSoldBy } from "../../src/sales/listing-store";
 import { atTheDoor, catalog, course, zone } from "../helpers/at-the-door";
 import { instant } from "../helpers/sample";
 
@@ -51,7 +52,12 @@ test("a place that one waited for: given, or gone to the next, in one's language
     expect(await asked.text()).toContain("true");
   }
   const next = async () => {
-    const call = nextCaller({ db: owned().test_.db, baseUrl: "https://x", now: () => clock.now });
+    const call = nextCaller({
+      db: owned().test_.db,
+      baseUrl: "https://x",
+      now: () => clock.now,
+      soldBy: readSoldBy,
+    });
     await call(owned().school, "k");
     await owned().app.workOff();
   };

@@ -278,6 +278,7 @@ export const ROUTES: [string, string, unknown, Permission][] = [
     "sales.change",
   ],
   ["GET", "/schools/one/offers/l", undefined, "school.see"],
+  ["POST", "/schools/one/offers/l/waitlist", { timeZone: "UTC" }, "self.learn"],
   [
     "POST",
     "/schools/one/offers/l/orders",

@@ -26,6 +26,7 @@ import type { Services } from "../../school/kit";
 import { inWords } from "../../school/own-words";
 import { readSchool } from "../../school/store";
 import { enter, standsAtDoor } from "../enroll";
+import { membershipFor } from "../memberships/member";
 import { holdSeats } from "../seats";
 import { type First, tellEnrolled } from "../tell-enrolled";
 import { ownPerson } from "../who-enters";
@@ -65,15 +66,24 @@ export async function joinWaitlist(
     if (door.waits) return;
     if (door.faults.length === 0) throw conflict("A seat is free: enroll, and it is yours.");
     if (!mayWait(door.faults)) door.refuse(door.faults);
-    await insertWaiting(tx, {
-      school_id: context.school,
-      id: randomUUID(),
-      course_id: course,
-      cohort_id: cohort,
-      person_id: person,
-      time_zone: timeZone,
-      joined_at: formatInstant(context.now),
-    });
+    await putLast(tx, context, { course, cohort, person, timeZone });
+  });
+}
+
+/** The last of those who wait. Whoever does it has the cohort's turn for seats. */
+export async function putLast(
+  tx: SchoolTransaction,
+  { school, now }: Pick<Context, "school" | "now">,
+  { course, cohort, person, timeZone }: Record<"course" | "cohort" | "person" | "timeZone", string>,
+): Promise<void> {
+  await insertWaiting(tx, {
+    school_id: school,
+    id: randomUUID(),
+    course_id: course,
+    cohort_id: cohort,
+    person_id: person,
+    time_zone: timeZone,
+    joined_at: formatInstant(now),
   });
 }
 
@@ -159,7 +169,8 @@ async function theirCohort(
     throw notFound(`There is no cohort "${cohort}" in this course.`);
 }
 
-async function lookForNext(tx: SchoolTransaction, school: SchoolId, cohort: string) {
+/** Has it looked at who is next for a place that may have fallen free. */
+export async function lookForNext(tx: SchoolTransaction, school: SchoolId, cohort: string) {
   await follow(tx, school, "call-next", { school, cohort }, { once: `${school} ${cohort}` });
 }
 
@@ -167,7 +178,16 @@ interface Parts {
   db: Database;
   baseUrl: string;
   now(): Instant;
+  /** By which listing a cohort is bought, and what its buyers are promised; null: it is not sold. */
+  soldBy(
+    tx: SchoolTransaction,
+    sold: { course: string; cohort: string },
+    at: string,
+  ): Promise<{ listing: string; promised: number } | null>;
 }
+
+/** So long a place that has to be bought is held, where the school gives places at once. */
+const TO_BUY = 48;
 
 /** So many places are given out in one transaction; more follow in the next. */
 const AT_ONCE = 20;
@@ -177,7 +197,7 @@ const AT_ONCE = 20;
  * offered to the next, or given. Done once or ten times, on one server or several, it comes to the same.
  */
 export const nextCaller =
-  ({ db, baseUrl, now }: Parts) =>
+  ({ db, baseUrl, now, soldBy }: Parts) =>
   async (school: string, cohortId: string): Promise<void> => {
     const at = now();
     const doing = { school: school as SchoolId, who: system("waitlist"), now: at };
@@ -191,6 +211,7 @@ export const nextCaller =
       if (!named) return;
       const context = { ...doing, slug };
       const about = { course, slug, title: plan.title, cohort: named.name, cohortId };
+      const sold = () => soldBy(tx, { course, cohort: cohortId }, formatInstant(at));
       for (const lapsed of await lapsedOffers(tx, cohortId, formatInstant(at))) {
         await setWaiting(tx, lapsed.id, { state: "lapsed" });
         await tellLapsed(tx, { baseUrl }, doing.school, lapsed, about);
@@ -199,11 +220,25 @@ export const nextCaller =
       if (waitlist === null || !takesWaiters(waitlist, zoneOf(time_zone), at)) return;
       for (let given = 0; given < AT_ONCE; given++) {
         const left = await holdSeats(tx, doing.school, course, named.cohort, at);
-        if (left !== null && left <= 0) return;
+        const bought = await sold();
+        if (left !== null && left - (bought?.promised ?? 0) <= 0) return;
         const next = await nextWaiting(tx, cohortId);
         if (!next) return;
-        if (waitlist.offerHours === null) await give(tx, { baseUrl }, context, next);
-        else await offer(tx, { baseUrl }, doing.school, next, about, waitlist.offerHours, at);
+        // Whoever has a membership it is in need not buy it.
+        const isToBuy =
+          bought !== null && (await membershipFor(tx, next.person, course, at)) === null;
+        const { offerHours } = waitlist;
+        if (offerHours === null && !isToBuy) await give(tx, { baseUrl }, context, next);
+        else
+          await offer(
+            tx,
+            { baseUrl },
+            doing.school,
+            next,
+            { ...about, page: isToBuy ? `o/${bought.listing}` : `c/${course}` },
+            offerHours ?? TO_BUY,
+            at,
+          );
       }
       // The row that asked for this stands until it is done: another is asked for under another name.
       const once = `${school} ${cohortId} on from ${formatInstant(at)}`;
@@ -249,7 +284,7 @@ async function offer(
   { baseUrl }: { baseUrl: string },
   school: SchoolId,
   { id, person, email, name, timeZone }: Waiter,
-  about: About,
+  about: About & { page: string },
   hours: number,
   now: Instant,
 ): Promise<void> {
@@ -259,7 +294,7 @@ async function offer(
   const title = inMail(about.title);
   const cohort = inMail(about.cohort);
   const from = await schoolInMail(tx);
-  const url = `${baseUrl}/${about.slug}/c/${about.course}`;
+  const url = `${baseUrl}/${about.slug}/${about.page}`;
   const language = await languageRead(tx, person);
   const spoken = spokenIn(language);
   const lapses = sayAt(spoken, until, zoneOf(timeZone));

@@ -28,7 +28,7 @@ export const handWatcher =
     await db.withSchool(doing, async (tx) => {
       const order = await readOrder(tx, id, true);
       if (order?.state !== "open" || order.pay_by === null) return;
-      await lapse(tx, id, doing.now);
+      await lapse(tx, doing, id);
       if (order.held_until !== null && Date.parse(order.held_until) <= doing.now) return;
       if (doing.now >= (await overdueFrom(tx, order.pay_by))) {
         // The record keeps that it went out: a job that is tried again sends no second one.
