@@ -6,6 +6,7 @@ import { checks } from "./checks";
 import { compare } from "./compare";
 import { courses } from "./courses";
 import { covers } from "./covers";
+import { deliveries } from "./deliveries";
 import { devices } from "./devices";
 import { documents } from "./documents";
 import { enrollment } from "./enrollment";
@@ -49,6 +50,7 @@ export const ROOMS = {
   learning,
   "ways-in": waysIn,
   "people-file": peopleFile,
+  deliveries,
   "roster-views": rosterViewEndpoints,
   year,
   compare,

@@ -6,6 +6,7 @@ import { assignmentRoutes } from "../checks/assignment-routes";
 import { checkRoutes } from "../checks/routes";
 import { coverRoutes } from "../courses/cover-routes";
 import { courseRoutes } from "../courses/routes";
+import { deliveryRoutes } from "../enrollment/deliveries/routes";
 import { fieldRoutes } from "../enrollment/field-routes";
 import { learningRoutes } from "../enrollment/learning/routes";
 import { peopleFileRoutes } from "../enrollment/people-file/routes";
@@ -54,6 +55,7 @@ export function api(services: Services, changes: Changes | null) {
     learningRoutes(services),
     waysInRoutes(services),
     peopleFileRoutes(services),
+    deliveryRoutes(services),
     salesRoutes(services),
     documentRoutes(services),
     byHandRoutes(services),

@@ -25,6 +25,14 @@ export const UUID = "00000000-0000-4000-8000-000000000000";
 export const COURSE_ROUTES: [string, string, unknown, Permission][] = [
   ["GET", "/schools/one/courses", undefined, "courses.read"],
   ["POST", "/schools/one/courses", { title: "New" }, "courses.make"],
+  ["GET", "/schools/one/courses/c/deliveries", undefined, "cohorts.change"],
+  [
+    "POST",
+    "/schools/one/courses/c/deliveries",
+    { name: "Office", cohort: null, timeZone: "UTC", tell: false, withdraws: null },
+    "cohorts.change",
+  ],
+  ["DELETE", "/schools/one/courses/c/deliveries/d", undefined, "cohorts.change"],
   ["POST", "/schools/one/courses/c/people-files", new Uint8Array(), "cohorts.change"],
   ["GET", "/schools/one/courses/c/people-files/x", undefined, "cohorts.change"],
   [

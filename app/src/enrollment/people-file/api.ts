@@ -9,6 +9,9 @@ export const {
   useGetPeopleRowsInfiniteQuery,
   useEnrollFileMutation,
   useDropPeopleFileMutation,
+  useGetDeliveriesQuery,
+  useMakeDeliveryMutation,
+  useEndDeliveryMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     bringPeople: does(build, "bringPeople"),
@@ -17,5 +20,8 @@ export const {
     getPeopleRows: readsPages(build, "getPeopleRows", "after", { keepUnusedDataFor: 0 }),
     enrollFile: does(build, "enrollFile"),
     dropPeopleFile: does(build, "dropPeopleFile"),
+    getDeliveries: reads(build, "getDeliveries"),
+    makeDelivery: does(build, "makeDelivery"),
+    endDelivery: does(build, "endDelivery"),
   }),
 });

@@ -26,6 +26,7 @@ import {
   useGetPeopleFileQuery,
 } from "./api";
 import { ColumnsPart } from "./columns-part";
+import { DeliveriesPart } from "./deliveries-part";
 import { PeopleFileChoice } from "./file-choice";
 import { Overruled } from "./overruled";
 import { RowsPart } from "./rows-part";
@@ -45,7 +46,10 @@ export function PeopleFileSheet({ place, course, timeZone, onClose }: Props) {
   return (
     <Sheet title="Enroll people from a file" broad onClose={onClose}>
       {file === null ? (
-        <Bring place={place} course={course} timeZone={timeZone} onFile={setFile} />
+        <>
+          <Bring place={place} course={course} timeZone={timeZone} onFile={setFile} />
+          <DeliveriesPart place={place} course={course} timeZone={timeZone} />
+        </>
       ) : (
         <Brought
           place={place}

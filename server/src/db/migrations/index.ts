@@ -71,6 +71,7 @@ import * as m0069 from "./0069-overruled-rows";
 import * as m0070 from "./0070-fields-of-all";
 import * as m0071 from "./0071-cards";
 import * as m0072 from "./0072-ends";
+import * as m0073 from "./0073-deliveries";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -145,4 +146,5 @@ export const migrations = {
   "0070-fields-of-all": m0070,
   "0071-cards": m0071,
   "0072-ends": m0072,
+  "0073-deliveries": m0073,
 };

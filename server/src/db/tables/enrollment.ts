@@ -116,6 +116,37 @@ export interface PeopleFileTable {
   by_id: string;
   by_name: string;
   at: string;
+  /** In the order in which they came. */
+  arrived: Generated<number>;
+  /** Which delivery brought it; null: somebody did. */
+  delivery_id: string | null;
+  /** Of its bytes, where a delivery brought it. */
+  digest: string | null;
+  /** So many whom its delivery had brought are not in it any more, and so many of them were withdrawn. */
+  missing: Generated<number>;
+  withdrawn: Generated<number>;
+}
+
+export interface PeopleDeliveryTable {
+  school_id: string;
+  id: string;
+  course_id: string;
+  name: string;
+  key_hash: string;
+  cohort_id: string | null;
+  time_zone: string;
+  tell: boolean;
+  /** So many in a hundred may be withdrawn at once who are missing from a file; null: nobody is. */
+  withdraws: number | null;
+  made_by: string;
+  made_at: string;
+  ended_at: string | null;
+}
+
+export interface DeliveredTable {
+  school_id: string;
+  delivery_id: string;
+  enrollment_id: string;
 }
 
 export interface PeopleFileRowTable {
@@ -274,5 +305,7 @@ export interface EnrollmentTables {
   waiting: WaitingTable;
   entry_block: EntryBlockTable;
   people_file: PeopleFileTable;
+  people_delivery: PeopleDeliveryTable;
+  delivered: DeliveredTable;
   people_file_row: PeopleFileRowTable;
 }

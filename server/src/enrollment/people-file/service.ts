@@ -67,11 +67,11 @@ export async function bringPeople(
   return { id };
 }
 
-const workOn = (tx: SchoolTransaction, { school }: Pick<Context, "school">, file: string) =>
+export const workOn = (tx: SchoolTransaction, { school }: Pick<Context, "school">, file: string) =>
   follow(tx, school, "people-file", { school, file });
 
 /** The columns as they were said for a file of such heads, or as their heads say; of fields those that are asked. */
-async function columnsFor(
+export async function columnsFor(
   tx: SchoolTransaction,
   heads: readonly string[],
 ): Promise<(Column | null)[]> {
@@ -93,7 +93,7 @@ async function knownFields(tx: SchoolTransaction, columns: readonly (Column | nu
     ]);
 }
 
-async function knownCohort(tx: SchoolTransaction, course: string, cohort: string | null) {
+export async function knownCohort(tx: SchoolTransaction, course: string, cohort: string | null) {
   if (cohort !== null && !(await readCohorts(tx, course)).some((k) => k.cohort.id === cohort))
     throw refusal("The cohort is not there.", [{ path: "cohort", reason: "Choose another" }]);
 }
@@ -105,6 +105,23 @@ async function existing(tx: SchoolTransaction, course: string, id: string, hold 
   return file;
 }
 
+/** How many rows of a file would become what, and how many are done. */
+export async function countsOf(tx: SchoolTransaction, id: string) {
+  const counts = {
+    rows: 0,
+    enrolled: 0,
+    against: 0,
+    fates: { new: 0, known: 0, moves: 0, in: 0, refused: 0 },
+  };
+  for (const { fate, enrolled: done, count, against } of await countFates(tx, id)) {
+    counts.rows += count;
+    counts.against += against;
+    if (fate !== "unknown") counts.fates[fate] += count;
+    if (done && fate !== "in") counts.enrolled += count;
+  }
+  return counts;
+}
+
 export async function showPeopleFile(
   { db }: Db,
   context: Context,
@@ -113,16 +130,7 @@ export async function showPeopleFile(
 ): Promise<PeopleFile> {
   return db.readSchool(context, async (tx) => {
     const file = await existing(tx, course, id);
-    const fates = { new: 0, known: 0, moves: 0, in: 0, refused: 0 };
-    let rows = 0;
-    let enrolled = 0;
-    let against = 0;
-    for (const { fate, enrolled: done, count, ...of } of await countFates(tx, id)) {
-      rows += count;
-      against += of.against;
-      if (fate !== "unknown") fates[fate] += count;
-      if (done && fate !== "in") enrolled += count;
-    }
+    const { rows, fates, enrolled, against } = await countsOf(tx, id);
     const { name, state, heads, columns, cohort_id, time_zone, looked, fault, overrule } = file;
     const missing = missingColumn(columns);
     const about = { name, state, heads, columns, missing, cohort: cohort_id, timeZone: time_zone };

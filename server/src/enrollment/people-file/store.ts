@@ -15,6 +15,8 @@ interface NewFile {
   timeZone: string;
   by: { id: string; name: string };
   at: string;
+  /** Which delivery brings it, with the digest of its bytes. */
+  delivery?: { id: string; digest: string };
 }
 
 /** So many rows go into the database at once. */
@@ -43,6 +45,8 @@ export async function insertFile(
       at: file.at,
       overrule: null,
       fault: null,
+      delivery_id: file.delivery?.id ?? null,
+      digest: file.delivery?.digest ?? null,
     })
     .execute();
   for (let from = 0; from < rows.length; from += LOT)

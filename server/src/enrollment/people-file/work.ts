@@ -13,6 +13,8 @@ import { readCohorts } from "../../schedule/cohort-store";
 import type { Context } from "../../school/context";
 import { readSchool } from "../../school/store";
 import { act } from "../acts";
+import { withdrawMissing } from "../deliveries/missing";
+import { noteDelivered, readDelivery } from "../deliveries/store";
 import { byStaff } from "../enroll";
 import { holdSeats } from "../seats";
 import { insertEnrollments } from "../store";
@@ -42,7 +44,9 @@ export const peopleFileWorker =
     if (!file) return;
     try {
       if (file.state === "checking") await look(parts, school as SchoolId, file);
-      if (file.state === "enrolling") await enrollAll(parts, school as SchoolId, file);
+      const looked =
+        file.delivery_id === null ? file : await goesOn(parts, school as SchoolId, file);
+      if (looked?.state === "enrolling") await enrollAll(parts, school as SchoolId, looked);
     } catch (error) {
       if (!(error instanceof ProblemError)) throw error;
       // What stands in the way is said; another try would meet it again.
@@ -51,6 +55,17 @@ export const peopleFileWorker =
       );
     }
   };
+
+/** What was delivered is enrolled by itself once its rows are looked at. */
+async function goesOn({ db }: Parts, school: SchoolId, { id, delivery_id, ...by }: Held) {
+  return db.withSchool({ school, who: broughtBy({ delivery_id, ...by }) }, async (tx) => {
+    const file = await readFile(tx, id, true);
+    if (file?.state !== "checked") return file;
+    const delivery = await readDelivery(tx, delivery_id ?? "");
+    await updateFile(tx, id, { state: "enrolling", tell: delivery?.tell ?? false });
+    return readFile(tx, id);
+  });
+}
 
 type Held = NonNullable<Awaited<ReturnType<typeof readFile>>>;
 
@@ -69,8 +84,12 @@ async function lot<T>(
 }
 
 /** Whoever brought a file has done what comes of it. */
-const broughtBy = ({ by_id, by_name }: Pick<Held, "by_id" | "by_name">) =>
-  ({ kind: "account", id: by_id, name: by_name }) as const;
+const broughtBy = ({
+  by_id,
+  by_name,
+  delivery_id,
+}: Pick<Held, "by_id" | "by_name" | "delivery_id">) =>
+  ({ kind: delivery_id === null ? "account" : "key", id: by_id, name: by_name }) as const;
 
 async function look(parts: Parts, school: SchoolId, brought: Held): Promise<void> {
   const { id } = brought;
@@ -113,11 +132,14 @@ const kept = ({ line, fate, reason, against }: Judged, enrolled: boolean) => ({
 });
 
 /** Whoever is in already is nothing to do for, but where a column says something of them. */
-const undone = ({ columns }: Held): readonly RowFate[] => [
+const undone = ({ columns, delivery_id }: Held): readonly RowFate[] => [
   "new",
   "known",
   "moves",
-  ...(columns.some((column) => column?.startsWith("own:")) ? (["in"] as const) : []),
+  // Of a delivery it is noted whom it knows.
+  ...(delivery_id !== null || columns.some((column) => column?.startsWith("own:"))
+    ? (["in"] as const)
+    : []),
 ];
 
 async function enrollAll(parts: Parts, school: SchoolId, brought: Held): Promise<void> {
@@ -128,7 +150,8 @@ async function enrollAll(parts: Parts, school: SchoolId, brought: Held): Promise
       const most = file.tell ? TELL_LOT : ENROLL_LOT;
       const rows = await rowsAfter(tx, id, 0, most, { waiting: undone(file) });
       if (rows.length === 0) {
-        await updateFile(tx, id, { state: "done" });
+        // Of what was delivered one step is left.
+        if (file.delivery_id === null) await updateFile(tx, id, { state: "done" });
         await projectSoon(tx, school, file.course_id);
         return null;
       }
@@ -143,6 +166,13 @@ async function enrollAll(parts: Parts, school: SchoolId, brought: Held): Promise
       const known = judged.filter(({ fate }) => fate === "in" || fate === "moves");
       await writeAnswers(tx, school, known);
       await writeNotes(tx, school, known);
+      if (file.delivery_id !== null)
+        await noteDelivered(
+          tx,
+          school,
+          file.delivery_id,
+          known.flatMap(({ enrollment }) => enrollment ?? []),
+        );
       const moving = judged.filter(({ fate }) => fate === "moves");
       await setFates(
         tx,
@@ -153,9 +183,10 @@ async function enrollAll(parts: Parts, school: SchoolId, brought: Held): Promise
       );
       return { file, moving, at };
     });
-    if (done === null) return;
+    if (done === null) break;
     await moveAll(parts, school, done.file, done.moving, done.at);
   }
+  if (brought.delivery_id !== null) await withdrawMissing(parts, school, id, broughtBy(brought));
 }
 
 async function enterAll(
@@ -199,6 +230,13 @@ async function enterAll(
     })),
   );
   await writeNotes(tx, school, made);
+  if (file.delivery_id !== null)
+    await noteDelivered(
+      tx,
+      school,
+      file.delivery_id,
+      made.map(({ enrollment }) => enrollment),
+    );
   await noLongerWait(
     tx,
     file.course_id,
