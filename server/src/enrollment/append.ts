@@ -1,6 +1,6 @@
 /** Adding to what has happened to somebody, with the openings that follow, in the caller's transaction. */
 import type { Timeline, TimelineItem } from "@dawngate/core/schedule";
-import type { Instant } from "@dawngate/core/time";
+import { formatInstant, type Instant } from "@dawngate/core/time";
 import { notFound } from "../base/problem";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { type Case, holdCase, withEvents, workOut } from "../schedule/case";
@@ -75,7 +75,8 @@ export async function keep(
   const projection = projectionOf(after, timeline, now, items);
   const added = eventsAdded(school, enrollment.id, events);
   const seen = events.findLast(({ kind }) => isTheirOwn(kind))?.at ?? null;
-  await writeOpenings(tx, school, [{ ...projection, seen, all: !holds }], added);
+  const written = [{ ...projection, seen, all: !holds }];
+  await writeOpenings(tx, school, written, formatInstant(now), added);
 }
 
 /** The items that open or close at another instant than before. */

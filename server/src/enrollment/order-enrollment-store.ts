@@ -152,3 +152,16 @@ export async function boughtEnds(
     return order === null ? [] : [{ sequence, order }];
   });
 }
+
+/** The ends that a course itself has moved for somebody: its plan, a cohort's dates, the calendar; in their order. */
+export async function endMovesOf(
+  tx: SchoolTransaction,
+  enrollment: string,
+): Promise<{ at: string; was: string; until: string }[]> {
+  return tx
+    .selectFrom("end_move")
+    .select(["at", "was", "until"])
+    .where("enrollment_id", "=", enrollment)
+    .orderBy("at")
+    .execute();
+}

@@ -73,7 +73,8 @@ export async function projectOne(
 ): Promise<void> {
   const found = await holdCase(tx, school, enrollment);
   if (!found) return;
-  await writeOpenings(tx, school, [projectionOf(found, workOut(found, now), now)]);
+  const projection = projectionOf(found, workOut(found, now), now);
+  await writeOpenings(tx, school, [projection], formatInstant(now));
 }
 
 /** Works through a course lot by lot. What does not change between lots is compiled once. */
@@ -138,7 +139,7 @@ async function projectLot(
     const answered = inBulk.answer(plans, people, now, { closes: true, due: true, states: true });
     const { items, answer } = answered;
     const lines = rows.map((_, p) => lineIn(answered, p, now));
-    await writeLot(tx, school, {
+    const columns = {
       enrollments: rows.map(({ id }) => id),
       heads: rows.map(({ sequence, enrollment }, p) => ({
         sequence,
@@ -149,7 +150,8 @@ async function projectLot(
       items: items.map(({ id }) => id),
       opens: answer.opens,
       closes: answer.closes,
-    });
+    };
+    await writeLot(tx, school, columns, formatInstant(now));
   }
 }
 

@@ -44,14 +44,29 @@ const SET_HEAD = sql`stale_at = head.stale_at, access_from = head.access_from,
   next_item = head.next_item, todo = head.todo, next_due = head.next_due`;
 
 /**
+ * What notes the ends that differ though nothing has happened to somebody: the course has moved them. Of those who are in
+ * it by an order, whose days are what was paid for. `head`: a record set of what is kept from now on.
+ */
+const endsMoved = (school: SchoolId, ids: readonly string[], at: string) => sql`
+    insert into end_move (school_id, enrollment_id, at, was, until)
+    select e.school_id, e.id, ${at}::timestamptz, e.access_until, head.access_until
+    from enrollment e join head on head.id = e.id
+    where e.school_id = ${school} and e.id = any (${[...ids]})
+      and e.access_until <> head.access_until and e.projected_sequence = head.sequence
+      and exists (select from order_enrollment k
+        where k.school_id = e.school_id and k.enrollment_id = e.id)
+    on conflict (school_id, enrollment_id, at) do update set until = excluded.until`;
+
+/**
  * Writes the openings of some enrollments, and what they were worked out from, which is all of their events: the
- * last one's number is the enrollment's. `also` goes into the same statement. Only rows that differ are touched.
+ * last one's number is the enrollment's. `at`: when that is. `also` goes into the same statement. Only rows that differ are touched.
  * The caller holds the enrollments.
  */
 export async function writeOpenings(
   tx: SchoolTransaction,
   school: SchoolId,
   projections: readonly Projection[],
+  at: string,
   also: RawBuilder<unknown> = sql``,
 ): Promise<void> {
   if (projections.length === 0) return;
@@ -80,6 +95,7 @@ export async function writeOpenings(
     ), head as materialized (
       select * from jsonb_to_recordset(${JSON.stringify(heads)}::jsonb)
         as h (id text, version integer, sequence integer, seen timestamptz, ${HEAD})
+    ), moved as (${endsMoved(school, ids, at)}
     ), headed as (
       update enrollment e set last_sequence = head.sequence,
         projected_version = head.version, projected_sequence = head.sequence, ${SET_HEAD},
@@ -121,6 +137,7 @@ export async function writeLot(
   tx: SchoolTransaction,
   school: SchoolId,
   { enrollments, heads, version, items, opens, closes }: LotOfOpenings,
+  at: string,
 ): Promise<void> {
   const column = (values: Float64Array) => `{${values.join(",")}}`;
   const k = items.length;
@@ -175,9 +192,14 @@ export async function writeLot(
     `.execute(tx);
   const named = heads.map((head, p) => ({ id: enrollments[p], ...head }));
   await sql`
+    with head as materialized (
+      select * from jsonb_to_recordset(${JSON.stringify(named)}::jsonb)
+        as h (id text, sequence integer, ${HEAD})
+    ), moved as (${endsMoved(school, enrollments, at)}
+    )
     update enrollment e set projected_version = ${version}::integer,
       projected_sequence = head.sequence, ${SET_HEAD}
-    from jsonb_to_recordset(${JSON.stringify(named)}::jsonb) as head (id text, sequence integer, ${HEAD})
+    from head
     where e.school_id = ${school} and e.id = any (${enrollments}) and e.id = head.id
   `.execute(tx);
 }

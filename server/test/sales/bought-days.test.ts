@@ -96,6 +96,42 @@ test("an end that staff move spreads what was not earned by then; what was earne
   expect(await earned(listing)).toEqual([march, 19_900 - march, 0, 0]);
 });
 
+test("an end that the course moves, by a cohort's dates, spreads what was not earned by the day on which it did", async () => {
+  const cohort = {
+    ...{ name: "Moved", window: null, starts: "2027-03-10", ends: "2027-04-09", grace: 0 },
+    seats: null,
+  };
+  const path = "/schools/one/courses/c/cohorts";
+  const { id } = await school.owned.ask<{ id: string }>("POST", path, cohort);
+  const listing = await school.onSale("With moved dates", {
+    ...{ tax: null, cohorts: [{ course: "c", cohort: id }] },
+    options: [ONCE],
+  });
+  const bought = await buys("uma", listing);
+  await school.owned.app.workOff();
+  const whole = await unused(bought);
+  now = instant("2027-03-20T12:00:00Z");
+  const before = await unused(bought);
+  expect(before).toBeLessThan(whole);
+  await school.owned.ask("PUT", `${path}/${id}`, { ...cohort, ends: "2027-04-23" });
+  await school.owned.app.workOff();
+  const kept = await school.owned.test_.db.withSchool(
+    { school: school.owned.school, who: { kind: "system", id: "t", name: "t" } },
+    (tx) => tx.selectFrom("end_move").select(["at", "was", "until"]).execute(),
+  );
+  expect(kept).toHaveLength(1);
+  // 10 March through 9 April are 31 days, ten of them over by the 19th; what lacks, over the 35 from the 20th on.
+  const march = Math.round(19_900 * (10 / 31 + (21 / 31) * (12 / 35)));
+  expect(await earned(listing)).toEqual([march, 19_900 - march, 0, 0]);
+  // Moved back on the 30th of March: nothing that was earned by then is unearned.
+  now = instant("2027-03-30T12:00:00Z");
+  await school.owned.ask("PUT", `${path}/${id}`, cohort);
+  await school.owned.app.workOff();
+  const by29 = 10 / 31 + (21 / 31) * (10 / 35);
+  const back = Math.round(19_900 * (by29 + (1 - by29) * (2 / 11)));
+  expect(await earned(listing)).toEqual([back, 19_900 - back, 0, 0]);
+});
+
 test("what is bought while one is in by a taster has its days from the purchase, not from the taster's", async () => {
   const taster = await school.onSale("A taster", {
     ...{ validity: [forDays(14)], tax: null },

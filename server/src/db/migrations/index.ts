@@ -72,6 +72,7 @@ import * as m0070 from "./0070-fields-of-all";
 import * as m0071 from "./0071-cards";
 import * as m0072 from "./0072-ends";
 import * as m0073 from "./0073-deliveries";
+import * as m0074 from "./0074-end-moves";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -147,4 +148,5 @@ export const migrations = {
   "0071-cards": m0071,
   "0072-ends": m0072,
   "0073-deliveries": m0073,
+  "0074-end-moves": m0074,
 };

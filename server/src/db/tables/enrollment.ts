@@ -127,6 +127,15 @@ export interface PeopleFileTable {
   withdrawn: Generated<number>;
 }
 
+/** An end that a course itself has moved: its plan, a cohort's dates, the calendar; of those who are in it by an order. */
+export interface EndMoveTable {
+  school_id: string;
+  enrollment_id: string;
+  at: string;
+  was: string;
+  until: string;
+}
+
 export interface PeopleDeliveryTable {
   school_id: string;
   id: string;
@@ -305,6 +314,7 @@ export interface EnrollmentTables {
   waiting: WaitingTable;
   entry_block: EntryBlockTable;
   people_file: PeopleFileTable;
+  end_move: EndMoveTable;
   people_delivery: PeopleDeliveryTable;
   delivered: DeliveredTable;
   people_file_row: PeopleFileRowTable;

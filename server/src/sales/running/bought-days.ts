@@ -16,14 +16,30 @@ export interface BoughtEnd {
   order: string;
 }
 
-/** `bought`: all such events of the enrollment, in their order; `stands`: its access as it is. In the course's clock. */
+/** An end that the course itself has moved, though nothing happened: its plan, a cohort's dates, the calendar. */
+export interface EndMove {
+  at: string;
+  was: string;
+  until: string;
+}
+
+/**
+ * `bought`: all such events of the enrollment, and `moves`, in their order; `stands`: its access as it is. In the course's
+ * clock.
+ */
 export function daysOfOrder(
   found: Case,
   {
     order,
     bought,
+    moves,
     stands,
-  }: { order: string; bought: readonly BoughtEnd[]; stands: Timeline["access"] },
+  }: {
+    order: string;
+    bought: readonly BoughtEnd[];
+    moves: readonly EndMove[];
+    stands: Timeline["access"];
+  },
   now: Instant,
 ): Access {
   const zone = zoneOf(clockOf(found));
@@ -35,6 +51,7 @@ export function daysOfOrder(
       ? stands
       : workOut({ ...found, enrollment: addedUp(found.enrollment.id, found.course, events) }, now)
           .access;
+  const lastIn = (until: string) => dayAt((Date.parse(until) - 1) as Instant);
   const lastBy = (events: readonly KeptEvent[]) => lastDay(accessBy(events).until, dayAt);
   /** All that has happened, but for what has moved the end after an event. */
   const upTo = (sequence: number) =>
@@ -46,14 +63,38 @@ export function daysOfOrder(
   const next =
     bought.find((one) => one.order !== order && one.sequence > last)?.sequence ?? Infinity;
   const base = accessBy(upTo(last));
-  const through = lastDay(base.until, dayAt);
+  const endAt = (sequence: number, otherwise: number) => {
+    const event = found.events.find((one) => one.sequence === sequence);
+    return event ? Date.parse(event.at) : otherwise;
+  };
+  // What the course has moved while the days were this order's, each move by so many days. What is worked out now has them.
+  const [since, before] = [endAt(last, -Infinity), endAt(next, Infinity)];
+  const byCourse = moves
+    .map(({ at, was, until }) => ({
+      at: Date.parse(at),
+      days: lastIn(until) - lastIn(was),
+    }))
+    .filter(({ at, days }) => days !== 0 && at > since && at < before);
+  const later = (than: number) =>
+    byCourse.reduce((all, { at, days }) => all + (at > than ? days : 0), 0);
+  const less = (day: LocalDate | null, days: number) =>
+    day === null ? null : ((day - days) as LocalDate);
+  const through = less(lastDay(base.until, dayAt), later(since));
   const moved: Access["moved"] = [];
   let ends = through;
-  for (const event of found.events) {
-    if (!isEndMoved(event) || event.sequence <= last || event.sequence >= next) continue;
-    const after = lastBy(upTo(event.sequence));
+  const turns: { at: number; ends(): LocalDate | null }[] = [
+    ...found.events
+      .filter((one) => isEndMoved(one) && one.sequence > last && one.sequence < next)
+      .map((event) => {
+        const at = Date.parse(event.at);
+        return { at, ends: () => less(lastBy(upTo(event.sequence)), later(at)) };
+      }),
+    ...byCourse.map(({ at, days }) => ({ at, ends: () => less(ends, -days) })),
+  ];
+  for (const turn of turns.sort((a, b) => a.at - b.at)) {
+    const after = turn.ends();
     if (after !== null && after !== ends)
-      moved.push({ on: formatDate(dayOf(event)), through: formatDate(after) });
+      moved.push({ on: formatDate(dayAt(turn.at as Instant)), through: formatDate(after) });
     ends = after;
   }
   const whole = upTo(next - 1);

@@ -4,7 +4,12 @@ import type { Order } from "@dawngate/core/sales/orders";
 import { formatDate, type Instant, localDateAt, type Zone, zoneOf } from "@dawngate/core/time";
 import type { SchoolTransaction } from "../../db/connection";
 import { boughtMembership } from "../../enrollment/memberships/store";
-import { boughtEnds, doneByOrder, furthestOf } from "../../enrollment/order-enrollment-store";
+import {
+  boughtEnds,
+  doneByOrder,
+  endMovesOf,
+  furthestOf,
+} from "../../enrollment/order-enrollment-store";
 import { type Case, readCase, workOut } from "../../schedule/case";
 import type { Context } from "../../school/context";
 import { readSchool } from "../../school/store";
@@ -93,8 +98,9 @@ async function reached(
 ): Promise<Pick<Course, "access" | "progress">> {
   const { access, progress } = workOut(found, now);
   const bought = await boughtEnds(tx, found.enrollment.id);
+  const moves = await endMovesOf(tx, found.enrollment.id);
   return {
-    access: daysOfOrder(found, { order, bought, stands: access }, now),
+    access: daysOfOrder(found, { order, bought, moves, stands: access }, now),
     progress: { done: progress.done, of: progress.of },
   };
 }
