@@ -20,6 +20,7 @@ import { usePalette } from "../../ui/theme";
 import { useToast } from "../../ui/toast";
 import { CheckFields } from "./check-fields";
 import { choicesOf, linesOf, withMerged } from "./choice-lines";
+import { choicesAsCsv } from "./choices-file";
 import { MergeChoices, type Merged } from "./merge-choices";
 import { AT_WORDS, KIND_WORDS, NEW_FIELD, SIGNS_WORDS, sayAsk, saySeen } from "./say-field";
 import {
@@ -138,14 +139,9 @@ export function FieldSheet({ school, field, onClose }: Props) {
       {chosen && choices.length > 0 ? (
         <QuietAction
           label="Save the list as a file"
-          onPress={async () => {
-            const { choicesAsCsv } = await import("./choices-file");
-            saveFile(
-              `${fileName(terms.name)}.csv`,
-              choicesAsCsv(choices),
-              "text/csv;charset=utf-8",
-            );
-          }}
+          onPress={() =>
+            saveFile(`${fileName(terms.name)}.csv`, choicesAsCsv(choices), "text/csv;charset=utf-8")
+          }
         />
       ) : null}
       {chosen && before.choices.length > 1 ? (
