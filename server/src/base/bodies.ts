@@ -16,6 +16,7 @@ const LARGER: [method: string, path: RegExp, most: number][] = [
   ["POST", /^\/api\/schools\/[^/]+\/document-text$/, 10 * MB],
   ["POST", /^\/api\/schools\/[^/]+\/questions\/reading$/, 20 * MB],
   ["POST", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/people-files$/, 20 * MB],
+  ["POST", /^\/api\/schools\/[^/]+\/deliveries\/[^/]+$/, 20 * MB],
   ["PUT", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/cover$/, 4 * MB],
   ["POST", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/draft$/, 8 * MB],
   ["PUT", /^\/api\/schools\/[^/]+\/courses\/[^/]+\/draft\/lessons\/[^/]+$/, 3 * MB],

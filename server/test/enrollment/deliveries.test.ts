@@ -5,6 +5,7 @@
 import type { DeliveredFile, Deliveries } from "@dawngate/contract/deliveries";
 import type { Roster } from "@dawngate/contract/roster";
 import type { Instant } from "@dawngate/core/time";
+import { bodyMost } from "../../src/base/bodies";
 import { withdrawMissing } from "../../src/enrollment/deliveries/missing";
 import { OWNER, type Owned, ownedSchool } from "../helpers/owned";
 import { instant } from "../helpers/sample";
@@ -99,7 +100,9 @@ test("a few who are missing are withdrawn, with the reason on record; somebody w
     ...{ timeZone: "Europe/Lisbon", cohort: "k", tell: false },
   });
   const made = await make({ withdraws: 25 });
-  await done(made, file(names(8)));
+  // Found in, and not brought.
+  const byHand = "Baker by hand,baker-by-hand@example.org";
+  expect((await done(made, file([...names(8), byHand]))).fates).toMatchObject({ new: 8, in: 1 });
   const after = await done(made, file(names(6)));
   expect(after).toMatchObject({ state: "done", missing: 2, withdrawn: 2, fault: null });
   const left = await active();
@@ -153,6 +156,46 @@ test("ended in the middle of withdrawing it goes on with those who are left, and
   const last = (await list()).deliveries[0]?.last;
   expect(last).toMatchObject({ state: "done", missing: 2, withdrawn: 2, fault: null });
   expect(await active()).toHaveLength(2);
+});
+
+test("nobody is withdrawn for a file after which another has come, nor by a delivery that has ended", async () => {
+  const made = await make({ withdraws: 10 });
+  await done(made, file(names(4)));
+  const older = await done(made, file(names(3)));
+  expect(older).toMatchObject({ missing: 1, withdrawn: 0, fault: expect.any(String) });
+  await done(made, file(names(4).reverse()));
+  const who = { kind: "key", id: `delivery-${made.id}`, name: "Staff office" } as const;
+  const within = { school: owned.school, who };
+  // As if the older one were still being worked on, and its delivery could withdraw all of them.
+  await owned.test_.db.withSchool(within, async (tx) => {
+    await tx.updateTable("people_delivery").set({ withdraws: 100 }).execute();
+    await tx
+      .updateTable("people_file")
+      .set({ state: "enrolling" })
+      .where("id", "=", older.id)
+      .execute();
+  });
+  const parts = { db: owned.test_.db, now: () => now };
+  await withdrawMissing(parts, owned.school, older.id, who);
+  expect(await active()).toHaveLength(4);
+  const last = await done(made, file(names(4)));
+  await owned.ask("DELETE", `${OF_COURSE}/${made.id}`);
+  await owned.test_.db.withSchool(within, async (tx) => {
+    await tx.deleteFrom("people_file_row").where("line", ">", 2).execute();
+    await tx
+      .updateTable("people_file")
+      .set({ state: "enrolling" })
+      .where("id", "=", last.id)
+      .execute();
+  });
+  await withdrawMissing(parts, owned.school, last.id, who);
+  expect(await active()).toHaveLength(4);
+});
+
+test("a file of thousands is taken: its limit is that of files that staff bring", () => {
+  expect(bodyMost("POST", "/api/schools/one/deliveries/d-1")).toBe(
+    bodyMost("POST", "/api/schools/one/courses/c/people-files"),
+  );
 });
 
 test("a key opens its own delivery, as long as that goes on, and nothing else", async () => {

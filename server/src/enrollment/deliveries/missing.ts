@@ -6,7 +6,7 @@ import type { Who } from "../../db/who";
 import type { Context } from "../../school/context";
 import { actIn } from "../acts";
 import { readFile, updateFile } from "../people-file/store";
-import { lacking, readDelivery } from "./store";
+import { lacking, readDelivered, readDelivery } from "./store";
 
 /** So many are withdrawn in one transaction. */
 const LOT = 100;
@@ -18,7 +18,8 @@ interface Parts {
 
 /**
  * The last step of a file that was delivered. Of more than so many in a hundred nobody is withdrawn: a file that was cut
- * off empties no course. Begun again after a crash it goes on with those who are left.
+ * off empties no course. Nor is anybody for a file after which another has come, or by a delivery that has ended. Begun
+ * again after a crash it goes on with those who are left.
  */
 export async function withdrawMissing(
   { db, now }: Parts,
@@ -38,7 +39,9 @@ export async function withdrawMissing(
       const { all, missing, some } = await lacking(tx, asked, LOT);
       // As they were before the first of them was withdrawn.
       const [whole, lacks] = [all + brought.withdrawn, missing + brought.withdrawn];
-      const withdraws = delivery?.withdraws ?? null;
+      const isLast = (await readDelivered(tx, brought.delivery_id, null))?.id === file;
+      const goesOn = isLast && delivery?.ended_at === null;
+      const withdraws = goesOn ? delivery.withdraws : null;
       const most = withdraws === null ? 0 : Math.floor((whole * withdraws) / 100);
       const done = { state: "done" as const, missing: lacks };
       if (missing === 0 || withdraws === null || lacks > most) {
@@ -51,17 +54,17 @@ export async function withdrawMissing(
         });
         return false;
       }
-      await actIn(tx, context, brought.course_id, {
+      const { refused } = await actIn(tx, context, brought.course_id, {
         enrollments: some,
         key: `${file.slice(0, 8)}-missing`,
         act: { type: "revoked", reason: `No longer in the file of ${brought.by_name}` },
         look: false,
         tell: delivery?.tell ?? false,
       });
-      const withdrawn = brought.withdrawn + some.length;
-      const isLast = missing <= some.length;
-      await updateFile(tx, file, { withdrawn, ...(isLast && done) });
-      return !isLast;
+      const withdrawn = brought.withdrawn + some.length - refused.length;
+      const isAll = missing <= some.length;
+      await updateFile(tx, file, { withdrawn, ...(isAll && done) });
+      return !isAll;
     });
   }
 }

@@ -108,27 +108,17 @@ export async function readRefused(tx: SchoolTransaction, file: string, most: num
   return rows.map(({ line, reason }) => ({ line, reason: reason ?? "" }));
 }
 
-/** Notes whom a delivery has brought, or has found in. */
+/** Notes whom a delivery has brought: whoever was in before it came is none of its own. */
 export async function noteDelivered(
   tx: SchoolTransaction,
   school: SchoolId,
   delivery: string,
   enrollments: readonly string[],
 ): Promise<void> {
-  if (enrollments.length === 0) return;
-  const known = await tx
-    .selectFrom("delivered")
-    .select("enrollment_id as id")
-    .where("delivery_id", "=", delivery)
-    .where("enrollment_id", "in", [...enrollments])
-    .execute();
-  const old = new Set(known.map(({ id }) => id));
   await insertMany(
     tx,
     "delivered",
-    [...new Set(enrollments)]
-      .filter((id) => !old.has(id))
-      .map((id) => ({ school_id: school, delivery_id: delivery, enrollment_id: id })),
+    enrollments.map((id) => ({ school_id: school, delivery_id: delivery, enrollment_id: id })),
   );
 }
 

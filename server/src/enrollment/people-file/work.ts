@@ -132,14 +132,11 @@ const kept = ({ line, fate, reason, against }: Judged, enrolled: boolean) => ({
 });
 
 /** Whoever is in already is nothing to do for, but where a column says something of them. */
-const undone = ({ columns, delivery_id }: Held): readonly RowFate[] => [
+const undone = ({ columns }: Held): readonly RowFate[] => [
   "new",
   "known",
   "moves",
-  // Of a delivery it is noted whom it knows.
-  ...(delivery_id !== null || columns.some((column) => column?.startsWith("own:"))
-    ? (["in"] as const)
-    : []),
+  ...(columns.some((column) => column?.startsWith("own:")) ? (["in"] as const) : []),
 ];
 
 async function enrollAll(parts: Parts, school: SchoolId, brought: Held): Promise<void> {
@@ -166,13 +163,6 @@ async function enrollAll(parts: Parts, school: SchoolId, brought: Held): Promise
       const known = judged.filter(({ fate }) => fate === "in" || fate === "moves");
       await writeAnswers(tx, school, known);
       await writeNotes(tx, school, known);
-      if (file.delivery_id !== null)
-        await noteDelivered(
-          tx,
-          school,
-          file.delivery_id,
-          known.flatMap(({ enrollment }) => enrollment ?? []),
-        );
       const moving = judged.filter(({ fate }) => fate === "moves");
       await setFates(
         tx,
