@@ -30,8 +30,7 @@ import { hasMembership, offeredMembership } from "./memberships/membership";
 import { renewableMembership } from "./memberships/renewal";
 import { noteOfPrice } from "./price-history";
 import { type Renewable, renewable, waysToRenew } from "./renewal";
-import { type SoldCohort, soldCohorts, worst } from "./sold-cohorts";
-import { waitingOf } from "./waiting";
+import { type SoldCohort, soldCohorts, waitingOf, worst } from "./sold-cohorts";
 
 /** A listing that can be met, with all that its price depends on. */
 export interface OnSale {

@@ -101,3 +101,29 @@ const NOBODY = { waitlist: null, waiting: 0, waits: undefined };
 export function worst(states: readonly Offered["state"][]): Offered["state"] {
   return (["closed", "before", "full"] as const).find((one) => states.includes(one)) ?? "open";
 }
+
+/** Something on sale, as far as waiting for it goes. */
+interface Waited {
+  cohorts: readonly SoldCohort[];
+  /** Of the listing itself; null: no limit. */
+  ownLeft: number | null;
+  state: Offered["state"];
+}
+
+/** The cohort that whoever asks waits for, or could wait for; null: none, or something else stands in the way. */
+export function cohortToWaitFor({ cohorts, ownLeft, state }: Waited): SoldCohort | null {
+  const waits = cohorts.find((one) => one.waits !== null);
+  if (waits) return waits;
+  if (state !== "full" || ownLeft === 0) return null;
+  const full = cohorts.filter((one) => one.state === "full");
+  // A place in one of them is none where another has no waitlist.
+  return full.every((one) => one.takesWaiters) ? (full[0] ?? null) : null;
+}
+
+/** As it is answered with what is on sale. */
+export function waitingOf(onSale: Waited): Offered["waiting"] {
+  const found = cohortToWaitFor(onSale);
+  if (!found) return null;
+  const { course, named, waits } = found;
+  return { course, cohort: named.cohort.id, name: named.name, stands: waits };
+}

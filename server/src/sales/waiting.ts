@@ -1,7 +1,7 @@
 /**
  * Waiting for a place in a cohort that is sold: whoever is next is written to, and buys the place that is held for them.
  */
-import type { Offered, waitForSold } from "@dawngate/contract/sales";
+import type { waitForSold } from "@dawngate/contract/sales";
 import type { z } from "zod";
 import { conflict } from "../base/problem";
 import { standsAtDoor } from "../enrollment/enroll";
@@ -10,25 +10,8 @@ import { ownPerson } from "../enrollment/who-enters";
 import { holdTurn } from "../schedule/headcount-store";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
-import { type OnSale, readOnSale } from "./offered";
-
-/** The cohort that whoever asks waits for, or could wait for; null: none, or something else stands in the way. */
-function cohortToWaitFor({ cohorts, ownLeft, state }: OnSale) {
-  const waits = cohorts.find((one) => one.waits !== null);
-  if (waits) return waits;
-  if (state !== "full" || ownLeft === 0) return null;
-  const full = cohorts.filter((one) => one.state === "full");
-  // A place in one of them is none where another has no waitlist.
-  return full.every((one) => one.takesWaiters) ? (full[0] ?? null) : null;
-}
-
-/** As it is answered with what is on sale. */
-export function waitingOf(onSale: OnSale): Offered["waiting"] {
-  const found = cohortToWaitFor(onSale);
-  if (!found) return null;
-  const { course, named, waits } = found;
-  return { course, cohort: named.cohort.id, name: named.name, stands: waits };
-}
+import { readOnSale } from "./offered";
+import { cohortToWaitFor } from "./sold-cohorts";
 
 /** Joins its waitlist: only where nothing but the seats keeps one out. The same press twice waits once. */
 export async function joinSold(

@@ -64,6 +64,18 @@ export async function projectMade(
   for await (const lot of lotsOf(tx, course)) await projector.project(tx, lot);
 }
 
+/** Projects some whom this transaction has made, so that whoever counts seats next need not ask about them. */
+export async function projectThese(
+  tx: SchoolTransaction,
+  school: SchoolId,
+  course: string,
+  enrollments: readonly string[],
+  now: Instant,
+): Promise<void> {
+  const lot = await readLot(tx, course, { after: "", among: [...enrollments] });
+  if (lot.length > 0) await new Projector(school, course, now).project(tx, lot);
+}
+
 /** Projects one enrollment, whose row this transaction holds or has made. */
 export async function projectOne(
   tx: SchoolTransaction,

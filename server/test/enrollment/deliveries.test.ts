@@ -202,17 +202,17 @@ test("a key opens its own delivery, as long as that goes on, and nothing else", 
   const made = await make();
   const other = await make();
   for (const key of [null, "wrong", other.key])
-    expect((await send(made.id, key, file(names(1)))).status).toBe(401);
-  expect((await send("none", made.key, file(names(1)))).status).toBe(401);
+    expect((await send(made.id, key, file(names(1)))).status).toBe(404);
+  expect((await send("none", made.key, file(names(1)))).status).toBe(404);
   const { id } = await deliver(made, file(names(1)));
-  expect((await send(`${made.id}/files/${id}`, other.key)).status).toBe(401);
+  expect((await send(`${made.id}/files/${id}`, other.key)).status).toBe(404);
   expect((await send(`${other.id}/files/${id}`, other.key)).status).toBe(404);
   const roster = await owned.app.ask(null, "GET", "/schools/one/courses/c/people", undefined, {
     authorization: `Bearer ${made.key}`,
   });
   expect(roster.status).toBe(401);
   await owned.ask("DELETE", `${OF_COURSE}/${made.id}`);
-  expect((await send(made.id, made.key, file(names(1)))).status).toBe(401);
+  expect((await send(made.id, made.key, file(names(1)))).status).toBe(404);
   await owned.ask("DELETE", `${OF_COURSE}/${made.id}`, undefined, 404);
   await owned.app.workOff();
   expect(await active()).toEqual(["Baker 1"]);

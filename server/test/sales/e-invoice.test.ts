@@ -19,10 +19,10 @@ import {
   type PDFRawStream,
   type PDFString,
 } from "pdf-lib";
+import type { TaxCategory } from "../../src/db/tables/sales";
 import {
   type ElectronicInvoice,
   electronicOf,
-  type TaxCategory,
   writeElectronic,
 } from "../../src/sales/documents/e-invoice";
 import { printAll } from "../../src/sales/documents/print";

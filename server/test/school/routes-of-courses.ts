@@ -33,6 +33,9 @@ export const COURSE_ROUTES: [string, string, unknown, Permission][] = [
     "cohorts.change",
   ],
   ["DELETE", "/schools/one/courses/c/deliveries/d", undefined, "cohorts.change"],
+  // Whoever has its key; without it there is none.
+  ["POST", "/schools/one/deliveries/d", new Uint8Array(), "school.see"],
+  ["GET", "/schools/one/deliveries/d/files/f", undefined, "school.see"],
   ["POST", "/schools/one/courses/c/people-files", new Uint8Array(), "cohorts.change"],
   ["GET", "/schools/one/courses/c/people-files/x", undefined, "cohorts.change"],
   [

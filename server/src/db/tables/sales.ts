@@ -13,7 +13,6 @@ import type { Language } from "@dawngate/core/notices/languages";
 import type { Membership, Quote } from "@dawngate/core/sales";
 import type { Order } from "@dawngate/core/sales/orders";
 import type { ColumnType, Generated, JSONColumnType } from "kysely";
-import type { Electronic } from "../../sales/documents/e-invoice";
 import type { Agreed } from "./partners";
 
 export interface ListingTable {
@@ -147,6 +146,20 @@ export interface OrderEventTable {
   amount: string | null;
   part: number | null;
   data: JSONColumnType<Record<string, unknown>> | null;
+}
+
+/** UNCL 5305: standard, exempt, zero, owed by the buyer, out of scope. */
+export type TaxCategory = "S" | "E" | "Z" | "AE" | "O";
+
+/** What of a document as data (EN 16931) does not stand on paper; kept with it, as it was when it was written. */
+export interface Electronic {
+  category: TaxCategory;
+  /** Why no tax is in it; null: some is, or its rate is 0. */
+  reason: string | null;
+  sellerCountry: string;
+  buyerCountry: string;
+  /** Of a subscription: the first and last day paid for. */
+  period: { from: string; through: string } | null;
 }
 
 /** All that stands on an invoice or a credit note, as it was when it was written. Money in minor units. */

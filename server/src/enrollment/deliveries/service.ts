@@ -3,7 +3,7 @@ import { createHash, randomBytes, randomUUID, timingSafeEqual } from "node:crypt
 import type { DeliveredFile, Deliveries, NewDelivery } from "@dawngate/contract/deliveries";
 import { missingColumn } from "@dawngate/core/enrollment";
 import { formatInstant } from "@dawngate/core/time";
-import { conflict, notFound, ProblemError, refusal } from "../../base/problem";
+import { conflict, notFound, refusal } from "../../base/problem";
 import { digestOf, newSecret } from "../../base/secret";
 import { published } from "../../courses/service";
 import type { SchoolTransaction } from "../../db/connection";
@@ -157,8 +157,7 @@ async function opened(tx: SchoolTransaction, id: string, key: string | undefined
   const [said, kept] = [digestOf(key ?? ""), found?.key_hash ?? digestOf(newSecret())];
   const holds = timingSafeEqual(Buffer.from(said), Buffer.from(kept));
   if (!found || !holds || found.ended_at !== null)
-    throw new ProblemError(
-      401,
+    throw notFound(
       "This key opens nothing here. Send it as Authorization: Bearer, or have another made.",
     );
   return found;

@@ -10,6 +10,7 @@ import { projectSoon } from "../../jobs/projecting-store";
 import { writeValues } from "../../people/fields/store";
 import { insertPeople } from "../../people/store";
 import { readCohorts } from "../../schedule/cohort-store";
+import { projectThese } from "../../schedule/project";
 import type { Context } from "../../school/context";
 import { readSchool } from "../../school/store";
 import { act } from "../acts";
@@ -161,8 +162,7 @@ async function enrollAll(parts: Parts, school: SchoolId, brought: Held): Promise
       await enterAll(tx, parts, school, file, entering, at);
       // Whoever has come in by them has theirs.
       const known = judged.filter(({ fate }) => fate === "in" || fate === "moves");
-      await writeAnswers(tx, school, known);
-      await writeNotes(tx, school, known);
+      await keepSaid(tx, school, known);
       const moving = judged.filter(({ fate }) => fate === "moves");
       await setFates(
         tx,
@@ -201,7 +201,6 @@ async function enterAll(
       .filter(({ isNew }) => isNew)
       .map(({ person, name, email, timeZone }) => ({ id: person, name, email, timeZone })),
   );
-  await writeAnswers(tx, school, made);
   const by = `Enrolled by ${file.by_name}, from ${file.name}`;
   const overrule = file.overrule ?? undefined;
   await insertEnrollments(
@@ -219,7 +218,14 @@ async function enterAll(
       }),
     })),
   );
-  await writeNotes(tx, school, made);
+  await keepSaid(tx, school, made);
+  await projectThese(
+    tx,
+    school,
+    file.course_id,
+    made.map(({ enrollment }) => enrollment),
+    at,
+  );
   if (file.delivery_id !== null)
     await noteDelivered(
       tx,
@@ -242,36 +248,19 @@ async function enterAll(
     });
 }
 
-/** Keeps what rows say of people in the school's own fields. */
-const writeAnswers = (
+/** Keeps what rows say in the school's own fields: of people, and of their enrollments. */
+async function keepSaid(
   tx: SchoolTransaction,
   school: SchoolId,
-  rows: readonly Pick<Judged, "person" | "answers">[],
-) =>
-  writeValues(
-    tx,
-    school,
-    rows.flatMap(({ person, answers }) =>
-      person === null ? [] : [...answers].map(([field, value]) => ({ of: person, field, value })),
-    ),
-  );
-
-/** The same of what they say of enrollments. */
-const writeNotes = (
-  tx: SchoolTransaction,
-  school: SchoolId,
-  rows: readonly Pick<Judged, "enrollment" | "noted">[],
-) =>
-  writeValues(
-    tx,
-    school,
-    rows.flatMap(({ enrollment, noted }) =>
-      enrollment === null
-        ? []
-        : [...noted].map(([field, value]) => ({ of: enrollment, field, value })),
-    ),
-    "enrollments",
-  );
+  rows: readonly Pick<Judged, "person" | "answers" | "enrollment" | "noted">[],
+): Promise<void> {
+  const saidOf = (of: string | null, said: Judged["answers"]) =>
+    of === null ? [] : [...said].map(([field, value]) => ({ of, field, value }));
+  const people = rows.flatMap(({ person, answers }) => saidOf(person, answers));
+  await writeValues(tx, school, people);
+  const enrollments = rows.flatMap(({ enrollment, noted }) => saidOf(enrollment, noted));
+  await writeValues(tx, school, enrollments, "enrollments");
+}
 
 /** Those who are in another cohort are moved as staff move them, under a key of the row's: once. */
 async function moveAll(

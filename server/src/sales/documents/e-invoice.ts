@@ -6,20 +6,7 @@
 import type { OrderTax } from "@dawngate/contract/sales";
 import { digitsOf, plainMoney } from "@dawngate/core/sales";
 import type { Invoice } from "@e-invoice-eu/core";
-
-/** UNCL 5305: standard, exempt, zero, owed by the buyer, out of scope. */
-export type TaxCategory = "S" | "E" | "Z" | "AE" | "O";
-
-/** What of it does not stand on paper; kept with the document, as it was when that was written. */
-export interface Electronic {
-  category: TaxCategory;
-  /** Why no tax is in it; null: some is, or its rate is 0. */
-  reason: string | null;
-  sellerCountry: string;
-  buyerCountry: string;
-  /** Of a subscription: the first and last day paid for. */
-  period: { from: string; through: string } | null;
-}
+import type { Electronic, TaxCategory } from "../../db/tables/sales";
 
 /** One document, with all that its data is made of. */
 export interface ElectronicInvoice extends Electronic {
