@@ -102,6 +102,28 @@ test("a file with faults is looked at, its columns said, its good rows enrolled"
     .setInputFiles({ ...file, buffer: Buffer.from([0x50, 0x4b, 3, 4]) });
   expect((await answered).status()).toBe(422);
   await expect(sheet.getByText(/This is a spreadsheet, not CSV/)).toBeVisible();
+
+  // A personnel system brings the next one by itself, with the key it was given.
+  await sheet.getByRole("button", { name: "Let a system deliver" }).click();
+  const made = sheet.getByRole("group", { name: "A system that delivers" });
+  await made.getByLabel(/^What it is called/).fill("Staff office");
+  await made.getByRole("switch", { name: /^Whoever is missing/ }).click();
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await made.getByRole("button", { name: "Make its key" }).click();
+  const address = await made.getByLabel("Its address").inputValue();
+  const key = await made.getByLabel("Its key").inputValue();
+  const sent = await page.request.post(address, {
+    headers: { authorization: `Bearer ${key}`, "content-type": "text/csv" },
+    data: `name,mail\nBy itself,itself-${stamp}@example.org`,
+  });
+  expect(sent.status()).toBe(200);
+  await made.getByRole("button", { name: "Done" }).click();
+  await expect(async () => {
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "From a file" }).click();
+    await expect(sheet.getByText("1 row: 1 came in or moved")).toBeVisible({ timeout: 1_000 });
+  }).toPass({ timeout: 20_000 });
 });
 
 // The refusal is looked at; the browser says of it what it says of every refusal.
