@@ -57,6 +57,8 @@ export async function mailServer({
       );
     },
   });
+  // Whoever was killed in the middle of a mail hangs up as it can.
+  server.on("error", () => undefined);
   await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
   const { port } = server.server.address() as AddressInfo;
   const close = () => new Promise<void>((resolve) => server.close(() => resolve()));
