@@ -2,6 +2,7 @@
 import type { Language } from "@dawngate/core/notices/languages";
 import { sql } from "kysely";
 import { insertMany } from "../db/bulk";
+import { hasAddress } from "../db/by-address";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 
 export interface NewPerson {
@@ -67,7 +68,7 @@ export async function findPersonByEmail(tx: SchoolTransaction, email: string) {
   return tx
     .selectFrom("person")
     .select(["id", "user_id", "name"])
-    .where(sql`lower(email)`, "=", email.toLowerCase())
+    .where(hasAddress([email]))
     .executeTakeFirst();
 }
 

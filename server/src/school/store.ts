@@ -1,5 +1,7 @@
 /** The school's own row, and who of its people has which account. */
+
 import { sql } from "kysely";
+import { hasAddress } from "../db/by-address";
 import type { SchoolTransaction } from "../db/connection";
 
 export async function readSchool(tx: SchoolTransaction) {
@@ -65,7 +67,7 @@ export async function linkPerson(
   const row = await tx
     .updateTable("person")
     .set({ user_id: account })
-    .where(sql`lower(email)`, "=", email)
+    .where(hasAddress([email]))
     .where("user_id", "is", null)
     .returning("id")
     .executeTakeFirst();

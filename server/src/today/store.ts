@@ -103,7 +103,7 @@ export async function openNotices(tx: SchoolTransaction, most: number) {
     select
       (select count(*)::integer from (
         select from mail_refused m where exists (
-          select from person p where p.school_id = m.school_id and lower(p.email) = m.address)
+          select from people_by_address(array[m.address]))
         limit ${sql.lit(most + 1)}
       ) r) as refused,
       (select count(distinct person_id)::integer from (

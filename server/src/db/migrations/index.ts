@@ -73,6 +73,7 @@ import * as m0071 from "./0071-cards";
 import * as m0072 from "./0072-ends";
 import * as m0073 from "./0073-deliveries";
 import * as m0074 from "./0074-end-moves";
+import * as m0075 from "./0075-people-by-address";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -149,4 +150,5 @@ export const migrations = {
   "0072-ends": m0072,
   "0073-deliveries": m0073,
   "0074-end-moves": m0074,
+  "0075-people-by-address": m0075,
 };

@@ -2,6 +2,7 @@
 import type { RowFate } from "@dawngate/contract/people-file";
 import { sql, type Updateable } from "kysely";
 import { insertMany } from "../../db/bulk";
+import { hasAddress } from "../../db/by-address";
 import type { SchoolId, SchoolTransaction } from "../../db/connection";
 import type { PeopleFileTable } from "../../db/tables/enrollment";
 
@@ -195,7 +196,7 @@ export async function knownBy(
         and e.standing <> 'ended' and (e.access_until is null or e.access_until > ${at}::timestamptz)
       order by e.id desc limit 1
     ) e on true
-    where lower(p.email) = any (${emails}::text[])
+    where ${hasAddress(emails, "p.id")}
   `.execute(tx);
   return new Map(rows.map((row) => [row.email, row]));
 }
