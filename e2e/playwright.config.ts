@@ -42,8 +42,6 @@ const WIDE = [
   // The schedule on a phone: schedule.spec.
   "**/schedule/instrument.spec.ts",
   "**/school/security.spec.ts",
-  // Files are brought, and systems let in, at a desk: on a phone seen in pictures.
-  "**/enrollment/people-file.spec.ts",
   // Building and learning on a phone: presses.spec and enrollee.spec.
   "**/school/story.spec.ts",
 ];

@@ -22,7 +22,7 @@ import {
 const BEGUN = instant("2027-01-29T11:00:00Z");
 const DAY = 86_400_000;
 /** More for whoever wants to be surer: `LIVES=300`. */
-const LIVES = Number(process.env.LIVES ?? 8);
+const LIVES = Number(process.env.LIVES ?? 6);
 const STEPS = 16;
 
 let school: Selling;
