@@ -46,7 +46,7 @@ export function InvoiceSettings({ school }: { school: School }) {
         label="How to pay by transfer: bank and number"
         maxLength={500}
         multiline
-        style={{ minHeight: 70 }}
+        style={{ minHeight: 90 }}
         {...field("payTo")}
       />
       <Kept label="Below each, such as why no tax is in it" maxLength={500} {...field("note")} />
