@@ -11,6 +11,7 @@ import {
   useJoinWaitlistMutation,
   useLeaveWaitlistMutation,
 } from "../enrollment/ways-in/api";
+import { sayAhead } from "../enrollment/ways-in/say-waiting";
 import { Asked } from "../people/fields/asked";
 import { type Asking, isOfAnswers } from "../people/fields/use-asked";
 import { RemindMe } from "../reminders/remind-me";
@@ -232,11 +233,7 @@ function Waiting({ school, course, way, busy, asking, faults, onEnroll }: DoorPr
   return (
     <View style={{ gap: 8 }}>
       <Text kind="strong" role="status">
-        {held
-          ? "A place is free for you."
-          : waits.ahead === 0
-            ? "You wait for a place, and are the next."
-            : `You wait for a place; ${waits.ahead === 1 ? "one comes" : `${waits.ahead} come`} before you.`}
+        {held ? "A place is free for you." : sayAhead(waits.ahead)}
       </Text>
       <Text kind="small" color={quiet}>
         {held

@@ -1,6 +1,7 @@
 /** An order that runs, as its buyer sees it: another card is put in, a subscription is cancelled. */
 import type { OwnOrder, RunningOrder } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
+import { isOpen } from "@dawngate/core/sales/part-state";
 import { sayWrittenDate } from "@dawngate/core/schedule/words";
 import { useState } from "react";
 import { View } from "react-native";
@@ -94,7 +95,5 @@ export function OwnRunning({ place, order, running, zone }: Props) {
   );
 }
 
-const OPEN = new Set(["due", "failed", "overdue"]);
-
 /** What one press pays: the first open part. */
-const openOf = ({ parts }: RunningOrder) => parts.find(({ state }) => OPEN.has(state))?.amount ?? 0;
+const openOf = ({ parts }: RunningOrder) => parts.find(({ state }) => isOpen(state))?.amount ?? 0;

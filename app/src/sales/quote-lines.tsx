@@ -33,17 +33,7 @@ export function QuoteLines({ quote, currency, way, bought = false, payBy = null 
           amount={money(line.amount)}
         />
       ))}
-      <Line
-        says={
-          payBy !== null
-            ? `By ${sayWrittenDate(payBy)}`
-            : bought
-              ? "At the purchase"
-              : "To pay today"
-        }
-        amount={money(quote.dueNow)}
-        strong
-      />
+      <Line says={sayFirst(payBy, bought)} amount={money(quote.dueNow)} strong />
       {tax && quote.tax > 0 ? (
         <Text kind="small" color={quiet} style={{ paddingTop: 6 }}>
           {money(quote.tax)} tax {tax.label === "tax" ? "added" : "included"}.{" "}
@@ -60,6 +50,12 @@ export function QuoteLines({ quote, currency, way, bought = false, payBy = null 
       ) : null}
     </View>
   );
+}
+
+/** When what is due first is paid. */
+function sayFirst(payBy: string | null, bought: boolean): string {
+  if (payBy !== null) return `By ${sayWrittenDate(payBy)}`;
+  return bought ? "At the purchase" : "To pay today";
 }
 
 function Line({

@@ -1,7 +1,5 @@
 /** A cohort on sale that is full: one waits for a place, sees where one stands, and until when one is held. */
 import type { Offered } from "@dawngate/contract/sales";
-import { sayInstant } from "@dawngate/core/schedule/words";
-import { type Instant, zoneOf } from "@dawngate/core/time";
 import { View } from "react-native";
 import { useLeaveWaitlistMutation } from "../enrollment/ways-in/api";
 import { useGetMeQuery } from "../school/api";
@@ -15,6 +13,7 @@ import { TextLink } from "../ui/text-link";
 import { usePalette } from "../ui/theme";
 import { ownZone } from "../ui/zone";
 import { useWaitForSoldMutation } from "./api";
+import { sayStands } from "./say-waiting";
 
 interface Props {
   place: { school: string; listing: string };
@@ -62,16 +61,4 @@ export function WaitForSold({ place, waiting }: Props) {
       )}
     </View>
   );
-}
-
-/** "You wait for a place; two come before you.", "A place is held for you until …". */
-export function sayStands({
-  ahead,
-  offerUntil,
-}: NonNullable<NonNullable<Offered["waiting"]>["stands"]>): string {
-  if (offerUntil !== null)
-    return `A place is held for you until ${sayInstant(Date.parse(offerUntil) as Instant, zoneOf(ownZone()))}; buy it by then, or it goes to the next.`;
-  return ahead === 0
-    ? "You wait for a place, and are the next. You are written to when one comes free."
-    : `You wait for a place; ${ahead === 1 ? "one comes" : `${ahead} come`} before you. You are written to when one comes free.`;
 }

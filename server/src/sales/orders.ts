@@ -1,5 +1,6 @@
 /** Orders as they are read: by those who sell, and by the buyer with the order's secret. */
 import type { Order, OrderSummary, OwnOrder, orders, ordersQuery } from "@dawngate/contract/sales";
+import { isToCome } from "@dawngate/core/sales/orders";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
@@ -212,4 +213,4 @@ export async function sayOwnOrder(
 
 /** Whether a part of it waits for money, or will. */
 const hasUnpaid = (running: OwnOrder["running"]) =>
-  running?.parts.some(({ state }) => ["ahead", "due", "overdue"].includes(state)) ?? false;
+  running?.parts.some(({ state }) => isToCome(state)) ?? false;

@@ -5,16 +5,15 @@
 import { type Order, type OwnOrder, USUAL_INVOICING } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import { orderRunner } from "../../src/sales/running/charge";
-import { OWNER } from "../helpers/owned";
+import { byHandIn, secretIn } from "../helpers/by-hand";
 import { instant } from "../helpers/sample";
-import { IN_THREE, type Selling, sellingSchool, somebody } from "../helpers/selling";
+import { IN_THREE, type Selling, sellingSchool } from "../helpers/selling";
 
 const read = require("pdf-parse/lib/pdf-parse.js") as (file: Buffer) => Promise<{ text: string }>;
 
 let school: Selling;
 let now: Instant;
 let listing = "";
-let presses = 0;
 beforeAll(async () => {
   now = instant("2027-03-06T11:00:00Z");
   school = await sellingSchool(() => now);
@@ -28,39 +27,16 @@ beforeEach(() => {
 });
 afterAll(() => school.owned.test_.close());
 
-async function ask<T = Order>(path: string, body: object): Promise<T> {
-  const response = await school.owned.app.ask(OWNER, "POST", `/schools/one${path}`, body);
-  const text = await response.text();
-  if (response.status !== 200) throw new Error(`${response.status}: ${text}`);
-  return JSON.parse(text) as T;
-}
-const write = (name: string, more: object = {}) => {
-  presses += 1;
-  return ask("/orders", {
-    key: `press-in-parts-${presses}`,
-    listing,
-    option: "three",
-    seen: { total: 20_100 },
-    ...somebody(name),
-    timeZone: "Europe/Lisbon",
-    payBy: "2027-03-20",
-    ...more,
-  });
-};
-const mark = (id: string, part: number, on = "2027-03-06") =>
-  ask(`/orders/${id}/paid`, { part, on, note: "" });
+const { ask, orderOf, mailsTo, ...hand } = byHandIn(() => school);
+const write = (name: string, more: object = {}) =>
+  ask("/orders", hand.wanted(name, { listing, option: "three", seen: { total: 20_100 }, ...more }));
+const mark = (id: string, part: number, on = "2027-03-06") => hand.mark(id, { part, on });
 const run = (id: string) => {
   const { db } = school.owned.test_;
   const parts = { db, payments: school.till.payments, baseUrl: "https://x", now: () => now };
   return orderRunner(parts)(school.owned.school, id);
 };
-const orderOf = (id: string) => school.order({ order: id });
-async function mailsTo(name: string) {
-  await school.owned.app.workOff();
-  return school.owned.app.mails.filter(({ to }) => to === `${name.toLowerCase()}@example.org`);
-}
 const subjectsTo = async (name: string) => (await mailsTo(name)).map(({ subject }) => subject);
-const secretIn = (text = "") => /secret=([\w-]+)/.exec(text)?.[1] ?? "";
 const daysOf = ({ quote }: Order) => quote.schedule.map(({ due }) => due);
 async function ownOf(id: string, secret: string) {
   const path = `/schools/one/orders/${id}/own?secret=${secret}`;

@@ -2,14 +2,10 @@
  * Orders that staff write by hand: asked for by mail, held until some days after their day, reminded of once, marked as
  * paid by transfer, and then all that follows from a payment at the till.
  */
-import {
-  type Order,
-  type OwnOrder,
-  type RefundAnswer,
-  USUAL_INVOICING,
-} from "@dawngate/contract/sales";
+import { type OwnOrder, type RefundAnswer, USUAL_INVOICING } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import { handWatcher } from "../../src/sales/by-hand/watch";
+import { byHandIn, secretIn } from "../helpers/by-hand";
 import { OWNER } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 import { IN_THREE, type Selling, sellingSchool, somebody } from "../helpers/selling";
@@ -19,7 +15,6 @@ const read = require("pdf-parse/lib/pdf-parse.js") as (file: Buffer) => Promise<
 let school: Selling;
 let now: Instant;
 let listing = "";
-let presses = 0;
 beforeAll(async () => {
   now = instant("2027-03-06T11:00:00Z");
   school = await sellingSchool(() => now);
@@ -33,36 +28,15 @@ beforeEach(() => {
 });
 afterAll(() => school.owned.test_.close());
 
-const wanted = (name: string, more: object = {}) => ({
-  key: `press-by-hand-${++presses}`,
-  listing,
-  option: "once",
-  seen: { total: 19_900 },
-  ...somebody(name),
-  timeZone: "Europe/Lisbon",
-  payBy: "2027-03-20",
-  ...more,
-});
-async function ask<T = Order>(path: string, body: object, status = 200): Promise<T> {
-  const response = await school.owned.app.ask(OWNER, "POST", `/schools/one${path}`, body);
-  const text = await response.text();
-  if (response.status !== status) throw new Error(`${response.status}: ${text}`);
-  return JSON.parse(text) as T;
-}
+const { ask, mark, orderOf, mailsTo, ...hand } = byHandIn(() => school);
+const wanted = (name: string, more: object = {}) =>
+  hand.wanted(name, { listing, option: "once", seen: { total: 19_900 }, ...more });
 const write = (name: string, more: object = {}) => ask("/orders", wanted(name, more));
-const mark = (id: string, more: object = {}) =>
-  ask(`/orders/${id}/paid`, { on: "2027-03-06", ...more });
-const orderOf = (id: string) => school.order({ order: id });
-async function mailsTo(name: string) {
-  await school.owned.app.workOff();
-  return school.owned.app.mails.filter(({ to }) => to === `${name.toLowerCase()}@example.org`);
-}
 const watch = (id: string) =>
   handWatcher({ db: school.owned.test_.db, baseUrl: "https://x", now: () => now })(
     school.owned.school,
     id,
   );
-const secretIn = (text: string) => /secret=([\w-]+)/.exec(text)?.[1] ?? "";
 
 test("its buyer is asked for the money, and sees on their page and as a file how it is paid", async () => {
   const order = await write("Aldo", {

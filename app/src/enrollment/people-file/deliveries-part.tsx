@@ -37,7 +37,7 @@ export function DeliveriesPart(props: Props) {
   const [making, setMaking] = useState(false);
   return (
     <Section
-      title="By itself"
+      title="From another system"
       says="A personnel system sends such a file every night, or whenever something changes: its people are enrolled without a press."
     >
       {error ? <Notice {...explain(error)} /> : null}

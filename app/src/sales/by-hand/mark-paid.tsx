@@ -1,6 +1,7 @@
 /** An order, or a part of one, marked as paid by transfer: on which day the money came, and with which note. */
 import type { Order } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
+import { isOpen, isToCome } from "@dawngate/core/sales/part-state";
 import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
 import { View } from "react-native";
@@ -20,13 +21,11 @@ interface Props {
   zone: string;
 }
 
-const UNPAID = ["due", "failed", "overdue"];
-
 /** What of it waits for money; what is transferred may come before its day. Null: nothing does. */
 export function waitsFor({ state, payBy, quote, running }: Order) {
   if (state !== "paid") return payBy === null ? null : { part: 1, amount: quote.dueNow };
   const part = running?.parts.find(
-    (one) => UNPAID.includes(one.state) || (running.byTransfer && one.state === "ahead"),
+    ({ state }) => isOpen(state) || (running.byTransfer && isToCome(state)),
   );
   return part ? { part: part.part, amount: part.amount } : null;
 }

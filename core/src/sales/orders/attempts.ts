@@ -2,6 +2,7 @@
 import { addDays, type Instant, instantAt } from "../../time";
 import type { Life } from "./life";
 import { isUnpaid, type Part } from "./part";
+import type { PartState } from "./part-state";
 
 /** The next attempt at an unpaid part, a dispute or a cancellation left aside; null where there is none any more. */
 export function attemptAt(life: Life, part: Part): Instant | null {
@@ -21,17 +22,6 @@ export function nextAttempt(life: Life, part: Part): Instant | null {
   const makesNone = life.ended !== null || life.disputes > 0 || life.runsOutAt !== null;
   return makesNone || !isUnpaid(part) ? null : attemptAt(life, part);
 }
-
-export type PartState =
-  | "refunded"
-  | "refunded-in-part"
-  | "paid"
-  | "written-off"
-  | "dropped"
-  | "ahead"
-  | "overdue"
-  | "failed"
-  | "due";
 
 /** The first that holds. */
 export function stateOfPart(life: Life, part: Part): PartState {

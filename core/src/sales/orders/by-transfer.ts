@@ -17,6 +17,7 @@ import {
 } from "../../time";
 import type { Due } from "../schedule";
 import type { OrderAt } from "./order";
+import { isToCome } from "./part-state";
 import type { Order } from "./schema";
 
 /** So many days before its day a part is asked for: what an invoice usually gives (common practice). */
@@ -68,7 +69,7 @@ export function partsToAsk(order: Order, at: OrderAt): PartToAsk[] {
   const hour = checked(parseTimeOfDay(order.terms.chargeHour));
   const on = (due: string, days: number) => instantAt(zone, addDays(dateIn(due), days), hour);
   return at.parts
-    .filter(({ part, state, amount }) => part > 1 && amount > 0 && UNPAID.has(state))
+    .filter(({ part, state, amount }) => part > 1 && amount > 0 && isToCome(state))
     .map(({ part, due, amount }) => {
       const asked = Math.max(on(due, -ASKED), instantIn(paidAt)) as Instant;
       return {
@@ -82,5 +83,3 @@ export function partsToAsk(order: Order, at: OrderAt): PartToAsk[] {
       };
     });
 }
-
-const UNPAID: ReadonlySet<string> = new Set(["ahead", "due", "failed", "overdue"]);

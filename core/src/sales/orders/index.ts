@@ -15,6 +15,7 @@ export {
   writeMonth,
 } from "./income";
 export { type OrderAt, orderAt } from "./order";
+export { isOpen, isToCome, type PartState } from "./part-state";
 export { type PartnerShare, partnerShareAt } from "./partner";
 export { type PriceAhead, priceAhead } from "./price-ahead";
 export { type Refund, type RefundAsked, type RefundPolicy, refundAt } from "./refund";

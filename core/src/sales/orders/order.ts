@@ -1,10 +1,10 @@
 /** An order at an instant: its states, what comes next, and what its enrollment is told (orders.md, `order`). */
 import { formatDate, formatInstant, type Instant } from "../../time";
-import { attemptAt, nextAttempt, type PartState, stateOfPart } from "./attempts";
+import { attemptAt, nextAttempt, stateOfPart } from "./attempts";
 import type { EndedBy, Life, Reason, Told } from "./life";
 import { lifeOf } from "./life-of";
-
 import { makePart, type Part } from "./part";
+import type { PartState } from "./part-state";
 import { partnerShare } from "./partner";
 import type { Order } from "./schema";
 

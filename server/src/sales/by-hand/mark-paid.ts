@@ -1,6 +1,6 @@
 /** An order, or a part of one that runs, marked as paid by transfer: by whom, when, with what note. All else follows as from the till. */
 import type { markedPaid, Order } from "@dawngate/contract/sales";
-import { firstPaidOn } from "@dawngate/core/sales/orders";
+import { firstPaidOn, isToCome } from "@dawngate/core/sales/orders";
 import { localDateAt, parseDate, zoneOf } from "@dawngate/core/time";
 import type { z } from "zod";
 import { conflict, notFound, refusal } from "../../base/problem";
@@ -62,7 +62,7 @@ async function dueOf(
   }
   const known = runs(order) ? (await standingAt(tx, order, context.now)).parts : [];
   const due = known.find((one) => one.part === part);
-  if (!due || !["due", "failed", "overdue", "ahead"].includes(due.state))
+  if (!due || !isToCome(due.state))
     throw conflict(
       runs(order) ? `Part ${part} is paid already, or is due no more.` : "It is paid already.",
     );

@@ -2,6 +2,7 @@
  * What is asked for to pay an order by transfer, or its next part, on paper: no invoice, which follows once the money has
  * come.
  */
+import { isToCome } from "@dawngate/core/sales/orders";
 import { type Instant, zoneOf } from "@dawngate/core/time";
 import { conflict } from "../../base/problem";
 import type { SchoolTransaction } from "../../db/connection";
@@ -48,9 +49,7 @@ async function askedOf(tx: SchoolTransaction, order: OrderRow, now: Instant): Pr
   if (state !== "paid")
     return { part: 1, amount: quote.dueNow, due: pay_by ?? "", later: quote.schedule.slice(1) };
   const { parts } = runs(order) ? await standingAt(tx, order, now) : { parts: [] };
-  const [next, ...later] = parts.filter(({ state }) =>
-    ["ahead", "due", "failed", "overdue"].includes(state),
-  );
+  const [next, ...later] = parts.filter(({ state }) => isToCome(state));
   if (!next) throw conflict("It is paid: there is nothing to transfer any more.");
   return { ...next, later };
 }

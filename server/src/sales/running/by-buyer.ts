@@ -1,5 +1,6 @@
 /** What the buyer of an order that runs does by themselves: puts in another card, cancels, takes that back. */
 import type { OwnOrder, putIn } from "@dawngate/contract/sales";
+import { isOpen } from "@dawngate/core/sales/orders";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import type { z } from "zod";
 import { conflict, ProblemError } from "../../base/problem";
@@ -15,7 +16,6 @@ import { runOn } from "./run";
 
 /** So long nothing is charged by itself while the buyer is at the till, in milliseconds. */
 const AT_THE_TILL = 20 * 60_000;
-const OPEN = ["due", "failed", "overdue"];
 
 type Parts = Pick<Services, "db" | "payments" | "baseUrl">;
 
@@ -34,7 +34,7 @@ export async function putInCard(
     const order = await openedBy(tx, context, id, secret, true);
     if (order.pay_by !== null) throw conflict("It is paid by transfer: it needs no card.");
     const at = runs(order) && order.state === "paid" ? await standingAt(tx, order, now) : null;
-    const part = at?.parts.find(({ state }) => OPEN.includes(state));
+    const part = at?.parts.find(({ state }) => isOpen(state));
     if (!at || at.endedAt !== null || !(part || at.next.charge))
       throw conflict("Nothing is charged for this order any more: it needs no card.");
     const events = await readEvents(tx, id);
