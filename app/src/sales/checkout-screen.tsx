@@ -311,7 +311,7 @@ function CodeField({ onCode, busy }: { onCode(code: string): void; busy: boolean
     setTyped("");
   };
   return (
-    <View style={{ flexDirection: "row", gap: 10, alignItems: "center" }}>
+    <View style={{ flexDirection: "row", gap: 10, alignItems: "flex-end" }}>
       <View style={{ flex: 1, maxWidth: 260 }}>
         <TextField
           label="A code"
@@ -322,7 +322,9 @@ function CodeField({ onCode, busy }: { onCode(code: string): void; busy: boolean
           onSubmitEditing={take}
         />
       </View>
-      <QuietAction label="Use it" onPress={take} busy={busy} />
+      <View>
+        <QuietAction label="Use it" onPress={take} busy={busy} />
+      </View>
     </View>
   );
 }
