@@ -1,14 +1,12 @@
 // npm run bench:told: a crowd that is told something at one instant, by a server that others ask meanwhile.
-import { spawn } from "node:child_process";
-import { createRequire } from "node:module";
-import { join } from "node:path";
 import pg from "pg";
+import { answers } from "./lib/answers.mjs";
 import { benchBundle, root } from "./lib/bench.mjs";
+import { mailSink } from "./lib/mail-sink.mjs";
 import { run } from "./lib/run.mjs";
 import { databaseSettings, serverBundle, startServer, TEST_SECRETS } from "./lib/server.mjs";
 import { testCluster } from "./lib/session.mjs";
 
-const { SMTPServer } = createRequire(join(root, "server/package.json"))("smtp-server");
 const NAME = "bench_told";
 const PEOPLE = Number(process.env.BENCH_PEOPLE ?? 200_000);
 const QUIET = 20;
@@ -19,34 +17,10 @@ const told = await benchBundle("told");
 /** When each mail was taken, and to whom. */
 const taken = [];
 const known = new Set();
-const mails = new SMTPServer({
-  authOptional: true,
-  disabledCommands: ["STARTTLS"],
-  onData(stream, session, done) {
-    stream.resume();
-    stream.on("end", () => {
-      taken.push(performance.now());
-      for (const { address } of session.envelope.rcptTo) known.add(address);
-      done();
-    });
-  },
+const mails = await mailSink(root, (to) => {
+  taken.push(performance.now());
+  for (const address of to) known.add(address);
 });
-await new Promise((listening) => mails.listen(0, "127.0.0.1", listening));
-
-/** In how many milliseconds a server answers for so many seconds: the middle one, and the 95th of a hundred. */
-async function answers(base, seconds) {
-  const child = spawn(process.execPath, [told, "ask", base, String(seconds)], {
-    env,
-    stdio: ["ignore", "pipe", "inherit"],
-  });
-  let said = "";
-  child.stdout.on("data", (part) => (said += part));
-  const code = await new Promise((done) => child.on("close", done));
-  if (code !== 0) throw new Error(`asking ended with ${code}`);
-  const took = JSON.parse(said);
-  const at = (share) => took[Math.floor(took.length * share)];
-  return { middle: at(0.5), late: at(0.95) };
-}
 
 let server = null;
 try {
@@ -57,14 +31,14 @@ try {
   const { DAWNGATE_DB_ADMIN_PASSWORD: _a, ...rest } = databaseSettings(cluster, NAME, TEST_SECRETS);
   server = await startServer(await serverBundle(root), {
     ...rest,
-    DAWNGATE_SMTP: `smtp://127.0.0.1:${mails.server.address().port}`,
+    DAWNGATE_SMTP: mails.url,
     DAWNGATE_MAIL_RATE: "1000",
     DAWNGATE_LIMITS: "no",
     DAWNGATE_LOG: "quiet",
     DAWNGATE_PORT: "0",
   });
   const base = `http://127.0.0.1:${server.port}`;
-  await answers(base, QUIET);
+  await answers(told, base, QUIET);
   const inside = new pg.Client({ ...cluster, user: "postgres", database: NAME });
   await inside.connect();
   await inside.query("update notice_person set next_at = now()");
@@ -75,7 +49,7 @@ try {
   const isOver = (left) =>
     left === 0 && taken.length > 0 && performance.now() - taken.at(-1) > 15_000;
   for (let left = PEOPLE; !isOver(left); ) {
-    const found = await answers(base, QUIET);
+    const found = await answers(told, base, QUIET);
     const { rows } = await inside.query(
       "select count(*) filter (where next_at <= now())::int as left from notice_person",
     );
@@ -88,7 +62,7 @@ try {
   console.log(
     `${PEOPLE} people: the first mail was taken after ${say(taken[0] - due)}, the last after ${say(taken.at(-1) - due)}: ${(taken.length / ((taken.at(-1) - taken[0]) / 1000)).toFixed(0)} a second; ${taken.length} mails to ${known.size} people`,
   );
-  const quiet = await answers(base, QUIET);
+  const quiet = await answers(told, base, QUIET);
   const times = (of) => {
     const sorted = busy.map(of).sort((a, b) => a - b);
     return (sorted[Math.floor(sorted.length / 2)] / of(quiet)).toFixed(2);
@@ -105,6 +79,6 @@ try {
   await admin.end();
 } finally {
   await server?.stop().catch(() => undefined);
-  await new Promise((closed) => mails.close(closed));
+  await mails.stop();
   await stop();
 }

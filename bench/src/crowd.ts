@@ -6,25 +6,11 @@
 import { randomBytes } from "node:crypto";
 import type { CourseList } from "@dawngate/contract/courses";
 import type { Roster } from "@dawngate/contract/roster";
-import type { Instant } from "@dawngate/core/time";
-import { openOutside } from "@dawngate/server/base/outside";
-import type { Cluster } from "@dawngate/server/db/address";
 import { openDatabase, type SchoolId } from "@dawngate/server/db/connection";
 import { BACKGROUND } from "@dawngate/server/db/pool";
-import { dropDatabase, prepareDatabase } from "@dawngate/server/db/prepare";
-import { createApp } from "@dawngate/server/http/app";
-import { noThreads } from "@dawngate/server/jobs/threads";
-import { readersHere } from "@dawngate/server/readers/index";
-import { openTouches } from "@dawngate/server/sales/partners/touches";
 import { projectCourse } from "@dawngate/server/schedule/project";
-import type { Account } from "@dawngate/server/school/account";
-import { NO_LIMITS } from "@dawngate/server/school/limits";
-import { practiceNumbers } from "@dawngate/server/stand-ins/tax-numbers";
-import { serve } from "@hono/node-server";
-import { Hono } from "hono";
-import { Kysely, PostgresDialect, sql } from "kysely";
-import pg from "pg";
 import { makeSchool, OWNER } from "./crowd/school";
+import { type Ask, AT_ONCE, log, median, now, openBench, serveBench } from "./crowd/served";
 
 const less = Number(process.env.BENCH_CROWD ?? 1);
 const CROWDS: Record<string, number> = {
@@ -34,18 +20,9 @@ const CROWDS: Record<string, number> = {
 };
 const MANY = Number(process.env.BENCH_REQUESTS ?? 100_000);
 const ROUNDS = Number(process.env.BENCH_ROUNDS ?? 9);
-const AT_ONCE = 8;
-const now = () => Date.now() as Instant;
 
-const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null") as Cluster;
-const name = process.env.BENCH_USE ?? `bench_${randomBytes(4).toString("hex")}`;
-const address = await prepareDatabase(cluster, name, { owner: "test-owner", app: "test-app" });
-const { host, port, password } = cluster;
-const admin = new pg.Client({ host, port, user: "postgres", password, database: name });
-await admin.connect();
-const db = openDatabase(address);
-
-const log = (line: string) => console.log(line);
+const bench = await openBench();
+const { address, admin, db } = bench;
 let began = performance.now();
 const school = process.env.BENCH_USE
   ? ((await db.findSchool("crowd")) as SchoolId)
@@ -53,88 +30,8 @@ const school = process.env.BENCH_USE
 log(
   `made in ${((performance.now() - began) / 1000).toFixed(0)} s: ${JSON.stringify(CROWDS)}, 500 courses`,
 );
-
-const accountIn = (headers: Headers): Account | null => {
-  const email = headers.get("x-bench-account");
-  return email ? { id: `account-${email}`, name: email, email, strong: true, session: "s" } : null;
-};
-const identity = {
-  handler: async () => new Response(null, { status: 404 }),
-  welcome: async () => null,
-  choosePassword: async () => undefined,
-  accountOf: async (headers: Headers) => accountIn(headers),
-  async actorIn(slug: string, headers: Headers) {
-    const account = accountIn(headers);
-    const actor = await db.findActor(slug, account?.id ?? "", account?.email ?? "");
-    return actor && { account, actor };
-  },
-  accounts: null as never,
-};
-const plain = new Kysely({
-  dialect: new PostgresDialect({ pool: new pg.Pool({ ...address, max: 10 }) }),
-});
-const bare = () =>
-  plain.transaction().execute(async (tx) => {
-    await sql`select set_config('dawngate.school_id', ${school}, true)`.execute(tx);
-    return (await sql<{ one: number }>`select 1 as one`.execute(tx)).rows[0]?.one;
-  });
-const app = new Hono()
-  .get("/bare", async (c) => c.json(await bare()))
-  .route(
-    "/",
-    createApp({
-      db,
-      identity,
-      threads: noThreads({ db }),
-      readers: readersHere,
-      limits: NO_LIMITS,
-      now,
-      log: (line) => console.error(line),
-      tray: null,
-      payments: null,
-      bounces: null,
-      changes: null,
-      files: null,
-      homeSchool: null,
-      numbers: practiceNumbers(),
-      touches: openTouches("a secret of the tests, long enough to sign with"),
-      outside: openOutside(false, "a secret of the tests, long enough"),
-      kept: null,
-      baseUrl: "http://127.0.0.1:1",
-    }),
-  );
-const server = serve({ fetch: app.fetch, hostname: "127.0.0.1", port: 0 });
-await new Promise((resolve) => server.once("listening", resolve));
-const origin = `http://127.0.0.1:${(server.address() as { port: number }).port}`;
-
-type Ask = [method: string, path: string, who: string | null, body?: unknown];
-async function send([method, path, who, body]: Ask): Promise<string> {
-  const response = await fetch(`${origin}${path}`, {
-    method,
-    headers: {
-      origin: "http://127.0.0.1:1",
-      ...(who && { "x-bench-account": who }),
-      ...(body !== undefined && { "content-type": "application/json" }),
-    },
-    ...(body !== undefined && { body: JSON.stringify(body) }),
-  });
-  const text = await response.text();
-  if (!response.ok) throw new Error(`${method} ${path}: ${response.status} ${text.slice(0, 400)}`);
-  return text;
-}
-/** So many requests, some at a time: milliseconds of each. */
-async function timed(count: number, make: (i: number) => Ask): Promise<number> {
-  let next = 0;
-  const start = performance.now();
-  await Promise.all(
-    Array.from({ length: AT_ONCE }, async () => {
-      while (next < count) await send(make(next++));
-    }),
-  );
-  return (performance.now() - start) / count;
-}
-const median = (list: number[]) =>
-  [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] as number;
+const served = await serveBench(db, address, school);
+const { send, timed } = served;
 
 const API = "/api/schools/crowd";
 let fresh = Math.floor(Math.random() * 1e9);
@@ -315,8 +212,6 @@ for (const { relname, bytes, rows } of sizes.rows)
   );
 clearInterval(sweeps);
 await sweep;
-server.close();
-await Promise.all([db.close(), sweeping.close(), plain.destroy(), admin.end()]);
-if (process.env.BENCH_KEEP) log(name);
-else await dropDatabase(cluster, name);
+await Promise.all([served.close(), sweeping.close()]);
+await bench.close();
 process.exit(0);

@@ -14,16 +14,11 @@ import {
 import { openDatabase } from "@dawngate/server/db/connection";
 import { BACKGROUND } from "@dawngate/server/db/pool";
 import { prepareDatabase } from "@dawngate/server/db/prepare";
-import { openAuth } from "@dawngate/server/school/auth";
-import { insertMember } from "@dawngate/server/school/staff-store";
 import pg from "pg";
+import { askAsPeople, ownerWhoAsks } from "./crowd/as-people";
 import { makeSchool } from "./crowd/school";
-import { signIn } from "./sign-in";
 
 const NAME = "bench_told";
-const EMAIL = "told@example.org";
-const PASSWORD = "a long word for the bench";
-const SECRET = "only the tests sign sessions with this";
 const PEOPLE = Number(process.env.BENCH_PEOPLE ?? 200_000);
 const cluster = JSON.parse(process.env.DAWNGATE_TEST_CLUSTER ?? "null");
 
@@ -37,11 +32,7 @@ async function make(): Promise<void> {
   // At seven in Lisbon, of the last day on which it has been.
   const opens = formatDate(localDateAt(zoneOf("Europe/Lisbon"), (now - 8 * HOUR) as Instant));
   const school = await makeSchool(db, admin, { crowd: PEOPLE }, 19, now, opens);
-  const identity = openAuth({ address, baseUrl: "http://127.0.0.1:1", secret: SECRET });
-  const id = await identity.ensureAccount(EMAIL, "Told", PASSWORD);
-  await db.withSchool(school, (tx) =>
-    insertMember(tx, school, { user_id: id, role: "owner", name: "Told", email: EMAIL }),
-  );
+  await ownerWhoAsks(db, address, school);
   await admin.query("delete from notice_look");
   await admin.query("delete from notice_person");
   await admin.query(
@@ -50,37 +41,8 @@ async function make(): Promise<void> {
     [formatInstant((now - DAY) as Instant)],
   );
   await admin.query("vacuum analyze");
-  await Promise.all([db.close(), identity.close(), admin.end()]);
-}
-
-/** Asked one after the other: a public page, what the studio shows first, and a page of its people. */
-const MIX = ["/catalog/crowd", "/courses", "/courses/crowd/people"];
-/** So many a second, as people come: not as quickly as it answers. */
-const A_SECOND = 10;
-
-/** Asks for so many seconds; tells in how many milliseconds it was answered, each. */
-async function ask(base: string, seconds: number): Promise<void> {
-  const cookie = await signIn(base, { email: EMAIL, password: PASSWORD });
-  const took: number[] = [];
-  const asked: Promise<void>[] = [];
-  const until = performance.now() + seconds * 1000;
-  for (let i = 0; performance.now() < until; i++) {
-    asked.push(
-      (async () => {
-        const began = performance.now();
-        const answer = await fetch(`${base}/api/schools/crowd${MIX[i % MIX.length]}`, {
-          headers: { cookie },
-        });
-        await answer.arrayBuffer();
-        if (!answer.ok) throw new Error(`${MIX[i % MIX.length]}: ${answer.status}`);
-        took.push(performance.now() - began);
-      })(),
-    );
-    await new Promise((done) => setTimeout(done, 1000 / A_SECOND));
-  }
-  await Promise.all(asked);
-  console.log(JSON.stringify(took.sort((a, b) => a - b)));
+  await Promise.all([db.close(), admin.end()]);
 }
 
 const [what, ...words] = process.argv.slice(2);
-await (what === "make" ? make() : ask(words[0] ?? "", Number(words[1])));
+await (what === "make" ? make() : askAsPeople(words[0] ?? "", Number(words[1])));

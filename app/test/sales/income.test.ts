@@ -1,7 +1,7 @@
 /** Income as a table and a picture have it: parted, added up, from the first month on in which there is anything. */
 import type { Income } from "@dawngate/contract/sales";
 import { fromFirst, monthWords, overAll, partsOf } from "../../src/sales/income/income-rows";
-import { sayWhatComes } from "../../src/sales/income/what-comes";
+import { sayBehind, sayWhatComes } from "../../src/sales/income/what-comes";
 
 const month = (name: string, received: number, earned: number, due = 0) => ({
   month: name,
@@ -26,6 +26,7 @@ const INCOME: Income = {
   rows: [row("a", null, 500), row("a", "k", 200), row("b", null, 900, "p")],
   usual: { due: 0, unpaid: 0 },
   orders: 3,
+  behind: 0,
 };
 
 test("by listing, course or cohort the same comes to the same, the most first", () => {
@@ -75,4 +76,11 @@ test("what comes of what is due is said with what it is worked out from, or not 
     "€10.00 is due until Apr 2027. Of €10.00 that fell due after the purchase within a year €2.50 was not paid, 25 %; if it goes on like this, €7.50 comes.",
   );
   expect(said(500, { due: 100_000, unpaid: 1 })).toMatch(/€0\.01 was not paid, less than 1 %;/);
+});
+
+test("what is not in the figures yet is said, of one and of many", () => {
+  expect(sayBehind(1)).toBe(
+    "What happened lately to one order is being worked out, and comes into these figures by itself.",
+  );
+  expect(sayBehind(1200)).toContain("to 1200 orders is");
 });

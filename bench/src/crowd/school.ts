@@ -57,6 +57,7 @@ export async function makeSchool(
   others: number,
   now: Instant,
   opens: string | null = null,
+  slug = "crowd",
 ): Promise<SchoolId> {
   const ids = [
     ...Object.keys(crowds),
@@ -74,7 +75,7 @@ export async function makeSchool(
         enrollments: [],
       },
       extras: {
-        school: { slug: "crowd", name: "Crowd" },
+        school: { slug, name: "Crowd" },
         cohorts: Object.fromEntries(made.map(({ cohort }) => [cohort.id, "Always"])),
         people: [],
         reasons: {},

@@ -83,6 +83,9 @@ export const income = z
       })
       .describe("What usually fails, net of tax."),
     orders: z.int().describe("So many orders it comes from."),
+    behind: z
+      .int()
+      .describe("What happened lately to so many orders is not in it yet; it comes by itself."),
   })
   .meta({ id: "Income" });
 export type Income = z.infer<typeof income>;

@@ -38,6 +38,8 @@ export interface Database {
   coursesToProject(at: string): Promise<{ school: SchoolId; course: string }[]>;
   /** The schools in which somebody is to be looked at for what they are told. */
   schoolsToNotify(at: string): Promise<SchoolId[]>;
+  /** The schools that have orders whose income is to be worked out again at an instant. */
+  schoolsToAccount(at: string): Promise<SchoolId[]>;
   /** Cohorts, of whatever school, in which a place was held for somebody until an instant that is over. */
   offersLapsed(at: string): Promise<{ school: SchoolId; cohort: string }[]>;
   /** Forgets files of people that were brought before an instant. */
@@ -171,6 +173,13 @@ export function openDatabase(
         .setAccessMode("read only")
         .execute(work),
     );
+  /** The schools that a function of the database names, which is asked about an instant. */
+  const schoolsBy = async (name: string, at: string): Promise<SchoolId[]> => {
+    const { rows } = await sql<{
+      school: SchoolId;
+    }>`select school from ${sql.id(name)}(${at}::timestamptz)`.execute(reading);
+    return rows.map(({ school }) => school);
+  };
   return {
     async findSchool(slug) {
       const { rows } = await sql<{ id: SchoolId | null }>`select school_of(${slug}) as id`.execute(
@@ -200,18 +209,9 @@ export function openDatabase(
       }>`select school, course from courses_to_project(${at}::timestamptz)`.execute(reading);
       return rows;
     },
-    async schoolsToSweep(before) {
-      const { rows } = await sql<{
-        school: SchoolId;
-      }>`select school from schools_to_sweep(${before}::timestamptz)`.execute(reading);
-      return rows.map(({ school }) => school);
-    },
-    async schoolsToNotify(at) {
-      const { rows } = await sql<{
-        school: SchoolId;
-      }>`select school from schools_to_notify(${at}::timestamptz)`.execute(reading);
-      return rows.map(({ school }) => school);
-    },
+    schoolsToSweep: (before) => schoolsBy("schools_to_sweep", before),
+    schoolsToNotify: (at) => schoolsBy("schools_to_notify", at),
+    schoolsToAccount: (at) => schoolsBy("schools_to_account", at),
     async offersLapsed(at) {
       const { rows } = await sql<{
         school: SchoolId;

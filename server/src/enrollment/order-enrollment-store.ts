@@ -64,27 +64,22 @@ export async function enrollmentsByMembership(
   return rows;
 }
 
-/** Of those who are in a course by an order the one who is furthest; null: nobody is. */
+/** Of those who are in a course by an order the one who is furthest, by order, then by course. */
 export async function furthestOf(
   tx: SchoolTransaction,
-  order: string,
-  course: string,
-): Promise<string | null> {
-  const row = await tx
-    .selectFrom("order_enrollment")
-    .innerJoin("enrollment", (join) =>
-      join
-        .onRef("enrollment.school_id", "=", "order_enrollment.school_id")
-        .onRef("enrollment.id", "=", "order_enrollment.enrollment_id"),
-    )
-    .select("enrollment.id")
-    .where("order_enrollment.order_id", "=", order)
-    .where("enrollment.course_id", "=", course)
-    .orderBy("enrollment.done", "desc")
-    .orderBy("enrollment.id")
-    .limit(1)
-    .executeTakeFirst();
-  return row?.id ?? null;
+  orders: readonly string[],
+): Promise<Map<string, Map<string, string>>> {
+  const { rows } = await sql<{ order: string; course: string; id: string }>`
+    select distinct on (k.order_id, e.course_id) k.order_id as order, e.course_id as course, e.id
+    from order_enrollment k
+    join enrollment e on e.school_id = k.school_id and e.id = k.enrollment_id
+    where k.order_id = any (${[...orders]})
+    order by k.order_id, e.course_id, e.done desc, e.id
+  `.execute(tx);
+  const found = new Map<string, Map<string, string>>();
+  for (const { order, course, id } of rows)
+    found.set(order, (found.get(order) ?? new Map()).set(course, id));
+  return found;
 }
 
 /** Lessons done, and to be done, in all that is somebody's by an order: of several seats the one that is furthest. */
@@ -102,16 +97,19 @@ export async function doneByOrder(
   return rows[0] ?? { done: 0, of: 0 };
 }
 
-/** When somebody first began what was bought by an order; null: nobody has. */
-export async function begunAt(tx: SchoolTransaction, order: string): Promise<string | null> {
-  const { rows } = await sql<{ at: string | null }>`
-    select min(v.at) as at from order_enrollment k
+/** When somebody first began what was bought by each of some orders; without those of which nobody has. */
+export async function begunAt(
+  tx: SchoolTransaction,
+  orders: readonly string[],
+): Promise<Map<string, string>> {
+  const { rows } = await sql<{ order: string; at: string }>`
+    select k.order_id as order, min(v.at) as at from order_enrollment k
     join sales_order o on o.school_id = k.school_id and o.id = k.order_id
     join enrollment_event v on v.school_id = k.school_id and v.enrollment_id = k.enrollment_id
       and v.kind = 'started' and v.at >= o.bought_at
-    where k.order_id = ${order}
+    where k.order_id = any (${[...orders]}) group by k.order_id
   `.execute(tx);
-  return rows[0]?.at ?? null;
+  return new Map(rows.map(({ order, at }) => [order, at]));
 }
 
 /** Whether an enrollment is somebody's by a paid order of a listing. */
@@ -134,34 +132,39 @@ export async function isByListing(
   return row !== undefined;
 }
 
-/** The events by which orders have moved the end of an enrollment, in their order. */
+/** The events by which orders have moved the ends of some enrollments, by enrollment, in their order. */
 export async function boughtEnds(
   tx: SchoolTransaction,
-  enrollment: string,
-): Promise<{ sequence: number; order: string }[]> {
-  const rows = await tx
-    .selectFrom("enrollment_event")
-    .select(["sequence", "idempotency_key as key"])
-    .where("enrollment_id", "=", enrollment)
-    .where("kind", "in", ["renewed", "end-set", "validity-given"])
-    .where("idempotency_key", "is not", null)
-    .orderBy("sequence")
-    .execute();
-  return rows.flatMap(({ sequence, key }) => {
-    const order = orderOfKey(key ?? "");
-    return order === null ? [] : [{ sequence, order }];
-  });
+  enrollments: readonly string[],
+): Promise<Map<string, { sequence: number; order: string }[]>> {
+  const { rows } = await sql<{ enrollment: string; sequence: number; key: string }>`
+    select enrollment_id as enrollment, sequence, idempotency_key as key from enrollment_event
+    where enrollment_id = any (${[...enrollments]})
+      and kind in ('renewed', 'end-set', 'validity-given') and idempotency_key is not null
+    order by enrollment_id, sequence
+  `.execute(tx);
+  return byEnrollment(
+    rows.flatMap(({ enrollment, sequence, key }) => {
+      const order = orderOfKey(key);
+      return order === null ? [] : [{ enrollment, sequence, order }];
+    }),
+  );
 }
 
-/** The ends that a course itself has moved for somebody: its plan, a cohort's dates, the calendar; in their order. */
+/** The ends that courses themselves have moved: their plans, cohorts' dates, the calendar; by enrollment, in their order. */
 export async function endMovesOf(
   tx: SchoolTransaction,
-  enrollment: string,
-): Promise<{ at: string; was: string; until: string }[]> {
-  return tx
-    .selectFrom("end_move")
-    .select(["at", "was", "until"])
-    .where("enrollment_id", "=", enrollment)
-    .orderBy("at")
-    .execute();
+  enrollments: readonly string[],
+): Promise<Map<string, { at: string; was: string; until: string }[]>> {
+  const { rows } = await sql<{ enrollment: string; at: string; was: string; until: string }>`
+    select enrollment_id as enrollment, at, was, until from end_move
+    where enrollment_id = any (${[...enrollments]}) order by enrollment_id, at
+  `.execute(tx);
+  return byEnrollment(rows);
+}
+
+function byEnrollment<T extends { enrollment: string }>(rows: readonly T[]): Map<string, T[]> {
+  const found = new Map<string, T[]>();
+  for (const row of rows) found.set(row.enrollment, [...(found.get(row.enrollment) ?? []), row]);
+  return found;
 }

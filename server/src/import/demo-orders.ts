@@ -140,6 +140,7 @@ async function buy(
     email: who.email,
     language: null,
     time_zone: who.timeZone,
+    clock: about.time_zone,
     option_id: option,
     kind,
     seats: 1,

@@ -8,6 +8,7 @@ import type { DatabaseAddress } from "../db/address";
 import type { Database } from "../db/connection";
 import { BACKGROUND, encrypted, sturdyPool } from "../db/pool";
 import { NOTIFY } from "../notices/tasks";
+import { KEEP_INCOME } from "../sales/tasks";
 import { PROJECT } from "../schedule/tasks";
 import type { JobParts } from "./kind";
 import { KINDS } from "./kinds";
@@ -177,6 +178,17 @@ export async function startQueue({
     }
     return more;
   };
+  const account = async () => {
+    let more = false;
+    for (const school of await db.schoolsToAccount(at())) {
+      if (closed) return false;
+      const left = await threads
+        .run(KEEP_INCOME, { school, now: now(), most: Number.MAX_SAFE_INTEGER, turn: TURN })
+        .catch((error) => log(String(error)));
+      more ||= left === true;
+    }
+    return more;
+  };
   const offer = async () => {
     for (const { school, cohort } of await db.offersLapsed(at()))
       if (!closed) await parts.callNext(school, cohort);
@@ -186,7 +198,7 @@ export async function startQueue({
       if (!closed) await threads.run(PROJECT, { school, course, now: now() });
   };
   const rounds = [
-    ...[upkeep, offer, project].map((round) => inRounds(sweepEvery, round, log)),
+    ...[upkeep, offer, project, account].map((round) => inRounds(sweepEvery, round, log)),
     inRounds(Math.min(sweepEvery, NOTIFY_EVERY), notify, log),
   ];
 

@@ -39,6 +39,7 @@ export function newOrder(
     terms_number: row.number,
     title: row.offer.title,
     time_zone: wanted.timeZone,
+    clock: school.time_zone,
     language: languageFor(wanted.reads ?? [], LANGUAGES),
     option_id: quote.option,
     kind: optionOf(terms, quote.option)?.kind ?? "once",

@@ -1,6 +1,7 @@
 /** What happened to orders, in the database. */
-import { sql } from "kysely";
+import { type Selectable, sql } from "kysely";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
+import type { OrderEventTable } from "../db/tables/sales";
 import { follow } from "../jobs/outbox";
 import { staleShare } from "./partners/store";
 
@@ -55,16 +56,34 @@ export async function hasEvent(
   return found !== undefined;
 }
 
+export interface OrderEventRow
+  extends Omit<Selectable<OrderEventTable>, "school_id" | "order_id" | "amount"> {
+  amount: number | null;
+}
+
+/** So many of one order are read at the most. */
+const MOST = 500;
+
 export async function readEvents(tx: SchoolTransaction, order: string) {
+  return (await readEventsOf(tx, [order])).get(order) ?? [];
+}
+
+/** Of some orders, by order; without those to which nothing has happened. */
+export async function readEventsOf(tx: SchoolTransaction, orders: readonly string[]) {
   const rows = await tx
     .selectFrom("order_event")
-    .select(["sequence", "kind", "at", "charge", "amount", "part", "data"])
-    .where("order_id", "=", order)
+    .select(["order_id", "sequence", "kind", "at", "charge", "amount", "part", "data"])
+    .where((of) => sql<boolean>`${of.ref("order_id")} = any (${[...orders]})`)
+    .orderBy("order_id")
     .orderBy("sequence")
-    .limit(500)
+    .limit(MOST * orders.length)
     .execute();
-  return rows.map(({ amount, ...row }) => ({
-    ...row,
-    amount: amount === null ? null : Number(amount),
-  }));
+  const found = new Map<string, OrderEventRow[]>();
+  for (const { order_id: order, amount, ...row } of rows) {
+    const events = found.get(order) ?? [];
+    found.set(order, events);
+    if (events.length < MOST)
+      events.push({ ...row, amount: amount === null ? null : Number(amount) });
+  }
+  return found;
 }

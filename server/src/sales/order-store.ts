@@ -74,6 +74,7 @@ const COLUMNS = [
   "name",
   "email",
   "time_zone",
+  "clock",
   "language",
   "option_id",
   "kind",
@@ -190,6 +191,18 @@ export async function readOrder(
   let asked = tx.selectFrom("sales_order").select(COLUMNS).where("id", "=", id);
   if (hold) asked = asked.forUpdate();
   return ((await asked.executeTakeFirst()) as OrderRow | undefined) ?? null;
+}
+
+/** Some orders, by their identifiers; without those that are not there. */
+export async function readOrdersOf(
+  tx: SchoolTransaction,
+  ids: readonly string[],
+): Promise<OrderRow[]> {
+  return (await tx
+    .selectFrom("sales_order")
+    .select(COLUMNS)
+    .where(sql<boolean>`id = any (${[...ids]})`)
+    .execute()) as OrderRow[];
 }
 
 /** The order that a press has made already, and what opens it; null: there is none. */
@@ -359,6 +372,8 @@ export async function readOrders(
     .orderBy("id", "desc")
     .limit(most + 1);
   if (state !== undefined) asked = asked.where("state", "=", state);
+  // Said as the indexes of the few say it.
+  if (state !== undefined && state !== "paid") asked = asked.where(sql<boolean>`state <> 'paid'`);
   if (excess)
     asked = asked.where(
       sql<boolean>`id in (
@@ -367,14 +382,29 @@ export async function readOrders(
             and b.charge = e.charge))`,
     );
   if (disputed) asked = asked.where("standing", "=", "disputed");
-  if (late) asked = asked.where("standing", "in", ["late", "suspended"]);
+  if (late) asked = asked.where(sql<boolean>`standing in ('late', 'suspended')`);
   if (after)
     asked = asked.where(sql<boolean>`(bought_at, id) < (${after.at}::timestamptz, ${after.id})`);
-  if (find !== "")
+  if (find !== "") {
+    const few = await ordersCalled(tx, find, FEW + 1);
     asked = asked.where(
-      sql<boolean>`(lower(name) like ${pattern(find)} or lower(email) like ${pattern(find)})`,
+      few.length > FEW
+        ? sql<boolean>`lower(name || ' ' || email) like ${pattern(find)}`
+        : sql<boolean>`id = any (${few})`,
     );
+  }
   return (await asked.execute()) as OrderRow[];
+}
+
+/** Of so many that are found their orders are looked up; of more the latest are soon met among all. */
+const FEW = 2000;
+
+/** The identifiers of orders by whoever is called so, or has such an address, so many. */
+async function ordersCalled(tx: SchoolTransaction, find: string, most: number): Promise<string[]> {
+  const { rows } = await sql<{ id: string }>`
+    select id from orders_called(${pattern(find)}, ${most})
+  `.execute(tx);
+  return rows.map(({ id }) => id);
 }
 
 /** Whether the same address has paid for the same by another order, or waits in a later one. */

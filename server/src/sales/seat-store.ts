@@ -19,6 +19,18 @@ export async function readSeats(tx: SchoolTransaction, order: string): Promise<S
   return rows;
 }
 
+/** How many seats of some orders are given out; without those of which none is. */
+export async function countSeats(
+  tx: SchoolTransaction,
+  orders: readonly string[],
+): Promise<Map<string, number>> {
+  const { rows } = await sql<{ order: string; given: number }>`
+    select order_id as order, count(*)::integer as given from order_seat
+    where order_id = any (${[...orders]}) group by order_id
+  `.execute(tx);
+  return new Map(rows.map(({ order, given }) => [order, given]));
+}
+
 /** Whether somebody has a seat of this order already. */
 export async function hasSeat(tx: SchoolTransaction, order: string, person: string) {
   const row = await tx

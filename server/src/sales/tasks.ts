@@ -1,17 +1,17 @@
 /** What selling has done in threads. */
 
-import type { Ending, Income } from "@dawngate/contract/sales";
+import type { Ending } from "@dawngate/contract/sales";
 import type { Instant } from "@dawngate/core/time";
 import type { SchoolId } from "../db/connection";
 import { task } from "../jobs/task";
 import type { Services } from "../school/kit";
 import type { ElectronicInvoice } from "./documents/e-invoice";
 import type { Printed } from "./documents/print";
+import type { KeepAsked } from "./income/keep";
 
-/** What a school's orders brought, by month. */
-export const INCOME = task<{ school: SchoolId; from: number; to: number; now: Instant }, Income>(
-  "income",
-);
+/** What orders bring is worked out again where something has happened: by and by, and while somebody waits for it. */
+export const KEEP_INCOME = task<KeepAsked, boolean>("keep-income", true);
+export const FRESHEN_INCOME = task<KeepAsked, boolean>("freshen-income");
 
 /** Whose access ends when, and what hangs on it. */
 export const ENDING = task<{ school: SchoolId; now: Instant }, Ending>("ending");

@@ -1,9 +1,7 @@
 /** Income of the orders of a school: as the core has it from the same orders, adding up to the cent. */
 import type { Income, IncomeOrders } from "@dawngate/contract/sales";
-import { IncomeBook, parseMonth } from "@dawngate/core/sales/orders";
 import type { Instant } from "@dawngate/core/time";
-import { readOrder } from "../../src/sales/order-store";
-import { orderFile } from "../../src/sales/running/order-file";
+import { expectIncome } from "../helpers/income";
 import { OWNER } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 import { ONCE, type Selling, sellingSchool, somebody } from "../helpers/selling";
@@ -39,19 +37,7 @@ test("what was paid at once and in parts stands in its months, net of tax, as th
   // Whoever has not paid has bought nothing yet.
   await selling.press(null, listing, somebody("Uri"));
   now = instant("2027-03-20T12:00:00Z");
-  const answer = await income("?from=2027-03&to=2027-06");
-  const { db } = selling.owned.test_;
-  const book = new IncomeBook(now, parseMonth("2027-03") ?? 0, parseMonth("2027-06") ?? 0, {
-    timeZone: "Europe/Lisbon",
-    series: { invoice: "", creditNote: "" },
-  });
-  await db.withSchool(selling.owned.school, async (tx) => {
-    for (const id of orders) {
-      const order = await readOrder(tx, id);
-      if (order) book.add(await orderFile(tx, order, { school: selling.owned.school, now }));
-    }
-  });
-  expect(answer.months).toEqual(book.close().months);
+  const answer = await expectIncome(selling, now, "2027-03", "2027-06");
   expect(answer.orders).toBe(2);
   // 199.00 and a part of 67.00, with 23 % of tax in them: published rates of VAT, from memory.
   const [march, april] = answer.months;

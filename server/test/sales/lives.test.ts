@@ -2,12 +2,14 @@
  * Generated lives of orders, lived by the server: parts and periods fall due, cards fail or do not answer, the server ends
  * between the till and its record, what is told is told twice, late and out of order, two servers work at once, buyers pay
  * by hand, cancel and take it back, sellers give back at one instant. What must hold whatever happened is worked out here
- * from what the till has taken, and not from what the server says of itself.
+ * from what the till has taken, and not from what the server says of itself. What is kept of income is what the core has
+ * of the same orders, at every turn.
  */
 import type { Order, RefundAnswer } from "@dawngate/contract/sales";
 import { formatInstant, type Instant } from "@dawngate/core/time";
 import { orderRunner } from "../../src/sales/running/charge";
 import type { FoundPayment, NewCharge, PaymentService } from "../../src/stand-ins/payments";
+import { expectIncome } from "../helpers/income";
 import { OWNER } from "../helpers/owned";
 import { instant } from "../helpers/sample";
 import {
@@ -76,7 +78,8 @@ interface Books {
 
 async function lived(seed: number): Promise<{ bought: Bought; books: Books }> {
   const roll = dice(seed);
-  now = (BEGUN + roll(40) * DAY) as Instant;
+  // After the lives before: what is kept of an order goes by a clock that never goes back.
+  now = (now + roll(40) * DAY) as Instant;
   const { id, ...wanted } = listings[seed % listings.length] as (typeof listings)[number];
   const bought = await school.press(null, id, { ...somebody(`Life${seed}`), ...wanted });
   const first = `ch-first-${seed}`;
@@ -186,6 +189,7 @@ async function lived(seed: number): Promise<{ bought: Bought; books: Books }> {
       default:
         await run(false);
     }
+    if (step % 5 === 4) await expectIncome(school, now, "2027-01", "2029-12");
   }
   // At the end all that the till knows is known.
   school.till.become("paid");
@@ -193,6 +197,7 @@ async function lived(seed: number): Promise<{ bought: Bought; books: Books }> {
     await hear(part, paid ? "paid" : "refused", charge, amount);
   for (let i = 0; i < 3; i++) await run(false);
   await school.owned.app.workOff();
+  await expectIncome(school, now, "2027-01", "2029-12");
   return { bought, books };
 }
 

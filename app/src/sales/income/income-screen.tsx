@@ -4,7 +4,7 @@ import { sayMoney } from "@dawngate/core/sales/currency";
 import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useLocalSearchParams } from "expo-router";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { View } from "react-native";
 import { useGetSchoolQuery } from "../../school/api";
 import { Coming } from "../../store/coming";
@@ -24,7 +24,7 @@ import { useGetIncomeQuery } from "../selling-api";
 import { BehindSheet } from "./behind-sheet";
 import { IncomeChart } from "./income-chart";
 import { fromFirst, monthWords, overAll, type Part, partsOf } from "./income-rows";
-import { sayWhatComes } from "./what-comes";
+import { sayBehind, sayWhatComes } from "./what-comes";
 
 const PARTS: Record<Part, string> = {
   listing: "By listing",
@@ -34,19 +34,25 @@ const PARTS: Record<Part, string> = {
   renewed: "New and renewed",
 };
 
+/** While orders are still being worked out it looks again, so often. */
+const LOOK_AGAIN = 4000;
+
 export function IncomeScreen() {
   const { school } = useLocalSearchParams() as { school: string };
   const { data: about } = useGetSchoolQuery({ school });
+  const [isBehind, setIsBehind] = useState(false);
   const { data, error, refetch } = useGetIncomeQuery(
     { school, from: null, to: null },
-    { refetchOnMountOrArgChange: true },
+    { refetchOnMountOrArgChange: true, pollingInterval: isBehind ? LOOK_AGAIN : 0 },
   );
+  const behind = data?.behind ?? 0;
+  useEffect(() => setIsBehind(behind > 0), [behind]);
   return (
     <Page title="Sales" full dense>
       <SalesSides school={school} here="income" />
       {!data ? (
         <Coming error={error} onRetry={refetch} widths={[1, 0.8, 0.6, 0.8]} />
-      ) : data.orders === 0 ? (
+      ) : data.orders === 0 && data.behind === 0 ? (
         <Empty
           title="Nothing was bought yet"
           says="Once somebody buys, it stands here month by month: what was received, what is earned of it, and what is still due."
@@ -137,6 +143,11 @@ function Figures({ school, income, zone }: { school: string; income: Income; zon
       <Text kind="small" color={quiet}>
         {`Net of tax, from ${income.orders === 1 ? "one order" : `${income.orders} orders`}, as of ${sayWrittenInstant(`${income.at.slice(0, 16)}:00Z`, zoneOf(zone))}. In these months ${money(sums.received)} received, ${money(sums.earned)} earned; ${money(sums.due)} is due and not paid. What is given back counts against its month. What has no end is earned over twelve months.`}
       </Text>
+      {income.behind === 0 ? null : (
+        <Text kind="small" role="status" style={{ maxWidth: 720 }}>
+          {sayBehind(income.behind)}
+        </Text>
+      )}
       {comes === null ? null : (
         <Text kind="small" style={{ maxWidth: 720 }}>
           {comes}

@@ -1,4 +1,4 @@
-/** What comes of what is due, as it is said. */
+/** What comes of what is due, and what is not in the figures yet, as it is said. */
 import type { Income } from "@dawngate/contract/sales";
 import { sayMoney } from "@dawngate/core/sales/currency";
 import { usuallyComes } from "@dawngate/core/sales/usual";
@@ -23,3 +23,7 @@ export function sayWhatComes({
   const share = percent === 0 ? "less than 1 %" : `${percent} %`;
   return `${until} ${past} ${money(usual.unpaid)} was not paid, ${share}; if it goes on like this, ${money(usuallyComes(due, usual))} comes.`;
 }
+
+/** Of so many orders what has happened lately is not in the figures. */
+export const sayBehind = (orders: number): string =>
+  `What happened lately to ${orders === 1 ? "one order" : `${orders} orders`} is being worked out, and comes into these figures by itself.`;

@@ -8,6 +8,7 @@ import {
   instantIn,
   type LocalDate,
   pad2,
+  startOfDay,
   yearMonthDay,
   type Zone,
 } from "../../time";
@@ -99,6 +100,20 @@ interface MonthEnd {
   last: LocalDate;
 }
 
+/** Of each zone; what a zone's rules say of a month does not change while a program runs. */
+const MONTH_ENDS = new WeakMap<Zone, Map<Month, MonthEnd>>();
+
+function monthEnd(zone: Zone, month: Month): MonthEnd {
+  const known = MONTH_ENDS.get(zone) ?? new Map<Month, MonthEnd>();
+  MONTH_ENDS.set(zone, known);
+  const found = known.get(month);
+  if (found) return found;
+  const next = firstDay(month + 1);
+  const made = { end: (startOfDay(zone, next) - 1) as Instant, last: addDays(next, -1) };
+  known.set(month, made);
+  return made;
+}
+
 const at = (of: Float64Array, i: number) => of[i] as number;
 
 /**
@@ -107,6 +122,7 @@ const at = (of: Float64Array, i: number) => of[i] as number;
  */
 export class IncomeBook {
   private readonly rows = new Map<string, Omit<IncomeRow, "months"> & { totals: Totals }>();
+  /** By the zone of orders. */
   private readonly ends = new Map<Zone, MonthEnd[]>();
   private readonly count: number;
   private readonly tax: Float64Array;
@@ -127,17 +143,21 @@ export class IncomeBook {
     this.documents = new Documents(papers);
   }
 
-  /** Adds an order's; `mark`: orders with another one stand in rows of their own. */
-  add(order: Order, mark?: string): void {
+  /**
+   * Adds an order's; `mark`: orders with another one stand in rows of their own.
+   *
+   * @returns the order, moved to now, and how its courses' access goes by
+   */
+  add(order: Order, mark?: string): { life: Life; shares: ShareOfAccess[] } {
     const totals = order.courses.map(({ id, cohort }) =>
       this.rowOf(order.listing, id, cohort, mark),
     );
     const life = lifeOf(order);
-    if (life.boughtAt > this.now) return;
     const today = life.day(this.now);
     const shares = order.courses.map(
       ({ access }) => new ShareOfAccess(access, order.terms.foreverMonths, today),
     );
+    if (life.boughtAt > this.now) return { life, shares };
     for (const [i, { end, last }] of this.endsIn(life).entries()) {
       if (end < life.boughtAt) continue;
       life.moveTo(Math.min(end, this.now) as Instant);
@@ -153,16 +173,16 @@ export class IncomeBook {
     this.addDue(life, totals);
     addUsual(this.usual, life);
     this.documents.add(life);
+    return { life, shares };
   }
 
   /** The last instant and day of the month before those asked for, and of each of these, in an order's zone. */
   private endsIn(life: Life): MonthEnd[] {
     const known = this.ends.get(life.zone);
     if (known) return known;
-    const ends = Array.from({ length: this.count + 1 }, (_, i) => {
-      const next = firstDay(this.from + i);
-      return { end: (life.start(next) - 1) as Instant, last: addDays(next, -1) };
-    });
+    const ends = Array.from({ length: this.count + 1 }, (_, i) =>
+      monthEnd(life.zone, this.from + i - 1),
+    );
     this.ends.set(life.zone, ends);
     return ends;
   }

@@ -14,9 +14,11 @@ export {
   parseMonth,
   writeMonth,
 } from "./income";
+export { incomeOfOrder, type KeptMonths, type OrderIncome } from "./income-of-order";
 export { type OrderAt, orderAt } from "./order";
 export { isOpen, isToCome, type PartState } from "./part-state";
 export { type PartnerShare, partnerShareAt } from "./partner";
 export { type PriceAhead, priceAhead } from "./price-ahead";
 export { type Refund, type RefundAsked, type RefundPolicy, refundAt } from "./refund";
 export { type Order, type Orders, orderSchema, ordersSchema } from "./schema";
+export { type LaterPart, usualDays } from "./usual";

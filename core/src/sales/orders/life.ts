@@ -207,8 +207,8 @@ export class Life {
     if (told >= 0) this.told.splice(told, 1);
   }
 
-  /** The next instant at which anything can happen. */
-  private nextInstant(): Instant | null {
+  /** The next instant at which anything can happen; until then nothing about it changes. Null: nothing does by itself. */
+  nextInstant(): Instant | null {
     let next = this.queue[this.nextEvent]?.at ?? Number.POSITIVE_INFINITY;
     const consider = (at: Instant | null) => {
       if (at !== null && at > this.now && at < next) next = at;

@@ -74,6 +74,9 @@ import * as m0072 from "./0072-ends";
 import * as m0073 from "./0073-deliveries";
 import * as m0074 from "./0074-end-moves";
 import * as m0075 from "./0075-people-by-address";
+import * as m0076 from "./0076-kept-income";
+import * as m0077 from "./0077-chain-at-once";
+import * as m0078 from "./0078-orders-found";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -151,4 +154,7 @@ export const migrations = {
   "0073-deliveries": m0073,
   "0074-end-moves": m0074,
   "0075-people-by-address": m0075,
+  "0076-kept-income": m0076,
+  "0077-chain-at-once": m0077,
+  "0078-orders-found": m0078,
 };

@@ -11,8 +11,8 @@ import type {
 } from "@dawngate/contract/sales";
 import type { Language } from "@dawngate/core/notices/languages";
 import type { Membership, Quote } from "@dawngate/core/sales";
-import type { Order } from "@dawngate/core/sales/orders";
-import type { ColumnType, Generated, JSONColumnType } from "kysely";
+import type { KeptMonths, Order } from "@dawngate/core/sales/orders";
+import type { ColumnType, Generated, GeneratedAlways, JSONColumnType } from "kysely";
 import type { Agreed } from "./partners";
 
 export interface ListingTable {
@@ -86,7 +86,10 @@ export interface SalesOrderTable {
   person_id: string | null;
   name: string;
   email: string;
+  /** Of whoever bought it. */
   time_zone: string;
+  /** The school's zone at the purchase, in which its days are counted whatever zone the school takes later. */
+  clock: string;
   language: Language | null;
   option_id: string;
   kind: "free" | "once" | "installments" | "subscription";
@@ -237,7 +240,73 @@ export interface CodeUseTable {
   email: string;
 }
 
+/** Orders whose income is to be worked out again; null: all of the school's are. */
+interface IncomeLookTable {
+  school_id: string;
+  id: GeneratedAlways<string>;
+  order_id: string | null;
+}
+
+/** What an order brings as a whole. Months are counted from year 0; figures begin with the first. */
+interface OrderIncomeTable {
+  school_id: string;
+  order_id: string;
+  currency: string;
+  first: number;
+  tax: JSONColumnType<number[]>;
+  due_tax: JSONColumnType<number[]>;
+  usual: JSONColumnType<{ day: string; due: number; unpaid: number }[]>;
+  next_at: string | null;
+}
+
+/** What it brings by one of its courses. Empty: in no cohort, by nobody's link. */
+interface OrderIncomeRowTable {
+  school_id: string;
+  order_id: string;
+  place: number;
+  listing_id: string;
+  course_id: string;
+  cohort_id: string;
+  partner_id: string;
+  renewed: boolean;
+  first: number;
+  last: number;
+  months: JSONColumnType<KeptMonths>;
+}
+
+/** All orders' together. */
+interface IncomeSumTable {
+  school_id: string;
+  currency: string;
+  month: number;
+  listing_id: string;
+  course_id: string;
+  cohort_id: string;
+  partner_id: string;
+  renewed: boolean;
+  received: string;
+  due: string;
+  earned: string;
+  tax: string;
+  due_tax: string;
+  orders: number;
+  held: number;
+}
+
+interface UsualSumTable {
+  school_id: string;
+  currency: string;
+  day: string;
+  due: string;
+  unpaid: string;
+}
+
 export interface SalesTables {
+  income_look: IncomeLookTable;
+  order_income: OrderIncomeTable;
+  order_income_row: OrderIncomeRowTable;
+  income_sum: IncomeSumTable;
+  usual_sum: UsualSumTable;
   announced_price: AnnouncedPriceTable;
   listing: ListingTable;
   listing_terms: ListingTermsTable;

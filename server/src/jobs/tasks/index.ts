@@ -3,7 +3,7 @@ import type { Progress } from "../task";
 import type { Doing, TaskParts } from "./doing";
 import { ending } from "./ending";
 import { everybody } from "./everybody";
-import { income } from "./income";
+import { freshenIncome, keepingIncome } from "./income";
 import { joinPage } from "./join-page";
 import { notify } from "./notify";
 import { print } from "./print";
@@ -18,7 +18,8 @@ import { touched } from "./touched";
 const ALL = [
   project,
   notify,
-  income,
+  keepingIncome,
+  freshenIncome,
   ending,
   ripple,
   touched,

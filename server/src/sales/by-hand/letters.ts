@@ -67,7 +67,7 @@ export async function askForPart(
   const { title, sum, day } = inEnglish(order, part);
   const which = `part ${part.part} of ${order.quote.schedule.length}`;
   const { suspends } = at.next;
-  const zone = zoneOf((await readSchool(tx)).time_zone);
+  const zone = zoneOf(order.clock);
   const reminds = part.kind === "reminded";
   await write(tx, services, doing, order, {
     secret: await letterSecret(tx, doing, order.id),

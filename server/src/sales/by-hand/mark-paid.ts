@@ -29,7 +29,8 @@ export async function markPaid(
     if (!day.ok || day.value > today)
       throw refusal("The money came today or before.", [{ path: "on", reason: "Today or before" }]);
     if (order.pay_by !== null && order.state !== "paid") {
-      const schedule = firstPaidOn(order.quote.schedule, today);
+      const inItsClock = localDateAt(zoneOf(order.clock), context.now);
+      const schedule = firstPaidOn(order.quote.schedule, inItsClock);
       await updateOrder(tx, id, { quote: JSON.stringify({ ...order.quote, schedule }) });
     }
     await settle(tx, { baseUrl }, context, id, {

@@ -11,7 +11,6 @@ import type { Database, SchoolId, SchoolTransaction } from "../../db/connection"
 import { system } from "../../db/who";
 import { follow } from "../../jobs/outbox";
 import type { Services } from "../../school/kit";
-import { readSchool } from "../../school/store";
 import type { Doing } from "../doing";
 import { addEvent } from "../order-event-store";
 import { type OrderRow, readOrder } from "../order-store";
@@ -30,7 +29,7 @@ export const handWatcher =
       if (order?.state !== "open" || order.pay_by === null) return;
       await lapse(tx, doing, id);
       if (order.held_until !== null && Date.parse(order.held_until) <= doing.now) return;
-      if (doing.now >= (await overdueFrom(tx, order.pay_by))) {
+      if (doing.now >= overdueFrom(order, order.pay_by)) {
         // The record keeps that it went out: a job that is tried again sends no second one.
         const at = formatInstant(doing.now);
         if (
@@ -49,7 +48,7 @@ export async function watchFrom(
   order: OrderRow,
 ): Promise<void> {
   const ends = Date.parse(order.held_until ?? "");
-  const overdue = order.pay_by === null ? now : await overdueFrom(tx, order.pay_by);
+  const overdue = order.pay_by === null ? now : overdueFrom(order, order.pay_by);
   const next = overdue > now ? overdue : ends;
   await follow(
     tx,
@@ -60,9 +59,9 @@ export async function watchFrom(
   );
 }
 
-/** The start of the day after the last one on which it is to be paid, in the school's zone. */
-async function overdueFrom(tx: SchoolTransaction, payBy: string): Promise<Instant> {
+/** The start of the day after the last one on which it is to be paid. */
+function overdueFrom({ clock }: Pick<OrderRow, "clock">, payBy: string): Instant {
   const day = parseDate(payBy);
   if (!day.ok) throw new Error(`${payBy} is no day`);
-  return startOfDay(zoneOf((await readSchool(tx)).time_zone), addDays(day.value, 1));
+  return startOfDay(zoneOf(clock), addDays(day.value, 1));
 }

@@ -1,77 +1,58 @@
-/** The orders behind a month's figures, each with what it brings to them: a page at a time, since each is worked out. */
+/** The orders behind a month's figures, each with what it brings to them. */
 import type { IncomeOrders, incomeOrdersQuery } from "@dawngate/contract/sales";
-import { IncomeBook } from "@dawngate/core/sales/orders";
+import type { KeptMonths, Month } from "@dawngate/core/sales/orders";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../../base/cursor";
-import type { SchoolTransaction } from "../../db/connection";
 import type { Context } from "../../school/context";
 import type { Services } from "../../school/kit";
 import { reading } from "../../school/service";
 import { readSchool } from "../../school/store";
 import { monthAsked } from "../months";
-import { readOrder } from "../order-store";
-import { orderFile } from "../running/order-file";
-import { paidOrders } from "./income-store";
-import { wayInOf } from "./way-in";
-
-/** So many orders are worked out for a page at the most; the next page goes on from there. */
-const LOOKED_AT = 300;
-const AT_A_TIME = 50;
+import { freshenIncome } from "./income";
+import { ordersIn, readRowsOf } from "./kept-store";
 
 const pageEnd = z.tuple([z.string().max(200)]);
-type Asked = z.output<typeof incomeOrdersQuery>;
 
 export async function showOrdersBehind(
-  { db }: Pick<Services, "db">,
+  services: Pick<Services, "db" | "threads">,
   context: Context,
-  { month, by, of = "", after, most }: Asked,
+  { month: asked, by, of = "", after, most }: z.output<typeof incomeOrdersQuery>,
 ): Promise<IncomeOrders> {
-  const which = monthAsked(month);
-  let place = after === undefined ? "" : readCursor(pageEnd, after)[0];
-  return reading(db, context, async (tx) => {
+  const month = monthAsked(asked);
+  const place = after === undefined ? "" : readCursor(pageEnd, after)[0];
+  await freshenIncome(services, context);
+  return reading(services.db, { ...context, lagging: false }, async (tx) => {
     const { currency } = await readSchool(tx);
-    const orders: IncomeOrders["orders"] = [];
-    for (let looked = 0; looked < LOOKED_AT; ) {
-      const ids = await paidOrders(tx, place, AT_A_TIME);
-      for (const id of ids) {
-        place = id;
-        looked += 1;
-        const one = await figuresOf(tx, context, id, { month: which, by, of, currency });
-        if (one) orders.push(one);
-        if (orders.length === most) return { orders, next: writeCursor([place]) };
-      }
-      if (ids.length < AT_A_TIME) return { orders, next: null };
+    const part = { by, of };
+    const { orders: ids, end } = await ordersIn(tx, { ...part, month, after: place, most });
+    const orders = new Map<string, IncomeOrders["orders"][number]>();
+    for (const row of await readRowsOf(tx, ids, part)) {
+      // As in the figures: what was sold in another currency is not added to this one.
+      if (row.currency !== currency) continue;
+      const { order, name, title } = row;
+      const sums = orders.get(order) ?? { order, name, title, ...NOTHING };
+      orders.set(order, sums);
+      const figures = figuresIn(row, month);
+      for (const figure of FIGURES) sums[figure] += figures[figure];
     }
-    return { orders, next: writeCursor([place]) };
+    return {
+      orders: [...orders.values()].filter((one) => FIGURES.some((figure) => one[figure] !== 0)),
+      next: end === null ? null : writeCursor([end]),
+    };
   });
 }
 
-/** What an order brings to them; null: nothing. */
-async function figuresOf(
-  tx: SchoolTransaction,
-  context: Context,
-  id: string,
-  { month, by, of, currency }: Pick<Asked, "by"> & { month: number; of: string; currency: string },
-): Promise<IncomeOrders["orders"][number] | null> {
-  const order = await readOrder(tx, id);
-  // As in the figures: what was sold in another currency is not added to this one.
-  if (order?.currency !== currency) return null;
-  const book = new IncomeBook(context.now, month, month, {
-    timeZone: "UTC",
-    series: { invoice: "", creditNote: "" },
-  });
-  const file = await orderFile(tx, order, context);
-  book.add(file);
-  const { partner, renewed } = wayInOf(file, order, context.now);
-  const sums = { received: 0, due: 0, earned: 0, deferred: 0 };
-  for (const row of book.close().rows) {
-    const parted = { ...row, partner, renewed: renewed ? "yes" : "no" };
-    if (by !== undefined && (parted[by] ?? "") !== of) continue;
-    const [figures] = row.months;
-    for (const figure of ["received", "due", "earned", "deferred"] as const)
-      sums[figure] += figures?.[figure] ?? 0;
-  }
-  return Object.values(sums).every((sum) => sum === 0)
-    ? null
-    : { order: id, name: order.name, title: order.title, ...sums };
+const FIGURES = ["received", "due", "earned", "deferred"] as const;
+const NOTHING = { received: 0, due: 0, earned: 0, deferred: 0 };
+
+function figuresIn({ first, months }: { first: Month; months: KeptMonths }, month: Month) {
+  const i = month - first;
+  const through = (of: readonly number[]) =>
+    of.slice(0, Math.max(0, i + 1)).reduce((all, one) => all + one, 0);
+  return {
+    received: months.received[i] ?? 0,
+    due: months.due[i] ?? 0,
+    earned: months.earned[i] ?? 0,
+    deferred: through(months.received) - through(months.earned),
+  };
 }

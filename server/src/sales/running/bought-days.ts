@@ -109,10 +109,12 @@ export function daysOfOrder(
     return before !== null && before >= day ? ((before + 1) as LocalDate) : day;
   }
 
+  // What was given back at once has the day on which it began, be that at its first instant.
+  const throughOne = begins === null || through === null ? null : Math.max(begins, through);
   return {
     from: begins === null ? null : formatDate(begins),
     // Access that has not begun, and may never, has no end yet either.
-    through: begins === null || through === null ? null : formatDate(through),
+    through: throughOne === null ? null : formatDate(throughOne as LocalDate),
     moved: begins === null ? [] : moved,
     paused: ends === null || unpaused === null ? 0 : Math.max(0, ends - unpaused),
   };

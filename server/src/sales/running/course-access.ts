@@ -10,13 +10,13 @@ import {
   endMovesOf,
   furthestOf,
 } from "../../enrollment/order-enrollment-store";
-import { type Case, readCase, workOut } from "../../schedule/case";
+import { type Case, readCases, workOut } from "../../schedule/case";
 import type { Context } from "../../school/context";
 import { readSchool } from "../../school/store";
 import { membershipEnd } from "../memberships/membership-end";
 import { isGivenOut } from "../order-kinds";
 import type { OrderRow } from "../order-store";
-import { daysOfOrder } from "./bought-days";
+import { type BoughtEnd, daysOfOrder, type EndMove } from "./bought-days";
 
 type Course = Order["courses"][number];
 
@@ -31,36 +31,65 @@ export const soldOf = (order: OrderRow, offer: Offer | null): Offer["courses"] =
 /** The name of a membership where orders name courses: none is called so, since theirs have no spaces. */
 export const membershipOf = (listing: string) => `membership ${listing}`;
 
-/** Every course of the order; of a team the seat that is furthest. */
+export interface Bought {
+  order: OrderRow;
+  /** As it was sold; null: that is not known. */
+  offer: Offer | null;
+}
+
+/** Every course of each order, by order; of a team the seat that is furthest. */
 export async function coursesOf(
   tx: SchoolTransaction,
   { school, now }: Pick<Context, "school" | "now">,
-  order: OrderRow,
-  offer: Offer | null,
-): Promise<Reached[]> {
-  if (offer?.membership) return [await memberAccess(tx, order, offer)];
-  const courses: Reached[] = [];
-  for (const { id, price } of offer?.courses ?? []) {
-    const enrollment = await furthestOf(tx, order.id, id);
-    const found = enrollment === null ? null : await readCase(tx, school, enrollment);
-    courses.push({
-      id,
-      single: (price ?? 0) as Course["single"],
-      cohort: found?.enrollment.cohort ?? null,
-      ...(found ? await reached(tx, found, order.id, now) : WAITS),
-    });
+  bought: readonly Bought[],
+): Promise<Map<string, Reached[]>> {
+  const found = new Map<string, Reached[]>();
+  const ofCourses = bought.filter(({ offer }) => !offer?.membership);
+  const furthest = await furthestOf(
+    tx,
+    ofCourses.map(({ order }) => order.id),
+  );
+  const enrollments = [...furthest.values()].flatMap((byCourse) => [...byCourse.values()]);
+  const cases = new Map(
+    (await readCases(tx, school, enrollments)).map((one) => [one.enrollment.id, one]),
+  );
+  const ends = await boughtEnds(tx, enrollments);
+  const moves = await endMovesOf(tx, enrollments);
+  for (const { order, offer } of bought) {
+    if (offer?.membership) found.set(order.id, [await memberAccess(tx, order, offer)]);
+    else
+      found.set(
+        order.id,
+        (offer?.courses ?? []).map(({ id, price }) => {
+          const enrollment = furthest.get(order.id)?.get(id) ?? "";
+          const one = cases.get(enrollment);
+          return {
+            id,
+            single: (price ?? 0) as Course["single"],
+            cohort: one?.enrollment.cohort ?? null,
+            ...(one
+              ? reached(
+                  one,
+                  { ends: ends.get(enrollment), moves: moves.get(enrollment) },
+                  order,
+                  now,
+                )
+              : WAITS),
+          };
+        }),
+      );
   }
-  return courses;
+  return found;
 }
 
-/** A membership's days, in the school's clock; and what was learned in all that was taken up by it. */
+/** A membership's days, in the order's clock; and what was learned in all that was taken up by it. */
 async function memberAccess(
   tx: SchoolTransaction,
   order: OrderRow,
   offer: Offer,
 ): Promise<Reached> {
   const school = await readSchool(tx);
-  const zone = zoneOf(school.time_zone);
+  const zone = zoneOf(order.clock);
   const held = await boughtMembership(tx, order.id);
   const whole = { id: membershipOf(order.listing_id), single: 0 as Course["single"], cohort: null };
   if (!held && isGivenOut(order)) return { ...whole, ...WAITS };
@@ -90,17 +119,15 @@ const WAITS = {
 };
 
 /** The days that are this order's, and how far somebody is. */
-async function reached(
-  tx: SchoolTransaction,
+function reached(
   found: Case,
-  order: string,
+  { ends = [], moves = [] }: { ends?: BoughtEnd[] | undefined; moves?: EndMove[] | undefined },
+  { id: order }: Pick<OrderRow, "id">,
   now: Instant,
-): Promise<Pick<Course, "access" | "progress">> {
+): Pick<Course, "access" | "progress"> {
   const { access, progress } = workOut(found, now);
-  const bought = await boughtEnds(tx, found.enrollment.id);
-  const moves = await endMovesOf(tx, found.enrollment.id);
   return {
-    access: daysOfOrder(found, { order, bought, moves, stands: access }, now),
+    access: daysOfOrder(found, { order, bought: ends, moves, stands: access }, now),
     progress: { done: progress.done, of: progress.of },
   };
 }

@@ -40,9 +40,6 @@ function sayPart({ kind, quote }: OrderRow, { part, due }: Part, { sales, day }:
 const sayNext = ({ sales, money, day }: BuyerWords, next: Part) =>
   sales.mail.next(money(next.amount), day(next.due));
 
-/** Days in the school's zone, in which it counts. */
-const zoneOfSchool = async (tx: SchoolTransaction) => zoneOf((await readSchool(tx)).time_zone);
-
 /** The files of documents that were written with it. */
 async function sayFiles(
   tx: SchoolTransaction,
@@ -90,7 +87,7 @@ export async function tellFailed(
 ): Promise<void> {
   const title = inMail(order.title);
   const { suspends } = at.next;
-  const zone = await zoneOfSchool(tx);
+  const zone = zoneOf(order.clock);
   const link = await letterLink(tx, services, doing, order.id);
   const words = await wordsOfBuyer(tx, order);
   const amount = words.money(part.amount);
@@ -183,7 +180,7 @@ export async function tellSuspended(
     subject: closed.subject(title),
     says: [
       closed.says(title, words.money(at.open)),
-      ...(ends === null ? [] : [closed.ends(words.dayOf(ends, await zoneOfSchool(tx)))]),
+      ...(ends === null ? [] : [closed.ends(words.dayOf(ends, zoneOf(order.clock)))]),
     ],
     button: { label: closed.pay, url: await letterLink(tx, services, doing, order.id) },
     small: [words.spoken.payment.link],

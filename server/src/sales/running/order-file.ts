@@ -5,12 +5,12 @@ import { formatDate, type Instant, localDateAt, zoneOf } from "@dawngate/core/ti
 import type { SchoolTransaction } from "../../db/connection";
 import { begunAt } from "../../enrollment/order-enrollment-store";
 import type { Context } from "../../school/context";
-import { readSchool } from "../../school/store";
-import { readEvents } from "../order-event-store";
+import { readSchool, type SchoolRow } from "../../school/store";
+import { type OrderEventRow, readEventsOf } from "../order-event-store";
 import type { OrderRow } from "../order-store";
-import { readSeats } from "../seat-store";
+import { countSeats } from "../seat-store";
 import { readTerms } from "../terms-store";
-import { coursesOf, soldOf } from "./course-access";
+import { type Bought, coursesOf, soldOf } from "./course-access";
 
 /** It goes on after the purchase: in parts, or from period to period. */
 export const runs = ({ kind, quote, series }: OrderRow): boolean =>
@@ -56,14 +56,96 @@ export async function orderFile(
   order: OrderRow,
   exact: Pick<Context, "school" | "now"> | null,
 ): Promise<Order> {
+  return (await orderFiles(tx, [order], exact)).get(order.id) as Order;
+}
+
+/** Some orders, by their identifiers, read with no more questions than one is. */
+export async function orderFiles(
+  tx: SchoolTransaction,
+  orders: readonly OrderRow[],
+  exact: Pick<Context, "school" | "now"> | null,
+): Promise<Map<string, Order>> {
+  const ids = orders.map(({ id }) => id);
   const school = await readSchool(tx);
-  const offer = await readTerms(tx, order.listing_id, order.terms_number);
+  const bought = await withTerms(tx, orders);
+  const events = await readEventsOf(tx, ids);
+  const access = exact && {
+    seats: await countSeats(tx, ids),
+    courses: await coursesOf(tx, exact, bought),
+    begun: await begunAt(tx, ids),
+  };
+  const files = bought.map(({ order, offer }) => {
+    const { id } = order;
+    const day = formatDate(
+      localDateAt(zoneOf(order.clock), Date.parse(order.bought_at) as Instant),
+    );
+    return fileOf(school, order, offer, {
+      events: events.get(id) ?? [],
+      seatsGiven: access?.seats.get(id) ?? 0,
+      begunAt: access?.begun.get(id) ?? null,
+      courses: access
+        ? (access.courses.get(id) ?? [])
+        : soldOf(order, offer).map(({ id, price }) => ({
+            ...{ id, single: price ?? 0 },
+            access: { from: day, through: null },
+          })),
+    });
+  });
+  return new Map(files.map((file) => [file.id, file]));
+}
+
+/** Each with the terms it was sold by, which many share. */
+async function withTerms(tx: SchoolTransaction, orders: readonly OrderRow[]): Promise<Bought[]> {
+  const known = new Map<string, Bought["offer"]>();
+  const bought: Bought[] = [];
+  for (const order of orders) {
+    const key = `${order.listing_id} ${order.terms_number}`;
+    const offer = known.has(key)
+      ? (known.get(key) as Bought["offer"])
+      : await readTerms(tx, order.listing_id, order.terms_number);
+    known.set(key, offer);
+    bought.push({ order, offer });
+  }
+  return bought;
+}
+
+interface Happened {
+  events: OrderEventRow[];
+  seatsGiven: number;
+  begunAt: string | null;
+  courses: object[];
+}
+
+function fileOf(
+  school: SchoolRow,
+  order: OrderRow,
+  offer: Bought["offer"],
+  { events, ...happened }: Happened,
+): Order {
   const terms = order.payment_terms ?? USUAL_TERMS;
-  const zone = zoneOf(school.time_zone);
-  const bought = formatDate(localDateAt(zone, Date.parse(order.bought_at) as Instant));
-  const events = (await readEvents(tx, order.id))
-    .filter(isKnown)
-    .map(({ kind, at, charge, amount, part, data }) => ({
+  const read = parseOrder({
+    dawnGateOrder: 1,
+    id: order.id,
+    listing: order.listing_id,
+    timeZone: order.clock,
+    currency: order.currency,
+    kind: order.kind,
+    boughtAt: order.bought_at,
+    seats: order.seats,
+    quote: order.kind === "subscription" ? null : order.quote,
+    series: order.series,
+    // Terms from before refunds were asked for have none.
+    terms: { ...terms, refund: terms.refund ?? [], foreverMonths: FOREVER },
+    supply: offer?.supply === "taught" ? "service" : "content",
+    buyer: {
+      country: order.tax?.buyer.country ?? school.tax?.country ?? PROMISED,
+      company: order.tax?.buyer.company ?? false,
+    },
+    consentAt: order.consent_at,
+    calendar: { weekend: school.weekend, closed: school.closed },
+    partners: order.partners,
+    ...happened,
+    events: events.filter(isKnown).map(({ kind, at, charge, amount, part, data }) => ({
       type: kind,
       at,
       ...(kind === "charged" && { charge, part: part ?? 1, amount }),
@@ -76,38 +158,7 @@ export async function orderFile(
         ...(data && { when: data.when, to: data.to }),
         ...(amount !== null && amount > 0 && { charge, amount }),
       }),
-    }));
-  const read = parseOrder({
-    dawnGateOrder: 1,
-    id: order.id,
-    listing: order.listing_id,
-    timeZone: school.time_zone,
-    currency: order.currency,
-    kind: order.kind,
-    boughtAt: order.bought_at,
-    seats: order.seats,
-    seatsGiven: exact ? (await readSeats(tx, order.id)).length : 0,
-    courses: exact
-      ? await coursesOf(tx, exact, order, offer)
-      : soldOf(order, offer).map(({ id, price }) => ({
-          id,
-          single: price ?? 0,
-          access: { from: bought, through: null },
-        })),
-    quote: order.kind === "subscription" ? null : order.quote,
-    series: order.series,
-    // Terms from before refunds were asked for have none.
-    terms: { ...terms, refund: terms.refund ?? [], foreverMonths: FOREVER },
-    supply: offer?.supply === "taught" ? "service" : "content",
-    buyer: {
-      country: order.tax?.buyer.country ?? school.tax?.country ?? PROMISED,
-      company: order.tax?.buyer.company ?? false,
-    },
-    consentAt: order.consent_at,
-    begunAt: exact ? await begunAt(tx, order.id) : null,
-    calendar: { weekend: school.weekend, closed: school.closed },
-    partners: order.partners,
-    events,
+    })),
   });
   if (!read.ok)
     throw new Error(`Order ${order.id} cannot be read: ${JSON.stringify(read.faults.slice(0, 5))}`);

@@ -1,32 +1,6 @@
-/** Orders one after another, and the names of what they brought income for, in the database. */
+/** The names of what orders brought income for, in the database. */
 import { sql } from "kysely";
 import type { SchoolTransaction } from "../../db/connection";
-
-/** The identifiers of paid orders after one, so many. */
-export async function paidOrders(
-  tx: SchoolTransaction,
-  after: string,
-  most: number,
-): Promise<string[]> {
-  const rows = await tx
-    .selectFrom("sales_order")
-    .select("id")
-    .where("paid_at", "is not", null)
-    .where("id", ">", after)
-    .orderBy("id")
-    .limit(most)
-    .execute();
-  return rows.map(({ id }) => id);
-}
-
-/** How many orders are paid, up to so many and one more. */
-export async function countPaid(tx: SchoolTransaction, most: number): Promise<number> {
-  const { rows } = await sql<{ n: number }>`
-    select count(*)::int as n from (
-      select from sales_order where paid_at is not null limit ${most + 1}) o
-  `.execute(tx);
-  return rows[0]?.n ?? 0;
-}
 
 /** Titles of listings and courses, names of cohorts and partners, by identifier. */
 export async function readNames(
