@@ -2,6 +2,7 @@
 import type { Changes, RecordState, WhoSet } from "@dawngate/contract/record";
 import Papa from "papaparse";
 import pg from "pg";
+import { insertPeople } from "../../src/people/store";
 import { testCluster } from "../helpers/database";
 import { OWNER, type Owned, ownedSchool, retitled } from "../helpers/owned";
 import { instant } from "../helpers/sample";
@@ -225,6 +226,41 @@ test("forty changes at once are chained one after the other", async () => {
     ),
   );
   expect(await state()).toEqual({ rows: rows + 40, broken: null });
+});
+
+test("what one transaction adds by hundreds is one chain with what others add meanwhile, each row as if alone", async () => {
+  const { rows } = await state();
+  const { db } = own.test_;
+  const scope = { school: own.school, who: { kind: "key", id: "file", name: "A file" } } as const;
+  const lot = (name: string) =>
+    db.withSchool(scope, async (tx) => {
+      const people = Array.from({ length: 150 }, (_, i) => ({
+        ...{ id: `${name}-${i}`, name: `${name} ${i}`, timeZone: "Europe/Lisbon" },
+        email: `${name}-${i}@example.org`,
+      }));
+      await insertPeople(tx, own.school, people.slice(0, 100));
+      // Something else between them, in the same transaction.
+      await tx
+        .updateTable("school")
+        .set({ contact: `${name}@example.org` })
+        .execute();
+      await insertPeople(tx, own.school, people.slice(100));
+    });
+  const alone = () => own.ask("POST", "/schools/one/courses", { title: "Beside them" });
+  await Promise.all([lot("anton"), alone(), lot("berta"), alone()]);
+  expect(await state()).toEqual({ rows: rows + 2 * 151 + 2, broken: null });
+  const found = await asAdmin(
+    `select subject, act, author_id, person, before, after from change
+     where what = 'person' and subject like 'anton-%' order by number`,
+  );
+  // In the order in which they were added.
+  expect(found.map(({ subject }) => subject)).toEqual(
+    Array.from({ length: 150 }, (_, i) => `anton-${i}`),
+  );
+  expect(found[7]).toEqual({
+    ...{ subject: "anton-7", act: "added", author_id: "file", person: "anton-7", before: null },
+    after: expect.objectContaining({ name: "anton 7", email: "anton-7@example.org" }),
+  });
 });
 
 describe("a gap shows", () => {
