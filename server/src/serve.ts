@@ -87,7 +87,9 @@ const payments =
 const bounces = settings.bounceSecret === null ? null : signedBounces(settings.bounceSecret);
 if (!mailer) throw new Error("No way to send mail");
 const kept =
-  settings.fileFolder === null ? null : await openKeptFiles(settings.fileFolder, settings.secret);
+  settings.fileFolder === null
+    ? null
+    : await openKeptFiles(settings.fileFolder, settings.secret, settings.bucket);
 const counters = openAuthPool(address);
 const limits = settings.limits ? openLimits(counters) : NO_LIMITS;
 const identity = openAuth({ address, baseUrl, secret: settings.secret, limits, log });

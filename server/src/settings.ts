@@ -1,7 +1,9 @@
 /** The server's settings, from its environment, parsed once. `docs/operate.md` tells each. */
+
 import { z } from "zod";
 import type { Cluster, DatabaseAddress, RoleSecrets } from "./db/address";
 import type { ReplicaSettings } from "./db/replica";
+import type { Bucket } from "./files/bucket";
 
 export interface Settings {
   address: DatabaseAddress;
@@ -13,6 +15,8 @@ export interface Settings {
   web: string | null;
   /** The folder in which files are kept; null: none can be brought. */
   fileFolder: string | null;
+  /** Where files are kept instead; null: in that folder. */
+  bucket: Bucket | null;
   /** The demo school's folder; null: no demo. */
   demo: string | null;
   /** A mail server's URL; null: the mail tray, which only the demo has. */
@@ -73,6 +77,11 @@ const environment = z.object({
   DAWNGATE_SECRET: z.string().min(32, "At least 32 characters; it signs sessions"),
   DAWNGATE_WEB: z.string().optional(),
   DAWNGATE_FILES: z.string().optional(),
+  DAWNGATE_BUCKET: z.string().min(3).max(63).optional(),
+  DAWNGATE_BUCKET_URL: z.url({ protocol: /^https?$/ }).optional(),
+  DAWNGATE_BUCKET_REGION: z.string().min(1).default("us-east-1"),
+  DAWNGATE_BUCKET_KEY: z.string().min(1).optional(),
+  DAWNGATE_BUCKET_SECRET: z.string().min(1).optional(),
   DAWNGATE_DEMO: z.string().optional(),
   DAWNGATE_SMTP: z.url({ protocol: /^smtps?$/ }).optional(),
   DAWNGATE_MAIL_FROM: z.string().default("Dawn Gate <dawn-gate@localhost>"),
@@ -110,6 +119,23 @@ function parsed<T extends z.ZodType>(schema: T, env: Record<string, string | und
   return found.data;
 }
 
+/** The bucket in which files are kept; null: a folder keeps them. Throws where what it needs is not said. */
+function bucketIn(data: z.output<typeof environment>): Bucket | null {
+  const { DAWNGATE_BUCKET: name, DAWNGATE_BUCKET_KEY: keyId } = data;
+  if (name === undefined) return null;
+  const secret = data.DAWNGATE_BUCKET_SECRET;
+  if (keyId === undefined || secret === undefined)
+    throw new Error(
+      "DAWNGATE_BUCKET: it is opened by a key; set DAWNGATE_BUCKET_KEY and DAWNGATE_BUCKET_SECRET",
+    );
+  if (data.DAWNGATE_FILES === undefined)
+    throw new Error(
+      "DAWNGATE_BUCKET: what is brought lies in a folder until it is whole; set DAWNGATE_FILES",
+    );
+  const endpoint = data.DAWNGATE_BUCKET_URL ?? null;
+  return { name, region: data.DAWNGATE_BUCKET_REGION, endpoint, keyId, secret };
+}
+
 /** Reads the server's settings. Throws with each name that is missing or off, and where no mail could be sent. */
 export function readSettings(env: Record<string, string | undefined>): Settings {
   const data = parsed(environment, env);
@@ -131,6 +157,7 @@ export function readSettings(env: Record<string, string | undefined>): Settings 
     secret: data.DAWNGATE_SECRET,
     web: data.DAWNGATE_WEB ?? null,
     fileFolder: data.DAWNGATE_FILES ?? null,
+    bucket: bucketIn(data),
     demo: data.DAWNGATE_DEMO ?? null,
     smtp: data.DAWNGATE_SMTP ?? null,
     mailFrom: data.DAWNGATE_MAIL_FROM,

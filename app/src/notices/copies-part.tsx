@@ -5,6 +5,7 @@ import { View } from "react-native";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
+import { FieldRow } from "../ui/field-row";
 import { Text } from "../ui/text";
 import { TextField } from "../ui/text-field";
 import { usePalette } from "../ui/theme";
@@ -71,7 +72,18 @@ export function CopiesPart({ copies, onCopies }: Props) {
         </View>
       ))}
       {copies.length < 10 ? (
-        <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 10, alignItems: "center" }}>
+        <FieldRow
+          action={
+            <QuietAction
+              label="Send copies of welcomes"
+              disabled={!looksLikeAddress(email) || isKnown}
+              onPress={() => {
+                onCopies([...copies, { email, kinds: ["welcome"] }]);
+                setTyped("");
+              }}
+            />
+          }
+        >
           <View style={{ width: 280 }}>
             <TextField
               label="Mail address for copies"
@@ -81,15 +93,7 @@ export function CopiesPart({ copies, onCopies }: Props) {
               onChangeText={setTyped}
             />
           </View>
-          <QuietAction
-            label="Send copies of welcomes"
-            disabled={!looksLikeAddress(email) || isKnown}
-            onPress={() => {
-              onCopies([...copies, { email, kinds: ["welcome"] }]);
-              setTyped("");
-            }}
-          />
-        </View>
+        </FieldRow>
       ) : null}
     </View>
   );

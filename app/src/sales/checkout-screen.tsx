@@ -13,6 +13,7 @@ import { Coming, titleComing } from "../store/coming";
 import { QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
 import { Choices } from "../ui/choices";
+import { FieldRow } from "../ui/field-row";
 import { NightPage } from "../ui/night-page";
 import { NumberField } from "../ui/number-field";
 import { Page } from "../ui/page";
@@ -311,7 +312,7 @@ function CodeField({ onCode, busy }: { onCode(code: string): void; busy: boolean
     setTyped("");
   };
   return (
-    <View style={{ flexDirection: "row", gap: 10, alignItems: "flex-end" }}>
+    <FieldRow action={<QuietAction label="Use it" onPress={take} busy={busy} />}>
       <View style={{ flex: 1, maxWidth: 260 }}>
         <TextField
           label="A code"
@@ -322,9 +323,6 @@ function CodeField({ onCode, busy }: { onCode(code: string): void; busy: boolean
           onSubmitEditing={take}
         />
       </View>
-      <View>
-        <QuietAction label="Use it" onPress={take} busy={busy} />
-      </View>
-    </View>
+    </FieldRow>
   );
 }

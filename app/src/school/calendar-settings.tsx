@@ -6,6 +6,7 @@ import { View } from "react-native";
 import { explain } from "../store/api";
 import { PrimaryAction, QuietAction } from "../ui/action";
 import { Choice } from "../ui/choice";
+import { FieldRow } from "../ui/field-row";
 import { DateField } from "../ui/moment-fields";
 import { Notice } from "../ui/notice";
 import { Weekdays } from "../ui/options";
@@ -63,18 +64,21 @@ export function CalendarSettings({ school }: { school: School }) {
           onPress={() => setAll(!all)}
         />
       ) : null}
-      <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12, alignItems: "flex-end" }}>
+      <FieldRow
+        action={
+          <QuietAction
+            label="Close it"
+            disabled={day === "" || closed.includes(day)}
+            onPress={() => {
+              keep({ closed: [...closed, day] }, () => setDay(""));
+            }}
+          />
+        }
+      >
         <View style={{ width: 200 }}>
           <DateField label="Another closed day" value={day} onChange={setDay} />
         </View>
-        <QuietAction
-          label="Close it"
-          disabled={day === "" || closed.includes(day)}
-          onPress={() => {
-            keep({ closed: [...closed, day] }, () => setDay(""));
-          }}
-        />
-      </View>
+      </FieldRow>
       <CalendarFile
         busy={reading.isLoading}
         onFile={async (file) => {

@@ -6,6 +6,7 @@ import { useGetSchoolQuery } from "../../school/api";
 import { useMay } from "../../school/may";
 import { Coming, titleComing } from "../../store/coming";
 import { QuietAction } from "../../ui/action";
+import { FieldRow } from "../../ui/field-row";
 import { Page } from "../../ui/page";
 import { copyText } from "../../ui/save-file";
 import { Section } from "../../ui/section";
@@ -92,18 +93,21 @@ function Links({ school, word }: { school: string; word: string }) {
   const address = viaLink(`${window.location.origin}/${school}`, word);
   return (
     <Section title="Their link">
-      <View style={{ flexDirection: "row", flexWrap: "wrap", alignItems: "center", gap: 10 }}>
+      <FieldRow
+        action={
+          <QuietAction
+            label={copied ? "Copied" : "Copy the link"}
+            onPress={async () => setCopied(await copyText(address))}
+          />
+        }
+      >
         <TextField
           label="The link to all of the school"
           value={address}
           readOnly
           style={{ flexGrow: 1, flexShrink: 1, minWidth: 240, maxWidth: 520 }}
         />
-        <QuietAction
-          label={copied ? "Copied" : "Copy the link"}
-          onPress={async () => setCopied(await copyText(address))}
-        />
-      </View>
+      </FieldRow>
       <Text kind="small" color={quiet}>
         {`Any page of yours becomes their link with ?via=${word} behind its address: a course's, or that of something on sale.`}
       </Text>
