@@ -53,6 +53,7 @@ export async function bundled(root, name, entry, sources) {
       "@e-invoice-eu/core",
       "mammoth",
       "@resvg/resvg-wasm",
+      "@aws-sdk/*",
       "@expo-google-fonts/*",
     ],
     // Each process and thread reads it whole as it starts: the place of each line, not the sources, which are here.
