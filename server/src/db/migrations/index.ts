@@ -77,6 +77,7 @@ import * as m0075 from "./0075-people-by-address";
 import * as m0076 from "./0076-kept-income";
 import * as m0077 from "./0077-chain-at-once";
 import * as m0078 from "./0078-orders-found";
+import * as m0079 from "./0079-till-attempts";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -157,4 +158,5 @@ export const migrations = {
   "0076-kept-income": m0076,
   "0077-chain-at-once": m0077,
   "0078-orders-found": m0078,
+  "0079-till-attempts": m0079,
 };
