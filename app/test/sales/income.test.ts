@@ -1,7 +1,7 @@
 /** Income as a table and a picture have it: parted, added up, from the first month on in which there is anything. */
 import type { Income } from "@dawngate/contract/sales";
 import { fromFirst, monthWords, overAll, partsOf } from "../../src/sales/income/income-rows";
-import { sayBehind, sayWhatComes } from "../../src/sales/income/what-comes";
+import { sayBehind, sayUnread, sayWhatComes } from "../../src/sales/income/what-comes";
 
 const month = (name: string, received: number, earned: number, due = 0) => ({
   month: name,
@@ -27,6 +27,7 @@ const INCOME: Income = {
   usual: { due: 0, unpaid: 0 },
   orders: 3,
   behind: 0,
+  unread: [],
 };
 
 test("by listing, course or cohort the same comes to the same, the most first", () => {
@@ -83,4 +84,11 @@ test("what is not in the figures yet is said, of one and of many", () => {
     "What happened lately to one order is being worked out, and comes into these figures by itself.",
   );
   expect(sayBehind(1200)).toContain("to 1200 orders is");
+});
+
+test("orders that cannot be read are named, and not left out in silence", () => {
+  expect(sayUnread(["o-1"])).toBe(
+    "Order o-1 cannot be read and is not in these figures. Tell whoever runs this server.",
+  );
+  expect(sayUnread(["o-1", "o-2"])).toContain("Orders o-1, o-2 cannot be read and are not");
 });

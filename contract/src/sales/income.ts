@@ -86,6 +86,9 @@ export const income = z
     behind: z
       .int()
       .describe("What happened lately to so many orders is not in it yet; it comes by itself."),
+    unread: z
+      .array(z.string())
+      .describe("Orders that cannot be read, and are not in it: twenty at the most."),
   })
   .meta({ id: "Income" });
 export type Income = z.infer<typeof income>;

@@ -217,6 +217,36 @@ test("what was sold in another currency is not added to this one, and stands the
   expect((await same()).months).toEqual(euros.months);
 });
 
+test("an order that cannot be read is named, and stops no other; read again, it is in the figures", async () => {
+  const before = await same();
+  const broken = await school.bought("Bruno", listing);
+  const good = (await same()).months;
+  const [row] = await all((tx) =>
+    tx.selectFrom("sales_order").select("quote").where("id", "=", broken.order).execute(),
+  );
+  const put = (quote: object) =>
+    all((tx) =>
+      tx
+        .updateTable("sales_order")
+        .set({ quote: JSON.stringify(quote) })
+        .where("id", "=", broken.order)
+        .execute(),
+    );
+  const ask = () => school.owned.ask<Income>("GET", "/schools/one/income?from=2027-02&to=2029-02");
+  await put({ ...row?.quote, schedule: [{ due: "2020-01-01", amount: 19_900, tax: 0 }] });
+  const without = await ask();
+  expect(without).toMatchObject({ unread: [broken.order], behind: 0, orders: before.orders });
+  expect(without.months).toEqual(before.months);
+  // The round goes on past it too.
+  await school.bought("Bela", listing);
+  expect(await keep()).toBe(false);
+  expect((await ask()).orders).toBe(before.orders + 1);
+  await put(row?.quote ?? {});
+  const { unread, months } = await same();
+  expect(unread).toEqual([]);
+  expect(months).not.toEqual(good);
+});
+
 test("months later than are worked out are refused; what reaches there is worked out again within a year", async () => {
   const far = await school.owned.app.ask(
     "owner@example.org",

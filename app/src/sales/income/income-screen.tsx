@@ -13,6 +13,7 @@ import { Choice } from "../../ui/choice";
 import { Choices } from "../../ui/choices";
 import { Empty } from "../../ui/empty";
 import { useWide } from "../../ui/layout";
+import { Notice } from "../../ui/notice";
 import { Page } from "../../ui/page";
 import type { TableColumn } from "../../ui/table/columns";
 import { Table } from "../../ui/table/table";
@@ -24,7 +25,7 @@ import { useGetIncomeQuery } from "../selling-api";
 import { BehindSheet } from "./behind-sheet";
 import { IncomeChart } from "./income-chart";
 import { fromFirst, monthWords, overAll, type Part, partsOf } from "./income-rows";
-import { sayBehind, sayWhatComes } from "./what-comes";
+import { sayBehind, sayUnread, sayWhatComes } from "./what-comes";
 
 const PARTS: Record<Part, string> = {
   listing: "By listing",
@@ -52,7 +53,7 @@ export function IncomeScreen() {
       <SalesSides school={school} here="income" />
       {!data ? (
         <Coming error={error} onRetry={refetch} widths={[1, 0.8, 0.6, 0.8]} />
-      ) : data.orders === 0 && data.behind === 0 ? (
+      ) : data.orders === 0 && data.behind === 0 && data.unread.length === 0 ? (
         <Empty
           title="Nothing was bought yet"
           says="Once somebody buys, it stands here month by month: what was received, what is earned of it, and what is still due."
@@ -147,6 +148,9 @@ function Figures({ school, income, zone }: { school: string; income: Income; zon
         <Text kind="small" role="status" style={{ maxWidth: 720 }}>
           {sayBehind(income.behind)}
         </Text>
+      )}
+      {income.unread.length === 0 ? null : (
+        <Notice title="Not all orders are in it" detail={sayUnread(income.unread)} />
       )}
       {comes === null ? null : (
         <Text kind="small" style={{ maxWidth: 720 }}>

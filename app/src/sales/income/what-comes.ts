@@ -27,3 +27,7 @@ export function sayWhatComes({
 /** Of so many orders what has happened lately is not in the figures. */
 export const sayBehind = (orders: number): string =>
   `What happened lately to ${orders === 1 ? "one order" : `${orders} orders`} is being worked out, and comes into these figures by itself.`;
+
+/** Orders that are in no figure, since the server cannot read them. */
+export const sayUnread = (orders: readonly string[]): string =>
+  `${orders.length === 1 ? "Order" : "Orders"} ${orders.join(", ")} cannot be read and ${orders.length === 1 ? "is" : "are"} not in these figures. Tell whoever runs this server.`;

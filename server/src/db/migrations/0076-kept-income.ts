@@ -36,9 +36,12 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       usual jsonb not null,
       -- From then on it is worked out again though nothing happens.
       next_at timestamptz,
+      -- Why it cannot be read, and brings nothing as long as that is so.
+      fault text,
       primary key (school_id, order_id),
       foreign key (school_id, order_id) references sales_order on delete cascade
     );
+    create index order_income_fault on order_income (school_id, order_id) where fault is not null;
     create index order_income_next on order_income (school_id, next_at) where next_at is not null;
 
     -- By course: received, due and earned of each month from the first on.

@@ -257,6 +257,8 @@ interface OrderIncomeTable {
   due_tax: JSONColumnType<number[]>;
   usual: JSONColumnType<{ day: string; due: number; unpaid: number }[]>;
   next_at: string | null;
+  /** Why it cannot be read. */
+  fault: string | null;
 }
 
 /** What it brings by one of its courses. Empty: in no cohort, by nobody's link. */

@@ -12,7 +12,7 @@ import { monthAt } from "../months";
 import { membershipOf } from "../running/course-access";
 import { FRESHEN_INCOME } from "../tasks";
 import { behindIn, MONTHS_AHEAD } from "./keep";
-import { readSums, readUsual, type SumRow } from "./kept-store";
+import { readFaulty, readSums, readUsual, type SumRow } from "./kept-store";
 import { readNames } from "./names-store";
 import { markOf } from "./way-in";
 
@@ -20,6 +20,8 @@ import { markOf } from "./way-in";
 const BEFORE = 11;
 const AFTER = 6;
 const MONTHS_MOST = 60;
+/** So many orders that cannot be read are named. */
+const UNREAD_MOST = 20;
 /** While somebody waits so many orders are worked out again, or for so many milliseconds; rounds do the rest. */
 const AT_ONCE = { most: 300, turn: 1500 };
 
@@ -78,6 +80,7 @@ export async function showIncome(
       }),
       orders: found.reduce((all, { orders }) => all + orders, 0),
       behind: await behindIn(tx, now),
+      unread: await readFaulty(tx, UNREAD_MOST),
     };
   });
 }

@@ -2,7 +2,7 @@
  * Works out again what orders bring, where something has happened to them since, and keeps it: by a round that goes on
  * all the time, and before somebody looks, so that what they see holds.
  */
-import { firstDay, incomeOfOrder, type Order } from "@dawngate/core/sales/orders";
+import { firstDay, incomeOfOrder } from "@dawngate/core/sales/orders";
 import { formatDate, formatInstant, type Instant, startOfDay, zoneOf } from "@dawngate/core/time";
 import type { Database, SchoolId, SchoolTransaction } from "../../db/connection";
 import { system } from "../../db/who";
@@ -28,6 +28,8 @@ export const MONTHS_AHEAD = 60;
 const WORKED_OUT = MONTHS_AHEAD + 12;
 /** So many orders in one transaction. */
 const LOT = 100;
+/** What could not be read is tried again after so many milliseconds. */
+const FAULT_AGAIN = 3_600_000;
 
 export interface KeepAsked {
   school: SchoolId;
@@ -102,13 +104,22 @@ async function workOut(
   const paid = (await readOrdersOf(tx, ids)).filter(({ paid_at }) => paid_at !== null);
   const files = await orderFiles(tx, paid, { school, now });
   for (const order of paid) {
-    const file = files.get(order.id) as Order;
+    const file = files.get(order.id);
+    if (!file?.ok) {
+      // What is wrong with one leaves all others in the figures; it is tried again by itself.
+      const later = formatInstant((now + FAULT_AGAIN) as Instant);
+      kept.set(order.id, {
+        ...{ currency: order.currency, first: thisMonth, rows: [], tax: [], dueTax: [], usual: [] },
+        ...{ nextAt: later, fault: file?.fault ?? "It is not there" },
+      });
+      continue;
+    }
     const { first, rows, tax, dueTax, usual, goesOn, next } = incomeOfOrder(
-      file,
+      file.value,
       now,
       thisMonth + WORKED_OUT,
     );
-    const { partner, renewed } = wayInOf(file, order, now);
+    const { partner, renewed } = wayInOf(file.value, order, now);
     const nextAt = [next, goesOn ? further : null].flatMap((at) => at ?? []);
     kept.set(order.id, {
       currency: order.currency,
@@ -117,6 +128,7 @@ async function workOut(
       dueTax,
       usual: usual.map(({ day, due, unpaid }) => ({ day: formatDate(day), due, unpaid })),
       nextAt: nextAt.length === 0 ? null : formatInstant(Math.min(...nextAt) as Instant),
+      fault: null,
       rows: rows.map(({ course, cohort, ...months }) => ({
         listing: order.listing_id,
         course,

@@ -100,7 +100,7 @@ export async function keepOrders(
   await insertMany(
     tx,
     "order_income",
-    kept.map(({ order, currency, first, tax, dueTax, usual, nextAt }) => ({
+    kept.map(({ order, currency, first, tax, dueTax, usual, nextAt, fault }) => ({
       school_id: school,
       order_id: order,
       currency,
@@ -109,6 +109,7 @@ export async function keepOrders(
       due_tax: dueTax,
       usual,
       next_at: nextAt,
+      fault,
     })),
   );
   await insertMany(
@@ -136,7 +137,7 @@ export async function keepOrders(
 async function readKept(tx: SchoolTransaction, ids: readonly string[]): Promise<KeptOrder[]> {
   const heads = await tx
     .selectFrom("order_income")
-    .select(["order_id", "currency", "first", "tax", "due_tax", "usual", "next_at"])
+    .select(["order_id", "currency", "first", "tax", "due_tax", "usual", "next_at", "fault"])
     .where(sql<boolean>`order_id = any (${[...ids]})`)
     .execute();
   const rows = await tx
@@ -145,13 +146,14 @@ async function readKept(tx: SchoolTransaction, ids: readonly string[]): Promise<
     .where(sql<boolean>`order_id = any (${[...ids]})`)
     .orderBy("place")
     .execute();
-  return heads.map(({ order_id: id, currency, first, tax, due_tax, usual, next_at }) => ({
+  return heads.map(({ order_id: id, currency, first, tax, due_tax, usual, next_at, fault }) => ({
     currency,
     first,
     tax,
     dueTax: due_tax,
     usual,
     nextAt: next_at,
+    fault,
     rows: rows
       .filter((row) => row.order_id === id)
       .map((row) => ({
@@ -187,6 +189,18 @@ async function addSums(tx: SchoolTransaction, school: SchoolId, { sums, usual }:
       on conflict (school_id, currency, day)
       do update set due = s.due + excluded.due, unpaid = s.unpaid + excluded.unpaid
     `.execute(tx);
+}
+
+/** Orders that cannot be read, so many. */
+export async function readFaulty(tx: SchoolTransaction, most: number): Promise<string[]> {
+  const rows = await tx
+    .selectFrom("order_income")
+    .select("order_id")
+    .where("fault", "is not", null)
+    .orderBy("order_id")
+    .limit(most)
+    .execute();
+  return rows.map(({ order_id }) => order_id);
 }
 
 export interface SumRow {

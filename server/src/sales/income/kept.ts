@@ -20,6 +20,8 @@ export interface KeptOrder {
   dueTax: number[];
   usual: { day: string; due: number; unpaid: number }[];
   nextAt: string | null;
+  /** Why it cannot be read, and brings nothing until it can. */
+  fault: string | null;
 }
 
 /** The last month of what is never all earned: whoever bought it has not come yet. */

@@ -56,15 +56,20 @@ export async function orderFile(
   order: OrderRow,
   exact: Pick<Context, "school" | "now"> | null,
 ): Promise<Order> {
-  return (await orderFiles(tx, [order], exact)).get(order.id) as Order;
+  const file = (await orderFiles(tx, [order], exact)).get(order.id);
+  if (!file?.ok) throw new Error(file?.fault);
+  return file.value;
 }
+
+/** An order as the core reads it, or why it does not. */
+type Read = { ok: true; value: Order } | { ok: false; fault: string };
 
 /** Some orders, by their identifiers, read with no more questions than one is. */
 export async function orderFiles(
   tx: SchoolTransaction,
   orders: readonly OrderRow[],
   exact: Pick<Context, "school" | "now"> | null,
-): Promise<Map<string, Order>> {
+): Promise<Map<string, Read>> {
   const ids = orders.map(({ id }) => id);
   const school = await readSchool(tx);
   const bought = await withTerms(tx, orders);
@@ -74,12 +79,11 @@ export async function orderFiles(
     courses: await coursesOf(tx, exact, bought),
     begun: await begunAt(tx, ids),
   };
-  const files = bought.map(({ order, offer }) => {
+  const files = bought.map(({ order, offer }): [string, Read] => {
     const { id } = order;
-    const day = formatDate(
-      localDateAt(zoneOf(order.clock), Date.parse(order.bought_at) as Instant),
-    );
-    return fileOf(school, order, offer, {
+    const at = Date.parse(order.bought_at) as Instant;
+    const day = formatDate(localDateAt(zoneOf(order.clock), at));
+    const read = fileOf(school, order, offer, {
       events: events.get(id) ?? [],
       seatsGiven: access?.seats.get(id) ?? 0,
       begunAt: access?.begun.get(id) ?? null,
@@ -90,8 +94,9 @@ export async function orderFiles(
             access: { from: day, through: null },
           })),
     });
+    return [id, read];
   });
-  return new Map(files.map((file) => [file.id, file]));
+  return new Map(files);
 }
 
 /** Each with the terms it was sold by, which many share. */
@@ -121,7 +126,7 @@ function fileOf(
   order: OrderRow,
   offer: Bought["offer"],
   { events, ...happened }: Happened,
-): Order {
+): Read {
   const terms = order.payment_terms ?? USUAL_TERMS;
   const read = parseOrder({
     dawnGateOrder: 1,
@@ -160,7 +165,7 @@ function fileOf(
       }),
     })),
   });
-  if (!read.ok)
-    throw new Error(`Order ${order.id} cannot be read: ${JSON.stringify(read.faults.slice(0, 5))}`);
-  return read.value;
+  if (read.ok) return read;
+  const faults = JSON.stringify(read.faults.slice(0, 5));
+  return { ok: false, fault: `Order ${order.id} cannot be read: ${faults}` };
 }
