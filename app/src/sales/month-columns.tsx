@@ -1,7 +1,9 @@
 /** Months along a horizon: what stands above it, what is to come with a dotted edge, and a line beside them. */
+import { useRef } from "react";
 import { View } from "react-native";
 import Svg, { Line, Path, Rect } from "react-native-svg";
 import { Hidden } from "../ui/hidden";
+import { useInSight } from "../ui/in-sight";
 import { useWide } from "../ui/layout";
 import { Along, NightBand } from "../ui/night-band";
 import { Press } from "../ui/press";
@@ -97,19 +99,30 @@ export function MonthColumns({ label, keys, months, thisMonth, shown, onShow }: 
                   strokeWidth={1.4}
                 />
               </Svg>
-              <Text
-                aria-hidden
-                kind={isShown ? "tinyStrong" : "tiny"}
-                color={isShown ? onFrame : onFrameQuiet}
-                style={{ whiteSpace: "nowrap" } as object}
-              >
-                {month === thisMonth ? "now" : monthWords(month).split(" ")[0]?.slice(0, 3)}
-              </Text>
+              <MonthName month={month} isNow={month === thisMonth} isShown={isShown} />
             </Press>
           );
         })}
       </Along>
     </NightBand>
+  );
+}
+
+/** Where the line is longer than the screen, the month that is now is in sight. */
+function MonthName({ month, isNow, isShown }: { month: string; isNow: boolean; isShown: boolean }) {
+  const { onFrame, onFrameQuiet } = usePalette();
+  const place = useRef<View>(null);
+  useInSight(place, isNow);
+  return (
+    <View ref={place} aria-hidden>
+      <Text
+        kind={isShown ? "tinyStrong" : "tiny"}
+        color={isShown ? onFrame : onFrameQuiet}
+        style={{ whiteSpace: "nowrap" } as object}
+      >
+        {isNow ? "now" : monthWords(month).split(" ")[0]?.slice(0, 3)}
+      </Text>
+    </View>
   );
 }
 
