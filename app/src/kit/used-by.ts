@@ -23,7 +23,7 @@ export const USED_BY: Record<string, readonly string[]> = {
   "goes-out": ["catalog/editor/announcement-sheet","notices/letter-to-people"],
   "hidden": ["courses/edit/edit-row","courses/paper/paper-rows","enrollment/compare/progress-chart","notices/month-ahead","sales/as-if-buyer","sales/month-columns","schedule/access-row","schedule/as-if/strip","schedule/outline-cell","today/day-suns"],
   "icon": ["catalog/blocks/questions","catalog/editor/block-list","checks/kinds/marked","checks/kinds/match","courses/course-columns","courses/edit/edit-row","enrollment/course-outline","enrollment/ways-in/may-part","schedule/outline-cell"],
-  "in-sight": ["frame/course-frame"],
+  "in-sight": ["frame/course-frame","sales/month-columns"],
   "instant-fields": ["lessons/kinds/meeting/editor","schedule/as-if/when-sheet"],
   "kept-words": ["catalog/editor/page-editor","notices/kind-screen","notices/notices-screen","sales/listing-screen"],
   "labeled-choices": ["catalog/editor/announcement-sheet","courses/edit/course-sheet","courses/edit/ends","people/everyone-screen","people/fields/own-columns"],
