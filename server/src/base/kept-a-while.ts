@@ -6,8 +6,8 @@ import { LRUCache } from "lru-cache";
  * out is worked out at each asking.
  *
  * @example
- * const kept = keptAWhile<Income>(100, 60_000);
- * return kept(JSON.stringify([school, from, to]), many, () => threads.run(INCOME, { school, from, to, now }));
+ * const kept = keptAWhile<Ending>(100, 60_000);
+ * return kept(school, many, () => threads.run(ENDING, { school, now }));
  */
 export function keptAWhile<T extends object>(most: number, ttl: number) {
   const kept = new LRUCache<string, T>({ max: most, ttl });

@@ -39,7 +39,7 @@ export interface Database {
   /** The schools in which somebody is to be looked at for what they are told. */
   schoolsToNotify(at: string): Promise<SchoolId[]>;
   /** The schools that have orders whose income is to be worked out again at an instant. */
-  schoolsToAccount(at: string): Promise<SchoolId[]>;
+  schoolsToKeepIncome(at: string): Promise<SchoolId[]>;
   /** Cohorts, of whatever school, in which a place was held for somebody until an instant that is over. */
   offersLapsed(at: string): Promise<{ school: SchoolId; cohort: string }[]>;
   /** Forgets files of people that were brought before an instant. */
@@ -211,7 +211,7 @@ export function openDatabase(
     },
     schoolsToSweep: (before) => schoolsBy("schools_to_sweep", before),
     schoolsToNotify: (at) => schoolsBy("schools_to_notify", at),
-    schoolsToAccount: (at) => schoolsBy("schools_to_account", at),
+    schoolsToKeepIncome: (at) => schoolsBy("schools_to_keep_income", at),
     async offersLapsed(at) {
       const { rows } = await sql<{
         school: SchoolId;

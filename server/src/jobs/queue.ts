@@ -5,7 +5,7 @@
 import { DAY, formatInstant, type Instant } from "@dawngate/core/time";
 import PgBoss from "pg-boss";
 import type { DatabaseAddress } from "../db/address";
-import type { Database } from "../db/connection";
+import type { Database, SchoolId } from "../db/connection";
 import { BACKGROUND, encrypted, sturdyPool } from "../db/pool";
 import { NOTIFY } from "../notices/tasks";
 import { KEEP_INCOME } from "../sales/tasks";
@@ -165,30 +165,25 @@ export async function startQueue({
     await db.foldHeadcounts();
     await db.dropPeopleFiles(formatInstant((now() - FILES_KEPT) as Instant));
   };
-  /** A school where many are to be told something has a turn as long as any other's. */
-  const notify = async () => {
+  /** A school where there is much to do has a turn as long as any other's; true: there is more of it. */
+  const inTurns = async (schools: SchoolId[], work: (school: SchoolId) => Promise<boolean>) => {
     let more = false;
-    for (const school of await db.schoolsToNotify(at())) {
+    for (const school of schools) {
       if (closed) return false;
-      // What is wrong with one of its people keeps no other school waiting.
-      const left = await threads
-        .run(NOTIFY, { school, baseUrl, now: now(), turn: TURN })
-        .catch((error) => log(String(error)));
+      // What is wrong with one school keeps no other waiting.
+      const left = await work(school).catch((error) => log(String(error)));
       more ||= left === true;
     }
     return more;
   };
-  const account = async () => {
-    let more = false;
-    for (const school of await db.schoolsToAccount(at())) {
-      if (closed) return false;
-      const left = await threads
-        .run(KEEP_INCOME, { school, now: now(), most: Number.MAX_SAFE_INTEGER, turn: TURN })
-        .catch((error) => log(String(error)));
-      more ||= left === true;
-    }
-    return more;
-  };
+  const notify = async () =>
+    inTurns(await db.schoolsToNotify(at()), (school) =>
+      threads.run(NOTIFY, { school, baseUrl, now: now(), turn: TURN }),
+    );
+  const keepIncome = async () =>
+    inTurns(await db.schoolsToKeepIncome(at()), (school) =>
+      threads.run(KEEP_INCOME, { school, now: now(), most: Number.MAX_SAFE_INTEGER, turn: TURN }),
+    );
   const offer = async () => {
     for (const { school, cohort } of await db.offersLapsed(at()))
       if (!closed) await parts.callNext(school, cohort);
@@ -198,7 +193,7 @@ export async function startQueue({
       if (!closed) await threads.run(PROJECT, { school, course, now: now() });
   };
   const rounds = [
-    ...[upkeep, offer, project, account].map((round) => inRounds(sweepEvery, round, log)),
+    ...[upkeep, offer, project, keepIncome].map((round) => inRounds(sweepEvery, round, log)),
     inRounds(Math.min(sweepEvery, NOTIFY_EVERY), notify, log),
   ];
 

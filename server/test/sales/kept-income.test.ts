@@ -207,12 +207,12 @@ test("where more has changed than can be worked out while somebody waits, it say
   expect(first.behind).toBe(400);
   expect(first.months).toEqual(before.months);
   expect((await asked()).behind).toBe(100);
-  expect(await school.owned.test_.db.schoolsToAccount("2027-05-12T12:00:00Z")).toEqual([
+  expect(await school.owned.test_.db.schoolsToKeepIncome("2027-05-12T12:00:00Z")).toEqual([
     school.owned.school,
   ]);
   expect(await keep()).toBe(false);
   expect((await asked()).behind).toBe(0);
-  expect(await school.owned.test_.db.schoolsToAccount("2027-05-12T12:00:00Z")).toEqual([]);
+  expect(await school.owned.test_.db.schoolsToKeepIncome("2027-05-12T12:00:00Z")).toEqual([]);
 });
 
 test("what was sold in another currency is not added to this one, and stands there when it is the school's again", async () => {

@@ -31,7 +31,7 @@ export async function freshenIncome(
   { school, now, who }: Context,
 ): Promise<void> {
   // Not from a copy: what was written just now is looked for.
-  if ((await db.readSchool({ school, who }, (tx) => behindIn(tx, now))) > 0)
+  if ((await db.readSchool({ school, who }, (tx) => behindIn(tx, now, 1))) > 0)
     await threads.run(FRESHEN_INCOME, { school, now, ...AT_ONCE });
 }
 

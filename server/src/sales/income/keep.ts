@@ -13,7 +13,6 @@ import { orderFiles } from "../running/order-file";
 import { type KeptOrder, lastOf } from "./kept";
 import {
   countBehind,
-  dropLooks,
   dropLooksOf,
   holdIncome,
   keepOrders,
@@ -55,10 +54,9 @@ export async function keepIncome(
   return true;
 }
 
-/** How many orders are to be worked out again; more than this are not counted. */
-const COUNTED = 1_000_000;
-export const behindIn = (tx: SchoolTransaction, now: Instant): Promise<number> =>
-  countBehind(tx, formatInstant(now), COUNTED);
+/** How many orders are to be worked out again, as far as so many are counted. */
+export const behindIn = (tx: SchoolTransaction, now: Instant, most = 1_000_000): Promise<number> =>
+  countBehind(tx, formatInstant(now), most);
 
 /** @returns how many orders were worked out; null: there is none left */
 async function keepLot(
@@ -69,16 +67,11 @@ async function keepLot(
 ): Promise<number | null> {
   await holdIncome(tx, school);
   const looks = await readLooks(tx, 4 * most);
-  const ofAll = looks.filter(({ order }) => order === null);
-  if (ofAll.length > 0) {
+  if (looks.includes(null)) {
     await lookAtAll(tx);
-    await dropLooks(
-      tx,
-      ofAll.map(({ id }) => id),
-    );
     return 0;
   }
-  const orders = new Set(looks.flatMap(({ order }) => order ?? []).slice(0, most));
+  const orders = new Set(looks.flatMap((order) => order ?? []).slice(0, most));
   if (orders.size < most)
     for (const order of await overtaken(tx, formatInstant(now), most - orders.size))
       orders.add(order);

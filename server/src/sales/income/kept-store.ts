@@ -12,20 +12,15 @@ export async function holdIncome(tx: SchoolTransaction, school: SchoolId): Promi
   );
 }
 
-export interface Look {
-  id: string;
-  /** Null: all of the school's orders. */
-  order: string | null;
-}
-
-/** What is written down to be worked out again, the oldest first, so many. */
-export async function readLooks(tx: SchoolTransaction, most: number): Promise<Look[]> {
-  return tx
+/** The orders that are written down to be worked out again, the oldest first, so many; null: all of the school's. */
+export async function readLooks(tx: SchoolTransaction, most: number): Promise<(string | null)[]> {
+  const rows = await tx
     .selectFrom("income_look")
-    .select(["id", "order_id as order"])
+    .select("order_id")
     .orderBy("id")
     .limit(most)
     .execute();
+  return rows.map(({ order_id }) => order_id);
 }
 
 /** Orders that time alone has overtaken by an instant, so many. */
@@ -64,17 +59,14 @@ export async function countBehind(
   return rows[0]?.n ?? 0;
 }
 
-/** All paid orders are to be worked out again. */
+/** Instead of all of the school's each paid order is written down. */
 export async function lookAtAll(tx: SchoolTransaction): Promise<void> {
+  // First, so that what is asked for meanwhile stays.
+  await tx.deleteFrom("income_look").where("order_id", "is", null).execute();
   await sql`
     insert into income_look (school_id, order_id)
     select school_id, id from sales_order where paid_at is not null
   `.execute(tx);
-}
-
-export async function dropLooks(tx: SchoolTransaction, ids: readonly string[]): Promise<void> {
-  if (ids.length > 0)
-    await sql`delete from income_look where id = any (${[...ids]}::bigint[])`.execute(tx);
 }
 
 /** All that is written down of some orders by now. */
@@ -316,29 +308,22 @@ async function ordersAmong(
   return { orders, end: isFull ? end : null };
 }
 
+interface RowOf {
+  order: string;
+  name: string;
+  title: string;
+  currency: string;
+  first: Month;
+  months: KeptMonths;
+}
+
 /** The rows of some orders that are of a part, with whose they are. */
 export async function readRowsOf(
   tx: SchoolTransaction,
   orders: readonly string[],
   part: Part,
-): Promise<
-  {
-    order: string;
-    name: string;
-    title: string;
-    currency: string;
-    first: Month;
-    months: KeptMonths;
-  }[]
-> {
-  const { rows } = await sql<{
-    order: string;
-    name: string;
-    title: string;
-    currency: string;
-    first: Month;
-    months: KeptMonths;
-  }>`
+): Promise<RowOf[]> {
+  const { rows } = await sql<RowOf>`
     select r.order_id as order, o.name, o.title, o.currency, r.first, r.months
     from (select * from order_income_row
       where order_id = any (${[...orders]}) and ${isOf(part)}) r
