@@ -15,8 +15,7 @@ import { NO_LIMITS } from "@dawngate/server/school/limits";
 import { practiceNumbers } from "@dawngate/server/stand-ins/tax-numbers";
 import { serve } from "@hono/node-server";
 import { Hono } from "hono";
-import { Kysely, PostgresDialect, sql } from "kysely";
-import pg from "pg";
+import { bareTransactions } from "./bare";
 
 interface Extras {
   people: { name: string; email: string; enrollments: string[] }[];
@@ -62,18 +61,9 @@ const nothing = {
   files: null,
   homeSchool: null,
 };
-/** As anybody would write it with the same packages: four statements, each waited for. */
-const plain = new Kysely({
-  dialect: new PostgresDialect({ pool: new pg.Pool({ ...address, max: 10 }) }),
-});
-const bareTransaction = () =>
-  plain.transaction().execute(async (tx) => {
-    await sql`select set_config('dawngate.school_id', ${school}, true)`.execute(tx);
-    const { rows } = await sql<{ one: number }>`select 1 as one`.execute(tx);
-    return rows[0]?.one;
-  });
+const bare = bareTransactions(address, school);
 const app = new Hono()
-  .get("/bare", async (c) => c.json(await bareTransaction()))
+  .get("/bare", async (c) => c.json(await bare.run()))
   .route(
     "/",
     createApp({
@@ -102,6 +92,6 @@ const asking = fork(ask, {
 });
 const code = await new Promise<number | null>((resolve) => asking.once("exit", resolve));
 server.close();
-await Promise.all([db.close(), identity.close(), plain.destroy()]);
+await Promise.all([db.close(), identity.close(), bare.close()]);
 await dropDatabase(cluster, "bench");
 process.exit(code ?? 1);

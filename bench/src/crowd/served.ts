@@ -14,8 +14,8 @@ import { NO_LIMITS } from "@dawngate/server/school/limits";
 import { practiceNumbers } from "@dawngate/server/stand-ins/tax-numbers";
 import { serve } from "@hono/node-server";
 import { Hono } from "hono";
-import { Kysely, PostgresDialect, sql } from "kysely";
 import pg from "pg";
+import { bareTransactions } from "../bare";
 
 export const AT_ONCE = 8;
 export const now = () => Date.now() as Instant;
@@ -69,16 +69,9 @@ export async function serveBench(db: Database, address: pg.PoolConfig, school: S
     },
     accounts: null as never,
   };
-  const plain = new Kysely({
-    dialect: new PostgresDialect({ pool: new pg.Pool({ ...address, max: 10 }) }),
-  });
-  const bare = () =>
-    plain.transaction().execute(async (tx) => {
-      await sql`select set_config('dawngate.school_id', ${school}, true)`.execute(tx);
-      return (await sql<{ one: number }>`select 1 as one`.execute(tx)).rows[0]?.one;
-    });
+  const bare = bareTransactions(address, school);
   const app = new Hono()
-    .get("/bare", async (c) => c.json(await bare()))
+    .get("/bare", async (c) => c.json(await bare.run()))
     .route(
       "/",
       createApp({
@@ -137,7 +130,7 @@ export async function serveBench(db: Database, address: pg.PoolConfig, school: S
     timed,
     async close() {
       server.close();
-      await plain.destroy();
+      await bare.close();
     },
   };
 }
