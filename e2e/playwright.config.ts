@@ -53,7 +53,7 @@ export default defineConfig({
   // On a slow hour all of them take twice as long; what hangs is ended all the same.
   timeout: 90_000,
   // A page of a cold browser on a slow hour is there after some seconds.
-  expect: { timeout: 10_000 },
+  expect: { timeout: 15_000 },
   workers: 2,
   forbidOnly: true,
   use: {

@@ -6,7 +6,7 @@ import {
   ownWords,
   SHAPE_IDS,
 } from "@dawngate/core/courses";
-import { type PlanCourse, type PlanMoment, planFields } from "@dawngate/core/plan";
+import { type PlanCourse, type PlanModule, type PlanMoment, planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { written } from "./own-fields";
 import { cursor } from "./text";
@@ -100,7 +100,14 @@ export const outlineLesson = z.object({
   required: z.boolean(),
   empty: z.boolean().describe("Nothing stands in it yet."),
 });
-export const outlineModule = z.object({ ...scheduled, lessons: z.array(outlineLesson) });
+export const outlineModule = z.object({
+  ...scheduled,
+  inside: z
+    .array(z.object({ course: z.string(), title: z.string() }))
+    .optional()
+    .describe("The courses it came in with, the outermost first; left out: its own."),
+  lessons: z.array(outlineLesson),
+});
 
 export const cohort = z
   .object({
@@ -252,6 +259,39 @@ export const edited = z
     refused: z.array(z.object({ number: z.int(), reason: z.string() })),
   })
   .meta({ id: "Edited" });
+
+export const courseInside = z
+  .object({
+    inside: z.array(
+      z.object({
+        course: z.string(),
+        state: z
+          .enum(["current", "older", "gone"])
+          .describe(
+            "current: it stands there as it is published; older: it has been published otherwise since; gone: it is not there any more.",
+          ),
+        reaches: z.boolean().describe("Whether one may open it."),
+      }),
+    ),
+  })
+  .meta({ id: "CourseInside" });
+
+export const insideOffer = z
+  .object({
+    course: z.string(),
+    title: z.string(),
+    modules: z
+      .array(z.custom<PlanModule>().meta({ type: "object" }))
+      .describe("Its modules as they would stand there; an operation puts them in."),
+    loosened: z
+      .array(z.object({ item: z.string(), from: z.string() }))
+      .describe("Rows that counted from the course as a whole, by their titles: they go without."),
+    says: z.array(z.string()).describe("How it counts by itself otherwise than it would there."),
+  })
+  .meta({ id: "InsideOffer" });
+
+export type CourseInside = z.infer<typeof courseInside>;
+export type InsideOffer = z.infer<typeof insideOffer>;
 
 export const description = z
   .strictObject({ description: z.string().max(20_000) })

@@ -1,9 +1,11 @@
 /** Endpoints of courses: as they are published, and as they are edited. */
 
+import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import {
   course,
   courseChange,
+  courseInside,
   courseList,
   courseListQuery,
   created,
@@ -12,6 +14,7 @@ import {
   draft,
   edit,
   edited,
+  insideOffer,
   newCourse,
 } from "../courses";
 import { counter, done, endpoints, files, inCourse, inSchool } from "../endpoint";
@@ -92,6 +95,26 @@ export const courses = endpoints("courses", {
     answer: done,
     answered: "Kept.",
     changes: ["courses", "public", "draft"],
+  },
+  getInside: {
+    method: "get",
+    path: "/schools/{school}/courses/{course}/inside",
+    summary: "The courses that stand inside a course's draft",
+    who: "courses.edit",
+    params: inCourse,
+    answer: courseInside,
+    answered: "Each, with whether it is as it was published last.",
+    holds: ["draft", "courses"],
+  },
+  offerInside: {
+    method: "get",
+    path: "/schools/{school}/courses/{course}/inside/{inner}",
+    summary: "What another course would bring into this one",
+    description: "Refused where one of them would come to stand inside itself.",
+    who: "courses.edit",
+    params: inCourse.extend({ inner: planFields.id }),
+    answer: insideOffer,
+    answered: "Its modules as they would stand there, and how it would count otherwise.",
   },
   describeCourse: {
     method: "put",

@@ -1,5 +1,6 @@
 /** Playing an operation on a draft, and how to take it back. */
 import type { PlanCourse, PlanLesson, PlanModule } from "../plan";
+import { courseOf, holdsCourse } from "./inside";
 import type { Operation } from "./operation";
 
 /** The draft after an operation, with the operation that undoes it; or why nothing was done. */
@@ -12,6 +13,9 @@ export type Applied =
  * author has removed does nothing and says so; one that puts something after what is gone puts it at the end.
  */
 export function applyOperation(course: PlanCourse, operation: Operation): Applied {
+  const owner = ownerOf(course, operation);
+  if (owner !== null)
+    return { ok: false, reason: `This stands in the course “${owner}”; it is changed there` };
   switch (operation.type) {
     case "set-course": {
       const { next, previous } = changed(course, operation.set);
@@ -46,9 +50,10 @@ export function applyOperation(course: PlanCourse, operation: Operation): Applie
       const { module, after } = operation;
       const ids = [module.id, ...module.lessons.map(({ id }) => id)];
       if (ids.some((id) => exists(course, id))) return taken();
+      if (module.inside) return { ok: false, reason: "A course comes in whole: put the course in" };
       return {
         ok: true,
-        course: { ...course, modules: inserted(course.modules, module, after) },
+        course: { ...course, modules: put(course.modules, [module], after) },
         inverse: { type: "remove", item: module.id },
       };
     }
@@ -74,7 +79,7 @@ export function applyOperation(course: PlanCourse, operation: Operation): Applie
       const rest = course.modules.filter(({ id }) => id !== module.id);
       return {
         ok: true,
-        course: { ...course, modules: inserted(rest, module, operation.after) },
+        course: { ...course, modules: put(rest, [module], operation.after) },
         inverse: {
           type: "move-module",
           item: module.id,
@@ -124,7 +129,77 @@ export function applyOperation(course: PlanCourse, operation: Operation): Applie
         },
       };
     }
+    case "put-course": {
+      const { course: inner, modules, after } = operation;
+      if (modules.some((module) => courseOf(module)?.course !== inner))
+        return { ok: false, reason: "Each module that comes in says which course it is of" };
+      if (modules.some((module) => holdsCourse({ modules: [module] }, course.id)))
+        return {
+          ok: false,
+          reason: "A course cannot stand inside itself: this one stands in that one already",
+        };
+      if (course.modules.some((module) => courseOf(module)?.course === inner))
+        return { ok: false, reason: "That course stands in this one already" };
+      const ids = modules.flatMap(({ id, lessons }) => [id, ...lessons.map((one) => one.id)]);
+      if (ids.some((id) => exists(course, id)) || new Set(ids).size < ids.length) return taken();
+      return {
+        ok: true,
+        course: { ...course, modules: put(course.modules, modules, after) },
+        inverse: { type: "take-course", course: inner },
+      };
+    }
+    case "move-course":
+    case "take-course": {
+      const came = course.modules.filter((module) => courseOf(module)?.course === operation.course);
+      const [first] = came;
+      if (!first) return gone("course");
+      const rest = course.modules.filter((module) => !came.includes(module));
+      const was = before(course.modules, first.id);
+      return operation.type === "take-course"
+        ? {
+            ok: true,
+            course: { ...course, modules: rest },
+            inverse: { type: "put-course", course: operation.course, modules: came, after: was },
+          }
+        : {
+            ok: true,
+            course: { ...course, modules: put(rest, came, operation.after) },
+            inverse: { type: "move-course", course: operation.course, after: was },
+          };
+    }
   }
+}
+
+/** The title of the course inside this one whose row an operation would change; null: it touches none. */
+export function ownerOf(course: PlanCourse, operation: Operation): string | null {
+  const rows =
+    operation.type === "insert-lesson"
+      ? [operation.module]
+      : operation.type === "move-lesson"
+        ? [operation.item, operation.module]
+        : "item" in operation
+          ? [operation.item]
+          : [];
+  if (rows.length === 0) return null;
+  const holds = ({ id, lessons }: PlanModule) =>
+    rows.includes(id) || lessons.some((lesson) => rows.includes(lesson.id));
+  const held = course.modules.find((module) => module.inside !== undefined && holds(module));
+  return (held && courseOf(held)?.title) ?? null;
+}
+
+/** Modules put after another; where that stands in a course inside this one, after all of that course. */
+function put(
+  modules: readonly PlanModule[],
+  added: readonly PlanModule[],
+  after: string | null,
+): PlanModule[] {
+  if (after === null) return [...added, ...modules];
+  const named = modules.findIndex(({ id }) => id === after);
+  if (named === -1) return [...modules, ...added];
+  const whole = courseOf(modules[named] as PlanModule)?.course;
+  let at = named;
+  while (whole !== undefined && courseOf(modules[at + 1])?.course === whole) at += 1;
+  return [...modules.slice(0, at + 1), ...added, ...modules.slice(at + 1)];
 }
 
 function gone(what: string): Applied {

@@ -1,6 +1,7 @@
 /** What an author does to rows of an outline (move up, put elsewhere, make a module of a lesson), as operations. */
 import type { PlanCourse, PlanLesson, PlanModule } from "../plan";
 import { newModule } from "./blank";
+import { courseOf } from "./inside";
 import type { Operation } from "./operation";
 
 /** Where rows are put: after an item; `null`: before everything. */
@@ -110,12 +111,34 @@ export function moveUp(course: PlanCourse, rows: ReadonlySet<string>): Operation
   if (!first || !place) return [];
   if (!place.lesson) {
     const at = course.modules.indexOf(place.module);
-    return at === 0 ? [] : putAfter(course, rows, course.modules[at - 2]?.id ?? null);
+    return at === 0 ? [] : putAfter(course, rows, overOne(course, at));
   }
   const at = place.module.lessons.indexOf(place.lesson);
   if (at > 0) return putAfter(course, rows, place.module.lessons[at - 2]?.id ?? place.module.id);
-  const above = course.modules[course.modules.indexOf(place.module) - 1];
+  const above = course.modules.slice(0, course.modules.indexOf(place.module)).findLast(isOwn);
   return above ? putAfter(course, rows, above.lessons.at(-1)?.id ?? above.id) : [];
+}
+
+/** What stands before whatever is over the module at an index: a module, or a course inside as a whole. */
+function overOne({ modules }: PlanCourse, at: number): Place {
+  const whole = courseOf(modules[at - 1])?.course;
+  let first = at - 1;
+  while (whole !== undefined && courseOf(modules[first - 1])?.course === whole) first -= 1;
+  return modules[first - 1]?.id ?? null;
+}
+
+/** Lessons are put into modules of the course's own alone. */
+const isOwn = (module: PlanModule) => courseOf(module) === null;
+
+/** A course inside this one, over or under what stands beside it. */
+export function moveInside(course: PlanCourse, inner: string, way: "up" | "down"): Operation[] {
+  const { modules } = course;
+  const first = modules.findIndex((module) => courseOf(module)?.course === inner);
+  const last = modules.findLastIndex((module) => courseOf(module)?.course === inner);
+  const edge = way === "up" ? first === 0 : last === modules.length - 1;
+  if (first === -1 || edge) return [];
+  const after = way === "up" ? overOne(course, first) : (modules[last + 1]?.id ?? null);
+  return [{ type: "move-course", course: inner, after }];
 }
 
 /** One row down, likewise. */
@@ -123,11 +146,13 @@ export function moveDown(course: PlanCourse, rows: ReadonlySet<string>): Operati
   const last = outermost(course, rows).at(-1);
   const place = last === undefined ? null : findPlace(course, last);
   if (!last || !place) return [];
-  const below = course.modules[course.modules.indexOf(place.module) + 1];
+  const under = course.modules.slice(course.modules.indexOf(place.module) + 1);
+  const [below] = under;
   if (!place.lesson) return below ? putAfter(course, rows, below.id) : [];
   const next = place.module.lessons[place.module.lessons.indexOf(place.lesson) + 1];
   if (next) return putAfter(course, rows, next.id);
-  return below ? putAfter(course, rows, below.id) : [];
+  const other = under.find(isOwn);
+  return other ? putAfter(course, rows, other.id) : [];
 }
 
 /** Makes a module a lesson at the end of the module above, its lessons after it. The first module cannot be one. */
@@ -135,7 +160,7 @@ export function indent(course: PlanCourse, id: string): Operation[] {
   const at = course.modules.findIndex((module) => module.id === id);
   const above = course.modules[at - 1];
   const module = course.modules[at];
-  if (!above || !module) return [];
+  if (!above || !module || !isOwn(above)) return [];
   const { lessons, ...scheduled } = module;
   const lesson: PlanLesson = {
     ...scheduled,

@@ -1,6 +1,7 @@
 /** Copies of modules and lessons, put into this course or another one. */
 import { forEverybody, type PlanCourse, type PlanLesson, type PlanModule } from "../plan";
 import { findPlace, outermost } from "./arrange";
+import { courseOf } from "./inside";
 import type { Operation } from "./operation";
 import { rebound } from "./rebound";
 
@@ -42,10 +43,9 @@ export function putCopies(
   const own = <T extends PlanModule | PlanLesson>(item: T): T =>
     clip.course === course.id ? item : (forEverybody(item) as T);
   const place = row === null ? null : findPlace(course, row);
-  let module = place?.module.id ?? course.modules.at(-1)?.id ?? null;
-  let after = place
-    ? (place.lesson?.id ?? null)
-    : (course.modules.at(-1)?.lessons.at(-1)?.id ?? null);
+  const last = course.modules.findLast((one) => courseOf(one) === null);
+  let module = place?.module.id ?? last?.id ?? null;
+  let after = place ? (place.lesson?.id ?? null) : (last?.lessons.at(-1)?.id ?? null);
   const operations: Operation[] = [];
   const putLesson = (lesson: PlanLesson) => {
     if (module === null) return;
@@ -59,7 +59,9 @@ export function putCopies(
     if ("lesson" in one) putLesson(one.lesson);
     else {
       const id = nameOf(one.module.id);
-      const copy = { ...own(rebound(one.module, counted)), id, lessons: [] };
+      // Copied out of a course inside, it is this course's own.
+      const { inside: _, ...copied } = own(rebound(one.module, counted));
+      const copy = { ...copied, id, lessons: [] };
       operations.push({ type: "insert-module", module: copy, after: module });
       module = id;
       after = null;

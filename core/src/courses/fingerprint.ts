@@ -21,9 +21,14 @@ function hashOf(text: string, basis: number): number {
   return hash;
 }
 
+/** A short text for a long one, always the same. */
+export const shortened = (text: string): string => hexOf(hashOf(text, 0x811c9dc5));
+
+const hexOf = (hash: number) => hash.toString(16).padStart(8, "0");
+
 /** For comparing what one edits with what is published, without having that. */
 export function fingerprintOf(course: PlanCourse): string {
   const text = written(course);
-  const part = (basis: number) => hashOf(text, basis).toString(16).padStart(8, "0");
+  const part = (basis: number) => hexOf(hashOf(text, basis));
   return `${text.length.toString(16)}-${part(0x811c9dc5)}${part(0x01000193)}`;
 }

@@ -1,10 +1,11 @@
 /** The outline as authors edit it: operations, played and undone, and what publishing refuses. */
 export { alsoFor } from "./also-for";
-export { type Applied, applyOperation } from "./apply";
+export { type Applied, applyOperation, ownerOf } from "./apply";
 export {
   findPlace,
   indent,
   moveDown,
+  moveInside,
   moveUp,
   outdent,
   outermost,
@@ -30,6 +31,20 @@ export {
   positionOf,
 } from "./cover";
 export { fingerprintOf } from "./fingerprint";
+export {
+  asInside,
+  type CourseAround,
+  courseOf,
+  coursesInside,
+  finishedInside,
+  holdsCourse,
+  type Inside,
+  insideIn,
+  isAsPublished,
+  nameInside,
+  sayOtherCounting,
+  stretchesOf,
+} from "./inside";
 export { linesOf } from "./lines";
 export { type Operation, operation as operationSchema } from "./operation";
 export { type OwnWords, ownWords } from "./own-words";

@@ -4,7 +4,7 @@ import { courseSchema, planFields } from "../plan";
 
 const { modules, id: _id, ...settings } = courseSchema.shape;
 const planModule = modules.element;
-const { lessons, id: _moduleId, ...moduleFields } = planModule.shape;
+const { lessons, id: _moduleId, inside: _inside, ...moduleFields } = planModule.shape;
 const planLesson = lessons.element;
 const { id: _lessonId, ...lessonFields } = planLesson.shape;
 
@@ -66,6 +66,18 @@ export const operation = z
       after,
     }),
     z.strictObject({ type: z.literal("remove"), item: planFields.id }),
+    z.strictObject({
+      type: z.literal("put-course"),
+      course: planFields.id,
+      modules: z.array(planModule).min(1, "A course without modules brings nothing").max(2_000),
+      after,
+      contents: z
+        .record(planFields.id, z.string().max(500))
+        .optional()
+        .describe("What its lessons stand on, by lesson: the server's word, whatever is sent."),
+    }),
+    z.strictObject({ type: z.literal("move-course"), course: planFields.id, after }),
+    z.strictObject({ type: z.literal("take-course"), course: planFields.id }),
   ])
   .meta({ id: "Operation" });
 

@@ -1,6 +1,7 @@
 /** What has to be done to a draft so that it becomes another plan of its course: an earlier version, brought back. */
 import { isSame, type PlanCourse, type PlanLesson, type PlanModule } from "../plan";
 import { inRow } from "./in-row";
+import { courseOf, insideIn } from "./inside";
 import type { Operation } from "./operation";
 
 /**
@@ -13,17 +14,27 @@ export function operationsTo(course: PlanCourse, target: PlanCourse): Operation[
   const settings = changedFields(course, target, ["id", "modules"]);
   if (settings) operations.push({ type: "set-course", set: settings } as Operation);
 
-  const modules = new Map(course.modules.map((module) => [module.id, module]));
-  const place = new Map(course.modules.map(({ id }, index) => [id, index]));
-  const kept = new Set(inRow(target.modules.map(({ id }) => place.get(id) ?? -1)));
-  const wanted = new Set(target.modules.flatMap(({ lessons }) => lessons.map(({ id }) => id)));
+  const stays = insideIn(target).filter(({ course: inner, modules }) =>
+    isSame(modules, insideIn(course).find((one) => one.course === inner)?.modules),
+  );
+  // What goes, goes first: whatever comes in may have the same names.
+  for (const { course: inner } of insideIn(course))
+    if (!stays.some((one) => one.course === inner))
+      operations.push({ type: "take-course", course: inner });
+
+  const present = course.modules.filter((module) => courseOf(module) === null);
+  const next = target.modules.filter((module) => courseOf(module) === null);
+  const modules = new Map(present.map((module) => [module.id, module]));
+  const place = new Map(present.map(({ id }, index) => [id, index]));
+  const kept = new Set(inRow(next.map(({ id }) => place.get(id) ?? -1)));
+  const wanted = new Set(next.flatMap(({ lessons }) => lessons.map(({ id }) => id)));
   const there = new Map<string, { module: string; lesson: PlanLesson }>();
-  for (const { id: module, lessons } of course.modules)
+  for (const { id: module, lessons } of present)
     for (const lesson of lessons) there.set(lesson.id, { module, lesson });
 
   // Modules first, so that every lesson has one to stand in.
-  target.modules.forEach(({ lessons: _, ...module }, m) => {
-    const after = target.modules[m - 1]?.id ?? null;
+  next.forEach(({ lessons: _, ...module }, m) => {
+    const after = next[m - 1]?.id ?? null;
     const was = modules.get(module.id);
     if (!was) operations.push({ type: "insert-module", module: { ...module, lessons: [] }, after });
     else {
@@ -32,14 +43,26 @@ export function operationsTo(course: PlanCourse, target: PlanCourse): Operation[
       if (set) operations.push({ type: "set-module", item: module.id, set } as Operation);
     }
   });
-  for (const module of target.modules)
-    operations.push(...lessonsTo(module, modules.get(module.id), there));
+  for (const module of next) operations.push(...lessonsTo(module, modules.get(module.id), there));
   for (const [id] of there) if (!wanted.has(id)) operations.push({ type: "remove", item: id });
-  for (const { id } of course.modules)
-    if (!target.modules.some((module) => module.id === id))
-      operations.push({ type: "remove", item: id });
+  for (const { id } of present)
+    if (!next.some((module) => module.id === id)) operations.push({ type: "remove", item: id });
+  // Courses inside last, each after what it stands after.
+  for (const { course: inner, modules } of insideIn(target)) {
+    const after = before(target, modules);
+    if (!stays.some((one) => one.course === inner))
+      operations.push({ type: "put-course", course: inner, modules, after });
+    else if (operations.some(isOfModules) || before(course, modules) !== after)
+      operations.push({ type: "move-course", course: inner, after });
+  }
   return operations;
 }
+
+/** What a course inside stands after; null: it is the first. */
+const before = ({ modules }: PlanCourse, inside: readonly PlanModule[]): string | null =>
+  modules[modules.findIndex(({ id }) => id === inside[0]?.id) - 1]?.id ?? null;
+
+const isOfModules = ({ type }: Operation) => !/lesson|^set-/.test(type);
 
 function lessonsTo(
   target: PlanModule,

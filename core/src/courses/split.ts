@@ -17,8 +17,8 @@ export interface Split {
 
 /**
  * Splits a course at whole modules, in their order. Each part keeps the course's clock, release hour, order, window and
- * validity, and its rows their names; what counts from a row of another part goes without that moment. Its days of
- * access and its dates are untouched.
+ * validity, and its rows their names; what counts from a row of another part goes without that moment. A course
+ * inside is each part's own from then on. Its days of access and its dates are untouched.
  * @returns null where the parts do not begin at modules of the course, in their order, the first at its first.
  */
 export function splitCourse(course: PlanCourse, parts: readonly PartOfCourse[]): Split | null {
@@ -42,7 +42,7 @@ export function splitCourse(course: PlanCourse, parts: readonly PartOfCourse[]):
           validity: course.validity.filter(
             (moment) => !("item" in moment) || moment.item === undefined || held.has(moment.item),
           ),
-          modules: modules.map((module) => ({
+          modules: modules.map(({ inside: _, ...module }) => ({
             ...rebound(module, nameOf, lost),
             lessons: module.lessons.map((lesson) => rebound(lesson, nameOf, lost)),
           })),

@@ -115,13 +115,35 @@ class Checker {
     course.validity.forEach((moment, i) => {
       this.checkMoment(moment, [...path, "validity", i], items, course.id);
     });
+    const came = new Set<string>();
     course.modules.forEach((module, m) => {
       const at = [...path, "modules", m];
+      this.checkInside(course, m, [...at, "inside"], came);
       this.checkItem(module, at, items, course.id);
       module.lessons.forEach((lesson, l) => {
         this.checkItem(lesson, [...at, "lessons", l], items, course.id);
       });
     });
+  }
+
+  /** A course inside another stands there once, in a row, and never inside itself. */
+  private checkInside(course: PlanCourse, m: number, path: Path, came: Set<string>): void {
+    const around = course.modules[m]?.inside ?? [];
+    const itself = around.findIndex((one) => one.course === course.id);
+    if (itself >= 0)
+      this.fault(
+        [...path, itself, "course"],
+        `The course ${quote(course.id)} cannot stand inside itself`,
+      );
+    const [outermost] = around;
+    const before = course.modules[m - 1]?.inside?.[0]?.course;
+    if (!outermost || outermost.course === before) return;
+    if (came.has(outermost.course))
+      this.fault(
+        [...path, 0, "course"],
+        `The course ${quote(outermost.course)} stands here twice; let its modules follow each other`,
+      );
+    came.add(outermost.course);
   }
 
   private checkItem(

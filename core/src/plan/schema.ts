@@ -50,8 +50,23 @@ export const lesson = z
   })
   .meta({ id: "Lesson" });
 
+const courseAround = z
+  .strictObject({ course: id, title })
+  .meta({ id: "CourseAround", description: "A course that a module came in with." });
+
 export const planModule = z
-  .strictObject({ ...scheduled, lessons: z.array(lesson) })
+  .strictObject({
+    ...scheduled,
+    inside: z
+      .array(courseAround)
+      .min(1, "Name the course it is of, or leave it out for a module of this course alone")
+      .max(10, "A course stands in at most ten others")
+      .optional()
+      .describe(
+        "The courses it came in with, the outermost first; left out: it is this course's own.",
+      ),
+    lessons: z.array(lesson),
+  })
   .meta({ id: "Module" });
 
 export const course = z

@@ -72,7 +72,7 @@ export function differenceOf(before: PlanCourse, after: PlanCourse): Difference 
       after: module.title,
       moved: old !== undefined && movedModules.has(module.id),
       from: null,
-      changes: old ? fieldsOf(old, module, ["id", "title", "lessons"]) : [],
+      changes: old ? fieldsOf(old, module, ["id", "title", "lessons", "inside"]) : [],
     };
     return { id: module.id, rows: [row, ...lessonRows(module, old)] };
   });

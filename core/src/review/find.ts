@@ -1,4 +1,5 @@
 /** All snags of a course, the heaviest first, each at its place in the outline. */
+import { ownerOf } from "../courses";
 import { itemsOf, type Plan, type PlanCohort, type PlanCourse, type PlanSchool } from "../plan";
 import type { Instant } from "../time";
 import { type CohortNames, cohortCalled, type Look, lookAt } from "./look";
@@ -47,7 +48,11 @@ export function findSnags(
   return CHECKS.flatMap(([kind, check]) =>
     check(look, (cohort) => cohortCalled(names, cohort)).map((finding): Snag => {
       const { about: _about, ...snag } = finding;
-      return { kind, ...snag, key: nameOf(kind, finding) };
+      // A row of a course inside this one is mended there.
+      const mends = snag.mends.filter(({ operations }) =>
+        operations.every((operation) => ownerOf(course, operation) === null),
+      );
+      return { kind, ...snag, mends, key: nameOf(kind, finding) };
     }),
   ).sort((a, b) => WEIGHTS[a.weight] - WEIGHTS[b.weight] || placeOf(a) - placeOf(b));
 }

@@ -1,5 +1,5 @@
 /** A subscription paid by the month is paid by the year: the arithmetic first, one press, what has come of it; by another card. */
-import { accessibilityFaults, expect, settled, test } from "../helpers";
+import { accessibilityFaults, expect, scrollAndPress, settled, test } from "../helpers";
 
 test("the buyer sees what a change comes to, presses once, and has an invoice for it", async ({
   page,
@@ -40,7 +40,8 @@ test("the buyer sees what a change comes to, presses once, and has an invoice fo
   await expect(buyer.getByRole("heading", { name: "It is yours" })).toBeVisible({
     timeout: 20_000,
   });
-  await buyer.getByRole("button", { name: "Pay in another way" }).click();
+  await settled(buyer);
+  await scrollAndPress(buyer, buyer.getByRole("button", { name: "Pay in another way" }));
   const ways = buyer.getByRole("group", { name: "Other ways to pay" });
   await expect(ways).toContainText("€150.00 every year");
   // On the day of the purchase all of the period is left.

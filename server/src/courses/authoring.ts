@@ -6,6 +6,7 @@ import {
   fingerprintOf,
   type Operation,
   operationsTo,
+  ownerOf,
   publishable,
 } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
@@ -16,6 +17,7 @@ import { reading } from "../school/service";
 import { copyParts, coursesWith, insertFirstTexts, readRevision } from "./content-store";
 import { saveDraft } from "./draft-changes-store";
 import { readDraft } from "./draft-store";
+import { readInside } from "./inside";
 import { appendOperations, lastNumberOf, readOperations } from "./operation-store";
 import { setPage } from "./page-store";
 import { readCourseRow } from "./store";
@@ -49,6 +51,16 @@ export async function existing(tx: SchoolTransaction, id: string, hold = false) 
   return { row, draft };
 }
 
+/** Holds a draft whose lesson is to be written; one that came in with another course is written there. */
+export async function own(tx: SchoolTransaction, id: string, lesson: string): Promise<void> {
+  const { draft } = await existing(tx, id, true);
+  const owner = ownerOf(draft, { type: "remove", item: lesson });
+  if (owner !== null)
+    throw conflict(
+      `This lesson stands here with the course “${owner}”; open that, and write there.`,
+    );
+}
+
 /**
  * Plays a client's operations on the draft, in one transaction: numbered, kept and told to the others. What was
  * played before (the same press twice, an answer that was lost) is not played again. Answers with everything
@@ -68,9 +80,11 @@ export async function editDraft(
     const refused: Edited["refused"] = [];
     const kept: { clientId: string; number: number; operation: Operation }[] = [];
     let course: PlanCourse = draft;
-    for (const { number, operation } of operations) {
+    for (const { number, operation: asked } of operations) {
       if (number <= last) continue;
-      const applied = applyOperation(course, operation);
+      const read = await readInside(tx, context, course, asked);
+      const operation = read.ok ? read.operation : asked;
+      const applied = read.ok ? applyOperation(course, operation) : read;
       if (!applied.ok) {
         refused.push({ number, reason: applied.reason });
         continue;
@@ -135,11 +149,12 @@ export async function playOnDraft(
 /** The content that lessons were put in with, where it stands in another course too. */
 export function contentsIn(operations: readonly Operation[]): Map<string, string> {
   return new Map(
-    operations.flatMap((operation) =>
-      operation.type === "insert-lesson" && operation.content
+    operations.flatMap((operation): [string, string][] => {
+      if (operation.type === "put-course") return Object.entries(operation.contents ?? {});
+      return operation.type === "insert-lesson" && operation.content
         ? [[operation.lesson.id, operation.content]]
-        : [],
-    ),
+        : [];
+    }),
   );
 }
 

@@ -63,7 +63,7 @@ export async function saveDraft(
     if (!was || isDeepStrictEqual(was, row)) continue;
     await tx
       .updateTable("module_placement")
-      .set(asJson(row))
+      .set({ ...asJson(row), inside: row.inside && JSON.stringify(row.inside) })
       .where("course_id", "=", after.id)
       .where("id", "=", id)
       .execute();
@@ -128,11 +128,17 @@ async function contentsOf(
   const { rows } = await sql<{ lesson: string; content: string }>`
     select given.lesson, lesson.id as content
     from (
-      select distinct on (lesson) operation->'lesson'->>'id' as lesson,
-        operation->>'content' as content
-      from draft_operation
-      where course_id = ${course} and operation ? 'content'
-        and operation->'lesson'->>'id' = any (${[...lessons]})
+      select distinct on (lesson) lesson, content
+      from (
+        select operation->'lesson'->>'id' as lesson, operation->>'content' as content, sequence
+        from draft_operation
+        where course_id = ${course} and operation ? 'content'
+        union all
+        select came.key, came.value, sequence
+        from draft_operation, jsonb_each_text(operation->'contents') came
+        where course_id = ${course} and operation ? 'contents'
+      ) put
+      where lesson = any (${[...lessons]})
       order by lesson, sequence desc
     ) given
     join lesson on lesson.id = given.content

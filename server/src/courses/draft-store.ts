@@ -25,8 +25,8 @@ export function courseColumns(course: PlanCourse) {
 }
 
 export function moduleColumns(module: PlanModule, position: number) {
-  const { id, title, visible, cohorts = null, gate, closes, due } = module;
-  return { id, position, title, visible, cohorts, gate, closes, due };
+  const { id, title, visible, cohorts = null, gate, closes, due, inside = null } = module;
+  return { id, position, title, visible, cohorts, gate, closes, due, inside };
 }
 
 export function lessonColumns(lesson: PlanLesson, position: number, module: string) {
@@ -150,6 +150,7 @@ export async function readDraft(tx: SchoolTransaction, id: string): Promise<Plan
     validity: course.validity,
     modules: modules.map((module) => ({
       ...scheduledKeys(module),
+      ...(module.inside !== null && { inside: module.inside }),
       lessons: lessons
         .filter((lesson) => lesson.module_id === module.id)
         .map((lesson) => ({

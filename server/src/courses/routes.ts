@@ -5,6 +5,7 @@ import type { Changes } from "../jobs/changes";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { changeDescription, editDraft, operationsAfter, showDraft } from "./authoring";
+import { offerInside, showInside } from "./inside";
 import { arrangeCourse, createCourse } from "./making";
 
 export function courseRoutes(services: Services, changes: Changes | null) {
@@ -29,6 +30,13 @@ export function courseRoutes(services: Services, changes: Changes | null) {
     .openapi(route(services, courses.arrangeCourse), async (c) => {
       await arrangeCourse(db, c.get("context"), c.req.valid("param").course, c.req.valid("json"));
       return c.json({ done: true as const }, 200);
+    })
+    .openapi(route(services, courses.getInside), async (c) =>
+      c.json(await showInside(db, c.get("context"), c.req.valid("param").course), 200),
+    )
+    .openapi(route(services, courses.offerInside), async (c) => {
+      const { course, inner } = c.req.valid("param");
+      return c.json(await offerInside(db, c.get("context"), course, inner), 200);
     })
     .openapi(route(services, courses.describeCourse), async (c) => {
       const { course } = c.req.valid("param");

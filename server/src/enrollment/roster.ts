@@ -8,7 +8,7 @@ import type {
   rosterTotalsQuery,
 } from "@dawngate/contract/roster";
 import type { Standing } from "@dawngate/core/enrollment";
-import { itemTitles } from "@dawngate/core/plan";
+import { itemTitles, type PlanCourse } from "@dawngate/core/plan";
 import { formatInstant } from "@dawngate/core/time";
 import { z } from "zod";
 import { readCursor, writeCursor } from "../base/cursor";
@@ -231,7 +231,8 @@ async function workedOut(
   for (const { versions, rows: alike, people } of inBulk.alike(lot, published.number)) {
     const plans = await versionPlans(tx, school, course, versions);
     const answered = inBulk.answer(plans, people, now, { closes: true, due: true, states: true });
-    for (const [p, { id }] of alike.entries()) lines.set(id, lineIn(answered, p, now));
+    const newest = plans.at(-1) as PlanCourse;
+    for (const [p, { id }] of alike.entries()) lines.set(id, lineIn(answered, p, now, newest));
   }
   return lines;
 }

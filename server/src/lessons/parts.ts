@@ -5,7 +5,7 @@ import { type LessonPart, usesOf } from "@dawngate/core/lessons";
 import { fileTypeOf } from "@dawngate/core/lessons/file-types";
 import { countsAlike } from "@dawngate/core/plan/counting";
 import { conflict, notFound, refusal } from "../base/problem";
-import { existing } from "../courses/authoring";
+import { own } from "../courses/authoring";
 import { readRevision } from "../courses/content-store";
 import type { SchoolTransaction } from "../db/connection";
 import { showFiles } from "../files/service";
@@ -34,7 +34,7 @@ export async function changePart(
 ): Promise<PartKept> {
   const materials = [...new Set(wanted)];
   return db.withSchool(context, async (tx) => {
-    await existing(tx, course, true);
+    await own(tx, course, lesson);
     const placed = await readRevision(tx, course, lesson);
     if (!placed)
       throw notFound(

@@ -2,7 +2,7 @@
 import type { DraftTexts, LessonDraft, LessonText } from "@dawngate/contract/lessons";
 import { filesInText } from "@dawngate/core/lessons";
 import { conflict, notFound } from "../base/problem";
-import { existing } from "../courses/authoring";
+import { existing, own } from "../courses/authoring";
 import { coursesWith, readRevision, readTexts } from "../courses/content-store";
 import { publishedOutline } from "../courses/outline";
 import { published } from "../courses/service";
@@ -93,7 +93,7 @@ export async function changeLesson(
   change: { text: string; revision: number },
 ): Promise<LessonDraft> {
   return db.withSchool(context, async (tx) => {
-    await existing(tx, course, true);
+    await own(tx, course, lesson);
     const placed = await readRevision(tx, course, lesson);
     // Held by its content: it may be edited in another course at this moment.
     if (placed) await holdContent(tx, placed.lesson_id);

@@ -15,6 +15,7 @@ import { conflict, notFound, refusal } from "../base/problem";
 import { bringDraftBack, existing } from "../courses/authoring";
 import { contentsOfDraft } from "../courses/content-store";
 import { readDraft } from "../courses/draft-store";
+import { refuseCircles } from "../courses/inside";
 import { readVersionLessons } from "../courses/version-store";
 import { versionPlan } from "../courses/versions";
 import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
@@ -68,6 +69,7 @@ export async function publish(
   if (back === undefined && seen !== undefined && held.sequence !== seen)
     throw conflict("The draft has changed meanwhile. Look again at what it would do now.");
   const draft = plan ?? (await wanted(tx, school, course, back));
+  await refuseCircles(tx, school, draft);
   const faults = faultsOf(
     planSchool(await readSchool(tx)),
     draft,

@@ -1,4 +1,5 @@
 /** Versions: published once, never changed. */
+import { coursesInside } from "@dawngate/core/courses";
 import { differsByCohort, type PlanCourse } from "@dawngate/core/plan";
 import { sql } from "kysely";
 import { sizeOf } from "../courses/outline";
@@ -36,6 +37,7 @@ export async function insertVersion(
       number,
       plan: JSON.stringify(plan),
       by_cohort: differsByCohort(plan),
+      inside: coursesInside(plan).map(({ course }) => course),
       form: FORM,
       title: plan.title,
       ...size,

@@ -13,6 +13,7 @@ import { formatDate, formatInstant, type Instant, zoneOf } from "@dawngate/core/
 import { LRUCache } from "lru-cache";
 import type { z } from "zod";
 import { notFound } from "../base/problem";
+import { heldInside } from "../courses/inside-store";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
 import { membershipsOf } from "../enrollment/memberships/store";
 import type { Context } from "../school/context";
@@ -83,6 +84,8 @@ export async function readOnSale(
   const at = { school: schoolId, now };
   const asked = [...offer.courses.map((one) => one.id), ...(offer.holder?.courses ?? [])];
   const inside = person === null ? new Map() : await insideOf(tx, at, asked, person);
+  // Whoever holds a course holds what stands in it.
+  const within = person === null ? [] : await heldInside(tx, person, asked, instant);
   const isInAll = offer.courses.every((course) => inside.has(course.id));
   const wanted = (offer.holder?.memberships ?? []).length > 0;
   const memberships =
@@ -106,7 +109,7 @@ export async function readOnSale(
       windowState(offer.window, zoneOf(school.time_zone), now, seatsLeft),
       ...cohorts.map((one) => one.state),
     ]),
-    holds: [...inside.keys()],
+    holds: [...new Set([...inside.keys(), ...within])],
     memberships: memberships.map(({ listing }) => listing),
     isInside:
       offer.membership !== null

@@ -1,5 +1,7 @@
 /** What lists say of a person in a course, in one line, as their dates stand at an instant. */
+import { finishedInside } from "@dawngate/core/courses";
 import { type Standing, standingOf } from "@dawngate/core/enrollment";
+import type { PlanCourse } from "@dawngate/core/plan";
 import type { Timeline } from "@dawngate/core/schedule";
 import { type Answered, OPEN, SCHEDULED } from "@dawngate/core/schedule/bulk";
 import { formatInstant, type Instant } from "@dawngate/core/time";
@@ -15,6 +17,8 @@ export interface Line {
   /** The next opening that is known, and what it is: of several at one instant the first in the outline. */
   nextOpens: string | null;
   nextItem: string | null;
+  /** Of the courses inside theirs, those in which all is done. */
+  finishedInside: string[];
   /** Lessons that are open and not done. */
   todo: number;
   /** The earliest instant at which something is due that is not done. */
@@ -24,8 +28,12 @@ export interface Line {
 const written = (at: number | null) =>
   at === null || Number.isNaN(at) ? null : formatInstant(at as Instant);
 
-/** The line of somebody whose timeline was worked out at `now`. */
-export function lineOf({ access, progress, completedAt, items }: Timeline, now: Instant): Line {
+/** The line of somebody whose timeline was worked out at `now` by a plan. */
+export function lineOf(
+  { access, progress, completedAt, items }: Timeline,
+  now: Instant,
+  plan: PlanCourse,
+): Line {
   let next: (typeof items)[number] | null = null;
   for (const item of items)
     if (item.state === "scheduled" && (next?.opens == null || (item.opens ?? 0) < next.opens))
@@ -37,6 +45,9 @@ export function lineOf({ access, progress, completedAt, items }: Timeline, now: 
     done: progress.done,
     required: progress.of,
     finishedAt: written(completedAt),
+    finishedInside: finishedInside(plan, (module) =>
+      items.some(({ id, done }) => id === module && done),
+    ),
     nextOpens: written(next?.opens ?? null),
     nextItem: next?.id ?? null,
     todo: items.filter(({ kind, state, done }) => kind === "lesson" && state === "open" && !done)
@@ -54,8 +65,13 @@ export function lineOf({ access, progress, completedAt, items }: Timeline, now: 
 const SHUT_BY = [null, "pause", "suspension"] as const;
 const known = (at: number) => (Number.isNaN(at) ? null : (at as Instant));
 
-/** The same of person `p` of many, who were asked with states and dues. */
-export function lineIn({ items, answer }: Answered, p: number, now: Instant): Line {
+/** The same of person `p` of many, who were asked with states and dues; `plan`: the newest of those they hold. */
+export function lineIn(
+  { items, answer }: Answered,
+  p: number,
+  now: Instant,
+  plan: PlanCourse,
+): Line {
   let next = -1;
   let todo = 0;
   let due = Number.NaN;
@@ -83,6 +99,10 @@ export function lineIn({ items, answer }: Answered, p: number, now: Instant): Li
     done: answer.progressDone[p] as number,
     required: answer.required,
     finishedAt: written(answer.completedAt[p] as number),
+    finishedInside: finishedInside(
+      plan,
+      (module) => answer.done[first + items.findIndex(({ id }) => id === module)] === 1,
+    ),
     nextOpens: next < 0 ? null : written(answer.opens[first + next] as number),
     nextItem: items[next]?.id ?? null,
     todo,
@@ -105,6 +125,7 @@ export const lineColumns = (line: Line) => ({
   done: line.done,
   required: line.required,
   finished_at: line.finishedAt,
+  finished_inside: line.finishedInside,
   next_opens: line.nextOpens,
   next_item: line.nextItem,
   todo: line.todo,

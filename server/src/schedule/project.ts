@@ -150,7 +150,7 @@ async function projectLot(
     const plans = await versionPlans(tx, school, course, versions);
     const answered = inBulk.answer(plans, people, now, { closes: true, due: true, states: true });
     const { items, answer } = answered;
-    const lines = rows.map((_, p) => lineIn(answered, p, now));
+    const lines = rows.map((_, p) => lineIn(answered, p, now, plans.at(-1) as PlanCourse));
     const columns = {
       enrollments: rows.map(({ id }) => id),
       heads: rows.map(({ sequence, enrollment }, p) => ({
@@ -175,7 +175,7 @@ export function projectionOf(
   items = timeline.items,
 ): Projection {
   const paused = timeline.access.shutBy === "pause";
-  const line = lineOf(timeline, now);
+  const line = lineOf(timeline, now, plan);
   return {
     enrollment: enrollment.id,
     version,

@@ -36,11 +36,13 @@ export const holdsAt = (at: string) => sql<boolean>`coalesce(
 
 /** When time alone changes what is kept, and the line: as columns of a record set, and as what is set from it. */
 const HEAD = sql`stale_at timestamptz, access_from timestamptz, access_until timestamptz,
-  standing text, done integer, required integer, finished_at timestamptz, next_opens timestamptz,
+  standing text, done integer, required integer, finished_at timestamptz, finished_inside text[],
+  next_opens timestamptz,
   next_item text, todo integer, next_due timestamptz`;
 const SET_HEAD = sql`stale_at = head.stale_at, access_from = head.access_from,
   access_until = head.access_until, standing = head.standing, done = head.done,
-  required = head.required, finished_at = head.finished_at, next_opens = head.next_opens,
+  required = head.required, finished_at = head.finished_at,
+  finished_inside = head.finished_inside, next_opens = head.next_opens,
   next_item = head.next_item, todo = head.todo, next_due = head.next_due`;
 
 /**

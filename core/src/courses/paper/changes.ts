@@ -1,5 +1,6 @@
 /** A document against the course as it stands: what is new, moved, renamed or changed, each to be taken or left. */
 import type { PlanCourse, PlanLesson, PlanModule } from "../../plan";
+import { ownerOf } from "../apply";
 import { newLesson, newModule } from "../blank";
 import { inRow } from "../in-row";
 import type { Operation } from "../operation";
@@ -72,7 +73,10 @@ export function planChanges(
       ...about("gone", "module", module.title, null, null),
       operations: [{ type: "remove", item: module.id }],
     });
-  return changes;
+  // What stands in a course inside this one is not the document's to change.
+  return changes.filter(({ operations }) =>
+    operations.every((operation) => ownerOf(course, operation) === null),
+  );
 }
 
 type Matches = Map<string, { lesson: PlanLesson; module: PlanModule }>;

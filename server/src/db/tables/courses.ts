@@ -1,5 +1,5 @@
 /** Courses, their drafts and what stands in them. */
-import type { CoverType, Operation, OwnWords } from "@dawngate/core/courses";
+import type { CourseAround, CoverType, Operation, OwnWords } from "@dawngate/core/courses";
 import type { PlanCourse, PlanGate, PlanMoment } from "@dawngate/core/plan";
 import type { Generated, JSONColumnType } from "kysely";
 import type { Authored, NullableJson } from "./columns";
@@ -62,9 +62,11 @@ export interface ModulePlacementTable {
   gate: NullableJson<PlanGate>;
   closes: NullableJson<PlanMoment>;
   due: NullableJson<PlanMoment>;
+  /** The courses it came in with, the outermost first; null: it is the course's own. */
+  inside: NullableJson<CourseAround[]>;
 }
 
-export interface LessonPlacementTable extends ModulePlacementTable {
+export interface LessonPlacementTable extends Omit<ModulePlacementTable, "inside"> {
   module_id: string;
   lesson_id: string;
   kind: string;

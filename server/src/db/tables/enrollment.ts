@@ -208,6 +208,8 @@ export interface EnrollmentTable {
   done: Generated<number>;
   required: Generated<number>;
   finished_at: Generated<string | null>;
+  /** Of the courses inside theirs, those in which all is done. */
+  finished_inside: Generated<string[]>;
   next_opens: Generated<string | null>;
   next_item: Generated<string | null>;
   seen_at: string | null;

@@ -20,6 +20,8 @@ export interface CourseVersionTable extends Authored {
   form: Generated<number>;
   /** People of different cohorts have different items in it. */
   by_cohort: Generated<boolean>;
+  /** The courses inside it, at whatever depth. */
+  inside: Generated<string[]>;
   note: string;
   people: "everybody" | "new-only" | "only-in-favor";
   /** The earlier version whose plan it is. */

@@ -86,6 +86,9 @@ export async function notCompleted(
       and v.number = c.current_version
     where not exists (select from enrollment e where e.school_id = c.school_id and e.course_id = c.id
       and e.person_id = ${person} and e.finished_at is not null)
+      -- It may be done inside another course.
+      and not exists (select from enrollment e where e.school_id = c.school_id
+        and e.person_id = ${person} and c.id = any (e.finished_inside))
     order by n.place
   `.execute(tx);
   return rows;
