@@ -60,6 +60,8 @@ export const ADDRESSES = {
   editDraft: ["POST", "/schools/{school}/courses/{course}/draft", [], []],
   readDocument: ["POST", "/schools/{school}/document-text", [], []],
   arrangeCourse: ["PATCH", "/schools/{school}/courses/{course}", [], ["courses","public","draft"]],
+  getInside: ["GET", "/schools/{school}/courses/{course}/inside", ["draft","courses"], []],
+  offerInside: ["GET", "/schools/{school}/courses/{course}/inside/{inner}", [], []],
   describeCourse: ["PUT", "/schools/{school}/courses/{course}/description", [], ["public","draft"]],
   getOperations: ["GET", "/schools/{school}/courses/{course}/draft/operations", [], []],
   hearDraft: ["GET", "/schools/{school}/courses/{course}/draft/changes", [], []],

@@ -3,7 +3,7 @@ import { courseCard } from "@dawngate/core/courses";
 import { ENTRIES } from "@dawngate/core/enrollment";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
-import { cohort, cover } from "./courses";
+import { cohort, cover, insideTitle } from "./courses";
 import { lessonContent } from "./lessons";
 import { announcement, blocks } from "./page";
 import { askedPrice } from "./sales/offers";
@@ -56,6 +56,7 @@ export const words = z
 const publicModules = z.array(
   z.object({
     title: z.string(),
+    ofCourse: insideTitle,
     lessons: z.array(
       z.object({
         title: z.string(),

@@ -100,6 +100,11 @@ export const outlineLesson = z.object({
   required: z.boolean(),
   empty: z.boolean().describe("Nothing stands in it yet."),
 });
+export const insideTitle = z
+  .string()
+  .nullable()
+  .describe("The title of the course it came in with; null: it is the course's own.");
+
 export const outlineModule = z.object({
   ...scheduled,
   inside: z
@@ -273,6 +278,9 @@ export const courseInside = z
         reaches: z.boolean().describe("Whether one may open it."),
       }),
     ),
+    around: z
+      .array(z.object({ course: z.string(), title: z.string() }))
+      .describe("The courses within reach in which it stands itself, as they are published."),
   })
   .meta({ id: "CourseInside" });
 

@@ -3,7 +3,7 @@ import { staffActSchema } from "@dawngate/core/enrollment";
 import { planFields } from "@dawngate/core/plan";
 import { z } from "zod";
 import { words } from "./catalog";
-import { cover } from "./courses";
+import { cover, insideTitle } from "./courses";
 import { seen } from "./learning";
 import { lessonContent } from "./lessons";
 import { fieldAnswers } from "./own-fields";
@@ -302,6 +302,7 @@ export const myCourse = z
       z.object({
         id: z.string(),
         title: z.string(),
+        ofCourse: insideTitle,
         lessons: z.array(
           z.object({
             id: z.string(),

@@ -1,6 +1,7 @@
 /** A course's outline as the one in it meets it: what is open, why the rest is shut, and where to go on. */
 import type { MyCourse } from "@dawngate/contract/enrollment";
 import type { TimelineItemAnswer } from "@dawngate/contract/schedule";
+import { stretchesBy } from "@dawngate/core/courses/stretches";
 import { countWords } from "@dawngate/core/courses/words";
 import { type Zone, zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
@@ -68,42 +69,85 @@ export function CourseOutline({ course, onEnter }: Props) {
         </View>
       ) : (
         <View>
-          {course.modules.map((module) => {
-            const item = items.get(module.id);
-            if (!item) return null;
-            const isHere = module.id === here;
-            const open = unfolded[module.id] ?? isHere;
-            const inIt = module.lessons.flatMap(({ id }) => items.get(id) ?? []);
-            return (
-              <Module
-                key={module.id}
-                title={module.title}
-                state={sayModule(item, inIt, zone, (n) => countWords(words, "lesson", n))}
-                mark={markOf(item)}
-                why={
-                  item.state === "waiting" ||
-                  (item.state === "scheduled" && (open || module.id === firstShut))
-                    ? sayWhy(item.why, timeline, speaker)
-                    : null
-                }
-                unfolded={open}
-                onFold={() => setUnfolded({ ...unfolded, [module.id]: !open })}
-              >
-                {isHere && goOn !== null ? (
-                  <View style={{ paddingLeft: 42, paddingVertical: 8 }}>
-                    <PrimaryAction
-                      letter="g"
-                      label={`Go on: ${speaker.titleOf(goOn)}`}
-                      onPress={() => onEnter(goOn)}
-                    />
-                  </View>
-                ) : null}
-                {open ? module.lessons.map(row) : null}
-              </Module>
-            );
-          })}
+          {stretchesBy(course.modules, ({ ofCourse }) => ofCourse).map(({ name, all }) => (
+            <Stretch key={all[0]?.id} title={name} says={sayProgress(all, items)}>
+              {all.map((module) => {
+                const item = items.get(module.id);
+                if (!item) return null;
+                const isHere = module.id === here;
+                const open = unfolded[module.id] ?? isHere;
+                const inIt = module.lessons.flatMap(({ id }) => items.get(id) ?? []);
+                return (
+                  <Module
+                    key={module.id}
+                    title={module.title}
+                    state={sayModule(item, inIt, zone, (n) => countWords(words, "lesson", n))}
+                    mark={markOf(item)}
+                    why={
+                      item.state === "waiting" ||
+                      (item.state === "scheduled" && (open || module.id === firstShut))
+                        ? sayWhy(item.why, timeline, speaker)
+                        : null
+                    }
+                    unfolded={open}
+                    onFold={() => setUnfolded({ ...unfolded, [module.id]: !open })}
+                  >
+                    {isHere && goOn !== null ? (
+                      <View style={{ paddingLeft: 42, paddingVertical: 8 }}>
+                        <PrimaryAction
+                          letter="g"
+                          label={`Go on: ${speaker.titleOf(goOn)}`}
+                          onPress={() => onEnter(goOn)}
+                        />
+                      </View>
+                    ) : null}
+                    {open ? module.lessons.map(row) : null}
+                  </Module>
+                );
+              })}
+            </Stretch>
+          ))}
         </View>
       )}
+    </View>
+  );
+}
+
+/** "2 of 9 done": of what is required in some modules. */
+function sayProgress(
+  modules: MyCourse["modules"],
+  items: ReadonlyMap<string, TimelineItemAnswer>,
+): string {
+  const wanted = modules.flatMap(({ lessons }) => lessons.filter(({ required }) => required));
+  const done = wanted.filter(({ id }) => items.get(id)?.done).length;
+  return done === wanted.length && done > 0 ? "all done" : `${done} of ${wanted.length} done`;
+}
+
+/** Modules of one course: of this one, or of a course inside it under its title. */
+function Stretch({
+  title,
+  says,
+  children,
+}: {
+  title: string | null;
+  says: string;
+  children: React.ReactNode;
+}) {
+  const { dusk, quiet } = usePalette();
+  if (title === null) return <View>{children}</View>;
+  return (
+    <View
+      role="group"
+      aria-label={title}
+      style={{ borderLeftWidth: 3, borderLeftColor: dusk, paddingLeft: 12, marginVertical: 12 }}
+    >
+      <Text kind="heading" level={2}>
+        {title}
+      </Text>
+      <Text kind="small" color={quiet}>
+        A course inside this one · {says}
+      </Text>
+      {children}
     </View>
   );
 }

@@ -38,8 +38,12 @@ const LISTING: PublicListing = {
     card: { teacher: "Ilse Maren" },
     cover: null,
     modules: [
-      { title: `${title} one`, lessons: [lesson("Flour"), lesson("Water", "water")] },
-      { title: `${title} two`, lessons: [lesson("Salt")] },
+      {
+        title: `${title} one`,
+        ofCourse: null,
+        lessons: [lesson("Flour"), lesson("Water", "water")],
+      },
+      { title: `${title} two`, ofCourse: null, lessons: [lesson("Salt")] },
     ],
     lessons: 3,
     minutes: 15,

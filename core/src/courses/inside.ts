@@ -2,6 +2,7 @@
 import { isFor, isSame, itemsOf, type PlanCourse, type PlanModule } from "../plan";
 import { shortened } from "./fingerprint";
 import { type Loosened, rebound } from "./rebound";
+import { stretchesBy } from "./stretches";
 
 /** A course that a module came in with. */
 export type CourseAround = NonNullable<PlanModule["inside"]>[number];
@@ -61,18 +62,13 @@ export interface Inside extends CourseAround {
 }
 
 /** The modules of a course in stretches: each course inside it whole, its own ones between. */
-export function stretchesOf<M extends Pick<PlanModule, "inside">>(
+export const stretchesOf = <M extends Pick<PlanModule, "inside">>(
   modules: readonly M[],
-): { inside: CourseAround | null; modules: M[] }[] {
-  const stretches: { inside: CourseAround | null; modules: M[] }[] = [];
-  for (const module of modules) {
-    const inside = courseOf(module);
-    const last = stretches.at(-1);
-    if (last && last.inside?.course === inside?.course) last.modules.push(module);
-    else stretches.push({ inside, modules: [module] });
-  }
-  return stretches;
-}
+): { inside: CourseAround | null; modules: M[] }[] =>
+  stretchesBy(modules, (module) => courseOf(module)?.course ?? null).map(({ all }) => ({
+    inside: courseOf(all[0]),
+    modules: all,
+  }));
 
 /** The courses that stand directly in a course, whole. */
 export const insideIn = ({ modules }: Pick<PlanCourse, "modules">): Inside[] =>

@@ -2,7 +2,7 @@
 
 import type { PublicCourse, WayIn } from "@dawngate/contract/catalog";
 import { DEFAULT_BLOCKS } from "@dawngate/core/catalog";
-import { wordsOf } from "@dawngate/core/courses";
+import { courseOf, wordsOf } from "@dawngate/core/courses";
 import {
   type EnrollingFault,
   enrollingFaults,
@@ -170,6 +170,7 @@ export async function publicCourseFor(
 export function publicModules(plan: PlanCourse): PublicCourse["modules"] {
   return outlineFor(plan, null).map((module) => ({
     title: module.title,
+    ofCourse: courseOf(module)?.title ?? null,
     lessons: module.lessons.map(({ id, title, sample, minutes }) => {
       return { title, sample: sample ? id : null, minutes };
     }),

@@ -16,7 +16,7 @@ import type { Context } from "../school/context";
 import { reading } from "../school/service";
 import { existing } from "./authoring";
 import { readDraft } from "./draft-store";
-import { lockInside } from "./inside-store";
+import { coursesAround, lockInside } from "./inside-store";
 import { findPublished } from "./service";
 import { readVersionLessons } from "./version-store";
 
@@ -37,7 +37,8 @@ export async function showInside(
         reaches: context.reaches(id),
       });
     }
-    return { inside };
+    const around = await coursesAround(tx, course);
+    return { inside, around: around.filter((one) => context.reaches(one.course)) };
   });
 }
 

@@ -74,9 +74,17 @@ async function copyCourse(
   const days =
     firstDay === undefined || first === null ? 0 : dayNumber(firstDay) - dayNumber(first);
   const texts = new Map(Object.entries(await readTexts(tx, from)));
-  const course = { ...courseForEverybody(shiftCourse(draft, days)), id, title };
-  await insertCourse(tx, context.school, course, await nextPosition(tx), texts);
-  await copyParts(tx, context.school, id, new Map(Object.entries(await contentsOfDraft(tx, from))));
+  const moved = shiftCourse(draft, days);
+  const contents = new Map(Object.entries(await contentsOfDraft(tx, from)));
+  // A course inside it stands in the copy as it is: its dates are its own, and so is what stands in it.
+  const modules = moved.modules.map((module, m) =>
+    module.inside ? (draft.modules[m] ?? module) : module,
+  );
+  const inside = modules.flatMap((module) => (module.inside ? module.lessons : []));
+  const shared = new Map(inside.map((lesson) => [lesson.id, contents.get(lesson.id) ?? ""]));
+  const course = { ...courseForEverybody({ ...moved, modules }), id, title };
+  await insertCourse(tx, context.school, course, await nextPosition(tx), texts, shared);
+  await copyParts(tx, context.school, id, contents);
   await looksLike(tx, row, id);
 }
 

@@ -1,6 +1,6 @@
 /** The enrollee's side: the shelf, the course as it stands for them, and the door of each lesson. */
 import type { MyCourse, MyLesson } from "@dawngate/contract/enrollment";
-import { wordsOf } from "@dawngate/core/courses";
+import { courseOf, wordsOf } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { itemTitles } from "@dawngate/core/plan/titles";
 import { type Timeline, writeExplainedTimeline, writeSteps } from "@dawngate/core/schedule";
@@ -81,6 +81,7 @@ function sayMine(
     modules: outlineFor(plan, enrollment.cohort).map((module) => ({
       id: module.id,
       title: module.title,
+      ofCourse: courseOf(module)?.title ?? null,
       lessons: module.lessons.map(({ id, title, kind, minutes, sample, required, empty }) => {
         return { id, title, kind, minutes, sample, required, empty };
       }),

@@ -17,6 +17,7 @@ import { publish } from "../review/service";
 import { insertListing } from "../sales/listing-store";
 import { projectMade } from "../schedule/project";
 import { updateSchool } from "../school/store";
+import { type Brought, innermostFirst, sharing } from "./inside";
 
 type Extras = ReturnType<typeof importExtras.parse>;
 
@@ -57,11 +58,16 @@ async function write(
 ): Promise<void> {
   const { tax } = extras.school;
   if (tax) await updateSchool(tx, { tax: JSON.stringify(tax) });
-  for (const [position, course] of plan.courses.entries()) {
-    const own = course.modules
-      .flatMap((module) => module.lessons)
-      .map(({ id }) => [id, texts[textKey(course.id, id)] ?? ""] as const);
-    const draft = await insertCourse(tx, school, course, position, new Map(own));
+  const brought: Brought = new Map();
+  for (const [position, read] of innermostFirst(plan.courses)) {
+    const { course, shared } = sharing(read, brought);
+    const lessons = course.modules.flatMap((module) => module.lessons.map(({ id }) => id));
+    const contents = new Map(
+      lessons.map((id) => [id, shared.get(id) ?? textKey(course.id, id)] as const),
+    );
+    brought.set(course.id, contents);
+    const written = new Map([...contents].map(([id, content]) => [id, texts[content] ?? ""]));
+    const draft = await insertCourse(tx, school, course, position, written, shared);
     await publish(tx, school, course.id, { note: "Imported", now: null, plan: draft });
     const page = extras.pages[course.id];
     if (page) {

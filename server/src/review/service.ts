@@ -1,7 +1,7 @@
 /** Publishing: a draft is frozen into a version, once it is a plan that can be answered. */
 import { isDeepStrictEqual } from "node:util";
 import type { PublishingWay, VersionList, VersionPlan } from "@dawngate/contract/review";
-import { circularItems, publishable } from "@dawngate/core/courses";
+import { circularItems, coursesInside, publishable } from "@dawngate/core/courses";
 import {
   type Fault,
   type PlanCohort,
@@ -81,7 +81,9 @@ export async function publish(
       `This cannot be published: ${faults.length === 1 ? "one fault" : `${faults.length} faults`}.`,
       faults,
     );
-  const contents = plan ? {} : await contentsOfDraft(tx, course);
+  // What was just written stands on content of its own, but for what came in with another course.
+  const isOwn = plan !== undefined && coursesInside(plan).length === 0;
+  const contents = isOwn ? {} : await contentsOfDraft(tx, course);
   const named = back === undefined ? contents : await readVersionLessons(tx, course, back);
   const lessons = Object.fromEntries(
     draft.modules

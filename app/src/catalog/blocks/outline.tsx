@@ -1,6 +1,6 @@
 /** What is in it: whole, by its modules, or its beginning; samples can be read. */
 import { countWords } from "@dawngate/core/courses/words";
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import { View } from "react-native";
 import { QuietAction } from "../../ui/action";
 import { Text } from "../../ui/text";
@@ -11,7 +11,7 @@ import type { Shown } from "../shown";
 import { type Drawn, Headed } from "./block";
 
 export const Outline: Drawn<"outline"> = ({ block, shown }) => {
-  const { quiet, line } = usePalette();
+  const { quiet, line, dusk } = usePalette();
   const [sample, setSample] = useState<{ course: string; lesson: string } | null>(null);
   const { courses, school, opens } = shown;
   const inFull = (i: number) => block.shown === "whole" || (block.shown === "beginning" && i === 0);
@@ -26,52 +26,70 @@ export const Outline: Drawn<"outline"> = ({ block, shown }) => {
             </Text>
           ) : null}
           {course.modules.map((module, i) => (
-            <View
+            <Fragment
               // biome-ignore lint/suspicious/noArrayIndexKey: an outline stands still while one reads it
               key={i}
-              style={{ gap: 2, paddingVertical: 12, borderBottomWidth: 1, borderBottomColor: line }}
             >
-              <Text
-                kind={courses.length > 1 ? "strong" : "name"}
-                {...(courses.length === 1 && { level: 3 as const })}
-              >
-                {module.title}
-              </Text>
-              {module.lessons.map((lesson, k) =>
-                // A sample is offered whatever else is shown.
-                inFull(i) || lesson.sample !== null ? (
-                  <View
-                    // biome-ignore lint/suspicious/noArrayIndexKey: likewise
-                    key={k}
-                    style={{ flexDirection: "row", alignItems: "center", gap: 12, minHeight: 28 }}
-                  >
-                    <Text color={quiet} style={{ flex: 1 }}>
-                      {lesson.title}
-                    </Text>
-                    {lesson.sample === null ? (
-                      <Text kind="small" color={quiet}>
-                        {lesson.minutes === null ? "" : `${lesson.minutes} min`}
-                      </Text>
-                    ) : (
-                      <QuietAction
-                        label="Read"
-                        says={`Read the sample ${lesson.title}`}
-                        onPress={() =>
-                          setSample({ course: course.id, lesson: lesson.sample ?? "" })
-                        }
-                      />
-                    )}
-                  </View>
-                ) : null,
-              )}
-              {inFull(i) ? null : (
-                <Text kind="small" color={quiet}>
-                  {module.lessons.length === 1
-                    ? `One ${shown.words.lesson}`
-                    : `${module.lessons.length} ${shown.words.lessons}`}
+              {module.ofCourse !== null && module.ofCourse !== course.modules[i - 1]?.ofCourse ? (
+                <Text kind="small" color={quiet} style={{ paddingTop: 16 }}>
+                  {module.ofCourse}, a course inside this one:
                 </Text>
-              )}
-            </View>
+              ) : null}
+              <View
+                style={{
+                  gap: 2,
+                  paddingVertical: 12,
+                  borderBottomWidth: 1,
+                  borderBottomColor: line,
+                  ...(module.ofCourse !== null && {
+                    borderLeftWidth: 3,
+                    borderLeftColor: dusk,
+                    paddingLeft: 12,
+                  }),
+                }}
+              >
+                <Text
+                  kind={courses.length > 1 ? "strong" : "name"}
+                  {...(courses.length === 1 && { level: 3 as const })}
+                >
+                  {module.title}
+                </Text>
+                {module.lessons.map((lesson, k) =>
+                  // A sample is offered whatever else is shown.
+                  inFull(i) || lesson.sample !== null ? (
+                    <View
+                      // biome-ignore lint/suspicious/noArrayIndexKey: likewise
+                      key={k}
+                      style={{ flexDirection: "row", alignItems: "center", gap: 12, minHeight: 28 }}
+                    >
+                      <Text color={quiet} style={{ flex: 1 }}>
+                        {lesson.title}
+                      </Text>
+                      {lesson.sample === null ? (
+                        <Text kind="small" color={quiet}>
+                          {lesson.minutes === null ? "" : `${lesson.minutes} min`}
+                        </Text>
+                      ) : (
+                        <QuietAction
+                          label="Read"
+                          says={`Read the sample ${lesson.title}`}
+                          onPress={() =>
+                            setSample({ course: course.id, lesson: lesson.sample ?? "" })
+                          }
+                        />
+                      )}
+                    </View>
+                  ) : null,
+                )}
+                {inFull(i) ? null : (
+                  <Text kind="small" color={quiet}>
+                    {module.lessons.length === 1
+                      ? `One ${shown.words.lesson}`
+                      : `${module.lessons.length} ${shown.words.lessons}`}
+                  </Text>
+                )}
+              </View>
+            </Fragment>
           ))}
         </View>
       ))}

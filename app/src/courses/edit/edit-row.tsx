@@ -1,7 +1,6 @@
 /** One row of an outline that is edited: the title where it stands, the gate, and the date it comes to. */
 import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/schedule";
 import type { PlanLesson, PlanModule } from "@dawngate/core/plan";
-import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import type { Instant, Zone } from "@dawngate/core/time";
 import { memo, useDeferredValue, useRef } from "react";
 import {
@@ -19,7 +18,6 @@ import {
   type Tick,
   ticksOf,
 } from "../../schedule/horizon/scale";
-import { HorizonStrip } from "../../schedule/horizon/strip";
 import { markOf, sayState } from "../../schedule/state-words";
 import { DragRow } from "../../ui/drag";
 import { HEADING, TEXT } from "../../ui/fonts";
@@ -32,6 +30,7 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useTyped } from "../../ui/use-typed";
 import { sayLength } from "../length";
+import { RowStrip } from "./row-strip";
 import { sayForCohorts } from "./say-for-cohorts";
 import { strokeOf } from "./strokes";
 import type { Stroke, Typing } from "./typing";
@@ -188,16 +187,13 @@ export const EditRow = memo(function EditRow(props: Props) {
           </View>
           <View style={{ flex: 1, minWidth: 0 }}>
             {!whole ? null : drawing && row ? (
-              <HorizonStrip
-                {...drawing}
-                opens={read(row.opens)}
-                closes={read(row.closes)}
-                notBefore={read(row.notBefore)}
-                due={read(row.due)}
-                unreachable={!row.reachable}
+              <RowStrip
+                row={row}
+                drawing={drawing}
+                zone={zone}
                 height={ROW}
                 strong={module}
-                label={module || item.gate ? barLabel(row, zone) : null}
+                labeled={module || item.gate !== null}
               />
             ) : item.visible === "published" ? null : (
               <Text kind="small" color={palette.quiet} style={{ padding: 12 }}>
@@ -313,11 +309,6 @@ function lengthIn(item: PlanModule | PlanLesson): string {
   if (!("lessons" in item)) return item.minutes === null ? "" : `${item.minutes} min`;
   const minutes = item.lessons.reduce((sum, lesson) => sum + (lesson.minutes ?? 0), 0);
   return minutes === 0 ? "" : sayLength(minutes);
-}
-
-function barLabel(row: TimelineItemAnswer, zone: Zone): string {
-  if (!row.reachable) return "closes before it opens";
-  return row.opens === null ? "waits" : sayWrittenInstant(row.opens, zone, false);
 }
 
 function More({ name, title, onMore }: { name: string; title: string; onMore(): void }) {

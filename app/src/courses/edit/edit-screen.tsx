@@ -42,6 +42,7 @@ import { type Open, Sheets } from "./sheets";
 import { KEYS } from "./strokes";
 import { Kept, Tools } from "./toolbar";
 import { useDraft } from "./use-draft";
+import { useInside } from "./use-inside";
 import { useSeenDraft } from "./use-seen-draft";
 
 export function EditScreen() {
@@ -93,6 +94,7 @@ function Editor({ place, school, draft: kept, course }: Props) {
   useNowLines(frame, drawing && seen.at !== null ? drawing.scale.x(seen.at) : 0);
   const items = new Map(timeline?.items.map((item) => [item.id, item]));
   const { perform, undo, redo } = actions;
+  const inside = useInside(place, course, draft.keptAt);
   const snags = useSnags(school, course, cohorts);
   const { meant } = draft;
   const unmeant = useMemo(() => snags.filter(({ key }) => !meant.includes(key)), [snags, meant]);
@@ -105,6 +107,8 @@ function Editor({ place, school, draft: kept, course }: Props) {
       paper: () => setOpen({ kind: "paper" }),
       course: () => setOpen({ kind: "course" }),
       out: () => setOpen({ kind: "out" }),
+      putCourse: () => setOpen({ kind: "put-course" }),
+      inside: (course: string) => setOpen({ kind: "inside", course }),
       cadence: (marked: ReadonlySet<string>) => setOpen({ kind: "cadence", marked }),
       gateOfAll: (marked: ReadonlySet<string>) => {
         const [id] = marked;
@@ -149,6 +153,7 @@ function Editor({ place, school, draft: kept, course }: Props) {
           onPaper={sheets.paper}
           onSettings={sheets.course}
           onOut={sheets.out}
+          onPutCourse={sheets.putCourse}
         />
       }
     >
@@ -198,11 +203,18 @@ function Editor({ place, school, draft: kept, course }: Props) {
           onGateOfAll={sheets.gateOfAll}
           onGate={sheets.gate}
           onMore={sheets.item}
+          states={inside.states}
+          onInside={sheets.inside}
         />
       </View>
       <View style={{ flexDirection: "row", flexWrap: "wrap", gap: 12 }}>
         <QuietAction label="Add a module" letter="n" onPress={addModule} />
       </View>
+      {inside.around.length > 0 ? (
+        <Text kind="small" color={quiet} style={{ maxWidth: 620 }}>
+          {sayAround(inside.around.map(({ title }) => title))}
+        </Text>
+      ) : null}
       <SnagList snags={snags} meant={draft.meant} {...mending} />
       <ClosingModule course={course} newId={newId} perform={perform} />
       {open ? (
@@ -220,6 +232,7 @@ function Editor({ place, school, draft: kept, course }: Props) {
             gateCohort({ ...place, cohort, body: { item, ...(gate !== undefined && { gate }) } })
           }
           preview={preview}
+          states={inside.states}
           newId={newId}
           onDescribe={describe}
           onClose={() => setOpen(null)}
@@ -276,6 +289,10 @@ function useActions(actions: Draft["actions"]): Draft["actions"] {
 function toSnags(): void {
   document.querySelector('[aria-label="Snags"]')?.scrollIntoView({ block: "center" });
 }
+
+/** Of a course that stands in others: what is published of it comes into them when their authors take it in. */
+const sayAround = (titles: string[]) =>
+  `This course stands inside ${titles.map((title) => `“${title}”`).join(", ")}. Texts change there at once; modules, lessons and gates once they are published here and taken in there.`;
 
 const TYPING_KEYS = KEYS.map(([letter, says]) => ({ letter, says }));
 

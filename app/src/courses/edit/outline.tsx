@@ -1,4 +1,5 @@
 /** The outline as one types and arranges it: every row, what is marked, and where the caret is. */
+import type { CourseInside } from "@dawngate/contract/courses";
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import {
   clipOf,
@@ -8,6 +9,7 @@ import {
   putCopies,
   rowsOf,
   standIn,
+  stretchesOf,
 } from "@dawngate/core/courses";
 import { writeMarkdown } from "@dawngate/core/courses/paper";
 import { itemTitles, type PlanCourse } from "@dawngate/core/plan";
@@ -19,6 +21,7 @@ import { bringNear } from "../../ui/near";
 import type { InCourse } from "../api";
 import { clipOfText, keepClip } from "./clip";
 import type { Lines, RowActions } from "./edit-row";
+import { InsideRows } from "./inside-rows";
 import { MarkedBar } from "./marked-bar";
 import { ModuleRows } from "./module-rows";
 import { pastedLines, strike, type Typed } from "./typing";
@@ -38,7 +41,12 @@ interface Props {
   onGateOfAll(marked: ReadonlySet<string>): void;
   onGate(id: string): void;
   onMore(id: string): void;
+  /** How the courses inside stand beside what is published of them, by course. */
+  states: ReadonlyMap<string, InsideState>;
+  onInside(course: string): void;
 }
+
+export type InsideState = CourseInside["inside"][number];
 
 /** Up to so many rows all are drawn whole, in sight or not. */
 const SMALL = 150;
@@ -145,24 +153,44 @@ function Rows(props: Props & { course: PlanCourse }) {
         onCopy={copy}
       >
         <View role="list">
-          {course.modules.map((module, i) => (
-            <ModuleRows
-              key={module.id}
-              module={module}
-              standIn={module.title.trim() === "" ? standIn("module", i) : ""}
-              items={items}
-              titles={titles}
-              snags={snags}
-              marked={marked}
-              marks={marked.size > 1}
-              drawing={drawing}
-              zone={zone}
-              on={on}
-              small={names.size <= SMALL}
-              early={early}
-              onAdd={addLesson}
-            />
-          ))}
+          {stretchesOf(course.modules).map(({ inside, modules }) =>
+            inside ? (
+              <InsideRows
+                key={`inside-${inside.course}`}
+                inside={inside}
+                modules={modules}
+                state={props.states.get(inside.course) ?? null}
+                items={items}
+                titles={titles}
+                drawing={drawing}
+                zone={zone}
+                onMore={props.onInside}
+              />
+            ) : (
+              modules.map((module) => (
+                <ModuleRows
+                  key={module.id}
+                  module={module}
+                  standIn={
+                    module.title.trim() === ""
+                      ? standIn("module", course.modules.indexOf(module))
+                      : ""
+                  }
+                  items={items}
+                  titles={titles}
+                  snags={snags}
+                  marked={marked}
+                  marks={marked.size > 1}
+                  drawing={drawing}
+                  zone={zone}
+                  on={on}
+                  small={names.size <= SMALL}
+                  early={early}
+                  onAdd={addLesson}
+                />
+              ))
+            ),
+          )}
         </View>
       </DragArea>
       <MarkedBar

@@ -11,7 +11,10 @@ import { CourseSheet } from "./course-sheet";
 import { findItem } from "./find-item";
 import type { NamedCohort } from "./for-cohorts";
 import { GateSheet } from "./gate-sheet";
+import { InsideSheet } from "./inside-sheet";
 import { ItemSheet } from "./item-sheet";
+import type { InsideState } from "./outline";
+import { PutCourseSheet } from "./put-course-sheet";
 import { type useDraft, useLiveCourse } from "./use-draft";
 
 export type Open =
@@ -19,7 +22,9 @@ export type Open =
   /** `also`: the gate of one of several rows, which all get the same. */
   | { kind: "gate"; id: string; also?: ReadonlySet<string> }
   | { kind: "cadence"; marked: ReadonlySet<string> }
-  | { kind: "course" | "paper" | "out" };
+  /** A course that stands inside this one. */
+  | { kind: "inside"; course: string }
+  | { kind: "course" | "paper" | "out" | "put-course" };
 
 const NONE: ReadonlySet<string> = new Set();
 
@@ -40,6 +45,8 @@ interface Props {
   onCohortGate(cohort: string, item: string, gate: PlanGate | null | undefined): void;
   /** The dates of a course for the one whose dates are shown. */
   preview(course: PlanCourse): TimelineAnswer | null;
+  /** How the courses inside stand beside what is published of them. */
+  states: ReadonlyMap<string, InsideState>;
   newId(): string;
   onDescribe: ReturnType<typeof useDescribeCourseMutation>[0];
   onClose(): void;
@@ -104,6 +111,19 @@ export function Sheets(props: Props) {
           onClose={onClose}
         />
       );
+    case "inside":
+      return (
+        <InsideSheet
+          place={place}
+          course={course}
+          inner={open.course}
+          state={props.states.get(open.course) ?? null}
+          perform={perform}
+          onClose={onClose}
+        />
+      );
+    case "put-course":
+      return <PutCourseSheet place={place} course={course} perform={perform} onClose={onClose} />;
     case "out":
       return (
         <OutSheet

@@ -33,12 +33,14 @@ interface Props {
   onPaper(): void;
   onSettings(): void;
   onOut(): void;
+  onPutCourse(): void;
 }
 
 const NONE: ReadonlySet<string> = new Set();
 
 export const Tools = memo(function Tools(props: Props) {
   const { place, draft, snags, card, onSnags, onCadence, onPaper, onSettings, onOut } = props;
+  const { onPutCourse } = props;
   const wide = useWide();
   const router = useRouter();
   const { ember } = usePalette();
@@ -46,6 +48,7 @@ export const Tools = memo(function Tools(props: Props) {
   const trouble = troubleOf(draft);
   const rest = [
     { says: "Paste an outline", run: onPaper },
+    { says: "Put a course in", run: onPutCourse },
     { says: "Download the outline", run: onOut },
     { says: "Settings, card and cover", run: onSettings },
     ...(draft.published === null

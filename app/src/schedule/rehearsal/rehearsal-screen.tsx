@@ -1,6 +1,6 @@
 /** The course as one person meets it, at an instant one chooses. Nothing that is done here is put on record. */
 
-import { DEFAULT_WORDS } from "@dawngate/core/courses";
+import { courseOf, DEFAULT_WORDS } from "@dawngate/core/courses";
 import { sayInstant } from "@dawngate/core/schedule/words";
 import { formatInstant, type Instant, MINUTE, zoneOf } from "@dawngate/core/time";
 import { useState } from "react";
@@ -91,6 +91,7 @@ function Rehearsal(seen: Seen) {
               .filter(({ id }) => inVersion.has(id))
               .map((module) => ({
                 ...module,
+                ofCourse: courseOf(module)?.title ?? null,
                 lessons: module.lessons.filter(({ id }) => inVersion.has(id)),
               })),
           }}

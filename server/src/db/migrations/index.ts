@@ -78,6 +78,7 @@ import * as m0076 from "./0076-kept-income";
 import * as m0077 from "./0077-chain-at-once";
 import * as m0078 from "./0078-orders-found";
 import * as m0079 from "./0079-till-attempts";
+import * as m0080 from "./0080-course-inside";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -159,4 +160,5 @@ export const migrations = {
   "0077-chain-at-once": m0077,
   "0078-orders-found": m0078,
   "0079-till-attempts": m0079,
+  "0080-course-inside": m0080,
 };
