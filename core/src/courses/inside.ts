@@ -1,5 +1,5 @@
 /** A course inside another: its modules stand there as they were published, whole, and are changed where they are at home. */
-import { isFor, isSame, itemsOf, type PlanCourse, type PlanModule } from "../plan";
+import { isFor, isSame, itemsOf, type PlanCourse, type PlanItem, type PlanModule } from "../plan";
 import { shortened } from "./fingerprint";
 import { type Loosened, rebound } from "./rebound";
 import { stretchesBy } from "./stretches";
@@ -153,6 +153,9 @@ export function sayOtherCounting(inner: PlanCourse, outer: PlanCourse): string[]
     ...(inner.opensOn === null || inner.opensOn === outer.opensOn
       ? []
       : [`By itself it opens on ${inner.opensOn}; here it opens with this course.`]),
+    ...(itemsOf(inner).some(countsFromCohort)
+      ? ["It counts from a cohort's days: here from those of this course's cohorts."]
+      : []),
     ...(isSame(inner.validity, outer.validity)
       ? []
       : ["How long people have it is for this course to say."]),
@@ -161,6 +164,9 @@ export function sayOtherCounting(inner: PlanCourse, outer: PlanCourse): string[]
       : []),
   ];
 }
+
+const countsFromCohort = ({ gate, closes, due }: PlanItem) =>
+  [...(gate?.when ?? []), closes, due].some((moment) => moment?.from.startsWith("cohort"));
 
 const counting = ({ counting }: PlanCourse) =>
   counting === "calendar" ? "days of the calendar" : "full days";

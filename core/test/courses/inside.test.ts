@@ -220,6 +220,10 @@ describe("a course inside another", () => {
       "Its days are those of each enrollee by itself; here those of the school.",
       "Its lessons go in order; what stands below it here waits for them.",
     ]);
+    const byCohort = course("oven", [part("m1", { closes: { from: "cohort-end" } })]);
+    expect(sayOtherCounting(byCohort, outer)).toEqual([
+      "It counts from a cohort's days: here from those of this course's cohorts.",
+    ]);
   });
 
   test("a document that is read over the outline leaves it alone; snags in it are mended at home", () => {

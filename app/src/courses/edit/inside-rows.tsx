@@ -25,16 +25,22 @@ interface Props {
   state: InsideState | null;
   items: ReadonlyMap<string, TimelineItemAnswer>;
   titles(id: string): string;
+  /** Snags in short, by item. */
+  snags: ReadonlyMap<string, string>;
   drawing: Lines | null;
   zone: Zone;
   onMore(course: string): void;
 }
 
 export const InsideRows = memo(function InsideRows(props: Props) {
-  const { inside, modules, state, items, titles, drawing, zone, onMore } = props;
+  const { inside, modules, state, items, titles, snags, drawing, zone, onMore } = props;
   const { dusk, lilac, quiet, ember } = usePalette();
   const [unfolded, setUnfolded] = useState(false);
-  const rows = modules.flatMap((module) => [module, ...(unfolded ? module.lessons : [])]);
+  // What has a snag is seen, folded or not.
+  const rows = modules.flatMap((module) => [
+    module,
+    ...module.lessons.filter(({ id }) => unfolded || snags.has(id)),
+  ]);
   const trouble =
     state?.state === "older"
       ? "Published anew since: what is new there is not in here yet"
@@ -80,6 +86,7 @@ export const InsideRows = memo(function InsideRows(props: Props) {
             item={item}
             row={items.get(item.id) ?? null}
             gate={item.gate || "lessons" in item ? sayGate(item.gate, titles) : "with its module"}
+            snag={snags.get(item.id) ?? null}
             drawing={drawing}
             zone={zone}
           />
@@ -105,13 +112,15 @@ interface RowProps extends Pick<Props, "drawing" | "zone"> {
   item: PlanModule | PlanLesson;
   row: TimelineItemAnswer | null;
   gate: string;
+  snag: string | null;
 }
 
 /** A row that is read: title, gate, and the date it comes to here. */
-function Row({ item, row, gate, drawing, zone }: RowProps) {
-  const { quiet } = usePalette();
+function Row({ item, row, gate, snag, drawing, zone }: RowProps) {
+  const { quiet, ember } = usePalette();
   const wide = useWide();
   const module = "lessons" in item;
+  const place = { dataSet: { inside: item.id } } as object;
   const inset = module ? 0 : wide ? 22 : 14;
   const date = item.visible !== "published" ? item.visible : row ? sayState(row, zone) : "";
   const title = (
@@ -123,13 +132,13 @@ function Row({ item, row, gate, drawing, zone }: RowProps) {
     </>
   );
   const words = (
-    <Text kind="small" color={quiet} numberOfLines={wide ? 2 : undefined}>
-      {gate}
+    <Text kind="small" color={snag ? ember : quiet} numberOfLines={wide ? 2 : undefined}>
+      {snag ? `${gate} · ${snag}` : gate}
     </Text>
   );
   if (!wide)
     return (
-      <View role="listitem" style={{ paddingLeft: 8 + inset, paddingVertical: 6 }}>
+      <View {...place} role="listitem" style={{ paddingLeft: 8 + inset, paddingVertical: 6 }}>
         <View style={{ flexDirection: "row", alignItems: "center", gap: 8 }}>{title}</View>
         <View style={{ paddingLeft: module ? 32 : 28 }}>
           {words}
@@ -140,7 +149,7 @@ function Row({ item, row, gate, drawing, zone }: RowProps) {
       </View>
     );
   return (
-    <View role="listitem" style={{ flexDirection: "row", minHeight: ROW }}>
+    <View {...place} role="listitem" style={{ flexDirection: "row", minHeight: ROW }}>
       <View
         style={{
           flexDirection: "row",

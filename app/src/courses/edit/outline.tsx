@@ -162,6 +162,7 @@ function Rows(props: Props & { course: PlanCourse }) {
                 state={props.states.get(inside.course) ?? null}
                 items={items}
                 titles={titles}
+                snags={snags}
                 drawing={drawing}
                 zone={zone}
                 onMore={props.onInside}
@@ -261,9 +262,13 @@ export function goTo(row: string): void {
   // A row that was just made, or is out of sight, is there a moment later; on a slow phone a longer one.
   const look = (again: number) =>
     setTimeout(() => {
-      const found = document.querySelector<HTMLElement>(`[data-row="${CSS.escape(row)}"]`);
+      const name = CSS.escape(row);
+      const found = document.querySelector<HTMLElement>(
+        `[data-row="${name}"], [data-inside="${name}"]`,
+      );
       const field = found?.querySelector("input");
-      if (!field && again > 0) return look(again - 1);
+      // A row of a course inside is read: it has no field.
+      if (!field && !found?.dataset.inside && again > 0) return look(again - 1);
       found?.scrollIntoView({ block: "center" });
       field?.focus({ preventScroll: true });
     }, 30);
