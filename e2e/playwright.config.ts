@@ -17,6 +17,8 @@ const ON_A_PHONE = [
   "**/checks/assignment.spec.ts",
   "**/checks/survey.spec.ts",
   "**/lessons/lessons.spec.ts",
+  // The outline wide: layout.spec.
+  "**/courses/inside.spec.ts",
   // Learning is done in one hand; the shelf and a course wide: layout.spec.
   "**/enrollment/enrollee.spec.ts",
   // The schedule wide: instrument.spec.

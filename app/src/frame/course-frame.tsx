@@ -156,7 +156,8 @@ function Head({ at, title, here, unpublished, status, tools }: HeadProps & { too
   return (
     <View>
       <View style={{ flexDirection: "row", alignItems: "center", gap: 20 }}>
-        <View style={{ flex: 1, minWidth: 0 }}>
+        {/* A title keeps room to be read, whatever the tools have to say. */}
+        <View style={{ flex: 1, minWidth: 300 }}>
           <View style={{ flexDirection: "row", alignItems: "center", gap: 16 }}>
             <Link href={COURSES.href(at)} style={{ paddingVertical: 4 }}>
               <Text kind="small" color={quiet}>
@@ -170,7 +171,7 @@ function Head({ at, title, here, unpublished, status, tools }: HeadProps & { too
           </Text>
         </View>
         <Within at={at} here={here} unpublished={unpublished} />
-        {tools}
+        <View style={{ flexShrink: 1 }}>{tools}</View>
       </View>
       <View style={{ borderBottomWidth: 1, borderBottomColor: line }}>
         <Places {...{ at, here, unpublished }} ink={ink} quiet={dusk} mark={ember} inset={0} />

@@ -74,7 +74,10 @@ export const Tools = memo(function Tools(props: Props) {
   // What it comes beside grows to the other side: a snag that is found moves nothing under a thumb.
   const found =
     snags === 0 ? null : (
-      <Press onPress={onSnags} style={{ justifyContent: "center", alignSelf: "flex-start" }}>
+      <Press
+        onPress={onSnags}
+        style={{ justifyContent: "center", alignSelf: "flex-start", minHeight: 44 }}
+      >
         <Text kind="smallStrong" color={ember}>
           {snags === 1 ? "One snag below" : `${snags} snags below`}
         </Text>
@@ -95,7 +98,7 @@ export const Tools = memo(function Tools(props: Props) {
           // Words of another length go on below, rather than out at the side.
           flexWrap: "wrap",
           gap: wide ? 10 : 6,
-          alignItems: "center",
+          alignItems: wide ? "flex-start" : "center",
         }}
       >
         {wide ? found : null}
@@ -196,12 +199,15 @@ function Publish({ place, draft }: { place: InCourse; draft: ReturnType<typeof u
     if (wanted) go();
   }, [wanted, draft.keeping, draft.keptAt]);
   return (
-    <View style={{ gap: 8 }}>
+    <View style={{ gap: 8, flexShrink: 1, ...(wide && { maxWidth: 380 }) }}>
       {/* The one action of this screen, where there is something to be done. */}
       {!differs && draft.published !== null && !isLoading && !wanted ? (
-        <Text kind="small" color={quiet}>
-          Published, version {draft.published}
-        </Text>
+        // Just published, it is said below, with what comes of it.
+        version === draft.published ? null : (
+          <Text kind="small" color={quiet} style={wide ? { paddingVertical: 10 } : {}}>
+            Published, version {draft.published}
+          </Text>
+        )
       ) : (
         <PrimaryAction
           label={wide && draft.published !== null ? "Publish changes" : "Publish"}

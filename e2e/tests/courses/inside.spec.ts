@@ -1,0 +1,134 @@
+/** A course is put into another, follows where its author wants it to, and is met there by whoever looks. */
+import type { Page } from "@playwright/test";
+import {
+  accessibilityFaults,
+  expect,
+  scrollAndPress,
+  settled,
+  stickingOut,
+  test,
+} from "../helpers";
+
+const made = async (page: Page, origin: string, title: string, lessons: string[]) => {
+  const at = "/api/schools/ember-row/courses";
+  const headers = { origin };
+  const { id } = (await (await page.request.post(at, { data: { title }, headers })).json()) as {
+    id: string;
+  };
+  const blank = { visible: "published", gate: null, closes: null, due: null };
+  const plain = { ...blank, kind: "text", minutes: 5, empty: false, required: true };
+  const kept = await page.request.post(`${at}/${id}/draft`, {
+    data: {
+      base: 0,
+      clientId: `client-${id}`,
+      operations: [
+        {
+          number: 1,
+          operation: {
+            type: "insert-module",
+            module: { id: "m", title: `${title}, first`, ...blank, lessons: [] },
+            after: null,
+          },
+        },
+        ...lessons.map((lesson, i) => ({
+          number: i + 2,
+          operation: {
+            type: "insert-lesson",
+            lesson: { id: `l${i}`, title: lesson, ...plain, holdsNext: false, sample: false },
+            module: "m",
+            after: i === 0 ? null : `l${i - 1}`,
+            text: "Words.",
+          },
+        })),
+      ],
+    },
+    headers,
+  });
+  expect(kept.status()).toBe(200);
+  return id;
+};
+const publish = async (page: Page, origin: string, id: string) => {
+  const answer = await page.request.post(`/api/schools/ember-row/courses/${id}/versions`, {
+    headers: { origin },
+  });
+  expect(answer.status()).toBe(200);
+};
+
+test("a course stands inside another, is moved as a whole, and takes in what is published of it later", async ({
+  page,
+  baseURL,
+}) => {
+  const origin = baseURL ?? "";
+  const inner = await made(page, origin, "Crust and crumb", ["Crust", "Crumb"]);
+  await publish(page, origin, inner);
+  const outer = await made(page, origin, "A bakery in a year", ["Beginning"]);
+  await page.goto(`/ember-row/courses/${outer}/edit`);
+  await page.getByRole("button", { name: "More", exact: true }).click();
+  await page.getByRole("button", { name: "Put a course in" }).click();
+  const sheet = page.getByRole("dialog");
+  await sheet.getByRole("radio", { name: "Crust and crumb" }).click();
+  await expect(sheet.getByText("Crust and crumb: one module, 2 lessons, 10 min")).toBeVisible();
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await sheet.getByRole("button", { name: "Put “Crust and crumb” in" }).click();
+  const block = page
+    .getByRole("listitem")
+    .filter({ has: page.getByRole("button", { name: /^More about the course inside/ }) });
+  await expect(block).toContainText("A course inside · one module, 2 lessons, 10 min");
+  await expect(block).toContainText("Crust and crumb, first");
+  // Its rows are read here: there is no field to type into.
+  await block.getByRole("button", { name: /^Crust and crumb/ }).click();
+  await expect(block.getByText("Crumb", { exact: true })).toBeVisible();
+  await expect(block.locator("input")).toHaveCount(0);
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  expect(await stickingOut(page)).toEqual([]);
+
+  await scrollAndPress(page, page.getByRole("button", { name: /^More about the course inside/ }));
+  await sheet.getByRole("button", { name: "Move up" }).click();
+  await expect(sheet.getByRole("button", { name: "Move up" })).toBeDisabled();
+  await page.keyboard.press("Escape");
+  await expect(page.getByText(/^Kept/)).toBeVisible();
+  const order = async () =>
+    (
+      (await (await page.request.get(`/api/schools/ember-row/courses/${outer}/draft`)).json()) as {
+        course: { modules: { title: string }[] };
+      }
+    ).course.modules.map(({ title }) => title);
+  await expect.poll(order).toEqual(["Crust and crumb, first", "A bakery in a year, first"]);
+  await publish(page, origin, outer);
+
+  // At home a lesson comes to it, and is published: here that is seen, and taken in by one press.
+  const more = await page.request.post(`/api/schools/ember-row/courses/${inner}/draft`, {
+    data: {
+      base: 3,
+      clientId: "client-inside-later",
+      operations: [
+        {
+          number: 1,
+          operation: { type: "set-lesson", item: "l1", set: { title: "Crumb, open and closed" } },
+        },
+      ],
+    },
+    headers: { origin },
+  });
+  expect(more.status()).toBe(200);
+  await publish(page, origin, inner);
+  await page.reload();
+  await expect(block).toContainText("Published anew since");
+  await scrollAndPress(page, page.getByRole("button", { name: /^More about the course inside/ }));
+  await expect(sheet.getByText("It was published anew since.")).toBeVisible();
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await sheet.getByRole("button", { name: "Take the new version in" }).click();
+  await expect(block).not.toContainText("Published anew since");
+  await block.getByRole("button", { name: /^Crust and crumb/ }).click();
+  await expect(block.getByText("Crumb, open and closed")).toBeVisible();
+
+  // Whoever looks at the course from outside sees where it begins.
+  await page.goto(`/ember-row/c/${outer}`);
+  await expect(page.getByText("Crust and crumb, a course inside this one:")).toBeVisible();
+  // The inner one says where it stands.
+  await page.goto(`/ember-row/courses/${inner}/edit`);
+  await expect(page.getByText(/This course stands inside “A bakery in a year”/)).toBeVisible();
+});
