@@ -1,75 +1,24 @@
-/** Courses inside a course: what may come in, as it is published, and what has changed there since. */
-import type { CourseInside, InsideOffer } from "@dawngate/contract/courses";
+/** Courses inside a course: which may stand there, and that none comes to stand inside itself. */
 import {
   asInside,
   holdsCourse,
   insideIn,
-  isAsPublished,
   nameInside,
   type Operation,
-  sayOtherCounting,
 } from "@dawngate/core/courses";
 import { isSame, type PlanCourse } from "@dawngate/core/plan";
 import { conflict, notFound } from "../base/problem";
-import type { Database, SchoolId, SchoolTransaction } from "../db/connection";
+import type { SchoolId, SchoolTransaction } from "../db/connection";
 import type { Context } from "../school/context";
-import { reading } from "../school/service";
-import { existing } from "./authoring";
 import { readDraft } from "./draft-store";
-import { coursesAround, lockInside } from "./inside-store";
+import { lockInside } from "./inside-store";
 import { findPublished } from "./service";
 import { readVersionLessons } from "./version-store";
-
-/** The courses that stand in a draft, each with whether it is as it was published last. */
-export async function showInside(
-  db: Database,
-  context: Context,
-  course: string,
-): Promise<CourseInside> {
-  return reading(db, context, async (tx) => {
-    const { draft } = await existing(tx, course);
-    const inside: CourseInside["inside"] = [];
-    for (const { course: id, modules } of insideIn(draft)) {
-      const found = await findPublished(tx, context.school, id);
-      inside.push({
-        course: id,
-        state: found === null ? "gone" : isAsPublished(modules, found.plan) ? "current" : "older",
-        reaches: context.reaches(id),
-      });
-    }
-    const around = await coursesAround(tx, course);
-    return { inside, around: around.filter((one) => context.reaches(one.course)) };
-  });
-}
-
-/** What a course would bring into another, and how it would count otherwise there; or why it cannot stand there. */
-export async function offerInside(
-  db: Database,
-  context: Context,
-  course: string,
-  inner: string,
-): Promise<InsideOffer> {
-  return reading(db, context, async (tx) => {
-    const { draft } = await existing(tx, course);
-    const found = await mayStandIn(tx, context, draft, inner);
-    if (!found.ok) throw conflict(found.reason);
-    const { plan } = found;
-    const { modules, loosened } = asInside(plan);
-    if (modules.length === 0) throw conflict(`“${plan.title}” holds nothing for everybody.`);
-    return {
-      course: inner,
-      title: plan.title,
-      modules,
-      loosened,
-      says: sayOtherCounting(plan, draft),
-    };
-  });
-}
 
 type MayStand = { ok: true; plan: PlanCourse; number: number } | { ok: false; reason: string };
 
 /** Whether a course may stand in another: published, within reach, and not around it itself, in its draft neither. */
-async function mayStandIn(
+export async function mayStandIn(
   tx: SchoolTransaction,
   context: Pick<Context, "school" | "reaches">,
   outer: PlanCourse,

@@ -5,7 +5,7 @@ import type { Changes } from "../jobs/changes";
 import { router, type Services } from "../school/kit";
 import { route } from "../school/route";
 import { changeDescription, editDraft, operationsAfter, showDraft } from "./authoring";
-import { offerInside, showInside } from "./inside";
+import { offerInside, showInside } from "./inside-shown";
 import { arrangeCourse, createCourse } from "./making";
 
 export function courseRoutes(services: Services, changes: Changes | null) {
