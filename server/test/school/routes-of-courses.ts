@@ -147,6 +147,8 @@ export const COURSE_ROUTES: [string, string, unknown, Permission][] = [
   ["PATCH", "/schools/one/courses/c/questions/x", {}, "questions.answer"],
   ["GET", "/schools/one/courses/c/cover/0123456789abcdef", undefined, "school.see"],
   ["POST", "/schools/one/courses/c/draft/lessons/l1/sharing", { course: "c" }, "courses.edit"],
+  ["GET", "/schools/one/courses/c/inside", undefined, "courses.edit"],
+  ["GET", "/schools/one/courses/c/inside/c", undefined, "courses.edit"],
   ["PUT", "/schools/one/courses/c/description", { description: "d" }, "courses.edit"],
   ["GET", "/schools/one/courses/c/ripple", undefined, "courses.publish"],
   ["GET", "/schools/one/courses/c/ripple/people", undefined, "courses.publish"],
