@@ -11,6 +11,7 @@ import {
 import { join } from "node:path";
 import { brotliCompressSync, constants } from "node:zlib";
 import { stateOf } from "./bundle.mjs";
+import { putPdfReader } from "./pdf-reader.mjs";
 import { run } from "./run.mjs";
 
 /** Packs a script as tightly as can be, once: what is served is fetched over and over. */
@@ -41,6 +42,7 @@ export async function exportedApp(root, say) {
     join(root, "core/src"),
     join(root, "contract/src"),
     join(root, "package-lock.json"),
+    join(root, "scripts/lib/pdf-reader.mjs"),
   ]);
   const exports = join(root, ".local/web");
   const folder = join(exports, state);
@@ -63,8 +65,9 @@ export async function exportedApp(root, say) {
       TMPDIR: temporary,
     },
   });
-  for (const script of readdirSync(join(draft, "_expo"), { recursive: true, encoding: "utf8" }))
-    if (script.endsWith(".js")) pack(join(draft, "_expo", script));
+  putPdfReader(root, draft);
+  for (const script of readdirSync(draft, { recursive: true, encoding: "utf8" }))
+    if (/\.m?js$/.test(script)) pack(join(draft, script));
   for (const old of readdirSync(exports))
     if (old !== `${state}.${process.pid}.making`)
       rmSync(join(exports, old), { recursive: true, force: true });

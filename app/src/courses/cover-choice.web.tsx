@@ -1,13 +1,14 @@
 /** Choosing a picture: looked at here before it is sent; what is wrong with it is said beside it. */
-import { useId, useState } from "react";
+import { useState } from "react";
+import { View } from "react-native";
+import { FileButton } from "../files/lazy-files";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import type { CoverChoiceProps } from "./cover-choice";
 import { readyPicture } from "./picture";
 
 export function CoverChoice({ label, busy, onPicture }: CoverChoiceProps) {
-  const palette = usePalette();
-  const id = useId();
+  const { quiet, ember } = usePalette();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [reading, setReading] = useState(false);
   const take = async (file: File | undefined) => {
@@ -20,39 +21,24 @@ export function CoverChoice({ label, busy, onPicture }: CoverChoiceProps) {
     else onPicture(made.picture);
   };
   return (
-    <div>
-      <label htmlFor={id} style={{ display: "block", cursor: "pointer" }}>
-        <Text kind="smallStrong" color={palette.dusk}>
-          {label}
-        </Text>
-        <br />
-        <input
-          id={id}
-          type="file"
-          accept="image/jpeg,image/png,image/webp"
-          disabled={busy || reading}
-          aria-describedby={`${id}-trouble`}
-          onChange={(event) => {
-            const { target } = event;
-            void take(target.files?.[0]).then(() => {
-              // The same file may be chosen again.
-              target.value = "";
-            });
-          }}
-          style={{ marginTop: 8, minHeight: 44, maxWidth: "100%", color: palette.ink }}
-        />
-      </label>
-      <div id={`${id}-trouble`} role="status">
+    <View style={{ gap: 8, alignItems: "flex-start" }}>
+      <FileButton
+        label={label}
+        accept="image/jpeg,image/png,image/webp"
+        busy={busy || reading}
+        onFiles={([file]) => void take(file)}
+      />
+      <div role="status">
         {busy || reading ? (
-          <Text kind="small" color={palette.quiet}>
+          <Text kind="small" color={quiet}>
             Made ready and sent …
           </Text>
         ) : trouble ? (
-          <Text kind="small" color={palette.ember}>
+          <Text kind="small" color={ember}>
             {trouble}
           </Text>
         ) : null}
       </div>
-    </div>
+    </View>
   );
 }

@@ -1,5 +1,7 @@
 /** Choosing an iCalendar file: it is read and shown before anything is written. */
-import { useId, useState } from "react";
+import { useState } from "react";
+import { View } from "react-native";
+import { FileButton } from "../files/lazy-files";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import type { CalendarFileProps } from "./calendar-file";
@@ -7,33 +9,21 @@ import type { CalendarFileProps } from "./calendar-file";
 const MOST = 10 * 1024 * 1024;
 
 export function CalendarFile({ busy, onFile }: CalendarFileProps) {
-  const { dusk, ember, ink } = usePalette();
-  const id = useId();
+  const { ember } = usePalette();
   const [trouble, setTrouble] = useState<string | null>(null);
   return (
-    <div>
-      <label htmlFor={id} style={{ display: "block", cursor: "pointer" }}>
-        <Text kind="smallStrong" color={dusk}>
-          Closed days from an iCalendar file (.ics)
-        </Text>
-        <br />
-        <input
-          id={id}
-          type="file"
-          accept=".ics,text/calendar"
-          disabled={busy}
-          onChange={({ target }) => {
-            const file = target.files?.[0];
-            if (!file) return;
-            if (file.size > MOST) setTrouble(`${file.name} is larger than 10 MB.`);
-            else {
-              setTrouble(null);
-              onFile(file);
-            }
-          }}
-          style={{ marginTop: 8, minHeight: 44, maxWidth: "100%", color: ink }}
-        />
-      </label>
+    <View style={{ gap: 8, alignItems: "flex-start" }}>
+      <FileButton
+        label="Closed days from an iCalendar file (.ics)"
+        accept=".ics,text/calendar"
+        busy={busy}
+        onFiles={([file]) => {
+          if (!file) return;
+          const isLarge = file.size > MOST;
+          setTrouble(isLarge ? `${file.name} is larger than 10 MB.` : null);
+          if (!isLarge) onFile(file);
+        }}
+      />
       <div role="status">
         {trouble ? (
           <Text kind="small" color={ember}>
@@ -41,6 +31,6 @@ export function CalendarFile({ busy, onFile }: CalendarFileProps) {
           </Text>
         ) : null}
       </div>
-    </div>
+    </View>
   );
 }

@@ -104,6 +104,40 @@ test.describe("refusals", () => {
   });
 });
 
+test("a PDF's pages become slides in their order, each described by what is written on it", async ({
+  page,
+}) => {
+  const { PDFDocument, StandardFonts } = await import("pdf-lib");
+  const pdf = await PDFDocument.create();
+  // A typeface that the file does not bring: the reader has it.
+  const font = await pdf.embedFont(StandardFonts.Helvetica);
+  const lines = ["Flour has a memory", "Water decides", "Salt comes last"];
+  for (const line of lines)
+    pdf.addPage([480, 270]).drawText(line, { x: 40, y: 120, size: 32, font });
+  const deck = Buffer.from(await pdf.save());
+  await newLesson(page, mine("Decks"), "Three things");
+  const sheet = page.getByRole("dialog");
+  await sheet.getByRole("radio", { name: "slides" }).click();
+  const choice = sheet.locator('input[type=file][aria-label="Make slides of a PDF"]');
+  const file = (name: string, buffer: Buffer) => ({ name, mimeType: "application/pdf", buffer });
+  await choice.setInputFiles(file("broken.pdf", Buffer.from("%PDF-1.7 and nothing after it")));
+  await expect(sheet.getByText(/broken\.pdf is no PDF that can be read/)).toBeVisible({
+    timeout: 30_000,
+  });
+  await choice.setInputFiles(file("deck.pdf", deck));
+  for (const [i, line] of lines.entries())
+    await expect(sheet.getByLabel(`What is on slide ${i + 1}, for whoever`)).toHaveValue(line, {
+      timeout: 30_000,
+    });
+  await expect(sheet.getByRole("button", { name: "Make slides of a PDF" })).toBeVisible();
+  await expect(sheet.getByText(/broken\.pdf/)).toHaveCount(0);
+  await settled(page);
+  expect(await accessibilityFaults(page)).toEqual([]);
+  // They are pictures now, as large as a large screen wants them.
+  const first = sheet.getByRole("img", { name: lines[0] as string });
+  await expect(first).toBeVisible();
+});
+
 test("materials come from the school's library, and are changed for every lesson that has them", async ({
   page,
 }) => {

@@ -11,8 +11,9 @@ import {
   windowState,
 } from "@dawngate/core/enrollment";
 import type { PlanCourse } from "@dawngate/core/plan";
-import { type Instant, zoneOf } from "@dawngate/core/time";
+import { formatInstant, type Instant, zoneOf } from "@dawngate/core/time";
 import { notFound } from "../base/problem";
+import { heldInside } from "../courses/inside-store";
 import { outlineFor, sizeOf } from "../courses/outline";
 import { versionPlan } from "../courses/versions";
 import type { SchoolId, SchoolTransaction } from "../db/connection";
@@ -92,6 +93,11 @@ export async function publicCourseFor(
   const set = await readWays(tx, id);
   const code = await codeAt(tx, id, knocks, zone, now);
   const waiting = await readWaitingIn(tx, id);
+  // Whoever has a course that it stands in has it there.
+  const around =
+    mine !== null || person === null
+      ? null
+      : ((await heldInside(tx, person, [id], formatInstant(now))).get(id) ?? null);
   const known = await knownAt(tx, id, person, mine !== null, now);
   const ways: WayIn[] = [];
   for (const cohort of cohorts.length > 0 ? cohorts : [null]) {
@@ -162,7 +168,7 @@ export async function publicCourseFor(
     offers: offers.slice(0, 20).map(({ id: offer, title }) => ({ id: offer, title })),
     memberships: page.memberships,
     isMember: known.membership !== null,
-    enrollment: mine,
+    enrollment: mine ?? around,
   };
 }
 

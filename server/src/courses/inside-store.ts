@@ -7,16 +7,19 @@ export async function lockInside(tx: SchoolTransaction, school: SchoolId): Promi
   await sql`select pg_advisory_xact_lock(hashtextextended(${`inside/${school}`}, 0))`.execute(tx);
 }
 
-/** Courses, of these, that somebody holds inside another, as long as they are in that one at an instant. */
+/**
+ * Courses, of these, that somebody holds inside another, as long as they are in that one at an instant: each with the
+ * enrollment by which they do, the latest.
+ */
 export async function heldInside(
   tx: SchoolTransaction,
   person: string,
   courses: readonly string[],
   at: string,
-): Promise<string[]> {
-  if (courses.length === 0) return [];
-  const { rows } = await sql<{ course: string }>`
-    select distinct held.course
+): Promise<Map<string, string>> {
+  if (courses.length === 0) return new Map();
+  const { rows } = await sql<{ course: string; enrollment: string }>`
+    select held.course, e.id as enrollment
     from enrollment e
     join course c on c.school_id = e.school_id and c.id = e.course_id
     join course_version v on v.school_id = e.school_id and v.course_id = e.course_id
@@ -26,8 +29,9 @@ export async function heldInside(
       and (e.access_from is null or e.access_from <= ${at}::timestamptz)
       and (e.access_until is null or e.access_until > ${at}::timestamptz)
       and e.standing <> 'ended'
+    order by e.enrolled_at, e.id
   `.execute(tx);
-  return rows.map(({ course }) => course);
+  return new Map(rows.map(({ course, enrollment }) => [course, enrollment]));
 }
 
 /** The courses in which a course stands as they are published, by their titles. */

@@ -9,6 +9,7 @@ import { asData, escaped } from "../base/html";
 const TYPES: Record<string, string> = {
   ".html": "text/html; charset=utf-8",
   ".js": "text/javascript; charset=utf-8",
+  ".mjs": "text/javascript; charset=utf-8",
   ".css": "text/css; charset=utf-8",
   ".json": "application/json",
   ".svg": "image/svg+xml",
@@ -19,7 +20,7 @@ const TYPES: Record<string, string> = {
   ".woff2": "font/woff2",
   ".map": "application/json",
 };
-const PACKED = new Set([".html", ".js", ".css", ".json", ".svg", ".ttf", ".map"]);
+const PACKED = new Set([".html", ".js", ".mjs", ".css", ".json", ".svg", ".ttf", ".map"]);
 
 interface File {
   type: string;

@@ -12,7 +12,8 @@ import { wordsOfBuyer } from "./buyer-words";
 import { readListing } from "./listing-store";
 import { mailBuyer } from "./mail-buyer";
 import { addEvent } from "./order-event-store";
-import { hasBoughtSince, readOrder } from "./order-store";
+import { hasBoughtSince } from "./order-list-store";
+import { readOrder } from "./order-store";
 
 const HOUR = 3_600_000;
 

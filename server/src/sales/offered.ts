@@ -85,7 +85,7 @@ export async function readOnSale(
   const asked = [...offer.courses.map((one) => one.id), ...(offer.holder?.courses ?? [])];
   const inside = person === null ? new Map() : await insideOf(tx, at, asked, person);
   // Whoever holds a course holds what stands in it.
-  const within = person === null ? [] : await heldInside(tx, person, asked, instant);
+  const within = person === null ? new Map() : await heldInside(tx, person, asked, instant);
   const isInAll = offer.courses.every((course) => inside.has(course.id));
   const wanted = (offer.holder?.memberships ?? []).length > 0;
   const memberships =
@@ -109,7 +109,7 @@ export async function readOnSale(
       windowState(offer.window, zoneOf(school.time_zone), now, seatsLeft),
       ...cohorts.map((one) => one.state),
     ]),
-    holds: [...new Set([...inside.keys(), ...within])],
+    holds: [...new Set([...inside.keys(), ...within.keys()])],
     memberships: memberships.map(({ listing }) => listing),
     isInside:
       offer.membership !== null

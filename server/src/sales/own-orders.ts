@@ -5,7 +5,7 @@ import { readCursor, writeCursor } from "../base/cursor";
 import type { Context } from "../school/context";
 import type { Services } from "../school/kit";
 import { reading } from "../school/service";
-import { readOwnOrders } from "./order-store";
+import { readOwnOrders } from "./order-list-store";
 import { listEnd, receiptOf } from "./orders";
 
 export async function showOwnOrders(

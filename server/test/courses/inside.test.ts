@@ -19,6 +19,7 @@ let now = instant("2027-03-10T12:00:00Z");
 let own: Owned;
 let bread = "";
 const ANA = "ana@example.org";
+const NOOR = "noor@example.org";
 const AUTHOR = "author@example.org";
 beforeAll(async () => {
   own = await ownedSchool(() => now);
@@ -147,8 +148,25 @@ test("whoever holds the outer course holds the inner one; done there, it counts 
     own.test_.db.withSchool(own.school, (tx) =>
       heldInside(tx, person, ["c", bread], new Date(now).toISOString()),
     );
-  expect(await held("ben")).toEqual([]);
-  expect(await held("ana")).toEqual(["c"]);
+  expect([...(await held("ben"))]).toEqual([]);
+  expect([...(await held("ana"))]).toEqual([["c", made.enrollment]]);
+  // Its public page leads whoever has it there to it; she is in it by itself.
+  const page = async (who: string) =>
+    (
+      (await (await own.app.ask(who, "GET", "/schools/one/catalog/c")).json()) as {
+        enrollment: string | null;
+      }
+    ).enrollment;
+  expect(await page(ANA)).toBe("e1");
+  const noor = await ask<{ enrollment: string }>("POST", `${at(bread)}/enrollments`, {
+    email: NOOR,
+    name: "Noor Haddad",
+    timeZone: "Europe/Lisbon",
+    cohort: null,
+  });
+  await own.test_.db.withSchool(own.school, (tx) => linkPerson(tx, `account-${NOOR}`, NOOR));
+  expect(await page(NOOR)).toBe(noor.enrollment);
+  expect(await page("guest@example.org")).toBeNull();
   const missing = () => own.test_.db.withSchool(own.school, (tx) => notCompleted(tx, "ana", ["c"]));
   const tick = (lesson: string) =>
     own.app.ask(ANA, "PUT", `${mine}/lessons/${lesson}`, { done: true, key: `key-${lesson}` });

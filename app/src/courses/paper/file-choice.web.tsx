@@ -3,11 +3,8 @@
  * nothing of it. Nothing is put in before its author has seen what it becomes.
  */
 import { useLocalSearchParams } from "expo-router";
-import { useId } from "react";
-import { DropPlace } from "../../files/drop-place";
+import { FileDrop } from "../../files/lazy-files";
 import { explain } from "../../store/api";
-import { Text } from "../../ui/text";
-import { usePalette } from "../../ui/theme";
 import { useReadDocumentMutation } from "../api";
 
 const MOST = 5 * 1024 * 1024;
@@ -20,8 +17,6 @@ interface Props {
 }
 
 export function FileChoice({ onText, onTrouble }: Props) {
-  const palette = usePalette();
-  const id = useId();
   const { school = "" } = useLocalSearchParams() as { school?: string };
   const [readDocument, reading] = useReadDocumentMutation();
   const takeDocument = async (file: File) => {
@@ -46,28 +41,17 @@ export function FileChoice({ onText, onTrouble }: Props) {
     onText(text, file.name);
   };
   return (
-    <DropPlace
-      onDropped={(what) => {
-        const text = what.getData("text/plain");
-        if (text) onText(text, "what was dropped");
-        else void take(what.files[0]);
-      }}
-    >
-      <label htmlFor={id} style={{ display: "block", minHeight: 44, cursor: "pointer" }}>
-        <Text kind="small" color={palette.quiet}>
-          {reading.isLoading
-            ? "The document is being read…"
-            : "Or drop a file here, or choose one: a document (.docx), text, Markdown (.md), or rows (.csv, .tsv)"}
-        </Text>
-        <br />
-        <input
-          id={id}
-          type="file"
-          accept=".docx,.txt,.md,.markdown,.csv,.tsv,text/plain,text/markdown,text/csv"
-          onChange={(event) => void take(event.target.files?.[0])}
-          style={{ marginTop: 8, minHeight: 44, maxWidth: "100%", color: palette.ink }}
-        />
-      </label>
-    </DropPlace>
+    <FileDrop
+      label="Choose a file"
+      says={
+        reading.isLoading
+          ? "The document is being read…"
+          : "or drop one here: a document (.docx), text, Markdown (.md), or rows (.csv, .tsv)"
+      }
+      accept=".docx,.txt,.md,.markdown,.csv,.tsv,text/plain,text/markdown,text/csv"
+      busy={reading.isLoading}
+      onText={(text) => onText(text, "what was dropped")}
+      onFiles={([file]) => void take(file)}
+    />
   );
 }

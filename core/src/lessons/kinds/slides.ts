@@ -1,4 +1,4 @@
-/** Slides: pictures, one at a time. */
+/** Slides: pictures, or the pages of a PDF made into such, one at a time. */
 import { z } from "zod";
 import { fileId, lessonKind } from "./kind";
 

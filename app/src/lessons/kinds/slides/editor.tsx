@@ -1,4 +1,4 @@
-/** Slides, as their author puts them in: pictures, in order, each with what is on it. */
+/** Slides, as their author puts them in: pictures, or a PDF's pages, in order, each with what is on it. */
 import type { PartOf } from "@dawngate/core/lessons";
 import { useRef } from "react";
 import { Image, View } from "react-native";
@@ -9,6 +9,7 @@ import { Text } from "../../../ui/text";
 
 import { usePalette } from "../../../ui/theme";
 import type { EditorProps } from "../kind";
+import { FromPdf } from "./from-pdf";
 
 type Slides = PartOf<"slides">;
 
@@ -87,6 +88,10 @@ export default function SlidesEditor({ school, part, files, onPart }: EditorProp
           const all = [...standing(), { file: file.id, alt: "" }];
           set(all, [file]);
         }}
+      />
+      <FromPdf
+        school={school}
+        onPage={(file, written) => set([...standing(), { file: file.id, alt: written }], [file])}
       />
     </View>
   );
