@@ -57,7 +57,7 @@ interface Kept {
 function requestOf(name: EndpointName, words: Words) {
   const [method, address] = ADDRESSES[name];
   const { body, ...rest }: Record<string, unknown> = words;
-  const url = address.replace(/\{(\w+)\}/g, (_, part: string) => {
+  const url = address.replace("~", "/schools/{school}").replace(/\{(\w+)\}/g, (_, part: string) => {
     const value = rest[part];
     delete rest[part];
     return encodeURIComponent(String(value));

@@ -311,7 +311,7 @@ test("whoever holds the outer course has each row of the inner one exactly when 
       expect(rows(within.plan)).toEqual(rows(alone.plan));
       expect(own.modules.every((module) => isFor(module, null))).toBe(true);
     }),
-    { numRuns: 300 },
+    { numRuns: 150 },
   );
 });
 
@@ -347,6 +347,6 @@ test("whatever stood and stands in courses inside, an earlier version is brought
       expect(played(draft, ...operationsTo(draft, target))).toEqual(target);
       expect(operationsTo(target, target)).toEqual([]);
     }),
-    { numRuns: 500 },
+    { numRuns: 200 },
   );
 });
