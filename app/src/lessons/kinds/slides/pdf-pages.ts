@@ -68,6 +68,8 @@ export async function readPages(
     cMapUrl: `${AT}cmaps/`,
     standardFontDataUrl: `${AT}standard_fonts/`,
     wasmUrl: `${AT}wasm/`,
+    // The same letters on every machine, whatever typefaces it has.
+    useSystemFonts: false,
     // No program of any kind, neither the file's nor one made of it.
     useWasm: false,
     isEvalSupported: false,
