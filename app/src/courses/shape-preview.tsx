@@ -5,8 +5,6 @@ import { sayGate, sayWrittenInstant } from "@dawngate/core/schedule/words";
 import { zoneOf } from "@dawngate/core/time";
 import { useMemo, useState } from "react";
 import { View } from "react-native";
-import { read } from "../schedule/horizon/scale";
-import { HorizonStrip } from "../schedule/horizon/strip";
 import { markOf } from "../schedule/state-words";
 import { useWide } from "../ui/layout";
 import { ListRow } from "../ui/list-row";
@@ -15,6 +13,7 @@ import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
 import { drawingOf } from "./edit/edit-row";
 import { previewDraft } from "./edit/preview";
+import { RowStrip } from "./edit/row-strip";
 import { Ticks } from "./edit/ticks";
 
 interface Props {
@@ -76,17 +75,7 @@ export function ShapePreview({ shape, school, today }: Props) {
                 </Text>
               </View>
               {drawing && row ? (
-                <HorizonStrip
-                  {...drawing}
-                  opens={read(row.opens)}
-                  closes={read(row.closes)}
-                  notBefore={read(row.notBefore)}
-                  due={read(row.due)}
-                  unreachable={!row.reachable}
-                  height={ROW}
-                  strong
-                  label={opens === null ? "waits" : sayWrittenInstant(opens, zone, false)}
-                />
+                <RowStrip row={row} drawing={drawing} zone={zone} height={ROW} strong labeled />
               ) : null}
             </ListRow>
           );
