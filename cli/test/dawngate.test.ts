@@ -1,7 +1,7 @@
-import { spawnSync } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { spawned as dawngate } from "./command";
 
 const folder = mkdtempSync(join(tmpdir(), "dawngate-"));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -42,15 +42,6 @@ function file(name: string, content: string | Uint8Array): string {
 }
 const good = file("good.json", JSON.stringify(plan));
 const AT = ["--at", "2027-03-20T12:00:00Z"];
-
-function dawngate(words: string[], input = "") {
-  const run = spawnSync(process.execPath, [join(__dirname, "../dawngate.mjs"), ...words], {
-    input,
-    encoding: "utf8",
-    maxBuffer: 1 << 28,
-  });
-  return { code: run.status, output: run.stdout, errors: run.stderr };
-}
 
 describe("dawngate timeline", () => {
   test("answers in JSON as plan-file.md has it", () => {

@@ -1,8 +1,8 @@
 /** The commands of notices and checks, as they are called: keys, ends, faults. */
-import { spawnSync } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { dawngate as run } from "./command";
 
 const folder = mkdtempSync(join(tmpdir(), "dawngate-rooms-"));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -11,12 +11,7 @@ const file = (name: string, content: unknown) => {
   writeFileSync(path, typeof content === "string" ? content : JSON.stringify(content));
   return path;
 };
-const dawngate = (...words: string[]) => {
-  const run = spawnSync(process.execPath, [join(__dirname, "../dawngate.mjs"), ...words], {
-    encoding: "utf8",
-  });
-  return { code: run.status, output: run.stdout, errors: run.stderr };
-};
+const dawngate = (...words: string[]) => run(words);
 const paths = (errors: string) =>
   errors
     .trimEnd()
@@ -51,7 +46,7 @@ const settings = {
 };
 const settingsFile = file("settings.json", settings);
 
-test("dawngate notices prints what goes out, and takes its own output as what was sent", () => {
+test("dawngate notices prints what goes out, and takes its own output as what was sent", async () => {
   const ask = (...more: string[]) =>
     dawngate(
       "notices",
@@ -63,22 +58,22 @@ test("dawngate notices prints what goes out, and takes its own output as what wa
       "2027-03-05T00:00:00Z",
       ...more,
     );
-  const first = ask("--to", "2027-03-06T00:00:00Z");
+  const first = await ask("--to", "2027-03-06T00:00:00Z");
   expect([first.code, first.errors]).toEqual([0, ""]);
   const printed = JSON.parse(first.output);
   expect(Object.keys(printed)).toEqual(["from", "to", "notices", "wrong"]);
   expect(Object.keys(printed.notices[0])).toEqual(["kind", "person", "at", "notAfter", "about"]);
   const sent = file("sent.json", first.output);
-  expect(JSON.parse(ask("--to", "2027-03-06T00:00:00Z", "--sent", sent).output).notices).toEqual(
-    [],
-  );
-  expect(ask("--to", "2027-03-04T00:00:00Z").code).toBe(2);
+  expect(
+    JSON.parse((await ask("--to", "2027-03-06T00:00:00Z", "--sent", sent)).output).notices,
+  ).toEqual([]);
+  expect((await ask("--to", "2027-03-04T00:00:00Z")).code).toBe(2);
   const wrong = file("wrong.json", {
     ...settings,
     hour: 9,
     people: [{ ...settings.people[0], off: ["x"] }],
   });
-  const refused = dawngate(
+  const refused = await dawngate(
     "notices",
     "--plan",
     plan,
@@ -92,7 +87,7 @@ test("dawngate notices prints what goes out, and takes its own output as what wa
   expect([refused.code, refused.output, paths(refused.errors)]).toEqual([1, "", ["settings.hour"]]);
 });
 
-test("dawngate score and analysis print what was taken; what is no quiz is refused as a whole", () => {
+test("dawngate score and analysis print what was taken; what is no quiz is refused as a whole", async () => {
   const quiz = file("quiz.json", {
     dawnGateQuiz: 1,
     id: "z1",
@@ -110,7 +105,7 @@ test("dawngate score and analysis print what was taken; what is no quiz is refus
       },
     ],
   });
-  const scored = dawngate("score", "--quiz", quiz, "--at", "2027-05-03T12:00:00Z");
+  const scored = await dawngate("score", "--quiz", quiz, "--at", "2027-05-03T12:00:00Z");
   expect([scored.code, scored.errors]).toEqual([0, ""]);
   const { enrollments } = JSON.parse(scored.output);
   expect(Object.keys(enrollments[0])).toEqual([
@@ -129,7 +124,7 @@ test("dawngate score and analysis print what was taken; what is no quiz is refus
     endedAt: "2027-05-03T10:20:00.500Z",
     score: 1,
   });
-  const analyzed = JSON.parse(dawngate("analysis", "--quiz", quiz).output);
+  const analyzed = JSON.parse((await dawngate("analysis", "--quiz", quiz)).output);
   expect(Object.keys(analyzed)).toEqual([
     "enrollees",
     "mean",
@@ -139,7 +134,7 @@ test("dawngate score and analysis print what was taken; what is no quiz is refus
     "questions",
   ]);
   for (const text of ["", "{", "[]"]) {
-    const refused = dawngate(
+    const refused = await dawngate(
       "score",
       "--quiz",
       file("bad.json", text),
@@ -148,5 +143,5 @@ test("dawngate score and analysis print what was taken; what is no quiz is refus
     );
     expect([refused.code, refused.output, paths(refused.errors)]).toEqual([1, "", ["(quiz)"]]);
   }
-  expect(dawngate("score", "--quiz", quiz, "--at", "noon").code).toBe(2);
+  expect((await dawngate("score", "--quiz", quiz, "--at", "noon")).code).toBe(2);
 });

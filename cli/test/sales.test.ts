@@ -1,7 +1,7 @@
-import { spawnSync } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { dawngate, spawned } from "./command";
 
 const folder = mkdtempSync(join(tmpdir(), "dawngate-sales-"));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -10,14 +10,6 @@ const file = (name: string, content: object) => {
   writeFileSync(path, JSON.stringify(content));
   return path;
 };
-const dawngate = (words: string[], input = "") => {
-  const run = spawnSync(process.execPath, [join(__dirname, "../dawngate.mjs"), ...words], {
-    input,
-    encoding: "utf8",
-  });
-  return { code: run.status, output: run.stdout, errors: run.stderr };
-};
-
 // The plan file's own listing.
 const listing = file("listing.json", {
   id: "s1",
@@ -46,8 +38,8 @@ const listing = file("listing.json", {
 });
 const AT = ["--at", "2027-03-06T11:00:00Z"];
 
-test("dawngate quote answers as plan-file.md has it", () => {
-  const { code, output, errors } = dawngate([
+test("dawngate quote answers as plan-file.md has it", async () => {
+  const { code, output, errors } = await dawngate([
     "quote",
     "--listing",
     listing,
@@ -73,36 +65,36 @@ test("dawngate quote answers as plan-file.md has it", () => {
   expect(answer.schedule[0]).toEqual({ due: "2027-03-06", amount: 6700, tax: 1253 });
 });
 
-test("codes and courses held are lists, written either way", () => {
-  const total = (...words: string[]) =>
-    JSON.parse(dawngate(["quote", "--listing", listing, ...AT, ...words]).output).total;
-  expect(total("--code", "oven20", "other", "--holds", "c0")).toBe(10_812);
-  expect(total("--code=oven20", "--code=other", "--holds", "c9", "c0", "--seats", "1")).toBe(
+test("codes and courses held are lists, written either way", async () => {
+  const total = async (...words: string[]) =>
+    JSON.parse((await dawngate(["quote", "--listing", listing, ...AT, ...words])).output).total;
+  expect(await total("--code", "oven20", "other", "--holds", "c0")).toBe(10_812);
+  expect(await total("--code=oven20", "--code=other", "--holds", "c9", "c0", "--seats", "1")).toBe(
     10_812,
   );
 });
 
-test("an option there is none of, seats that are no number: exit 2; a listing that is off: exit 1, with its path", () => {
-  expect(dawngate(["quote", "--listing", listing, ...AT, "--option", "four"]).code).toBe(2);
-  expect(dawngate(["quote", "--listing", listing, ...AT, "--seats", "0"]).code).toBe(2);
+test("an option there is none of, seats that are no number: exit 2; a listing that is off: exit 1, with its path", async () => {
+  expect((await dawngate(["quote", "--listing", listing, ...AT, "--option", "four"])).code).toBe(2);
+  expect((await dawngate(["quote", "--listing", listing, ...AT, "--seats", "0"])).code).toBe(2);
   const off = file("off.json", {
     id: "s",
     currency: "EUR",
     options: [],
     timeZone: "Europe/Lisbon",
   });
-  const { code, output, errors } = dawngate(["quote", "--listing", off, ...AT]);
+  const { code, output, errors } = await dawngate(["quote", "--listing", off, ...AT]);
   expect([code, output]).toEqual([1, ""]);
   expect(errors).toMatch(/^options: .*\n$/);
 });
 
-test("dawngate bundle and tax answer as orders.md has it, from standard input too", () => {
+test("dawngate bundle and tax answer as orders.md has it, from standard input too", async () => {
   const parts = [
     { id: "c1", price: 9900 },
     { id: "c2", price: 9900 },
     { id: "c3", price: 5000 },
   ];
-  const bundle = dawngate(
+  const bundle = spawned(
     ["bundle", "--file", "-"],
     JSON.stringify({ currency: "EUR", price: 19_900, parts, split: null }),
   );
@@ -115,7 +107,7 @@ test("dawngate bundle and tax answer as orders.md has it, from standard input to
     "breakEven",
     "compare",
   ]);
-  const tax = dawngate(
+  const tax = spawned(
     ["tax", "--file", "-"],
     JSON.stringify({
       seller: { country: "PT", belowThreshold: false },
@@ -166,17 +158,17 @@ const order = {
 };
 const orderFile = file("order.json", order);
 
-test("dawngate order, refund and income answer with the keys of orders.md, in their order", () => {
-  const keys = (...words: string[]) => {
-    const { code, output, errors } = dawngate(words);
+test("dawngate order, refund and income answer with the keys of orders.md, in their order", async () => {
+  const keys = async (...words: string[]) => {
+    const { code, output, errors } = await dawngate(words);
     expect([code, errors]).toEqual([0, ""]);
     return Object.keys(JSON.parse(output)).join(" ");
   };
   const at = ["--order", orderFile, "--at", "2027-03-10T00:00:00Z"];
-  expect(keys("order", ...at)).toBe(
+  expect(await keys("order", ...at)).toBe(
     "id at state endedAt endedBy paid refunded open ahead parts excess next enrollment seats courses partner ignored",
   );
-  expect(keys("refund", ...at)).toBe(
+  expect(await keys("refund", ...at)).toBe(
     "id at policy rule relief off amount tax payments partsAfter access courses withdrawal",
   );
   const orders = file("orders.json", {
@@ -188,26 +180,35 @@ test("dawngate order, refund and income answer with the keys of orders.md, in th
     orders: [order],
   });
   const months = ["--from", "2027-03", "--to", "2027-05"];
-  expect(keys("income", "--orders", orders, ...months)).toBe("at from to months rows documents");
-  expect(dawngate(["income", "--orders", orders, "--from", "2027-05", "--to", "2027-03"])).toEqual({
+  expect(await keys("income", "--orders", orders, ...months)).toBe(
+    "at from to months rows documents",
+  );
+  expect(
+    await dawngate(["income", "--orders", orders, "--from", "2027-05", "--to", "2027-03"]),
+  ).toEqual({
     code: 1,
     output: "",
     errors: "to: The last month lies before the first\n",
   });
 });
 
-test("words that are off end with 2, an order that is with 1", () => {
+test("words that are off end with 2, an order that is with 1", async () => {
   const at = ["--order", orderFile, "--at"];
   const late = [...at, "2027-03-10T00:00:00Z"];
-  const code = (...words: string[]) => dawngate(words).code;
-  expect(code("order", ...at, "yesterday")).toBe(2);
-  expect(code("order", "--at", "2027-03-10T00:00:00Z")).toBe(2);
-  expect(code("refund", ...late, "--policy", "kind")).toBe(2);
-  expect(code("refund", ...late, "--policy", "amount")).toBe(2);
-  expect(code("refund", ...late, "--policy", "amount", "--amount", "0")).toBe(1);
-  expect(code("income", "--orders", orderFile, "--from", "2027-13", "--to", "2027-03")).toBe(2);
-  expect(dawngate(["order", ...at, "2027-03-01T00:00:00Z"])).toMatchObject({ code: 1, output: "" });
-  const { errors } = dawngate(
+  const code = async (...words: string[]) => (await dawngate(words)).code;
+  expect(await code("order", ...at, "yesterday")).toBe(2);
+  expect(await code("order", "--at", "2027-03-10T00:00:00Z")).toBe(2);
+  expect(await code("refund", ...late, "--policy", "kind")).toBe(2);
+  expect(await code("refund", ...late, "--policy", "amount")).toBe(2);
+  expect(await code("refund", ...late, "--policy", "amount", "--amount", "0")).toBe(1);
+  expect(await code("income", "--orders", orderFile, "--from", "2027-13", "--to", "2027-03")).toBe(
+    2,
+  );
+  expect(await dawngate(["order", ...at, "2027-03-01T00:00:00Z"])).toMatchObject({
+    code: 1,
+    output: "",
+  });
+  const { errors } = spawned(
     ["order", "--order", "-", "--at", "2027-03-10T00:00:00Z"],
     JSON.stringify({ ...order, seats: 0, extra: 1 }),
   );
