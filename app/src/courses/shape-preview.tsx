@@ -11,7 +11,7 @@ import { ListRow } from "../ui/list-row";
 import { SunMark } from "../ui/sun-mark";
 import { Text } from "../ui/text";
 import { usePalette } from "../ui/theme";
-import { drawingOf } from "./edit/edit-row";
+import { drawingOf } from "./edit/lines";
 import { previewDraft } from "./edit/preview";
 import { RowStrip } from "./edit/row-strip";
 import { Ticks } from "./edit/ticks";

@@ -1,7 +1,7 @@
 /** One row of an outline that is edited: the title where it stands, the gate, and the date it comes to. */
-import type { TimelineAnswer, TimelineItemAnswer } from "@dawngate/contract/schedule";
+import type { TimelineItemAnswer } from "@dawngate/contract/schedule";
 import type { PlanLesson, PlanModule } from "@dawngate/core/plan";
-import type { Instant, Zone } from "@dawngate/core/time";
+import type { Zone } from "@dawngate/core/time";
 import { memo, useDeferredValue, useRef } from "react";
 import {
   type NativeSyntheticEvent,
@@ -9,15 +9,6 @@ import {
   type TextInputKeyPressEventData,
   View,
 } from "react-native";
-import { type DayMark, marksIn } from "../../schedule/horizon/marks";
-import {
-  rangeOf,
-  read,
-  type Scale,
-  scaleOf,
-  type Tick,
-  ticksOf,
-} from "../../schedule/horizon/scale";
 import { markOf, sayState } from "../../schedule/state-words";
 import { DragRow } from "../../ui/drag";
 import { HEADING, TEXT } from "../../ui/fonts";
@@ -30,45 +21,11 @@ import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { useTyped } from "../../ui/use-typed";
 import { sayLength } from "../length";
+import { GATE_WIDTH, type Lines, ROW, TITLE_WIDTH } from "./lines";
 import { RowStrip } from "./row-strip";
 import { sayForCohorts } from "./say-for-cohorts";
 import { strokeOf } from "./strokes";
 import type { Stroke, Typing } from "./typing";
-
-/** Room for titles and for gates on a wide screen; the horizon takes the rest. */
-export const TITLE_WIDTH = 400;
-export const GATE_WIDTH = 220;
-/** How tall a row is on a wide screen, without its line. */
-export const ROW = 46;
-
-/** What a row's strip of the horizon needs to be drawn. */
-export interface Lines {
-  scale: Scale;
-  ticks: Tick[];
-  at: Instant;
-  from: Instant | null;
-  until: Instant | null;
-  /** Closed days and clock changes. */
-  marks: readonly DayMark[];
-}
-
-export function drawingOf(
-  timeline: TimelineAnswer,
-  width: number,
-  zone: Zone,
-  closed: readonly string[],
-): Lines {
-  const scale = scaleOf(rangeOf(timeline), width);
-  const { access, at } = timeline;
-  return {
-    scale,
-    ticks: ticksOf(scale, zone),
-    at: read(at) as Instant,
-    from: read(access.from),
-    until: read(access.until),
-    marks: marksIn(scale.range, zone, closed),
-  };
-}
 
 /** What a row can ask for. The same object for all rows and renderings, so that a row is drawn again only for itself. */
 export interface RowActions {

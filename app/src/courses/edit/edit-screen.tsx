@@ -35,7 +35,7 @@ import {
 } from "../api";
 import { EDIT } from "../places";
 import { ClosingModule } from "./closing-module";
-import { drawingOf, GATE_WIDTH, type Lines, TITLE_WIDTH } from "./edit-row";
+import { drawingOf, GATE_WIDTH, type Lines, TITLE_WIDTH } from "./lines";
 import { goTo, Outline } from "./outline";
 import { sayRemoved } from "./say-removed";
 import { type Open, Sheets } from "./sheets";

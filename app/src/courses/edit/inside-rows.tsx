@@ -1,4 +1,5 @@
 /** A course inside this one, in the outline: whole, with its dates here; its rows are changed where it is at home. */
+import type { CourseInside } from "@dawngate/contract/courses";
 import type { TimelineItemAnswer } from "@dawngate/contract/schedule";
 import { type CourseAround, countWords, DEFAULT_WORDS } from "@dawngate/core/courses";
 import type { PlanLesson, PlanModule } from "@dawngate/core/plan";
@@ -14,9 +15,11 @@ import { SunMark } from "../../ui/sun-mark";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
 import { sayLength } from "../length";
-import { GATE_WIDTH, type Lines, ROW, TITLE_WIDTH } from "./edit-row";
-import type { InsideState } from "./outline";
+import { GATE_WIDTH, type Lines, ROW, TITLE_WIDTH } from "./lines";
 import { RowStrip } from "./row-strip";
+
+/** How a course inside stands beside what is published of it. */
+export type InsideState = CourseInside["inside"][number];
 
 interface Props {
   inside: CourseAround;

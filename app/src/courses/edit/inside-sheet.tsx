@@ -9,7 +9,7 @@ import { Text } from "../../ui/text";
 import { TextLink } from "../../ui/text-link";
 import { usePalette } from "../../ui/theme";
 import { type InCourse, useOfferInsideQuery } from "../api";
-import type { InsideState } from "./outline";
+import type { InsideState } from "./inside-rows";
 
 interface Props {
   place: InCourse;

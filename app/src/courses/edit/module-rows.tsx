@@ -12,7 +12,8 @@ import { useNear } from "../../ui/near";
 import { Press } from "../../ui/press";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import { EditRow, type Lines, looksSame, ROW, type RowActions } from "./edit-row";
+import { EditRow, looksSame, type RowActions } from "./edit-row";
+import { type Lines, ROW } from "./lines";
 
 /** Rows that are drawn, or left plain, together: most modules are one stretch, so that a new row moves none to the next. */
 const STRETCH = 24;

@@ -1,5 +1,4 @@
 /** The outline as one types and arranges it: every row, what is marked, and where the caret is. */
-import type { CourseInside } from "@dawngate/contract/courses";
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
 import {
   clipOf,
@@ -20,8 +19,9 @@ import { DragArea } from "../../ui/drag";
 import { bringNear } from "../../ui/near";
 import type { InCourse } from "../api";
 import { clipOfText, keepClip } from "./clip";
-import type { Lines, RowActions } from "./edit-row";
-import { InsideRows } from "./inside-rows";
+import type { RowActions } from "./edit-row";
+import { InsideRows, type InsideState } from "./inside-rows";
+import type { Lines } from "./lines";
 import { MarkedBar } from "./marked-bar";
 import { ModuleRows } from "./module-rows";
 import { pastedLines, strike, type Typed } from "./typing";
@@ -45,8 +45,6 @@ interface Props {
   states: ReadonlyMap<string, InsideState>;
   onInside(course: string): void;
 }
-
-export type InsideState = CourseInside["inside"][number];
 
 /** Up to so many rows all are drawn whole, in sight or not. */
 const SMALL = 150;

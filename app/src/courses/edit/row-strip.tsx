@@ -4,7 +4,7 @@ import { sayWrittenInstant } from "@dawngate/core/schedule/words";
 import type { Zone } from "@dawngate/core/time";
 import { read } from "../../schedule/horizon/scale";
 import { HorizonStrip } from "../../schedule/horizon/strip";
-import type { Lines } from "./edit-row";
+import type { Lines } from "./lines";
 
 interface Props {
   row: TimelineItemAnswer;

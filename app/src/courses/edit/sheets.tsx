@@ -11,9 +11,9 @@ import { CourseSheet } from "./course-sheet";
 import { findItem } from "./find-item";
 import type { NamedCohort } from "./for-cohorts";
 import { GateSheet } from "./gate-sheet";
+import type { InsideState } from "./inside-rows";
 import { InsideSheet } from "./inside-sheet";
 import { ItemSheet } from "./item-sheet";
-import type { InsideState } from "./outline";
 import { PutCourseSheet } from "./put-course-sheet";
 import { type useDraft, useLiveCourse } from "./use-draft";
 

@@ -3,7 +3,7 @@ import { memo } from "react";
 import { View } from "react-native";
 import { Text } from "../../ui/text";
 import { usePalette } from "../../ui/theme";
-import type { Lines } from "./edit-row";
+import type { Lines } from "./lines";
 
 export const Ticks = memo(function Ticks({ drawing: { scale, ticks } }: { drawing: Lines }) {
   const { quiet } = usePalette();

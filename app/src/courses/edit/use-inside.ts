@@ -3,7 +3,7 @@ import { insideIn } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { useEffect, useMemo, useRef } from "react";
 import { type InCourse, useGetInsideQuery } from "../api";
-import type { InsideState } from "./outline";
+import type { InsideState } from "./inside-rows";
 
 const NONE: ReadonlyMap<string, InsideState> = new Map();
 
