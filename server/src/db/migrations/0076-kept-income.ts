@@ -162,15 +162,15 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     insert into income_look (school_id) select distinct school_id from sales_order
       where paid_at is not null;
 
-    create function schools_to_keep_income(at timestamptz) returns table (school uuid)
+    create function schools_to_account(at timestamptz) returns table (school uuid)
       language sql stable security definer set search_path = public as $$
         select distinct school_id from income_look
         union
         select distinct school_id from order_income where next_at <= at
       $$;
     create index order_income_when on order_income (next_at) where next_at is not null;
-    revoke all on function schools_to_keep_income(timestamptz) from public;
-    grant execute on function schools_to_keep_income(timestamptz) to dawngate_app;
+    revoke all on function schools_to_account(timestamptz) from public;
+    grant execute on function schools_to_account(timestamptz) to dawngate_app;
     revoke all on function look_at_order(), look_at_its_order(), look_at_orders_of(),
       look_at_all_orders() from public;
   `.execute(db);

@@ -79,6 +79,7 @@ import * as m0077 from "./0077-chain-at-once";
 import * as m0078 from "./0078-orders-found";
 import * as m0079 from "./0079-till-attempts";
 import * as m0080 from "./0080-course-inside";
+import * as m0081 from "./0081-schools-to-keep-income";
 
 export const migrations = {
   "0001-schools-courses-enrollments": m0001,
@@ -161,4 +162,5 @@ export const migrations = {
   "0078-orders-found": m0078,
   "0079-till-attempts": m0079,
   "0080-course-inside": m0080,
+  "0081-schools-to-keep-income": m0081,
 };
