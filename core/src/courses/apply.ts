@@ -133,7 +133,7 @@ export function applyOperation(course: PlanCourse, operation: Operation): Applie
       const { course: inner, modules, after } = operation;
       if (modules.some((module) => courseOf(module)?.course !== inner))
         return { ok: false, reason: "Each module that comes in says which course it is of" };
-      if (modules.some((module) => holdsCourse({ modules: [module] }, course.id)))
+      if (holdsCourse({ modules }, course.id))
         return {
           ok: false,
           reason: "A course cannot stand inside itself: this one stands in that one already",

@@ -1,7 +1,7 @@
 /** What an author does to rows of an outline (move up, put elsewhere, make a module of a lesson), as operations. */
 import type { PlanCourse, PlanLesson, PlanModule } from "../plan";
 import { newModule } from "./blank";
-import { courseOf } from "./inside";
+import { courseOf, isOwn } from "./inside";
 import type { Operation } from "./operation";
 
 /** Where rows are put: after an item; `null`: before everything. */
@@ -126,9 +126,6 @@ function overOne({ modules }: PlanCourse, at: number): Place {
   while (whole !== undefined && courseOf(modules[first - 1])?.course === whole) first -= 1;
   return modules[first - 1]?.id ?? null;
 }
-
-/** Lessons are put into modules of the course's own alone. */
-const isOwn = (module: PlanModule) => courseOf(module) === null;
 
 /** A course inside this one, over or under what stands beside it. */
 export function moveInside(course: PlanCourse, inner: string, way: "up" | "down"): Operation[] {

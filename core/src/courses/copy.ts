@@ -1,7 +1,7 @@
 /** Copies of modules and lessons, put into this course or another one. */
 import { forEverybody, type PlanCourse, type PlanLesson, type PlanModule } from "../plan";
 import { findPlace, outermost } from "./arrange";
-import { courseOf } from "./inside";
+import { isOwn } from "./inside";
 import type { Operation } from "./operation";
 import { rebound } from "./rebound";
 
@@ -43,7 +43,7 @@ export function putCopies(
   const own = <T extends PlanModule | PlanLesson>(item: T): T =>
     clip.course === course.id ? item : (forEverybody(item) as T);
   const place = row === null ? null : findPlace(course, row);
-  const last = course.modules.findLast((one) => courseOf(one) === null);
+  const last = course.modules.findLast(isOwn);
   let module = place?.module.id ?? last?.id ?? null;
   let after = place ? (place.lesson?.id ?? null) : (last?.lessons.at(-1)?.id ?? null);
   const operations: Operation[] = [];

@@ -41,6 +41,7 @@ export {
   type Inside,
   insideIn,
   isAsPublished,
+  isOwn,
   nameInside,
   sayOtherCounting,
   stretchesOf,

@@ -11,6 +11,9 @@ export type CourseAround = NonNullable<PlanModule["inside"]>[number];
 export const courseOf = (module: Pick<PlanModule, "inside"> | undefined): CourseAround | null =>
   module?.inside?.[0] ?? null;
 
+/** Whether a module is the course's own: it came in with none. */
+export const isOwn = (module: Pick<PlanModule, "inside">): boolean => module.inside === undefined;
+
 /** Whether a course stands in another, at whatever depth. */
 export const holdsCourse = ({ modules }: Pick<PlanCourse, "modules">, course: string): boolean =>
   modules.some((module) => module.inside?.some((one) => one.course === course));

@@ -1,7 +1,7 @@
 /** What has to be done to a draft so that it becomes another plan of its course: an earlier version, brought back. */
 import { isSame, type PlanCourse, type PlanLesson, type PlanModule } from "../plan";
 import { inRow } from "./in-row";
-import { courseOf, insideIn } from "./inside";
+import { insideIn, isOwn } from "./inside";
 import type { Operation } from "./operation";
 
 /**
@@ -22,8 +22,8 @@ export function operationsTo(course: PlanCourse, target: PlanCourse): Operation[
     if (!stays.some((one) => one.course === inner))
       operations.push({ type: "take-course", course: inner });
 
-  const present = course.modules.filter((module) => courseOf(module) === null);
-  const next = target.modules.filter((module) => courseOf(module) === null);
+  const present = course.modules.filter(isOwn);
+  const next = target.modules.filter(isOwn);
   const modules = new Map(present.map((module) => [module.id, module]));
   const place = new Map(present.map(({ id }, index) => [id, index]));
   const kept = new Set(inRow(next.map(({ id }) => place.get(id) ?? -1)));

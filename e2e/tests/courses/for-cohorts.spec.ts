@@ -1,5 +1,5 @@
 /** A lesson that only one cohort has: marked in the workbench, said in its row, and there for them alone. */
-import { accessibilityFaults, ask, expect, settled, test } from "../helpers";
+import { accessibilityFaults, ask, expect, poster, settled, test } from "../helpers";
 
 interface Page {
   modules: { lessons: { title: string }[] }[];
@@ -9,15 +9,7 @@ test("a lesson is given to one cohort alone; visitors are not promised it", asyn
   page,
   baseURL,
 }) => {
-  const headers = { origin: baseURL ?? "" };
-  const post = async (path: string, data?: object) => {
-    const answer = await page.request.post(`/api/schools/ember-row${path}`, {
-      ...(data && { data }),
-      headers,
-    });
-    expect(answer.status(), await answer.text()).toBeLessThan(300);
-    return (await answer.json()) as { id: string };
-  };
+  const post = poster(page, baseURL);
   const { id } = await post("/courses", { title: `For some ${Date.now() % 1_000_000}` });
   const lessons = ["Meet your group", "First dough"].map((title, i) => ({ id: `l${i}`, title }));
   await post(`/courses/${id}/draft`, {

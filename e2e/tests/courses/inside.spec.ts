@@ -1,70 +1,40 @@
 /** A course is put into another, follows where its author wants it to, and is met there by whoever looks. */
-import type { Page } from "@playwright/test";
+import type { Draft } from "@dawngate/contract/courses";
 import {
   accessibilityFaults,
+  ask,
   expect,
+  moreTool,
+  poster,
   scrollAndPress,
   settled,
   stickingOut,
   test,
 } from "../helpers";
 
-const made = async (page: Page, origin: string, title: string, lessons: string[]) => {
-  const at = "/api/schools/ember-row/courses";
-  const headers = { origin };
-  const { id } = (await (await page.request.post(at, { data: { title }, headers })).json()) as {
-    id: string;
-  };
-  const blank = { visible: "published", gate: null, closes: null, due: null };
-  const plain = { ...blank, kind: "text", minutes: 5, empty: false, required: true };
-  const kept = await page.request.post(`${at}/${id}/draft`, {
-    data: {
-      base: 0,
-      clientId: `client-${id}`,
-      operations: [
-        {
-          number: 1,
-          operation: {
-            type: "insert-module",
-            module: { id: "m", title: `${title}, first`, ...blank, lessons: [] },
-            after: null,
-          },
-        },
-        ...lessons.map((lesson, i) => ({
-          number: i + 2,
-          operation: {
-            type: "insert-lesson",
-            lesson: { id: `l${i}`, title: lesson, ...plain, holdsNext: false, sample: false },
-            module: "m",
-            after: i === 0 ? null : `l${i - 1}`,
-            text: "Words.",
-          },
-        })),
-      ],
-    },
-    headers,
+const made = async (post: ReturnType<typeof poster>, title: string, lessons: string[]) => {
+  const { id } = await post("/courses", { title });
+  const rows = lessons.map((lesson, i) => ({ id: `l${i}`, title: lesson, minutes: 5 }));
+  const module = { id: "m", title: `${title}, first`, lessons: rows };
+  await post(`/courses/${id}/draft`, {
+    base: 0,
+    clientId: `client-${id}`,
+    operations: [{ number: 1, operation: { type: "insert-module", module, after: null } }],
   });
-  expect(kept.status()).toBe(200);
   return id;
-};
-const publish = async (page: Page, origin: string, id: string) => {
-  const answer = await page.request.post(`/api/schools/ember-row/courses/${id}/versions`, {
-    headers: { origin },
-  });
-  expect(answer.status()).toBe(200);
 };
 
 test("a course stands inside another, is moved as a whole, and takes in what is published of it later", async ({
   page,
   baseURL,
 }) => {
-  const origin = baseURL ?? "";
-  const inner = await made(page, origin, "Crust and crumb", ["Crust", "Crumb"]);
-  await publish(page, origin, inner);
-  const outer = await made(page, origin, "A bakery in a year", ["Beginning"]);
+  const post = poster(page, baseURL);
+  const publish = (id: string) => post(`/courses/${id}/versions`);
+  const inner = await made(post, "Crust and crumb", ["Crust", "Crumb"]);
+  await publish(inner);
+  const outer = await made(post, "A bakery in a year", ["Beginning"]);
   await page.goto(`/ember-row/courses/${outer}/edit`);
-  await page.getByRole("button", { name: "More", exact: true }).click();
-  await page.getByRole("button", { name: "Put a course in" }).click();
+  await moreTool(page, "Put a course in");
   const sheet = page.getByRole("dialog");
   // Of more than a dozen one is found by its title.
   const one = sheet.getByRole("radio", { name: "Crust and crumb" });
@@ -94,31 +64,25 @@ test("a course stands inside another, is moved as a whole, and takes in what is 
   await expect(sheet.getByRole("button", { name: "Move up" })).toBeDisabled();
   await page.keyboard.press("Escape");
   await expect(page.getByText(/^Kept/)).toBeVisible();
-  const order = async () =>
-    (
-      (await (await page.request.get(`/api/schools/ember-row/courses/${outer}/draft`)).json()) as {
-        course: { modules: { title: string }[] };
-      }
-    ).course.modules.map(({ title }) => title);
+  const order = async () => {
+    const draft = await ask<Draft>(page, `/courses/${outer}/draft`);
+    return draft.course.modules.map(({ title }) => title);
+  };
   await expect.poll(order).toEqual(["Crust and crumb, first", "A bakery in a year, first"]);
-  await publish(page, origin, outer);
+  await publish(outer);
 
   // At home a lesson comes to it, and is published: here that is seen, and taken in by one press.
-  const more = await page.request.post(`/api/schools/ember-row/courses/${inner}/draft`, {
-    data: {
-      base: 3,
-      clientId: "client-inside-later",
-      operations: [
-        {
-          number: 1,
-          operation: { type: "set-lesson", item: "l1", set: { title: "Crumb, open and closed" } },
-        },
-      ],
-    },
-    headers: { origin },
+  await post(`/courses/${inner}/draft`, {
+    base: 1,
+    clientId: "client-inside-later",
+    operations: [
+      {
+        number: 1,
+        operation: { type: "set-lesson", item: "l1", set: { title: "Crumb, open and closed" } },
+      },
+    ],
   });
-  expect(more.status()).toBe(200);
-  await publish(page, origin, inner);
+  await publish(inner);
   await page.reload();
   await expect(block).toContainText("Published anew since");
   await scrollAndPress(page, page.getByRole("button", { name: /^More about the course inside/ }));

@@ -4,6 +4,7 @@ import {
   accessibilityFaults,
   ask,
   expect,
+  poster,
   scrollAndPress,
   settled,
   stickingOut,
@@ -17,14 +18,7 @@ test("all cohorts on one calendar; one is moved by a week, after one has seen wh
   baseURL,
 }) => {
   test.setTimeout(120_000);
-  const post = async (path: string, data: object = {}) => {
-    const answer = await page.request.post(`/api/schools/ember-row${path}`, {
-      data,
-      headers: { origin: baseURL ?? "" },
-    });
-    expect(answer.status(), await answer.text()).toBe(200);
-    return answer.json();
-  };
+  const post = poster(page, baseURL);
   const wide = test.info().project.name === "wide";
   const stamp = `${test.info().project.name} ${Date.now()}`;
   const { id } = await post("/courses", { title: `Year ${stamp}`, shape: "part-a-week" });

@@ -1,6 +1,6 @@
 /** One lesson in several courses: placed once more, on the same content. */
 import { randomBytes } from "node:crypto";
-import { applyOperation, courseOf, findPlace, type Operation } from "@dawngate/core/courses";
+import { applyOperation, findPlace, isOwn, type Operation } from "@dawngate/core/courses";
 import { conflict, notFound } from "../base/problem";
 import { contentsIn, existing } from "../courses/authoring";
 import { coursesWith, readRevision } from "../courses/content-store";
@@ -33,7 +33,7 @@ export async function shareLesson(
     const others = await coursesWith(tx, placed.lesson_id, course);
     if (target === course || others.some((other) => other.course === target))
       throw conflict(`“${draft.title}” holds this lesson already.`);
-    const module = draft.modules.findLast((one) => courseOf(one) === null);
+    const module = draft.modules.findLast(isOwn);
     if (!module)
       throw conflict(`“${draft.title}” has no module yet to put it into; make one first.`);
     const operation: Operation = {

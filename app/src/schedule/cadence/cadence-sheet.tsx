@@ -1,6 +1,6 @@
 /** A cadence over many items: set as one sentence, its dates beside the dates before, applied as one step. */
 import type { TimelineAnswer } from "@dawngate/contract/schedule";
-import { applyOperation, courseOf, type Operation } from "@dawngate/core/courses";
+import { applyOperation, isOwn, type Operation } from "@dawngate/core/courses";
 import type { PlanCourse } from "@dawngate/core/plan";
 import { type Cadence, cadenceGates } from "@dawngate/core/schedule";
 import { formatDate, type Instant, localDateAt, type Zone } from "@dawngate/core/time";
@@ -177,7 +177,7 @@ function itemsOf(course: PlanCourse, marked: ReadonlySet<string>): string[] {
   const rows = course.modules.flatMap((module) => [module, ...module.lessons]);
   return marked.size > 0
     ? rows.map(({ id }) => id).filter((id) => marked.has(id))
-    : course.modules.filter((module) => courseOf(module) === null).map(({ id }) => id);
+    : course.modules.filter(isOwn).map(({ id }) => id);
 }
 
 function operationsFor(
